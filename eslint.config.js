@@ -1,0 +1,49 @@
+import js from '@eslint/js';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+/** The one direction in which core folders may look: each sees only those to its left. */
+const order = ['units', 'logbook', 'rig', 'estimate', 'habits', 'forecast', 'plan', 'verdict', 'quickline'];
+const oneWay = order.map((folder, i) => ({
+	files: [`src/core/${folder}/**/*.ts`],
+	rules: {
+		'no-restricted-imports': [
+			'error',
+			{
+				patterns: [
+					{ group: order.slice(i + 1).map((later) => `../${later}/**`), message: 'Arrows in the core run one way.' },
+					{ group: ['$lib/**', '$app/**', 'svelte', 'svelte/**', 'node:*'], message: 'The core is pure.' },
+					{ group: ['../*/!(index.js|index)'], message: 'Use the folder’s index.' }
+				]
+			}
+		]
+	}
+}));
+
+export default ts.config(
+	js.configs.recommended,
+	...ts.configs.recommended,
+	...svelte.configs.recommended,
+	{ languageOptions: { globals: { ...globals.browser, ...globals.node } } },
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: { parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig } }
+	},
+	{
+		rules: {
+			'@typescript-eslint/no-explicit-any': 'error',
+			'@typescript-eslint/no-non-null-assertion': 'error',
+			'no-undef': 'off',
+			'svelte/no-navigation-without-resolve': 'off'
+		}
+	},
+	...oneWay,
+	{
+		files: ['src/core/**/*.test.ts'],
+		rules: { 'no-restricted-imports': 'off', '@typescript-eslint/no-non-null-assertion': 'off' }
+	},
+	{ files: ['**/*.test.ts', 'tests/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
+	{ ignores: ['build/', 'build-next/', '.svelte-kit/', 'test-results/', 'playwright-report/', 'demo/out/'] }
+);

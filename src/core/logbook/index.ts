@@ -1,0 +1,36 @@
+export { ABSURD_LITRES, logbookJsonSchema } from './schema.js';
+export type {
+	Entry,
+	EntryDraft,
+	EntryKind,
+	EntryOf,
+	Gauge,
+	Habit,
+	Instrument,
+	Logbook,
+	Measure,
+	Meter,
+	Outlet,
+	Point,
+	Problem,
+	Rig,
+	Rod,
+	Service,
+	Shape,
+	Stop,
+	Tank,
+	Trip
+} from './types.js';
+export { checkReferences } from './check.js';
+export { byTime, entriesUntil, inOrder, instantMs } from './order.js';
+export { canonical, mergeLogbooks, previewMerge, type ListChange } from './merge.js';
+export {
+	parseLogbook,
+	parseLogbookText,
+	parseRecord,
+	type Parsed,
+	type RecordKind,
+	type RecordTypes
+} from './parse.js';
+export { corrected, nextEdited, restored, voided } from './revise.js';
+export { doubleArea, type Corner } from './outline.js';

@@ -1,0 +1,13 @@
+export { parseNumber } from './number.js';
+export {
+	fromBase,
+	METRIC,
+	parseQuantity,
+	toBase,
+	unitNamed,
+	unitSymbol,
+	type Measurand,
+	type UnitChoice,
+	type UnitId
+} from './quantity.js';
+export { formatDuration, formatFigure, formatHours, formatLitres, formatPlain, formatQuantity } from './format.js';

@@ -1,0 +1,34 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+	preprocess: vitePreprocess(),
+	kit: {
+		adapter: adapter({ out: process.env.DIPSOMETER_OUT ?? 'build' }),
+		alias: { $core: 'src/core', $demo: 'demo' },
+		// Absolute asset paths: the cached shell of `/` also answers for `/trip` when there is no network.
+		paths: { relative: false },
+		version: { name: process.env.DIPSOMETER_BUILD ?? String(Date.now()), pollInterval: 0 },
+		// The service worker is registered by hand, so that a new build is taken over at a calm moment.
+		serviceWorker: { register: false },
+		csp: {
+			mode: 'hash',
+			directives: {
+				'default-src': ['self'],
+				'script-src': ['self'],
+				'style-src': ['self'],
+				'style-src-attr': ['unsafe-inline'],
+				'img-src': ['self', 'data:'],
+				'font-src': ['self'],
+				'connect-src': ['self'],
+				'worker-src': ['self'],
+				'manifest-src': ['self'],
+				'object-src': ['none'],
+				'base-uri': ['none'],
+				'form-action': ['self']
+			}
+		},
+		prerender: { entries: ['/'] }
+	}
+};
