@@ -1,0 +1,129 @@
+import type { Entry } from '../logbook/index.js';
+import { flowOf, usableOf } from '../rig/index.js';
+import type { Estimate } from './estimate.js';
+import { truncate, type Truncated } from './normal.js';
+import { ceilingOf, type Doubt } from './tally.js';
+
+/** One entry behind a level, and its share of the figure (all shares add to 1). */
+export interface Basis {
+	readonly entry: string;
+	readonly weight: number;
+}
+
+export interface TankLevel {
+	readonly id: string;
+	readonly litres: number;
+	readonly sd: number;
+	/** 5 % and 95 % points of the belief */
+	readonly low: number;
+	readonly high: number;
+	readonly usableL: number;
+	readonly basis: readonly Basis[];
+}
+
+export interface Levels {
+	readonly tanks: readonly TankLevel[];
+	readonly unlogged: { readonly litresPerPersonDay: number; readonly sd: number };
+	readonly habits: readonly { readonly id: string; readonly litresEach: number; readonly sd: number; readonly times: number }[];
+	readonly doubts: readonly Doubt[];
+}
+
+const marginal = ({ tally, model }: Estimate, index: number): { mean: number; sd: number } => ({
+	mean: tally.belief.mean[index] ?? 0,
+	sd: Math.sqrt(Math.max(0, tally.belief.cov[index * model.size + index] ?? 0))
+});
+
+/** A tank's level with the knowledge that it is between empty and full. */
+export function levelOf(estimate: Estimate, tankId: string): Truncated {
+	const place = estimate.model.places.get(tankId);
+	if (!place) throw new RangeError(`there is no tank ${JSON.stringify(tankId)} in this rig`);
+	const pool = marginal(estimate, place.pool.index);
+	return truncate({ mean: pool.mean * place.share, sd: pool.sd * place.share }, 0, ceilingOf(estimate.model, tankId));
+}
+
+/** How much one entry says of a tank: 'settles' it, 'looks' at it, or moves litres in or out of it. */
+function bearing(estimate: Estimate, entry: Entry, tankIds: ReadonlySet<string>): 'settles' | 'looks' | number {
+	const { rig, instruments, habits } = estimate.model;
+	switch (entry.kind) {
+		case 'mark':
+			return tankIds.has(entry.tank) ? 'settles' : 0;
+		case 'fill':
+		case 'dump':
+			return tankIds.has(entry.tank) ? (entry.to ? 'settles' : (entry.litres ?? 0)) : 0;
+		case 'transfer': {
+			const settled = entry.until === 'from-empty' ? entry.fromTank : entry.until === 'to-full' ? entry.toTank : undefined;
+			if (settled !== undefined && tankIds.has(settled)) return 'settles';
+			return tankIds.has(entry.fromTank) || tankIds.has(entry.toTank) ? (entry.litres ?? 1) : 0;
+		}
+		case 'reading': {
+			const instrument = instruments.get(entry.instrument);
+			if (!instrument || estimate.tally.doubts.some((doubt) => doubt.entry === entry.id)) return 0;
+			if (instrument.kind !== 'meter') return tankIds.has(instrument.tank) ? 'looks' : 0;
+			const outlets = rig.outlets.filter(({ from, meters }) => meters?.includes(instrument.id) ?? from === instrument.tank);
+			return outlets.some(({ from, to }) => tankIds.has(from) || tankIds.has(to)) ? 'looks' : 0;
+		}
+		case 'use': {
+			const habit = habits.get(entry.habit);
+			const outlet = rig.outlets.find(({ id }) => id === habit?.outlet);
+			if (!habit || !outlet || !(tankIds.has(outlet.from) || tankIds.has(outlet.to))) return 0;
+			return entry.litres ?? entry.times * habit.litresEach.mean;
+		}
+		default:
+			return 0;
+	}
+}
+
+/** Readings older than the last few carry little: each look leaves this share of what was known before it. */
+const LOOK_LEAVES = 0.6;
+
+/**
+ * The entries a level rests on: back to the last time it was settled. A movement weighs by its litres, a look
+ * by what it leaves of all before it.
+ */
+function basisOf(estimate: Estimate, tankId: string): readonly Basis[] {
+	const pool = estimate.model.places.get(tankId)?.pool;
+	if (!pool) return [];
+	const ids = new Set(pool.tanks.map(({ id }) => id));
+	const found: { entry: string; weight: number }[] = [];
+	let fade = 1;
+	for (let i = estimate.entries.length - 1; i >= 0; i--) {
+		const entry = estimate.entries[i] as Entry;
+		const bears = bearing(estimate, entry, ids);
+		if (bears === 0) continue;
+		if (typeof bears === 'number') found.push({ entry: entry.id, weight: (fade * bears) / pool.usableL });
+		else found.push({ entry: entry.id, weight: fade });
+		if (bears === 'settles') break;
+		if (bears === 'looks') fade *= LOOK_LEAVES;
+	}
+	const total = found.reduce((sum, { weight }) => sum + weight, 0);
+	return total > 0 ? found.map(({ entry, weight }) => ({ entry, weight: weight / total })) : [];
+}
+
+/** The answer to "how much is in each tank, and how sure are we?" */
+export function readLevels(estimate: Estimate): Levels {
+	const { model, tally } = estimate;
+	const rate = marginal(estimate, model.rate);
+	const unlogged = truncate(rate, 0, Infinity);
+	return {
+		tanks: model.rig.tanks.map((tank) => {
+			const level = levelOf(estimate, tank.id);
+			return {
+				id: tank.id,
+				litres: level.mean,
+				sd: level.sd,
+				low: level.quantile(0.05),
+				high: level.quantile(0.95),
+				usableL: usableOf(tank),
+				basis: basisOf(estimate, tank.id)
+			};
+		}),
+		unlogged: { litresPerPersonDay: unlogged.mean, sd: unlogged.sd },
+		habits: model.rig.habits.map((habit) => {
+			const one = truncate(marginal(estimate, model.habit.get(habit.id) ?? 0), 0, Infinity);
+			const { drawn } = flowOf(model.rig, habit, tally);
+			const litresEach = drawn.perLitre * one.mean + drawn.fixed;
+			return { id: habit.id, litresEach, sd: drawn.perLitre * one.sd, times: tally.times.get(habit.id) ?? 0 };
+		}),
+		doubts: tally.doubts
+	};
+}
