@@ -13,7 +13,10 @@ const oneWay = order.map((folder, i) => ({
 			'error',
 			{
 				patterns: [
-					{ group: order.slice(i + 1).map((later) => `../${later}/**`), message: 'Arrows in the core run one way.' },
+					{
+						group: order.slice(i + 1).map((later) => `../${later}/**`),
+						message: 'Arrows in the core run one way.'
+					},
 					{ group: ['$lib/**', '$app/**', 'svelte', 'svelte/**', 'node:*'], message: 'The core is pure.' },
 					{ group: ['../*/!(index.js|index)'], message: 'Use the folder’s index.' }
 				]

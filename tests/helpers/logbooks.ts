@@ -87,7 +87,11 @@ export const freshStart = (at = '2027-05-01T06:00:00Z'): readonly Entry[] => [
 	entry({ kind: 'dump', at, tank: 'black', to: 'empty' })
 ];
 
-export const logbookOf = (entries: readonly Entry[], rig: Rig = exactRig, trips: readonly Trip[] = [exactTrip]): Logbook => ({
+export const logbookOf = (
+	entries: readonly Entry[],
+	rig: Rig = exactRig,
+	trips: readonly Trip[] = [exactTrip]
+): Logbook => ({
 	format: 'dipsometer-logbook',
 	version: 1,
 	exportedAt: '2027-05-12T06:00:00Z',
@@ -105,14 +109,24 @@ const litres = fc.integer({ min: 0, max: 300 }).map((tenths) => tenths / 10);
 /** Any valid content of an entry of the exact rig. */
 export const anyDraft: fc.Arbitrary<EntryDraft> = fc.oneof(
 	fc.record({ kind: fc.constant('fill' as const), at: instant, tank: fc.constant('main'), litres }),
-	fc.record({ kind: fc.constant('fill' as const), at: instant, tank: fc.constant('main'), to: fc.constant('full' as const) }),
+	fc.record({
+		kind: fc.constant('fill' as const),
+		at: instant,
+		tank: fc.constant('main'),
+		to: fc.constant('full' as const)
+	}),
 	fc.record({
 		kind: fc.constant('use' as const),
 		at: instant,
 		habit: fc.constantFrom('shower', 'dishes', 'flush'),
 		times: fc.integer({ min: 1, max: 3 })
 	}),
-	fc.record({ kind: fc.constant('dump' as const), at: instant, tank: fc.constantFrom('grey', 'black'), litres }),
+	fc.record({
+		kind: fc.constant('dump' as const),
+		at: instant,
+		tank: fc.constantFrom('grey', 'black'),
+		litres
+	}),
 	fc.record({ kind: fc.constant('crew' as const), at: instant, persons: fc.integer({ min: 1, max: 4 }) }),
 	fc.record({
 		kind: fc.constant('reading' as const),
@@ -129,7 +143,10 @@ export const anyEntries: fc.Arbitrary<readonly Entry[]> = fc
 		fc.record({
 			draft: anyDraft,
 			id: fc.integer({ min: 0, max: 60 }).map((n) => `id-${n}`),
-			extra: fc.record({ edited: instant, void: fc.constant(true as const), mood: fc.string() }, { requiredKeys: [] })
+			extra: fc.record(
+				{ edited: instant, void: fc.constant(true as const), mood: fc.string() },
+				{ requiredKeys: [] }
+			)
 		}),
 		{ selector: ({ id }) => id, maxLength: 30 }
 	)

@@ -17,7 +17,8 @@ export interface NewRow {
 	readonly constant: number;
 }
 
-export const dot = (vector: Float64Array, h: Sparse): number => h.reduce((sum, [i, c]) => sum + c * (vector[i] ?? 0), 0);
+export const dot = (vector: Float64Array, h: Sparse): number =>
+	h.reduce((sum, [i, c]) => sum + c * (vector[i] ?? 0), 0);
 
 /** The covariance of every component with the combination h·x. */
 function covarianceWith({ mean, cov }: Belief, h: Sparse): Float64Array {
@@ -28,7 +29,8 @@ function covarianceWith({ mean, cov }: Belief, h: Sparse): Float64Array {
 }
 
 /** The variance of the combination h·x. */
-export const varianceOf = (belief: Belief, h: Sparse): number => Math.max(0, dot(covarianceWith(belief, h), h));
+export const varianceOf = (belief: Belief, h: Sparse): number =>
+	Math.max(0, dot(covarianceWith(belief, h), h));
 
 const addOuter = (cov: Float64Array, n: number, v: Float64Array, factor: number): void => {
 	for (let i = 0; i < n; i++) {
@@ -45,11 +47,13 @@ export function move({ mean, cov }: Belief, rows: readonly NewRow[]): Belief {
 	const half = Float64Array.from(cov);
 	for (const { row, from, constant } of rows) {
 		nextMean[row] = dot(mean, from) + constant;
-		for (let k = 0; k < n; k++) half[row * n + k] = from.reduce((sum, [i, c]) => sum + c * (cov[i * n + k] ?? 0), 0);
+		for (let k = 0; k < n; k++)
+			half[row * n + k] = from.reduce((sum, [i, c]) => sum + c * (cov[i * n + k] ?? 0), 0);
 	}
 	const next = Float64Array.from(half);
 	for (const { row, from } of rows)
-		for (let k = 0; k < n; k++) next[k * n + row] = from.reduce((sum, [i, c]) => sum + c * (half[k * n + i] ?? 0), 0);
+		for (let k = 0; k < n; k++)
+			next[k * n + row] = from.reduce((sum, [i, c]) => sum + c * (half[k * n + i] ?? 0), 0);
 	return { mean: nextMean, cov: next };
 }
 
@@ -69,7 +73,12 @@ export function doubt({ mean, cov }: Belief, direction: Sparse, variance: number
  * `learnt.mean` and variance `learnt.variance`. For a plain measurement y of noise R these are y and 0 (the
  * Kalman update); for a soft interval, the moments of the cut sum.
  */
-export function learn(belief: Belief, h: Sparse, noise: number, learnt: { mean: number; variance: number }): Belief {
+export function learn(
+	belief: Belief,
+	h: Sparse,
+	noise: number,
+	learnt: { mean: number; variance: number }
+): Belief {
 	const along = covarianceWith(belief, h);
 	const spread = Math.max(0, dot(along, h)) + noise;
 	if (!(spread > 0)) return belief;

@@ -28,13 +28,17 @@ export function dayStartMs(day: string, timeZone: string): number {
 			second: 'numeric'
 		}).formatToParts(ms);
 		const part = (type: string): number => Number(parts.find((p) => p.type === type)?.value ?? 0);
-		return Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'), part('second')) - ms;
+		return (
+			Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'), part('second')) -
+			ms
+		);
 	};
 	const guess = utc - offsetAt(utc);
 	return utc - offsetAt(guess);
 }
 
-const dayAfter = (day: string): string => new Date(Date.parse(`${day}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
+const dayAfter = (day: string): string =>
+	new Date(Date.parse(`${day}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
 
 /**
  * Who is aboard: a trip's persons from its first day, a stop's from its arrival, the usual crew after its last
@@ -61,7 +65,11 @@ export const personsAt = (crew: Crew, ms: number): number =>
 	crew.steps.reduce((persons, step) => (step.ms <= ms ? step.persons : persons), crew.usual);
 
 /** Splits a stretch of time where the number of persons changes: `[days, persons]` each. */
-export function personStretches(crew: Crew, fromMs: number, toMs: number): readonly (readonly [days: number, persons: number])[] {
+export function personStretches(
+	crew: Crew,
+	fromMs: number,
+	toMs: number
+): readonly (readonly [days: number, persons: number])[] {
 	const cuts = crew.steps.filter(({ ms }) => ms > fromMs && ms < toMs).map(({ ms }) => ms);
 	const edges = [fromMs, ...cuts, toMs];
 	return edges.slice(1).map((end, i) => {
@@ -71,4 +79,6 @@ export function personStretches(crew: Crew, fromMs: number, toMs: number): reado
 }
 
 export const personDays = (crew: Crew, fromMs: number, toMs: number): number =>
-	toMs > fromMs ? personStretches(crew, fromMs, toMs).reduce((sum, [days, persons]) => sum + days * persons, 0) : 0;
+	toMs > fromMs
+		? personStretches(crew, fromMs, toMs).reduce((sum, [days, persons]) => sum + days * persons, 0)
+		: 0;

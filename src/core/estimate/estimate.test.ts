@@ -5,7 +5,8 @@ import type { Entry, EntryDraft, Rig } from '../logbook/index.js';
 import { estimate, readLevels, withEntry } from './index.js';
 
 const noon = (day: number): string => `2027-05-${String(day).padStart(2, '0')}T12:00:00Z`;
-const levels = (entries: readonly Entry[], at = noon(2), rig: Rig = exactRig) => readLevels(estimate(logbookOf(entries, rig), 'rig', Date.parse(at)));
+const levels = (entries: readonly Entry[], at = noon(2), rig: Rig = exactRig) =>
+	readLevels(estimate(logbookOf(entries, rig), 'rig', Date.parse(at)));
 const litresIn = (entries: readonly Entry[], tank: string, at?: string, rig?: Rig): number =>
 	levels(entries, at, rig).tanks.find(({ id }) => id === tank)?.litres ?? Number.NaN;
 /** The exact rig, started from known levels: nothing but a measured fill into an emptied tank. */
@@ -23,7 +24,10 @@ const withTank = (id: string, change: Partial<Rig['tanks'][number]>): Rig => ({
 
 describe('what is in the tanks, by hand', () => {
 	it('80 L in, two showers of 8 and a wash-up of 6: 58 left, 22 in grey', () => {
-		const log = known({ kind: 'use', at: noon(1), habit: 'shower', times: 2 }, { kind: 'use', at: noon(1), habit: 'dishes', times: 1 });
+		const log = known(
+			{ kind: 'use', at: noon(1), habit: 'shower', times: 2 },
+			{ kind: 'use', at: noon(1), habit: 'dishes', times: 1 }
+		);
 		expect(litresIn(log, 'main')).toBeCloseTo(58, 9);
 		expect(litresIn(log, 'grey')).toBeCloseTo(22, 9);
 	});
@@ -35,11 +39,24 @@ describe('what is in the tanks, by hand', () => {
 	it('a dump leaves the residue, and a measured dump takes what was measured', () => {
 		const rig = withTank('grey', { residualL: 2 });
 		const wash: EntryDraft = { kind: 'use', at: noon(1), habit: 'dishes', times: 5 };
-		expect(litresIn(known(wash, { kind: 'dump', at: noon(2), tank: 'grey', to: 'empty' }), 'grey', noon(2), rig)).toBeCloseTo(2, 1);
-		expect(litresIn(known(wash, { kind: 'dump', at: noon(2), tank: 'grey', litres: 12, sdL: 0 }), 'grey')).toBeCloseTo(18, 9);
+		expect(
+			litresIn(known(wash, { kind: 'dump', at: noon(2), tank: 'grey', to: 'empty' }), 'grey', noon(2), rig)
+		).toBeCloseTo(2, 1);
+		expect(
+			litresIn(known(wash, { kind: 'dump', at: noon(2), tank: 'grey', litres: 12, sdL: 0 }), 'grey')
+		).toBeCloseTo(18, 9);
 	});
 	it('a transfer moves, a measure in force halves, a hook-up spares the tank and fills grey', () => {
-		const jug = { id: 'jug', name: 'Jug', holds: 'fresh', nominalL: 20, usableL: 20, reserveL: 0, feeds: 'main', portable: true } as const;
+		const jug = {
+			id: 'jug',
+			name: 'Jug',
+			holds: 'fresh',
+			nominalL: 20,
+			usableL: 20,
+			reserveL: 0,
+			feeds: 'main',
+			portable: true
+		} as const;
 		const rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
 		const poured = known(
 			{ kind: 'dump', at: noon(1), tank: 'jug', to: 'empty' },
@@ -47,18 +64,36 @@ describe('what is in the tanks, by hand', () => {
 			{ kind: 'transfer', at: noon(2), fromTank: 'jug', toTank: 'main', until: 'from-empty' }
 		);
 		expect(litresIn(poured, 'main', noon(2), rig)).toBeCloseTo(95, 9);
-		const short = known({ kind: 'measure', at: noon(1), measure: 'short', on: true }, { kind: 'use', at: noon(2), habit: 'shower', times: 1 });
+		const short = known(
+			{ kind: 'measure', at: noon(1), measure: 'short', on: true },
+			{ kind: 'use', at: noon(2), habit: 'shower', times: 1 }
+		);
 		expect(litresIn(short, 'main')).toBeCloseTo(76, 9);
-		const hooked = known({ kind: 'hookup', at: noon(1), mains: true, sewer: false }, { kind: 'use', at: noon(2), habit: 'shower', times: 1 });
+		const hooked = known(
+			{ kind: 'hookup', at: noon(1), mains: true, sewer: false },
+			{ kind: 'use', at: noon(2), habit: 'shower', times: 1 }
+		);
 		expect(litresIn(hooked, 'main')).toBeCloseTo(80, 9);
 		expect(litresIn(hooked, 'grey')).toBeCloseTo(8, 9);
 	});
 	it('two joined tanks stand level: each holds its share', () => {
-		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, { id: 'aft', name: 'Aft', holds: 'fresh', nominalL: 60, usableL: 60, reserveL: 0, joined: 'main' }] };
-		expect(litresIn(known({ kind: 'note', at: noon(1), text: 'calm' }), 'aft', noon(1), rig)).toBeCloseTo(30, 9);
+		const rig: Rig = {
+			...exactRig,
+			tanks: [
+				...exactRig.tanks,
+				{ id: 'aft', name: 'Aft', holds: 'fresh', nominalL: 60, usableL: 60, reserveL: 0, joined: 'main' }
+			]
+		};
+		expect(litresIn(known({ kind: 'note', at: noon(1), text: 'calm' }), 'aft', noon(1), rig)).toBeCloseTo(
+			30,
+			9
+		);
 	});
 	it('at a moment counts only what was before it, and void entries not at all', () => {
-		const log = known({ kind: 'use', at: noon(3), habit: 'shower', times: 1 }, { kind: 'use', at: noon(1), habit: 'shower', times: 1, void: true });
+		const log = known(
+			{ kind: 'use', at: noon(3), habit: 'shower', times: 1 },
+			{ kind: 'use', at: noon(1), habit: 'shower', times: 1, void: true }
+		);
 		expect(litresIn(log, 'main', noon(2))).toBeCloseTo(80, 9);
 	});
 });
@@ -76,24 +111,31 @@ describe('laws', () => {
 		));
 	it('litres in less litres out are litres held', () =>
 		fc.assert(
-			fc.property(fc.array(fc.tuple(fc.constantFrom('fill', 'shower', 'flush', 'grey'), fc.integer({ min: 0, max: 4 }))), (moves) => {
-				let [main, grey, black] = [80, 0, 0];
-				const drafts = moves.flatMap(([what, amount]): EntryDraft[] => {
-					const minute = { at: noon(1) };
-					if (what === 'fill' && main + amount <= 100) main += amount;
-					else if (what === 'shower' && main >= 8 * amount && grey + 8 * amount <= 80) [main, grey] = [main - 8 * amount, grey + 8 * amount];
-					else if (what === 'flush' && main >= amount && black + amount <= 20) [main, black] = [main - 0.5 * amount, black + 0.75 * amount];
-					else if (what === 'grey' && grey >= amount) grey -= amount;
-					else return [];
-					if (what === 'fill') return [{ ...minute, kind: 'fill', tank: 'main', litres: amount, sdL: 0 }];
-					if (what === 'grey') return [{ ...minute, kind: 'dump', tank: 'grey', litres: amount, sdL: 0 }];
-					return [{ ...minute, kind: 'use', habit: what, times: amount }];
-				});
-				const log = [...exact, ...drafts.map((draft) => entry(draft))];
-				expect(litresIn(log, 'main')).toBeCloseTo(main, 6);
-				expect(litresIn(log, 'grey')).toBeCloseTo(grey, 6);
-				expect(litresIn(log, 'black')).toBeCloseTo(black, 6);
-			})
+			fc.property(
+				fc.array(
+					fc.tuple(fc.constantFrom('fill', 'shower', 'flush', 'grey'), fc.integer({ min: 0, max: 4 }))
+				),
+				(moves) => {
+					let [main, grey, black] = [80, 0, 0];
+					const drafts = moves.flatMap(([what, amount]): EntryDraft[] => {
+						const minute = { at: noon(1) };
+						if (what === 'fill' && main + amount <= 100) main += amount;
+						else if (what === 'shower' && main >= 8 * amount && grey + 8 * amount <= 80)
+							[main, grey] = [main - 8 * amount, grey + 8 * amount];
+						else if (what === 'flush' && main >= amount && black + amount <= 20)
+							[main, black] = [main - 0.5 * amount, black + 0.75 * amount];
+						else if (what === 'grey' && grey >= amount) grey -= amount;
+						else return [];
+						if (what === 'fill') return [{ ...minute, kind: 'fill', tank: 'main', litres: amount, sdL: 0 }];
+						if (what === 'grey') return [{ ...minute, kind: 'dump', tank: 'grey', litres: amount, sdL: 0 }];
+						return [{ ...minute, kind: 'use', habit: what, times: amount }];
+					});
+					const log = [...exact, ...drafts.map((draft) => entry(draft))];
+					expect(litresIn(log, 'main')).toBeCloseTo(main, 6);
+					expect(litresIn(log, 'grey')).toBeCloseTo(grey, 6);
+					expect(litresIn(log, 'black')).toBeCloseTo(black, 6);
+				}
+			)
 		));
 	it('levels stay within the tank, whatever is written', () =>
 		fc.assert(
@@ -117,7 +159,10 @@ describe('laws', () => {
 const doubtful: Rig = {
 	...exactRig,
 	unlogged: { mean: 1, sd: 1 },
-	habits: exactRig.habits.map((habit) => ({ ...habit, litresEach: { mean: habit.litresEach.mean, sd: 0.25 * habit.litresEach.mean } }))
+	habits: exactRig.habits.map((habit) => ({
+		...habit,
+		litresEach: { mean: habit.litresEach.mean, sd: 0.25 * habit.litresEach.mean }
+	}))
 };
 
 describe('readings', () => {
@@ -132,20 +177,36 @@ describe('readings', () => {
 	];
 	it('a pump meter corrects fresh, grey and the habits together', () => {
 		const before = levels(started(), noon(4), doubtful);
-		const after = levels(started({ kind: 'reading', at: noon(4), instrument: 'pump', value: 80 }), noon(4), doubtful);
+		const after = levels(
+			started({ kind: 'reading', at: noon(4), instrument: 'pump', value: 80 }),
+			noon(4),
+			doubtful
+		);
 		expect(after.tanks[0]?.litres).toBeCloseTo(20, -0.3);
 		expect(after.tanks[0]?.sd).toBeLessThan(0.5 * (before.tanks[0]?.sd ?? 0));
 		expect(after.tanks[1]?.litres).toBeGreaterThan((before.tanks[1]?.litres ?? 0) + 5);
 		expect(after.habits[0]?.litresEach).toBeGreaterThan(before.habits[0]?.litresEach ?? 0);
 	});
 	it('a habit measured five times comes near the mean of what was measured', () => {
-		const measured = [10.2, 9.6, 10.4, 9.9, 10.1].map((litres, i): EntryDraft => ({ kind: 'use', at: noon(i + 1), habit: 'shower', times: 1, litres }));
-		const habit = levels([...freshStart(), ...measured.map((draft) => entry(draft))], noon(6), doubtful).habits[0];
+		const measured = [10.2, 9.6, 10.4, 9.9, 10.1].map((litres, i): EntryDraft => ({
+			kind: 'use',
+			at: noon(i + 1),
+			habit: 'shower',
+			times: 1,
+			litres
+		}));
+		const habit = levels([...freshStart(), ...measured.map((draft) => entry(draft))], noon(6), doubtful)
+			.habits[0];
 		expect(Math.abs((habit?.litresEach ?? 0) - 10.04)).toBeLessThan(0.5);
 		expect(habit?.times).toBe(5);
 	});
 	it('a stuck gauge is doubted, and moves no level', () => {
-		const stuck = [1, 2, 3].map((day): EntryDraft => ({ kind: 'reading', at: `2027-05-0${day}T07:00:00Z`, instrument: 'lights', value: 'full' }));
+		const stuck = [1, 2, 3].map((day): EntryDraft => ({
+			kind: 'reading',
+			at: `2027-05-0${day}T07:00:00Z`,
+			instrument: 'lights',
+			value: 'full'
+		}));
 		const plain = levels(started(), noon(4), doubtful);
 		const lied = levels(started(...stuck), noon(4), doubtful);
 		expect(lied.doubts.map(({ instrument }) => instrument)).toEqual(['lights', 'lights', 'lights']);
@@ -153,13 +214,32 @@ describe('readings', () => {
 		expect(lied.tanks[1]?.litres).toBeCloseTo(plain.tanks[1]?.litres ?? 0, 1);
 	});
 	it('the person may insist', () => {
-		const insisted: EntryDraft = { kind: 'reading', at: noon(3), instrument: 'lights', value: 'full', trusted: true };
+		const insisted: EntryDraft = {
+			kind: 'reading',
+			at: noon(3),
+			instrument: 'lights',
+			value: 'full',
+			trusted: true
+		};
 		const answer = levels(started(insisted), noon(3), doubtful);
 		expect(answer.doubts).toEqual([]);
 		expect(answer.tanks[1]?.litres).toBeGreaterThan(65);
 	});
 	it('a down counter that was set anew counts from there, and says nothing of the level', () => {
-		const rig: Rig = { ...doubtful, instruments: [{ id: 'pump', kind: 'meter', name: 'Pump', place: 'pump', tank: 'main', unitL: 3.785411784, counts: 'down' }] };
+		const rig: Rig = {
+			...doubtful,
+			instruments: [
+				{
+					id: 'pump',
+					kind: 'meter',
+					name: 'Pump',
+					place: 'pump',
+					tank: 'main',
+					unitL: 3.785411784,
+					counts: 'down'
+				}
+			]
+		};
 		const log = [
 			...freshStart(),
 			entry({ kind: 'reading', at: '2027-05-01T06:00:00Z', instrument: 'pump', value: 26, reset: true }),
@@ -168,7 +248,10 @@ describe('readings', () => {
 		expect(levels(log, noon(3), rig).tanks[0]?.litres).toBeCloseTo(100 - 8 * 3.785411784, -0.5);
 	});
 	it('a meter that shows less than it was set to is said to have been reset', () => {
-		const log = started({ kind: 'reading', at: noon(4), instrument: 'pump', value: 60 }, { kind: 'reading', at: noon(5), instrument: 'pump', value: -1 });
+		const log = started(
+			{ kind: 'reading', at: noon(4), instrument: 'pump', value: 60 },
+			{ kind: 'reading', at: noon(5), instrument: 'pump', value: -1 }
+		);
 		expect(levels(log, noon(5), doubtful).doubts.at(-1)?.why).toMatch(/probably reset/);
 	});
 	it('a missed fill: the first dip against the belief is doubted, the second moves it', () => {
@@ -176,10 +259,18 @@ describe('readings', () => {
 			...withTank('main', { shape: { form: 'box', lengthMm: 1000, widthMm: 500, heightMm: 200 } }),
 			instruments: [{ id: 'rod', kind: 'rod', name: 'Rod', tank: 'main' }]
 		};
-		const dip = (day: number, value: number): EntryDraft => ({ kind: 'reading', at: `2027-05-0${day}T20:00:00Z`, instrument: 'rod', value });
+		const dip = (day: number, value: number): EntryDraft => ({
+			kind: 'reading',
+			at: `2027-05-0${day}T20:00:00Z`,
+			instrument: 'rod',
+			value
+		});
 		const log = [...freshStart(), ...[...uses, dip(1, 160), dip(2, 190)].map((draft) => entry(draft))];
 		expect(levels(log, '2027-05-02T21:00:00Z', rig).doubts).toHaveLength(1);
-		const twice = [...log, entry({ kind: 'reading', at: '2027-05-02T21:00:00Z', instrument: 'rod', value: 189 })];
+		const twice = [
+			...log,
+			entry({ kind: 'reading', at: '2027-05-02T21:00:00Z', instrument: 'rod', value: 189 })
+		];
 		expect(levels(twice, '2027-05-02T22:00:00Z', rig).tanks[0]?.litres).toBeCloseTo(94.7, -0.3);
 	});
 });

@@ -69,5 +69,10 @@ export function estimate(logbook: Logbook, rigId: string, atMs: number): Estimat
  */
 export function withEntry(before: Estimate, entry: Entry): Estimate {
 	const tally = step(before.model, before.tally, entry);
-	return { ...before, tally, atMs: Math.max(before.atMs, instantMs(entry.at)), entries: [...before.entries, entry] };
+	return {
+		...before,
+		tally,
+		atMs: Math.max(before.atMs, instantMs(entry.at)),
+		entries: [...before.entries, entry]
+	};
 }

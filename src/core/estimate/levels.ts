@@ -24,7 +24,12 @@ export interface TankLevel {
 export interface Levels {
 	readonly tanks: readonly TankLevel[];
 	readonly unlogged: { readonly litresPerPersonDay: number; readonly sd: number };
-	readonly habits: readonly { readonly id: string; readonly litresEach: number; readonly sd: number; readonly times: number }[];
+	readonly habits: readonly {
+		readonly id: string;
+		readonly litresEach: number;
+		readonly sd: number;
+		readonly times: number;
+	}[];
 	readonly doubts: readonly Doubt[];
 }
 
@@ -38,11 +43,19 @@ export function levelOf(estimate: Estimate, tankId: string): Truncated {
 	const place = estimate.model.places.get(tankId);
 	if (!place) throw new RangeError(`there is no tank ${JSON.stringify(tankId)} in this rig`);
 	const pool = marginal(estimate, place.pool.index);
-	return truncate({ mean: pool.mean * place.share, sd: pool.sd * place.share }, 0, ceilingOf(estimate.model, tankId));
+	return truncate(
+		{ mean: pool.mean * place.share, sd: pool.sd * place.share },
+		0,
+		ceilingOf(estimate.model, tankId)
+	);
 }
 
 /** How much one entry says of a tank: 'settles' it, 'looks' at it, or moves litres in or out of it. */
-function bearing(estimate: Estimate, entry: Entry, tankIds: ReadonlySet<string>): 'settles' | 'looks' | number {
+function bearing(
+	estimate: Estimate,
+	entry: Entry,
+	tankIds: ReadonlySet<string>
+): 'settles' | 'looks' | number {
 	const { rig, instruments, habits } = estimate.model;
 	switch (entry.kind) {
 		case 'mark':
@@ -51,7 +64,8 @@ function bearing(estimate: Estimate, entry: Entry, tankIds: ReadonlySet<string>)
 		case 'dump':
 			return tankIds.has(entry.tank) ? (entry.to ? 'settles' : (entry.litres ?? 0)) : 0;
 		case 'transfer': {
-			const settled = entry.until === 'from-empty' ? entry.fromTank : entry.until === 'to-full' ? entry.toTank : undefined;
+			const settled =
+				entry.until === 'from-empty' ? entry.fromTank : entry.until === 'to-full' ? entry.toTank : undefined;
 			if (settled !== undefined && tankIds.has(settled)) return 'settles';
 			return tankIds.has(entry.fromTank) || tankIds.has(entry.toTank) ? (entry.litres ?? 1) : 0;
 		}
@@ -59,7 +73,9 @@ function bearing(estimate: Estimate, entry: Entry, tankIds: ReadonlySet<string>)
 			const instrument = instruments.get(entry.instrument);
 			if (!instrument || estimate.tally.doubts.some((doubt) => doubt.entry === entry.id)) return 0;
 			if (instrument.kind !== 'meter') return tankIds.has(instrument.tank) ? 'looks' : 0;
-			const outlets = rig.outlets.filter(({ from, meters }) => meters?.includes(instrument.id) ?? from === instrument.tank);
+			const outlets = rig.outlets.filter(
+				({ from, meters }) => meters?.includes(instrument.id) ?? from === instrument.tank
+			);
 			return outlets.some(({ from, to }) => tankIds.has(from) || tankIds.has(to)) ? 'looks' : 0;
 		}
 		case 'use': {

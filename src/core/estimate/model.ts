@@ -1,5 +1,22 @@
-import { type Entry, type Habit, type Instrument, instantMs, type Logbook, type Rig, type Tank } from '../logbook/index.js';
-import { emptyOf, flowOf, fullSdOf, mixedFlow, usableOf, usualTimesPerDay, type Flow, type Regime } from '../rig/index.js';
+import {
+	type Entry,
+	type Habit,
+	type Instrument,
+	instantMs,
+	type Logbook,
+	type Rig,
+	type Tank
+} from '../logbook/index.js';
+import {
+	emptyOf,
+	flowOf,
+	fullSdOf,
+	mixedFlow,
+	usableOf,
+	usualTimesPerDay,
+	type Flow,
+	type Regime
+} from '../rig/index.js';
 import type { Moments } from './normal.js';
 import { crewOf, personDays, type Crew } from './crew.js';
 
@@ -52,7 +69,8 @@ function poolsOf(rig: Rig): readonly Pool[] {
 	};
 	const byRoot = new Map<string, Tank[]>();
 	for (const tank of rig.tanks) byRoot.set(root(tank).id, [...(byRoot.get(root(tank).id) ?? []), tank]);
-	const sum = (tanks: readonly Tank[], of: (tank: Tank) => number): number => tanks.reduce((total, tank) => total + of(tank), 0);
+	const sum = (tanks: readonly Tank[], of: (tank: Tank) => number): number =>
+		tanks.reduce((total, tank) => total + of(tank), 0);
 	return [...byRoot.values()].map((tanks, index) => ({
 		index,
 		tanks,
@@ -64,7 +82,10 @@ function poolsOf(rig: Rig): readonly Pool[] {
 }
 
 /** Caches a function of a regime (and a number) by what the regime says. */
-function cached<A extends readonly unknown[], R>(keyOf: (...args: A) => string, compute: (...args: A) => R): (...args: A) => R {
+function cached<A extends readonly unknown[], R>(
+	keyOf: (...args: A) => string,
+	compute: (...args: A) => R
+): (...args: A) => R {
 	const known = new Map<string, R>();
 	return (...args) => {
 		const key = keyOf(...args);
@@ -92,7 +113,8 @@ function unloggedPrior(rig: Rig, crew: Crew, entries: readonly Entry[], atMs: nu
 	const persons = Math.max(crew.usual, 1);
 	const of = (habit: Habit): { usual: number; missing: number } => {
 		const usual = (usualTimesPerDay(rig, habit, persons) / persons) * habit.litresEach.mean;
-		const logged = lived > 0 ? ((times.get(habit.id) ?? 0) / Math.max(lived, persons)) * habit.litresEach.mean : 0;
+		const logged =
+			lived > 0 ? ((times.get(habit.id) ?? 0) / Math.max(lived, persons)) * habit.litresEach.mean : 0;
 		return { usual, missing: Math.max(0, usual - logged) };
 	};
 	const parts = rig.habits.map(of);
@@ -110,7 +132,8 @@ export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Ent
 	const pools = poolsOf(rig);
 	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
 	let next = pools.length;
-	const place = (list: readonly { readonly id: string }[]): ReadonlyMap<string, number> => new Map(list.map(({ id }) => [id, next++]));
+	const place = (list: readonly { readonly id: string }[]): ReadonlyMap<string, number> =>
+		new Map(list.map(({ id }) => [id, next++]));
 	const crew = crewOf(rig, trips, entries);
 	const counted = place(meters);
 	const meterError = place(meters);
@@ -118,7 +141,11 @@ export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Ent
 	return {
 		rig,
 		pools,
-		places: new Map(pools.flatMap((pool) => pool.tanks.map((tank) => [tank.id, { pool, share: usableOf(tank) / pool.usableL }]))),
+		places: new Map(
+			pools.flatMap((pool) =>
+				pool.tanks.map((tank) => [tank.id, { pool, share: usableOf(tank) / pool.usableL }])
+			)
+		),
 		counted,
 		meterError,
 		habit,
@@ -129,7 +156,13 @@ export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Ent
 		unlogged: unloggedPrior(rig, crew, entries, atMs),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),
-		flow: cached((h, regime) => `${h.id}|${regimeKey(regime)}`, (h: Habit, regime: Regime) => flowOf(rig, h, regime)),
-		mixed: cached((persons, regime) => `${persons}|${regimeKey(regime)}`, (persons: number, regime: Regime) => mixedFlow(rig, persons, regime))
+		flow: cached(
+			(h, regime) => `${h.id}|${regimeKey(regime)}`,
+			(h: Habit, regime: Regime) => flowOf(rig, h, regime)
+		),
+		mixed: cached(
+			(persons, regime) => `${persons}|${regimeKey(regime)}`,
+			(persons: number, regime: Regime) => mixedFlow(rig, persons, regime)
+		)
 	};
 }

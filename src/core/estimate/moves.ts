@@ -25,7 +25,8 @@ function gains(model: Model, flow: Flow): ReadonlyMap<number, Amount> {
 
 /** Time passes: unlogged use leaves, is counted and arrives by the mix of the habits; its rate wanders. */
 export function passTime(model: Model, tally: Tally, toMs: number): Tally {
-	if (tally.atMs === undefined || toMs <= tally.atMs) return { ...tally, atMs: Math.max(toMs, tally.atMs ?? toMs) };
+	if (tally.atMs === undefined || toMs <= tally.atMs)
+		return { ...tally, atMs: Math.max(toMs, tally.atMs ?? toMs) };
 	let belief = tally.belief;
 	if (model.unlogged.mean > 0 || model.unlogged.sd > 0)
 		for (const [days, persons] of personStretches(model.crew, tally.atMs, toMs))
@@ -34,12 +35,20 @@ export function passTime(model: Model, tally: Tally, toMs: number): Tally {
 }
 
 function passDays(model: Model, tally: Tally, belief: Belief, days: number, persons: number): Belief {
-	const direction = [...gains(model, model.mixed(persons, tally))].map(([i, { perLitre }]) => [i, perLitre] as const);
-	const amount = days * persons;
-	const rows = direction.map(
-		([row, perLitre]): NewRow => ({ row, from: [[row, 1], [model.rate, perLitre * amount]], constant: 0 })
+	const direction = [...gains(model, model.mixed(persons, tally))].map(
+		([i, { perLitre }]) => [i, perLitre] as const
 	);
-	const scatterL = model.unlogged.sd > 0 ? DAY_SCATTER * Math.max(0, belief.mean[model.rate] ?? 0) * persons : 0;
+	const amount = days * persons;
+	const rows = direction.map(([row, perLitre]): NewRow => ({
+		row,
+		from: [
+			[row, 1],
+			[model.rate, perLitre * amount]
+		],
+		constant: 0
+	}));
+	const scatterL =
+		model.unlogged.sd > 0 ? DAY_SCATTER * Math.max(0, belief.mean[model.rate] ?? 0) * persons : 0;
 	const flowed = doubt(move(belief, rows), direction, scatterL ** 2 * days);
 	return doubt(flowed, [[model.rate, 1]], (RATE_WALK * model.unlogged.sd) ** 2 * days);
 }
@@ -61,9 +70,14 @@ export function applyUse(model: Model, tally: Tally, entry: EntryOf<'use'>, habi
 			? ({ row, perDrawn: gain.perLitre / f, beside: n * (gain.fixed - (gain.perLitre / f) * c) } as const)
 			: ({ row, perDrawn: c > 0 ? gain.fixed / c : 0, beside: c > 0 ? 0 : n * gain.fixed } as const)
 	);
-	const direction: Sparse = [[model.moved, 1], ...shares.map(({ row, perDrawn }) => [row, perDrawn] as const)];
+	const direction: Sparse = [
+		[model.moved, 1],
+		...shares.map(({ row, perDrawn }) => [row, perDrawn] as const)
+	];
 	const drawn: { from: Sparse; constant: number } =
-		entry.litres === undefined ? { from: [[h, n * f]], constant: n * c } : { from: [], constant: entry.litres };
+		entry.litres === undefined
+			? { from: [[h, n * f]], constant: n * c }
+			: { from: [], constant: entry.litres };
 	const rows: NewRow[] = shares.map(({ row, perDrawn, beside }) => ({
 		row,
 		from: [[row, 1], ...drawn.from.map(([i, k]) => [i, k * perDrawn] as const)],
@@ -72,8 +86,20 @@ export function applyUse(model: Model, tally: Tally, entry: EntryOf<'use'>, habi
 	const variance = entry.litres === undefined ? scatter : (entry.sdL ?? sdOfMeasuredUse(entry.litres)) ** 2;
 	let belief = doubt(move(tally.belief, [...rows, { row: model.moved, ...drawn }]), direction, variance);
 	if (entry.litres !== undefined && habit.litresEach.sd > 0 && n > 0 && f > 0)
-		belief = learn(belief, [[model.moved, 1], [h, -n * f]], scatter, { mean: n * c, variance: 0 });
-	return { ...tally, belief, times: new Map(tally.times).set(habit.id, (tally.times.get(habit.id) ?? 0) + n) };
+		belief = learn(
+			belief,
+			[
+				[model.moved, 1],
+				[h, -n * f]
+			],
+			scatter,
+			{ mean: n * c, variance: 0 }
+		);
+	return {
+		...tally,
+		belief,
+		times: new Map(tally.times).set(habit.id, (tally.times.get(habit.id) ?? 0) + n)
+	};
 }
 
 /** One end of a movement of water: a pool, or a tap or drain outside. */
@@ -87,8 +113,16 @@ interface Movement {
 	readonly meters: readonly string[];
 }
 
-const fullOf = (place: Place): Movement['settles'] => ({ place, levelL: place.pool.usableL, sdL: place.pool.fullSdL });
-const emptyOfPool = (place: Place): Movement['settles'] => ({ place, levelL: place.pool.emptyL, sdL: place.pool.emptySdL });
+const fullOf = (place: Place): Movement['settles'] => ({
+	place,
+	levelL: place.pool.usableL,
+	sdL: place.pool.fullSdL
+});
+const emptyOfPool = (place: Place): Movement['settles'] => ({
+	place,
+	levelL: place.pool.emptyL,
+	sdL: place.pool.emptySdL
+});
 
 /**
  * Moves water between pools, or in and out of the rig. The amount is what was measured, or what brings the
@@ -97,7 +131,9 @@ const emptyOfPool = (place: Place): Movement['settles'] => ({ place, levelL: pla
 function applyMovement(model: Model, tally: Tally, movement: Movement): Tally {
 	const { out, into, settles, litres } = movement;
 	const sign = (place: Place): number => (place === out ? -1 : 1);
-	const carried: [number, number][] = [out, into].flatMap((place) => (place ? [[place.pool.index, sign(place)] as [number, number]] : []));
+	const carried: [number, number][] = [out, into].flatMap((place) =>
+		place ? [[place.pool.index, sign(place)] as [number, number]] : []
+	);
 	for (const meter of movement.meters) {
 		const index = model.counted.get(meter);
 		if (index !== undefined) carried.push([index, 1]);
@@ -111,13 +147,23 @@ function applyMovement(model: Model, tally: Tally, movement: Movement): Tally {
 		const rows: NewRow[] = carried.map(([row, k]) =>
 			row === end
 				? { row, from: [], constant: settles.levelL }
-				: { row, from: [[row, 1], ...amount.map(([i, a]) => [i, a * k] as const)], constant: way * settles.levelL * k }
+				: {
+						row,
+						from: [[row, 1], ...amount.map(([i, a]) => [i, a * k] as const)],
+						constant: way * settles.levelL * k
+					}
 		);
 		belief = move(belief, [...rows, { row: model.moved, from: amount, constant: way * settles.levelL }]);
-		const spread: Sparse = [[model.moved, way], ...carried.map(([row, k]) => [row, row === end ? 1 : k * way] as const)];
+		const spread: Sparse = [
+			[model.moved, way],
+			...carried.map(([row, k]) => [row, row === end ? 1 : k * way] as const)
+		];
 		belief = doubt(belief, spread, settles.sdL ** 2);
 		if (litres !== undefined)
-			belief = learn(belief, [[model.moved, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, { mean: litres, variance: 0 });
+			belief = learn(belief, [[model.moved, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, {
+				mean: litres,
+				variance: 0
+			});
 	} else if (litres !== undefined) {
 		const rows = carried.map(([row, k]): NewRow => ({ row, from: [[row, 1]], constant: k * litres }));
 		belief = doubt(move(belief, rows), carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
@@ -128,7 +174,9 @@ function applyMovement(model: Model, tally: Tally, movement: Movement): Tally {
 export function applyFill(model: Model, tally: Tally, entry: EntryOf<'fill'>): Tally {
 	const into = model.places.get(entry.tank);
 	if (!into) return tally;
-	const meters = model.rig.instruments.filter((i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank);
+	const meters = model.rig.instruments.filter(
+		(i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank
+	);
 	return applyMovement(model, tally, {
 		into,
 		settles: entry.to === 'full' ? fullOf(into) : undefined,
@@ -154,8 +202,16 @@ export function applyTransfer(model: Model, tally: Tally, entry: EntryOf<'transf
 	const out = model.places.get(entry.fromTank);
 	const into = model.places.get(entry.toTank);
 	if (!out || !into || out.pool === into.pool) return tally;
-	const settles = entry.until === 'from-empty' ? emptyOfPool(out) : entry.until === 'to-full' ? fullOf(into) : undefined;
-	return applyMovement(model, tally, { out, into, settles, litres: entry.litres, sdL: entry.sdL, meters: [] });
+	const settles =
+		entry.until === 'from-empty' ? emptyOfPool(out) : entry.until === 'to-full' ? fullOf(into) : undefined;
+	return applyMovement(model, tally, {
+		out,
+		into,
+		settles,
+		litres: entry.litres,
+		sdL: entry.sdL,
+		meters: []
+	});
 }
 
 /** The waste valves were opened into a sewer: every built-in waste tank runs down to what a dump leaves. */

@@ -20,19 +20,26 @@ describe('the normal distribution', () => {
 
 it('a truncated normal has the moments of its density, summed by brute force', () => {
 	fc.assert(
-		fc.property(fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: 0.3, max: 3, noNaN: true }), (mean, sd) => {
-			const cut = truncate({ mean, sd }, 0, 2);
-			const steps = 4000;
-			let [mass, first, second] = [0, 0, 0];
-			for (let i = 0; i < steps; i++) {
-				const x = ((i + 0.5) * 2) / steps;
-				const p = normalPdf((x - mean) / sd);
-				[mass, first, second] = [mass + p, first + p * x, second + p * x * x];
+		fc.property(
+			fc.double({ min: -3, max: 3, noNaN: true }),
+			fc.double({ min: 0.3, max: 3, noNaN: true }),
+			(mean, sd) => {
+				const cut = truncate({ mean, sd }, 0, 2);
+				const steps = 4000;
+				let [mass, first, second] = [0, 0, 0];
+				for (let i = 0; i < steps; i++) {
+					const x = ((i + 0.5) * 2) / steps;
+					const p = normalPdf((x - mean) / sd);
+					[mass, first, second] = [mass + p, first + p * x, second + p * x * x];
+				}
+				expect(cut.mean).toBeCloseTo(first / mass, 5);
+				expect(cut.sd).toBeCloseTo(Math.sqrt(second / mass - (first / mass) ** 2), 4);
+				expect(normalCdf((cut.quantile(0.3) - mean) / sd) - normalCdf(-mean / sd)).toBeCloseTo(
+					0.3 * cut.mass,
+					9
+				);
 			}
-			expect(cut.mean).toBeCloseTo(first / mass, 5);
-			expect(cut.sd).toBeCloseTo(Math.sqrt(second / mass - (first / mass) ** 2), 4);
-			expect(normalCdf((cut.quantile(0.3) - mean) / sd) - normalCdf(-mean / sd)).toBeCloseTo(0.3 * cut.mass, 9);
-		})
+		)
 	);
 });
 
@@ -45,7 +52,16 @@ it('far outside, a truncated normal is the nearer end', () => {
 describe('the joint belief', () => {
 	const start = { mean: Float64Array.of(50, 8), cov: Float64Array.of(4, 0, 0, 1) };
 	it('drawing h from a tank, then measuring the tank, corrects h: the two-variable case by hand', () => {
-		const drawn = move(start, [{ row: 0, from: [[0, 1], [1, -1]], constant: 0 }]);
+		const drawn = move(start, [
+			{
+				row: 0,
+				from: [
+					[0, 1],
+					[1, -1]
+				],
+				constant: 0
+			}
+		]);
 		expect([...drawn.mean]).toEqual([42, 8]);
 		expect([...drawn.cov]).toEqual([5, -1, -1, 1]);
 		// measured 40 with variance 1: gain 5/6 on the tank, −1/6 on the habit
@@ -57,8 +73,20 @@ describe('the joint belief', () => {
 	it('learning nothing new changes nothing; doubt adds along its direction only', () => {
 		const same = learn(start, [[0, 1]], 2, { mean: 50, variance: 6 });
 		expect([...same.cov]).toEqual([...start.cov]);
-		const vague = doubt(start, [[0, 1], [1, -1]], 3);
+		const vague = doubt(
+			start,
+			[
+				[0, 1],
+				[1, -1]
+			],
+			3
+		);
 		expect([...vague.cov]).toEqual([7, -3, -3, 4]);
-		expect(dot(vague.mean, [[0, 1], [1, 1]])).toBe(58);
+		expect(
+			dot(vague.mean, [
+				[0, 1],
+				[1, 1]
+			])
+		).toBe(58);
 	});
 });

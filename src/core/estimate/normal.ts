@@ -23,9 +23,15 @@ export function normalCdf(x: number): number {
 	return 0.5 + sum * normalPdf(x);
 }
 
-const A = [-39.6968302866538, 220.946098424521, -275.928510446969, 138.357751867269, -30.6647980661472, 2.50662827745924];
+const A = [
+	-39.6968302866538, 220.946098424521, -275.928510446969, 138.357751867269, -30.6647980661472,
+	2.50662827745924
+];
 const B = [-54.4760987982241, 161.585836858041, -155.698979859887, 66.8013118877197, -13.2806815528857, 1];
-const C = [-0.00778489400243029, -0.322396458041136, -2.40075827716184, -2.54973253934373, 4.37466414146497, 2.93816398269878];
+const C = [
+	-0.00778489400243029, -0.322396458041136, -2.40075827716184, -2.54973253934373, 4.37466414146497,
+	2.93816398269878
+];
 const D = [0.00778469570904146, 0.32246712907004, 2.445134137143, 3.75440866190742, 1];
 const horner = (c: readonly number[], x: number): number => c.reduce((sum, k) => sum * x + k, 0);
 
@@ -37,7 +43,9 @@ export function normalQuantile(p: number): number {
 	const q = Math.min(p, 1 - p);
 	const tail = Math.sqrt(-2 * Math.log(q));
 	const lower =
-		q < 0.02425 ? horner(C, tail) / horner(D, tail) : ((q - 0.5) * horner(A, (q - 0.5) ** 2)) / horner(B, (q - 0.5) ** 2);
+		q < 0.02425
+			? horner(C, tail) / horner(D, tail)
+			: ((q - 0.5) * horner(A, (q - 0.5) ** 2)) / horner(B, (q - 0.5) ** 2);
 	const error = normalCdf(lower) - q;
 	const step = error / normalPdf(lower);
 	const refined = lower - step / (1 + (lower * step) / 2);
@@ -67,7 +75,12 @@ export function truncate({ mean, sd }: Moments, from: number, to: number): Trunc
 	// Work in the lower tail, where the distribution function keeps its digits.
 	if (a > 0) {
 		const mirrored = truncate({ mean: -mean, sd }, -to, -from);
-		return { mean: -mirrored.mean, sd: mirrored.sd, mass: mirrored.mass, quantile: (p) => -mirrored.quantile(1 - p) };
+		return {
+			mean: -mirrored.mean,
+			sd: mirrored.sd,
+			mass: mirrored.mass,
+			quantile: (p) => -mirrored.quantile(1 - p)
+		};
 	}
 	const [low, high] = [normalCdf(a), normalCdf(b)];
 	const mass = high - low;

@@ -43,7 +43,11 @@ const sdOfGauge = (model: Model, gauge: Gauge): number => {
 };
 
 /** The litres between which a gauge shows a reading: a light's band, or a point on the curve. */
-export function gaugeBand(gauge: Gauge, usableL: number, value: number | string): readonly [from: number, to: number] | undefined {
+export function gaugeBand(
+	gauge: Gauge,
+	usableL: number,
+	value: number | string
+): readonly [from: number, to: number] | undefined {
 	if (typeof value === 'string') {
 		const lights = [...gauge.curve].sort((a, b) => a.litres - b.litres);
 		const i = lights.findIndex(({ reads }) => reads === value);
@@ -57,7 +61,10 @@ export function gaugeBand(gauge: Gauge, usableL: number, value: number | string)
 	const high = points[above === -1 ? points.length - 1 : above];
 	const low = points[Math.max(0, above === -1 ? points.length - 1 : above - 1)];
 	if (!high || !low) return undefined;
-	const part = high.reads === low.reads ? 0 : (Math.min(Math.max(value, low.reads), high.reads) - low.reads) / (high.reads - low.reads);
+	const part =
+		high.reads === low.reads
+			? 0
+			: (Math.min(Math.max(value, low.reads), high.reads) - low.reads) / (high.reads - low.reads);
 	const litres = low.litres + part * (high.litres - low.litres);
 	return [litres, litres];
 }
@@ -91,7 +98,10 @@ function meterSays(model: Model, tally: Tally, meter: Meter, value: number): Sai
 	const pool = model.places.get(meter.tank)?.pool;
 	return {
 		// true litres = shown · (1 + error), the error one constant of the meter
-		h: [[counted, 1], [error, -shown]],
+		h: [
+			[counted, 1],
+			[error, -shown]
+		],
 		from: shown,
 		to: shown,
 		sd: displaySd(meter, value),
@@ -108,7 +118,10 @@ function agrees(suspicion: Suspicion, gapL: number, sdL: number, instrument: str
 }
 
 function believe(tally: Tally, said: Said): Tally {
-	const expected = { mean: dot(tally.belief.mean, said.h), sd: Math.sqrt(varianceOf(tally.belief, said.h) + said.sd ** 2) };
+	const expected = {
+		mean: dot(tally.belief.mean, said.h),
+		sd: Math.sqrt(varianceOf(tally.belief, said.h) + said.sd ** 2)
+	};
 	const learnt =
 		said.to > said.from
 			? (({ mean, sd }) => ({ mean, variance: sd * sd }))(truncate(expected, said.from, said.to))
@@ -116,7 +129,8 @@ function believe(tally: Tally, said: Said): Tally {
 	return { ...tally, belief: learn(tally.belief, said.h, said.sd ** 2, learnt) };
 }
 
-const litresText = (litres: number): string => `${Math.abs(litres) < 20 ? litres.toFixed(1) : litres.toFixed(0)} L`;
+const litresText = (litres: number): string =>
+	`${Math.abs(litres) < 20 ? litres.toFixed(1) : litres.toFixed(0)} L`;
 
 /**
  * A meter that counted more than was written down is no liar as long as the tank could have given it: people
@@ -137,9 +151,14 @@ function weigh(tally: Tally, entry: Reading, said: Said, kind: string): Tally {
 	const likely = isBand
 		? truncate({ mean, sd: Math.sqrt(variance) }, said.from, said.to).mass > GATE_CHANCE || gapL === 0
 		: gapL ** 2 <= GATE ** 2 * variance;
-	if (likely) return { ...believe(tally, said), suspicions: tally.suspicions.filter(({ pool }) => pool !== said.pool) };
+	if (likely)
+		return { ...believe(tally, said), suspicions: tally.suspicions.filter(({ pool }) => pool !== said.pool) };
 	const others = tally.suspicions.filter(({ pool }) => pool === said.pool);
-	if (entry.trusted || isMoreUse(tally, said, kind, gapL) || others.some((other) => agrees(other, gapL, said.sd, entry.instrument, kind)))
+	if (
+		entry.trusted ||
+		isMoreUse(tally, said, kind, gapL) ||
+		others.some((other) => agrees(other, gapL, said.sd, entry.instrument, kind))
+	)
 		return {
 			...believe({ ...tally, belief: doubt(tally.belief, said.giveWay, gapL ** 2) }, said),
 			suspicions: tally.suspicions.filter(({ pool }) => pool !== said.pool)
@@ -150,7 +169,11 @@ function weigh(tally: Tally, entry: Reading, said: Said, kind: string): Tally {
 		why: `It says ${litresText(isBand ? nearest : said.from)}; everything else says ${litresText(mean)}, give or take ${litresText(1.645 * Math.sqrt(variance))}.`
 	};
 	const suspicion: Suspicion = { instrument: entry.instrument, gapL, sdL: said.sd, pool: said.pool };
-	return { ...tally, doubts: [...tally.doubts, doubted], suspicions: [...others.slice(-3), suspicion, ...tally.suspicions.filter(({ pool }) => pool !== said.pool)] };
+	return {
+		...tally,
+		doubts: [...tally.doubts, doubted],
+		suspicions: [...others.slice(-3), suspicion, ...tally.suspicions.filter(({ pool }) => pool !== said.pool)]
+	};
 }
 
 /** The meter was set: it counts from the value shown now, and what it had counted is forgotten. */
@@ -196,7 +219,12 @@ export function applyReading(model: Model, tally: Tally, entry: Reading): Tally 
 		return weigh(tally, entry, poolSays(place, band[0], band[1], sdOfGauge(model, instrument)), 'gauge');
 	}
 	const dipped = rodLitres(model, instrument, entry);
-	if (!dipped) return ignored(tally, entry, 'The tank has no shape yet, so a depth cannot be turned into litres. Give it one in Rig.');
+	if (!dipped)
+		return ignored(
+			tally,
+			entry,
+			'The tank has no shape yet, so a depth cannot be turned into litres. Give it one in Rig.'
+		);
 	return weigh(tally, entry, poolSays(place, dipped.litres, dipped.litres, dipped.sd), 'rod');
 }
 
@@ -205,7 +233,10 @@ export function applyMark(model: Model, tally: Tally, entry: EntryOf<'mark'>): T
 	const place = model.places.get(entry.tank);
 	if (!place) return tally;
 	const { pool } = place;
-	const seen = entry.state === 'full' ? { litres: pool.usableL, sd: pool.fullSdL } : { litres: pool.emptyL, sd: Math.max(pool.emptySdL, 0.001 * pool.usableL) };
+	const seen =
+		entry.state === 'full'
+			? { litres: pool.usableL, sd: pool.fullSdL }
+			: { litres: pool.emptyL, sd: Math.max(pool.emptySdL, 0.001 * pool.usableL) };
 	const h: Sparse = [[pool.index, 1]];
 	const gap = seen.litres - dot(tally.belief.mean, h);
 	const explained = gap ** 2 <= GATE ** 2 * (varianceOf(tally.belief, h) + seen.sd ** 2);

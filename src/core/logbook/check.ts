@@ -6,11 +6,18 @@ type Path = readonly (string | number)[];
 type Say = (path: Path, expected: string, got: unknown) => void;
 
 /** Says where an id does not name anything in the given set; an absent optional id is fine. */
-const mustName = (say: Say, ids: ReadonlySet<string>, what: string, path: Path, id: string | undefined): void => {
+const mustName = (
+	say: Say,
+	ids: ReadonlySet<string>,
+	what: string,
+	path: Path,
+	id: string | undefined
+): void => {
 	if (id !== undefined && !ids.has(id)) say(path, `the id of ${what}`, id);
 };
 
-const idsOf = (list: readonly { readonly id: string }[]): ReadonlySet<string> => new Set(list.map(({ id }) => id));
+const idsOf = (list: readonly { readonly id: string }[]): ReadonlySet<string> =>
+	new Set(list.map(({ id }) => id));
 
 function mustBeUnique(say: Say, list: readonly { readonly id: string }[], path: Path): void {
 	const seen = new Set<string>();
@@ -23,7 +30,7 @@ function mustBeUnique(say: Say, list: readonly { readonly id: string }[], path: 
 /** Follows `feeds` or `joined` from a tank; true when it comes back to where it began. */
 function loops(rig: Rig, start: string): boolean {
 	const visited = new Set<string>();
-	for (let here: string | undefined = start; here !== undefined; ) {
+	for (let here: string | undefined = start; here !== undefined;) {
 		if (visited.has(here)) return here === start;
 		visited.add(here);
 		here = rig.tanks.find((tank) => tank.id === here)?.feeds;
@@ -47,15 +54,25 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 			mustName(say, tanks, 'a tank of this rig', [...here, link], tank[link]);
 			const other = rig.tanks.find(({ id }) => id === tank[link]);
 			if (other === tank) say([...here, link], 'another tank', tank[link]);
-			else if (other && other.holds !== tank.holds) say([...here, link], `a tank that holds ${tank.holds}`, other.name);
+			else if (other && other.holds !== tank.holds)
+				say([...here, link], `a tank that holds ${tank.holds}`, other.name);
 		}
-		if (tank.feeds !== tank.id && loops(rig, tank.id)) say([...here, 'feeds'], 'a supply that does not feed itself', tank.feeds);
+		if (tank.feeds !== tank.id && loops(rig, tank.id))
+			say([...here, 'feeds'], 'a supply that does not feed itself', tank.feeds);
 	});
 	rig.outlets.forEach((outlet, i) => {
 		const here = [...path, 'outlets', i];
 		mustName(say, tanks, 'a tank of this rig', [...here, 'from'], outlet.from);
-		mustName(say, new Set([...tanks, ...DRAINS]), `a tank of this rig, or one of ${DRAINS.join(', ')}`, [...here, 'to'], outlet.to);
-		outlet.meters?.forEach((meter, m) => mustName(say, meters, 'a meter of this rig', [...here, 'meters', m], meter));
+		mustName(
+			say,
+			new Set([...tanks, ...DRAINS]),
+			`a tank of this rig, or one of ${DRAINS.join(', ')}`,
+			[...here, 'to'],
+			outlet.to
+		);
+		outlet.meters?.forEach((meter, m) =>
+			mustName(say, meters, 'a meter of this rig', [...here, 'meters', m], meter)
+		);
 	});
 	rig.instruments.forEach((instrument, i) =>
 		mustName(say, tanks, 'a tank of this rig', [...path, 'instruments', i, 'tank'], instrument.tank)
@@ -73,11 +90,23 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 	});
 	const passed = new Set([...idsOf(rig.instruments), ...tanks]);
 	rig.care.forEach((task, i) =>
-		mustName(say, passed, 'an instrument or a tank of this rig', [...path, 'care', i, 'through'], task.through)
+		mustName(
+			say,
+			passed,
+			'an instrument or a tank of this rig',
+			[...path, 'care', i, 'through'],
+			task.through
+		)
 	);
 }
 
-function checkTrip(say: Say, trip: Trip, path: Path, rigs: ReadonlySet<string>, points: ReadonlySet<string>): void {
+function checkTrip(
+	say: Say,
+	trip: Trip,
+	path: Path,
+	rigs: ReadonlySet<string>,
+	points: ReadonlySet<string>
+): void {
 	mustName(say, rigs, 'a rig', [...path, 'rig'], trip.rig);
 	if (trip.to < trip.from) say([...path, 'to'], `a day not before ${trip.from}`, trip.to);
 	mustBeUnique(say, trip.stops, [...path, 'stops']);
@@ -85,7 +114,8 @@ function checkTrip(say: Say, trip: Trip, path: Path, rigs: ReadonlySet<string>, 
 		const here = [...path, 'stops', i];
 		const before = trip.stops[i - 1];
 		mustName(say, points, 'a point', [...here, 'point'], stop.point);
-		if (instantMs(stop.depart) < instantMs(stop.arrive)) say([...here, 'depart'], `an instant not before ${stop.arrive}`, stop.depart);
+		if (instantMs(stop.depart) < instantMs(stop.arrive))
+			say([...here, 'depart'], `an instant not before ${stop.arrive}`, stop.depart);
 		if (before && instantMs(stop.arrive) < instantMs(before.arrive))
 			say([...here, 'arrive'], 'stops in the order of their arrival', stop.arrive);
 	});
@@ -118,12 +148,15 @@ interface World {
 
 function checkReading(say: Say, entry: Extract<Entry, { kind: 'reading' }>, ids: Ids, path: Path): void {
 	const instrument = ids.instruments.get(entry.instrument);
-	if (!instrument) return say([...path, 'instrument'], 'the id of an instrument of this rig', entry.instrument);
+	if (!instrument)
+		return say([...path, 'instrument'], 'the id of an instrument of this rig', entry.instrument);
 	const lights = instrument.kind === 'gauge' ? instrument.curve.map(({ reads }) => reads) : [];
 	if (lights.some((reads) => typeof reads === 'string')) {
-		if (!lights.includes(entry.value)) say([...path, 'value'], lights.map((l) => JSON.stringify(l)).join(' | '), entry.value);
+		if (!lights.includes(entry.value))
+			say([...path, 'value'], lights.map((l) => JSON.stringify(l)).join(' | '), entry.value);
 	} else if (typeof entry.value !== 'number') say([...path, 'value'], 'a number', entry.value);
-	else if (instrument.kind !== 'gauge' && entry.value < 0) say([...path, 'value'], 'a number of at least 0', entry.value);
+	else if (instrument.kind !== 'gauge' && entry.value < 0)
+		say([...path, 'value'], 'a number of at least 0', entry.value);
 }
 
 const needsOneOf = (say: Say, path: Path, values: readonly unknown[], expected: string): void => {
@@ -134,7 +167,8 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 	const ids = world.rigs.get(entry.rig);
 	if (!ids) return say([...path, 'rig'], 'the id of a rig', entry.rig);
 	mustName(say, world.trips, 'a trip', [...path, 'trip'], entry.trip);
-	const tankAt = (field: string, id: string): void => mustName(say, ids.tanks, 'a tank of this rig', [...path, field], id);
+	const tankAt = (field: string, id: string): void =>
+		mustName(say, ids.tanks, 'a tank of this rig', [...path, field], id);
 	switch (entry.kind) {
 		case 'fill':
 			tankAt('tank', entry.tank);
@@ -143,13 +177,25 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 		case 'dump': {
 			tankAt('tank', entry.tank);
 			const places = new Set([...world.points, ...ids.containers, ...PLACES]);
-			mustName(say, places, `a point or a container, or one of ${PLACES.join(', ')}`, [...path, 'where'], entry.where);
-			return needsOneOf(say, [...path, 'litres'], [entry.litres, entry.to], 'litres, or to: "empty", or both');
+			mustName(
+				say,
+				places,
+				`a point or a container, or one of ${PLACES.join(', ')}`,
+				[...path, 'where'],
+				entry.where
+			);
+			return needsOneOf(
+				say,
+				[...path, 'litres'],
+				[entry.litres, entry.to],
+				'litres, or to: "empty", or both'
+			);
 		}
 		case 'transfer':
 			tankAt('fromTank', entry.fromTank);
 			tankAt('toTank', entry.toTank);
-			if (entry.fromTank === entry.toTank) say([...path, 'toTank'], 'another tank than fromTank', entry.toTank);
+			if (entry.fromTank === entry.toTank)
+				say([...path, 'toTank'], 'another tank than fromTank', entry.toTank);
 			return needsOneOf(say, [...path, 'litres'], [entry.litres, entry.until], 'litres, or until, or both');
 		case 'use':
 			return mustName(say, ids.habits, 'a habit of this rig', [...path, 'habit'], entry.habit);
@@ -179,8 +225,13 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 export function checkReferences(logbook: Logbook, root: Path = []): readonly Problem[] {
 	const problems: Problem[] = [];
 	const say: Say = (path, expected, got) =>
-		problems.push({ path: jsonPath([...root, ...path]), expected, got: got === 'neither' ? 'neither' : describe(got) });
-	for (const list of ['rigs', 'trips', 'points', 'entries'] as const) mustBeUnique(say, logbook[list], [list]);
+		problems.push({
+			path: jsonPath([...root, ...path]),
+			expected,
+			got: got === 'neither' ? 'neither' : describe(got)
+		});
+	for (const list of ['rigs', 'trips', 'points', 'entries'] as const)
+		mustBeUnique(say, logbook[list], [list]);
 	const world: World = {
 		rigs: new Map(logbook.rigs.map((rig) => [rig.id, idsWithin(rig)])),
 		trips: idsOf(logbook.trips),

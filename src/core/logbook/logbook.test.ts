@@ -1,7 +1,14 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyLogbook, entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import {
+	anyLogbook,
+	entry,
+	exactRig,
+	exactTrip,
+	freshStart,
+	logbookOf
+} from '../../../tests/helpers/logbooks.js';
 import {
 	canonical,
 	corrected,
@@ -74,11 +81,24 @@ describe('any valid logbook', () => {
 });
 
 describe('what is wrong is named by path, expectation and finding', () => {
-	it('text that is no JSON', () => expect(parseLogbookText('{oops')).toMatchObject({ ok: false, problems: [{ path: '$', expected: 'JSON' }] }));
+	it('text that is no JSON', () =>
+		expect(parseLogbookText('{oops')).toMatchObject({
+			ok: false,
+			problems: [{ path: '$', expected: 'JSON' }]
+		}));
 	const at = '2027-05-01T06:00:00Z';
 	const endless = 'x'.repeat(10_000);
 	const tank = 'rigs.0.tanks.0';
-	const crossing = { form: 'prism', lengthMm: 100, outline: [[0, 0], [10, 10], [10, 0], [0, 10]] };
+	const crossing = {
+		form: 'prism',
+		lengthMm: 100,
+		outline: [
+			[0, 0],
+			[10, 10],
+			[10, 0],
+			[0, 10]
+		]
+	};
 	const wrongLight = { id: 'r', rig: 'rig', at, kind: 'reading', instrument: 'lights', value: 'half' };
 	const hugeFill = { id: 'f', rig: 'rig', at, kind: 'fill', tank: 'main', litres: 1e9 };
 	it.each<[string, unknown, string, string, unknown]>([
@@ -88,19 +108,42 @@ describe('what is wrong is named by path, expectation and finding', () => {
 		[`${tank}.nominalL`, -1, '$.rigs[0].tanks[0].nominalL', 'a number above 0', '-1'],
 		['entries.0', hugeFill, '$.entries[0].litres', 'a number of at most 100000', '1000000000'],
 		['trips.0.to', '2027-02-30', '$.trips[0].to', 'a calendar day such as 2027-04-18', '"2027-02-30"'],
-		['entries.0.at', '2027-05-01T06:00:00', '$.entries[0].at', 'an instant with offset such as 2027-04-18T07:10:00+02:00', '"2027-05-01T06:00:00"'],
-		['trips.0.timeZone', 'Moon/Base', '$.trips[0].timeZone', 'an IANA time zone such as Europe/London', '"Moon/Base"'],
+		[
+			'entries.0.at',
+			'2027-05-01T06:00:00',
+			'$.entries[0].at',
+			'an instant with offset such as 2027-04-18T07:10:00+02:00',
+			'"2027-05-01T06:00:00"'
+		],
+		[
+			'trips.0.timeZone',
+			'Moon/Base',
+			'$.trips[0].timeZone',
+			'an IANA time zone such as Europe/London',
+			'"Moon/Base"'
+		],
 		['entries.0.tank', 'gone', '$.entries[0].tank', 'the id of a tank of this rig', '"gone"'],
 		['entries.0.kind', 'pour', '$.entries[0].kind', expect.stringContaining('"fill"') as string, '"pour"'],
 		['rigs.0.crew', null, '$.rigs[0].crew', 'a number', 'null'],
-		['rigs.0.name', endless, '$.rigs[0].name', 'a text of at most 200 characters', expect.stringContaining('10000 characters')],
+		[
+			'rigs.0.name',
+			endless,
+			'$.rigs[0].name',
+			'a text of at most 200 characters',
+			expect.stringContaining('10000 characters')
+		],
 		[`${tank}.feeds`, 'main', '$.rigs[0].tanks[0].feeds', 'another tank', '"main"'],
 		['entries.0', wrongLight, '$.entries[0].value', '"empty" | "1/3" | "2/3" | "full"', '"half"'],
 		['entries.1.to', undefined, '$.entries[1].litres', 'litres, or to: "empty", or both', 'neither'],
-		[`${tank}.shape`, crossing, '$.rigs[0].tanks[0].shape.outline[0]', 'an outline whose sides do not cross or touch', 'side 1 meets side 3']
-	])(
-		'%s = %j',
-		(where, value, path, expected, got) => expect(broken([where, value])).toEqual([{ path, expected, got }])
+		[
+			`${tank}.shape`,
+			crossing,
+			'$.rigs[0].tanks[0].shape.outline[0]',
+			'an outline whose sides do not cross or touch',
+			'side 1 meets side 3'
+		]
+	])('%s = %j', (where, value, path, expected, got) =>
+		expect(broken([where, value])).toEqual([{ path, expected, got }])
 	);
 
 	it('an id that stands twice', () =>
@@ -109,7 +152,9 @@ describe('what is wrong is named by path, expectation and finding', () => {
 		]));
 
 	it('lists every problem, not the first', () => {
-		const paths = broken(['rigs.0.crew', 'two'], ['entries.0.at', 'noon'], ['entries.2.id', undefined]).map(({ path }) => path);
+		const paths = broken(['rigs.0.crew', 'two'], ['entries.0.at', 'noon'], ['entries.2.id', undefined]).map(
+			({ path }) => path
+		);
 		expect(paths).toEqual(['$.rigs[0].crew', '$.entries[0].at', '$.entries[2].id']);
 	});
 	it('accepts an instant without seconds and one in the future', () =>
@@ -142,13 +187,19 @@ describe('revisions', () => {
 
 it('orders by the instant, not by its spelling, then by id', () => {
 	const at = (id: string, when: string) => entry({ kind: 'note', at: when, text: '' }, id);
-	const list = [at('b', '2027-05-01T08:00:00+02:00'), at('a', '2027-05-01T06:00:00Z'), at('c', '2027-05-01T07:00:00+02:00')];
+	const list = [
+		at('b', '2027-05-01T08:00:00+02:00'),
+		at('a', '2027-05-01T06:00:00Z'),
+		at('c', '2027-05-01T07:00:00+02:00')
+	];
 	expect(inOrder(list).map(({ id }) => id)).toEqual(['c', 'a', 'b']);
 });
 
 it('publishes a JSON Schema of the same rules', () => {
 	const schema = logbookJsonSchema() as { properties: Record<string, unknown>; required: string[] };
-	expect(schema.required).toEqual(expect.arrayContaining(['format', 'version', 'rigs', 'trips', 'points', 'entries']));
+	expect(schema.required).toEqual(
+		expect.arrayContaining(['format', 'version', 'rigs', 'trips', 'points', 'entries'])
+	);
 	expect(JSON.stringify(schema)).toContain('"person-day"');
 	expect(exactTrip.rig).toBe(exactRig.id);
 });

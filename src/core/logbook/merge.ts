@@ -14,7 +14,8 @@ export const canonical = (value: unknown): string =>
 			: part
 	);
 
-const whenMs = (instant: string | undefined): number => (instant === undefined ? -Infinity : instantMs(instant));
+const whenMs = (instant: string | undefined): number =>
+	instant === undefined ? -Infinity : instantMs(instant);
 
 /**
  * Which of two revisions of a record stands: the later `edited`; with none or equal ones the one from the file
@@ -31,7 +32,12 @@ function later<R extends Revisable>(a: R, aFile: string, b: R, bFile: string): R
 	return textA > textB ? a : b;
 }
 
-function mergeList<R extends Revisable>(a: readonly R[], aFile: string, b: readonly R[], bFile: string): readonly R[] {
+function mergeList<R extends Revisable>(
+	a: readonly R[],
+	aFile: string,
+	b: readonly R[],
+	bFile: string
+): readonly R[] {
 	const merged = new Map(a.map((record) => [record.id, record]));
 	for (const record of b) {
 		const mine = merged.get(record.id);
@@ -70,7 +76,9 @@ export interface ListChange {
 const compareLists = <R extends Revisable>(mine: readonly R[], merged: readonly R[]): ListChange => {
 	const before = new Map(mine.map((record) => [record.id, canonical(record)]));
 	const added = merged.filter(({ id }) => !before.has(id));
-	const changed = merged.filter((record) => before.has(record.id) && before.get(record.id) !== canonical(record));
+	const changed = merged.filter(
+		(record) => before.has(record.id) && before.get(record.id) !== canonical(record)
+	);
 	return {
 		added: added.map(({ id }) => id),
 		changed: changed.map(({ id }) => id),
@@ -79,7 +87,10 @@ const compareLists = <R extends Revisable>(mine: readonly R[], merged: readonly 
 };
 
 /** What merging `theirs` into `mine` would do, list by list, before anything is done. */
-export function previewMerge(mine: Logbook, theirs: Logbook): Readonly<Record<'rigs' | 'trips' | 'points' | 'entries', ListChange>> {
+export function previewMerge(
+	mine: Logbook,
+	theirs: Logbook
+): Readonly<Record<'rigs' | 'trips' | 'points' | 'entries', ListChange>> {
 	const merged = mergeLogbooks(mine, theirs);
 	return {
 		rigs: compareLists(mine.rigs, merged.rigs),

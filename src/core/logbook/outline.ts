@@ -35,7 +35,11 @@ export function crossingSides(outline: readonly Corner[]): readonly [number, num
 		if (corner(i)[0] === corner(i + 1)[0] && corner(i)[1] === corner(i + 1)[1]) return [i, (i + 1) % n];
 		for (let j = i + 1; j < n; j++) {
 			const neighbours = j === i + 1 || (i === 0 && j === n - 1);
-			if (neighbours ? foldsBack(corner, i, j, n) : segmentsMeet(corner(i), corner(i + 1), corner(j), corner(j + 1)))
+			if (
+				neighbours
+					? foldsBack(corner, i, j, n)
+					: segmentsMeet(corner(i), corner(i + 1), corner(j), corner(j + 1))
+			)
 				return [i, j];
 		}
 	}

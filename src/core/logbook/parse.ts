@@ -5,8 +5,7 @@ import type { Entry, Logbook, Point, Problem, Rig, Trip } from './types.js';
 
 /** Either a value that is right in every part, or the full list of what is wrong with it. */
 export type Parsed<T> =
-	| { readonly ok: true; readonly value: T }
-	| { readonly ok: false; readonly problems: readonly Problem[] };
+	{ readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /**
  * Checks data against the whole contract: the schema first, then the ids.

@@ -18,7 +18,8 @@ export const jsonPath = (path: Path): string =>
 /** What stands at a path of some data; `undefined` where nothing does. */
 const valueAt = (data: unknown, path: Path): unknown =>
 	path.reduce<unknown>(
-		(here, step) => (typeof here === 'object' && here !== null ? (here as Record<PropertyKey, unknown>)[step] : undefined),
+		(here, step) =>
+			typeof here === 'object' && here !== null ? (here as Record<PropertyKey, unknown>)[step] : undefined,
 		data
 	);
 
@@ -32,7 +33,8 @@ export function describe(value: unknown): string {
 	return text.length > 80 ? `${text.slice(0, 60)}… (${text.length - 2} characters)` : text;
 }
 
-const quoted = (values: readonly unknown[]): string => values.map((value) => JSON.stringify(value)).join(' | ');
+const quoted = (values: readonly unknown[]): string =>
+	values.map((value) => JSON.stringify(value)).join(' | ');
 
 const FORMATS: Readonly<Record<string, string>> = {
 	date: 'a calendar day such as 2027-04-18'
@@ -49,7 +51,11 @@ const TYPES: Readonly<Record<string, string>> = {
 };
 
 const bound = (word: string, limit: unknown, origin: string): string =>
-	origin === 'string' ? `a text of ${word} ${limit} characters` : origin === 'array' ? `a list of ${word} ${limit}` : `a number ${word} ${limit}`;
+	origin === 'string'
+		? `a text of ${word} ${limit} characters`
+		: origin === 'array'
+			? `a list of ${word} ${limit}`
+			: `a number ${word} ${limit}`;
 
 function expectation(issue: z.core.$ZodIssue): string {
 	switch (issue.code) {
@@ -61,13 +67,21 @@ function expectation(issue: z.core.$ZodIssue): string {
 			return FORMATS[issue.format] ?? `a ${issue.format}`;
 		case 'too_small':
 			if (issue.origin === 'string' && issue.minimum === 1) return 'a text that is not empty';
-			return bound(issue.inclusive ? 'of at least' : 'above', issue.minimum, issue.origin).replace('of of', 'of');
+			return bound(issue.inclusive ? 'of at least' : 'above', issue.minimum, issue.origin).replace(
+				'of of',
+				'of'
+			);
 		case 'too_big':
-			return bound(issue.inclusive ? 'of at most' : 'below', issue.maximum, issue.origin).replace('of of', 'of');
+			return bound(issue.inclusive ? 'of at most' : 'below', issue.maximum, issue.origin).replace(
+				'of of',
+				'of'
+			);
 		case 'custom':
 			return typeof issue.params?.expected === 'string' ? issue.params.expected : issue.message;
 		case 'invalid_union':
-			return 'options' in issue && Array.isArray(issue.options) ? quoted(issue.options) : 'a text or a number';
+			return 'options' in issue && Array.isArray(issue.options)
+				? quoted(issue.options)
+				: 'a text or a number';
 		default:
 			return issue.message;
 	}
@@ -78,5 +92,8 @@ export const problemsOf = (error: z.ZodError, data: unknown, root: Path = []): r
 	error.issues.map((issue) => ({
 		path: jsonPath([...root, ...issue.path]),
 		expected: expectation(issue),
-		got: issue.code === 'custom' && typeof issue.params?.got === 'string' ? issue.params.got : describe(valueAt(data, issue.path))
+		got:
+			issue.code === 'custom' && typeof issue.params?.got === 'string'
+				? issue.params.got
+				: describe(valueAt(data, issue.path))
 	}));

@@ -15,7 +15,11 @@ export const corrected = <E extends Entry>(before: Entry, content: E, now: strin
 });
 
 /** The entry taken out of account; it stays in the logbook. */
-export const voided = (entry: Entry, now: string): Entry => ({ ...entry, void: true, edited: nextEdited(entry, now) });
+export const voided = (entry: Entry, now: string): Entry => ({
+	...entry,
+	void: true,
+	edited: nextEdited(entry, now)
+});
 
 /** A voided entry brought back. */
 export function restored(entry: Entry, now: string): Entry {

@@ -41,10 +41,16 @@ const outline = z
 			context.addIssue({
 				code: 'custom',
 				path: [sides[0]],
-				params: { expected: 'an outline whose sides do not cross or touch', got: `side ${sides[0] + 1} meets side ${sides[1] + 1}` }
+				params: {
+					expected: 'an outline whose sides do not cross or touch',
+					got: `side ${sides[0] + 1} meets side ${sides[1] + 1}`
+				}
 			});
 		else if (doubleArea(corners) === 0)
-			context.addIssue({ code: 'custom', params: { expected: 'an outline that encloses an area', got: 'a line' } });
+			context.addIssue({
+				code: 'custom',
+				params: { expected: 'an outline that encloses an area', got: 'a line' }
+			});
 	});
 
 const rows = z
@@ -57,13 +63,21 @@ const rows = z
 				context.addIssue({
 					code: 'custom',
 					path: [i],
-					params: { expected: 'rows that strictly increase in depthMm and in litres', got: `${row.depthMm} mm, ${row.litres} L after ${before.depthMm} mm, ${before.litres} L` }
+					params: {
+						expected: 'rows that strictly increase in depthMm and in litres',
+						got: `${row.depthMm} mm, ${row.litres} L after ${before.depthMm} mm, ${before.litres} L`
+					}
 				});
 		});
 	});
 
 export const shapeSchema = z.discriminatedUnion('form', [
-	z.looseObject({ form: z.literal('box'), lengthMm: millimetres, widthMm: millimetres, heightMm: millimetres }),
+	z.looseObject({
+		form: z.literal('box'),
+		lengthMm: millimetres,
+		widthMm: millimetres,
+		heightMm: millimetres
+	}),
 	z.looseObject({
 		form: z.literal('cylinder'),
 		lies: z.enum(['flat', 'upright']),

@@ -24,8 +24,14 @@ export interface Flow {
 	readonly meters: ReadonlyMap<string, Amount>;
 }
 
-const times = ({ perLitre, fixed }: Amount, factor: number): Amount => ({ perLitre: perLitre * factor, fixed: fixed * factor });
-const plus = (a: Amount, b: Amount): Amount => ({ perLitre: a.perLitre + b.perLitre, fixed: a.fixed + b.fixed });
+const times = ({ perLitre, fixed }: Amount, factor: number): Amount => ({
+	perLitre: perLitre * factor,
+	fixed: fixed * factor
+});
+const plus = (a: Amount, b: Amount): Amount => ({
+	perLitre: a.perLitre + b.perLitre,
+	fixed: a.fixed + b.fixed
+});
 const litresFixed = (fixed: number): Amount => ({ perLitre: 0, fixed });
 
 class Balance {
@@ -45,7 +51,9 @@ function metersPassed(rig: Rig, outletId: string, mains: boolean): readonly stri
 	if (mains) return meters.filter(({ place }) => place === 'mains').map(({ id }) => id);
 	const listed = outlet.meters;
 	return meters
-		.filter(({ id, place, tank }) => place === 'pump' && (listed ? listed.includes(id) : tank === outlet.from))
+		.filter(
+			({ id, place, tank }) => place === 'pump' && (listed ? listed.includes(id) : tank === outlet.from)
+		)
 		.map(({ id }) => id);
 }
 
@@ -59,7 +67,11 @@ const keepsWaste = (rig: Rig, tankId: string, regime: Regime): boolean => {
 function amountOfOneTime(measures: readonly Measure[]): Amount {
 	return measures.reduce<Amount>(
 		(amount, { effect }) =>
-			effect.kind === 'scale' ? times(amount, effect.factor) : effect.kind === 'set' ? litresFixed(effect.litres) : amount,
+			effect.kind === 'scale'
+				? times(amount, effect.factor)
+				: effect.kind === 'set'
+					? litresFixed(effect.litres)
+					: amount,
 		{ perLitre: 1, fixed: 0 }
 	);
 }
@@ -69,7 +81,9 @@ function amountOfOneTime(measures: readonly Measure[]): Amount {
  * outlets past tank and pump; an open sewer valve lets waste through.
  */
 export function flowOf(rig: Rig, habit: Habit, regime: Regime): Flow {
-	const measures = rig.measures.filter(({ id, habit: of }) => of === habit.id && regime.measures.includes(id));
+	const measures = rig.measures.filter(
+		({ id, habit: of }) => of === habit.id && regime.measures.includes(id)
+	);
 	const outlet = rig.outlets.find(({ id }) => id === habit.outlet);
 	const balance = new Balance();
 	const drawn = amountOfOneTime(measures);
@@ -92,23 +106,36 @@ export function flowOf(rig: Rig, habit: Habit, regime: Regime): Flow {
 			spare(rig, effect.replaces, effect.litres, regime, balance);
 		}
 	}
-	if (keepsWaste(rig, outlet.to, regime)) balance.add('tanks', outlet.to, plus(toWaste, litresFixed(habit.addsL ?? 0)));
+	if (keepsWaste(rig, outlet.to, regime))
+		balance.add('tanks', outlet.to, plus(toWaste, litresFixed(habit.addsL ?? 0)));
 	return { drawn, tanks: balance.tanks, meters: balance.meters };
 }
 
 /** What a rerouted volume spares of the habit it stands in for: the same litres less through that habit's outlet. */
-function spare(rig: Rig, replaced: string | undefined, litres: number, regime: Regime, balance: Balance): void {
+function spare(
+	rig: Rig,
+	replaced: string | undefined,
+	litres: number,
+	regime: Regime,
+	balance: Balance
+): void {
 	const habit = rig.habits.find(({ id }) => id === replaced);
 	const outlet = rig.outlets.find(({ id }) => id === habit?.outlet);
 	if (!habit || !outlet) return;
 	if (!regime.mains) balance.add('tanks', outlet.from, litresFixed(litres));
-	for (const meter of metersPassed(rig, outlet.id, regime.mains)) balance.add('meters', meter, litresFixed(-litres));
+	for (const meter of metersPassed(rig, outlet.id, regime.mains))
+		balance.add('meters', meter, litresFixed(-litres));
 	if (keepsWaste(rig, outlet.to, regime))
 		balance.add('tanks', outlet.to, litresFixed(-litres * (1 - (habit.keptFraction ?? 0))));
 }
 
 /** Times of a habit per day at its usual cadence for a number of persons, measures of rarity included. */
-export function usualTimesPerDay(rig: Rig, habit: Habit, persons: number, measures: readonly string[] = []): number {
+export function usualTimesPerDay(
+	rig: Rig,
+	habit: Habit,
+	persons: number,
+	measures: readonly string[] = []
+): number {
 	const base = habit.often.times * (habit.often.per === 'person-day' ? persons : 1);
 	return rig.measures
 		.filter(({ id, habit: of }) => of === habit.id && measures.includes(id))
@@ -131,11 +158,15 @@ export function mixedFlow(rig: Rig, persons: number, regime: Regime): Flow {
 		const part = total > 0 ? (weights[i] ?? 0) / total : 0;
 		if (part === 0) return;
 		const flow = flowOf(rig, habit, { ...regime, measures: [] });
-		const own = habit.addsL === undefined || habit.litresEach.mean === 0 ? 0 : habit.addsL / habit.litresEach.mean;
+		const own =
+			habit.addsL === undefined || habit.litresEach.mean === 0 ? 0 : habit.addsL / habit.litresEach.mean;
 		const outletTo = rig.outlets.find(({ id }) => id === habit.outlet)?.to;
 		for (const side of ['tanks', 'meters'] as const)
 			for (const [id, { perLitre }] of flow[side])
-				balance.add(side, id, { perLitre: part * (perLitre + (side === 'tanks' && id === outletTo ? own : 0)), fixed: 0 });
+				balance.add(side, id, {
+					perLitre: part * (perLitre + (side === 'tanks' && id === outletTo ? own : 0)),
+					fixed: 0
+				});
 	});
 	return { drawn: { perLitre: 1, fixed: 0 }, tanks: balance.tanks, meters: balance.meters };
 }

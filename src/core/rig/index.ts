@@ -9,15 +9,7 @@ export {
 	type RodPlace,
 	type RodSpan
 } from './shape.js';
-export {
-	bindsAt,
-	emptyOf,
-	fromShapeLitres,
-	fullSdOf,
-	isCarried,
-	tankById,
-	usableOf
-} from './tank.js';
+export { bindsAt, emptyOf, fromShapeLitres, fullSdOf, isCarried, tankById, usableOf } from './tank.js';
 export {
 	flowOf,
 	mixedFlow,

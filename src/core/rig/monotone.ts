@@ -34,6 +34,9 @@ export function monotoneCubic(knots: readonly Knot[], x: number): number {
 	const t = (x - x0) / width;
 	// Cubic Hermite basis.
 	return (
-		y0 * (1 + 2 * t) * (1 - t) ** 2 + m0 * width * t * (1 - t) ** 2 + y1 * t * t * (3 - 2 * t) + m1 * width * t * t * (t - 1)
+		y0 * (1 + 2 * t) * (1 - t) ** 2 +
+		m0 * width * t * (1 - t) ** 2 +
+		y1 * t * t * (3 - 2 * t) +
+		m1 * width * t * t * (t - 1)
 	);
 }

@@ -108,8 +108,14 @@ function cubicMillimetres(shape: Exclude<Shape, { form: 'table' }>, surface: Sur
  * @returns litres under the surface, inside the tank
  * @throws RangeError when a number is not finite, the lean is over 45° or the rod misses the tank
  */
-export function litresAt(shape: Shape, depthMm: number, lean: Lean = {}, at: RodPlace = defaultRodPlace(shape)): number {
-	if (!Number.isFinite(depthMm)) throw new RangeError(`depthMm is ${depthMm}; a depth is a finite number of millimetres`);
+export function litresAt(
+	shape: Shape,
+	depthMm: number,
+	lean: Lean = {},
+	at: RodPlace = defaultRodPlace(shape)
+): number {
+	if (!Number.isFinite(depthMm))
+		throw new RangeError(`depthMm is ${depthMm}; a depth is a finite number of millimetres`);
 	const pitch = tangent(lean.pitchDeg ?? 0, 'pitchDeg');
 	const roll = tangent(lean.rollDeg ?? 0, 'rollDeg');
 	if (shape.form === 'table') {
@@ -138,8 +144,14 @@ const INVERSE_STEPS = 60;
  * @returns millimetres, to better than 0.001
  * @throws RangeError as `litresAt`
  */
-export function depthFor(shape: Shape, litres: number, lean: Lean = {}, at: RodPlace = defaultRodPlace(shape)): number {
-	if (!Number.isFinite(litres)) throw new RangeError(`litres is ${litres}; a volume is a finite number of litres`);
+export function depthFor(
+	shape: Shape,
+	litres: number,
+	lean: Lean = {},
+	at: RodPlace = defaultRodPlace(shape)
+): number {
+	if (!Number.isFinite(litres))
+		throw new RangeError(`litres is ${litres}; a volume is a finite number of litres`);
 	const span = rodSpan(shape, at);
 	if (!span) throw new RangeError(`the rod at x ${at.xMm} mm, y ${at.yMm} mm stands outside the tank`);
 	let [low, high] = [0, span.topMm - span.footMm];

@@ -4,7 +4,8 @@ import type { Rig, Tank } from '../logbook/index.js';
 export const usableOf = (tank: Tank): number => tank.usableL ?? tank.nominalL;
 
 /** How well a sight of "full" is known, litres (one standard deviation): 0.6 % when measured, 5 % of the plate when not. */
-export const fullSdOf = (tank: Tank): number => (tank.usableL === undefined ? 0.05 * tank.nominalL : 0.006 * tank.usableL);
+export const fullSdOf = (tank: Tank): number =>
+	tank.usableL === undefined ? 0.05 * tank.nominalL : 0.006 * tank.usableL;
 
 /** What is in a tank when it is called empty, litres: nothing to draw, or what a dump leaves behind. */
 export const emptyOf = (tank: Tank): number => (tank.holds === 'fresh' ? 0 : (tank.residualL ?? 0));
@@ -20,6 +21,7 @@ export const isCarried = (rig: Rig, tank: Tank): boolean =>
 /**
  * Litres usable for a depth's volume in the tank's shape: what lies below the pump's suction is not counted.
  */
-export const fromShapeLitres = (tank: Tank, litres: number): number => Math.max(0, litres - (tank.deadL ?? 0));
+export const fromShapeLitres = (tank: Tank, litres: number): number =>
+	Math.max(0, litres - (tank.deadL ?? 0));
 
 export const tankById = (rig: Rig, id: string): Tank | undefined => rig.tanks.find((tank) => tank.id === id);

@@ -35,7 +35,9 @@ export function prismMm3(outline: readonly Corner[], lengthMm: number, surface: 
 	const rise = surface.alongX * lengthMm;
 	if (Math.abs(rise) < LEVEL_MM) return lengthMm * wet(surface.atOrigin);
 	const [from, to] = [surface.atOrigin - Math.abs(rise) / 2, surface.atOrigin + Math.abs(rise) / 2];
-	const corners = outline.map(([y, z]) => z + surface.alongY * y).filter((height) => height > from && height < to);
+	const corners = outline
+		.map(([y, z]) => z + surface.alongY * y)
+		.filter((height) => height > from && height < to);
 	const heights = [from, ...corners.sort((a, b) => a - b), to];
 	const simpson = heights.slice(1).reduce((sum, top, i) => {
 		const foot = heights[i] ?? from;
@@ -59,7 +61,10 @@ const discBelowIntegral = (r: number, d: number): number =>
 export function cylinderFlatMm3(radiusMm: number, lengthMm: number, surface: Surface): number {
 	const tilt = Math.hypot(1, surface.alongY);
 	const distance = (xMm: number): number => (surface.atOrigin - surface.alongX * xMm - radiusMm) / tilt;
-	const [low, high] = [distance(lengthMm / 2), distance(-lengthMm / 2)].sort((a, b) => a - b) as [number, number];
+	const [low, high] = [distance(lengthMm / 2), distance(-lengthMm / 2)].sort((a, b) => a - b) as [
+		number,
+		number
+	];
 	// Nearly level, the difference of antiderivatives would cancel; Simpson's error is then far below rounding.
 	if (high - low < radiusMm * 1e-3) {
 		const mid = discBelow(radiusMm, (low + high) / 2);
@@ -72,7 +77,8 @@ export function cylinderFlatMm3(radiusMm: number, lengthMm: number, surface: Sur
 export function cylinderUprightMm3(radiusMm: number, heightMm: number, surface: Surface): number {
 	// Turned about its axis, the surface falls along one direction u alone: depth(u) = atOrigin − slope·u.
 	const slope = Math.hypot(surface.alongX, surface.alongY);
-	if (slope * radiusMm < LEVEL_MM) return Math.PI * radiusMm ** 2 * Math.min(Math.max(surface.atOrigin, 0), heightMm);
+	if (slope * radiusMm < LEVEL_MM)
+		return Math.PI * radiusMm ** 2 * Math.min(Math.max(surface.atOrigin, 0), heightMm);
 	/** ∫ over the disc of max(0, c − slope·u) du = slope × antiderivative of the disc's area at c/slope. */
 	const wedge = (c: number): number => {
 		const d = c / slope;

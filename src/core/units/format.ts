@@ -7,7 +7,8 @@ const fixed = (value: number, decimals: number): string => {
 };
 
 /** A figure as it stands on screen: below 20 with one decimal, from 20 on with none. */
-export const formatFigure = (value: number): string => fixed(value, Math.abs(value) < 19.95 ? 1 : 0).replace(/\.0$/, '');
+export const formatFigure = (value: number): string =>
+	fixed(value, Math.abs(value) < 19.95 ? 1 : 0).replace(/\.0$/, '');
 
 /** A quantity in base units as the person chose to see it, e.g. `62 L`, `4.1 L`, `16.4 gal`. */
 export function formatQuantity(base: number, of: Measurand, chosen: UnitChoice = METRIC): string {

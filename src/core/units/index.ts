@@ -10,4 +10,11 @@ export {
 	type UnitChoice,
 	type UnitId
 } from './quantity.js';
-export { formatDuration, formatFigure, formatHours, formatLitres, formatPlain, formatQuantity } from './format.js';
+export {
+	formatDuration,
+	formatFigure,
+	formatHours,
+	formatLitres,
+	formatPlain,
+	formatQuantity
+} from './format.js';

@@ -1,5 +1,14 @@
 const VULGAR: Readonly<Record<string, string>> = {
-	'½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4', '⅕': '1/5', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8'
+	'½': '1/2',
+	'⅓': '1/3',
+	'⅔': '2/3',
+	'¼': '1/4',
+	'¾': '3/4',
+	'⅕': '1/5',
+	'⅛': '1/8',
+	'⅜': '3/8',
+	'⅝': '5/8',
+	'⅞': '7/8'
 };
 
 /** Spaces that people (and phones) put between thousands: narrow, thin, no-break, figure space. */

@@ -67,16 +67,20 @@ export const METRIC: UnitChoice = Object.freeze({
 export const unitSymbol = (unit: UnitId): string => UNITS[unit].symbol;
 
 /** From a shown value to the base unit of the logbook (L, mm, kg, km, °C). */
-export const toBase = (shown: number, unit: UnitId): number => UNITS[unit].factor * shown + UNITS[unit].offset;
+export const toBase = (shown: number, unit: UnitId): number =>
+	UNITS[unit].factor * shown + UNITS[unit].offset;
 
 /** From the base unit of the logbook to a shown value: the inverse of `toBase`. */
-export const fromBase = (base: number, unit: UnitId): number => (base - UNITS[unit].offset) / UNITS[unit].factor;
+export const fromBase = (base: number, unit: UnitId): number =>
+	(base - UNITS[unit].offset) / UNITS[unit].factor;
 
 /** The unit a word names, among those of one measurand; a bare `gal` is the chosen gallon. */
 export function unitNamed(word: string, of: Measurand, chosen: UnitChoice = METRIC): UnitId | undefined {
 	const plain = word.toLowerCase().replaceAll(/[\s.]/g, '');
 	if (plain === 'gal' && chosen.volume === 'impGal' && of === 'volume') return 'impGal';
-	return (Object.keys(UNITS) as UnitId[]).find((id) => UNITS[id].of === of && UNITS[id].words.includes(plain));
+	return (Object.keys(UNITS) as UnitId[]).find(
+		(id) => UNITS[id].of === of && UNITS[id].words.includes(plain)
+	);
 }
 
 /**

@@ -49,9 +49,13 @@ describe('quantities', () => {
 	it('is undone by its inverse, in every unit', () => {
 		const units: UnitId[] = ['L', 'usGal', 'impGal', 'mm', 'in', 'kg', 'lb', 'km', 'mi', 'nmi', 'C', 'F'];
 		fc.assert(
-			fc.property(fc.constantFrom(...units), fc.double({ min: -1e5, max: 1e5, noNaN: true }), (unit, value) => {
-				expect(fromBase(toBase(value, unit), unit)).toBeCloseTo(value, 6);
-			})
+			fc.property(
+				fc.constantFrom(...units),
+				fc.double({ min: -1e5, max: 1e5, noNaN: true }),
+				(unit, value) => {
+					expect(fromBase(toBase(value, unit), unit)).toBeCloseTo(value, 6);
+				}
+			)
 		);
 	});
 });

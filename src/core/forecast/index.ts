@@ -1,0 +1,10 @@
+export { ration, type Ration } from './ration.js';
+export {
+	DEFAULT_PATHS,
+	forecast,
+	type Forecast,
+	type ForecastOptions,
+	type TankForecast
+} from './forecast.js';
+export { quantileSorted, type Spread } from './quantile.js';
+export { seeded, type Random } from './random.js';

@@ -1,0 +1,13 @@
+export { personsNow, type Ahead, type Cadence } from './cadence.js';
+export {
+	DAY_DIFFERS,
+	dailyChange,
+	dayAhead,
+	drawnPerDay,
+	gainOf,
+	litresOf,
+	type DailyChange,
+	type DayAhead,
+	type HabitAhead
+} from './daily.js';
+export { prices, type Price } from './prices.js';

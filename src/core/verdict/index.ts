@@ -1,0 +1,12 @@
+export {
+	listed,
+	sayShortfall,
+	spanText,
+	verdict,
+	type Span,
+	type Verdict,
+	type VerdictInput
+} from './verdict.js';
+export { findings, type Finding } from './findings.js';
+export { sayFinding } from './sayFinding.js';
+export { flagDay, localTime, sayDay, sayWhen } from './when.js';

@@ -1,0 +1,75 @@
+const DAY_MS = 86_400_000;
+
+interface Local {
+	/** days since the epoch, in the zone */
+	readonly day: number;
+	readonly hour: number;
+}
+
+const hourFormats = new Map<string, Intl.DateTimeFormat>();
+
+/** What calendars and clocks show in a zone at a moment. */
+export function localTime(ms: number, timeZone: string): Local {
+	let format = hourFormats.get(timeZone);
+	if (!format) {
+		format = new Intl.DateTimeFormat('en-US', {
+			timeZone,
+			hourCycle: 'h23',
+			year: 'numeric',
+			month: 'numeric',
+			day: 'numeric',
+			hour: 'numeric'
+		});
+		hourFormats.set(timeZone, format);
+	}
+	const parts = format.formatToParts(ms);
+	const part = (type: string): number => Number(parts.find((p) => p.type === type)?.value ?? 0);
+	return { day: Date.UTC(part('year'), part('month') - 1, part('day')) / DAY_MS, hour: part('hour') };
+}
+
+const dayWord = (day: number, options: Intl.DateTimeFormatOptions): string =>
+	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options }).format(day * DAY_MS);
+
+/** Beyond this many days a weekday alone would be mistaken for a nearer one. */
+const WEEK = 6;
+
+const named = (day: number, today: number): string =>
+	day - today > WEEK || day < today
+		? dayWord(day, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '')
+		: dayWord(day, { weekday: 'long' });
+
+/** A day as people say it: `today`, `tomorrow`, `Thursday`, `Thu 12 Jun`. */
+export function sayDay(ms: number, nowMs: number, timeZone: string): string {
+	const [then, now] = [localTime(ms, timeZone).day, localTime(nowMs, timeZone).day];
+	if (then === now) return 'today';
+	return then === now + 1 ? 'tomorrow' : named(then, now);
+}
+
+/** The short weekday that a flag bears: `Thu`. */
+export const flagDay = (ms: number, timeZone: string): string =>
+	dayWord(localTime(ms, timeZone).day, { weekday: 'short' });
+
+const partOf = (hour: number): string =>
+	hour < 11
+		? 'morning'
+		: hour < 14
+			? 'around noon'
+			: hour < 18
+				? 'afternoon'
+				: hour < 22
+					? 'evening'
+					: 'night';
+
+/** A moment as people say it, to the part of the day: `Friday around noon`, `tomorrow morning`, `tonight`. */
+export function sayWhen(ms: number, nowMs: number, timeZone: string): string {
+	const { day, hour } = localTime(ms, timeZone);
+	const today = localTime(nowMs, timeZone).day;
+	// The small hours belong to the night before.
+	const [evening, part] = hour < 5 ? [day - 1, 'night'] : [day, partOf(hour)];
+	if (evening <= today) {
+		if (part === 'night') return 'tonight';
+		return part === 'around noon' ? 'today around noon' : `this ${part}`;
+	}
+	if (evening - today > WEEK) return named(evening, today);
+	return `${evening === today + 1 ? 'tomorrow' : named(evening, today)} ${part}`;
+}
