@@ -1,4 +1,4 @@
-import { instantMs, type Entry, type Logbook, type Rig } from '../logbook/index.js';
+import { dayPlus, instantMs, zonedMs, type Entry, type Logbook, type Rig } from '../logbook/index.js';
 
 export const DAY_MS = 86_400_000;
 
@@ -13,33 +13,6 @@ export interface Crew {
 	readonly steps: readonly Step[];
 }
 
-/** The instant at which a calendar day begins in a zone, ms; found by asking the zone what it shows. */
-export function dayStartMs(day: string, timeZone: string): number {
-	const utc = Date.parse(`${day}T00:00:00Z`);
-	const offsetAt = (ms: number): number => {
-		const parts = new Intl.DateTimeFormat('en-US', {
-			timeZone,
-			hourCycle: 'h23',
-			year: 'numeric',
-			month: 'numeric',
-			day: 'numeric',
-			hour: 'numeric',
-			minute: 'numeric',
-			second: 'numeric'
-		}).formatToParts(ms);
-		const part = (type: string): number => Number(parts.find((p) => p.type === type)?.value ?? 0);
-		return (
-			Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'), part('second')) -
-			ms
-		);
-	};
-	const guess = utc - offsetAt(utc);
-	return utc - offsetAt(guess);
-}
-
-const dayAfter = (day: string): string =>
-	new Date(Date.parse(`${day}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
-
 /**
  * Who is aboard: a trip's persons from its first day, a stop's from its arrival, the usual crew after its last
  * day; a `crew` entry from its moment on. Of two at the same moment the entry counts.
@@ -48,9 +21,9 @@ export function crewOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entr
 	const planned = trips
 		.filter((trip) => trip.rig === rig.id)
 		.flatMap((trip): Step[] => [
-			{ ms: dayStartMs(trip.from, trip.timeZone), persons: trip.persons },
+			{ ms: zonedMs(trip.from, trip.timeZone), persons: trip.persons },
 			...trip.stops.map((stop) => ({ ms: instantMs(stop.arrive), persons: stop.persons ?? trip.persons })),
-			{ ms: dayStartMs(dayAfter(trip.to), trip.timeZone), persons: rig.crew }
+			{ ms: zonedMs(dayPlus(trip.to, 1), trip.timeZone), persons: rig.crew }
 		]);
 	const overrides = entries.flatMap((entry): Step[] =>
 		entry.kind === 'crew' ? [{ ms: instantMs(entry.at), persons: entry.persons }] : []

@@ -1,3 +1,4 @@
+export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
 export { ABSURD_LITRES, logbookJsonSchema } from './schema.js';
 export type {
 	Entry,

@@ -9,4 +9,4 @@ export {
 } from './verdict.js';
 export { findings, type Finding } from './findings.js';
 export { sayFinding } from './sayFinding.js';
-export { flagDay, localTime, sayDay, sayWhen } from './when.js';
+export { flagDay, sayDay, sayWhen } from './when.js';

@@ -1,31 +1,13 @@
+import { daysBetween, zonedTime } from '../logbook/index.js';
+
+const EPOCH = '1970-01-01';
 const DAY_MS = 86_400_000;
 
-interface Local {
-	/** days since the epoch, in the zone */
-	readonly day: number;
-	readonly hour: number;
-}
-
-const hourFormats = new Map<string, Intl.DateTimeFormat>();
-
-/** What calendars and clocks show in a zone at a moment. */
-export function localTime(ms: number, timeZone: string): Local {
-	let format = hourFormats.get(timeZone);
-	if (!format) {
-		format = new Intl.DateTimeFormat('en-US', {
-			timeZone,
-			hourCycle: 'h23',
-			year: 'numeric',
-			month: 'numeric',
-			day: 'numeric',
-			hour: 'numeric'
-		});
-		hourFormats.set(timeZone, format);
-	}
-	const parts = format.formatToParts(ms);
-	const part = (type: string): number => Number(parts.find((p) => p.type === type)?.value ?? 0);
-	return { day: Date.UTC(part('year'), part('month') - 1, part('day')) / DAY_MS, hour: part('hour') };
-}
+/** Calendar day in the zone as a number of days, and the hour. */
+const localTime = (ms: number, timeZone: string): { day: number; hour: number } => {
+	const { day, hour } = zonedTime(ms, timeZone);
+	return { day: daysBetween(EPOCH, day), hour };
+};
 
 const dayWord = (day: number, options: Intl.DateTimeFormatOptions): string =>
 	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options }).format(day * DAY_MS);

@@ -1,0 +1,3 @@
+export { completions } from './complete.js';
+export type { QuickContext } from './context.js';
+export { understand, type QuickAnswer, type Understood } from './quickline.js';

@@ -1,0 +1,183 @@
+import { listed } from '../verdict/index.js';
+import { formatLitres } from '../units/index.js';
+import type { Habit, Tank } from '../logbook/index.js';
+import { flowOf, tankById, usableOf } from '../rig/index.js';
+import { problem, type Answer, type QuickContext, type Reading } from './context.js';
+import { meaningful, namedBy } from './names.js';
+import { bareFigure, quantityOf, type Line } from './tokens.js';
+
+/** A figure this far over a tank's usable volume is no fill but a slip. */
+const BEYOND = 1.15;
+
+const tankWords = (tank: Tank): readonly string[] => [
+	tank.holds,
+	`${tank.holds} ${tank.name}`,
+	...(tank.holds === 'fresh' ? ['water'] : [])
+];
+export const tanksNamed = (words: readonly string[], tanks: readonly Tank[]): readonly Tank[] =>
+	namedBy(words, tanks, tankWords);
+
+const noTank = (
+	context: QuickContext,
+	words: readonly string[],
+	tanks: readonly Tank[]
+): { readonly problem: string } =>
+	problem(
+		`“${words.join(' ')}” is no tank of ${context.rig.name} for that. ${tanks.length > 0 ? `There is ${listed(tanks.map(({ name }) => name))}.` : 'Add one in Rig.'}`
+	);
+
+const tooMuch = (tank: Tank, litres: number, context: QuickContext): string =>
+	`${tank.name} holds ${formatLitres(usableOf(tank), context.units)}; ${formatLitres(litres, context.units)} do not fit. Check the figure and its unit.`;
+
+/** `fill 60`, `fill main full`, `fill jug 12 gal`. */
+export function fillLine(line: Line, context: QuickContext): Answer {
+	const full = line.words.includes('full') || line.words.includes('brim');
+	const words = meaningful(line.words).filter((word) => word !== 'full' && word !== 'brim');
+	const fresh = context.rig.tanks.filter(({ holds }) => holds === 'fresh');
+	const builtIn = fresh.filter((tank) => tank.feeds === undefined);
+	const tanks = words.length === 0 && builtIn.length > 0 ? builtIn : tanksNamed(words, fresh);
+	if (tanks.length === 0) return noTank(context, words, fresh);
+	const litres = quantityOf(line, 'volume', context.units);
+	if (litres === undefined && !full) return problem('How much? Say litres, as in “fill 60”, or “fill full”.');
+	if (litres !== undefined && litres <= 0)
+		return problem('A fill is more than nothing. Say litres, as in “fill 60”.');
+	const fitting = tanks.filter((tank) => litres === undefined || litres <= BEYOND * usableOf(tank));
+	const first = tanks[0];
+	if (fitting.length === 0 && first) return problem(tooMuch(first, litres ?? 0, context));
+	return fitting.map((tank): Reading => {
+		const level = context.levels?.get(tank.id);
+		const over = litres !== undefined && level !== undefined && level + litres > BEYOND * usableOf(tank);
+		return {
+			happening: {
+				kind: 'fill',
+				tank: tank.id,
+				...(litres === undefined ? {} : { litres }),
+				...(full ? { to: 'full' as const } : {})
+			},
+			says: `${tank.name} filled${litres === undefined ? '' : ` with ${formatLitres(litres, context.units)}`}${full ? ' to full' : ''}`,
+			...(over
+				? { warns: `${tank.name} was thought to hold ${formatLitres(level, context.units)} already.` }
+				: {})
+		};
+	});
+}
+
+const DRAINS = ['ground', 'overboard', 'sewer'] as const;
+
+/** `dump grey`, `dump cassette`, `dump grey 20`, `dump grey overboard`. */
+export function dumpLine(line: Line, context: QuickContext): Answer {
+	const where = DRAINS.find((drain) => line.words.includes(drain));
+	const words = meaningful(line.words).filter((word) => word !== where && word !== 'empty');
+	const waste = context.rig.tanks.filter(({ holds }) => holds !== 'fresh');
+	const named = words.length === 0 ? waste : tanksNamed(words, context.rig.tanks);
+	if (named.length === 0) return noTank(context, words, waste);
+	const litres = quantityOf(line, 'volume', context.units);
+	const first = named[0];
+	if (litres !== undefined && first && named.every((tank) => litres > BEYOND * usableOf(tank)))
+		return problem(tooMuch(first, litres, context));
+	return named.map((tank) => ({
+		happening: {
+			kind: 'dump',
+			tank: tank.id,
+			...(litres === undefined ? { to: 'empty' as const } : { litres }),
+			...(where ? { where } : {})
+		},
+		says: `${tank.name} ${litres === undefined ? 'emptied' : `dumped by ${formatLitres(litres, context.units)}`}${where ? `, ${where === 'ground' ? 'on the ground' : where === 'sewer' ? 'into the sewer' : where}` : ''}`,
+		...(where === 'ground' || where === 'overboard'
+			? { warns: 'Only where local rules allow it; they differ.' }
+			: {})
+	}));
+}
+
+/** `transfer jug main 10`, `pour jug into main`, `pour jug`. */
+export function transferLine(line: Line, context: QuickContext): Answer {
+	const { rig, units } = context;
+	const split = line.words.findIndex((word) => word === 'to' || word === 'into' || word === 'in');
+	const groups = split > 0 ? [line.words.slice(0, split), line.words.slice(split + 1)] : [line.words];
+	const [fromWords = [], toWords = []] = groups.map((words) =>
+		meaningful(words).filter((word) => word !== 'full' && word !== 'all')
+	);
+	const pairs =
+		split > 0
+			? tanksNamed(fromWords, rig.tanks).flatMap((from) =>
+					tanksNamed(toWords, rig.tanks).map((to) => [from, to] as const)
+				)
+			: cutAnywhere(fromWords, rig.tanks);
+	const litres = quantityOf(line, 'volume', units);
+	const full = line.words.includes('full');
+	const readings = pairs
+		.filter(([from, to]) => from.id !== to.id)
+		.map(([from, to]): Reading => ({
+			happening: {
+				kind: 'transfer',
+				fromTank: from.id,
+				toTank: to.id,
+				...(litres === undefined
+					? { until: full ? ('to-full' as const) : ('from-empty' as const) }
+					: { litres })
+			},
+			says: `${litres === undefined ? (full ? `${to.name} filled up` : `all of ${from.name}`) : formatLitres(litres, units)} from ${from.name} to ${to.name}`,
+			...(from.holds === to.holds
+				? {}
+				: { warns: `${from.name} holds ${from.holds}, ${to.name} ${to.holds}.` })
+		}));
+	return readings.length > 0
+		? readings
+		: problem('From where to where? Say it as in “transfer jug to main 10”.');
+}
+
+/** `jug main` may be cut after any word; a single tank that feeds another needs no second name. */
+function cutAnywhere(words: readonly string[], tanks: readonly Tank[]): readonly (readonly [Tank, Tank])[] {
+	const cuts = words
+		.slice(1)
+		.flatMap((_, i) =>
+			tanksNamed(words.slice(0, i + 1), tanks).flatMap((from) =>
+				tanksNamed(words.slice(i + 1), tanks).map((to) => [from, to] as const)
+			)
+		);
+	if (cuts.length > 0) return cuts;
+	return tanksNamed(words, tanks).flatMap((from) => {
+		const to = tanks.find(({ id }) => id === from.feeds);
+		return to ? [[from, to] as const] : [];
+	});
+}
+
+const way = (habit: Habit, context: QuickContext): string => {
+	const flow = flowOf(context.rig, habit, {
+		mains: context.mains ?? false,
+		sewer: context.sewer ?? false,
+		measures: []
+	});
+	const nameOf = (id: string): string => tankById(context.rig, id)?.name ?? id;
+	const ends = [...flow.tanks].map(([id, { perLitre, fixed }]) => ({ id, gain: perLitre + fixed }));
+	const from = ends.filter(({ gain }) => gain < 0).map(({ id }) => nameOf(id));
+	const to = ends.filter(({ gain }) => gain > 0).map(({ id }) => nameOf(id));
+	return `${from.length > 0 ? ` from ${listed(from)}` : ''}${to.length > 0 ? ` to ${listed(to)}` : ''}`;
+};
+
+/** `shower`, `shower 2`, `2 showers`, `dishes 6 L` (measured), `use shower 2 16 L`. */
+export function useLine(line: Line, context: QuickContext): Answer | undefined {
+	const words = meaningful(line.words).filter((word) => word !== 'use' && word !== 'times');
+	if (words.length === 0) return undefined;
+	const habits = namedBy(words, context.rig.habits);
+	if (habits.length === 0) return undefined;
+	const times = bareFigure(line)?.value ?? 1;
+	const litres = quantityOf(line, 'volume', context.units, false);
+	if (!(times > 0) || times > 200)
+		return problem(
+			`“${times} times” is not likely. Say how often, as in “shower 2”, or litres with their unit, as in “shower 8 L”.`
+		);
+	return habits.map((habit) => {
+		const expected = times * (context.litresEach?.get(habit.id) ?? habit.litresEach.mean);
+		const amount = formatLitres(litres ?? expected, context.units);
+		return {
+			happening: {
+				kind: 'use',
+				habit: habit.id,
+				times,
+				...(litres === undefined ? {} : { litres, source: 'meter' as const })
+			},
+			says: `${habit.name}${times === 1 ? '' : ` × ${times}`}, ${litres === undefined ? '' : 'measured '}${amount}${way(habit, context)}`
+		};
+	});
+}

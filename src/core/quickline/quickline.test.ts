@@ -1,0 +1,215 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { exactRig, exactTrip, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { parseLogbook, type Entry, type Rig } from '../logbook/index.js';
+import { METRIC } from '../units/index.js';
+import { completions, understand, type QuickContext } from './index.js';
+
+const rig: Rig = {
+	...exactRig,
+	tanks: [
+		...exactRig.tanks,
+		{ id: 'jug', name: 'Jug', holds: 'fresh', nominalL: 20, reserveL: 0, feeds: 'main', portable: true }
+	],
+	instruments: [
+		...exactRig.instruments,
+		{ id: 'dip', kind: 'rod', name: 'Dip stick', tank: 'main' },
+		{
+			id: 'sender',
+			kind: 'gauge',
+			name: 'Main sender',
+			tank: 'main',
+			curve: [
+				{ reads: 0, litres: 0 },
+				{ reads: 100, litres: 100 }
+			]
+		}
+	],
+	care: [{ id: 'filter', name: 'Change the filter' }]
+};
+const stop = {
+	id: 'ford',
+	name: 'Tamsel Ford',
+	arrive: '2027-05-05T10:00:00Z',
+	depart: '2027-05-05T11:00:00Z',
+	legKm: 3,
+	services: []
+};
+/** Wednesday 5 May 2027, 10:20 local, an hour ahead of UTC. */
+const context: QuickContext = {
+	rig,
+	trip: { ...exactTrip, stops: [stop] },
+	nowMs: Date.parse('2027-05-05T10:20:00+01:00'),
+	timeZone: 'Europe/London',
+	units: METRIC
+};
+const matches = (text: string, more: Partial<QuickContext> = {}) => {
+	const answer = understand(text, { ...context, ...more });
+	return answer.kind === 'understood' ? answer.matches : [];
+};
+const first = (text: string, more: Partial<QuickContext> = {}) => matches(text, more)[0]?.draft;
+const problemOf = (text: string) => {
+	const answer = understand(text, context);
+	return answer.kind === 'problem' ? answer.problem : undefined;
+};
+
+describe('lines as a person would say them', () => {
+	it.each<[string, object]>([
+		['shower', { kind: 'use', habit: 'shower', times: 1 }],
+		['shower 2', { kind: 'use', habit: 'shower', times: 2 }],
+		['2 showers', { kind: 'use', habit: 'shower', times: 2 }],
+		['shower 9,5 L', { kind: 'use', habit: 'shower', times: 1, litres: 9.5, source: 'meter' }],
+		['2 showers 20 litres', { kind: 'use', habit: 'shower', times: 2, litres: 20 }],
+		['fill 60', { kind: 'fill', tank: 'main', litres: 60 }],
+		['fill main full', { kind: 'fill', tank: 'main', to: 'full' }],
+		['fill full', { kind: 'fill', tank: 'main', to: 'full' }],
+		['fill jug 12', { kind: 'fill', tank: 'jug', litres: 12 }],
+		['dump grey', { kind: 'dump', tank: 'grey', to: 'empty' }],
+		['dump cassette', { kind: 'dump', tank: 'black', to: 'empty' }],
+		['dump grey 20', { kind: 'dump', tank: 'grey', litres: 20 }],
+		['dump grey overboard', { kind: 'dump', tank: 'grey', where: 'overboard' }],
+		['meter 412.6', { kind: 'reading', instrument: 'pump', value: 412.6 }],
+		['pump meter 84', { kind: 'reading', instrument: 'pump', value: 84 }],
+		['meter reset', { kind: 'reading', instrument: 'pump', value: 0, reset: true }],
+		['reset meter 110', { kind: 'reading', instrument: 'pump', value: 110, reset: true }],
+		['rod 118', { kind: 'reading', instrument: 'dip', value: 118 }],
+		['rod 11,8 cm', { kind: 'reading', instrument: 'dip', value: 118 }],
+		[
+			'rod 118 roll 2 pitch -1.5',
+			{ kind: 'reading', instrument: 'dip', value: 118, rollDeg: 2, pitchDeg: -1.5 }
+		],
+		['grey 2/3', { kind: 'reading', instrument: 'lights', value: '2/3' }],
+		['grey lights two thirds', { kind: 'reading', instrument: 'lights', value: '2/3' }],
+		['gauge grey empty', { kind: 'reading', instrument: 'lights', value: 'empty' }],
+		['main 60 %', { kind: 'reading', instrument: 'sender', value: 60 }],
+		['main 3/4', { kind: 'reading', instrument: 'sender', value: 75 }],
+		['full grey', { kind: 'mark', tank: 'grey', state: 'full' }],
+		['main empty', { kind: 'mark', tank: 'main', state: 'empty' }],
+		['crew 3', { kind: 'crew', persons: 3 }],
+		['note hose drips at 08:15', { kind: 'note', text: 'hose drips' }],
+		['transfer jug main 10', { kind: 'transfer', fromTank: 'jug', toTank: 'main', litres: 10 }],
+		['pour jug into main', { kind: 'transfer', fromTank: 'jug', toTank: 'main', until: 'from-empty' }],
+		['pour jug', { kind: 'transfer', fromTank: 'jug', toTank: 'main', until: 'from-empty' }],
+		['mains on', { kind: 'hookup', mains: true, sewer: false }],
+		['short showers on', { kind: 'measure', measure: 'short', on: true }],
+		['arrive tamsel', { kind: 'stop', stop: 'ford', event: 'arrive' }],
+		['depart', { kind: 'stop', stop: 'ford', event: 'depart' }],
+		['done filter', { kind: 'care', task: 'filter' }]
+	])('%s', (text, draft) => expect(first(text)).toMatchObject(draft));
+
+	it('takes gallons, typed or chosen', () => {
+		expect(first('fill 12 gal')).toMatchObject({ litres: 12 * 3.785411784 });
+		expect(first('fill 12', { units: { ...METRIC, volume: 'impGal' } })).toMatchObject({
+			litres: 12 * 4.54609
+		});
+	});
+});
+
+describe('times', () => {
+	it.each([
+		['yesterday 21:30 dishes', '2027-05-04T21:30:00+01:00'],
+		['dishes yesterday 21:30', '2027-05-04T21:30:00+01:00'],
+		['08:15 shower', '2027-05-05T08:15:00+01:00'],
+		['shower -2h', '2027-05-05T08:20:00+01:00'],
+		['-30min shower', '2027-05-05T09:50:00+01:00'],
+		['dishes 90 min ago', '2027-05-05T08:50:00+01:00'],
+		['tue 18:00 dump grey', '2027-05-04T18:00:00+01:00'],
+		['2027-05-01 07:10 shower 2', '2027-05-01T07:10:00+01:00'],
+		['shower', '2027-05-05T10:20:00+01:00']
+	])('%s', (text, at) => expect(first(text)?.at).toBe(at));
+	it('offers yesterday and today for a time that is still to come', () =>
+		expect(matches('22:30 shower').map(({ draft, warns }) => [draft.at, warns !== undefined])).toEqual([
+			['2027-05-04T22:30:00+01:00', true],
+			['2027-05-05T22:30:00+01:00', true]
+		]));
+});
+
+it('offers each tank or habit that may be meant', () => {
+	const two: Rig = {
+		...rig,
+		tanks: [{ id: 'aft', name: 'Aft', holds: 'fresh', nominalL: 200, reserveL: 5 }, ...rig.tanks]
+	};
+	expect(matches('fill 60', { rig: two }).map(({ draft }) => draft)).toMatchObject([
+		{ tank: 'aft' },
+		{ tank: 'main' }
+	]);
+	expect(matches('grey full').map(({ draft }) => draft.kind)).toEqual(['reading', 'mark']);
+});
+
+it('says what it understood, and warns at the act', () => {
+	expect(matches('shower 2')[0]?.says).toBe('Shower × 2, 16\u00a0L from Main to Grey');
+	expect(matches('dump grey ground')[0]?.warns).toMatch(/local rules/);
+	expect(matches('fill 40', { levels: new Map([['main', 90]]) })[0]?.warns).toMatch(/thought to hold 90/);
+});
+
+describe('nonsense is explained', () => {
+	it.each([
+		['flurble', /“flurble” is no habit, tank or instrument of Paper van\. Try/],
+		['fill', /How much\?/],
+		['fill 900', /Main holds 100\u00a0L; 900\u00a0L do not fit/],
+		['fill cellar 20', /“cellar” is no tank/],
+		['meter', /What does it show\?/],
+		['rod', /How deep\?/],
+		['rod 118 roll 60', /at most 45°/],
+		['crew many', /How many/],
+		['shower 5000', /not likely/],
+		['yesterday', /what happened then/],
+		['note', /What is the note\?/],
+		['gauge grey 7/8', /What does Grey lights show\? One of “empty”, “1\/3”/]
+	])('%s', (text, words) => expect(problemOf(text)).toMatch(words));
+	it('an empty line is nothing', () => expect(understand('  ', context)).toEqual({ kind: 'nothing' }));
+});
+
+it('completes what is begun', () => {
+	expect(completions('sh', context)).toContain('shower');
+	expect(completions('gauge grey', context)).toContain('gauge grey 2/3');
+	expect(completions('', context)).toEqual([]);
+});
+
+it('never fails, and whatever it understands is a valid entry', () => {
+	const word = fc.constantFrom(
+		'shower',
+		'grey',
+		'main',
+		'fill',
+		'dump',
+		'full',
+		'meter',
+		'rod',
+		'2/3',
+		'12,5',
+		'60',
+		'L',
+		'gal',
+		'%',
+		'yesterday',
+		'21:30',
+		'-2h',
+		'note',
+		'crew',
+		'pour',
+		'jug',
+		'on',
+		'mains',
+		'<b>',
+		'reset',
+		'½'
+	);
+	fc.assert(
+		fc.property(
+			fc.oneof(
+				fc.string(),
+				fc.array(word, { maxLength: 6 }).map((words) => words.join(' '))
+			),
+			(text) => {
+				for (const { draft } of matches(text)) {
+					const entry = { ...draft, id: 'x', rig: 'rig' } as Entry;
+					expect(parseLogbook(logbookOf([entry], rig, [{ ...exactTrip, stops: [stop] }]))).toMatchObject({
+						ok: true
+					});
+				}
+			}
+		),
+		{ numRuns: 400 }
+	);
+});

@@ -1,0 +1,190 @@
+import { zonedIso, type EntryDraft } from '../logbook/index.js';
+import { listed } from '../verdict/index.js';
+import { isProblem, problem, type Answer, type QuickContext, type Reading } from './context.js';
+import { dumpLine, fillLine, transferLine, useLine } from './movements.js';
+import { meaningful, namedBy } from './names.js';
+import { gaugeHelp, gaugeLine, markLine, meterLine, rodLine, stopLine } from './observations.js';
+import { takeTime, type Moment } from './time.js';
+import { readLine, type Line } from './tokens.js';
+
+/** One way to understand a whole line: the entry it makes, and the same in words. */
+export interface Understood {
+	readonly draft: EntryDraft;
+	readonly atMs: number;
+	readonly says: string;
+	readonly warns?: string;
+}
+
+/** What a line may mean, likeliest first; or, when it means nothing, why and what would. */
+export type QuickAnswer =
+	| { readonly kind: 'nothing' }
+	| { readonly kind: 'understood'; readonly matches: readonly Understood[] }
+	| { readonly kind: 'problem'; readonly problem: string };
+
+const MOST_MATCHES = 6;
+
+const SWITCH: Readonly<Record<string, boolean>> = { on: true, off: false, start: true, stop: false };
+
+function switchLine(line: Line, context: QuickContext): Answer | undefined {
+	const state = line.words.map((word) => SWITCH[word]).find((on) => on !== undefined);
+	if (state === undefined) return undefined;
+	const words = meaningful(line.words).filter((word) => SWITCH[word] === undefined);
+	const says = state ? 'on' : 'off';
+	if (words.includes('mains') || words.includes('hookup'))
+		return [
+			{
+				happening: { kind: 'hookup', mains: state, sewer: context.sewer ?? false },
+				says: `Water hook-up ${says}`,
+				...(state ? { warns: 'A pressure regulator at the tap protects the pipes.' } : {})
+			}
+		];
+	if (words.includes('sewer'))
+		return [
+			{
+				happening: { kind: 'hookup', mains: context.mains ?? false, sewer: state },
+				says: `Sewer hook-up ${says}`
+			}
+		];
+	const measures = namedBy(words, context.rig.measures);
+	return measures.length > 0
+		? measures.map((measure) => ({
+				happening: { kind: 'measure', measure: measure.id, on: state },
+				says: `${measure.name}: ${says} from now`
+			}))
+		: undefined;
+}
+
+function crewLine(line: Line): Answer {
+	const persons = line.figures[0]?.value;
+	if (persons === undefined || !Number.isInteger(persons) || persons < 0 || persons > 60)
+		return problem('How many are aboard? Say it as in “crew 3”.');
+	return [{ happening: { kind: 'crew', persons }, says: `${persons} aboard from now on` }];
+}
+
+function careLine(words: readonly string[], context: QuickContext): Answer {
+	const tasks = namedBy(meaningful(words), context.rig.care);
+	if (tasks.length === 0)
+		return problem(
+			context.rig.care.length > 0
+				? `What was done? There is ${listed(context.rig.care.map(({ name }) => name))}.`
+				: 'This rig has no care tasks yet.'
+		);
+	return tasks.map((task) => ({ happening: { kind: 'care', task: task.id }, says: `Done: ${task.name}` }));
+}
+
+/** Lines that begin with a verb of their own. */
+function verbLine(text: string, line: Line, context: QuickContext): Answer | undefined {
+	const [verb = '', ...rest] = line.words;
+	const after: Line = { ...line, words: rest };
+	switch (verb) {
+		case 'fill':
+		case 'filled':
+			return fillLine(after, context);
+		case 'dump':
+		case 'dumped':
+			return dumpLine(after, context);
+		case 'transfer':
+		case 'pour':
+		case 'poured':
+			return transferLine(after, context);
+		case 'full':
+		case 'empty':
+			return markLine(verb, rest, context);
+		case 'crew':
+		case 'persons':
+		case 'aboard':
+			return crewLine(after);
+		case 'rod':
+		case 'dip':
+			return rodLine(text, context);
+		case 'arrive':
+		case 'arrived':
+			return stopLine('arrive', rest, context);
+		case 'depart':
+		case 'leave':
+		case 'left':
+			return stopLine('depart', rest, context);
+		case 'done':
+			return careLine(rest, context);
+		default:
+			return undefined;
+	}
+}
+
+/** A tank's name and then its state: seen with one's own eyes. */
+function tankState(line: Line, context: QuickContext): readonly Reading[] {
+	const state = line.words.at(-1);
+	if ((state !== 'full' && state !== 'empty') || line.words.length < 2 || line.figures.length > 0) return [];
+	const answer = markLine(state, line.words.slice(0, -1), context);
+	return isProblem(answer) ? [] : answer;
+}
+
+/** Everything a line may mean without its time. */
+function readingsOf(text: string, context: QuickContext): Answer {
+	const line = readLine(text);
+	const { words } = line;
+	const byVerb = verbLine(text, line, context);
+	if (byVerb) return byVerb;
+	if (words.includes('meter') || words.includes('reset')) return meterLine(line, context);
+	if (words.includes('rod')) return rodLine(text, context);
+	const switched = switchLine(line, context);
+	if (switched) return switched;
+	const used = useLine(line, context);
+	const seen = [...gaugeLine(line, context), ...tankState(line, context)];
+	if (used && !isProblem(used)) return [...used, ...seen];
+	if (seen.length > 0) return seen;
+	if (used) return used;
+	const help = namesAGauge(line, context) ? gaugeHelp(line, context) : undefined;
+	return problem(help ?? notKnown(words, context));
+}
+
+const namesAGauge = (line: Line, context: QuickContext): boolean =>
+	line.words.includes('gauge') ||
+	context.rig.tanks.some(
+		(tank) => namedBy(line.words.slice(0, 1), [tank], ({ holds }) => [holds]).length > 0
+	);
+
+const notKnown = (words: readonly string[], context: QuickContext): string => {
+	const habits = context.rig.habits.slice(0, 3).map(({ name }) => `“${name.toLowerCase()}”`);
+	const said = words.length > 0 ? `“${words.join(' ')}” is` : 'That is';
+	return `${said} no habit, tank or instrument of ${context.rig.name}. Try ${listed([...habits, '“fill 40”', '“dump grey”', '“note …”'])}.`;
+};
+
+const NOTE = /^note\b\s*/i;
+
+const understood = (reading: Reading, moment: Moment, context: QuickContext): Understood => {
+	const warns = [reading.warns, moment.warns].filter((text) => text !== undefined).join(' ');
+	return {
+		draft: {
+			...reading.happening,
+			at: zonedIso(moment.ms, context.timeZone),
+			...(context.trip ? { trip: context.trip.id } : {}),
+			source: ('source' in reading.happening && reading.happening.source) || 'hand'
+		} as EntryDraft,
+		atMs: moment.ms,
+		says: reading.says,
+		...(warns === '' ? {} : { warns })
+	};
+};
+
+/**
+ * Understands a line as a person would say it: `shower 2`, `fill 60`, `dump grey`, `meter 412.6`, `rod 118`,
+ * `grey 2/3`, `yesterday 21:30 dishes`, `crew 3`, `full grey`, `note hose drips`.
+ */
+export function understand(text: string, context: QuickContext): QuickAnswer {
+	if (text.trim() === '') return { kind: 'nothing' };
+	const timed = takeTime(text, context.nowMs, context.timeZone);
+	if (timed.rest === '') return { kind: 'problem', problem: 'And what happened then?' };
+	const note = NOTE.exec(timed.rest);
+	const readings: Answer = note
+		? noteLine(timed.rest.slice(note[0].length))
+		: readingsOf(timed.rest, context);
+	if (isProblem(readings)) return { kind: 'problem', problem: readings.problem };
+	const matches = readings.flatMap((reading) =>
+		timed.moments.map((moment) => understood(reading, moment, context))
+	);
+	return { kind: 'understood', matches: matches.slice(0, MOST_MATCHES) };
+}
+
+const noteLine = (text: string): Answer =>
+	text === '' ? problem('What is the note?') : [{ happening: { kind: 'note', text }, says: `Note: ${text}` }];
