@@ -1,5 +1,6 @@
 export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
-export { ABSURD_LITRES, logbookJsonSchema } from './schema.js';
+export { ABSURD_LITRES, logbookJsonSchema, schemas } from './schema.js';
+export { problemsOf } from './problems.js';
 export type {
 	Entry,
 	EntryDraft,

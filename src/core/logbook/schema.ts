@@ -393,3 +393,6 @@ export const logbookSchema = z.looseObject({
 
 /** The published JSON Schema (draft 2020-12) of the file format, made from the same source as the validator. */
 export const logbookJsonSchema = (): object => z.toJSONSchema(logbookSchema, { io: 'input' });
+
+/** Parts of the schema that other bodies are made of. */
+export const schemas = Object.freeze({ instant, shape: shapeSchema });

@@ -1,0 +1,12 @@
+export {
+	assess,
+	boundOf,
+	effectOf,
+	LOOK_AHEAD_DAYS,
+	type Assessment,
+	type DayFlag,
+	type Effect,
+	type FoundWords,
+	type TankOutlook
+} from './assess.js';
+export { currentTrip, tripSpan } from './trips.js';

@@ -1,0 +1,77 @@
+import { parseLogbook, problemsOf, schemas, type Logbook, type Problem, type Shape } from '$core/logbook';
+import * as z from 'zod';
+
+const about = { logbook: z.unknown(), at: schemas.instant };
+const levelsBody = z.looseObject({ ...about, rig: z.string() });
+const forecastBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	days: z.number().min(1).max(366),
+	persons: z.number().nonnegative().max(10_000).optional(),
+	measures: z.array(z.string()).optional(),
+	paths: z.number().int().min(1).max(20_000).optional(),
+	seed: z.number().int().min(-2_147_483_648).max(4_294_967_295).optional()
+});
+const planBody = z.looseObject({ ...about, trip: z.string() });
+const lean = z.number().min(-45).max(45).optional();
+const dipBody = z.looseObject({
+	shape: schemas.shape,
+	depthMm: z.number(),
+	rollDeg: lean,
+	pitchDeg: lean,
+	at: z.looseObject({ xMm: z.number(), yMm: z.number() }).optional()
+});
+
+type Read<T> = { readonly body: T } | { readonly errors: readonly Problem[] };
+
+/** Checks the outer body and the logbook within it; every problem of both is listed. */
+function withLogbook<T extends z.ZodType<{ logbook?: unknown }>>(
+	schema: T,
+	data: unknown
+): Read<z.infer<T> & { logbook: Logbook }> {
+	const outer = schema.safeParse(data);
+	const given = typeof data === 'object' && data !== null && 'logbook' in data ? data.logbook : undefined;
+	const logbook = parseLogbook(given, ['logbook']);
+	const errors = [
+		...(outer.success ? [] : problemsOf(outer.error, data)),
+		...(logbook.ok ? [] : logbook.problems)
+	];
+	return outer.success && logbook.ok ? { body: { ...outer.data, logbook: logbook.value } } : { errors };
+}
+
+const mustBe = (path: string, expected: string, got: string): Problem => ({
+	path,
+	expected,
+	got: JSON.stringify(got)
+});
+
+export function readLevelsBody(data: unknown): Read<z.infer<typeof levelsBody> & { logbook: Logbook }> {
+	const read = withLogbook(levelsBody, data);
+	if ('errors' in read || read.body.logbook.rigs.some(({ id }) => id === read.body.rig)) return read;
+	return { errors: [mustBe('$.rig', 'the id of a rig in the logbook', read.body.rig)] };
+}
+
+export function readForecastBody(data: unknown): Read<z.infer<typeof forecastBody> & { logbook: Logbook }> {
+	const read = withLogbook(forecastBody, data);
+	if ('errors' in read) return read;
+	const { body } = read;
+	const rig = body.logbook.rigs.find(({ id }) => id === body.rig);
+	if (!rig) return { errors: [mustBe('$.rig', 'the id of a rig in the logbook', body.rig)] };
+	const errors = (body.measures ?? []).flatMap((id, i) =>
+		rig.measures.some((measure) => measure.id === id)
+			? []
+			: [mustBe(`$.measures[${i}]`, 'the id of a measure of the rig', id)]
+	);
+	return errors.length > 0 ? { errors } : read;
+}
+
+export function readPlanBody(data: unknown): Read<z.infer<typeof planBody> & { logbook: Logbook }> {
+	const read = withLogbook(planBody, data);
+	if ('errors' in read || read.body.logbook.trips.some(({ id }) => id === read.body.trip)) return read;
+	return { errors: [mustBe('$.trip', 'the id of a trip in the logbook', read.body.trip)] };
+}
+
+export function readDipBody(data: unknown): Read<Omit<z.infer<typeof dipBody>, 'shape'> & { shape: Shape }> {
+	const result = dipBody.safeParse(data);
+	return result.success ? { body: result.data } : { errors: problemsOf(result.error, data) };
+}

@@ -1,0 +1,72 @@
+import { assess, boundOf, effectOf, type Assessment, type Effect } from '$core/assess';
+import { estimate, readLevels, withEntry, type Basis, type Estimate } from '$core/estimate';
+import { instantMs, type Entry, type Logbook, type Trip } from '$core/logbook';
+import { expose } from 'comlink';
+import type { Change } from '$lib/store';
+
+/** What an assessment is asked for. */
+export interface Question {
+	readonly rig: string;
+	readonly trip?: string | undefined;
+	readonly atMs: number;
+	readonly timeZone: string;
+}
+
+let logbook: Logbook | undefined;
+let known:
+	| { readonly question: Question; readonly estimate: Estimate; bound?: ReturnType<typeof boundOf> }
+	| undefined;
+
+const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const;
+
+const needLogbook = (): Logbook => {
+	if (!logbook) throw new Error('The engine has no logbook yet.');
+	return logbook;
+};
+
+const tripOf = ({ trip }: Question): Trip | undefined => logbook?.trips.find(({ id }) => id === trip);
+
+/** The core behind a worker's door: it keeps a copy of the logbook, so that a change travels alone. */
+const engine = {
+	load(whole: Logbook): void {
+		logbook = whole;
+		known = undefined;
+	},
+	change(changes: readonly Change[]): void {
+		const before = needLogbook();
+		const next = { ...before };
+		for (const { kind, value } of changes) {
+			const list = listOf[kind];
+			const others = (next[list] as readonly { id: string }[]).filter(({ id }) => id !== value.id);
+			Object.assign(next, { [list]: [...others, value] });
+		}
+		logbook = next;
+		known = undefined;
+	},
+	assess(question: Question): Assessment {
+		const believed = estimate(needLogbook(), question.rig, question.atMs);
+		known = { question, estimate: believed };
+		return assess(believed, needLogbook(), { trip: tripOf(question), timeZone: question.timeZone });
+	},
+	/** What an entry would do to the stay. One at the end of the log is added to what is known; an earlier one is replayed in its place. */
+	effect(entry: Entry): Effect | undefined {
+		if (!known || known.question.rig !== entry.rig) return undefined;
+		known.bound ??= boundOf(known.estimate);
+		const last = known.estimate.entries.at(-1);
+		const { question } = known;
+		const { entries, ...rest } = needLogbook();
+		const then =
+			!last || instantMs(entry.at) >= instantMs(last.at)
+				? withEntry(known.estimate, entry)
+				: estimate({ ...rest, entries: [...entries, entry] }, entry.rig, question.atMs);
+		return effectOf(known.estimate, known.bound, then, question.timeZone);
+	},
+	/** Why a tank's level is what it is: the entries that made it. */
+	why(tank: string): readonly Basis[] {
+		return known ? (readLevels(known.estimate).tanks.find(({ id }) => id === tank)?.basis ?? []) : [];
+	}
+};
+
+export type Engine = typeof engine;
+
+expose(engine);

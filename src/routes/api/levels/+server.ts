@@ -1,0 +1,14 @@
+import { estimate, readLevels } from '$core/estimate';
+import { instantMs } from '$core/logbook';
+import { readLevelsBody } from '$lib/server/bodies';
+import { answerJson } from '$lib/server/http';
+import type { RequestHandler } from './$types';
+
+/** How much is in each tank at a moment, and how sure that is. */
+export const POST: RequestHandler = ({ request }) =>
+	answerJson(request, (data) => {
+		const read = readLevelsBody(data);
+		if ('errors' in read) return read;
+		const { logbook, rig, at } = read.body;
+		return { answer: { at, ...readLevels(estimate(logbook, rig, instantMs(at))) } };
+	});
