@@ -5,7 +5,18 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 /** The one direction in which core folders may look: each sees only those to its left. */
-const order = ['units', 'logbook', 'rig', 'estimate', 'habits', 'forecast', 'plan', 'verdict', 'quickline', 'assess'];
+const order = [
+	'units',
+	'logbook',
+	'rig',
+	'estimate',
+	'habits',
+	'forecast',
+	'plan',
+	'verdict',
+	'quickline',
+	'assess'
+];
 const oneWay = order.map((folder, i) => ({
 	files: [`src/core/${folder}/**/*.ts`],
 	rules: {

@@ -9,7 +9,7 @@ export default {
 		alias: { $core: 'src/core', $demo: 'demo' },
 		// Absolute asset paths: the cached shell of `/` also answers for `/trip` when there is no network.
 		paths: { relative: false },
-		version: { name: process.env.DIPSOMETER_BUILD ?? String(Date.now()), pollInterval: 0 },
+		...(process.env.DIPSOMETER_BUILD ? { version: { name: process.env.DIPSOMETER_BUILD } } : {}),
 		// The service worker is registered by hand, so that a new build is taken over at a calm moment.
 		serviceWorker: { register: false },
 		csp: {

@@ -153,7 +153,7 @@ const rig: Rig = {
 			outlet: 'wren-toilet',
 			litresEach: { mean: 0.45, sd: 0.15 },
 			often: { times: 2.5, per: 'person-day' },
-			addsL: 0.2
+			addsL: 0.15
 		}
 	],
 	measures: [
@@ -283,7 +283,7 @@ const CUSTOMS: readonly Custom[] = [
 	{ habit: 'wren-hair', perDay: 0.2, litres: 4.1, scatter: 0.5, hours: [18] },
 	{ habit: 'wren-hands', perDay: 6, litres: 0.42, scatter: 0.1, hours: [7, 8, 12, 13.5, 18.3, 22] },
 	{ habit: 'wren-kettle', perDay: 2.5, litres: 1.25, scatter: 0.2, hours: [7.2, 12.5, 17.5] },
-	{ habit: 'wren-flush', perDay: 5, litres: 0.46, scatter: 0.08, hours: [6.8, 10, 13, 19.5, 23] }
+	{ habit: 'wren-flush', perDay: 4, litres: 0.4, scatter: 0.06, hours: [6.8, 10, 13, 19.5, 23] }
 ];
 
 /** Twelve days in Wren up to a moment, slips and all; the same for the same day. */

@@ -149,7 +149,7 @@ function carriedDays(
 	const fed = rig.tanks.find(({ id }) => id === feeds);
 	const days = ahead.tanks.find(({ id }) => id === feeds)?.byDay;
 	const [one, two] = [days?.[0]?.p50, days?.[1]?.p50];
-	if (!fed || one === undefined || two === undefined || !(one - two > 0) || !(litres > 0)) return {};
+	if (!fed || one === undefined || two === undefined || !(one - two > 0) || !(litres > 0.5)) return {};
 	return { addsDays: litres / (one - two) };
 }
 
@@ -210,38 +210,50 @@ export interface Effect {
 const PREVIEW_PATHS = 250;
 
 /** When the first tank binds, and which; to be compared with and without one more entry. */
-interface Bound {
+export interface Bound {
 	readonly days: number;
 	readonly tank: string | undefined;
 }
 
-export const boundOf = (estimate: Estimate): Bound => {
-	const ahead = forecast(estimate, { days: LOOK_AHEAD_DAYS, paths: PREVIEW_PATHS });
-	return { days: ahead.autonomyDays.p50, tank: ahead.binding[0]?.tank };
+const boundIn = (ahead: Forecast): Bound => {
+	const tank = ahead.binding[0]?.tank;
+	return { days: ahead.tanks.find(({ id }) => id === tank)?.days.p50 ?? LOOK_AHEAD_DAYS, tank };
 };
+
+/** The bound by few paths: good for differences, since the same few are drawn with and without an entry. */
+export const boundOf = (estimate: Estimate): Bound =>
+	boundIn(forecast(estimate, { days: LOOK_AHEAD_DAYS, paths: PREVIEW_PATHS }));
 
 const clock = (ms: number, timeZone: string): string => {
 	const { hour, minute } = zonedTime(ms, timeZone);
 	return `${String(hour).padStart(2, '0')}:${String(minute < 30 ? 0 : 30).padStart(2, '0')}`;
 };
 
-/** What is different with an entry (`then`) from what is known without it. */
-export function effectOf(estimate: Estimate, before: Bound, then: Estimate, timeZone: string): Effect {
-	const after = boundOf(then);
-	const { atMs } = estimate;
+/**
+ * What is different with an entry.
+ *
+ * @param now what *Now* says without it
+ * @param before the bound of the estimate without it, by few paths
+ * @param then the estimate with it
+ */
+export function effectOf(now: Assessment, before: Bound, then: Estimate, timeZone: string): Effect {
 	const levels = new Map(readLevels(then).tanks.map(({ id, litres }) => [id, litres]));
-	const hours = (after.days - before.days) * 24;
-	const name = (tank: string | undefined): string =>
-		tankById(estimate.model.rig, tank ?? '')?.name ?? 'The stay';
-	const say = (days: number): string =>
-		days >= LOOK_AHEAD_DAYS
+	const after = boundOf(then);
+	const shown = boundIn(now.forecast);
+	const change = after.days - before.days;
+	const hours = Math.round(Math.abs(change) * 24);
+	if (hours < 1) return { levels, words: 'The stay is as long as before.', shortens: false };
+	const days = Math.max(0, shown.days + change);
+	const say = (d: number): string =>
+		d >= LOOK_AHEAD_DAYS
 			? `more than ${LOOK_AHEAD_DAYS} days`
-			: sayWhen(atMs + days * DAY_MS, atMs, timeZone);
-	if (Math.abs(hours) < 0.5) return { levels, words: 'The stay is as long as before.', shortens: false };
-	const [from, to] = [say(before.days), say(after.days)];
+			: sayWhen(now.atMs + d * DAY_MS, now.atMs, timeZone);
+	const [from, to] = [say(shown.days), say(days)];
+	const name = tankById(then.model.rig, after.tank ?? '')?.name;
+	const first = after.tank !== before.tank && name ? `, ${name} first` : '';
 	const words =
 		from === to
-			? `${name(after.tank)} binds ${Math.abs(hours) < 1.5 ? 'about an hour' : `${Math.round(Math.abs(hours))} hours`} ${hours < 0 ? 'earlier' : 'later'}, ${after.days < LOOK_AHEAD_DAYS ? clock(atMs + after.days * DAY_MS, timeZone) : ''}`
-			: `${from} becomes ${to}${after.tank !== before.tank && after.tank ? `, ${name(after.tank)} first` : ''}`;
-	return { levels, words: `${words.charAt(0).toUpperCase()}${words.slice(1)}.`, shortens: hours < 0 };
+			? `${hours === 1 ? 'An hour' : `${hours} hours`} ${change < 0 ? 'less' : 'more'}: ${clock(now.atMs + days * DAY_MS, timeZone)}`
+			: `${from} becomes ${to}${first}`;
+	return { levels, words: `${words.charAt(0).toUpperCase()}${words.slice(1)}.`, shortens: change < 0 };
 }

@@ -4,6 +4,7 @@ export {
 	effectOf,
 	LOOK_AHEAD_DAYS,
 	type Assessment,
+	type Bound,
 	type DayFlag,
 	type Effect,
 	type FoundWords,

@@ -19,3 +19,4 @@ export {
 	type Flow,
 	type Regime
 } from './flow.js';
+export { firstEntries, startingRig, type Beginning } from './starting.js';

@@ -16,14 +16,15 @@ const dayWord = (day: number, options: Intl.DateTimeFormatOptions): string =>
 const WEEK = 6;
 
 const named = (day: number, today: number): string =>
-	day - today > WEEK || day < today
+	Math.abs(day - today) > WEEK
 		? dayWord(day, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '')
 		: dayWord(day, { weekday: 'long' });
 
-/** A day as people say it: `today`, `tomorrow`, `Thursday`, `Thu 12 Jun`. */
+/** A day as people say it: `yesterday`, `today`, `tomorrow`, `Thursday`, `Thu 12 Jun`. */
 export function sayDay(ms: number, nowMs: number, timeZone: string): string {
 	const [then, now] = [localTime(ms, timeZone).day, localTime(nowMs, timeZone).day];
 	if (then === now) return 'today';
+	if (then === now - 1) return 'yesterday';
 	return then === now + 1 ? 'tomorrow' : named(then, now);
 }
 

@@ -1,4 +1,5 @@
 import { parseLogbook, problemsOf, schemas, type Logbook, type Problem, type Shape } from '$core/logbook';
+import type { RodPlace } from '$core/rig';
 import * as z from 'zod';
 
 const about = { logbook: z.unknown(), at: schemas.instant };
@@ -71,7 +72,15 @@ export function readPlanBody(data: unknown): Read<z.infer<typeof planBody> & { l
 	return { errors: [mustBe('$.trip', 'the id of a trip in the logbook', read.body.trip)] };
 }
 
-export function readDipBody(data: unknown): Read<Omit<z.infer<typeof dipBody>, 'shape'> & { shape: Shape }> {
+interface Dip {
+	readonly shape: Shape;
+	readonly depthMm: number;
+	readonly rollDeg?: number | undefined;
+	readonly pitchDeg?: number | undefined;
+	readonly at?: RodPlace | undefined;
+}
+
+export function readDipBody(data: unknown): Read<Dip> {
 	const result = dipBody.safeParse(data);
 	return result.success ? { body: result.data } : { errors: problemsOf(result.error, data) };
 }

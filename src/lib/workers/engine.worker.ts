@@ -1,5 +1,5 @@
-import { assess, boundOf, effectOf, type Assessment, type Effect } from '$core/assess';
-import { estimate, readLevels, withEntry, type Basis, type Estimate } from '$core/estimate';
+import { assess, boundOf, effectOf, type Assessment, type Bound, type Effect } from '$core/assess';
+import { estimate, withEntry, type Estimate } from '$core/estimate';
 import { instantMs, type Entry, type Logbook, type Trip } from '$core/logbook';
 import { expose } from 'comlink';
 import type { Change } from '$lib/store';
@@ -45,8 +45,9 @@ const engine = {
 	},
 	assess(question: Question): Assessment {
 		const believed = estimate(needLogbook(), question.rig, question.atMs);
-		known = { question, estimate: believed };
-		return assess(believed, needLogbook(), { trip: tripOf(question), timeZone: question.timeZone });
+		const now = assess(believed, needLogbook(), { trip: tripOf(question), timeZone: question.timeZone });
+		known = { question, estimate: believed, now };
+		return now;
 	},
 	/** What an entry would do to the stay. One at the end of the log is added to what is known; an earlier one is replayed in its place. */
 	effect(entry: Entry): Effect | undefined {
@@ -59,11 +60,7 @@ const engine = {
 			!last || instantMs(entry.at) >= instantMs(last.at)
 				? withEntry(known.estimate, entry)
 				: estimate({ ...rest, entries: [...entries, entry] }, entry.rig, question.atMs);
-		return effectOf(known.estimate, known.bound, then, question.timeZone);
-	},
-	/** Why a tank's level is what it is: the entries that made it. */
-	why(tank: string): readonly Basis[] {
-		return known ? (readLevels(known.estimate).tanks.find(({ id }) => id === tank)?.basis ?? []) : [];
+		return effectOf(known.now, known.bound, then, question.timeZone);
 	}
 };
 

@@ -1,0 +1,80 @@
+// npm test: installs what is missing, then lint, types, unit tests, build and browser tests; counts over all runners.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { installChromium, installPackages } from './setup.mjs';
+
+installPackages();
+installChromium();
+
+const reports = mkdtempSync(join(tmpdir(), 'dipsometer-'));
+const unitReport = join(reports, 'unit.json');
+const browserReport = join(reports, 'browser.json');
+
+/** A step that passes or fails as a whole. */
+const whole = (ok) => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
+const readReport = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : undefined);
+
+const STEPS = [
+	{ name: 'lint: prettier', command: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] },
+	{ name: 'lint: eslint', command: ['npx', 'eslint', '.'] },
+	{
+		name: 'types',
+		command: [
+			'npx',
+			'svelte-check',
+			'--tsconfig',
+			'./tsconfig.json',
+			'--fail-on-warnings',
+			'--output',
+			'human'
+		]
+	},
+	{ name: 'types of the core', command: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] },
+	{
+		name: 'unit tests',
+		command: [
+			'npx',
+			'vitest',
+			'run',
+			'--reporter=default',
+			'--reporter=json',
+			`--outputFile.json=${unitReport}`
+		],
+		count: (ok) => {
+			const report = readReport(unitReport);
+			if (!report) return whole(false);
+			const { numPassedTests: passed, numFailedTests: failed } = report;
+			return { passed, failed: failed + (ok || failed > 0 ? 0 : 1) };
+		}
+	},
+	{ name: 'build', command: ['npx', 'vite', 'build', '--logLevel', 'warn'] },
+	{
+		name: 'browser tests',
+		command: ['npx', 'playwright', 'test', '--reporter=list,json'],
+		env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
+		count: (ok) => {
+			const stats = readReport(browserReport)?.stats;
+			if (!stats) return whole(false);
+			return {
+				passed: stats.expected + stats.flaky,
+				failed: stats.unexpected + (ok || stats.unexpected > 0 ? 0 : 1)
+			};
+		}
+	}
+];
+
+spawnSync('npx', ['svelte-kit', 'sync'], { stdio: 'inherit' });
+const total = { passed: 0, failed: 0 };
+for (const { name, command, count = whole, env = {} } of STEPS) {
+	console.log(`\n— ${name}`);
+	const [program, ...args] = command;
+	const { status } = spawnSync(program, args, { stdio: 'inherit', env: { ...process.env, ...env } });
+	const { passed, failed } = count(status === 0);
+	console.log(`— ${name}: ${failed === 0 ? 'ok' : `${failed} failed`}`);
+	total.passed += passed;
+	total.failed += failed;
+}
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exitCode = total.failed === 0 && total.passed > 0 ? 0 : 1;

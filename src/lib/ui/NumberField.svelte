@@ -1,0 +1,113 @@
+<script lang="ts">
+	import {
+		formatPlain,
+		parseNumber,
+		parseQuantity,
+		unitSymbol,
+		type Measurand,
+		type UnitChoice
+	} from '$core/units';
+
+	interface Props {
+		label: string;
+		/** in the base unit; undefined when empty */
+		value: number | undefined;
+		/** what it measures; a plain number when absent */
+		of?: Measurand;
+		units?: UnitChoice;
+		/** a unit that is only written behind the field */
+		suffix?: string;
+		hint?: string;
+		optional?: boolean;
+		error?: string | undefined;
+		onchange?: (value: number | undefined) => void;
+	}
+	let {
+		label,
+		value = $bindable(),
+		of,
+		units,
+		suffix,
+		hint,
+		optional = false,
+		error,
+		onchange
+	}: Props = $props();
+	const id = $props.id();
+	const shown = (base: number | undefined): string =>
+		base === undefined ? '' : of && units ? formatPlain(base, of, units) : String(base);
+	// What is typed stays as typed; only a value from elsewhere rewrites it.
+	let text = $state('');
+	let written: number | undefined | null = null;
+	$effect.pre(() => {
+		if (value !== written) {
+			text = shown(value);
+			written = value;
+		}
+	});
+	const read = $derived(
+		text.trim() === '' ? undefined : of && units ? parseQuantity(text, of, units) : parseNumber(text)
+	);
+	const wrong = $derived(
+		text.trim() === '' ? (optional ? undefined : 'needed') : read === undefined ? 'not a number' : undefined
+	);
+
+	function typed(): void {
+		written = read;
+		value = read;
+		onchange?.(read);
+	}
+</script>
+
+<div class="field">
+	<label for={id}
+		>{label}{#if optional}<span class="soft"> (optional)</span>{/if}</label
+	>
+	<span class="entry">
+		<input
+			{id}
+			bind:value={text}
+			oninput={typed}
+			inputmode="decimal"
+			autocomplete="off"
+			aria-invalid={Boolean(error ?? (text !== '' && wrong))}
+			aria-describedby="{id}-hint"
+		/>
+		<span class="soft">{suffix ?? (of && units ? unitSymbol(units[of]) : '')}</span>
+	</span>
+	<p id="{id}-hint" class="hint" class:error={error ?? (text !== '' && wrong)}>
+		{error ?? (text !== '' && wrong ? wrong : (hint ?? ''))}
+	</p>
+</div>
+
+<style>
+	.field {
+		display: grid;
+		gap: 0.15rem;
+		min-width: 0;
+	}
+	label {
+		font-weight: 600;
+		font-size: var(--step--1);
+	}
+	.entry {
+		display: flex;
+		gap: var(--gap-2);
+		align-items: center;
+	}
+	input {
+		width: 100%;
+		min-width: 4rem;
+		font-variant-numeric: tabular-nums;
+	}
+	.hint {
+		font-size: var(--step--1);
+		color: var(--soft-ink);
+	}
+	.hint:empty {
+		display: none;
+	}
+	.hint.error {
+		color: var(--caution);
+	}
+</style>

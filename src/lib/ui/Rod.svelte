@@ -1,0 +1,141 @@
+<script lang="ts">
+	import type { UnitChoice } from '$core/units';
+	import { rodGeometry, type RodFacts } from './rodGeometry';
+
+	interface Props {
+		facts: RodFacts;
+		size: 'large' | 'slim' | 'tiny';
+		units: UnitChoice;
+		/** read to those who do not see the rod */
+		label: string;
+		/** this tank binds first */
+		first?: boolean;
+		heightPx?: number;
+	}
+	const { facts, size, units, label, first = false, heightPx }: Props = $props();
+
+	const SIZES = {
+		large: { width: 54, height: 340, left: 44, right: 84 },
+		slim: { width: 24, height: 118, left: 3, right: 18 },
+		tiny: { width: 12, height: 34, left: 2, right: 2 }
+	};
+	const id = $props.id();
+	const dims = $derived({ ...SIZES[size], ...(heightPx ? { height: heightPx } : {}) });
+	const rod = $derived(rodGeometry(facts, dims.height, units));
+	const PAD = 10;
+</script>
+
+<svg
+	class={facts.holds}
+	width={dims.left + dims.width + dims.right}
+	height={dims.height + 2 * PAD}
+	role="img"
+	aria-label={label}
+>
+	<defs>
+		<pattern id="{id}-damp" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+			<rect class="wet" width="2.6" height="6" />
+		</pattern>
+		<pattern id="{id}-kept" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+			<rect class="caution" width="2" height="5" />
+		</pattern>
+	</defs>
+	<g transform="translate({dims.left} {PAD})">
+		<rect class="air" width={dims.width} height={dims.height} />
+		<rect class="wet moving" y={rod.wet.y} width={dims.width} height={rod.wet.height} />
+		<rect class="moving" y={rod.damp.y} width={dims.width} height={rod.damp.height} fill="url(#{id}-damp)" />
+		<rect y={rod.kept.y} width={dims.width} height={rod.kept.height} fill="url(#{id}-kept)" />
+		<rect class="frame" width={dims.width} height={dims.height} />
+		{#if size !== 'tiny'}
+			<line class="level" x1="-2" x2={dims.width + 2} y1={rod.levelY} y2={rod.levelY} />
+		{/if}
+		{#if size === 'large'}
+			{#each rod.ticks as tick (tick.y)}
+				<line class="tick" x1={tick.label === undefined ? -6 : -9} x2="0" y1={tick.y} y2={tick.y} />
+				{#if tick.label !== undefined}
+					<text class="notch" x="-13" y={tick.y + 4}>{tick.label}</text>
+				{/if}
+			{/each}
+			{#each rod.flags as flag (flag.label + flag.y)}
+				<g class="flag" class:binds={flag.binds && first} transform="translate({dims.width} {flag.y})">
+					<line x1="1" x2="12" />
+					<path d="M12 -10h32l9 10-9 10h-32z" />
+					<text x="29" y="4.500">{flag.label}</text>
+				</g>
+			{/each}
+		{:else if size === 'slim' && first}
+			<path class="pennant" d="M{dims.width + 4} {rod.levelY - 5}l11 5l-11 5z" />
+		{/if}
+	</g>
+</svg>
+
+<style>
+	svg {
+		display: block;
+		overflow: visible;
+		flex: none;
+	}
+	.fresh {
+		--wet: var(--fresh);
+	}
+	.grey {
+		--wet: var(--grey);
+	}
+	.black {
+		--wet: var(--black);
+	}
+	.wet {
+		fill: var(--wet);
+	}
+	.air {
+		fill: var(--air);
+	}
+	.caution,
+	.pennant {
+		fill: var(--caution);
+	}
+	.frame {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.5;
+	}
+	.level {
+		stroke: var(--ink);
+		stroke-width: 2.5;
+	}
+	.tick {
+		stroke: var(--ink);
+		stroke-width: 1;
+	}
+	.notch {
+		text-anchor: end;
+		font-size: 13px;
+		font-variant-numeric: tabular-nums;
+		fill: var(--soft-ink);
+	}
+	.flag line,
+	.flag path {
+		stroke: var(--ink);
+		stroke-width: 1.2;
+		fill: var(--paper);
+	}
+	.flag text {
+		text-anchor: middle;
+		font-size: 13px;
+		font-weight: 600;
+		fill: var(--ink);
+	}
+	.flag.binds line,
+	.flag.binds path {
+		stroke: var(--caution);
+		fill: var(--caution);
+	}
+	.flag.binds text {
+		fill: var(--on-caution);
+	}
+	.moving {
+		transition:
+			y var(--quick) ease-out,
+			height var(--quick) ease-out;
+	}
+</style>
