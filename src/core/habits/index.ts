@@ -11,3 +11,4 @@ export {
 	type HabitAhead
 } from './daily.js';
 export { prices, type Price } from './prices.js';
+export { totalsOf, type Totals } from './totals.js';

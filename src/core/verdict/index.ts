@@ -10,3 +10,4 @@ export {
 export { findings, type Finding } from './findings.js';
 export { sayFinding } from './sayFinding.js';
 export { flagDay, sayDay, sayWhen } from './when.js';
+export { sayPlan, sayService, type PlanWords } from './sayPlan.js';

@@ -14,7 +14,7 @@ export interface Question {
 
 let logbook: Logbook | undefined;
 let known:
-	| { readonly question: Question; readonly estimate: Estimate; bound?: ReturnType<typeof boundOf> }
+	| { readonly question: Question; readonly estimate: Estimate; readonly now: Assessment; bound?: Bound }
 	| undefined;
 
 const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const;

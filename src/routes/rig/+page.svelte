@@ -1,1 +1,300 @@
-<h1>rig</h1>
+<script lang="ts">
+	import type { Instrument, Tank } from '$core/logbook';
+	import { tankById, usableOf } from '$core/rig';
+	import { formatLitres } from '$core/units';
+	import { useApp } from '$lib/state';
+	import Notice from '$lib/ui/Notice.svelte';
+	import RigForm from '$lib/ui/RigForm.svelte';
+	import type { RigPart } from '$lib/ui/rigFields';
+	import Rod from '$lib/ui/Rod.svelte';
+	import { tankViews } from '$lib/ui/tankView';
+
+	const app = useApp();
+	let open = $state<{ part: RigPart | 'rig'; id?: string; kind?: Instrument['kind'] }>();
+
+	const rig = $derived(app.rig);
+	const units = $derived(app.prefs.current.units);
+	const views = $derived(
+		rig && app.assessment?.rig === rig.id
+			? new Map(tankViews(rig, app.assessment, units, app.timeZone).map((view) => [view.id, view]))
+			: new Map()
+	);
+	const believed = $derived(new Map(app.assessment?.levels.habits.map((habit) => [habit.id, habit])));
+	const litres = (value: number | undefined): string =>
+		value === undefined ? '' : formatLitres(value, units);
+	const nameOf = (id: string): string => (rig && tankById(rig, id)?.name) ?? id;
+
+	/** A usable volume this far over the plate is more likely a slip than a find. */
+	const SUSPICIOUS = 1.15;
+	const suspicion = (tank: Tank): string | undefined =>
+		tank.usableL !== undefined && tank.usableL > SUSPICIOUS * tank.nominalL
+			? `More usable than its plate by ${Math.round((tank.usableL / tank.nominalL - 1) * 100)} %. Is one of them in gallons, or was a jug counted twice?`
+			: tank.reserveL >= usableOf(tank)
+				? 'The reserve is as large as the tank: it binds at once.'
+				: undefined;
+
+	function instrumentText(instrument: Instrument): string {
+		if (instrument.kind === 'meter')
+			return `meter ${{ pump: 'at the pump', fill: 'on the hose', mains: 'at the pressure inlet' }[instrument.place]}, counts ${instrument.counts}`;
+		if (instrument.kind === 'rod') return 'rod, a dipped depth';
+		return `gauge: ${instrument.curve.map(({ reads }) => reads).join(', ')}`;
+	}
+	const often = (times: number, per: string): string =>
+		`${times} × per ${per === 'day' ? 'day' : 'person and day'}`;
+</script>
+
+{#if rig}
+	<div class="page">
+		<header>
+			<h1>{rig.name}</h1>
+			<p class="soft">
+				{rig.kind === 'boat' ? 'Boat' : 'Camper'}, usually {rig.crew} aboard{rig.payloadKg
+					? `, ${rig.payloadKg} kg payload`
+					: ''}
+			</p>
+			<button onclick={() => (open = { part: 'rig' })}>Change rig</button>
+		</header>
+
+		<section>
+			<h2>Tanks</h2>
+			<table>
+				<thead
+					><tr
+						><th></th><th scope="col">Tank</th><th scope="col" class="number">Now</th><th
+							scope="col"
+							class="number">Usable</th
+						><th scope="col" class="number wide">Plate</th><th scope="col" class="number wide">Reserve</th><th
+						></th></tr
+					></thead
+				>
+				<tbody>
+					{#each rig.tanks as tank (tank.id)}
+						{@const view = views.get(tank.id)}
+						<tr>
+							<td class="tiny"
+								>{#if view}<Rod facts={view.facts} size="tiny" {units} label={view.label} />{/if}</td
+							>
+							<th scope="row">
+								{tank.name}<span class="soft"
+									>, {tank.holds}{tank.feeds ? `, poured into ${nameOf(tank.feeds)}` : ''}{tank.joined
+										? `, level with ${nameOf(tank.joined)}`
+										: ''}</span
+								>
+								{#if suspicion(tank)}<span class="mind">{suspicion(tank)}</span>{/if}
+							</th>
+							<td class="number">{view?.level ?? ''}</td>
+							<td class="number">{tank.usableL === undefined ? 'not measured' : litres(tank.usableL)}</td>
+							<td class="number wide">{litres(tank.nominalL)}</td>
+							<td class="number wide">{litres(tank.reserveL)}</td>
+							<td
+								><button
+									class="quiet"
+									onclick={() => (open = { part: 'tanks', id: tank.id })}
+									aria-label="Change {tank.name}">Change</button
+								></td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+			<button onclick={() => (open = { part: 'tanks' })}>Add tank</button>
+		</section>
+
+		<section>
+			<h2>Outlets</h2>
+			{#if rig.outlets.length === 0}<Notice calm
+					><p>
+						No outlet yet: say where water is drawn and where it runs to, and the waste tanks fill by
+						themselves.
+					</p></Notice
+				>{/if}
+			<ul>
+				{#each rig.outlets as outlet (outlet.id)}
+					<li>
+						<strong>{outlet.name}</strong><span>{nameOf(outlet.from)} → {nameOf(outlet.to)}</span><button
+							class="quiet"
+							onclick={() => (open = { part: 'outlets', id: outlet.id })}
+							aria-label="Change {outlet.name}">Change</button
+						>
+					</li>
+				{/each}
+			</ul>
+			<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'outlets' })}
+				>Add outlet</button
+			>
+		</section>
+
+		<section>
+			<h2>Habits</h2>
+			<table>
+				<thead
+					><tr
+						><th scope="col">Habit</th><th scope="col" class="number">As stated</th><th
+							scope="col"
+							class="number">As believed</th
+						><th scope="col" class="wide">Cadence stated</th><th scope="col" class="number wide">Logged</th
+						><th></th></tr
+					></thead
+				>
+				<tbody>
+					{#each rig.habits as habit (habit.id)}
+						{@const known = believed.get(habit.id)}
+						<tr>
+							<th scope="row">{habit.name}</th>
+							<td class="number">{litres(habit.litresEach.mean)}</td>
+							<td class="number">{known ? `${litres(known.litresEach)}` : ''}</td>
+							<td class="wide soft">{often(habit.often.times, habit.often.per)}</td>
+							<td class="number wide">{known?.times ?? 0} ×</td>
+							<td
+								><button
+									class="quiet"
+									onclick={() => (open = { part: 'habits', id: habit.id })}
+									aria-label="Change {habit.name}">Change</button
+								></td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+			<button disabled={rig.outlets.length === 0} onclick={() => (open = { part: 'habits' })}
+				>Add habit</button
+			>
+		</section>
+
+		<section>
+			<h2>Instruments</h2>
+			<ul>
+				{#each rig.instruments as instrument (instrument.id)}
+					<li>
+						<strong>{instrument.name}</strong><span
+							>{nameOf(instrument.tank)}, <span class="soft">{instrumentText(instrument)}</span></span
+						><button
+							class="quiet"
+							onclick={() => (open = { part: 'instruments', id: instrument.id })}
+							aria-label="Change {instrument.name}">Change</button
+						>
+					</li>
+				{/each}
+			</ul>
+			<p class="buttons">
+				{#each [['meter', 'Add meter'], ['gauge', 'Add gauge'], ['rod', 'Add rod']] as const as [kind, label] (kind)}
+					<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'instruments', kind })}
+						>{label}</button
+					>
+				{/each}
+			</p>
+		</section>
+
+		<section>
+			<h2>Measures</h2>
+			<ul>
+				{#each rig.measures as measure (measure.id)}
+					<li>
+						<strong>{measure.name}</strong><span class="soft"
+							>{rig.habits.find(({ id }) => id === measure.habit)?.name}{app.assessment?.measures.includes(
+								measure.id
+							)
+								? ', on now'
+								: ''}</span
+						><button
+							class="quiet"
+							onclick={() => (open = { part: 'measures', id: measure.id })}
+							aria-label="Change {measure.name}">Change</button
+						>
+					</li>
+				{/each}
+			</ul>
+			<button disabled={rig.habits.length === 0} onclick={() => (open = { part: 'measures' })}
+				>Add measure</button
+			>
+		</section>
+	</div>
+	{#if open}
+		<RigForm {app} {rig} part={open.part} id={open.id} kind={open.kind} onclose={() => (open = undefined)} />
+	{/if}
+{/if}
+
+<style>
+	.page {
+		padding: 1.4rem var(--gap-4) var(--gap-4);
+		display: grid;
+		gap: var(--gap-4);
+		align-content: start;
+	}
+	header {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: baseline;
+		gap: var(--gap-2) var(--gap-3);
+	}
+	section {
+		display: grid;
+		gap: var(--gap-2);
+		justify-items: start;
+		min-width: 0;
+	}
+	h2 {
+		font-size: var(--step-1);
+	}
+	th,
+	td {
+		padding: 0.3rem 0.7rem 0.3rem 0;
+		border-top: var(--hairline);
+	}
+	thead th {
+		border: 0;
+		color: var(--soft-ink);
+		font-size: var(--step--1);
+	}
+	thead .number,
+	td.number {
+		white-space: nowrap;
+	}
+	.tiny {
+		width: 1.6rem;
+	}
+	.tiny :global(svg) {
+		margin: -8px 0;
+	}
+	.mind {
+		display: block;
+		color: var(--caution);
+		font-weight: 450;
+		font-size: var(--step--1);
+	}
+	ul {
+		width: 100%;
+	}
+	li {
+		display: grid;
+		grid-template-columns: minmax(7rem, 14rem) minmax(0, 1fr) auto;
+		gap: var(--gap-2);
+		align-items: center;
+		border-top: var(--hairline);
+		padding: 0.15rem 0;
+		overflow-wrap: anywhere;
+	}
+	.buttons {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-2);
+	}
+	@media (max-width: 800px) {
+		.page {
+			padding: var(--gap-3);
+		}
+		.wide {
+			display: none;
+		}
+		th,
+		td {
+			padding-right: 0.45rem;
+		}
+		li {
+			grid-template-columns: minmax(0, 1fr) auto;
+		}
+		li > span {
+			grid-row: 2;
+		}
+	}
+</style>

@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { entry, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { estimate } from '../estimate/index.js';
+import { dailyChange, dayAhead, drawnPerDay, prices, totalsOf } from './index.js';
+
+const at = '2027-05-01T06:00:00Z';
+const known = estimate(logbookOf(freshStart()), 'rig', Date.parse(at));
+const day = dayAhead(known, { persons: 2, measures: [] });
+
+describe('an exact day, by hand', () => {
+	it('draws 8 of showers, 12 of dishes, 4 of flushes', () => {
+		expect(drawnPerDay(day)).toBeCloseTo(24, 12);
+		expect(dailyChange(known, day, 'main')).toEqual({ mean: -24, driftSd: 0, daySd: 0 });
+		expect(dailyChange(known, day, 'grey').mean).toBeCloseTo(20, 12);
+		expect(dailyChange(known, day, 'black').mean).toBeCloseTo(6, 12);
+	});
+	it('a shower costs 8 of the 20 litres a day that fill Grey: 9.6 hours; nothing against the cassette', () => {
+		const against = (tank: string | undefined) =>
+			prices(known, day, tank).map(({ name, litres, hours }) => [name, litres, Math.round(hours * 10) / 10]);
+		expect(against('grey')).toEqual([
+			['Shower', 8, 9.6],
+			['Dishes', 6, 7.2],
+			['Flush', 0.5, 0]
+		]);
+		expect(against('black')[2]).toEqual(['Flush', 0.5, 3]);
+		expect(against(undefined)[0]).toEqual(['Shower', 8, 0]);
+	});
+	it('a measure in force changes what a day takes', () =>
+		expect(drawnPerDay(dayAhead(known, { persons: 2, measures: ['short'] }))).toBeCloseTo(20, 12));
+});
+
+it('adds up a day: measured litres count as measured, void entries not at all', () => {
+	const entries = [
+		entry({ kind: 'use', at, habit: 'shower', times: 2 }),
+		entry({ kind: 'use', at, habit: 'dishes', times: 1, litres: 4.5 }),
+		entry({ kind: 'use', at, habit: 'dishes', times: 9, void: true }),
+		entry({ kind: 'fill', at, tank: 'main', litres: 40 }),
+		entry({ kind: 'fill', at, tank: 'main', to: 'full' }),
+		entry({ kind: 'dump', at, tank: 'grey', to: 'empty' })
+	];
+	expect(totalsOf(entries, new Map([['shower', 8]]))).toEqual({
+		usedL: 20.5,
+		filledL: 40,
+		unmeasuredFills: 1,
+		dumps: 1
+	});
+});

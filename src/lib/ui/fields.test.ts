@@ -1,0 +1,15 @@
+import { expect, it } from 'vitest';
+import { valueAt, withValue } from './fields';
+
+it('reads and puts values at dotted paths, keeping all else', () => {
+	const habit = { name: 'Shower', litresEach: { mean: 8, sd: 2, colour: 'blue' }, mood: 1 };
+	expect(valueAt(habit, 'litresEach.mean')).toBe(8);
+	expect(valueAt(habit, 'often.times')).toBeUndefined();
+	expect(withValue(habit, 'litresEach.mean', 9)).toEqual({
+		...habit,
+		litresEach: { mean: 9, sd: 2, colour: 'blue' }
+	});
+	expect(withValue(habit, 'often.times', 2)).toEqual({ ...habit, often: { times: 2 } });
+	expect(withValue(habit, 'mood', undefined)).toEqual({ name: 'Shower', litresEach: habit.litresEach });
+	expect(habit.litresEach.mean).toBe(8);
+});
