@@ -221,7 +221,7 @@ const PLACES: readonly Point[] = [
 		id: 'demo-tamsel',
 		name: 'Tamsel Ford',
 		position: [-3.47, 57.08],
-		services: [{ ...TAP, note: 'Sign on the tap: drinking water.' }, DRAIN]
+		services: [{ ...TAP, note: 'Sign on the tap: drinking water.' }, DRAIN, DISPOSAL]
 	}
 ];
 
@@ -278,8 +278,8 @@ function tripOf(today: string, timeZone: string): Trip {
 }
 
 const CUSTOMS: readonly Custom[] = [
-	{ habit: 'wren-showering', perDay: 0.85, litres: 8.8, scatter: 1.4, hours: [20, 7.6] },
-	{ habit: 'wren-dishes', perDay: 1.05, litres: 5.8, scatter: 1, hours: [19, 8.5] },
+	{ habit: 'wren-showering', perDay: 1.05, litres: 8.8, scatter: 1.4, hours: [20, 7.6] },
+	{ habit: 'wren-dishes', perDay: 1.4, litres: 5.8, scatter: 1, hours: [19, 8.5] },
 	{ habit: 'wren-hair', perDay: 0.2, litres: 4.1, scatter: 0.5, hours: [18] },
 	{ habit: 'wren-hands', perDay: 6, litres: 0.42, scatter: 0.1, hours: [7, 8, 12, 13.5, 18.3, 22] },
 	{ habit: 'wren-kettle', perDay: 2.5, litres: 1.25, scatter: 0.2, hours: [7.2, 12.5, 17.5] },

@@ -15,8 +15,6 @@
 	import { VIEWS } from '$lib/ui/shortcuts';
 	import { takeOverNewBuilds } from '$lib/ui/takeover';
 	import { tankViews } from '$lib/ui/tankView';
-	import FirstRun from '$lib/ui/FirstRun.svelte';
-	import StoreTrouble from '$lib/ui/StoreTrouble.svelte';
 	import { onMount, type Snippet } from 'svelte';
 	import { Toaster, toast } from 'svelte-sonner';
 	import { tinykeys } from 'tinykeys';
@@ -117,9 +115,9 @@
 {#if app.phase === 'loading'}
 	<p class="wait soft">Reading your logbook…</p>
 {:else if app.phase === 'newer-store' || app.phase === 'unreadable'}
-	<StoreTrouble {app} />
+	{#await import('$lib/ui/StoreTrouble.svelte') then { default: StoreTrouble }}<StoreTrouble {app} />{/await}
 {:else if app.phase === 'first-run'}
-	<FirstRun {app} />
+	{#await import('$lib/ui/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
 {:else if app.rig}
 	<div class="shell">
 		<Header
@@ -188,7 +186,8 @@
 	}
 	.shell {
 		display: grid;
-		grid-template-rows: auto auto 1fr auto;
+		grid-template-rows: auto auto minmax(0, 1fr) auto;
+		grid-template-columns: minmax(0, 1fr);
 		height: 100dvh;
 	}
 	.troubles {
@@ -202,6 +201,7 @@
 		grid-row: 3;
 		min-height: 0;
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 	}
 	.middle.beside {
 		grid-template-columns: auto minmax(0, 1fr);

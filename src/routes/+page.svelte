@@ -12,6 +12,9 @@
 
 	const app = useApp();
 	let asked = $state<string>();
+	let windowPx = $state(800);
+	/** Rods fill the window's height, between what can be read and what is silly. */
+	const rodPx = $derived(Math.min(520, Math.max(220, windowPx - 450)));
 
 	const now = $derived(app.assessment?.rig === app.rig?.id ? app.assessment : undefined);
 	const units = $derived(app.prefs.current.units);
@@ -35,12 +38,14 @@
 	}
 </script>
 
+<svelte:window bind:innerHeight={windowPx} />
+
 {#if app.rig && now}
 	<div class="now">
 		<section class="main">
 			<h1><Spans spans={now.verdict.headline} /></h1>
 			<p class="detail soft"><Spans spans={now.verdict.detail} /></p>
-			<LargeRods {tanks} {units} onwhy={(tank) => (asked = tank)} />
+			<LargeRods {tanks} {units} heightPx={rodPx} onwhy={(tank) => (asked = tank)} />
 		</section>
 		<aside aria-label="What it costs">
 			{#if now.ration}

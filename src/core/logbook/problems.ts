@@ -1,4 +1,4 @@
-import type * as z from 'zod';
+import type * as z from 'zod/mini';
 import type { Problem } from './types.js';
 
 type Path = readonly PropertyKey[];
@@ -88,7 +88,7 @@ function expectation(issue: z.core.$ZodIssue): string {
 }
 
 /** Zod's issues as the contract's `{ path, expected, got }`, in the order found. */
-export const problemsOf = (error: z.ZodError, data: unknown, root: Path = []): readonly Problem[] =>
+export const problemsOf = (error: z.core.$ZodError, data: unknown, root: Path = []): readonly Problem[] =>
 	error.issues.map((issue) => ({
 		path: jsonPath([...root, ...issue.path]),
 		expected: expectation(issue),

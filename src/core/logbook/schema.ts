@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { crossingSides, doubleArea } from './outline.js';
 
 // Compiled validators need `eval`, which the page's security policy forbids.
@@ -9,33 +9,38 @@ export const ABSURD_LITRES = 100_000;
 const LONGEST_NAME = 200;
 const LONGEST_TEXT = 20_000;
 
-const id = z.string().min(1).max(LONGEST_NAME);
-const name = z.string().min(1).max(LONGEST_NAME);
-const text = z.string().max(LONGEST_TEXT);
+const id = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));
+const name = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));
+const text = z.string().check(z.maxLength(LONGEST_TEXT));
 /** ISO 8601 with an offset; the seconds may be left out, which Zod's own format does not allow. */
 const INSTANTS = [z.regexes.datetime({ offset: true }), z.regexes.datetime({ offset: true, precision: -1 })];
-const instant = z
-	.string()
-	.refine((written) => INSTANTS.some((pattern) => pattern.test(written)), {
+const instant = z.string().check(
+	z.refine((written) => INSTANTS.some((pattern) => pattern.test(written)), {
 		params: { expected: 'an instant with offset such as 2027-04-18T07:10:00+02:00' }
-	})
-	.meta({ format: 'date-time' });
+	}),
+	z.meta({ format: 'date-time' })
+);
 const day = z.iso.date();
-const litres = z.number().nonnegative().max(ABSURD_LITRES);
-const positiveLitres = z.number().positive().max(ABSURD_LITRES);
-const millimetres = z.number().positive().max(100_000);
-const notNegative = z.number().nonnegative().max(1e9);
-const count = z.number().nonnegative().max(10_000);
-const share = z.number().min(0).max(1);
-const longitudeLatitude = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]);
+const litres = z.number().check(z.nonnegative(), z.maximum(ABSURD_LITRES));
+const positiveLitres = z.number().check(z.positive(), z.maximum(ABSURD_LITRES));
+const millimetres = z.number().check(z.positive(), z.maximum(100_000));
+const notNegative = z.number().check(z.nonnegative(), z.maximum(1e9));
+const count = z.number().check(z.nonnegative(), z.maximum(10_000));
+const share = z.number().check(z.minimum(0), z.maximum(1));
+const longitudeLatitude = z.tuple([
+	z.number().check(z.minimum(-180), z.maximum(180)),
+	z.number().check(z.minimum(-90), z.maximum(90))
+]);
 const belief = z.looseObject({ mean: notNegative, sd: notNegative });
 
-const corner = z.tuple([z.number().min(-1e5).max(1e5), z.number().min(-1e5).max(1e5)]);
-const outline = z
-	.array(corner)
-	.min(3)
-	.max(1000)
-	.superRefine((corners, context) => {
+const corner = z.tuple([
+	z.number().check(z.minimum(-1e5), z.maximum(1e5)),
+	z.number().check(z.minimum(-1e5), z.maximum(1e5))
+]);
+const outline = z.array(corner).check(
+	z.minLength(3),
+	z.maxLength(1000),
+	z.superRefine((corners, context) => {
 		const sides = crossingSides(corners);
 		if (sides)
 			context.addIssue({
@@ -51,25 +56,28 @@ const outline = z
 				code: 'custom',
 				params: { expected: 'an outline that encloses an area', got: 'a line' }
 			});
-	});
+	})
+);
 
 const rows = z
-	.array(z.looseObject({ depthMm: z.number().nonnegative().max(1e5), litres }))
-	.min(2)
-	.superRefine((table, context) => {
-		table.forEach((row, i) => {
-			const before = table[i - 1];
-			if (before && !(row.depthMm > before.depthMm && row.litres > before.litres))
-				context.addIssue({
-					code: 'custom',
-					path: [i],
-					params: {
-						expected: 'rows that strictly increase in depthMm and in litres',
-						got: `${row.depthMm} mm, ${row.litres} L after ${before.depthMm} mm, ${before.litres} L`
-					}
-				});
-		});
-	});
+	.array(z.looseObject({ depthMm: z.number().check(z.nonnegative(), z.maximum(1e5)), litres }))
+	.check(
+		z.minLength(2),
+		z.superRefine((table, context) => {
+			table.forEach((row, i) => {
+				const before = table[i - 1];
+				if (before && !(row.depthMm > before.depthMm && row.litres > before.litres))
+					context.addIssue({
+						code: 'custom',
+						path: [i],
+						params: {
+							expected: 'rows that strictly increase in depthMm and in litres',
+							got: `${row.depthMm} mm, ${row.litres} L after ${before.depthMm} mm, ${before.litres} L`
+						}
+					});
+			});
+		})
+	);
 
 export const shapeSchema = z.discriminatedUnion('form', [
 	z.looseObject({
@@ -92,10 +100,10 @@ const trialSchema = z.looseObject({
 	id,
 	at: instant,
 	kind: z.enum(['run-dry', 'back-up', 'stepwise', 'bucket']),
-	litres: litres.optional(),
-	readings: z.array(z.looseObject({ litres, reads: z.number() })).optional(),
+	litres: z.optional(litres),
+	readings: z.optional(z.array(z.looseObject({ litres, reads: z.number() }))),
 	used: z.boolean(),
-	note: text.optional()
+	note: z.optional(text)
 });
 
 export const tankSchema = z.looseObject({
@@ -103,18 +111,18 @@ export const tankSchema = z.looseObject({
 	name,
 	holds: z.enum(['fresh', 'grey', 'black']),
 	nominalL: positiveLitres,
-	usableL: positiveLitres.optional(),
+	usableL: z.optional(positiveLitres),
 	reserveL: litres,
-	residualL: litres.optional(),
-	deadL: litres.optional(),
-	feeds: id.optional(),
-	joined: id.optional(),
-	portable: z.boolean().optional(),
-	tareKg: notNegative.optional(),
-	exposure: z.enum(['inside', 'underslung', 'bilge', 'outside']).optional(),
-	shape: shapeSchema.optional(),
-	position: z.looseObject({ xM: z.number(), yM: z.number() }).optional(),
-	trials: z.array(trialSchema).optional()
+	residualL: z.optional(litres),
+	deadL: z.optional(litres),
+	feeds: z.optional(id),
+	joined: z.optional(id),
+	portable: z.optional(z.boolean()),
+	tareKg: z.optional(notNegative),
+	exposure: z.optional(z.enum(['inside', 'underslung', 'bilge', 'outside'])),
+	shape: z.optional(shapeSchema),
+	position: z.optional(z.looseObject({ xM: z.number(), yM: z.number() })),
+	trials: z.optional(z.array(trialSchema))
 });
 
 export const outletSchema = z.looseObject({
@@ -122,8 +130,8 @@ export const outletSchema = z.looseObject({
 	name,
 	from: id,
 	to: id,
-	flowLpm: z.number().positive().max(1000).optional(),
-	meters: z.array(id).optional()
+	flowLpm: z.optional(z.number().check(z.positive(), z.maximum(1000))),
+	meters: z.optional(z.array(id))
 });
 
 export const habitSchema = z.looseObject({
@@ -131,27 +139,27 @@ export const habitSchema = z.looseObject({
 	name,
 	outlet: id,
 	litresEach: belief,
-	often: z.looseObject({ times: count, per: z.enum(['person-day', 'day']), sd: notNegative.optional() }),
-	keptFraction: share.optional(),
-	addsL: litres.optional(),
-	recipe: z
-		.looseObject({
-			warmUpL: litres.optional(),
-			runMin: notNegative.optional(),
-			flowLpm: notNegative.optional(),
-			pauseMin: notNegative.optional(),
-			trickleLpm: notNegative.optional(),
-			basinL: litres.optional(),
-			flushL: litres.optional()
+	often: z.looseObject({ times: count, per: z.enum(['person-day', 'day']), sd: z.optional(notNegative) }),
+	keptFraction: z.optional(share),
+	addsL: z.optional(litres),
+	recipe: z.optional(
+		z.looseObject({
+			warmUpL: z.optional(litres),
+			runMin: z.optional(notNegative),
+			flowLpm: z.optional(notNegative),
+			pauseMin: z.optional(notNegative),
+			trickleLpm: z.optional(notNegative),
+			basinL: z.optional(litres),
+			flushL: z.optional(litres)
 		})
-		.optional()
+	)
 });
 
 const effectSchema = z.discriminatedUnion('kind', [
 	z.looseObject({ kind: z.literal('scale'), factor: notNegative }),
 	z.looseObject({ kind: z.literal('set'), litres }),
 	z.looseObject({ kind: z.literal('rarer'), factor: notNegative }),
-	z.looseObject({ kind: z.literal('reroute'), litres, to: id, replaces: id.optional() }),
+	z.looseObject({ kind: z.literal('reroute'), litres, to: id, replaces: z.optional(id) }),
 	z.looseObject({ kind: z.literal('return'), litres }),
 	z.looseObject({ kind: z.literal('outside') })
 ]);
@@ -161,14 +169,13 @@ export const measureSchema = z.looseObject({
 	name,
 	habit: id,
 	effect: effectSchema,
-	effort: z.number().min(0).max(5).optional()
+	effort: z.optional(z.number().check(z.minimum(0), z.maximum(5)))
 });
 
 const gaugePoint = z.looseObject({ reads: z.union([z.string(), z.number()]), litres });
-const curve = z
-	.array(gaugePoint)
-	.min(1)
-	.superRefine((points, context) => {
+const curve = z.array(gaugePoint).check(
+	z.minLength(1),
+	z.superRefine((points, context) => {
 		const kinds = new Set(points.map((point) => typeof point.reads));
 		if (kinds.size > 1)
 			context.addIssue({
@@ -177,7 +184,8 @@ const curve = z
 			});
 		if (new Set(points.map((point) => point.reads)).size < points.length)
 			context.addIssue({ code: 'custom', params: { expected: 'each reading once', got: 'one twice' } });
-	});
+	})
+);
 
 export const instrumentSchema = z.discriminatedUnion('kind', [
 	z.looseObject({
@@ -186,19 +194,19 @@ export const instrumentSchema = z.discriminatedUnion('kind', [
 		name,
 		place: z.enum(['fill', 'pump', 'mains']),
 		tank: id,
-		unitL: z.number().positive().max(1000),
-		scale: z.number().positive().max(100).optional(),
-		sdFraction: z.number().nonnegative().max(1).optional(),
+		unitL: z.number().check(z.positive(), z.maximum(1000)),
+		scale: z.optional(z.number().check(z.positive(), z.maximum(100))),
+		sdFraction: z.optional(z.number().check(z.nonnegative(), z.maximum(1))),
 		counts: z.enum(['up', 'down'])
 	}),
-	z.looseObject({ id, kind: z.literal('gauge'), name, tank: id, curve, sdL: litres.optional() }),
+	z.looseObject({ id, kind: z.literal('gauge'), name, tank: id, curve, sdL: z.optional(litres) }),
 	z.looseObject({
 		id,
 		kind: z.literal('rod'),
 		name,
 		tank: id,
-		sdMm: z.number().nonnegative().max(1000).optional(),
-		at: z.looseObject({ xMm: z.number(), yMm: z.number() }).optional()
+		sdMm: z.optional(z.number().check(z.nonnegative(), z.maximum(1000))),
+		at: z.optional(z.looseObject({ xMm: z.number(), yMm: z.number() }))
 	})
 ]);
 
@@ -209,30 +217,30 @@ const containerSchema = z.looseObject({
 	capacityL: positiveLitres,
 	headroomL: litres,
 	tareKg: notNegative,
-	count: z.number().int().nonnegative().max(1000),
-	minutesPerLoad: notNegative.optional()
+	count: z.int().check(z.nonnegative(), z.maximum(1000)),
+	minutesPerLoad: z.optional(notNegative)
 });
 
 const careSchema = z.looseObject({
 	id,
 	name,
-	every: z.looseObject({ days: notNegative.optional(), litres: notNegative.optional() }).optional(),
-	through: id.optional(),
-	lastDone: instant.optional(),
-	note: text.optional()
+	every: z.optional(z.looseObject({ days: z.optional(notNegative), litres: z.optional(notNegative) })),
+	through: z.optional(id),
+	lastDone: z.optional(instant),
+	note: z.optional(text)
 });
 
 /** When a record that is not an entry was last changed: an addition of ours to the contract, see docs/logbook.md. */
-const edited = instant.optional();
+const edited = z.optional(instant);
 
 export const rigSchema = z.looseObject({
 	id,
 	name,
 	kind: z.enum(['camper', 'boat']),
 	crew: count,
-	payloadKg: notNegative.optional(),
-	systemL: litres.optional(),
-	unlogged: belief.optional(),
+	payloadKg: z.optional(notNegative),
+	systemL: z.optional(litres),
+	unlogged: z.optional(belief),
 	tanks: z.array(tankSchema),
 	outlets: z.array(outletSchema),
 	instruments: z.array(instrumentSchema),
@@ -245,14 +253,14 @@ export const rigSchema = z.looseObject({
 
 export const serviceSchema = z.looseObject({
 	kind: z.enum(['water', 'grey', 'black', 'mains', 'sewer']),
-	potable: z.boolean().optional(),
-	fee: notNegative.optional(),
-	minutes: notNegative.optional(),
-	detourKm: notNegative.optional(),
-	flowLpm: notNegative.optional(),
-	barMax: notNegative.optional(),
-	verified: day.optional(),
-	note: text.optional()
+	potable: z.optional(z.boolean()),
+	fee: z.optional(notNegative),
+	minutes: z.optional(notNegative),
+	detourKm: z.optional(notNegative),
+	flowLpm: z.optional(notNegative),
+	barMax: z.optional(notNegative),
+	verified: z.optional(day),
+	note: z.optional(text)
 });
 
 export const stopSchema = z.looseObject({
@@ -260,12 +268,17 @@ export const stopSchema = z.looseObject({
 	name,
 	arrive: instant,
 	depart: instant,
-	position: longitudeLatitude.optional(),
+	position: z.optional(longitudeLatitude),
 	legKm: notNegative,
-	point: id.optional(),
+	point: z.optional(id),
 	services: z.array(serviceSchema),
-	weather: z.looseObject({ maxC: z.number().min(-90).max(70), minC: z.number().min(-90).max(70) }).optional(),
-	persons: count.optional()
+	weather: z.optional(
+		z.looseObject({
+			maxC: z.number().check(z.minimum(-90), z.maximum(70)),
+			minC: z.number().check(z.minimum(-90), z.maximum(70))
+		})
+	),
+	persons: z.optional(count)
 });
 
 const isZone = (zone: string): boolean => {
@@ -281,19 +294,21 @@ export const tripSchema = z.looseObject({
 	id,
 	rig: id,
 	name,
-	timeZone: z.string().refine(isZone, { params: { expected: 'an IANA time zone such as Europe/London' } }),
+	timeZone: z
+		.string()
+		.check(z.refine(isZone, { params: { expected: 'an IANA time zone such as Europe/London' } })),
 	from: day,
 	to: day,
 	persons: count,
 	stops: z.array(stopSchema),
-	policy: z
-		.looseObject({
-			certainty: z.number().min(0.5).max(0.99).optional(),
-			feePerMinute: notNegative.optional(),
-			feePerKm: notNegative.optional(),
-			feePerKgKm: notNegative.optional()
+	policy: z.optional(
+		z.looseObject({
+			certainty: z.optional(z.number().check(z.minimum(0.5), z.maximum(0.99))),
+			feePerMinute: z.optional(notNegative),
+			feePerKm: z.optional(notNegative),
+			feePerKgKm: z.optional(notNegative)
 		})
-		.optional(),
+	),
 	edited
 });
 
@@ -302,12 +317,12 @@ export const pointSchema = z.looseObject({
 	name,
 	position: longitudeLatitude,
 	services: z.array(serviceSchema),
-	access: text.optional(),
-	hours: text.optional(),
-	season: text.optional(),
-	source: text.optional(),
-	verified: day.optional(),
-	note: text.optional(),
+	access: z.optional(text),
+	hours: z.optional(text),
+	season: z.optional(text),
+	source: z.optional(text),
+	verified: z.optional(day),
+	note: z.optional(text),
 	edited
 });
 
@@ -315,68 +330,68 @@ const common = {
 	id,
 	rig: id,
 	at: instant,
-	trip: id.optional(),
-	by: name.optional(),
-	note: text.optional(),
-	source: z.enum(['hand', 'meter', 'run', 'import']).optional(),
+	trip: z.optional(id),
+	by: z.optional(name),
+	note: z.optional(text),
+	source: z.optional(z.enum(['hand', 'meter', 'run', 'import'])),
 	edited,
-	void: z.literal(true).optional()
+	void: z.optional(z.literal(true))
 };
-const sdL = litres.optional();
+const sdL = z.optional(litres);
 
 export const entrySchema = z.discriminatedUnion('kind', [
 	z.looseObject({
 		...common,
 		kind: z.literal('fill'),
 		tank: id,
-		litres: litres.optional(),
+		litres: z.optional(litres),
 		sdL,
-		to: z.literal('full').optional(),
-		point: id.optional(),
-		potable: z.boolean().optional()
+		to: z.optional(z.literal('full')),
+		point: z.optional(id),
+		potable: z.optional(z.boolean())
 	}),
 	z.looseObject({
 		...common,
 		kind: z.literal('use'),
 		habit: id,
 		times: count,
-		litres: litres.optional(),
+		litres: z.optional(litres),
 		sdL
 	}),
 	z.looseObject({
 		...common,
 		kind: z.literal('dump'),
 		tank: id,
-		litres: litres.optional(),
+		litres: z.optional(litres),
 		sdL,
-		to: z.literal('empty').optional(),
-		where: id.optional()
+		to: z.optional(z.literal('empty')),
+		where: z.optional(id)
 	}),
 	z.looseObject({
 		...common,
 		kind: z.literal('transfer'),
 		fromTank: id,
 		toTank: id,
-		litres: litres.optional(),
+		litres: z.optional(litres),
 		sdL,
-		until: z.enum(['from-empty', 'to-full']).optional()
+		until: z.optional(z.enum(['from-empty', 'to-full']))
 	}),
 	z.looseObject({
 		...common,
 		kind: z.literal('reading'),
 		instrument: id,
 		value: z.union([z.number(), z.string()]),
-		reset: z.literal(true).optional(),
-		rollDeg: z.number().min(-45).max(45).optional(),
-		pitchDeg: z.number().min(-45).max(45).optional(),
-		trusted: z.literal(true).optional()
+		reset: z.optional(z.literal(true)),
+		rollDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
+		pitchDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
+		trusted: z.optional(z.literal(true))
 	}),
 	z.looseObject({ ...common, kind: z.literal('mark'), tank: id, state: z.enum(['full', 'empty']) }),
 	z.looseObject({ ...common, kind: z.literal('crew'), persons: count }),
 	z.looseObject({ ...common, kind: z.literal('measure'), measure: id, on: z.boolean() }),
 	z.looseObject({ ...common, kind: z.literal('hookup'), mains: z.boolean(), sewer: z.boolean() }),
 	z.looseObject({ ...common, kind: z.literal('stop'), stop: id, event: z.enum(['arrive', 'depart']) }),
-	z.looseObject({ ...common, kind: z.literal('care'), task: id, litres: litres.optional() }),
+	z.looseObject({ ...common, kind: z.literal('care'), task: id, litres: z.optional(litres) }),
 	z.looseObject({ ...common, kind: z.literal('note'), text })
 ]);
 
@@ -384,7 +399,7 @@ export const logbookSchema = z.looseObject({
 	format: z.literal('dipsometer-logbook'),
 	version: z.literal(1),
 	exportedAt: instant,
-	app: text.optional(),
+	app: z.optional(text),
 	rigs: z.array(rigSchema),
 	trips: z.array(tripSchema),
 	points: z.array(pointSchema),

@@ -28,9 +28,14 @@ export function sayDay(ms: number, nowMs: number, timeZone: string): string {
 	return then === now + 1 ? 'tomorrow' : named(then, now);
 }
 
-/** The short weekday that a flag bears: `Thu`. */
-export const flagDay = (ms: number, timeZone: string): string =>
-	dayWord(localTime(ms, timeZone).day, { weekday: 'short' });
+/** Before this hour it is still the night of the day before. */
+const DAWN = 5;
+
+/** The short weekday that a flag bears: `Thu`. The small hours belong to the day before. */
+export function flagDay(ms: number, timeZone: string): string {
+	const { day, hour } = localTime(ms, timeZone);
+	return dayWord(hour < DAWN ? day - 1 : day, { weekday: 'short' });
+}
 
 const partOf = (hour: number): string =>
 	hour < 11
@@ -48,7 +53,7 @@ export function sayWhen(ms: number, nowMs: number, timeZone: string): string {
 	const { day, hour } = localTime(ms, timeZone);
 	const today = localTime(nowMs, timeZone).day;
 	// The small hours belong to the night before.
-	const [evening, part] = hour < 5 ? [day - 1, 'night'] : [day, partOf(hour)];
+	const [evening, part] = hour < DAWN ? [day - 1, 'night'] : [day, partOf(hour)];
 	if (evening <= today) {
 		if (part === 'night') return 'tonight';
 		return part === 'around noon' ? 'today around noon' : `this ${part}`;

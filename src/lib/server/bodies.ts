@@ -1,32 +1,32 @@
 import { parseLogbook, problemsOf, schemas, type Logbook, type Problem, type Shape } from '$core/logbook';
 import type { RodPlace } from '$core/rig';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 const about = { logbook: z.unknown(), at: schemas.instant };
 const levelsBody = z.looseObject({ ...about, rig: z.string() });
 const forecastBody = z.looseObject({
 	...about,
 	rig: z.string(),
-	days: z.number().min(1).max(366),
-	persons: z.number().nonnegative().max(10_000).optional(),
-	measures: z.array(z.string()).optional(),
-	paths: z.number().int().min(1).max(20_000).optional(),
-	seed: z.number().int().min(-2_147_483_648).max(4_294_967_295).optional()
+	days: z.number().check(z.minimum(1), z.maximum(366)),
+	persons: z.optional(z.number().check(z.nonnegative(), z.maximum(10_000))),
+	measures: z.optional(z.array(z.string())),
+	paths: z.optional(z.int().check(z.minimum(1), z.maximum(20_000))),
+	seed: z.optional(z.int().check(z.minimum(-2_147_483_648), z.maximum(4_294_967_295)))
 });
 const planBody = z.looseObject({ ...about, trip: z.string() });
-const lean = z.number().min(-45).max(45).optional();
+const lean = z.optional(z.number().check(z.minimum(-45), z.maximum(45)));
 const dipBody = z.looseObject({
 	shape: schemas.shape,
 	depthMm: z.number(),
 	rollDeg: lean,
 	pitchDeg: lean,
-	at: z.looseObject({ xMm: z.number(), yMm: z.number() }).optional()
+	at: z.optional(z.looseObject({ xMm: z.number(), yMm: z.number() }))
 });
 
 type Read<T> = { readonly body: T } | { readonly errors: readonly Problem[] };
 
 /** Checks the outer body and the logbook within it; every problem of both is listed. */
-function withLogbook<T extends z.ZodType<{ logbook?: unknown }>>(
+function withLogbook<T extends z.ZodMiniType<{ logbook?: unknown }>>(
 	schema: T,
 	data: unknown
 ): Read<z.infer<T> & { logbook: Logbook }> {

@@ -164,7 +164,6 @@ export class App {
 	async #write(changes: readonly Change[]): Promise<boolean> {
 		const turn = this.#queue.then(() => this.#store.write(changes));
 		this.#queue = turn.catch(() => undefined);
-		this.#place(changes);
 		try {
 			await turn;
 			this.#channel.postMessage({ keys: changes.map(keyOf) } satisfies News);
@@ -177,6 +176,7 @@ export class App {
 			this.unsaved = [...this.unsaved, ...changes];
 			return false;
 		} finally {
+			this.#place(changes);
 			this.nowMs = Math.max(this.nowMs, Date.now());
 			await this.#engine.change($state.snapshot(changes) as readonly Change[]);
 			await this.refresh();

@@ -73,7 +73,7 @@ export function recordStore(
 ): RecordStore {
 	const { records, meta, aside } = ports;
 	const putAll = async (batch: Batch): Promise<void> => {
-		for (const [key, value] of batch) await records.set(key, value);
+		await Promise.all(batch.map(([key, value]) => records.set(key, value)));
 	};
 	const putBack = async (before: Batch): Promise<void> => {
 		for (const [key, value] of before)

@@ -76,9 +76,10 @@
 			<caption>What {fileName} would change here</caption>
 			<thead
 				><tr
-					><th scope="col"></th><th scope="col" class="number">new</th><th scope="col" class="number"
-						>changed</th
-					><th scope="col" class="number">as before</th></tr
+					><td></td><th scope="col" class="number">new</th><th scope="col" class="number">changed</th><th
+						scope="col"
+						class="number">as before</th
+					></tr
 				></thead
 			>
 			<tbody>

@@ -2,6 +2,7 @@
 	import { completions, understand, type QuickContext } from '$core/quickline';
 	import type { Effect } from '$core/assess';
 	import type { EntryDraft } from '$core/logbook';
+	import { onMount } from 'svelte';
 
 	interface Props {
 		context: Omit<QuickContext, 'nowMs'>;
@@ -25,13 +26,16 @@
 	const answer = $derived(understand(text, { ...context, nowMs: openedMs }));
 	const matches = $derived(answer.kind === 'understood' ? answer.matches : []);
 	const match = $derived(matches[Math.min(picked, matches.length - 1)]);
-	const offers = $derived(
-		answer.kind === 'problem' || matches.length === 0
-			? completions(text, { ...context, nowMs: openedMs })
-			: []
-	);
+	const offers = $derived(completions(text, { ...context, nowMs: openedMs }));
 	/** Ways to finish the line that a tap or Tab takes. */
-	const ways = $derived(text === '' ? chips : offers);
+	const ways = $derived(text === '' ? chips : answer.kind === 'problem' ? offers : []);
+
+	onMount(() => {
+		if (text === '') return;
+		input?.focus();
+		input?.setSelectionRange(text.length, text.length);
+		void ask();
+	});
 
 	export function focus(): void {
 		input?.focus();

@@ -109,7 +109,7 @@
 						checked={app.prefs.current.theme === value}
 						onchange={() => void app.prefs.set({ theme: value })}
 					/>
-					{label}<span class="soft">, {hint}</span></label
+					<span>{label}<span class="soft">, {hint}</span></span></label
 				>
 			{/each}
 		</fieldset>

@@ -60,7 +60,7 @@
 			<table>
 				<thead
 					><tr
-						><th></th><th scope="col">Tank</th><th scope="col" class="number">Now</th><th
+						><td></td><th scope="col">Tank</th><th scope="col" class="number">Now</th><th
 							scope="col"
 							class="number">Usable</th
 						><th scope="col" class="number wide">Plate</th><th scope="col" class="number wide">Reserve</th><th
@@ -133,7 +133,7 @@
 							scope="col"
 							class="number">As believed</th
 						><th scope="col" class="wide">Cadence stated</th><th scope="col" class="number wide">Logged</th
-						><th></th></tr
+						><td></td></tr
 					></thead
 				>
 				<tbody>

@@ -15,6 +15,7 @@
 	let newTrip = $state(false);
 	let stopId = $state<string>();
 	let newStop = $state(false);
+	let pastShown = $state(false);
 
 	const units = $derived(app.prefs.current.units);
 	const trip = $derived(app.trip);
@@ -51,6 +52,8 @@
 	const isHere = (stop: Stop): boolean =>
 		instantMs(stop.arrive) <= app.nowMs && app.nowMs < instantMs(stop.depart);
 	const isPast = (stop: Stop): boolean => instantMs(stop.depart) <= app.nowMs;
+	const pastCount = $derived(trip?.stops.filter(isPast).length ?? 0);
+	const shownStops = $derived(trip?.stops.filter((stop) => pastShown || !isPast(stop)) ?? []);
 	const others = $derived(app.trips.filter((one) => one.rig === app.rig?.id && one.id !== trip?.id));
 	const span = (one: Trip): string => `${dayText(one.from)} to ${dayText(one.to)}`;
 	const isOver = (one: Trip): boolean => tripSpan(one)[1] <= app.nowMs;
@@ -75,6 +78,11 @@
 			<span class="soft">{span(trip)}, {trip.persons} aboard</span>
 			<button onclick={() => (editingTrip = true)}>Change trip</button>
 			<button onclick={() => (newStop = true)}>Add stop</button>
+			{#if pastCount > 0}
+				<button class="quiet" aria-expanded={pastShown} onclick={() => (pastShown = !pastShown)}
+					>{pastShown ? 'Hide' : 'Show'} {pastCount} earlier {pastCount === 1 ? 'stop' : 'stops'}</button
+				>
+			{/if}
 		</div>
 		{#if trip.stops.length === 0}
 			<Notice calm
@@ -94,7 +102,7 @@
 					>
 				</thead>
 				<tbody>
-					{#each trip.stops as stop (stop.id)}
+					{#each shownStops as stop (stop.id)}
 						{@const service = planned.get(stop.id)}
 						{@const last = lastFor(stop)}
 						<tr class:past={isPast(stop)} class:here={isHere(stop)}>
@@ -203,6 +211,10 @@
 	}
 	.day {
 		white-space: nowrap;
+	}
+	td button {
+		min-height: 1.6rem;
+		padding: 0 0.4rem;
 	}
 	.past {
 		color: var(--soft-ink);

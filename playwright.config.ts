@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+import { chromiumOptions } from './scripts/chromium.mjs';
+
+const PORT = 4390;
+
+export default defineConfig({
+	testDir: 'tests',
+	testMatch: '**/*.spec.ts',
+	timeout: 45_000,
+	expect: { timeout: 10_000 },
+	// Two cores: more at once would only wait for each other.
+	workers: 2,
+	fullyParallel: true,
+	forbidOnly: Boolean(process.env.CI),
+	reporter: 'list',
+	use: {
+		baseURL: `http://127.0.0.1:${PORT}`,
+		launchOptions: chromiumOptions,
+		viewport: { width: 1280, height: 800 },
+		timezoneId: 'Europe/London',
+		locale: 'en-GB'
+	},
+	webServer: {
+		command: 'node scripts/serve.mjs',
+		url: `http://127.0.0.1:${PORT}/api/health`,
+		env: { PORT: String(PORT) },
+		reuseExistingServer: false,
+		timeout: 20_000
+	}
+});

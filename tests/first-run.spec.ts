@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { enter, litresOf } from './helpers/pages';
+
+test('own rig: kind, tanks, people, first fill, a verdict', async ({ page }) => {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Begin' }).click();
+	await expect(page.getByRole('button', { name: 'See how long it lasts' })).toBeDisabled();
+	await page.getByLabel('What is it called?').fill('Moth <i>');
+	await page.getByLabel(/^Fresh water/).fill('90');
+	await page.getByLabel(/^Grey/).fill('60');
+	await page.getByLabel('The fresh tank is').selectOption('some');
+	await page.getByLabel('Aboard', { exact: true }).fill('500');
+	await expect(page.getByText('no more than the tank holds')).toBeVisible();
+	await page.getByLabel('Aboard', { exact: true }).fill('62,5');
+	await page.getByRole('button', { name: 'See how long it lasts' }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(/(Fresh|Grey) is .* first: /);
+	expect(Math.abs((await litresOf(page, 'Fresh')) - 62.5)).toBeLessThan(2);
+	await expect(page.getByText('Moth <i>', { exact: true })).toBeVisible();
+	await enter(page, 'dump grey');
+	await page.reload();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(' first: ');
+});
+
+test('own trip: a stop with water and a drain becomes the next refill and dump', async ({ page }) => {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Begin' }).click();
+	await page.getByLabel('What is it called?').fill('Moth');
+	await page.getByLabel(/^Fresh water/).fill('70');
+	await page.getByLabel(/^Grey/).fill('70');
+	await page.getByRole('button', { name: 'See how long it lasts' }).click();
+	await page.getByRole('link', { name: 'Trip' }).click();
+	await page.getByRole('button', { name: 'New trip' }).click();
+	const form = page.getByRole('dialog');
+	await form.getByLabel('Name').fill('Long weekend');
+	const day = (ahead: number): string => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
+	await form.getByLabel('Last day').fill(day(-3));
+	await form.getByRole('button', { name: 'Save' }).click();
+	await expect(form).toContainText('expected a day not before');
+	await form.getByLabel('Last day').fill(day(8));
+	await form.getByRole('button', { name: 'Save' }).click();
+	for (const [name, arrive, leave, services] of [
+		['Ford', 1, 1, ['Water', 'Grey drain']],
+		['Fell', 2, 3, []]
+	] as const) {
+		await page.getByRole('button', { name: 'Add stop' }).click();
+		await form.getByLabel('Name').fill(name);
+		await form.getByLabel('Arrive').fill(`${day(arrive)}T10:00`);
+		await form.getByLabel('Leave').fill(`${day(leave)}T11:00`);
+		for (const service of services) await form.getByLabel(service, { exact: true }).check();
+		await form.getByRole('button', { name: 'Save' }).click();
+		await expect(page.getByRole('row', { name: new RegExp(name) })).toBeVisible();
+	}
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(/Take \d+.*at Ford tomorrow/);
+	await page.getByRole('link', { name: 'Now' }).click();
+	await expect(page.getByText(/You pass a tap.* at Ford tomorrow/)).toBeVisible();
+});
+
+test('the rig: a tank in use is not taken out, a suspicion is said, a change is undone', async ({ page }) => {
+	await page.goto('/?demo');
+	await page.getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('button', { name: 'Change Grey', exact: true }).click();
+	const form = page.getByRole('dialog');
+	await form.getByRole('button', { name: 'Take Grey out' }).click();
+	await expect(form).toContainText('nothing that stored entries or trips still name');
+	await form.getByLabel(/^Really usable/).fill('minus');
+	await expect(form).toContainText('not a number');
+	await form.getByLabel(/^Really usable/).fill('341');
+	await form.getByRole('button', { name: 'Save' }).click();
+	await expect(page.getByText(/More usable than its plate by 279 %/)).toBeVisible();
+	await expect(form).toHaveCount(0);
+	await page.keyboard.press('u');
+	await expect(page.getByText(/More usable than its plate/)).toHaveCount(0);
+});

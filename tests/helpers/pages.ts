@@ -1,0 +1,45 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** Opens the application with the demo rigs and waits until it has a verdict. */
+export async function openDemo(page: Page, base = ''): Promise<void> {
+	await page.goto(`${base}/?demo`);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(/first:|lasts|full|reserve/);
+}
+
+export const quickline = (page: Page): Locator => page.getByLabel('What happened?');
+
+/** Types a line, waits until its effect on the stay is said, and enters it. */
+export async function enter(page: Page, line: string): Promise<void> {
+	await quickline(page).fill(line);
+	await expect(page.getByRole('button', { name: 'Enter' })).toBeEnabled();
+	await quickline(page).press('Enter');
+	await expect(quickline(page)).toHaveValue('');
+}
+
+/** The litres that a large rod on *Now* shows for a tank. */
+export async function litresOf(page: Page, tank: string): Promise<number> {
+	const label = await page
+		.getByRole('button', { name: new RegExp(`^Why .* in ${tank}\\?`) })
+		.getAttribute('aria-label');
+	return Number(/Why ([\d.]+)/.exec(label ?? '')?.[1]);
+}
+
+/** Every record in the browser's own store, by key. */
+export const stored = (page: Page): Promise<Record<string, unknown>> =>
+	page.evaluate(
+		() =>
+			new Promise<Record<string, unknown>>((resolve, reject) => {
+				const open = indexedDB.open('dipsometer');
+				open.onerror = () => reject(open.error);
+				open.onsuccess = () => {
+					const store = open.result.transaction('records').objectStore('records');
+					const [keys, values] = [store.getAllKeys(), store.getAll()];
+					values.onsuccess = () => {
+						resolve(
+							Object.fromEntries(keys.result.map((key, i) => [String(key), values.result[i] as unknown]))
+						);
+						open.result.close();
+					};
+				};
+			})
+	);

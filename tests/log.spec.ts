@@ -1,0 +1,130 @@
+import { expect, test } from '@playwright/test';
+import { enter, litresOf, openDemo, quickline } from './helpers/pages';
+
+test('the thinnest line: type, see what it does, enter, reload, still there', async ({ page }) => {
+	await openDemo(page);
+	const [main, grey] = [await litresOf(page, 'Main'), await litresOf(page, 'Grey')];
+	const verdict = await page.getByRole('heading', { level: 1 }).textContent();
+	await quickline(page).fill('shower 2');
+	await expect(page.locator('#quickline-says')).toContainText('Shower × 2');
+	await expect(page.locator('#quickline-says strong')).toContainText(/becomes|less/);
+	await quickline(page).press('Enter');
+	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(main - 10);
+	await expect.poll(() => litresOf(page, 'Grey')).toBeGreaterThan(grey + 10);
+	await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(verdict ?? '');
+	await page.reload();
+	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(main - 10);
+});
+
+test('by keys alone: to the line, choose what is meant, undo, do again, every view', async ({ page }) => {
+	await openDemo(page);
+	const before = await litresOf(page, 'Grey');
+	await page.keyboard.press('/');
+	await page.keyboard.type('grey full');
+	await expect(
+		page
+			.getByRole('group', { name: 'Which is meant?' })
+			.or(page.getByRole('list', { name: 'Which is meant?' }))
+			.getByRole('button')
+	).toHaveCount(2);
+	await page.keyboard.press('ArrowDown');
+	await expect(page.locator('#quickline-says')).toContainText('seen full: it backs up');
+	await page.keyboard.press('Enter');
+	await expect.poll(() => litresOf(page, 'Grey')).toBeGreaterThan(75);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('Grey is full');
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('u');
+	await expect.poll(() => litresOf(page, 'Grey')).toBe(before);
+	await page.keyboard.press('Shift+U');
+	await expect.poll(() => litresOf(page, 'Grey')).toBeGreaterThan(75);
+	for (const [key, title] of [
+		['t', 'Trip'],
+		['l', 'Ledger'],
+		['r', 'Rig'],
+		['d', 'Data'],
+		['n', 'Now']
+	]) {
+		await page.keyboard.press('g');
+		await page.keyboard.press(key ?? '');
+		await expect(page).toHaveTitle(`${title} · Wren`);
+	}
+	await page.keyboard.press('Shift+?');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('nonsense is explained, a beginning is completed, a price is logged by a tap', async ({ page }) => {
+	await openDemo(page);
+	await quickline(page).fill('flurble');
+	await expect(page.locator('#quickline-says')).toContainText('is no habit, tank or instrument of Wren');
+	await expect(page.getByRole('button', { name: 'Enter' })).toBeDisabled();
+	await quickline(page).fill('fill 900');
+	await expect(page.locator('#quickline-says')).toContainText('do not fit');
+	await quickline(page).fill('dis');
+	await quickline(page).press('Tab');
+	await expect(quickline(page)).toHaveValue(/dishes/);
+	await quickline(page).fill('');
+	const before = await litresOf(page, 'Grey');
+	await page.getByRole('button', { name: 'Log one: Dishes' }).click();
+	await expect.poll(() => litresOf(page, 'Grey')).toBeGreaterThan(before + 3);
+});
+
+test('Why? shows the entries that made a level and the reading that was left out', async ({ page }) => {
+	await openDemo(page);
+	await page.getByRole('button', { name: /^Why .* in Grey\?/ }).click();
+	const why = page.getByRole('dialog');
+	await expect(why).toContainText('Nine chances in ten');
+	await expect(why.getByRole('row').filter({ hasText: 'Grey emptied' })).toBeVisible();
+	await expect(why).toContainText('Left out');
+	await expect(why).toContainText('Grey lights');
+});
+
+test('the ledger: filter, correct, void, bring back', async ({ page }) => {
+	await openDemo(page);
+	await enter(page, 'fill main 12');
+	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByLabel('Kind').selectOption('Fill');
+	const first = page.getByRole('listitem').filter({ hasText: 'Main filled 12' });
+	await expect(first).toHaveCount(1);
+	await first.getByRole('button', { name: /^Correct/ }).click();
+	const form = page.getByRole('dialog');
+	await form.getByLabel(/^Litres/).fill('1,5');
+	await form.getByRole('button', { name: 'Save' }).click();
+	const corrected = page.getByRole('listitem').filter({ hasText: 'Main filled 1.5' });
+	await expect(corrected).toHaveCount(1);
+	await corrected.getByRole('button', { name: /^Void/ }).click();
+	await expect(corrected).toHaveCount(0);
+	await page.getByLabel('show voided').check();
+	await corrected.getByRole('button', { name: /^Bring back/ }).click();
+	await page.getByLabel('show voided').uncheck();
+	await expect(corrected).toHaveCount(1);
+	await page.getByRole('button', { name: /^Undo/ }).first().click();
+	await expect(corrected).toHaveCount(0);
+});
+
+test('by thumb at 390 px: a chip, no sideways scrolling anywhere, targets of 44 px', async ({ browser }) => {
+	const context = await browser.newContext({
+		viewport: { width: 390, height: 844 },
+		hasTouch: true,
+		isMobile: true
+	});
+	const page = await context.newPage();
+	await openDemo(page);
+	const before = await litresOf(page, 'Main');
+	await page.getByRole('group', { name: 'Likely next' }).getByRole('button', { name: 'dishes' }).tap();
+	await page.getByRole('button', { name: 'Enter' }).tap();
+	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(before);
+	for (const path of ['/', '/trip', '/ledger', '/rig', '/data']) {
+		await page.goto(path);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+		expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
+		const low = await page.evaluate(() =>
+			[...document.querySelectorAll<HTMLElement>('footer button, nav a')]
+				.filter((target) => target.offsetHeight > 0 && target.offsetHeight < 44)
+				.map((target) => target.innerText)
+		);
+		expect(low, path).toEqual([]);
+	}
+	await context.close();
+});

@@ -1,0 +1,79 @@
+import { expect, test } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { enter, litresOf, openDemo, quickline } from './helpers/pages';
+import { freePort, startServer } from './helpers/server';
+
+const controlled = (page: import('@playwright/test').Page): Promise<unknown> =>
+	page.evaluate(async () => {
+		await navigator.serviceWorker.ready;
+		if (!navigator.serviceWorker.controller)
+			await new Promise((resolve) =>
+				navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true })
+			);
+	});
+
+test('after one visit everything works with the server dead', async ({ page }) => {
+	const server = await startServer(await freePort());
+	await openDemo(page, server.base);
+	await controlled(page);
+	await server.kill();
+	await page.goto(`${server.base}/trip`);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Tamsel Ford');
+	await page.goto(`${server.base}/`);
+	const before = await expect
+		.poll(() => litresOf(page, 'Main'))
+		.toBeGreaterThan(0)
+		.then(() => litresOf(page, 'Main'));
+	await enter(page, 'shower 2');
+	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(before - 10);
+	await page.reload();
+	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(before - 10);
+	await page.getByRole('button', { name: /^Why .* in Main\?/ }).click();
+	await expect(page.getByRole('dialog')).toBeVisible();
+	for (const path of ['/ledger', '/rig', '/data']) {
+		await page.goto(server.base + path);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+	}
+});
+
+test('it can be installed', async ({ page, request }) => {
+	await page.goto('/');
+	const manifest = await (await request.get('/manifest.webmanifest')).json();
+	expect(manifest).toMatchObject({ name: 'Dipsometer', start_url: '/', display: 'standalone' });
+	for (const { src, type } of manifest.icons) {
+		const icon = await request.get(src);
+		expect(icon.headers()['content-type']).toContain(type);
+	}
+});
+
+test('a new build is taken over without losing a keystroke', async ({ page }) => {
+	test.setTimeout(180_000);
+	const build = spawnSync('npx', ['vite', 'build', '--logLevel', 'error'], {
+		env: { ...process.env, DIPSOMETER_OUT: 'build-next', DIPSOMETER_BUILD: `next-${Date.now()}` }
+	});
+	expect(build.status, build.stderr.toString()).toBe(0);
+	expect(existsSync('build-next/handler.js')).toBe(true);
+	const port = await freePort();
+	const old = await startServer(port);
+	await openDemo(page, old.base);
+	await controlled(page);
+	const version = async (): Promise<string> =>
+		((await (await page.request.get(`${old.base}/api/health`)).json()) as { version: string }).version;
+	const before = await version();
+	await quickline(page).pressSequentially('yesterday 21:30 dish');
+	await old.kill();
+	const next = await startServer(port, 'build-next');
+	expect(await version()).not.toBe(before);
+	const reloaded = page.waitForEvent('framenavigated');
+	await page.evaluate(async () => void (await (await navigator.serviceWorker.getRegistration())?.update()));
+	await reloaded;
+	await expect(quickline(page)).toHaveValue('yesterday 21:30 dish');
+	await expect
+		.poll(() => page.evaluate(async () => (await caches.keys()).join()))
+		.toContain('dipsometer-next-');
+	await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBe(1);
+	await quickline(page).pressSequentially('es');
+	await expect(page.locator('#quickline-says')).toContainText('Dishes');
+	await next.kill();
+});

@@ -1,0 +1,75 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { openDemo } from './helpers/pages';
+
+const VIEWS = ['/', '/trip', '/ledger', '/rig', '/data'];
+
+for (const theme of ['Day', 'Dusk', 'Night'])
+	test(`${theme}: no axe violations in any view, and it is kept`, async ({ page }) => {
+		await openDemo(page);
+		await page.getByRole('link', { name: 'Data' }).click();
+		await page.getByRole('radio', { name: theme }).check();
+		await expect(page.locator('html')).toHaveAttribute('data-theme', theme.toLowerCase());
+		for (const path of VIEWS) {
+			await page.goto(path);
+			await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+			await expect(page.locator('html')).toHaveAttribute('data-theme', theme.toLowerCase());
+			const { violations } = await new AxeBuilder({ page }).analyze();
+			expect(
+				violations.map(({ id, nodes }) => `${path} ${id}: ${nodes.map(({ html }) => html).join(' | ')}`)
+			).toEqual([]);
+		}
+	});
+
+test('no axe violations at the first run, in Why? and in a form', async ({ page }) => {
+	const clean = async (): Promise<void> => {
+		const { violations } = await new AxeBuilder({ page }).analyze();
+		expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual(
+			[]
+		);
+	};
+	await page.goto('/');
+	await expect(page.getByRole('heading', { name: 'Look around' })).toBeVisible();
+	await clean();
+	await page.getByRole('button', { name: 'Sandling, a boat' }).click();
+	await page.getByRole('button', { name: /^Why .* in Fore\?/ }).click();
+	await expect(page.getByRole('dialog')).toBeVisible();
+	await clean();
+	await page.keyboard.press('Escape');
+	await page.getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('button', { name: 'Change Holding', exact: true }).click();
+	await expect(page.getByRole('dialog')).toBeVisible();
+	await clean();
+});
+
+test('every page comes with its policy, asks nobody else, and breaks none of it', async ({
+	page,
+	baseURL
+}) => {
+	const elsewhere: string[] = [];
+	const complaints: string[] = [];
+	page.on(
+		'request',
+		(request) =>
+			!request.url().startsWith(baseURL ?? '') &&
+			!/^(data|blob):/.test(request.url()) &&
+			elsewhere.push(request.url())
+	);
+	page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
+	page.on('pageerror', (error) => complaints.push(error.message));
+	await openDemo(page);
+	for (const path of VIEWS) {
+		const response = await page.goto(path);
+		const headers = response?.headers() ?? {};
+		expect(headers['x-content-type-options']).toBe('nosniff');
+		const policy =
+			headers['content-security-policy'] ??
+			(await page.locator('meta[http-equiv="content-security-policy"]').getAttribute('content'));
+		expect(policy).toContain("default-src 'self'");
+		expect(policy).not.toContain('unsafe-eval');
+		expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+	}
+	expect(elsewhere).toEqual([]);
+	expect(complaints).toEqual([]);
+});
