@@ -33,7 +33,9 @@ test('save to a file, wipe, read in: everything as before', async ({ page }) => 
 	await expect(page.getByRole('link', { name: 'Ledger' })).toBeVisible();
 	expect(await stored(page)).toEqual(before);
 	await page.getByRole('link', { name: 'Ledger' }).click();
-	await expect(page.getByText('<b>the hose</b> drips & ü')).toBeVisible();
+	await expect(
+		page.getByRole('listitem').getByText('<b>the hose</b> drips & ü', { exact: true })
+	).toBeVisible();
 });
 
 test('what is wrong with a file is said, and the store stays byte for byte', async ({ page }, info) => {

@@ -274,6 +274,8 @@ export class App {
 		if ('wiped' in news) return this.#emptied();
 		const changes = await this.#store.reread(news.keys);
 		this.#place(changes);
+		// What the other tab just wrote lies after the minute that this one last looked at the clock.
+		this.nowMs = Math.max(this.nowMs, Date.now());
 		await this.#engine.change(changes);
 		await this.refresh();
 	}

@@ -63,8 +63,8 @@
 						><td></td><th scope="col">Tank</th><th scope="col" class="number">Now</th><th
 							scope="col"
 							class="number">Usable</th
-						><th scope="col" class="number wide">Plate</th><th scope="col" class="number wide">Reserve</th><th
-						></th></tr
+						><th scope="col" class="number wide">Plate</th><th scope="col" class="number wide">Reserve</th><td
+						></td></tr
 					></thead
 				>
 				<tbody>
