@@ -14,7 +14,7 @@
 	let asked = $state<string>();
 	let windowPx = $state(800);
 	/** Rods fill the window's height, between what can be read and what is silly. */
-	const rodPx = $derived(Math.min(520, Math.max(220, windowPx - 450)));
+	const rodPx = $derived(Math.min(520, Math.max(220, windowPx - 475)));
 
 	const now = $derived(app.assessment?.rig === app.rig?.id ? app.assessment : undefined);
 	const units = $derived(app.prefs.current.units);

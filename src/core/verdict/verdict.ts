@@ -3,7 +3,7 @@ import type { Forecast, TankForecast } from '../forecast/index.js';
 import { instantMs, type Rig, type Tank, type Trip } from '../logbook/index.js';
 import type { Plan, ServiceKind } from '../plan/index.js';
 import { bindsAt, isCarried, tankById } from '../rig/index.js';
-import { sayDay, sayWhen } from './when.js';
+import { sayDay, sayLastDay, sayWhen } from './when.js';
 
 /** A stretch of a sentence; `mind` is what to mind, `strong` what the eye should find. */
 export interface Span {
@@ -95,7 +95,7 @@ function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 	});
 	const lasting = rest.filter((tank) => tank.days < days).sort((a, b) => a.days - b.days);
 	if (lasting.length === 0) return [];
-	const until = (tank: { days: number }): string => sayDay(atMs + tank.days * DAY_MS, atMs, timeZone);
+	const until = (tank: { days: number }): string => sayLastDay(atMs + tank.days * DAY_MS, atMs, timeZone);
 	return [
 		plain(
 			`${listed(lasting.map((tank, i) => `${tank.name} ${i === 0 ? 'lasts until' : 'to'} ${until(tank)}`))}.`

@@ -61,3 +61,11 @@ export function sayWhen(ms: number, nowMs: number, timeZone: string): string {
 	if (evening - today > WEEK) return named(evening, today);
 	return `${evening === today + 1 ? 'tomorrow' : named(evening, today)} ${part}`;
 }
+
+const HOUR_MS = 3_600_000;
+
+/** The day until which something lasts: as `sayDay`, but the small hours belong to the day before. */
+export const sayLastDay = (ms: number, nowMs: number, timeZone: string): string => {
+	const shifted = ms - DAWN * HOUR_MS;
+	return sayDay(Math.max(shifted, nowMs), nowMs, timeZone);
+};

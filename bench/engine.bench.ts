@@ -1,0 +1,46 @@
+import { bench, describe } from 'vitest';
+import { estimate, withEntry } from '../src/core/estimate/index';
+import { forecast } from '../src/core/forecast/index';
+import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
+import type { Rig } from '../src/core/logbook/index';
+
+const rig: Rig = {
+	...exactRig,
+	unlogged: { mean: 1, sd: 1 },
+	habits: exactRig.habits.map((habit) => ({
+		...habit,
+		litresEach: { mean: habit.litresEach.mean, sd: 0.3 * habit.litresEach.mean },
+		often: { times: habit.often.times, per: habit.often.per }
+	}))
+};
+const START = Date.UTC(2027, 0, 1);
+const HOUR = 3_600_000;
+const entries = Array.from({ length: 50_000 }, (_, i) => {
+	const at = new Date(START + i * 0.4 * HOUR).toISOString();
+	if (i % 120 === 0) return entry({ kind: 'fill', at, tank: 'main', to: 'full' });
+	if (i % 120 === 1) return entry({ kind: 'dump', at, tank: 'grey', to: 'empty' });
+	if (i % 120 === 2) return entry({ kind: 'dump', at, tank: 'black', to: 'empty' });
+	return entry({
+		kind: 'use',
+		at,
+		habit: i % 12 === 5 ? 'dishes' : i % 24 === 7 ? 'shower' : 'flush',
+		times: 1
+	});
+});
+const endMs = START + 50_000 * 0.4 * HOUR;
+const logbook = logbookOf(entries, rig, [exactTrip]);
+const known = estimate(logbook, 'rig', endMs);
+const one = entry({ kind: 'use', at: new Date(endMs).toISOString(), habit: 'shower', times: 1 });
+
+describe('engine', () => {
+	bench('50 000 entries replayed (must be under 1.5 s)', () => void estimate(logbook, 'rig', endMs), {
+		iterations: 3,
+		warmupIterations: 1
+	});
+	bench('one more entry (must be under 5 ms)', () => void withEntry(known, one));
+	bench(
+		'4 000 paths of 60 days (must be under 150 ms)',
+		() => void forecast(known, { days: 60, paths: 4000 }),
+		{ iterations: 5 }
+	);
+});
