@@ -60,8 +60,7 @@ describe('the verdict', () => {
 			])
 		).toEqual({
 			head: 'Cassette is full first: Tuesday morning.',
-			detail:
-				'You pass a dump point at Tamsel Ford on Monday. Main lasts until Tuesday and Grey to Wednesday.',
+			detail: 'You pass a dump point at Tamsel Ford on Monday. Main and Grey last until Tuesday.',
 			binds: 'black'
 		}));
 	it('says when nothing on the way serves it', () =>

@@ -94,13 +94,16 @@ function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 			: [];
 	});
 	const lasting = rest.filter((tank) => tank.days < days).sort((a, b) => a.days - b.days);
-	if (lasting.length === 0) return [];
-	const until = (tank: { days: number }): string => sayLastDay(atMs + tank.days * DAY_MS, atMs, timeZone);
-	return [
-		plain(
-			`${listed(lasting.map((tank, i) => `${tank.name} ${i === 0 ? 'lasts until' : 'to'} ${until(tank)}`))}.`
-		)
-	];
+	const byDay = new Map<string, string[]>();
+	for (const tank of lasting) {
+		const day = sayLastDay(atMs + tank.days * DAY_MS, atMs, timeZone);
+		byDay.set(day, [...(byDay.get(day) ?? []), tank.name]);
+	}
+	const parts = [...byDay].map(
+		([day, names], i) =>
+			`${listed(names)} ${i > 0 ? 'to' : names.length > 1 ? 'last until' : 'lasts until'} ${day}`
+	);
+	return parts.length > 0 ? [plain(`${listed(parts)}.`)] : [];
 }
 
 /**
