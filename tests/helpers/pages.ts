@@ -3,7 +3,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 /** Opens the application with the demo rigs and waits until it has a verdict. */
 export async function openDemo(page: Page, base = ''): Promise<void> {
 	await page.goto(`${base}/?demo`);
-	await expect(page.getByRole('heading', { level: 1 })).toContainText(/first:|lasts|full|reserve/);
+	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible({ timeout: 20_000 });
 }
 
 export const quickline = (page: Page): Locator => page.getByLabel('What happened?');

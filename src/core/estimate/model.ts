@@ -13,6 +13,7 @@ import {
 	fullSdOf,
 	mixedFlow,
 	usableOf,
+	usualLitresPerDay,
 	usualTimesPerDay,
 	type Flow,
 	type Regime
@@ -52,6 +53,8 @@ export interface Model {
 	readonly rate: number;
 	readonly moved: number;
 	readonly unlogged: Moments;
+	/** litres of a typical single use, each weighed by its litres: unlogged use comes in such lumps */
+	readonly lumpL: number;
 	readonly crew: Crew;
 	readonly instruments: ReadonlyMap<string, Instrument>;
 	readonly habits: ReadonlyMap<string, Habit>;
@@ -80,6 +83,23 @@ function poolsOf(rig: Rig): readonly Pool[] {
 		emptySdL: RESIDUAL_DOUBT * sum(tanks, emptyOf)
 	}));
 }
+
+/** What a lump of use is in a rig without habits, litres. */
+const ANY_LUMP_L = 3;
+
+function lumpOf(rig: Rig): number {
+	const [litres, squares] = rig.habits.reduce<readonly [number, number]>(
+		([sum, square], habit) => {
+			const daily = usualTimesPerDay(rig, habit, Math.max(rig.crew, 1)) * habit.litresEach.mean;
+			return [sum + daily, square + daily * habit.litresEach.mean];
+		},
+		[0, 0]
+	);
+	return litres > 0 ? squares / litres : ANY_LUMP_L;
+}
+
+/** Doubt of unlogged use in a rig without habits, litres per person-day. */
+const NOBODY_KNOWS_L = 8;
 
 /** Caches a function of a regime (and a number) by what the regime says. */
 function cached<A extends readonly unknown[], R>(
@@ -111,16 +131,15 @@ function unloggedPrior(rig: Rig, crew: Crew, entries: readonly Entry[], atMs: nu
 	for (const entry of entries)
 		if (entry.kind === 'use') times.set(entry.habit, (times.get(entry.habit) ?? 0) + entry.times);
 	const persons = Math.max(crew.usual, 1);
-	const of = (habit: Habit): { usual: number; missing: number } => {
-		const usual = (usualTimesPerDay(rig, habit, persons) / persons) * habit.litresEach.mean;
-		const logged =
-			lived > 0 ? ((times.get(habit.id) ?? 0) / Math.max(lived, persons)) * habit.litresEach.mean : 0;
-		return { usual, missing: Math.max(0, usual - logged) };
-	};
-	const parts = rig.habits.map(of);
-	const usual = parts.reduce((sum, part) => sum + part.usual, 0);
-	const missing = parts.reduce((sum, part) => sum + part.missing, 0);
-	return { mean: missing, sd: 0.08 * usual + 0.4 * missing + 0.2 };
+	const usual = usualLitresPerDay(rig, persons) / persons;
+	if (usual === 0) return { mean: 0, sd: NOBODY_KNOWS_L };
+	const written = rig.habits.reduce(
+		(sum, habit) => sum + (times.get(habit.id) ?? 0) * habit.litresEach.mean,
+		0
+	);
+	const missing = Math.max(0, 1 - written / Math.max(lived, persons) / usual);
+	// A log a little short of the usual cadence is more likely a quiet time than a forgotten one: hence the power.
+	return { mean: usual * missing ** 1.5, sd: usual * (0.06 + 0.24 * Math.sqrt(missing)) };
 }
 
 /**
@@ -153,6 +172,7 @@ export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Ent
 		moved: next + 1,
 		size: next + 2,
 		crew,
+		lumpL: lumpOf(rig),
 		unlogged: unloggedPrior(rig, crew, entries, atMs),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),

@@ -5,22 +5,29 @@ import { personStretches } from './crew.js';
 import type { Model, Place } from './model.js';
 import { MEAN_SHARE, type Tally } from './tally.js';
 
-/** Unlogged use differs from day to day by about this share of itself. */
-const DAY_SCATTER = 0.35;
+/** Which waste tank a day's unlogged use went to is known to about this share of what each should get. */
+const MIX_DOUBT = 0.5;
 /** The unlogged rate wanders by this share of its prior deviation in a day. */
 const RATE_WALK = 0.15;
 
-/** A flow's gains by state index: pools together with the meters it passes. */
-function gains(model: Model, flow: Flow): ReadonlyMap<number, Amount> {
+type Gains = readonly (readonly [index: number, gain: Amount])[];
+const known = new WeakMap<Flow, Gains>();
+
+/** A flow's gains by state index: pools together with the meters it passes. Flows are made once per model. */
+function gains(model: Model, flow: Flow): Gains {
+	const before = known.get(flow);
+	if (before) return before;
 	const byIndex = new Map<number, Amount>();
 	const add = (index: number | undefined, { perLitre, fixed }: Amount): void => {
 		if (index === undefined) return;
-		const before = byIndex.get(index) ?? { perLitre: 0, fixed: 0 };
-		byIndex.set(index, { perLitre: before.perLitre + perLitre, fixed: before.fixed + fixed });
+		const sum = byIndex.get(index) ?? { perLitre: 0, fixed: 0 };
+		byIndex.set(index, { perLitre: sum.perLitre + perLitre, fixed: sum.fixed + fixed });
 	};
 	for (const [tank, amount] of flow.tanks) add(model.places.get(tank)?.pool.index, amount);
 	for (const [meter, amount] of flow.meters) add(model.counted.get(meter), amount);
-	return byIndex;
+	const found = [...byIndex];
+	known.set(flow, found);
+	return found;
 }
 
 /** Time passes: unlogged use leaves, is counted and arrives by the mix of the habits; its rate wanders. */
@@ -35,7 +42,7 @@ export function passTime(model: Model, tally: Tally, toMs: number): Tally {
 }
 
 function passDays(model: Model, tally: Tally, belief: Belief, days: number, persons: number): Belief {
-	const direction = [...gains(model, model.mixed(persons, tally))].map(
+	const direction = gains(model, model.mixed(persons, tally)).map(
 		([i, { perLitre }]) => [i, perLitre] as const
 	);
 	const amount = days * persons;
@@ -47,10 +54,13 @@ function passDays(model: Model, tally: Tally, belief: Belief, days: number, pers
 		],
 		constant: 0
 	}));
-	const scatterL =
-		model.unlogged.sd > 0 ? DAY_SCATTER * Math.max(0, belief.mean[model.rate] ?? 0) * persons : 0;
-	const flowed = doubt(move(belief, rows), direction, scatterL ** 2 * days);
-	return doubt(flowed, [[model.rate, 1]], (RATE_WALK * model.unlogged.sd) ** 2 * days);
+	const perDayL = model.unlogged.sd > 0 ? Math.max(0, belief.mean[model.rate] ?? 0) * persons : 0;
+	// Unlogged uses come at random, each a lump: the variance of a compound Poisson process.
+	const flowed = doubt(move(belief, rows), direction, perDayL * model.lumpL * days);
+	const mixed = direction
+		.filter(([i, perLitre]) => perLitre > 0 && i < model.pools.length)
+		.reduce((so, [i, perLitre]) => doubt(so, [[i, 1]], (MIX_DOUBT * perLitre * perDayL) ** 2 * days), flowed);
+	return doubt(mixed, [[model.rate, 1]], (RATE_WALK * model.unlogged.sd) ** 2 * days);
 }
 
 /** What a measured amount is good for when the entry does not say, litres. */
@@ -65,7 +75,7 @@ export function applyUse(model: Model, tally: Tally, entry: EntryOf<'use'>, habi
 	const { perLitre: f, fixed: c } = flow.drawn;
 	const scatter = n * (1 - MEAN_SHARE) * (f * habit.litresEach.sd) ** 2;
 	/** gain per litre drawn, and what comes beside it */
-	const shares = [...gains(model, flow)].map(([row, gain]) =>
+	const shares = gains(model, flow).map(([row, gain]) =>
 		f > 0
 			? ({ row, perDrawn: gain.perLitre / f, beside: n * (gain.fixed - (gain.perLitre / f) * c) } as const)
 			: ({ row, perDrawn: c > 0 ? gain.fixed / c : 0, beside: c > 0 ? 0 : n * gain.fixed } as const)

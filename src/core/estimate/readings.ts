@@ -2,15 +2,21 @@ import type { EntryOf, Gauge, Meter, Rod } from '../logbook/index.js';
 import { fromShapeLitres, litresAt, tankById, usableOf } from '../rig/index.js';
 import { doubt, dot, learn, varianceOf, type Sparse } from './belief.js';
 import type { Model, Place } from './model.js';
-import { truncate } from './normal.js';
+import { normalCdf, truncate } from './normal.js';
 import type { Doubt, Suspicion, Tally } from './tally.js';
 
 type Reading = EntryOf<'reading'>;
 
 /** A reading further than this from the belief, in standard deviations of both together, is doubted. */
 const GATE = 4;
-/** A light whose band the belief gives less than this chance is doubted: the two-sided chance beyond the gate. */
-const GATE_CHANCE = 6e-5;
+/** A gauge lies more often than a rod or a meter: its gate, and that of one that was doubted just before. */
+const GAUGE_GATE = 3.1;
+const DISTRUSTED_GATE = 1.9;
+
+const gateOf = (tally: Tally, entry: Reading, kind: string): number => {
+	if (kind !== 'gauge') return GATE;
+	return (tally.distrust.get(entry.instrument) ?? 0) > 0 ? DISTRUSTED_GATE : GAUGE_GATE;
+};
 
 /** What an instrument says of h·x: a value with a normal error, or a band with soft edges. */
 interface Said {
@@ -141,6 +147,12 @@ function isMoreUse(tally: Tally, said: Said, kind: string, gapL: number): boolea
 	return (tally.belief.mean[said.pool] ?? 0) - gapL > -0.05 * said.poolL;
 }
 
+/** A reading was taken in: its instrument is believed as before. */
+const trusted = (tally: Tally, { instrument }: Reading): Tally =>
+	tally.distrust.has(instrument)
+		? { ...tally, distrust: new Map([...tally.distrust].filter(([id]) => id !== instrument)) }
+		: tally;
+
 /** Weighs what a reading says against the belief: taken in, or doubted, or taken in because others agree with it. */
 function weigh(tally: Tally, entry: Reading, said: Said, kind: string): Tally {
 	const variance = varianceOf(tally.belief, said.h) + said.sd ** 2;
@@ -148,21 +160,27 @@ function weigh(tally: Tally, entry: Reading, said: Said, kind: string): Tally {
 	const nearest = Math.min(Math.max(mean, said.from), said.to);
 	const gapL = nearest - mean;
 	const isBand = said.to > said.from;
+	const gate = gateOf(tally, entry, kind);
+	// A light is doubted when the belief gives its band less than the two-sided chance beyond the gate.
 	const likely = isBand
-		? truncate({ mean, sd: Math.sqrt(variance) }, said.from, said.to).mass > GATE_CHANCE || gapL === 0
-		: gapL ** 2 <= GATE ** 2 * variance;
-	if (likely)
-		return { ...believe(tally, said), suspicions: tally.suspicions.filter(({ pool }) => pool !== said.pool) };
+		? gapL === 0 ||
+			truncate({ mean, sd: Math.sqrt(variance) }, said.from, said.to).mass > 2 * normalCdf(-gate)
+		: gapL ** 2 <= gate ** 2 * variance;
+	const settled = tally.suspicions.filter(({ pool }) => pool !== said.pool);
+	if (likely) return trusted({ ...believe(tally, said), suspicions: settled }, entry);
 	const others = tally.suspicions.filter(({ pool }) => pool === said.pool);
 	if (
 		entry.trusted ||
 		isMoreUse(tally, said, kind, gapL) ||
 		others.some((other) => agrees(other, gapL, said.sd, entry.instrument, kind))
 	)
-		return {
-			...believe({ ...tally, belief: doubt(tally.belief, said.giveWay, gapL ** 2) }, said),
-			suspicions: tally.suspicions.filter(({ pool }) => pool !== said.pool)
-		};
+		return trusted(
+			{
+				...believe({ ...tally, belief: doubt(tally.belief, said.giveWay, gapL ** 2) }, said),
+				suspicions: tally.suspicions.filter(({ pool }) => pool !== said.pool)
+			},
+			entry
+		);
 	const doubted: Doubt = {
 		entry: entry.id,
 		instrument: entry.instrument,
@@ -172,6 +190,7 @@ function weigh(tally: Tally, entry: Reading, said: Said, kind: string): Tally {
 	return {
 		...tally,
 		doubts: [...tally.doubts, doubted],
+		distrust: new Map(tally.distrust).set(entry.instrument, (tally.distrust.get(entry.instrument) ?? 0) + 1),
 		suspicions: [...others.slice(-3), suspicion, ...tally.suspicions.filter(({ pool }) => pool !== said.pool)]
 	};
 }

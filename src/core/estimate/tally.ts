@@ -29,6 +29,8 @@ export interface Tally extends Regime {
 	readonly times: ReadonlyMap<string, number>;
 	readonly doubts: readonly Doubt[];
 	readonly suspicions: readonly Suspicion[];
+	/** how many readings in a row of an instrument were doubted */
+	readonly distrust: ReadonlyMap<string, number>;
 }
 
 /** The share of the variance of one time's litres that is doubt about the mean; the rest is scatter. */
@@ -60,6 +62,7 @@ export function beforeAnything(model: Model): Tally {
 		times: new Map(),
 		doubts: [],
 		suspicions: [],
+		distrust: new Map(),
 		mains: false,
 		sewer: false,
 		measures: []

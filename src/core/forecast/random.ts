@@ -8,8 +8,12 @@ export interface Random {
 	normal(): number;
 }
 
+const WARM_UP = 64;
+
 export function seeded(seed: number): Random {
 	const generator = xoroshiro128plus(Math.trunc(seed));
+	// Its state begins with few bits set: the first numbers of neighbouring seeds are alike.
+	for (let i = 0; i < WARM_UP; i++) generator.unsafeNext();
 	let spare: number | undefined;
 	const uniform = (): number => (generator.unsafeNext() >>> 0) / 4294967296;
 	return {
