@@ -47,9 +47,19 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 	const tanks = idsOf(rig.tanks);
 	const meters = idsOf(rig.instruments.filter(({ kind }) => kind === 'meter'));
 	const habits = idsOf(rig.habits);
+	const instruments = idsOf(rig.instruments);
 	rig.tanks.forEach((tank, i) => {
 		const here = [...path, 'tanks', i];
 		mustBeUnique(say, tank.trials ?? [], [...here, 'trials']);
+		tank.trials?.forEach(({ instrument }, t) =>
+			mustName(
+				say,
+				instruments,
+				'an instrument of this rig',
+				[...here, 'trials', t, 'instrument'],
+				instrument
+			)
+		);
 		for (const link of ['feeds', 'joined'] as const) {
 			mustName(say, tanks, 'a tank of this rig', [...here, link], tank[link]);
 			const other = rig.tanks.find(({ id }) => id === tank[link]);

@@ -21,6 +21,7 @@ export type {
 	Shape,
 	Stop,
 	Tank,
+	Trial,
 	Trip
 } from './types.js';
 export { checkReferences } from './check.js';

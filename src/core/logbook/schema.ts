@@ -96,13 +96,15 @@ export const shapeSchema = z.discriminatedUnion('form', [
 	z.looseObject({ form: z.literal('table'), rows })
 ]);
 
-const trialSchema = z.looseObject({
+export const trialSchema = z.looseObject({
 	id,
 	at: instant,
 	kind: z.enum(['run-dry', 'back-up', 'stepwise', 'bucket']),
 	litres: z.optional(litres),
 	readings: z.optional(z.array(z.looseObject({ litres, reads: z.number() }))),
 	used: z.boolean(),
+	// An addition of ours to the contract, see docs/logbook.md.
+	instrument: z.optional(id),
 	note: z.optional(text)
 });
 
@@ -197,7 +199,10 @@ export const instrumentSchema = z.discriminatedUnion('kind', [
 		unitL: z.number().check(z.positive(), z.maximum(1000)),
 		scale: z.optional(z.number().check(z.positive(), z.maximum(100))),
 		sdFraction: z.optional(z.number().check(z.nonnegative(), z.maximum(1))),
-		counts: z.enum(['up', 'down'])
+		counts: z.enum(['up', 'down']),
+		// Additions of ours to the contract, see docs/logbook.md.
+		setTo: z.optional(z.number().check(z.nonnegative(), z.maximum(1e7))),
+		alarmAt: z.optional(z.number().check(z.nonnegative(), z.maximum(1e7)))
 	}),
 	z.looseObject({ id, kind: z.literal('gauge'), name, tank: id, curve, sdL: z.optional(litres) }),
 	z.looseObject({

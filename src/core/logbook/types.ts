@@ -12,6 +12,7 @@ import type {
 	shapeSchema,
 	stopSchema,
 	tankSchema,
+	trialSchema,
 	tripSchema
 } from './schema.js';
 
@@ -29,6 +30,7 @@ export type Logbook = Known<z.infer<typeof logbookSchema>>;
 export type Rig = Known<z.infer<typeof rigSchema>>;
 export type Tank = Known<z.infer<typeof tankSchema>>;
 export type Shape = Known<z.infer<typeof shapeSchema>>;
+export type Trial = Known<z.infer<typeof trialSchema>>;
 export type Outlet = Known<z.infer<typeof outletSchema>>;
 export type Habit = Known<z.infer<typeof habitSchema>>;
 export type Measure = Known<z.infer<typeof measureSchema>>;

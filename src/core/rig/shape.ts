@@ -129,10 +129,24 @@ export function litresAt(
 	return cubicMillimetres(shape, surface) / 1e6;
 }
 
+/** Height of a shape above its lowest floor, mm; of a table, its deepest row. */
+export function heightMm(shape: Shape): number {
+	switch (shape.form) {
+		case 'box':
+			return shape.heightMm;
+		case 'cylinder':
+			return shape.lies === 'flat' ? shape.diameterMm : shape.lengthMm;
+		case 'prism':
+			return Math.max(...shape.outline.map(([, z]) => z));
+		case 'table':
+			return shape.rows.at(-1)?.depthMm ?? 0;
+	}
+}
+
 /** All that a shape holds, litres. */
 export function fullLitres(shape: Shape): number {
 	if (shape.form === 'table') return shape.rows.at(-1)?.litres ?? 0;
-	return cubicMillimetres(shape, { alongX: 0, alongY: 0, atOrigin: 1e9 }) / 1e6;
+	return cubicMillimetres(shape, { alongX: 0, alongY: 0, atOrigin: heightMm(shape) }) / 1e6;
 }
 
 const INVERSE_STEPS = 60;

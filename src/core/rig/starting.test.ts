@@ -3,7 +3,15 @@ import { logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate, readLevels } from '../estimate/index.js';
 import { forecast } from '../forecast/index.js';
 import { parseLogbook, type Entry } from '../logbook/index.js';
-import { firstEntries, startingRig, type Beginning } from './index.js';
+import {
+	firstEntries,
+	plumbingOf,
+	readyRig,
+	readyRigs,
+	startingRig,
+	suspicionsOf,
+	type Beginning
+} from './index.js';
 
 const begin = (beginning: Partial<Beginning> = {}) => {
 	let n = 0;
@@ -38,5 +46,21 @@ describe('a rig to begin with', () => {
 	it('without a grey tank, water runs to the ground or overboard', () => {
 		expect(begin({ greyL: undefined }).outlets[0]?.to).toBe('ground');
 		expect(begin({ greyL: undefined, kind: 'boat' }).outlets[0]?.to).toBe('overboard');
+	});
+});
+
+describe('ready rigs', () => {
+	it.each(readyRigs.map(({ id }) => id))('%s is valid, leads somewhere, and is no suspicion', (id) => {
+		let n = 0;
+		const rig = readyRig(id, 'Mine', () => `id${++n}`);
+		expect(parseLogbook(logbookOf(entriesOf(rig, 'full'), rig, []))).toMatchObject({ ok: true });
+		expect(plumbingOf(rig).faults).toEqual([]);
+		expect(suspicionsOf(rig)).toEqual([]);
+		const ahead = forecast(estimate(logbookOf(entriesOf(rig, 'full'), rig, []), rig.id, Date.parse(at)), {
+			days: 30,
+			paths: 100
+		});
+		expect(ahead.autonomyDays.p50).toBeGreaterThan(0.5);
+		expect(ahead.autonomyDays.p50).toBeLessThan(20);
 	});
 });

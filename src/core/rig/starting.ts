@@ -23,6 +23,27 @@ export interface Beginning {
 	readonly blackL?: number | undefined;
 }
 
+/** Where the usual habits happen; those with no place are left out. */
+export type Places = Readonly<Partial<Record<(typeof STARTING_HABITS)[number]['at'], Outlet>>>;
+
+/** The usual habits at the outlets a rig has. */
+export const habitsAt = (places: Places, makeId: () => string): readonly Habit[] =>
+	STARTING_HABITS.flatMap(({ name, at, litres, sd, times, per, kept, addsL }): readonly Habit[] => {
+		const place = places[at];
+		if (!place) return [];
+		return [
+			{
+				id: makeId(),
+				name,
+				outlet: place.id,
+				litresEach: { mean: litres, sd },
+				often: { times, per },
+				...(kept > 0 ? { keptFraction: kept } : {}),
+				...(addsL > 0 ? { addsL } : {})
+			}
+		];
+	});
+
 const LEAST_RESERVE = 0.08;
 
 const tankOf = (id: string, name: string, holds: Tank['holds'], nominalL: number): Tank => ({
@@ -52,23 +73,7 @@ export function startingRig(beginning: Beginning, makeId: () => string): Rig {
 		shower: outlet('Shower', grey?.id ?? elsewhere),
 		...(black ? { toilet: outlet('Toilet flush', black.id) } : {})
 	};
-	const habits = STARTING_HABITS.flatMap(
-		({ name, at, litres, sd, times, per, kept, addsL }): readonly Habit[] => {
-			const place = at === 'toilet' ? outlets.toilet : outlets[at];
-			if (!place) return [];
-			return [
-				{
-					id: makeId(),
-					name,
-					outlet: place.id,
-					litresEach: { mean: litres, sd },
-					often: { times, per },
-					...(kept > 0 ? { keptFraction: kept } : {}),
-					...(addsL > 0 ? { addsL } : {})
-				}
-			];
-		}
-	);
+	const habits = habitsAt(outlets, makeId);
 	return {
 		id: makeId(),
 		name: beginning.name,

@@ -1,4 +1,4 @@
-import { doubleArea, type Corner } from '../logbook/index.js';
+import type { Corner } from '../logbook/index.js';
 
 /** A liquid's surface in tank axes: z = atOrigin − alongX·x − alongY·y, millimetres. */
 export interface Surface {
@@ -7,43 +7,44 @@ export interface Surface {
 	readonly atOrigin: number;
 }
 
-/** Below this rise over the tank's length (mm) a slope along x is nothing but rounding. */
-const LEVEL_MM = 1e-6;
-
-/** The area of an outline below the line z + slope·y = height; mm² (clipping by Sutherland and Hodgman, 1974). */
-function areaBelow(outline: readonly Corner[], slope: number, height: number): number {
-	const over = ([y, z]: Corner): number => z + slope * y - height;
-	const kept = outline.flatMap((from, i): Corner[] => {
-		const to = outline[(i + 1) % outline.length] as Corner;
-		const [a, b] = [over(from), over(to)];
-		const inside: Corner[] = a <= 0 ? [from] : [];
-		if (a < 0 !== b < 0 && a !== b) {
-			const t = a / (a - b);
-			inside.push([from[0] + t * (to[0] - from[0]), from[1] + t * (to[1] - from[1])]);
-		}
-		return inside;
-	});
-	return Math.abs(doubleArea(kept)) / 2;
-}
+/** A rise of less than this over a side or a tank, mm, is level. */
+const LEVEL_MM = 1e-3;
 
 /**
- * Liquid in a prism along x, mm³. The wet area is quadratic in the surface's height between the heights at
- * which it passes a corner, so Simpson's rule over each such piece is exact.
+ * Liquid in a prism along x, mm³, in one pass over the outline's corners.
+ *
+ * At a point of the cross-section whose height over the leaning floor line is w = z + alongY·y, the wet length
+ * along x is ℓ(w): all of it below the surface's lower end, none above its upper end, a straight line between.
+ * The volume is ∬ ℓ(w) dy dw over the sheared outline, by Green's theorem ∮ g(w) dy with g(w) = ∫_w^∞ ℓ, and each
+ * straight side gives Δy times the mean of g along it, from its antiderivative. Exact but for rounding.
  */
 export function prismMm3(outline: readonly Corner[], lengthMm: number, surface: Surface): number {
-	const wet = (height: number): number => areaBelow(outline, surface.alongY, height);
-	const rise = surface.alongX * lengthMm;
-	if (Math.abs(rise) < LEVEL_MM) return lengthMm * wet(surface.atOrigin);
-	const [from, to] = [surface.atOrigin - Math.abs(rise) / 2, surface.atOrigin + Math.abs(rise) / 2];
-	const corners = outline
-		.map(([y, z]) => z + surface.alongY * y)
-		.filter((height) => height > from && height < to);
-	const heights = [from, ...corners.sort((a, b) => a - b), to];
-	const simpson = heights.slice(1).reduce((sum, top, i) => {
-		const foot = heights[i] ?? from;
-		return sum + ((top - foot) / 6) * (wet(foot) + 4 * wet((foot + top) / 2) + wet(top));
-	}, 0);
-	return simpson / Math.abs(surface.alongX);
+	const half = (Math.abs(surface.alongX) * lengthMm) / 2;
+	const [low, high] = [surface.atOrigin - half, surface.atOrigin + half];
+	/** ∫_w^∞ ℓ, per mm of length */
+	const above = (w: number): number =>
+		w >= high ? 0 : w <= low ? surface.atOrigin - w : (high - w) ** 2 / (4 * half);
+	/** ∫_w^∞ of that */
+	const twice = (w: number): number =>
+		w >= high
+			? 0
+			: w <= low
+				? ((surface.atOrigin - w) ** 2 - half ** 2) / 2 + (2 * half ** 2) / 3
+				: (high - w) ** 3 / (12 * half);
+	let sum = 0;
+	for (let i = 0; i < outline.length; i++) {
+		const [y0, z0] = outline[i] as Corner;
+		const [y1, z1] = outline[(i + 1) % outline.length] as Corner;
+		const [w0, w1] = [z0 + surface.alongY * y0, z1 + surface.alongY * y1];
+		const rise = w1 - w0;
+		// Along a side that hardly rises the quotient would cancel; Simpson's rule is then exact to rounding.
+		const mean =
+			Math.abs(rise) < LEVEL_MM
+				? (above(w0) + 4 * above((w0 + w1) / 2) + above(w1)) / 6
+				: (twice(w0) - twice(w1)) / rise;
+		sum += (y1 - y0) * mean;
+	}
+	return lengthMm * Math.abs(sum);
 }
 
 /** Area of a disc of radius r below a chord at distance d above its centre: r² acos(−d/r) + d √(r² − d²). */
