@@ -30,7 +30,38 @@ const rig: Rig = {
 			exposure: 'inside',
 			position: { xM: -0.5, yM: 0.6 },
 			shape: { form: 'box', lengthMm: 800, widthMm: 450, heightMm: 320 },
-			deadL: 3
+			deadL: 3,
+			trials: [
+				{
+					id: 'wren-dry-1',
+					at: '2026-03-12T15:20:00+00:00',
+					kind: 'run-dry',
+					litres: 111.4,
+					used: true,
+					instrument: 'wren-meter'
+				},
+				{
+					id: 'wren-dry-2',
+					at: '2026-03-13T16:05:00+00:00',
+					kind: 'run-dry',
+					litres: 110.2,
+					used: true,
+					instrument: 'wren-meter',
+					note: 'Front up a little.'
+				},
+				{
+					id: 'wren-bucket',
+					at: '2026-03-14T10:00:00+00:00',
+					kind: 'bucket',
+					used: true,
+					instrument: 'wren-meter',
+					readings: [
+						{ litres: 10, reads: 10 },
+						{ litres: 10, reads: 9.9 },
+						{ litres: 10, reads: 10.1 }
+					]
+				}
+			]
 		},
 		{
 			id: 'wren-grey',
@@ -41,7 +72,21 @@ const rig: Rig = {
 			reserveL: 6,
 			residualL: 1.5,
 			exposure: 'underslung',
-			position: { xM: -1.2, yM: -0.3 }
+			position: { xM: -1.2, yM: -0.3 },
+			trials: [
+				[86.8, ''],
+				[85.9, ''],
+				[87.4, ''],
+				[78.2, 'The valve was not quite closed.']
+			].map(([litres, note], i) => ({
+				id: `wren-back-${i + 1}`,
+				at: `2026-04-0${i + 2}T18:30:00+01:00`,
+				kind: 'back-up' as const,
+				litres: Number(litres),
+				used: true,
+				instrument: 'wren-meter',
+				...(note ? { note: String(note) } : {})
+			}))
 		},
 		{
 			id: 'wren-cassette',

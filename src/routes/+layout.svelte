@@ -263,8 +263,17 @@
 		}
 	}
 	@media print {
-		footer {
+		footer,
+		.shell > :global(header),
+		.middle > :global(aside) {
 			display: none;
+		}
+		.middle,
+		.middle.beside {
+			display: block;
+		}
+		main {
+			overflow: visible;
 		}
 		.shell {
 			display: block;

@@ -5,3 +5,4 @@ export { normalCdf, normalPdf, normalQuantile, truncate, type Moments, type Trun
 export { gaugeBand } from './readings.js';
 export type { Model, Place, Pool } from './model.js';
 export type { Doubt, Tally } from './tally.js';
+export { readingsBeside, type KnownReading } from './pairs.js';

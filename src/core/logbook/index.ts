@@ -36,4 +36,4 @@ export {
 	type RecordTypes
 } from './parse.js';
 export { corrected, nextEdited, restored, voided } from './revise.js';
-export { doubleArea, type Corner } from './outline.js';
+export { crossingSides, doubleArea, type Corner } from './outline.js';

@@ -49,6 +49,7 @@ export { fullLoad, kgOf, spareLitres, weightOf, type Spare, type Weight } from '
 export {
 	plumbingOf,
 	traceOf,
+	traceOfEntry,
 	type NodeKind,
 	type Pipe,
 	type PipeFault,

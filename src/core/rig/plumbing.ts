@@ -1,4 +1,4 @@
-import type { Habit, Instrument, Rig } from '../logbook/index.js';
+import type { Entry, Habit, Instrument, Rig } from '../logbook/index.js';
 import { tankById } from './tank.js';
 
 export type NodeKind = 'source' | 'tank' | 'outlet' | 'end';
@@ -172,4 +172,29 @@ export function traceOf(rig: Rig, habit: Habit, measuresOn: readonly string[] = 
 	);
 	const reaches = (habit.keptFraction ?? 0) < 1 || (habit.addsL ?? 0) > 0;
 	return new Set([outlet.from, outlet.id, ...(reaches ? [nodeOf(outlet.to)] : []), ...elsewhere]);
+}
+
+/** The nodes an entry moved water through, or looked into; empty for what touches no water. */
+export function traceOfEntry(
+	rig: Rig,
+	entry: Entry,
+	measuresOn: readonly string[] = []
+): ReadonlySet<string> {
+	switch (entry.kind) {
+		case 'use': {
+			const habit = rig.habits.find(({ id }) => id === entry.habit);
+			return habit ? traceOf(rig, habit, measuresOn) : new Set();
+		}
+		case 'fill':
+			return new Set(['source:tap', entry.tank]);
+		case 'transfer':
+			return new Set([entry.fromTank, entry.toTank]);
+		case 'dump':
+		case 'mark':
+			return new Set([entry.tank]);
+		case 'reading':
+			return new Set(rig.instruments.flatMap(({ id, tank }) => (id === entry.instrument ? [tank] : [])));
+		default:
+			return new Set();
+	}
 }

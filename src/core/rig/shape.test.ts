@@ -76,7 +76,7 @@ function counted(
 					: [shape.diameterMm, -shape.diameterMm / 2, shape.diameterMm / 2, shape.lengthMm];
 	const [length, yMin, yMax, height] = size as [number, number, number, number];
 	const [slopeX, slopeY] = [Math.tan((pitch * Math.PI) / 180), Math.tan((roll * Math.PI) / 180)];
-	const g = 1.2207440846057594759;
+	const g = 1.22074408460575;
 	let [a, b, c] = [0.5, 0.5, 0.5];
 	let wet = 0;
 	for (let i = 0; i < points; i++) {

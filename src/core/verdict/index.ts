@@ -10,4 +10,5 @@ export {
 export { findings, type Finding } from './findings.js';
 export { sayFinding } from './sayFinding.js';
 export { flagDay, sayDay, sayWhen } from './when.js';
+export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './sayRig.js';
 export { sayPlan, sayService, type PlanWords } from './sayPlan.js';

@@ -140,6 +140,23 @@ export class App {
 		return this.#engine.effect($state.snapshot(entry) as Entry);
 	}
 
+	/** What is expected aboard at the stops ahead. */
+	async aboard(): Promise<Awaited<ReturnType<Engine['aboard']>>> {
+		const { rig, trip } = this;
+		if (!rig) return [];
+		return this.#engine.aboard({ rig: rig.id, trip: trip?.id, atMs: this.nowMs, timeZone: this.timeZone });
+	}
+
+	/** How long a rig, perhaps changed, lasts when it sets out full. */
+	setOut(rig: Rig): Promise<Awaited<ReturnType<Engine['setOut']>>> {
+		return this.#engine.setOut($state.snapshot(rig) as Rig, this.nowMs);
+	}
+
+	/** A gauge's readings beside what all else says. */
+	beside(gauge: string): Promise<Awaited<ReturnType<Engine['beside']>>> {
+		return this.#engine.beside(this.rig?.id ?? '', gauge, this.nowMs);
+	}
+
 	#standing = (change: Change): Change['value'] | undefined =>
 		(this[listOf[change.kind]] as readonly Change['value'][]).find(({ id }) => id === change.value.id);
 

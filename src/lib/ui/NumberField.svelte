@@ -20,6 +20,8 @@
 		hint?: string;
 		optional?: boolean;
 		error?: string | undefined;
+		/** in a table, whose head names the column: the label is only read out */
+		bare?: boolean;
 		onchange?: (value: number | undefined) => void;
 	}
 	let {
@@ -31,6 +33,7 @@
 		hint,
 		optional = false,
 		error,
+		bare = false,
 		onchange
 	}: Props = $props();
 	const id = $props.id();
@@ -60,7 +63,7 @@
 </script>
 
 <div class="field">
-	<label for={id}
+	<label for={id} class:visually-hidden={bare}
 		>{label}{#if optional}<span class="soft"> (optional)</span>{/if}</label
 	>
 	<span class="entry">

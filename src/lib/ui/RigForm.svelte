@@ -1,10 +1,13 @@
 <script lang="ts">
 	import type { Instrument, Problem, Rig } from '$core/logbook';
-	import { problemsWith, saidProblems, type App } from '$lib/state';
+	import type { Impact } from '$core/rig';
+	import { sayImpact } from '$core/verdict';
+	import { objectionsTo, withItem, type App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import CurveEditor from './CurveEditor.svelte';
 	import type { Draft } from './fields';
 	import FieldsForm from './FieldsForm.svelte';
+	import Notice from './Notice.svelte';
 	import { newItem, RIG_FIELDS, rigFields, type RigPart } from './rigFields';
 	import Sheet from './Sheet.svelte';
 
@@ -38,6 +41,8 @@
 	};
 	let draft = $state.raw<Draft>(open());
 	let problems = $state.raw<readonly Problem[]>([]);
+	/** a change that stored entries speak against, until the person says so or thinks again */
+	let held = $state.raw<{ value: Rig; label: string; impacts: readonly Impact[] }>();
 	const isNew = $derived(part !== 'rig' && !itemsOf(part).some((item) => item.id === draft.id));
 	const fields = $derived(part === 'rig' ? RIG_FIELDS : rigFields(part, rig, draft));
 	const named = $derived(
@@ -45,11 +50,13 @@
 	);
 
 	async function put(value: Rig, label: string, path = ''): Promise<void> {
-		problems = saidProblems(problemsWith(app.logbook(), { kind: 'rig', value })).map((problem) => ({
-			...problem,
-			path: problem.path.replace(path, '$')
-		}));
-		if (problems.length > 0) return;
+		const objections = objectionsTo(app, value);
+		problems = objections.problems.map((problem) => ({ ...problem, path: problem.path.replace(path, '$') }));
+		held = objections.impacts.length > 0 ? { value, label, impacts: objections.impacts } : undefined;
+		if (problems.length === 0 && !held) await keep(value, label);
+	}
+
+	async function keep(value: Rig, label: string): Promise<void> {
 		await app.save({ kind: 'rig', value }, label);
 		onclose();
 	}
@@ -58,9 +65,8 @@
 		if (part === 'rig') return void put(next as unknown as Rig, 'Rig changed');
 		const items = itemsOf(part);
 		const index = items.findIndex((item) => item.id === next.id);
-		const list = index === -1 ? [...items, next] : items.map((item) => (item.id === next.id ? next : item));
 		void put(
-			{ ...rig, [part]: list } as unknown as Rig,
+			{ ...rig, [part]: withItem(items, next as unknown as Item) } as unknown as Rig,
 			`${named}: ${isNew ? 'added' : 'changed'}`,
 			`$.${part}[${index === -1 ? items.length : index}]`
 		);
@@ -91,5 +97,15 @@
 			{/if}
 		{/snippet}
 	</FieldsForm>
+	{#if held}
+		<Notice>
+			<div role="alert">
+				<p>With this, something that was written down would not be possible any more:</p>
+				{#each held.impacts as impact, i (i)}<p>{sayImpact(rig, impact, app.prefs.current.units)}</p>{/each}
+				<p>The entries stay as they are. The levels after them will be doubted.</p>
+			</div>
+			<button onclick={() => held && void keep(held.value, held.label)}>Change it all the same</button>
+		</Notice>
+	{/if}
 	{#if !isNew && part !== 'rig'}<p><button onclick={remove}>Take {named} out</button></p>{/if}
 </Sheet>

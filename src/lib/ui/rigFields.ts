@@ -71,6 +71,8 @@ const tankFields = (rig: Rig): readonly Field[] => [
 		options: ['inside', 'underslung', 'bilge', 'outside'].map((value) => ({ value, label: value }))
 	},
 	{ key: 'portable', label: 'can be carried', type: 'check' },
+	{ key: 'position.xM', label: 'Middle, forward of the datum', type: 'number', suffix: 'm', optional: true },
+	{ key: 'position.yM', label: 'Middle, to port of the datum', type: 'number', suffix: 'm', optional: true },
 	{ key: 'tareKg', label: 'Weighs empty', type: 'number', of: 'mass', optional: true }
 ];
 
@@ -206,7 +208,21 @@ const instrumentFields = (rig: Rig, draft: Draft): readonly Field[] => {
 			optional: true,
 			hint: 'From a bucket test; 1 when none.'
 		},
-		{ key: 'sdFraction', label: 'Right to, as a share', type: 'number', optional: true, hint: '0.02 is 2 %.' }
+		{
+			key: 'sdFraction',
+			label: 'Right to, as a share',
+			type: 'number',
+			optional: true,
+			hint: '0.02 is 2 %.'
+		},
+		{
+			key: 'setTo',
+			label: 'At a reset it is set to',
+			type: 'number',
+			optional: true,
+			hint: 'In its own unit; a countdown meter, to what is aboard.'
+		},
+		{ key: 'alarmAt', label: 'It beeps at', type: 'number', optional: true, hint: 'In its own unit.' }
 	];
 };
 

@@ -1,6 +1,16 @@
-import { assess, boundOf, effectOf, type Assessment, type Bound, type Effect } from '$core/assess';
-import { estimate, withEntry, type Estimate } from '$core/estimate';
-import { instantMs, type Entry, type Logbook, type Trip } from '$core/logbook';
+import {
+	assess,
+	boundOf,
+	effectOf,
+	setOut,
+	type Assessment,
+	type Bound,
+	type Effect,
+	type SettingOut
+} from '$core/assess';
+import { estimate, readingsBeside, withEntry, type Estimate, type KnownReading } from '$core/estimate';
+import { instantMs, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
+import { aboardAtStops, plan, type AboardAtStop } from '$core/plan';
 import { expose } from 'comlink';
 import type { Change } from '$lib/store';
 
@@ -61,7 +71,19 @@ const engine = {
 				? withEntry(known.estimate, entry)
 				: estimate({ ...rest, entries: [...entries, entry] }, entry.rig, question.atMs);
 		return effectOf(known.now, known.bound, then, question.timeZone);
-	}
+	},
+	/** What is expected in each tank at the stops ahead; none without a trip. */
+	aboard(question: Question): readonly AboardAtStop[] {
+		const trip = tripOf(question);
+		if (!trip) return [];
+		const believed = estimate(needLogbook(), question.rig, question.atMs);
+		return aboardAtStops(believed, trip, plan(believed, needLogbook(), trip.id));
+	},
+	/** How long a rig, perhaps changed, lasts when it sets out full. */
+	setOut: (rig: Rig, atMs: number): SettingOut => setOut(needLogbook(), rig, atMs),
+	/** A gauge's readings beside what all else says, to learn its curve from. */
+	beside: (rig: string, gauge: string, atMs: number): readonly KnownReading[] =>
+		readingsBeside(needLogbook(), rig, gauge, atMs)
 };
 
 export type Engine = typeof engine;

@@ -126,6 +126,11 @@
 									class="quiet"
 									onclick={() => (editing = entry)}
 									aria-label="Correct {context ? describeEntry(entry, context) : ''}">Correct</button
+								>
+								<a
+									class="follow"
+									href="/rig?trace={encodeURIComponent(entry.id)}"
+									aria-label="Follow {context ? describeEntry(entry, context) : ''} through the rig">Follow</a
 								>{/if}
 							<button
 								class="quiet"
@@ -150,6 +155,13 @@
 {/if}
 
 <style>
+	.follow {
+		display: inline-flex;
+		align-items: center;
+		min-height: 2.25rem;
+		padding: 0.25rem 0.75rem;
+		text-underline-offset: 3px;
+	}
 	.page {
 		padding: 1.4rem var(--gap-4) var(--gap-4);
 		display: grid;

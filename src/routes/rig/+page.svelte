@@ -1,16 +1,23 @@
 <script lang="ts">
-	import type { Instrument, Tank } from '$core/logbook';
-	import { tankById, usableOf } from '$core/rig';
+	import { page } from '$app/state';
+	import { goto } from '$app/navigation';
+	import type { Instrument } from '$core/logbook';
+	import { plumbingOf, suspicionsOf, tankById, traceOf, traceOfEntry } from '$core/rig';
+	import { sayFault, saySuspicion } from '$core/verdict';
 	import { formatLitres } from '$core/units';
 	import { useApp } from '$lib/state';
+	import { describeEntry } from '$lib/ui/describe';
+	import NewRig from '$lib/ui/NewRig.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import RigForm from '$lib/ui/RigForm.svelte';
 	import type { RigPart } from '$lib/ui/rigFields';
 	import Rod from '$lib/ui/Rod.svelte';
+	import Schematic from '$lib/ui/Schematic.svelte';
 	import { tankViews } from '$lib/ui/tankView';
 
 	const app = useApp();
 	let open = $state<{ part: RigPart | 'rig'; id?: string; kind?: Instrument['kind'] }>();
+	let beginning = $state(false);
 
 	const rig = $derived(app.rig);
 	const units = $derived(app.prefs.current.units);
@@ -23,15 +30,45 @@
 	const litres = (value: number | undefined): string =>
 		value === undefined ? '' : formatLitres(value, units);
 	const nameOf = (id: string): string => (rig && tankById(rig, id)?.name) ?? id;
+	const plumbing = $derived(rig && plumbingOf(rig));
+	const levels = $derived(
+		new Map(
+			app.assessment?.levels.tanks.map(({ id, litres: l, usableL }) => [
+				id,
+				{ share: Math.min(1, l / usableL), text: `${litres(l)} of ${litres(usableL)}` }
+			])
+		)
+	);
+	const suspicions = $derived(
+		rig
+			? [
+					...suspicionsOf(rig, app.entries).map((one) => saySuspicion(rig, one, units)),
+					...(plumbing?.faults ?? [])
+						.filter(({ kind }) => kind !== 'loop')
+						.map((fault) => sayFault(rig, fault))
+				]
+			: []
+	);
 
-	/** A usable volume this far over the plate is more likely a slip than a find. */
-	const SUSPICIOUS = 1.15;
-	const suspicion = (tank: Tank): string | undefined =>
-		tank.usableL !== undefined && tank.usableL > SUSPICIOUS * tank.nominalL
-			? `More usable than its plate by ${Math.round((tank.usableL / tank.nominalL - 1) * 100)} %. Is one of them in gallons, or was a jug counted twice?`
-			: tank.reserveL >= usableOf(tank)
-				? 'The reserve is as large as the tank: it binds at once.'
-				: undefined;
+	/** A habit or an entry that is followed through the pipes; it stands in the address, so that a link can show it. */
+	const followed = $derived(page.url.searchParams.get('trace') ?? '');
+	const entry = $derived(app.entries.find(({ id }) => id === followed));
+	const traced = $derived.by(() => {
+		if (!rig) return undefined;
+		const on = app.assessment?.measures ?? [];
+		const habit = rig.habits.find(({ id }) => id === followed);
+		return habit ? traceOf(rig, habit, on) : entry ? traceOfEntry(rig, entry, on) : undefined;
+	});
+	const follow = (id: string): void =>
+		void goto(id === followed || id === '' ? '/rig' : `/rig?trace=${encodeURIComponent(id)}`, {
+			replaceState: true,
+			noScroll: true,
+			keepFocus: true
+		});
+	function openNode(id: string): void {
+		if (rig && tankById(rig, id)) void goto(`/rig/tank/${encodeURIComponent(id)}`);
+		else open = { part: 'outlets', id };
+	}
 
 	function instrumentText(instrument: Instrument): string {
 		if (instrument.kind === 'meter')
@@ -52,15 +89,47 @@
 					? `, ${rig.payloadKg} kg payload`
 					: ''}
 			</p>
-			<button onclick={() => (open = { part: 'rig' })}>Change rig</button>
+			<p class="buttons">
+				<button onclick={() => (open = { part: 'rig' })}>Change rig</button>
+				<a class="as-button" href="/rig/weight">Weight</a>
+				<a class="as-button" href="/rig/what-if">What if</a>
+				<button onclick={() => (beginning = true)}>Another rig</button>
+			</p>
 		</header>
+		{#if suspicions.length > 0}
+			<Notice
+				>{#each suspicions as words (words)}<p>{words}</p>{/each}</Notice
+			>
+		{/if}
+
+		{#if plumbing}
+			<section aria-labelledby="plumbing">
+				<div class="titled">
+					<h2 id="plumbing">Where the water goes</h2>
+					<label class="follow">
+						Follow
+						<select value={traced ? followed : ''} onchange={(event) => follow(event.currentTarget.value)}>
+							<option value="">nothing</option>
+							{#each rig.habits as habit (habit.id)}<option value={habit.id}>{habit.name}</option>{/each}
+							{#if entry}<option value={entry.id}
+									>{describeEntry(entry, { rig, trips: app.trips, units })}</option
+								>{/if}
+						</select>
+					</label>
+				</div>
+				<Schematic {plumbing} {levels} {traced} onnode={openNode} />
+				<p class="soft">
+					Solid: pipes. Dashed: carried by hand. Open a tank for what it really holds, an outlet to change it.
+				</p>
+			</section>
+		{/if}
 
 		<section>
 			<h2>Tanks</h2>
 			<table>
 				<thead
 					><tr
-						><td></td><th scope="col">Tank</th><th scope="col" class="number">Now</th><th
+						><th scope="col" colspan="2">Tank</th><th scope="col" class="number">Now</th><th
 							scope="col"
 							class="number">Usable</th
 						><th scope="col" class="number wide">Plate</th><th scope="col" class="number wide">Reserve</th><td
@@ -75,12 +144,11 @@
 								>{#if view}<Rod facts={view.facts} size="tiny" {units} label={view.label} />{/if}</td
 							>
 							<th scope="row">
-								{tank.name}<span class="soft"
+								<a href="/rig/tank/{tank.id}">{tank.name}</a><span class="soft"
 									>, {tank.holds}{tank.feeds ? `, poured into ${nameOf(tank.feeds)}` : ''}{tank.joined
 										? `, level with ${nameOf(tank.joined)}`
 										: ''}</span
 								>
-								{#if suspicion(tank)}<span class="mind">{suspicion(tank)}</span>{/if}
 							</th>
 							<td class="number">{view?.level ?? ''}</td>
 							<td class="number">{tank.usableL === undefined ? 'not measured' : litres(tank.usableL)}</td>
@@ -166,7 +234,7 @@
 			<ul>
 				{#each rig.instruments as instrument (instrument.id)}
 					<li>
-						<strong>{instrument.name}</strong><span
+						<strong><a href="/rig/instrument/{instrument.id}">{instrument.name}</a></strong><span
 							>{nameOf(instrument.tank)}, <span class="soft">{instrumentText(instrument)}</span></span
 						><button
 							class="quiet"
@@ -209,6 +277,7 @@
 			>
 		</section>
 	</div>
+	{#if beginning}<NewRig {app} onclose={() => (beginning = false)} />{/if}
 	{#if open}
 		<RigForm {app} {rig} part={open.part} id={open.id} kind={open.kind} onclose={() => (open = undefined)} />
 	{/if}
@@ -241,7 +310,8 @@
 		padding: 0.3rem 0.7rem 0.3rem 0;
 		border-top: var(--hairline);
 	}
-	thead th {
+	thead th,
+	thead td {
 		border: 0;
 		color: var(--soft-ink);
 		font-size: var(--step--1);
@@ -250,17 +320,29 @@
 	td.number {
 		white-space: nowrap;
 	}
+	.titled {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-2) var(--gap-4);
+		align-items: center;
+		justify-content: space-between;
+		width: 100%;
+	}
+	.follow {
+		display: flex;
+		gap: var(--gap-2);
+		align-items: center;
+		color: var(--soft-ink);
+	}
+	.follow select {
+		max-width: 14rem;
+		color: var(--ink);
+	}
 	.tiny {
 		width: 1.6rem;
 	}
 	.tiny :global(svg) {
 		margin: -8px 0;
-	}
-	.mind {
-		display: block;
-		color: var(--caution);
-		font-weight: 450;
-		font-size: var(--step--1);
 	}
 	ul {
 		width: 100%;

@@ -1,0 +1,38 @@
+import { levelOf, type Estimate } from '../estimate/index.js';
+import { instantMs, type Trip } from '../logbook/index.js';
+import { expectedAt } from './course.js';
+import type { Plan } from './plan.js';
+import { needsOf } from './stretch.js';
+
+/** What is expected in each tank at a stop of a plan, litres by tank id. */
+export interface AboardAtStop {
+	readonly stop: string;
+	readonly atMs: number;
+	readonly onArrival: ReadonlyMap<string, number>;
+	/** after the services taken there */
+	readonly onDeparture: ReadonlyMap<string, number>;
+}
+
+/** What is aboard at each stop still ahead, by a plan; carried supplies stay as they are now. */
+export function aboardAtStops(estimate: Estimate, trip: Trip, planned: Plan): readonly AboardAtStop[] {
+	const needs = needsOf(estimate, trip);
+	const at = (ms: number): ReadonlyMap<string, number> =>
+		new Map(
+			estimate.model.rig.tanks.map(({ id }) => {
+				const course = planned.courses.find(({ tank }) => tank.id === id);
+				return [id, course ? expectedAt(course, needs, ms) : levelOf(estimate, id).mean];
+			})
+		);
+	return trip.stops
+		.filter(({ depart }) => instantMs(depart) >= estimate.atMs)
+		.map(({ id, arrive, depart }) => {
+			const arriveMs = Math.max(instantMs(arrive), estimate.atMs);
+			const before = instantMs(arrive) > estimate.atMs ? arriveMs - 1 : arriveMs;
+			return {
+				stop: id,
+				atMs: arriveMs,
+				onArrival: at(before),
+				onDeparture: at(Math.max(instantMs(depart) - 1, arriveMs))
+			};
+		});
+}
