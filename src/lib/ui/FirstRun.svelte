@@ -15,6 +15,7 @@
 	const { app }: { app: App } = $props();
 
 	let way = $state<'choose' | 'own' | 'file'>('choose');
+	let ready = $state(false);
 	let busy = $state(false);
 	let name = $state('');
 	let kind = $state('camper');
@@ -99,7 +100,10 @@
 			<section>
 				<h2>My own rig</h2>
 				<p>Its kind, its tanks, who is aboard and what is in it now. Two minutes.</p>
-				<p class="buttons"><button class="primary" onclick={() => (way = 'own')}>Begin</button></p>
+				<p class="buttons">
+					<button class="primary" onclick={() => (way = 'own')}>Begin</button>
+					<button onclick={() => (ready = true)}>From a ready rig</button>
+				</p>
 			</section>
 			<section>
 				<h2>I have a logbook</h2>
@@ -191,6 +195,12 @@
 		licensed practice come first.
 	</p>
 </main>
+{#if ready}
+	{#await import('./NewRig.svelte') then { default: NewRig }}<NewRig
+			{app}
+			onclose={() => (ready = false)}
+		/>{/await}
+{/if}
 
 <style>
 	main {

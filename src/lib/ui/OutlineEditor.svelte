@@ -152,7 +152,7 @@
 <style>
 	.editor {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		grid-template-columns: 22.5rem minmax(0, 1fr);
 		gap: var(--gap-3);
 		align-items: start;
 	}

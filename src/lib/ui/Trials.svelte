@@ -54,7 +54,7 @@
 	<div class="answer">
 		<p class="figure">
 			{litres(summary.recommendedL)}{' '}<span class="soft"
-				 to reckon with, from {summary.count}
+				>to reckon with, from {summary.count}
 				{summary.count === 1 ? 'trial' : 'trials'}</span
 			>
 		</p>

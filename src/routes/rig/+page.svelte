@@ -108,7 +108,11 @@
 					<h2 id="plumbing">Where the water goes</h2>
 					<label class="follow">
 						Follow
-						<select value={traced ? followed : ''} onchange={(event) => follow(event.currentTarget.value)}>
+						<select
+							aria-label="Follow through the rig"
+							value={traced ? followed : ''}
+							onchange={(event) => follow(event.currentTarget.value)}
+						>
 							<option value="">nothing</option>
 							{#each rig.habits as habit (habit.id)}<option value={habit.id}>{habit.name}</option>{/each}
 							{#if entry}<option value={entry.id}
@@ -287,6 +291,7 @@
 	.page {
 		padding: 1.4rem var(--gap-4) var(--gap-4);
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-4);
 		align-content: start;
 	}
@@ -298,6 +303,7 @@
 	}
 	section {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-2);
 		justify-items: start;
 		min-width: 0;

@@ -157,6 +157,7 @@
 	.page {
 		padding: 1.4rem var(--gap-4) var(--gap-4);
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-4);
 		align-content: start;
 		max-width: 66rem;
@@ -164,6 +165,7 @@
 	header,
 	section {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-2);
 		min-width: 0;
 	}

@@ -208,6 +208,7 @@
 	.page {
 		padding: 1.4rem var(--gap-4) var(--gap-4);
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-4);
 		align-content: start;
 		max-width: 60rem;

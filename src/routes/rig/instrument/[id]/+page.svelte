@@ -295,6 +295,7 @@
 	.page {
 		padding: 1.4rem var(--gap-4) var(--gap-4);
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-4);
 		align-content: start;
 		max-width: 62rem;
@@ -302,6 +303,7 @@
 	header,
 	section {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-2);
 		justify-items: start;
 		min-width: 0;

@@ -272,6 +272,7 @@
 	.page {
 		padding: 1.4rem var(--gap-4) var(--gap-4);
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-4);
 		align-content: start;
 		max-width: 62rem;
@@ -283,6 +284,7 @@
 	}
 	section {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-3);
 		justify-items: start;
 		min-width: 0;

@@ -131,6 +131,7 @@
 	.page {
 		padding: var(--gap-4);
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: var(--gap-3);
 		align-content: start;
 	}

@@ -1,0 +1,208 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import type { Rig } from '../src/core/logbook/index.js';
+import { openDemo, stored } from './helpers/pages.js';
+
+const storedRig = async (page: Page, name: string): Promise<Rig> => {
+	const records = Object.values(await stored(page)) as readonly { name?: string; tanks?: unknown }[];
+	return records.find((record) => record.tanks !== undefined && record.name === name) as unknown as Rig;
+};
+
+async function openTank(page: Page, tank: string): Promise<void> {
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('row').getByRole('link', { name: tank, exact: true }).click();
+	await expect(page.getByRole('heading', { level: 1, name: tank })).toBeVisible();
+}
+
+test('a run-dry trial with a meter that counts down in gallons', async ({ page }) => {
+	await openDemo(page);
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('button', { name: 'Change Pump meter' }).click();
+	const form = page.getByRole('dialog');
+	await form.getByLabel('One displayed unit is').fill('3.785411784');
+	await form.getByLabel('Counts').selectOption('down');
+	await form.getByRole('button', { name: 'Save' }).click();
+	await openTank(page, 'Main');
+	await page.getByRole('button', { name: 'Run dry', exact: true }).click();
+	const trial = page.getByRole('dialog');
+	await trial.getByLabel('Pump meter shows now').fill('40');
+	await trial.getByRole('button', { name: 'Next' }).click();
+	await trial.getByLabel('Pump meter shows now').fill('52');
+	await expect(trial.getByText('the wrong way for a meter that counts down')).toBeVisible();
+	await expect(trial.getByRole('button', { name: 'Next' })).toBeDisabled();
+	await trial.getByLabel('Pump meter shows now').fill('10.5');
+	// 29.5 US gallons
+	await expect(trial.getByText('From 40 to 10.5, counting down: 112 L drawn')).toBeVisible();
+	await trial.getByRole('button', { name: 'Next' }).click();
+	await trial.getByLabel('What the rod is wet to now').fill('10');
+	// 800 × 450 × 10 mm
+	await expect(trial.getByText('3.6 L stay below the suction')).toBeVisible();
+	await trial.getByRole('button', { name: 'Keep this trial' }).click();
+	await expect(page.getByText('from 3 trials')).toBeVisible();
+	const main = (await storedRig(page, 'Wren')).tanks.find(({ name }) => name === 'Main');
+	expect(main?.trials?.at(-1)?.litres).toBeCloseTo(29.5 * 3.785411784, 6);
+	expect(main?.deadL).toBeCloseTo(3.6, 6);
+});
+
+test('a back-up trial repeated: one lies apart, is switched off, and the rest is used', async ({ page }) => {
+	await openDemo(page);
+	await openTank(page, 'Grey');
+	await expect(page.getByText('One trial lies far from the others')).toBeVisible();
+	await page.getByRole('checkbox', { name: /78.L counts/ }).uncheck();
+	await expect(page.getByText('One trial lies far')).toHaveCount(0);
+	await page.getByRole('button', { name: 'Fill until it backs up', exact: true }).click();
+	const trial = page.getByRole('dialog');
+	await trial.getByLabel('Counted by').selectOption('by hand, jug by jug');
+	await trial.getByRole('button', { name: 'Next' }).click();
+	await trial.getByLabel(/Run in/).fill('86');
+	await trial.getByRole('button', { name: 'Next' }).click();
+	await trial.getByRole('button', { name: 'Keep this trial' }).click();
+	await expect(page.getByText('from 4 trials')).toBeVisible();
+	// 86.8, 85.9, 87.4 and 86: mean 86.5, spread 0.7, so 85
+	await expect(page.getByText('This is what Grey is reckoned with')).toBeVisible();
+});
+
+test('a stepwise trial becomes the tank’s dip table', async ({ page }) => {
+	await openDemo(page);
+	await openTank(page, 'Main');
+	await page.getByRole('button', { name: 'Step by step', exact: true }).click();
+	const trial = page.getByRole('dialog');
+	for (const [pour, depth] of [
+		['0', '8'],
+		['20', '70'],
+		['20', '122'],
+		['40', '240'],
+		['30', '318']
+	] as const) {
+		await trial.getByLabel('Poured in now').fill(pour);
+		await trial.getByLabel('The rod is wet to').fill(depth);
+		await trial.getByRole('button', { name: 'Add this step' }).click();
+	}
+	await trial.getByRole('button', { name: 'Keep this trial' }).click();
+	await page.getByRole('button', { name: 'Use it as the tank’s dip table' }).click();
+	await expect(page.getByText('A table of 5 depths.')).toBeVisible();
+	const main = (await storedRig(page, 'Wren')).tanks.find(({ name }) => name === 'Main');
+	expect(main?.shape).toMatchObject({ form: 'table', rows: { length: 5 } });
+	await page.keyboard.press('u');
+	await expect(page.getByText('A table of 5 depths.')).toHaveCount(0);
+});
+
+test('the outline editor by keyboard: a crossing is said, a shape is kept', async ({ page }) => {
+	await openDemo(page);
+	await openTank(page, 'Grey');
+	await page.getByRole('button', { name: 'Give it a shape' }).click();
+	const editor = page.getByRole('dialog');
+	await editor.getByLabel('Shape').selectOption({ label: 'any outline, the same all along' });
+	await editor.getByLabel('Length, fore to aft').fill('1000');
+	const corners = [
+		[-250, 0],
+		[250, 0],
+		[250, 180],
+		[-250, 180]
+	];
+	for (const [i, [port, up]] of corners.entries()) {
+		await editor.getByLabel(`Corner ${i + 1}, to port`).fill(String(port));
+		await editor.getByLabel(`Corner ${i + 1}, up`).fill(String(up));
+	}
+	await expect(editor.getByText('Holds 90 L to the brim')).toBeVisible();
+	// 20 mm up at one corner takes 0.5 · 500 · 20 · 1000 mm³
+	const first = editor.getByRole('slider', { name: /Corner 1/ });
+	await first.focus();
+	await page.keyboard.press('ArrowUp');
+	await page.keyboard.press('ArrowUp');
+	await expect(editor.getByText('Holds 85 L')).toBeVisible();
+	await editor.getByLabel('Corner 1, up').fill('900');
+	await expect(editor.getByText('may not cross itself')).toBeVisible();
+	await expect(editor.getByRole('button', { name: 'Save' })).toBeDisabled();
+	await editor.getByLabel('Corner 1, up').fill('0');
+	await editor.getByRole('button', { name: 'Save' }).click();
+	await page.getByLabel('Marks', { exact: true }).selectOption({ label: 'every 10 mm' });
+	// 5 L for every 10 mm
+	await expect(page.getByRole('listitem').filter({ hasText: /^60.mm/ })).toContainText(/30.L/);
+	await page.getByRole('link', { name: 'Print table and strip' }).click();
+	await expect(page.getByRole('img', { name: /Strip at true scale/ })).toBeVisible();
+});
+
+test('the schematic opens tanks and follows an entry; a change that does not fit is explained first', async ({
+	page
+}) => {
+	await openDemo(page);
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
+	await page
+		.getByRole('link', { name: /Follow .*Shower.* through the rig/i })
+		.first()
+		.click();
+	await expect(page.getByLabel('Follow through the rig')).not.toHaveValue('');
+	await expect(page.locator('.pipe.traced')).toHaveCount(2);
+	await page.getByRole('button', { name: 'Change Main' }).click();
+	const form = page.getByRole('dialog');
+	await form.getByLabel('Really usable').fill('10');
+	await form.getByLabel('Reserve, or room to keep free').fill('1');
+	const before = JSON.stringify(await storedRig(page, 'Wren'));
+	await form.getByRole('button', { name: 'Save' }).click();
+	await expect(form.getByRole('alert')).toContainText(
+		/moved up to .* at once in or out of Main; it would hold 10/
+	);
+	expect(JSON.stringify(await storedRig(page, 'Wren'))).toBe(before);
+	await form.getByRole('button', { name: 'Cancel' }).click();
+	await page.getByRole('button', { name: /^Grey/ }).click();
+	await expect(page.getByRole('heading', { level: 1, name: 'Grey' })).toBeVisible();
+});
+
+test('weight, what if and a learned curve answer; a ready rig is begun', async ({ page }) => {
+	await openDemo(page);
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('link', { name: 'Weight' }).click();
+	await page.getByLabel('Else aboard of the payload').fill('500');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(
+		/may come aboard before the payload is used up/
+	);
+	await expect(page.getByRole('row', { name: /Tamsel Ford/ })).toBeVisible();
+	await page.goBack();
+	await page.getByRole('link', { name: 'What if' }).click();
+	await page.getByLabel('Tank', { exact: true }).selectOption('Grey');
+	await page.getByLabel(/Usable, instead of/).fill('200');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(/more, then Main is first/);
+	await page.goBack();
+	await page.getByRole('link', { name: 'Grey lights' }).click();
+	await expect(page.getByRole('img', { name: /Readings of Grey lights/ }).locator('svg')).toBeVisible();
+	await page.getByRole('button', { name: 'Use the learned curve' }).click();
+	const lights = (await storedRig(page, 'Wren')).instruments.find(({ name }) => name === 'Grey lights');
+	expect(lights?.kind === 'gauge' && lights.curve.map(({ litres }) => litres)).not.toEqual([0, 26, 52, 74]);
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('button', { name: 'Another rig' }).click();
+	await page.getByRole('radio', { name: /Car with jugs/ }).check();
+	await page.getByLabel('What is it called?').fill('Finch');
+	await page.getByRole('button', { name: 'Begin' }).click();
+	await expect(page.getByRole('heading', { level: 1, name: 'Finch' })).toBeVisible();
+});
+
+test('no axe violations, and no sideways scrolling at 390 px, in the pages of the rig', async ({ page }) => {
+	test.setTimeout(90_000);
+	await openDemo(page);
+	const pages = [
+		'tank/wren-grey',
+		'tank/wren-main',
+		'instrument/wren-lights',
+		'instrument/wren-meter',
+		'weight',
+		'what-if'
+	];
+	for (const path of pages) {
+		await page.setViewportSize({ width: 1280, height: 800 });
+		await page.goto(`/rig/${path}`);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+		await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
+		const { violations } = await new AxeBuilder({ page }).analyze();
+		expect(
+			violations.map(({ id, nodes }) => `${path} ${id}: ${nodes.map(({ html }) => html).join(' | ')}`)
+		).toEqual([]);
+		await page.setViewportSize({ width: 390, height: 844 });
+		expect(
+			await page.evaluate(() =>
+				Math.max(document.documentElement.scrollWidth, document.querySelector('main')?.scrollWidth ?? 0)
+			),
+			path
+		).toBeLessThanOrEqual(390);
+	}
+});
