@@ -1,66 +1,50 @@
 import { entriesUntil, instantMs, type Entry, type Logbook, type Rig } from '../logbook/index.js';
-import { applyDump, applyFill, applyTransfer, applyUse, openToSewer, passTime } from './moves.js';
+import type { Gaussian } from './gaussian.js';
+import { believed } from './informed.js';
 import { modelOf, type Model } from './model.js';
-import { applyMark, applyReading } from './readings.js';
-import { beforeAnything, type Tally } from './tally.js';
+import { copyOf, type Tally } from './tally.js';
+import { Replay, type ReplayOptions } from './replay.js';
+import { step } from './step.js';
+import { passTime } from './time.js';
 
 /** What is believed of a rig at an instant, with all that is needed to go on from there. */
 export interface Estimate {
 	readonly model: Model;
-	readonly tally: Tally;
+	/** the replay's own record; `belief` is what is answered from */
+	readonly tally: Readonly<Tally>;
+	/** the joint belief at the instant, unlogged use as the log's counts have it */
+	readonly belief: Gaussian;
+	/** instruments called failing: none of their readings count */
+	readonly failing: ReadonlySet<string>;
 	readonly atMs: number;
 	/** the entries it rests on, in order */
 	readonly entries: readonly Entry[];
 }
 
-function apply(model: Model, tally: Tally, entry: Entry): Tally {
-	switch (entry.kind) {
-		case 'use': {
-			const habit = model.habits.get(entry.habit);
-			return habit ? applyUse(model, tally, entry, habit) : tally;
-		}
-		case 'fill':
-			return applyFill(model, tally, entry);
-		case 'dump':
-			return applyDump(model, tally, entry);
-		case 'transfer':
-			return applyTransfer(model, tally, entry);
-		case 'reading':
-			return applyReading(model, tally, entry);
-		case 'mark':
-			return applyMark(model, tally, entry);
-		case 'measure': {
-			const others = tally.measures.filter((id) => id !== entry.measure);
-			return { ...tally, measures: entry.on ? [...others, entry.measure] : others };
-		}
-		case 'hookup': {
-			const next = { ...tally, mains: entry.mains, sewer: entry.sewer };
-			return entry.sewer && !tally.sewer ? openToSewer(model, next) : next;
-		}
-		case 'crew':
-		case 'stop':
-		case 'care':
-		case 'note':
-			return tally;
-	}
+/** The estimate at an instant from a replay that has come to its last entry before it. */
+export function estimateFrom(
+	model: Model,
+	last: Tally,
+	failing: ReadonlySet<string>,
+	entries: readonly Entry[],
+	atMs: number
+): Estimate {
+	const tally = copyOf(last);
+	passTime(model, tally, atMs);
+	return { model, tally, belief: believed(model, tally), failing, atMs, entries };
 }
-
-/** One entry on: the time up to it passes, then it happens. Pure. */
-export const step = (model: Model, tally: Tally, entry: Entry): Tally =>
-	apply(model, passTime(model, tally, instantMs(entry.at)), entry);
 
 /**
  * Replays a rig's entries up to and including an instant. The order of the entries in the logbook does not matter.
  *
  * @throws RangeError when the logbook has no rig of that id
  */
-export function estimate(logbook: Logbook, rigId: string, atMs: number): Estimate {
+export function estimate(logbook: Logbook, rigId: string, atMs: number, options?: ReplayOptions): Estimate {
 	const rig: Rig | undefined = logbook.rigs.find(({ id }) => id === rigId);
 	if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
 	const entries = entriesUntil(logbook.entries, rigId, atMs);
-	const model = modelOf(rig, logbook.trips, entries, atMs);
-	const replayed = entries.reduce<Tally>((tally, entry) => step(model, tally, entry), beforeAnything(model));
-	return { model, tally: passTime(model, replayed, atMs), atMs, entries };
+	const replay = new Replay(modelOf(rig, logbook.trips, entries), options);
+	return replay.to(entries, atMs);
 }
 
 /**
@@ -68,10 +52,14 @@ export function estimate(logbook: Logbook, rigId: string, atMs: number): Estimat
  * before: good for a preview; a stored entry is replayed in its place.
  */
 export function withEntry(before: Estimate, entry: Entry): Estimate {
-	const tally = step(before.model, before.tally, entry);
+	const { model, failing } = before;
+	const tally = copyOf(before.tally);
+	step(model, tally, entry, failing);
 	return {
-		...before,
+		model,
+		failing,
 		tally,
+		belief: believed(model, tally),
 		atMs: Math.max(before.atMs, instantMs(entry.at)),
 		entries: [...before.entries, entry]
 	};

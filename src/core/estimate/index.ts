@@ -1,8 +1,11 @@
-export { estimate, step, withEntry, type Estimate } from './estimate.js';
+export { estimate, withEntry, type Estimate } from './estimate.js';
+export { Replay, ReplayStopped, type ReplayOptions } from './replay.js';
+export { modelOf, type Model, type Place, type Pool, type Stream } from './model.js';
+export { NOISE, noiseTable } from './noise.js';
+export type { Gaussian } from './gaussian.js';
 export { levelOf, readLevels, type Basis, type Levels, type TankLevel } from './levels.js';
 export { crewOf, DAY_MS, personDays, personsAt, type Crew } from './crew.js';
 export { normalCdf, normalPdf, normalQuantile, truncate, type Moments, type Truncated } from './normal.js';
 export { gaugeBand } from './readings.js';
-export type { Model, Place, Pool } from './model.js';
-export type { Doubt, Tally } from './tally.js';
+export type { Doubt, Missing, Tally } from './tally.js';
 export { readingsBeside, type KnownReading } from './pairs.js';

@@ -1,7 +1,10 @@
 import type { Entry } from '../logbook/index.js';
 import { flowOf, usableOf } from '../rig/index.js';
 import type { Estimate } from './estimate.js';
-import { truncate, type Truncated } from './normal.js';
+import { DAY_MS, personsAt } from './crew.js';
+import { dot } from './gaussian.js';
+import { NOISE } from './noise.js';
+import { mixed, truncate, type Truncated } from './normal.js';
 import { ceilingOf, type Doubt } from './tally.js';
 
 /** One entry behind a level, and its share of the figure (all shares add to 1). */
@@ -33,21 +36,33 @@ export interface Levels {
 	readonly doubts: readonly Doubt[];
 }
 
-const marginal = ({ tally, model }: Estimate, index: number): { mean: number; sd: number } => ({
-	mean: tally.belief.mean[index] ?? 0,
-	sd: Math.sqrt(Math.max(0, tally.belief.cov[index * model.size + index] ?? 0))
+const marginal = ({ belief }: Estimate, index: number): { mean: number; sd: number } => ({
+	mean: belief.mean[index] ?? 0,
+	sd: belief.sdOf(index)
 });
 
-/** A tank's level with the knowledge that it is between empty and full. */
+/** Doubted readings older than this no longer hint at a missed entry. */
+const HINTS_FOR_MS = 3 * DAY_MS;
+
+/**
+ * A tank's level with the knowledge that it is between empty and full. While a doubted reading could mean that a fill
+ * or dump was not written down, the band reaches to what it says: with a small chance it is the reading that is right.
+ */
 export function levelOf(estimate: Estimate, tankId: string): Truncated {
-	const place = estimate.model.places.get(tankId);
+	const { model, tally, atMs } = estimate;
+	const place = model.places.get(tankId);
 	if (!place) throw new RangeError(`there is no tank ${JSON.stringify(tankId)} in this rig`);
-	const pool = marginal(estimate, place.pool.index);
-	return truncate(
-		{ mean: pool.mean * place.share, sd: pool.sd * place.share },
-		0,
-		ceilingOf(estimate.model, tankId)
+	const { index } = place.pool;
+	const pool = marginal(estimate, index);
+	const cut = (mean: number, sd: number): Truncated =>
+		truncate({ mean: mean * place.share, sd: sd * place.share }, 0, ceilingOf(model, tankId));
+	const hint = tally.suspicions.findLast(
+		(one) => one.pool === index && one.couldBeMissed && atMs - one.atMs < HINTS_FOR_MS
 	);
+	const plain = cut(pool.mean, pool.sd);
+	if (!hint) return plain;
+	const chance = Math.min(NOISE.missedWeight, (NOISE.missedPull * place.pool.usableL) / Math.abs(hint.gapL));
+	return mixed(plain, cut(pool.mean + hint.gapL, Math.hypot(pool.sd, hint.sdL)), chance);
 }
 
 /** How much one entry says of a tank: 'settles' it, 'looks' at it, or moves litres in or out of it. */
@@ -115,11 +130,17 @@ function basisOf(estimate: Estimate, tankId: string): readonly Basis[] {
 	return total > 0 ? found.map(({ entry, weight }) => ({ entry, weight: weight / total })) : [];
 }
 
+/** Litres per person and day that nobody writes down, over all streams. */
+function unloggedOf({ model, belief, atMs }: Estimate): { mean: number; sd: number } {
+	const persons = Math.max(1, personsAt(model.crew, atMs));
+	const h = model.streams.map(({ index, perPerson }) => [index, perPerson ? 1 : 1 / persons] as const);
+	return truncate({ mean: dot(belief.mean, h), sd: Math.sqrt(belief.varianceOf(h)) }, 0, Infinity);
+}
+
 /** The answer to "how much is in each tank, and how sure are we?" */
 export function readLevels(estimate: Estimate): Levels {
 	const { model, tally } = estimate;
-	const rate = marginal(estimate, model.rate);
-	const unlogged = truncate(rate, 0, Infinity);
+	const unlogged = unloggedOf(estimate);
 	return {
 		tanks: model.rig.tanks.map((tank) => {
 			const level = levelOf(estimate, tank.id);

@@ -2,7 +2,6 @@ import {
 	type Entry,
 	type Habit,
 	type Instrument,
-	instantMs,
 	type Logbook,
 	type Rig,
 	type Tank
@@ -11,15 +10,16 @@ import {
 	emptyOf,
 	flowOf,
 	fullSdOf,
-	mixedFlow,
 	usableOf,
-	usualLitresPerDay,
 	usualTimesPerDay,
 	type Flow,
 	type Regime
 } from '../rig/index.js';
+import { crewOf, type Crew } from './crew.js';
+import type { Sparse } from './gaussian.js';
+import { NOISE } from './noise.js';
 import type { Moments } from './normal.js';
-import { crewOf, personDays, type Crew } from './crew.js';
+import { wakeOf, type Wake } from './wake.js';
 
 /** Tanks that stand level through an open pipe are one pool; any other tank is a pool of its own. */
 export interface Pool {
@@ -37,10 +37,27 @@ export interface Place {
 	readonly share: number;
 }
 
+/** Where use that nobody writes down goes: one habit's outlet, or any outlet in a rig without habits. */
+export interface Stream {
+	/** where its litres per exposure stand in the state */
+	readonly index: number;
+	readonly habit: Habit | undefined;
+	/** whether it is reckoned per person and day, or per day */
+	readonly perPerson: boolean;
+	/** times per exposure by the rig's own word, and the doubt of that as a share */
+	readonly usual: number;
+	readonly cadenceSd: number;
+	/** mean square over mean of the litres of one time: unlogged use comes in such lumps */
+	readonly lumpL: number;
+	/** litres per exposure before the log is counted */
+	readonly broad: Moments;
+	gains(regime: KeyedRegime): Sparse;
+}
+
 /**
  * Everything about a rig that the replay of its entries needs: where each number stands in the state
  * [ pools | litres counted by each meter | error of each meter | litres of one time of each habit |
- * unlogged litres per person-day | the amount last moved ], and what was believed of them beforehand.
+ * unlogged litres per exposure of each stream | the amount last moved ], and what was believed of them beforehand.
  */
 export interface Model {
 	readonly rig: Rig;
@@ -50,20 +67,16 @@ export interface Model {
 	readonly counted: ReadonlyMap<string, number>;
 	readonly meterError: ReadonlyMap<string, number>;
 	readonly habit: ReadonlyMap<string, number>;
-	readonly rate: number;
+	readonly streams: readonly Stream[];
+	/** the rig says how much goes unlogged: the log's counts are then not asked */
+	readonly statedRate: Rig['unlogged'];
 	readonly moved: number;
-	readonly unlogged: Moments;
-	/** litres of a typical single use, each weighed by its litres: unlogged use comes in such lumps */
-	readonly lumpL: number;
 	readonly crew: Crew;
+	readonly wake: Wake;
 	readonly instruments: ReadonlyMap<string, Instrument>;
 	readonly habits: ReadonlyMap<string, Habit>;
-	flow(habit: Habit, regime: Regime): Flow;
-	mixed(persons: number, regime: Regime): Flow;
+	flow(habit: Habit, regime: KeyedRegime): Flow;
 }
-
-/** A waste tank's level after it was emptied is what a dump leaves, ± 35 %. */
-const RESIDUAL_DOUBT = 0.35;
 
 function poolsOf(rig: Rig): readonly Pool[] {
 	const root = (tank: Tank, seen: ReadonlySet<string> = new Set()): Tank => {
@@ -80,26 +93,9 @@ function poolsOf(rig: Rig): readonly Pool[] {
 		usableL: sum(tanks, usableOf),
 		fullSdL: sum(tanks, fullSdOf),
 		emptyL: sum(tanks, emptyOf),
-		emptySdL: RESIDUAL_DOUBT * sum(tanks, emptyOf)
+		emptySdL: NOISE.residual * sum(tanks, emptyOf)
 	}));
 }
-
-/** What a lump of use is in a rig without habits, litres. */
-const ANY_LUMP_L = 3;
-
-function lumpOf(rig: Rig): number {
-	const [litres, squares] = rig.habits.reduce<readonly [number, number]>(
-		([sum, square], habit) => {
-			const daily = usualTimesPerDay(rig, habit, Math.max(rig.crew, 1)) * habit.litresEach.mean;
-			return [sum + daily, square + daily * habit.litresEach.mean];
-		},
-		[0, 0]
-	);
-	return litres > 0 ? squares / litres : ANY_LUMP_L;
-}
-
-/** Doubt of unlogged use in a rig without habits, litres per person-day. */
-const NOBODY_KNOWS_L = 8;
 
 /** Caches a function of a regime (and a number) by what the regime says. */
 function cached<A extends readonly unknown[], R>(
@@ -117,72 +113,118 @@ function cached<A extends readonly unknown[], R>(
 	};
 }
 
-const regimeKey = ({ mains, sewer, measures }: Regime): string => `${mains}|${sewer}|${measures.join('|')}`;
+/** A regime that carries its own key, so that it need not be spelt out at every step. */
+export interface KeyedRegime extends Regime {
+	readonly regimeKey?: string;
+}
 
-/**
- * What is believed of unlogged use before any reading, litres per person-day: what the rig states, else what
- * the habits' usual cadence expects beyond what was written down so far.
- */
-function unloggedPrior(rig: Rig, crew: Crew, entries: readonly Entry[], atMs: number): Moments {
-	if (rig.unlogged) return rig.unlogged;
-	const first = entries[0];
-	const lived = first ? personDays(crew, instantMs(first.at), atMs) : 0;
-	const times = new Map<string, number>();
-	for (const entry of entries)
-		if (entry.kind === 'use') times.set(entry.habit, (times.get(entry.habit) ?? 0) + entry.times);
-	const persons = Math.max(crew.usual, 1);
-	const usual = usualLitresPerDay(rig, persons) / persons;
-	if (usual === 0) return { mean: 0, sd: NOBODY_KNOWS_L };
-	const written = rig.habits.reduce(
-		(sum, habit) => sum + (times.get(habit.id) ?? 0) * habit.litresEach.mean,
-		0
-	);
-	const missing = Math.max(0, 1 - written / Math.max(lived, persons) / usual);
-	// A log a little short of the usual cadence is more likely a quiet time than a forgotten one: hence the power.
-	return { mean: usual * missing ** 1.5, sd: usual * (0.06 + 0.24 * Math.sqrt(missing)) };
+export const regimeKeyOf = ({ mains, sewer, measures }: Regime): string =>
+	`${mains}|${sewer}|${measures.join('|')}`;
+
+const regimeKey = (regime: KeyedRegime): string => regime.regimeKey ?? regimeKeyOf(regime);
+
+/** What one litre that goes unlogged through a habit's outlet brings to pools and meters. */
+function streamGains(
+	model: Pick<Model, 'places' | 'counted'>,
+	flow: Flow,
+	habit: Habit | undefined,
+	to: string | undefined
+): Sparse {
+	const byIndex = new Map<number, number>();
+	const add = (index: number | undefined, gain: number): void => {
+		if (index !== undefined && gain !== 0) byIndex.set(index, (byIndex.get(index) ?? 0) + gain);
+	};
+	const drawn = flow.drawn.perLitre || 1;
+	const mean = habit?.litresEach.mean ?? 0;
+	const beside = habit?.addsL !== undefined && mean > 0 ? habit.addsL / mean : 0;
+	for (const [tank, { perLitre }] of flow.tanks)
+		add(model.places.get(tank)?.pool.index, perLitre / drawn + (tank === to ? beside : 0));
+	for (const [meter, { perLitre }] of flow.meters) add(model.counted.get(meter), perLitre / drawn);
+	return [...byIndex];
+}
+
+/** The streams of a rig; their indices begin at `next`. */
+function streamsOf(rig: Rig, model: Pick<Model, 'places' | 'counted'>, next: number): readonly Stream[] {
+	const crew = Math.max(rig.crew, 1);
+	const used = rig.habits.filter(({ often, litresEach }) => often.times > 0 && litresEach.mean > 0);
+	const plain: readonly (Habit | Rig['outlets'][number])[] = used.length > 0 ? used : rig.outlets;
+	const dailyL = (habit: Habit): number => usualTimesPerDay(rig, habit, crew) * habit.litresEach.mean;
+	const totalL = used.reduce((sum, habit) => sum + dailyL(habit), 0);
+	return plain.map((one, i): Stream => {
+		const habit = 'litresEach' in one ? one : undefined;
+		const perPerson = habit ? habit.often.per === 'person-day' : true;
+		const { mean: each, sd } = habit?.litresEach ?? { mean: NOISE.anyLumpL, sd: NOISE.anyLumpL / 2 };
+		const usual = habit?.often.times ?? NOISE.nobodyKnowsL / each / plain.length;
+		const part = habit ? dailyL(habit) / totalL : 1 / plain.length;
+		const scale = perPerson ? 1 : crew;
+		const usualL = usual * each;
+		const pipe: Habit = habit ?? {
+			id: `~${one.id}`,
+			name: one.name,
+			outlet: one.id,
+			litresEach: { mean: each, sd },
+			often: { times: usual, per: 'person-day' }
+		};
+		const to = rig.outlets.find(({ id }) => id === pipe.outlet)?.to;
+		const stated = rig.unlogged;
+		return {
+			index: next + i,
+			habit,
+			perPerson,
+			usual,
+			cadenceSd: habit?.often.sd === undefined || usual === 0 ? NOISE.cadence : habit.often.sd / usual,
+			lumpL: each > 0 ? (each * each + sd * sd) / each : NOISE.anyLumpL,
+			broad: stated
+				? { mean: part * stated.mean * scale, sd: part * stated.sd * scale }
+				: habit
+					? { mean: 0.5 * usualL, sd: NOISE.broad * usualL }
+					: { mean: usualL, sd: usualL },
+			gains: cached(regimeKey, (regime: KeyedRegime) =>
+				streamGains(model, flowOf(rig, pipe, { ...regime, measures: [] }), habit, to)
+			)
+		};
+	});
 }
 
 /**
- * Builds the model of one rig for the entries up to an instant.
+ * Builds the model of one rig.
  *
- * @param entries the rig's entries that count, in order, none after `atMs`
+ * @param entries the rig's entries that count, in order: only who is aboard is taken from them
  */
-export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entry[], atMs: number): Model {
+export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entry[]): Model {
 	const pools = poolsOf(rig);
 	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
 	let next = pools.length;
 	const place = (list: readonly { readonly id: string }[]): ReadonlyMap<string, number> =>
 		new Map(list.map(({ id }) => [id, next++]));
-	const crew = crewOf(rig, trips, entries);
+	const places = new Map(
+		pools.flatMap((pool) =>
+			pool.tanks.map((tank) => [tank.id, { pool, share: usableOf(tank) / pool.usableL }] as const)
+		)
+	);
 	const counted = place(meters);
 	const meterError = place(meters);
 	const habit = place(rig.habits);
+	const streams = streamsOf(rig, { places, counted }, next);
+	next += streams.length;
 	return {
 		rig,
 		pools,
-		places: new Map(
-			pools.flatMap((pool) =>
-				pool.tanks.map((tank) => [tank.id, { pool, share: usableOf(tank) / pool.usableL }])
-			)
-		),
+		places,
 		counted,
 		meterError,
 		habit,
-		rate: next,
-		moved: next + 1,
-		size: next + 2,
-		crew,
-		lumpL: lumpOf(rig),
-		unlogged: unloggedPrior(rig, crew, entries, atMs),
+		streams,
+		statedRate: rig.unlogged,
+		moved: next,
+		size: next + 1,
+		crew: crewOf(rig, trips, entries),
+		wake: wakeOf(rig.id, trips),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),
 		flow: cached(
 			(h, regime) => `${h.id}|${regimeKey(regime)}`,
-			(h: Habit, regime: Regime) => flowOf(rig, h, regime)
-		),
-		mixed: cached(
-			(persons, regime) => `${persons}|${regimeKey(regime)}`,
-			(persons: number, regime: Regime) => mixedFlow(rig, persons, regime)
+			(h: Habit, regime: KeyedRegime) => flowOf(rig, h, regime)
 		)
 	};
 }

@@ -1,14 +1,9 @@
 import type { EntryOf, Habit } from '../logbook/index.js';
 import type { Amount, Flow } from '../rig/index.js';
-import { doubt, learn, move, type Belief, type NewRow, type Sparse } from './belief.js';
-import { personStretches } from './crew.js';
+import type { NewRow, Sparse } from './gaussian.js';
 import type { Model, Place } from './model.js';
-import { MEAN_SHARE, type Tally } from './tally.js';
-
-/** Which waste tank a day's unlogged use went to is known to about this share of what each should get. */
-const MIX_DOUBT = 0.5;
-/** The unlogged rate wanders by this share of its prior deviation in a day. */
-const RATE_WALK = 0.15;
+import { NOISE } from './noise.js';
+import type { Tally } from './tally.js';
 
 type Gains = readonly (readonly [index: number, gain: Amount])[];
 const known = new WeakMap<Flow, Gains>();
@@ -30,74 +25,38 @@ function gains(model: Model, flow: Flow): Gains {
 	return found;
 }
 
-/** Time passes: unlogged use leaves, is counted and arrives by the mix of the habits; its rate wanders. */
-export function passTime(model: Model, tally: Tally, toMs: number): Tally {
-	if (tally.atMs === undefined || toMs <= tally.atMs)
-		return { ...tally, atMs: Math.max(toMs, tally.atMs ?? toMs) };
-	let belief = tally.belief;
-	if (model.unlogged.mean > 0 || model.unlogged.sd > 0)
-		for (const [days, persons] of personStretches(model.crew, tally.atMs, toMs))
-			belief = passDays(model, tally, belief, days, persons);
-	return { ...tally, belief, atMs: toMs };
-}
-
-function passDays(model: Model, tally: Tally, belief: Belief, days: number, persons: number): Belief {
-	const direction = gains(model, model.mixed(persons, tally)).map(
-		([i, { perLitre }]) => [i, perLitre] as const
-	);
-	const amount = days * persons;
-	const rows = direction.map(([row, perLitre]): NewRow => ({
-		row,
-		from: [
-			[row, 1],
-			[model.rate, perLitre * amount]
-		],
-		constant: 0
-	}));
-	const perDayL = model.unlogged.sd > 0 ? Math.max(0, belief.mean[model.rate] ?? 0) * persons : 0;
-	// Unlogged uses come at random, each a lump: the variance of a compound Poisson process.
-	const flowed = doubt(move(belief, rows), direction, perDayL * model.lumpL * days);
-	const mixed = direction
-		.filter(([i, perLitre]) => perLitre > 0 && i < model.pools.length)
-		.reduce((so, [i, perLitre]) => doubt(so, [[i, 1]], (MIX_DOUBT * perLitre * perDayL) ** 2 * days), flowed);
-	return doubt(mixed, [[model.rate, 1]], (RATE_WALK * model.unlogged.sd) ** 2 * days);
-}
-
 /** What a measured amount is good for when the entry does not say, litres. */
-const sdOfMeasuredUse = (litres: number): number => Math.max(0.2, 0.05 * litres);
-const sdOfMovedLitres = (litres: number): number => Math.max(0.5, 0.03 * litres);
+const sdOfMeasuredUse = (litres: number): number => Math.max(NOISE.usedLeastL, NOISE.usedShare * litres);
+const sdOfMovedLitres = (litres: number): number => Math.max(NOISE.movedLeastL, NOISE.movedShare * litres);
 
 /** A logged use: the litres are the habit's, or, when measured, what was measured, and then they teach the habit. */
-export function applyUse(model: Model, tally: Tally, entry: EntryOf<'use'>, habit: Habit): Tally {
+export function applyUse(model: Model, tally: Tally, entry: EntryOf<'use'>, habit: Habit): void {
+	const { belief } = tally;
 	const flow = model.flow(habit, tally);
 	const h = model.habit.get(habit.id) ?? 0;
 	const n = entry.times;
 	const { perLitre: f, fixed: c } = flow.drawn;
-	const scatter = n * (1 - MEAN_SHARE) * (f * habit.litresEach.sd) ** 2;
+	const scatter = n * (1 - NOISE.meanShare) * (f * habit.litresEach.sd) ** 2;
 	/** gain per litre drawn, and what comes beside it */
 	const shares = gains(model, flow).map(([row, gain]) =>
 		f > 0
 			? ({ row, perDrawn: gain.perLitre / f, beside: n * (gain.fixed - (gain.perLitre / f) * c) } as const)
 			: ({ row, perDrawn: c > 0 ? gain.fixed / c : 0, beside: c > 0 ? 0 : n * gain.fixed } as const)
 	);
-	const direction: Sparse = [
-		[model.moved, 1],
-		...shares.map(({ row, perDrawn }) => [row, perDrawn] as const)
-	];
-	const drawn: { from: Sparse; constant: number } =
-		entry.litres === undefined
-			? { from: [[h, n * f]], constant: n * c }
-			: { from: [], constant: entry.litres };
-	const rows: NewRow[] = shares.map(({ row, perDrawn, beside }) => ({
-		row,
-		from: [[row, 1], ...drawn.from.map(([i, k]) => [i, k * perDrawn] as const)],
-		constant: drawn.constant * perDrawn + beside
-	}));
-	const variance = entry.litres === undefined ? scatter : (entry.sdL ?? sdOfMeasuredUse(entry.litres)) ** 2;
-	let belief = doubt(move(tally.belief, [...rows, { row: model.moved, ...drawn }]), direction, variance);
-	if (entry.litres !== undefined && habit.litresEach.sd > 0 && n > 0 && f > 0)
-		belief = learn(
-			belief,
+	tally.times.set(habit.id, (tally.times.get(habit.id) ?? 0) + n);
+	const paths: Sparse = shares.map(({ row, perDrawn }) => [row, perDrawn] as const);
+	for (const { row, beside } of shares) belief.mean[row] = (belief.mean[row] ?? 0) + beside;
+	if (entry.litres === undefined) {
+		belief.flow(h, paths, n * f, n * c);
+		return belief.doubt(paths, scatter);
+	}
+	const measuredL = entry.litres;
+	const direction: Sparse = [[model.moved, 1], ...paths];
+	belief.set(model.moved, 0, 0);
+	for (const [row, k] of direction) belief.mean[row] = (belief.mean[row] ?? 0) + k * measuredL;
+	belief.doubt(direction, (entry.sdL ?? sdOfMeasuredUse(measuredL)) ** 2);
+	if (habit.litresEach.sd > 0 && n > 0 && f > 0)
+		belief.learn(
 			[
 				[model.moved, 1],
 				[h, -n * f]
@@ -105,11 +64,6 @@ export function applyUse(model: Model, tally: Tally, entry: EntryOf<'use'>, habi
 			scatter,
 			{ mean: n * c, variance: 0 }
 		);
-	return {
-		...tally,
-		belief,
-		times: new Map(tally.times).set(habit.id, (tally.times.get(habit.id) ?? 0) + n)
-	};
 }
 
 /** One end of a movement of water: a pool, or a tap or drain outside. */
@@ -138,7 +92,7 @@ const emptyOfPool = (place: Place): Movement['settles'] => ({
  * Moves water between pools, or in and out of the rig. The amount is what was measured, or what brings the
  * settled end to its level; with both, the one is checked against the other.
  */
-function applyMovement(model: Model, tally: Tally, movement: Movement): Tally {
+function applyMovement(model: Model, tally: Tally, movement: Movement): void {
 	const { out, into, settles, litres } = movement;
 	const sign = (place: Place): number => (place === out ? -1 : 1);
 	const carried: [number, number][] = [out, into].flatMap((place) =>
@@ -148,7 +102,7 @@ function applyMovement(model: Model, tally: Tally, movement: Movement): Tally {
 		const index = model.counted.get(meter);
 		if (index !== undefined) carried.push([index, 1]);
 	}
-	let belief = tally.belief;
+	const { belief } = tally;
 	if (settles) {
 		const end = settles.place.pool.index;
 		const way = sign(settles.place);
@@ -163,31 +117,37 @@ function applyMovement(model: Model, tally: Tally, movement: Movement): Tally {
 						constant: way * settles.levelL * k
 					}
 		);
-		belief = move(belief, [...rows, { row: model.moved, from: amount, constant: way * settles.levelL }]);
+		belief.move([...rows, { row: model.moved, from: amount, constant: way * settles.levelL }]);
 		const spread: Sparse = [
 			[model.moved, way],
 			...carried.map(([row, k]) => [row, row === end ? 1 : k * way] as const)
 		];
-		belief = doubt(belief, spread, settles.sdL ** 2);
+		belief.doubt(spread, settles.sdL ** 2);
 		if (litres !== undefined)
-			belief = learn(belief, [[model.moved, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, {
+			belief.learn([[model.moved, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, {
 				mean: litres,
 				variance: 0
 			});
 	} else if (litres !== undefined) {
-		const rows = carried.map(([row, k]): NewRow => ({ row, from: [[row, 1]], constant: k * litres }));
-		belief = doubt(move(belief, rows), carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
+		for (const [row, k] of carried) belief.mean[row] = (belief.mean[row] ?? 0) + k * litres;
+		belief.doubt(carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
 	}
-	return { ...tally, belief };
+	if (settles) agreed(tally, settles.place.pool.index);
 }
 
-export function applyFill(model: Model, tally: Tally, entry: EntryOf<'fill'>): Tally {
+/** A pool's level was looked at and is known: what was suspected of it before is settled. */
+export function agreed(tally: Tally, pool: number): void {
+	tally.suspicions = tally.suspicions.filter((one) => one.pool !== pool);
+	if (tally.atMs !== undefined) tally.agreedMs.set(pool, tally.atMs);
+}
+
+export function applyFill(model: Model, tally: Tally, entry: EntryOf<'fill'>): void {
 	const into = model.places.get(entry.tank);
-	if (!into) return tally;
+	if (!into) return;
 	const meters = model.rig.instruments.filter(
 		(i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank
 	);
-	return applyMovement(model, tally, {
+	applyMovement(model, tally, {
 		into,
 		settles: entry.to === 'full' ? fullOf(into) : undefined,
 		litres: entry.litres,
@@ -196,10 +156,10 @@ export function applyFill(model: Model, tally: Tally, entry: EntryOf<'fill'>): T
 	});
 }
 
-export function applyDump(model: Model, tally: Tally, entry: EntryOf<'dump'>): Tally {
+export function applyDump(model: Model, tally: Tally, entry: EntryOf<'dump'>): void {
 	const out = model.places.get(entry.tank);
-	if (!out) return tally;
-	return applyMovement(model, tally, {
+	if (!out) return;
+	applyMovement(model, tally, {
 		out,
 		settles: entry.to === 'empty' ? emptyOfPool(out) : undefined,
 		litres: entry.litres,
@@ -208,13 +168,13 @@ export function applyDump(model: Model, tally: Tally, entry: EntryOf<'dump'>): T
 	});
 }
 
-export function applyTransfer(model: Model, tally: Tally, entry: EntryOf<'transfer'>): Tally {
+export function applyTransfer(model: Model, tally: Tally, entry: EntryOf<'transfer'>): void {
 	const out = model.places.get(entry.fromTank);
 	const into = model.places.get(entry.toTank);
-	if (!out || !into || out.pool === into.pool) return tally;
+	if (!out || !into || out.pool === into.pool) return;
 	const settles =
 		entry.until === 'from-empty' ? emptyOfPool(out) : entry.until === 'to-full' ? fullOf(into) : undefined;
-	return applyMovement(model, tally, {
+	applyMovement(model, tally, {
 		out,
 		into,
 		settles,
@@ -225,10 +185,10 @@ export function applyTransfer(model: Model, tally: Tally, entry: EntryOf<'transf
 }
 
 /** The waste valves were opened into a sewer: every built-in waste tank runs down to what a dump leaves. */
-export function openToSewer(model: Model, tally: Tally): Tally {
-	const waste = model.rig.tanks.filter((tank) => tank.holds !== 'fresh' && tank.portable !== true);
-	return waste.reduce((state, tank) => {
+export function openToSewer(model: Model, tally: Tally): void {
+	for (const tank of model.rig.tanks) {
 		const out = model.places.get(tank.id);
-		return out ? applyMovement(model, state, { out, settles: emptyOfPool(out), meters: [] }) : state;
-	}, tally);
+		if (tank.holds !== 'fresh' && tank.portable !== true && out)
+			applyMovement(model, tally, { out, settles: emptyOfPool(out), meters: [] });
+	}
 }

@@ -1,9 +1,9 @@
 import { entriesUntil, instantMs, type Logbook } from '../logbook/index.js';
-import { step, type Estimate } from './estimate.js';
+import { estimateFrom } from './estimate.js';
 import { levelOf } from './levels.js';
 import { modelOf } from './model.js';
-import { beforeAnything, type Tally } from './tally.js';
-import { passTime } from './moves.js';
+import { step } from './step.js';
+import { beforeAnything } from './tally.js';
 
 /** What a gauge showed, and what everything else says was in its tank at that moment. */
 export interface KnownReading {
@@ -31,22 +31,17 @@ export function readingsBeside(
 	const gauge = rig.instruments.find(({ id }) => id === gaugeId);
 	if (!gauge) return [];
 	const all = entriesUntil(logbook.entries, rigId, atMs);
-	const isOwn = (entry: (typeof all)[number]): boolean =>
-		entry.kind === 'reading' && entry.instrument === gaugeId;
-	const others = all.filter((entry) => !isOwn(entry));
-	const model = modelOf(rig, logbook.trips, others, atMs);
+	const model = modelOf(rig, logbook.trips, all);
+	const none: ReadonlySet<string> = new Set();
 	const found: KnownReading[] = [];
-	let tally: Tally = beforeAnything(model);
+	const tally = beforeAnything(model);
 	for (const entry of all) {
-		if (!isOwn(entry)) {
-			tally = step(model, tally, entry);
-			continue;
+		const own = entry.kind === 'reading' && entry.instrument === gaugeId;
+		if (!own) step(model, tally, entry, none);
+		else if (tally.atMs !== undefined) {
+			const level = levelOf(estimateFrom(model, tally, none, [], instantMs(entry.at)), gauge.tank);
+			found.push({ entry: entry.id, at: entry.at, reads: entry.value, litres: level.mean, sd: level.sd });
 		}
-		if (entry.kind !== 'reading' || tally.atMs === undefined) continue;
-		tally = passTime(model, tally, instantMs(entry.at));
-		const then: Estimate = { model, tally, atMs: instantMs(entry.at), entries: [] };
-		const level = levelOf(then, gauge.tank);
-		found.push({ entry: entry.id, at: entry.at, reads: entry.value, litres: level.mean, sd: level.sd });
 	}
 	return found;
 }

@@ -1,21 +1,20 @@
 import type { EntryOf, Gauge, Meter, Rod } from '../logbook/index.js';
 import { fromShapeLitres, litresAt, tankById, usableOf } from '../rig/index.js';
-import { doubt, dot, learn, varianceOf, type Sparse } from './belief.js';
+import { dot, type Gaussian, type Sparse } from './gaussian.js';
+import { believed } from './informed.js';
 import type { Model, Place } from './model.js';
+import { agreed } from './moves.js';
+import { NOISE } from './noise.js';
 import { normalCdf, truncate } from './normal.js';
 import type { Doubt, Suspicion, Tally } from './tally.js';
 
 type Reading = EntryOf<'reading'>;
+type Kind = 'meter' | 'gauge' | 'rod';
 
 /** A reading further than this from the belief, in standard deviations of both together, is doubted. */
-const GATE = 4;
-/** A gauge lies more often than a rod or a meter: its gate, and that of one that was doubted just before. */
-const GAUGE_GATE = 3.1;
-const DISTRUSTED_GATE = 1.9;
-
-const gateOf = (tally: Tally, entry: Reading, kind: string): number => {
-	if (kind !== 'gauge') return GATE;
-	return (tally.distrust.get(entry.instrument) ?? 0) > 0 ? DISTRUSTED_GATE : GAUGE_GATE;
+const gateOf = (tally: Tally, entry: Reading, kind: Kind): number => {
+	if (kind !== 'gauge') return NOISE.gate;
+	return tally.record.get(entry.instrument)?.at(-1) === false ? NOISE.distrustedGate : NOISE.gaugeGate;
 };
 
 /** What an instrument says of h·x: a value with a normal error, or a band with soft edges. */
@@ -34,7 +33,7 @@ interface Said {
 function rodLitres(model: Model, rod: Rod, entry: Reading): { litres: number; sd: number } | undefined {
 	const tank = tankById(model.rig, rod.tank);
 	if (!tank || typeof entry.value !== 'number') return undefined;
-	const sdMm = rod.sdMm ?? 4;
+	const sdMm = rod.sdMm ?? NOISE.rodMm;
 	if (!tank.shape) return undefined;
 	const shape = tank.shape;
 	const at = (mm: number): number => fromShapeLitres(tank, litresAt(shape, mm, entry, rod.at));
@@ -45,7 +44,7 @@ function rodLitres(model: Model, rod: Rod, entry: Reading): { litres: number; sd
 
 const sdOfGauge = (model: Model, gauge: Gauge): number => {
 	const tank = tankById(model.rig, gauge.tank);
-	return gauge.sdL ?? 0.05 * (tank ? usableOf(tank) : 0);
+	return gauge.sdL ?? NOISE.gaugeShare * (tank ? usableOf(tank) : 0);
 };
 
 /** The litres between which a gauge shows a reading: a light's band, or a point on the curve. */
@@ -75,6 +74,21 @@ export function gaugeBand(
 	return [litres, litres];
 }
 
+/**
+ * At its ends a gauge cannot show more: its lowest reading means so much or less, its highest so much or more, since
+ * its own error goes both ways.
+ */
+function openEnded(
+	gauge: Gauge,
+	[from, to]: readonly [number, number],
+	value: number | string
+): readonly [number, number] {
+	const litres = gauge.curve.map((point) => point.litres);
+	const [least, most] = [Math.min(...litres), Math.max(...litres)];
+	if (typeof value === 'string') return [from <= least ? -Infinity : from, from >= most ? Infinity : to];
+	return [from <= least ? -Infinity : from, to >= most ? Infinity : to];
+}
+
 const poolSays = (place: Place, from: number, to: number, sd: number): Said => ({
 	h: [[place.pool.index, place.share]],
 	from,
@@ -85,22 +99,29 @@ const poolSays = (place: Place, from: number, to: number, sd: number): Said => (
 	poolL: place.pool.usableL
 });
 
-/** Rounding of a display, litres: a third of its last digit shown. */
+/** Rounding of a display, litres. */
 const displaySd = (meter: Meter, value: number): number => {
 	const decimals = /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0;
-	return Math.max(1e-4, 0.29 * meter.unitL * 10 ** -Math.min(decimals, 3));
+	return Math.max(1e-4, NOISE.rounding * meter.unitL * 10 ** -Math.min(decimals, 3));
 };
+
+/** Where water that a meter counted and nobody wrote down came from and went, per litre counted, by the usual day. */
+function usualMix(model: Model, tally: Tally, counted: number): Sparse {
+	const sums = new Map<number, number>();
+	for (const { perPerson, usual, habit, gains } of model.streams) {
+		const litres =
+			usual * (habit?.litresEach.mean ?? NOISE.anyLumpL) * (perPerson ? Math.max(1, model.crew.usual) : 1);
+		for (const [index, gain] of gains(tally)) sums.set(index, (sums.get(index) ?? 0) + litres * gain);
+	}
+	const total = sums.get(counted) ?? 0;
+	return total > 0 ? [...sums].map(([index, litres]) => [index, litres / total] as const) : [[counted, 1]];
+}
 
 function meterSays(model: Model, tally: Tally, meter: Meter, value: number): Said {
 	const base = tally.meterBase.get(meter.id) ?? value;
 	const shown = (meter.counts === 'up' ? value - base : base - value) * meter.unitL * (meter.scale ?? 1);
 	const counted = model.counted.get(meter.id) ?? 0;
 	const error = model.meterError.get(meter.id) ?? 0;
-	const mix = model.mixed(Math.max(1, model.crew.usual), tally);
-	const unlogged = [...mix.tanks].flatMap(([id, { perLitre }]) => {
-		const index = model.places.get(id)?.pool.index;
-		return index === undefined ? [] : [[index, perLitre] as const];
-	});
 	const pool = model.places.get(meter.tank)?.pool;
 	return {
 		// true litres = shown · (1 + error), the error one constant of the meter
@@ -111,28 +132,50 @@ function meterSays(model: Model, tally: Tally, meter: Meter, value: number): Sai
 		from: shown,
 		to: shown,
 		sd: displaySd(meter, value),
-		giveWay: meter.place === 'fill' ? [[counted, 1]] : [[counted, 1], ...unlogged],
+		giveWay: meter.place === 'fill' ? [[counted, 1]] : usualMix(model, tally, counted),
 		pool: pool?.index ?? -1,
 		poolL: pool?.usableL ?? 0
 	};
 }
 
-/** Doubted readings that stand together: two of different instruments (or two dips, two totals) that agree. */
-function agrees(suspicion: Suspicion, gapL: number, sdL: number, instrument: string, kind: string): boolean {
-	if (suspicion.instrument === instrument && kind === 'gauge') return false;
-	return Math.abs(suspicion.gapL - gapL) <= 2.5 * Math.hypot(suspicion.sdL, sdL) + 0.15 * Math.abs(gapL);
+/** Doubted readings of different instruments (or two dips, two totals) stand together when they say the same. */
+const alike = (one: Suspicion, gapL: number, sdL: number): boolean =>
+	Math.abs(one.gapL - gapL) <= 2.5 * Math.hypot(one.sdL, sdL) + 0.15 * Math.abs(gapL);
+
+/** A gap that a fill or dump nobody wrote down would explain: fresh higher, waste lower than believed. */
+function couldBeMissed(model: Model, pool: number, gapL: number): boolean {
+	const of = model.pools[pool];
+	const fresh = of?.tanks[0]?.holds === 'fresh';
+	return of !== undefined && Math.abs(gapL) > 0.25 * of.usableL && gapL > 0 === fresh;
 }
 
-function believe(tally: Tally, said: Said): Tally {
+/**
+ * Whether one gauge's doubted readings follow the water (a fill or dump was missed) rather than stand still (it is
+ * stuck): the log likelihood ratio of the two, each step's difference with the error of both readings.
+ */
+function followsWater(before: readonly Suspicion[], gapL: number, saidL: number, sdL: number): boolean {
+	const steps = [...before, { gapL, saidL, sdL }];
+	const ratio = steps.slice(1).reduce((sum, now, i) => {
+		const last = steps[i] ?? now;
+		const spread = 2 * (last.sdL ** 2 + now.sdL ** 2);
+		return sum + ((now.saidL - last.saidL) ** 2 - (now.gapL - last.gapL) ** 2) / spread;
+	}, 0);
+	return ratio > FOLLOWS;
+}
+/** Four to one. */
+const FOLLOWS = 1.4;
+
+function believe(belief: Gaussian, said: Said): void {
 	const expected = {
-		mean: dot(tally.belief.mean, said.h),
-		sd: Math.sqrt(varianceOf(tally.belief, said.h) + said.sd ** 2)
+		mean: dot(belief.mean, said.h),
+		sd: Math.sqrt(belief.varianceOf(said.h) + said.sd ** 2)
 	};
-	const learnt =
-		said.to > said.from
-			? (({ mean, sd }) => ({ mean, variance: sd * sd }))(truncate(expected, said.from, said.to))
-			: { mean: said.from, variance: 0 };
-	return { ...tally, belief: learn(tally.belief, said.h, said.sd ** 2, learnt) };
+	const cut = said.to > said.from ? truncate(expected, said.from, said.to) : undefined;
+	belief.learn(
+		said.h,
+		said.sd ** 2,
+		cut ? { mean: cut.mean, variance: cut.sd ** 2 } : { mean: said.from, variance: 0 }
+	);
 }
 
 const litresText = (litres: number): string =>
@@ -142,100 +185,203 @@ const litresText = (litres: number): string =>
  * A meter that counted more than was written down is no liar as long as the tank could have given it: people
  * forget to write. (One that counted less is doubted first, as any instrument.)
  */
-function isMoreUse(tally: Tally, said: Said, kind: string, gapL: number): boolean {
+function isMoreUse(tally: Tally, said: Said, kind: Kind, gapL: number): boolean {
 	if (kind !== 'meter' || gapL < 0) return false;
 	return (tally.belief.mean[said.pool] ?? 0) - gapL > -0.05 * said.poolL;
 }
 
-/** A reading was taken in: its instrument is believed as before. */
-const trusted = (tally: Tally, { instrument }: Reading): Tally =>
-	tally.distrust.has(instrument)
-		? { ...tally, distrust: new Map([...tally.distrust].filter(([id]) => id !== instrument)) }
-		: tally;
+/**
+ * How strained a gauge's readings are of late (Page's cumulative sum, 1954, of −ln of each one's chance): readings
+ * that are each just possible, one after the other, are not those of an honest gauge. While the gauge counts it
+ * drags the belief along, so that a small strain only asks for a look without it (see `Replay`).
+ */
+function strained(tally: Tally, { instrument }: Reading, chance: number, shadow: boolean): number {
+	const surprise = -Math.log(Math.max(chance, 1e-12));
+	const before = tally.strain.get(instrument) ?? { sum: 0, hint: 0 };
+	const now = {
+		sum: Math.max(0, Math.min(before.sum, NOISE.strain) + surprise - NOISE.strainSlack),
+		hint: Math.max(0, before.hint + surprise - NOISE.hintSlack)
+	};
+	tally.strain.set(instrument, now);
+	if (!shadow && now.hint > NOISE.hint) tally.hinted.add(instrument);
+	return now.sum;
+}
 
-/** Weighs what a reading says against the belief: taken in, or doubted, or taken in because others agree with it. */
-function weigh(tally: Tally, entry: Reading, said: Said, kind: string): Tally {
-	const variance = varianceOf(tally.belief, said.h) + said.sd ** 2;
-	const mean = dot(tally.belief.mean, said.h);
+/** How many readings back a gauge's record goes. */
+const RECORD = 6;
+
+const note = (tally: Tally, { instrument }: Reading, fits: boolean): void =>
+	void tally.record.set(instrument, [...(tally.record.get(instrument) ?? []), fits].slice(-RECORD));
+
+/** The belief gives way to what was read: first in doubt as far as the gap is wide, then the reading counts. */
+function giveWay(tally: Tally, said: Said, gapL: number): void {
+	tally.belief.doubt(said.giveWay, gapL ** 2);
+	believe(tally.belief, said);
+	agreed(tally, said.pool);
+}
+
+/**
+ * Weighs what a reading says against the belief: taken in, or doubted, or taken in because others agree with it.
+ *
+ * @param shadow the instrument is called failing: its readings are judged and not used
+ */
+function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kind, shadow: boolean): void {
+	const now = believed(model, tally);
+	const variance = now.varianceOf(said.h) + said.sd ** 2;
+	const mean = dot(now.mean, said.h);
 	const nearest = Math.min(Math.max(mean, said.from), said.to);
 	const gapL = nearest - mean;
 	const isBand = said.to > said.from;
-	const gate = gateOf(tally, entry, kind);
+	const chance = isBand
+		? truncate({ mean, sd: Math.sqrt(variance) }, said.from, said.to).mass
+		: 2 * normalCdf(-Math.abs(gapL) / Math.sqrt(variance));
+	const strain = kind === 'gauge' ? strained(tally, entry, chance, shadow) : 0;
 	// A light is doubted when the belief gives its band less than the two-sided chance beyond the gate.
-	const likely = isBand
-		? gapL === 0 ||
-			truncate({ mean, sd: Math.sqrt(variance) }, said.from, said.to).mass > 2 * normalCdf(-gate)
-		: gapL ** 2 <= gate ** 2 * variance;
-	const settled = tally.suspicions.filter(({ pool }) => pool !== said.pool);
-	if (likely) return trusted({ ...believe(tally, said), suspicions: settled }, entry);
-	const others = tally.suspicions.filter(({ pool }) => pool === said.pool);
-	if (
-		entry.trusted ||
-		isMoreUse(tally, said, kind, gapL) ||
-		others.some((other) => agrees(other, gapL, said.sd, entry.instrument, kind))
-	)
-		return trusted(
-			{
-				...believe({ ...tally, belief: doubt(tally.belief, said.giveWay, gapL ** 2) }, said),
-				suspicions: tally.suspicions.filter(({ pool }) => pool !== said.pool)
-			},
-			entry
+	const likely = (gapL === 0 || chance > 2 * normalCdf(-gateOf(tally, entry, kind))) && strain < NOISE.strain;
+	if (likely && !shadow) {
+		believe(tally.belief, said);
+		agreed(tally, said.pool);
+	} else if (entry.trusted) giveWay(tally, said, gapL);
+	if (likely || entry.trusted) return note(tally, entry, true);
+	note(tally, entry, false);
+	tally.hinted.add(entry.instrument);
+	const own = tally.suspicions.filter(
+		({ pool, instrument }) => pool === said.pool && instrument === entry.instrument
+	);
+	const others = tally.suspicions.filter(
+		({ pool, instrument }) => pool === said.pool && instrument !== entry.instrument
+	);
+	const [fromL, toL] = [Math.max(said.from, 0), Math.min(said.to, said.poolL)];
+	const saidL = (fromL + toL) / 2;
+	const sdL = Math.hypot(said.sd, (toL - fromL) / Math.sqrt(12));
+	const missed = kind !== 'meter' && couldBeMissed(model, said.pool, gapL);
+	const together =
+		others.some((other) => alike(other, gapL, sdL)) ||
+		(kind !== 'gauge' && own.some((other) => alike(other, gapL, sdL))) ||
+		(kind === 'gauge' && missed && own.length > 0 && followsWater(own, gapL, saidL, sdL));
+	if (!shadow && (together || isMoreUse(tally, said, kind, gapL))) {
+		if (missed) noteMissing(model, tally, said.pool, gapL, own[0] ?? others[0]);
+		// What agrees with this reading was right all along: no longer doubted.
+		const right = new Set(
+			[...own, ...others].filter((one) => alike(one, gapL, sdL)).map(({ entry: id }) => id)
 		);
+		tally.doubts = tally.doubts.filter(({ entry: id }) => !right.has(id));
+		return giveWay(tally, said, gapL);
+	}
 	const doubted: Doubt = {
 		entry: entry.id,
 		instrument: entry.instrument,
 		why: `It says ${litresText(isBand ? nearest : said.from)}; everything else says ${litresText(mean)}, give or take ${litresText(1.645 * Math.sqrt(variance))}.`
 	};
-	const suspicion: Suspicion = { instrument: entry.instrument, gapL, sdL: said.sd, pool: said.pool };
-	return {
-		...tally,
-		doubts: [...tally.doubts, doubted],
-		distrust: new Map(tally.distrust).set(entry.instrument, (tally.distrust.get(entry.instrument) ?? 0) + 1),
-		suspicions: [...others.slice(-3), suspicion, ...tally.suspicions.filter(({ pool }) => pool !== said.pool)]
+	tally.doubts.push(doubted);
+	if (shadow) return;
+	const suspicion: Suspicion = {
+		entry: entry.id,
+		atMs: tally.atMs ?? 0,
+		instrument: entry.instrument,
+		gapL,
+		sdL,
+		saidL,
+		pool: said.pool,
+		couldBeMissed: missed
 	};
+	const elsewhere = tally.suspicions.filter(({ pool }) => pool !== said.pool);
+	tally.suspicions = [...elsewhere, ...others.slice(-3), ...own.slice(-3), suspicion];
+}
+
+/** Remembers that a fill or dump seems not to be written down: after the last agreement, before the first doubt. */
+function noteMissing(
+	model: Model,
+	tally: Tally,
+	pool: number,
+	gapL: number,
+	first: Suspicion | undefined
+): void {
+	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
+	const beforeMs = first?.atMs ?? tally.atMs ?? 0;
+	tally.missing.push({
+		kind: fresh ? 'fill' : 'dump',
+		pool,
+		afterMs: tally.agreedMs.get(pool) ?? tally.firstMs,
+		beforeMs,
+		litres: Math.abs(gapL)
+	});
+}
+
+/**
+ * A tank cannot give what is not in it, nor hold what does not fit. When the belief runs that far, an entry is
+ * missing: the level could be anything, and the balance is remembered as a missed fill or dump.
+ */
+export function checkPossible(model: Model, tally: Tally): void {
+	for (const pool of model.pools) {
+		const fresh = pool.tanks[0]?.holds === 'fresh';
+		const raw = tally.belief.mean[pool.index] ?? 0;
+		const margin = NOISE.impossible * pool.usableL;
+		if (fresh ? raw > -margin : raw < pool.usableL + margin) continue;
+		const now = believed(model, tally);
+		const mean = now.mean[pool.index] ?? 0;
+		const beyond = fresh ? -mean : mean - pool.usableL;
+		if (beyond < Math.max(margin, 2 * now.sdOf(pool.index))) continue;
+		noteMissing(model, tally, pool.index, pool.usableL / 2 + beyond, undefined);
+		tally.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
+		agreed(tally, pool.index);
+	}
 }
 
 /** The meter was set: it counts from the value shown now, and what it had counted is forgotten. */
-function restart(model: Model, tally: Tally, meter: Meter, value: number): Tally {
+function restart(model: Model, tally: Tally, meter: Meter, value: number): void {
 	const counted = model.counted.get(meter.id);
-	if (counted === undefined) return tally;
-	const mean = Float64Array.from(tally.belief.mean);
-	const cov = Float64Array.from(tally.belief.cov);
-	mean[counted] = 0;
-	for (let k = 0; k < model.size; k++) cov[counted * model.size + k] = cov[k * model.size + counted] = 0;
-	return { ...tally, belief: { mean, cov }, meterBase: new Map(tally.meterBase).set(meter.id, value) };
+	if (counted === undefined) return;
+	tally.belief.set(counted, 0, 0);
+	tally.meterBase.set(meter.id, value);
 }
 
-function readMeter(model: Model, tally: Tally, entry: Reading, meter: Meter): Tally {
-	if (typeof entry.value !== 'number') return tally;
+/** Displays of this many digits or more may have rolled over to 0. */
+const ROLLS_FROM = 1000;
+
+/** An up counter that stands near 0 after it stood near all nines has rolled over: the value it would show now. */
+function rolledOver(before: number, value: number): number | undefined {
+	const round = 10 ** Math.ceil(Math.log10(before + 1e-9));
+	return before >= 0.95 * round && round >= ROLLS_FROM && value < 0.1 * round ? value + round : undefined;
+}
+
+function readMeter(model: Model, tally: Tally, entry: Reading, meter: Meter): void {
+	if (typeof entry.value !== 'number') return;
 	const base = tally.meterBase.get(meter.id);
 	if (entry.reset || base === undefined) return restart(model, tally, meter, entry.value);
-	const said = meterSays(model, tally, meter, entry.value);
+	const counted = tally.belief.mean[model.counted.get(meter.id) ?? -1] ?? 0;
+	const units = counted / (meter.unitL * (meter.scale ?? 1));
+	const rolled = meter.counts === 'up' ? rolledOver(base + units, entry.value) : undefined;
+	const said = meterSays(model, tally, meter, rolled ?? entry.value);
 	if (said.from < -displaySd(meter, entry.value)) {
 		const why = `It shows ${entry.value}, on the wrong side of the ${base} from which it counts ${meter.counts}. It was probably reset; it counts from here.`;
-		const doubted: Doubt = { entry: entry.id, instrument: meter.id, why };
-		return { ...restart(model, tally, meter, entry.value), doubts: [...tally.doubts, doubted] };
+		tally.doubts.push({ entry: entry.id, instrument: meter.id, why });
+		return restart(model, tally, meter, entry.value);
 	}
-	return weigh(tally, entry, said, meter.kind);
+	weigh(model, tally, entry, said, meter.kind, false);
 }
 
-const ignored = (tally: Tally, entry: Reading, why: string): Tally => ({
-	...tally,
-	doubts: [...tally.doubts, { entry: entry.id, instrument: entry.instrument, why }]
-});
+const ignored = (tally: Tally, entry: Reading, why: string): void =>
+	void tally.doubts.push({ entry: entry.id, instrument: entry.instrument, why });
 
-/** A reading as a measurement of the joint belief. */
-export function applyReading(model: Model, tally: Tally, entry: Reading): Tally {
+/**
+ * A reading as a measurement of the joint belief.
+ *
+ * @param failing instruments that are judged and not used
+ */
+export function applyReading(model: Model, tally: Tally, entry: Reading, failing: ReadonlySet<string>): void {
 	const instrument = model.instruments.get(entry.instrument);
-	if (!instrument) return tally;
+	if (!instrument) return;
 	if (instrument.kind === 'meter') return readMeter(model, tally, entry, instrument);
 	const place = model.places.get(instrument.tank);
-	if (!place) return tally;
+	if (!place) return;
 	if (instrument.kind === 'gauge') {
 		const usableL = place.share * place.pool.usableL;
 		const band = gaugeBand(instrument, usableL, entry.value);
 		if (!band) return ignored(tally, entry, 'The gauge has no such reading on its curve.');
-		return weigh(tally, entry, poolSays(place, band[0], band[1], sdOfGauge(model, instrument)), 'gauge');
+		const [from, to] = openEnded(instrument, band, entry.value);
+		const said = poolSays(place, from, to, sdOfGauge(model, instrument));
+		return weigh(model, tally, entry, said, 'gauge', failing.has(instrument.id));
 	}
 	const dipped = rodLitres(model, instrument, entry);
 	if (!dipped)
@@ -244,25 +390,26 @@ export function applyReading(model: Model, tally: Tally, entry: Reading): Tally 
 			entry,
 			'The tank has no shape yet, so a depth cannot be turned into litres. Give it one in Rig.'
 		);
-	return weigh(tally, entry, poolSays(place, dipped.litres, dipped.litres, dipped.sd), 'rod');
+	weigh(model, tally, entry, poolSays(place, dipped.litres, dipped.litres, dipped.sd), 'rod', false);
 }
 
 /** Full or empty seen with one's own eyes: nearly exact; a belief that cannot explain it gives way. */
-export function applyMark(model: Model, tally: Tally, entry: EntryOf<'mark'>): Tally {
+export function applyMark(model: Model, tally: Tally, entry: EntryOf<'mark'>): void {
 	const place = model.places.get(entry.tank);
-	if (!place) return tally;
+	if (!place) return;
 	const { pool } = place;
+	const { belief } = tally;
 	const seen =
 		entry.state === 'full'
 			? { litres: pool.usableL, sd: pool.fullSdL }
 			: { litres: pool.emptyL, sd: Math.max(pool.emptySdL, 0.001 * pool.usableL) };
 	const h: Sparse = [[pool.index, 1]];
-	const gap = seen.litres - dot(tally.belief.mean, h);
-	const explained = gap ** 2 <= GATE ** 2 * (varianceOf(tally.belief, h) + seen.sd ** 2);
-	const belief = explained ? tally.belief : doubt(tally.belief, h, gap ** 2);
-	return {
-		...tally,
-		belief: learn(belief, h, seen.sd ** 2, { mean: seen.litres, variance: 0 }),
-		suspicions: tally.suspicions.filter(({ pool: of }) => of !== pool.index)
-	};
+	const now = believed(model, tally);
+	const gap = seen.litres - dot(now.mean, h);
+	if (gap ** 2 > NOISE.gate ** 2 * (now.varianceOf(h) + seen.sd ** 2)) {
+		if (couldBeMissed(model, pool.index, gap)) noteMissing(model, tally, pool.index, gap, undefined);
+		belief.doubt(h, gap ** 2);
+	}
+	belief.learn(h, seen.sd ** 2, { mean: seen.litres, variance: 0 });
+	agreed(tally, pool.index);
 }

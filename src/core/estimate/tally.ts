@@ -1,7 +1,8 @@
-import type { Regime } from '../rig/index.js';
-import type { Belief } from './belief.js';
-import type { Model } from './model.js';
 import { usableOf } from '../rig/index.js';
+import { Gaussian } from './gaussian.js';
+import { regimeKeyOf, type KeyedRegime, type Model } from './model.js';
+import { NOISE } from './noise.js';
+import { unloggedFrom } from './unlogged.js';
 
 /** A reading that the belief and its own error cannot explain: shown and explained, but left out. */
 export interface Doubt {
@@ -12,66 +13,155 @@ export interface Doubt {
 
 /** A doubted reading kept in mind: if another one agrees with it, the belief gives way. */
 export interface Suspicion {
+	readonly entry: string;
+	readonly atMs: number;
 	readonly instrument: string;
 	/** what the reading said minus what was believed, litres, and its standard deviation */
 	readonly gapL: number;
 	readonly sdL: number;
+	/** what the reading itself says, litres: the middle of a band */
+	readonly saidL: number;
 	readonly pool: number;
+	/** a fill or dump that nobody wrote down would explain it */
+	readonly couldBeMissed: boolean;
 }
 
-/** Everything known after replaying some entries. `step` makes the next one; nothing is changed in place. */
-export interface Tally extends Regime {
-	readonly atMs: number | undefined;
-	readonly belief: Belief;
+/** Something the replay came to that an entry is missing for. */
+export interface Missing {
+	readonly kind: 'fill' | 'dump';
+	readonly pool: number;
+	/** it happened after the one and before the other */
+	readonly afterMs: number;
+	readonly beforeMs: number;
+	readonly litres: number;
+}
+
+/** How one instrument fared of late: true for a reading that was taken in, false for one that was doubted. */
+export type Fits = readonly boolean[];
+
+/**
+ * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOf` makes one that may
+ * go another way.
+ */
+export interface Tally extends KeyedRegime {
+	atMs: number | undefined;
+	firstMs: number;
+	belief: Gaussian;
+	mains: boolean;
+	sewer: boolean;
+	measures: readonly string[];
+	regimeKey: string;
 	/** displayed value from which each meter counts since its reset */
-	readonly meterBase: ReadonlyMap<string, number>;
+	readonly meterBase: Map<string, number>;
 	/** times each habit was logged */
-	readonly times: ReadonlyMap<string, number>;
-	readonly doubts: readonly Doubt[];
-	readonly suspicions: readonly Suspicion[];
-	/** how many readings in a row of an instrument were doubted */
-	readonly distrust: ReadonlyMap<string, number>;
+	readonly times: Map<string, number>;
+	doubts: Doubt[];
+	suspicions: readonly Suspicion[];
+	missing: Missing[];
+	/** the last moment at which each pool was looked into and agreed, ms */
+	readonly agreedMs: Map<number, number>;
+	/** how each gauge fared, its last few readings */
+	readonly record: Map<string, Fits>;
+	/** how strained each gauge's readings are: see `strained` */
+	readonly strain: Map<string, { readonly sum: number; readonly hint: number }>;
+	/** gauges that deserve a look at what everything else says without them */
+	readonly hinted: Set<string>;
+	/** days and person-days lived with a log */
+	days: number;
+	personDays: number;
+	/** unlogged litres per exposure of each stream as last counted, and when */
+	unlogged: readonly number[];
+	countedMs: number;
 }
 
-/** The share of the variance of one time's litres that is doubt about the mean; the rest is scatter. */
-export const MEAN_SHARE = 0.5;
-
-/** Before anything was written down: tanks anywhere between empty and full, habits and rate at their priors. */
+/** Before anything was written down: tanks anywhere between empty and full, habits and rates at their priors. */
 export function beforeAnything(model: Model): Tally {
-	const mean = new Float64Array(model.size);
-	const cov = new Float64Array(model.size * model.size);
-	const prior = (index: number, m: number, sd: number): void => {
-		mean[index] = m;
-		cov[index * model.size + index] = sd * sd;
-	};
+	const belief = new Gaussian(model.size);
 	// A uniform distribution over the tank has the standard deviation width / √12.
-	for (const pool of model.pools) prior(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
+	for (const pool of model.pools) belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
 	for (const [id, index] of model.meterError) {
 		const instrument = model.instruments.get(id);
-		prior(index, 0, instrument?.kind === 'meter' ? (instrument.sdFraction ?? 0.02) : 0);
+		belief.set(index, 0, instrument?.kind === 'meter' ? (instrument.sdFraction ?? NOISE.meterShare) : 0);
 	}
 	for (const [id, index] of model.habit) {
-		const belief = model.habits.get(id)?.litresEach;
-		if (belief) prior(index, belief.mean, belief.sd * Math.sqrt(MEAN_SHARE));
+		const one = model.habits.get(id)?.litresEach;
+		if (one) belief.set(index, one.mean, one.sd * Math.sqrt(NOISE.meanShare));
 	}
-	prior(model.rate, model.unlogged.mean, model.unlogged.sd);
-	return {
+	for (const { index, broad } of model.streams)
+		belief.set(
+			index,
+			broad.mean,
+			model.statedRate ? NOISE.statedMix * broad.mean * (broad.sd > 0 ? 1 : 0) : broad.sd
+		);
+	// A stated rate is one doubt that all streams share.
+	if (model.statedRate)
+		belief.doubt(
+			model.streams.map(({ index, broad }) => [index, broad.sd] as const),
+			1
+		);
+	const tally: Tally = {
 		atMs: undefined,
-		belief: { mean, cov },
+		firstMs: 0,
+		belief,
 		meterBase: new Map(),
 		times: new Map(),
 		doubts: [],
 		suspicions: [],
-		distrust: new Map(),
+		missing: [],
+		agreedMs: new Map(),
+		record: new Map(),
+		strain: new Map(),
+		hinted: new Set(),
+		days: 0,
+		personDays: 0,
+		unlogged: model.streams.map(({ broad }) => broad.mean),
+		countedMs: -Infinity,
 		mains: false,
 		sewer: false,
-		measures: []
+		measures: [],
+		regimeKey: regimeKeyOf({ mains: false, sewer: false, measures: [] })
 	};
+	recount(model, tally);
+	return tally;
+}
+
+export const copyOf = (tally: Tally): Tally => ({
+	...tally,
+	belief: tally.belief.copy(),
+	meterBase: new Map(tally.meterBase),
+	times: new Map(tally.times),
+	doubts: [...tally.doubts],
+	missing: [...tally.missing],
+	agreedMs: new Map(tally.agreedMs),
+	record: new Map(tally.record),
+	strain: new Map(tally.strain),
+	hinted: new Set(tally.hinted)
+});
+
+/** What the log's counts say of unlogged use just now. */
+export const countedNow = (model: Model, tally: Tally): ReturnType<typeof unloggedFrom> =>
+	unloggedFrom(
+		model,
+		model.streams.map(({ habit }) => (habit ? (tally.times.get(habit.id) ?? 0) : 0)),
+		tally.personDays,
+		tally.days,
+		model.streams.map(({ habit }) => {
+			const index = habit && model.habit.get(habit.id);
+			return index === undefined ? NOISE.anyLumpL : Math.max(0, tally.belief.mean[index] ?? 0);
+		})
+	);
+
+/** Brings the counted rates up to date; they set how much unlogged use scatters. */
+export function recount(model: Model, tally: Tally): void {
+	tally.countedMs = tally.atMs ?? -Infinity;
+	if (model.statedRate || model.streams.every(({ habit }) => !habit))
+		tally.unlogged = model.streams.map(({ index }) => Math.max(0, tally.belief.mean[index] ?? 0));
+	else tally.unlogged = countedNow(model, tally).mean;
 }
 
 /** The largest a tank's level is answered as: its usable volume, or a little more where only the plate is known. */
 export const ceilingOf = (model: Model, tankId: string): number => {
 	const tank = model.places.get(tankId)?.pool.tanks.find(({ id }) => id === tankId);
 	if (!tank) return 0;
-	return tank.usableL === undefined ? 1.08 * tank.nominalL : usableOf(tank);
+	return tank.usableL === undefined ? NOISE.plateCeiling * tank.nominalL : usableOf(tank);
 };

@@ -1,4 +1,4 @@
-import { dayAhead, DAY_DIFFERS, gainOf, personsNow, type DayAhead } from '../habits/index.js';
+import { dayAhead, DAY_DIFFERS, gainOf, personsNow, unloggedGain, type DayAhead } from '../habits/index.js';
 import type { Estimate } from '../estimate/index.js';
 import { bindsAt, isCarried, usableOf } from '../rig/index.js';
 import { choleskyOf } from './draw.js';
@@ -47,7 +47,8 @@ interface Lane {
 	/** by habit: litres per litre of one time, and beside it */
 	readonly perLitre: readonly number[];
 	readonly fixed: readonly number[];
-	readonly unlogged: number;
+	/** by stream of unlogged use: what one litre brings */
+	readonly unlogged: readonly number[];
 }
 
 function lanesOf(estimate: Estimate, day: DayAhead): readonly Lane[] {
@@ -63,7 +64,7 @@ function lanesOf(estimate: Estimate, day: DayAhead): readonly Lane[] {
 			falls: tank.holds === 'fresh',
 			perLitre: gains.map(({ perLitre }) => perLitre),
 			fixed: gains.map(({ fixed }) => fixed),
-			unlogged: gainOf(estimate, day.unlogged.flow, tank.id).perLitre
+			unlogged: day.unlogged.map((stream) => unloggedGain(estimate, stream, tank.id))
 		};
 	});
 }
@@ -74,21 +75,23 @@ interface Draw {
 	readonly litresEach: Float64Array;
 	readonly timesPerDay: Float64Array;
 	readonly phase: Float64Array;
-	unloggedPerDay: number;
+	/** litres a day, by stream */
+	readonly unlogged: Float64Array;
 }
 
 const REDRAWS = 8;
 
 function drawer(estimate: Estimate, day: DayAhead, lanes: readonly Lane[]): (random: Random) => Draw {
-	const { model, tally } = estimate;
+	const { model, belief } = estimate;
 	const pools = model.pools.length;
 	const pick = [
 		...model.pools.map(({ index }) => index),
 		...day.habits.map(({ habit }) => model.habit.get(habit.id) ?? 0),
-		model.rate
+		...day.unlogged.map(({ index }) => index)
 	];
-	const root = choleskyOf(tally.belief.cov, model.size, pick);
-	const means = pick.map((index) => tally.belief.mean[index] ?? 0);
+	const firstStream = pools + day.habits.length;
+	const root = choleskyOf(belief.cov, model.size, pick);
+	const means = pick.map((index) => belief.mean[index] ?? 0);
 	const z = new Float64Array(pick.length);
 	const x = new Float64Array(pick.length);
 	const draw: Draw = {
@@ -96,7 +99,7 @@ function drawer(estimate: Estimate, day: DayAhead, lanes: readonly Lane[]): (ran
 		litresEach: new Float64Array(day.habits.length),
 		timesPerDay: new Float64Array(day.habits.length),
 		phase: new Float64Array(day.habits.length),
-		unloggedPerDay: 0
+		unlogged: new Float64Array(day.unlogged.length)
 	};
 	const within = (): boolean =>
 		model.pools.every((pool, i) => (x[i] ?? 0) >= 0 && (x[i] ?? 0) <= pool.usableL);
@@ -121,7 +124,9 @@ function drawer(estimate: Estimate, day: DayAhead, lanes: readonly Lane[]): (ran
 			);
 			draw.phase[i] = random.uniform();
 		});
-		draw.unloggedPerDay = Math.max(0, x[x.length - 1] ?? 0) * day.unlogged.weight * day.persons;
+		day.unlogged.forEach(({ perDay }, i) => {
+			draw.unlogged[i] = Math.max(0, x[firstStream + i] ?? 0) * perDay;
+		});
 		return draw;
 	};
 }
@@ -153,9 +158,15 @@ function liveDay(
 				change[i] = (change[i] ?? 0) + (lane.perLitre[h] ?? 0) * litres + (lane.fixed[h] ?? 0) * count;
 		}
 	}
-	const scattered = day.unlogged.sd > 0 ? Math.max(0, 1 + 0.35 * random.normal()) : 1;
-	const unlogged = draw.unloggedPerDay * scattered;
-	for (let i = 0; i < lanes.length; i++) change[i] = (change[i] ?? 0) + (lanes[i]?.unlogged ?? 0) * unlogged;
+	for (let u = 0; u < day.unlogged.length; u++) {
+		const perDay = draw.unlogged[u] ?? 0;
+		if (perDay === 0) continue;
+		const lumpL = day.unlogged[u]?.lumpL ?? 0;
+		// Lumps at random: the mean and variance of a compound Poisson day.
+		const litres = lumpL > 0 ? Math.max(0, perDay + Math.sqrt(perDay * lumpL) * random.normal()) : perDay;
+		for (let i = 0; i < lanes.length; i++)
+			change[i] = (change[i] ?? 0) + (lanes[i]?.unlogged[u] ?? 0) * litres;
+	}
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { Habit } from '../logbook/index.js';
-import { truncate, type Estimate } from '../estimate/index.js';
+import { NOISE, truncate, type Estimate } from '../estimate/index.js';
 import type { Amount, Flow } from '../rig/index.js';
 import { cadenceAhead, lived, trustInLog, type Ahead, type Cadence } from './cadence.js';
 
@@ -14,40 +14,38 @@ export interface HabitAhead {
 	readonly scatterL: number;
 }
 
+/** Use that nobody writes down, ahead: one habit's, or one outlet's in a rig without habits. */
+export interface UnloggedAhead {
+	/** where its litres per exposure stand in the belief */
+	readonly index: number;
+	/** litres a day for each litre per exposure */
+	readonly perDay: number;
+	/** litres a day, and the doubt of that */
+	readonly mean: number;
+	readonly sd: number;
+	/** what comes of one litre, by pool */
+	readonly gains: ReadonlyMap<number, number>;
+	/** litres of the lumps it comes in */
+	readonly lumpL: number;
+}
+
 /** Everything a day ahead is made of. */
 export interface DayAhead {
 	readonly persons: number;
 	readonly habits: readonly HabitAhead[];
-	/** litres a day that nobody writes down, the doubt of that, and where one such litre goes */
-	readonly unlogged: {
-		readonly mean: number;
-		readonly sd: number;
-		readonly weight: number;
-		readonly flow: Flow;
-	};
+	readonly unlogged: readonly UnloggedAhead[];
 }
-
-/** Half of the variance of one time's litres is scatter, as in the estimate's prior. */
-const SCATTER_SHARE = 0.5;
 
 /** What a day looks like from an estimate's moment on, for a crew and a set of measures. */
 export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
-	const { model, tally } = estimate;
+	const { model, tally, belief } = estimate;
 	const regime = { mains: tally.mains, sewer: tally.sewer, measures: ahead.measures };
 	const log = lived(estimate);
 	const marginal = (index: number): { mean: number; sd: number } => {
-		const { mean, sd } = truncate(
-			{
-				mean: tally.belief.mean[index] ?? 0,
-				sd: Math.sqrt(Math.max(0, tally.belief.cov[index * model.size + index] ?? 0))
-			},
-			0,
-			Infinity
-		);
+		const { mean, sd } = truncate({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) }, 0, Infinity);
 		return { mean, sd };
 	};
-	const rate = marginal(model.rate);
-	const weight = model.rig.unlogged ? 1 : trustInLog(log);
+	const weight = model.rig.unlogged || model.rig.habits.length === 0 ? 1 : trustInLog(log);
 	return {
 		persons: ahead.persons,
 		habits: model.rig.habits.map((habit) => ({
@@ -55,15 +53,27 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 			cadence: cadenceAhead(estimate, habit, log, ahead),
 			flow: model.flow(habit, regime),
 			litresEach: marginal(model.habit.get(habit.id) ?? 0),
-			scatterL: habit.litresEach.sd * Math.sqrt(SCATTER_SHARE)
+			scatterL: habit.litresEach.sd * Math.sqrt(1 - NOISE.meanShare)
 		})),
-		unlogged: {
-			mean: weight * rate.mean * ahead.persons,
-			sd: weight * rate.sd * ahead.persons,
-			weight,
-			flow: model.mixed(ahead.persons, regime)
-		}
+		unlogged: model.streams.map((stream) => {
+			const perDay = weight * (stream.perPerson ? ahead.persons : Math.min(1, ahead.persons));
+			const rate = marginal(stream.index);
+			return {
+				index: stream.index,
+				perDay,
+				mean: perDay * rate.mean,
+				sd: perDay * rate.sd,
+				gains: new Map(stream.gains(regime)),
+				lumpL: stream.broad.sd > 0 ? stream.lumpL : 0
+			};
+		})
 	};
+}
+
+/** What one litre of unlogged use brings to a tank. */
+export function unloggedGain(estimate: Estimate, { gains }: UnloggedAhead, tankId: string): number {
+	const place = estimate.model.places.get(tankId);
+	return place ? place.share * (gains.get(place.pool.index) ?? 0) : 0;
 }
 
 /** An amount in litres, at the believed mean of one time. */
@@ -100,10 +110,12 @@ export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): 
 		scatter += cadence.timesPerDay * (perLitre * scatterL) ** 2;
 		if (cadence.sd > 0) scatter += (DAY_DIFFERS * cadence.timesPerDay * once) ** 2;
 	}
-	const unlogged = gainOf(estimate, day.unlogged.flow, tankId).perLitre;
-	mean += unlogged * day.unlogged.mean;
-	drift += (unlogged * day.unlogged.sd) ** 2;
-	scatter += day.unlogged.sd > 0 ? (0.35 * unlogged * day.unlogged.mean) ** 2 : 0;
+	for (const stream of day.unlogged) {
+		const gain = unloggedGain(estimate, stream, tankId);
+		mean += gain * stream.mean;
+		drift += (gain * stream.sd) ** 2;
+		scatter += gain ** 2 * stream.mean * stream.lumpL;
+	}
 	return { mean, driftSd: Math.sqrt(drift), daySd: Math.sqrt(scatter) };
 }
 
@@ -111,5 +123,5 @@ export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): 
 export const drawnPerDay = (day: DayAhead): number =>
 	day.habits.reduce(
 		(sum, { cadence, flow, litresEach }) => sum + cadence.timesPerDay * litresOf(flow.drawn, litresEach.mean),
-		day.unlogged.mean
+		day.unlogged.reduce((sum, { mean }) => sum + mean, 0)
 	);

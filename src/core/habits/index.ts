@@ -6,9 +6,11 @@ export {
 	drawnPerDay,
 	gainOf,
 	litresOf,
+	unloggedGain,
 	type DailyChange,
 	type DayAhead,
-	type HabitAhead
+	type HabitAhead,
+	type UnloggedAhead
 } from './daily.js';
 export { prices, type Price } from './prices.js';
 export { totalsOf, type Totals } from './totals.js';

@@ -1,0 +1,39 @@
+// npm run calibrate: lives made-up trips with a known truth, and writes how the estimate fared into docs/estimate.md.
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { runnerImport } from 'vite';
+
+const cases = Number(process.argv[2] ?? 200);
+const only = process.argv[3];
+/** @type {{ module: typeof import('../bench/calibrate') }} */
+const { module: bench } = await runnerImport('./bench/calibrate.ts', { logLevel: 'error' });
+/** @type {{ module: typeof import('../bench/truth') }} */
+const { module: truth } = await runnerImport('./bench/truth.ts', { logLevel: 'error' });
+
+const percent = (value) =>
+	value === undefined || Number.isNaN(value) ? '' : `${(100 * value).toFixed(1)} %`;
+const HEAD = [
+	'| class | inside 90 % | fresh error | waste error | fresh, 3 days on | mean width | honest doubted | liar flagged | moved by liar |',
+	'| --- | --- | --- | --- | --- | --- | --- | --- | --- |'
+];
+const rows = [];
+console.log(HEAD.join('\n'));
+for (const manner of truth.MANNERS.filter(({ name }) => !only || name.includes(only))) {
+	const s = bench.score(manner, cases);
+	const row = `| ${[s.name, percent(s.coverage), percent(s.freshError), percent(s.wasteError), percent(s.threeDaysError), percent(s.width), percent(s.honestDoubted), percent(s.flagged), percent(s.moved)].join(' | ')} |`;
+	rows.push(row);
+	console.log(row);
+	if (only)
+		for (const [tank, shares] of s.byTank)
+			console.log(`  ${tank}: inside, below, above ${shares.map(percent).join(', ')}`);
+}
+const PAGE = 'docs/estimate.md';
+const [BEGIN, END] = ['<!-- calibration -->', '<!-- end of calibration -->'];
+if (!only && existsSync(PAGE)) {
+	const text = readFileSync(PAGE, 'utf8');
+	const [before, rest = ''] = text.split(BEGIN);
+	const after = rest.split(END)[1] ?? '';
+	writeFileSync(
+		PAGE,
+		`${before}${BEGIN}\n\n${[`Over ${cases} made-up trips a class:`, '', ...HEAD, ...rows].join('\n')}\n\n${END}${after}`
+	);
+}

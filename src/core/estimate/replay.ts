@@ -1,0 +1,112 @@
+import type { Entry } from '../logbook/index.js';
+import { estimateFrom, type Estimate } from './estimate.js';
+import type { Model } from './model.js';
+import { step } from './step.js';
+import { beforeAnything, copyOf, type Tally } from './tally.js';
+
+export interface ReplayOptions {
+	/** told how far a long replay is, 0 … 1; it stops when this answers false */
+	readonly onprogress?: (done: number) => boolean | void;
+}
+
+/** A replay was stopped by whoever asked for it. */
+export class ReplayStopped extends Error {
+	override readonly name = 'ReplayStopped';
+}
+
+/** A copy of the tally is kept every so many entries; a correction replays from the last one before it. */
+const CHECKPOINT = 500;
+/** Of its last readings so many were doubted, the very last among them: the gauge is called failing. */
+const [FAILING, AMONG] = [2, 4];
+
+interface Checkpoint {
+	readonly count: number;
+	readonly tally: Tally;
+}
+
+/** Whether a gauge's latest readings, held against all else, call it failing. */
+function fails(tally: Tally, gauge: string): boolean {
+	const fits = (tally.record.get(gauge) ?? []).slice(-AMONG);
+	return fits.at(-1) === false && fits.filter((fit) => !fit).length >= FAILING;
+}
+
+/** One way through the entries with a set of failing gauges, with checkpoints on the way. */
+class Lane {
+	readonly #model: Model;
+	readonly failing: ReadonlySet<string>;
+	#checkpoints: Checkpoint[] = [];
+	#entries: readonly Entry[] = [];
+	tally: Tally;
+
+	constructor(model: Model, failing: ReadonlySet<string>) {
+		this.#model = model;
+		this.failing = failing;
+		this.tally = beforeAnything(model);
+	}
+
+	/** Comes to the end of a list of entries, from the last point that it shares with the list before. */
+	to(entries: readonly Entry[], onprogress: ReplayOptions['onprogress']): void {
+		let shared = 0;
+		const limit = Math.min(entries.length, this.#entries.length);
+		while (shared < limit && entries[shared] === this.#entries[shared]) shared++;
+		if (shared < this.#entries.length) {
+			this.#checkpoints = this.#checkpoints.filter(({ count }) => count <= shared);
+			const from = this.#checkpoints.at(-1);
+			this.tally = from ? copyOf(from.tally) : beforeAnything(this.#model);
+			shared = from?.count ?? 0;
+		}
+		this.#entries = entries.slice(0, shared);
+		for (let i = shared; i < entries.length; i++) {
+			step(this.#model, this.tally, entries[i] as Entry, this.failing);
+			if ((i + 1) % CHECKPOINT !== 0) continue;
+			this.#checkpoints.push({ count: i + 1, tally: copyOf(this.tally) });
+			if (onprogress?.((i + 1) / entries.length) === false) {
+				this.#entries = entries.slice(0, i + 1);
+				throw new ReplayStopped(`stopped after ${i + 1} of ${entries.length} entries`);
+			}
+		}
+		this.#entries = entries;
+	}
+}
+
+/**
+ * A replay that remembers: a new entry at the end is one step, a correction in the middle replays from the last
+ * checkpoint before it, and both give what a whole replay would.
+ */
+export class Replay {
+	readonly #model: Model;
+	readonly #options: ReplayOptions;
+	/** ways through the entries by the gauges left out, each kept for the next question */
+	readonly #lanes = new Map<string, Lane>();
+
+	constructor(model: Model, options: ReplayOptions = {}) {
+		this.#model = model;
+		this.#options = options;
+	}
+
+	/** The way without some gauges, brought to the end of the entries. */
+	#without(gauges: readonly string[], entries: readonly Entry[]): Lane {
+		const key = JSON.stringify(gauges);
+		const lane = this.#lanes.get(key) ?? new Lane(this.#model, new Set(gauges));
+		this.#lanes.set(key, lane);
+		lane.to(entries, this.#options.onprogress);
+		return lane;
+	}
+
+	/**
+	 * The estimate at an instant. A gauge with strained readings is held against what everything else says without
+	 * it; one that fails there is left out of the whole past.
+	 *
+	 * @param entries the rig's entries that count, in order, none later than `atMs`
+	 * @throws ReplayStopped when `onprogress` answered false
+	 */
+	to(entries: readonly Entry[], atMs: number): Estimate {
+		const open = this.#without([], entries);
+		const failing = [...open.tally.hinted]
+			.filter((id) => this.#model.instruments.get(id)?.kind === 'gauge')
+			.filter((id) => fails(this.#without([id], entries).tally, id))
+			.sort();
+		const lane = this.#without(failing, entries);
+		return estimateFrom(this.#model, lane.tally, lane.failing, entries, atMs);
+	}
+}
