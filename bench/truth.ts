@@ -1,3 +1,4 @@
+import { gaugeBand } from '../src/core/estimate/index';
 import { seeded, type Random } from '../src/core/forecast/index';
 import { depthFor, fullLitres, usableOf } from '../src/core/rig/index';
 import type { Entry, EntryDraft, Habit, Instrument, Logbook, Rig, Tank } from '../src/core/logbook/index';
@@ -260,11 +261,10 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 			const seen = true_ + (gauge.sdL ?? 0) * random.normal();
 			const value = shownBy(gauge, stuck ? stuckAt * top : seen);
 			const id = add(atMs, { kind: 'reading', instrument: gauge.id, value });
-			const wrong =
-				stuck &&
-				(typeof value === 'string'
-					? shownBy(gauge, true_) !== value && Math.abs(true_ - stuckAt * top) > 0.2 * top
-					: Math.abs(true_ - stuckAt * top) > 0.2 * top);
+			// Wrong is what an honest gauge would not show: the level lies three of its deviations outside what it says.
+			const [from, to] = gaugeBand(gauge, top, value) ?? [0, top];
+			const off = Math.max(from - true_, true_ - to, 0);
+			const wrong = stuck && off > 3 * (gauge.sdL ?? 0);
 			if (wrong) lies.push(id);
 			else if (!stuck) honest.push(id);
 		}

@@ -12,13 +12,18 @@ import {
 } from '../logbook/index.js';
 import { plan, type Plan } from '../plan/index.js';
 import { bindsAt, isCarried, tankById } from '../rig/index.js';
+import type { UnitChoice } from '../units/index.js';
 import {
 	findings,
 	flagDay,
+	mendOf,
 	sayFinding,
+	sayMend,
 	sayWhen,
+	sayWhy,
 	verdict,
 	type Finding,
+	type Mend,
 	type Verdict
 } from '../verdict/index.js';
 
@@ -48,6 +53,8 @@ export interface TankOutlook {
 export interface FoundWords {
 	readonly finding: Finding;
 	readonly words: string;
+	/** what one tap can do about it, and what that tap is called */
+	readonly mend?: { readonly does: Mend; readonly words: string };
 }
 
 /** Everything *Now* and the slim rods show, from one moment. */
@@ -66,12 +73,15 @@ export interface Assessment {
 	readonly ration?: Ration;
 	readonly tanks: readonly TankOutlook[];
 	readonly findings: readonly FoundWords[];
+	/** why each tank's level is what it is, in a sentence */
+	readonly why: ReadonlyMap<string, string>;
 }
 
 export interface Occasion {
 	readonly trip?: Trip | undefined;
 	readonly timeZone: string;
 	readonly paths?: number;
+	readonly units?: UnitChoice;
 }
 
 const DAWN_HOUR = 6;
@@ -161,11 +171,26 @@ const rationUntil = (trip: Trip | undefined, planned: Plan | undefined, atMs: nu
 	return until > atMs ? until : undefined;
 };
 
+function foundWords(
+	estimate: Estimate,
+	finding: Finding,
+	timeZone: string,
+	units: UnitChoice | undefined
+): FoundWords {
+	const { atMs, model } = estimate;
+	const does = mendOf(finding, estimate, timeZone);
+	return {
+		finding,
+		words: sayFinding(finding, atMs, timeZone, units),
+		...(does ? { mend: { does, words: sayMend(model.rig, does, atMs, timeZone, units) } } : {})
+	};
+}
+
 /** Puts every question of *Now* to an estimate. */
 export function assess(
 	estimate: Estimate,
-	logbook: Pick<Logbook, 'trips'>,
-	{ trip, timeZone, paths }: Occasion
+	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries'>>,
+	{ trip, timeZone, paths, units }: Occasion
 ): Assessment {
 	const { rig } = estimate.model;
 	const { atMs, tally } = estimate;
@@ -193,7 +218,11 @@ export function assess(
 		prices: prices(estimate, dayAhead(estimate, { persons, measures: tally.measures }), said.binds),
 		...(share ? { ration: share } : {}),
 		tanks: outlook(estimate, ahead, timeZone, said.binds, levels),
-		findings: findings(estimate).map((finding) => ({ finding, words: sayFinding(finding, atMs, timeZone) }))
+		findings: findings(estimate, {
+			trips: logbook.trips,
+			all: (logbook.entries ?? estimate.entries).filter((entry) => entry.rig === rig.id)
+		}).map((finding) => foundWords(estimate, finding, timeZone, units)),
+		why: new Map(levels.tanks.map(({ id, basis }) => [id, sayWhy(estimate, id, basis, timeZone)]))
 	};
 }
 

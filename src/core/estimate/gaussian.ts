@@ -26,7 +26,11 @@ export class Gaussian {
 	/** n × n, row by row */
 	readonly cov: Float64Array;
 
-	constructor(size: number, mean = new Float64Array(size), cov = new Float64Array(size * size)) {
+	constructor(
+		size: number,
+		mean: Float64Array = new Float64Array(size),
+		cov: Float64Array = new Float64Array(size * size)
+	) {
 		this.size = size;
 		this.mean = mean;
 		this.cov = cov;

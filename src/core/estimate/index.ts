@@ -9,3 +9,4 @@ export { normalCdf, normalPdf, normalQuantile, truncate, type Moments, type Trun
 export { gaugeBand } from './readings.js';
 export type { Doubt, Missing, Tally } from './tally.js';
 export { readingsBeside, type KnownReading } from './pairs.js';
+export { accountOf, type PastLevel, type PastReading, type PastTank } from './account.js';

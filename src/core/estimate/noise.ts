@@ -61,7 +61,7 @@ const TABLE = {
 		source: 'use in a rig without habits: modest living off-grid'
 	},
 	missedPull: {
-		value: 0.095,
+		value: 0.08,
 		unit: 'share of usableL',
 		source: 'and no further may that chance pull the mean: a liar moves no level by a tenth'
 	},
@@ -71,13 +71,24 @@ const TABLE = {
 		unit: 'deviations',
 		source: 'two-sided 2 in 1000; calibration: honest readings doubted below 1 %'
 	},
-	distrustedGate: { value: 1.9, unit: 'deviations', source: 'a gauge doubted just before; calibration' },
-	strain: {
+	distrustedGate: { value: 2.3, unit: 'deviations', source: 'a gauge doubted just before; calibration' },
+	drift: {
 		value: 6,
+		unit: 'deviations',
+		source:
+			'sum at which small losses are said (Page 1954); an honest rod comes there once in some thousand readings'
+	},
+	driftSlack: {
+		value: 0.5,
+		unit: 'deviations',
+		source: 'half the shift to be found, as usual for a cumulative sum'
+	},
+	strain: {
+		value: 5.5,
 		unit: '−ln chance',
 		source: 'sum of strain at which a gauge is doubted; below 1 in 100 runs for an honest one'
 	},
-	strainSlack: { value: 2, unit: '−ln chance', source: 'twice what an honest reading adds on average' },
+	strainSlack: { value: 1.85, unit: '−ln chance', source: 'twice what an honest reading adds on average' },
 	hint: { value: 3, unit: '−ln chance', source: 'strain at which a gauge is looked at without itself' },
 	hintSlack: {
 		value: 1.2,

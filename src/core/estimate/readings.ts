@@ -213,6 +213,40 @@ const RECORD = 6;
 const note = (tally: Tally, { instrument }: Reading, fits: boolean): void =>
 	void tally.record.set(instrument, [...(tally.record.get(instrument) ?? []), fits].slice(-RECORD));
 
+/**
+ * Readings that lie a little lower, time after time, than the meter's account (a cumulative sum of deviations): water
+ * goes where nothing counts it, or does not arrive where it should.
+ */
+function drifted(
+	model: Model,
+	tally: Tally,
+	entry: Reading,
+	said: Said,
+	gapL: number,
+	deviations: number
+): void {
+	const counts = model.rig.instruments.some(
+		({ id, kind }) => kind === 'meter' && model.counted.has(id) && tally.meterBase.has(id)
+	);
+	if (!counts) return;
+	const before = tally.drift.get(entry.instrument) ?? { sum: 0, litres: 0, sinceMs: tally.atMs ?? 0 };
+	const sum = Math.max(0, before.sum - deviations - NOISE.driftSlack);
+	const now =
+		sum === 0
+			? { sum, litres: 0, sinceMs: tally.atMs ?? 0 }
+			: { ...before, sum, litres: before.litres - gapL };
+	if (sum < NOISE.drift) return void tally.drift.set(entry.instrument, now);
+	const fresh = model.pools[said.pool]?.tanks[0]?.holds === 'fresh';
+	tally.missing.push({
+		kind: fresh ? 'leak' : 'not-arriving',
+		pool: said.pool,
+		afterMs: now.sinceMs,
+		beforeMs: tally.atMs ?? 0,
+		litres: now.litres
+	});
+	tally.drift.set(entry.instrument, { sum: 0, litres: 0, sinceMs: tally.atMs ?? 0 });
+}
+
 /** The belief gives way to what was read: first in doubt as far as the gap is wide, then the reading counts. */
 function giveWay(tally: Tally, said: Said, gapL: number): void {
 	tally.belief.doubt(said.giveWay, gapL ** 2);
@@ -239,6 +273,7 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 	// A light is doubted when the belief gives its band less than the two-sided chance beyond the gate.
 	const likely = (gapL === 0 || chance > 2 * normalCdf(-gateOf(tally, entry, kind))) && strain < NOISE.strain;
 	if (likely && !shadow) {
+		if (kind !== 'meter' && !isBand) drifted(model, tally, entry, said, gapL, gapL / Math.sqrt(variance));
 		believe(tally.belief, said);
 		agreed(tally, said.pool);
 	} else if (entry.trusted) giveWay(tally, said, gapL);
@@ -260,7 +295,15 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 		(kind !== 'gauge' && own.some((other) => alike(other, gapL, sdL))) ||
 		(kind === 'gauge' && missed && own.length > 0 && followsWater(own, gapL, saidL, sdL));
 	if (!shadow && (together || isMoreUse(tally, said, kind, gapL))) {
-		if (missed) noteMissing(model, tally, said.pool, gapL, own[0] ?? others[0]);
+		if (missed)
+			noteMissing(
+				model,
+				tally,
+				said.pool,
+				{ litres: Math.abs(gapL), upToL: (own[0] ?? others[0])?.saidL ?? saidL },
+				own[0] ?? others[0]
+			);
+		else if (kind !== 'meter' && gapL < 0) noteLoss(model, tally, said.pool, gapL, own[0] ?? others[0]);
 		// What agrees with this reading was right all along: no longer doubted.
 		const right = new Set(
 			[...own, ...others].filter((one) => alike(one, gapL, sdL)).map(({ entry: id }) => id)
@@ -294,17 +337,34 @@ function noteMissing(
 	model: Model,
 	tally: Tally,
 	pool: number,
-	gapL: number,
+	told: { readonly litres?: number; readonly upToL?: number },
 	first: Suspicion | undefined
 ): void {
 	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
-	const beforeMs = first?.atMs ?? tally.atMs ?? 0;
 	tally.missing.push({
 		kind: fresh ? 'fill' : 'dump',
 		pool,
 		afterMs: tally.agreedMs.get(pool) ?? tally.firstMs,
-		beforeMs,
-		litres: Math.abs(gapL)
+		beforeMs: first?.atMs ?? tally.atMs ?? 0,
+		...told
+	});
+}
+
+/** Remembers that a pool holds less than the account says, by readings that agree, and no entry explains it. */
+function noteLoss(
+	model: Model,
+	tally: Tally,
+	pool: number,
+	gapL: number,
+	first: Suspicion | undefined
+): void {
+	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
+	tally.missing.push({
+		kind: fresh ? 'leak' : 'not-arriving',
+		pool,
+		afterMs: tally.agreedMs.get(pool) ?? tally.firstMs,
+		beforeMs: first?.atMs ?? tally.atMs ?? 0,
+		litres: -gapL
 	});
 }
 
@@ -322,7 +382,7 @@ export function checkPossible(model: Model, tally: Tally): void {
 		const mean = now.mean[pool.index] ?? 0;
 		const beyond = fresh ? -mean : mean - pool.usableL;
 		if (beyond < Math.max(margin, 2 * now.sdOf(pool.index))) continue;
-		noteMissing(model, tally, pool.index, pool.usableL / 2 + beyond, undefined);
+		noteMissing(model, tally, pool.index, {}, undefined);
 		tally.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
 		agreed(tally, pool.index);
 	}
@@ -393,6 +453,16 @@ export function applyReading(model: Model, tally: Tally, entry: Reading, failing
 	weigh(model, tally, entry, poolSays(place, dipped.litres, dipped.litres, dipped.sd), 'rod', false);
 }
 
+/** What a gauge's or a rod's reading says in litres, a light by the middle of its band; nothing for a meter. */
+export function saidBy(model: Model, entry: Reading): number | undefined {
+	const instrument = model.instruments.get(entry.instrument);
+	const place = instrument && model.places.get(instrument.tank);
+	if (!instrument || !place || instrument.kind === 'meter') return undefined;
+	if (instrument.kind === 'rod') return rodLitres(model, instrument, entry)?.litres;
+	const band = gaugeBand(instrument, place.share * place.pool.usableL, entry.value);
+	return band && (band[0] + band[1]) / 2;
+}
+
 /** Full or empty seen with one's own eyes: nearly exact; a belief that cannot explain it gives way. */
 export function applyMark(model: Model, tally: Tally, entry: EntryOf<'mark'>): void {
 	const place = model.places.get(entry.tank);
@@ -407,7 +477,8 @@ export function applyMark(model: Model, tally: Tally, entry: EntryOf<'mark'>): v
 	const now = believed(model, tally);
 	const gap = seen.litres - dot(now.mean, h);
 	if (gap ** 2 > NOISE.gate ** 2 * (now.varianceOf(h) + seen.sd ** 2)) {
-		if (couldBeMissed(model, pool.index, gap)) noteMissing(model, tally, pool.index, gap, undefined);
+		if (couldBeMissed(model, pool.index, gap))
+			noteMissing(model, tally, pool.index, { litres: Math.abs(gap), upToL: seen.litres }, undefined);
 		belief.doubt(h, gap ** 2);
 	}
 	belief.learn(h, seen.sd ** 2, { mean: seen.litres, variance: 0 });

@@ -16,8 +16,8 @@ export class ReplayStopped extends Error {
 
 /** A copy of the tally is kept every so many entries; a correction replays from the last one before it. */
 const CHECKPOINT = 500;
-/** Of its last readings so many were doubted, the very last among them: the gauge is called failing. */
-const [FAILING, AMONG] = [2, 4];
+/** Of a gauge's last six readings so many were doubted: it is called failing, until it has been right for a while. */
+const FAILING = 2;
 
 interface Checkpoint {
 	readonly count: number;
@@ -25,10 +25,9 @@ interface Checkpoint {
 }
 
 /** Whether a gauge's latest readings, held against all else, call it failing. */
-function fails(tally: Tally, gauge: string): boolean {
-	const fits = (tally.record.get(gauge) ?? []).slice(-AMONG);
-	return fits.at(-1) === false && fits.filter((fit) => !fit).length >= FAILING;
-}
+const fails = (tally: Tally, gauge: string): boolean => misfits(tally, gauge) >= FAILING;
+const misfits = (tally: Tally, gauge: string): number =>
+	(tally.record.get(gauge) ?? []).filter((fit) => !fit).length;
 
 /** One way through the entries with a set of failing gauges, with checkpoints on the way. */
 class Lane {
@@ -94,6 +93,19 @@ export class Replay {
 	}
 
 	/**
+	 * The gauges to be left out. A liar makes honest gauges fail too, through all that flows between tanks: where
+	 * leaving out the worst one alone brings the others to fit, it is the only one.
+	 */
+	#failing(open: Tally, entries: readonly Entry[]): readonly string[] {
+		const alone = (id: string): Tally => this.#without([id], entries).tally;
+		const found = [...open.hinted]
+			.filter((id) => this.#model.instruments.get(id)?.kind === 'gauge' && fails(alone(id), id))
+			.sort((a, b) => misfits(alone(b), b) - misfits(alone(a), a) || (a < b ? -1 : 1));
+		const liar = found.find((id) => found.every((other) => other === id || !fails(alone(id), other)));
+		return liar === undefined ? [...found].sort() : [liar];
+	}
+
+	/**
 	 * The estimate at an instant. A gauge with strained readings is held against what everything else says without
 	 * it; one that fails there is left out of the whole past.
 	 *
@@ -101,11 +113,7 @@ export class Replay {
 	 * @throws ReplayStopped when `onprogress` answered false
 	 */
 	to(entries: readonly Entry[], atMs: number): Estimate {
-		const open = this.#without([], entries);
-		const failing = [...open.tally.hinted]
-			.filter((id) => this.#model.instruments.get(id)?.kind === 'gauge')
-			.filter((id) => fails(this.#without([id], entries).tally, id))
-			.sort();
+		const failing = this.#failing(this.#without([], entries).tally, entries);
 		const lane = this.#without(failing, entries);
 		return estimateFrom(this.#model, lane.tally, lane.failing, entries, atMs);
 	}

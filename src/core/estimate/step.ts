@@ -5,7 +5,8 @@ import { applyMark, applyReading, checkPossible } from './readings.js';
 import type { Tally } from './tally.js';
 import { passTime } from './time.js';
 
-function apply(model: Model, tally: Tally, entry: Entry, failing: ReadonlySet<string>): void {
+/** What an entry does at its own moment, in place; the time up to it must have passed. */
+export function act(model: Model, tally: Tally, entry: Entry, failing: ReadonlySet<string>): void {
 	switch (entry.kind) {
 		case 'use': {
 			const habit = model.habits.get(entry.habit);
@@ -46,5 +47,5 @@ function apply(model: Model, tally: Tally, entry: Entry, failing: ReadonlySet<st
 /** One entry on, in place: the time up to it passes, then it happens. */
 export function step(model: Model, tally: Tally, entry: Entry, failing: ReadonlySet<string>): void {
 	if (passTime(model, tally, instantMs(entry.at))) checkPossible(model, tally);
-	apply(model, tally, entry, failing);
+	act(model, tally, entry, failing);
 }

@@ -26,14 +26,20 @@ export interface Suspicion {
 	readonly couldBeMissed: boolean;
 }
 
-/** Something the replay came to that an entry is missing for. */
+/**
+ * Something the replay came to that no entry explains: a fill or dump that was not written down; water that left fresh
+ * without passing its meter; water that passed it and did not arrive in a waste tank.
+ */
 export interface Missing {
-	readonly kind: 'fill' | 'dump';
+	readonly kind: 'fill' | 'dump' | 'leak' | 'not-arriving';
 	readonly pool: number;
 	/** it happened after the one and before the other */
 	readonly afterMs: number;
 	readonly beforeMs: number;
-	readonly litres: number;
+	/** how much, where a reading tells */
+	readonly litres?: number;
+	/** the level it came to, where a reading tells */
+	readonly upToL?: number;
 }
 
 /** How one instrument fared of late: true for a reading that was taken in, false for one that was doubted. */
@@ -64,6 +70,8 @@ export interface Tally extends KeyedRegime {
 	readonly record: Map<string, Fits>;
 	/** how strained each gauge's readings are: see `strained` */
 	readonly strain: Map<string, { readonly sum: number; readonly hint: number }>;
+	/** how far each rod's and gauge's readings have run below the account, little by little */
+	readonly drift: Map<string, { readonly sum: number; readonly litres: number; readonly sinceMs: number }>;
 	/** gauges that deserve a look at what everything else says without them */
 	readonly hinted: Set<string>;
 	/** days and person-days lived with a log */
@@ -112,6 +120,7 @@ export function beforeAnything(model: Model): Tally {
 		record: new Map(),
 		strain: new Map(),
 		hinted: new Set(),
+		drift: new Map(),
 		days: 0,
 		personDays: 0,
 		unlogged: model.streams.map(({ broad }) => broad.mean),
@@ -135,7 +144,8 @@ export const copyOf = (tally: Tally): Tally => ({
 	agreedMs: new Map(tally.agreedMs),
 	record: new Map(tally.record),
 	strain: new Map(tally.strain),
-	hinted: new Set(tally.hinted)
+	hinted: new Set(tally.hinted),
+	drift: new Map(tally.drift)
 });
 
 /** What the log's counts say of unlogged use just now. */

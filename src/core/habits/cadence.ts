@@ -33,9 +33,11 @@ export function lived(estimate: Estimate): Lived {
 	const first = estimate.entries[0];
 	const fromMs = Math.max(first ? instantMs(first.at) : estimate.atMs, estimate.atMs - MEMORY_DAYS * DAY_MS);
 	const times = new Map<string, number>();
-	for (const entry of estimate.entries)
-		if (entry.kind === 'use' && instantMs(entry.at) >= fromMs)
-			times.set(entry.habit, (times.get(entry.habit) ?? 0) + entry.times);
+	for (let i = estimate.entries.length - 1; i >= 0; i--) {
+		const entry = estimate.entries[i];
+		if (!entry || instantMs(entry.at) < fromMs) break;
+		if (entry.kind === 'use') times.set(entry.habit, (times.get(entry.habit) ?? 0) + entry.times);
+	}
 	return {
 		days: (estimate.atMs - fromMs) / DAY_MS,
 		personDays: personDays(estimate.model.crew, fromMs, estimate.atMs),

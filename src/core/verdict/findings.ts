@@ -1,7 +1,16 @@
-import type { Doubt, Estimate } from '../estimate/index.js';
-import type { Entry, EntryOf } from '../logbook/index.js';
+import type { Doubt, Estimate, Missing } from '../estimate/index.js';
+import {
+	instantMs,
+	zonedIso,
+	type Entry,
+	type EntryDraft,
+	type EntryOf,
+	type Trip
+} from '../logbook/index.js';
+import { usableOf } from '../rig/index.js';
+import { slipsIn, type Slip } from './slips.js';
 
-/** Something worth knowing that the readings gave away. */
+/** Something worth knowing that the readings or the balance gave away. */
 export type Finding =
 	| {
 			readonly kind: 'failing';
@@ -18,28 +27,132 @@ export type Finding =
 			readonly value: number | string;
 			readonly at: string;
 			readonly doubt: Doubt;
-	  };
+	  }
+	| ({ readonly kind: 'missing'; readonly tank: string; readonly name: string } & {
+			readonly missing: Missing;
+			/** when it most likely was: at a stop that offers it, else half-way */
+			readonly likelyMs: number;
+			readonly stop?: string;
+	  })
+	| ({ readonly kind: 'slip' } & { readonly slip: Slip; readonly entry: Entry });
 
-/** Doubted this many times in a row, an instrument is called failing. */
-const FAILING_AFTER = 3;
+/** What would mend a finding, ready to be done with one tap. */
+export type Mend =
+	| { readonly kind: 'add'; readonly draft: EntryDraft }
+	| { readonly kind: 'trust'; readonly entry: string }
+	| { readonly kind: 'void'; readonly entry: string }
+	| { readonly kind: 'move'; readonly entry: string; readonly at: string };
+
+/** Where findings are looked for, beside the estimate itself. */
+export interface FindingContext {
+	readonly trips?: readonly Trip[];
+	/** all entries of the rig, those after the estimate's moment too */
+	readonly all?: readonly Entry[];
+	readonly timeZone?: string;
+}
 
 const isReading = (entry: Entry): entry is EntryOf<'reading'> => entry.kind === 'reading';
+/** A missing entry is brought up for so long, ms. */
+const LOOK_BACK_MS = 8 * 86_400_000;
 
 /** Per instrument, what its latest readings say of it: one of them doubted, or it fails again and again. */
-export function findings(estimate: Estimate): readonly Finding[] {
+function instrumentFindings(estimate: Estimate): readonly Finding[] {
 	const doubts = new Map(estimate.tally.doubts.map((doubt) => [doubt.entry, doubt]));
+	if (doubts.size === 0) return [];
+	const readings = estimate.entries.filter(isReading);
 	return estimate.model.rig.instruments.flatMap((instrument): Finding[] => {
-		const readings = estimate.entries
-			.filter(isReading)
-			.filter((reading) => reading.instrument === instrument.id);
-		const lastTrusted = readings.findLastIndex(({ id }) => !doubts.has(id));
-		const run = readings.slice(lastTrusted + 1);
-		const last = run.at(-1);
+		const own = readings.filter((reading) => reading.instrument === instrument.id);
+		const last = own.at(-1);
 		const doubt = last && doubts.get(last.id);
 		if (!last || !doubt) return [];
 		const base = { instrument: instrument.id, name: instrument.name, value: last.value };
-		if (run.length < FAILING_AFTER) return [{ ...base, kind: 'doubted', at: last.at, doubt }];
+		if (!estimate.failing.has(instrument.id)) return [{ ...base, kind: 'doubted', at: last.at, doubt }];
+		const run = own.slice(own.findLastIndex(({ id }) => !doubts.has(id)) + 1);
 		const of = run.flatMap(({ id }) => doubts.get(id) ?? []);
 		return [{ ...base, kind: 'failing', since: run[0]?.at ?? last.at, doubts: of }];
 	});
+}
+
+const SERVED_BY = { fill: 'water', dump: undefined } as const;
+
+function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly Finding[] {
+	const { model, tally, atMs } = estimate;
+	const latest = new Map<string, Missing>();
+	for (const missing of tally.missing)
+		if (atMs - missing.beforeMs < LOOK_BACK_MS) latest.set(`${missing.kind}|${missing.pool}`, missing);
+	const stops = trips.filter(({ rig }) => rig === model.rig.id).flatMap((trip) => trip.stops);
+	return [...latest.values()].flatMap((missing): Finding[] => {
+		const tank = model.pools[missing.pool]?.tanks[0];
+		if (!tank) return [];
+		const wanted = missing.kind === 'dump' ? tank.holds : SERVED_BY.fill;
+		const stop = stops.findLast(
+			({ arrive, services }) =>
+				instantMs(arrive) >= missing.afterMs &&
+				instantMs(arrive) <= missing.beforeMs &&
+				services.some(({ kind }) => kind === wanted)
+		);
+		return [
+			{
+				kind: 'missing',
+				tank: tank.id,
+				name: tank.name,
+				missing,
+				likelyMs: stop ? instantMs(stop.arrive) : (missing.afterMs + missing.beforeMs) / 2,
+				...(stop ? { stop: stop.name } : {})
+			}
+		];
+	});
+}
+
+/** All that is worth knowing at an estimate's moment. */
+export function findings(
+	estimate: Estimate,
+	{ trips = [], all = estimate.entries }: FindingContext = {}
+): readonly Finding[] {
+	const known = new Map(all.map((entry) => [entry.id, entry]));
+	return [
+		...instrumentFindings(estimate),
+		...missingFindings(estimate, trips),
+		...slipsIn(all, estimate.atMs).flatMap((slip): Finding[] => {
+			const entry = known.get(slip.entry);
+			return entry ? [{ kind: 'slip', slip, entry }] : [];
+		})
+	];
+}
+
+/** A measured gap is good to about this share of itself. */
+const GAP_DOUBT = 0.12;
+/** A fill that ends this near the brim was one to the brim. */
+const NEARLY_FULL = 0.88;
+
+/** What one tap could do about a finding; nothing for what only a person can look into. */
+export function mendOf(finding: Finding, estimate: Estimate, timeZone: string): Mend | undefined {
+	switch (finding.kind) {
+		case 'failing':
+			return undefined;
+		case 'doubted':
+			return { kind: 'trust', entry: finding.doubt.entry };
+		case 'slip':
+			return finding.slip.kind === 'twice'
+				? { kind: 'void', entry: finding.slip.entry }
+				: finding.slip.suggestedAt === undefined
+					? undefined
+					: { kind: 'move', entry: finding.slip.entry, at: finding.slip.suggestedAt };
+		case 'missing': {
+			const { missing, tank: id } = finding;
+			const at = zonedIso(finding.likelyMs, timeZone);
+			if (missing.kind === 'dump') return { kind: 'add', draft: { kind: 'dump', at, tank: id, to: 'empty' } };
+			if (missing.kind !== 'fill') return undefined;
+			const tank = estimate.model.rig.tanks.find((one) => one.id === id);
+			const litres = missing.litres;
+			const brim = missing.upToL === undefined || missing.upToL > NEARLY_FULL * (tank ? usableOf(tank) : 0);
+			if (litres === undefined || brim)
+				return { kind: 'add', draft: { kind: 'fill', at, tank: id, to: 'full' } };
+			const sdL = Math.max(2, GAP_DOUBT * litres);
+			return {
+				kind: 'add',
+				draft: { kind: 'fill', at, tank: id, litres: Math.round(litres), sdL: Math.round(sdL * 10) / 10 }
+			};
+		}
+	}
 }

@@ -107,7 +107,7 @@ it('calls a gauge failing at its third doubted reading in a row, and names it', 
 	const [finding] = findings(known);
 	expect(finding).toMatchObject({ kind: 'failing', instrument: 'lights', value: 'full' });
 	expect(finding && sayFinding(finding, utc('2027-05-03T08:00:00'), 'Etc/UTC')).toMatch(
-		/^Grey lights: 3 readings in a row do not fit/
+		/^Grey lights cannot be trusted: 3 readings do not fit/
 	);
 });
 

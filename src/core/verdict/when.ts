@@ -69,3 +69,13 @@ export const sayLastDay = (ms: number, nowMs: number, timeZone: string): string 
 	const shifted = ms - DAWN * HOUR_MS;
 	return sayDay(Math.max(shifted, nowMs), nowMs, timeZone);
 };
+
+/** A past moment as people say it, to the part of the day: `this morning`, `yesterday evening`, `Sunday night`. */
+export function sayPast(ms: number, nowMs: number, timeZone: string): string {
+	const { day, hour } = localTime(ms, timeZone);
+	const today = localTime(nowMs, timeZone).day;
+	const [evening, part] = hour < DAWN ? [day - 1, 'night'] : [day, partOf(hour)];
+	if (evening === today) return part === 'around noon' ? 'today around noon' : `this ${part}`;
+	if (evening === today - 1) return part === 'night' ? 'last night' : `yesterday ${part}`;
+	return `${named(evening, today)} ${part}`;
+}

@@ -1,0 +1,222 @@
+import { instantMs, type Entry } from '../logbook/index.js';
+import { DAY_MS } from './crew.js';
+import type { Estimate } from './estimate.js';
+import { Gaussian } from './gaussian.js';
+import { believed } from './informed.js';
+import type { Model } from './model.js';
+import { truncate } from './normal.js';
+import { saidBy } from './readings.js';
+import { act, step } from './step.js';
+import { beforeAnything, ceilingOf, type Tally } from './tally.js';
+import { passTime } from './time.js';
+
+/** A tank's level at one moment of the past, with what came later taken into account. */
+export interface PastLevel {
+	readonly ms: number;
+	readonly litres: number;
+	/** 5 % and 95 % points */
+	readonly low: number;
+	readonly high: number;
+}
+
+/** What was read of a tank, in litres. */
+export interface PastReading {
+	readonly entry: string;
+	readonly instrument: string;
+	readonly ms: number;
+	readonly litres: number;
+	readonly doubted: boolean;
+}
+
+export interface PastTank {
+	readonly id: string;
+	readonly levels: readonly PastLevel[];
+	readonly readings: readonly PastReading[];
+}
+
+const GRID_MS = DAY_MS / 8;
+
+/** One step of the way: the state after it and the state before it, as one joint belief given all up to the step. */
+interface Link {
+	readonly ms: number;
+	/** 2n numbers: after the step, then before it */
+	readonly joint: Gaussian;
+}
+
+/** Puts the present state into the second half, so that the coming step is known together with what was before it. */
+function remember(belief: Gaussian, n: number): void {
+	const { size, mean, cov } = belief;
+	for (let i = 0; i < n; i++) mean[n + i] = mean[i] as number;
+	for (let i = 0; i < n; i++)
+		for (let k = 0; k < n; k++) {
+			const value = cov[i * size + k] as number;
+			cov[(n + i) * size + k] = cov[i * size + n + k] = cov[(n + i) * size + n + k] = value;
+		}
+}
+
+/**
+ * Solves X·P = C for the rows of C, where P is a covariance that may lack rank: what P knows exactly carries no
+ * further news and is left out (Cholesky with zero pivots).
+ */
+function rowsOver(c: Float64Array, p: Float64Array, n: number): Float64Array {
+	const root = new Float64Array(n * n);
+	for (let i = 0; i < n; i++)
+		for (let j = 0; j <= i; j++) {
+			let sum = p[i * n + j] as number;
+			for (let k = 0; k < j; k++) sum -= (root[i * n + k] as number) * (root[j * n + k] as number);
+			if (i === j) root[i * n + i] = sum > 1e-9 * Math.max(1, p[i * n + i] as number) ? Math.sqrt(sum) : 0;
+			else root[i * n + j] = (root[j * n + j] as number) > 0 ? sum / (root[j * n + j] as number) : 0;
+		}
+	const out = new Float64Array(n * n);
+	const x = new Float64Array(n);
+	for (let row = 0; row < n; row++) {
+		for (let i = 0; i < n; i++) {
+			let sum = c[row * n + i] as number;
+			for (let k = 0; k < i; k++) sum -= (root[i * n + k] as number) * (x[k] as number);
+			x[i] = (root[i * n + i] as number) > 0 ? sum / (root[i * n + i] as number) : 0;
+		}
+		for (let i = n - 1; i >= 0; i--) {
+			let sum = x[i] as number;
+			for (let k = i + 1; k < n; k++) sum -= (root[k * n + i] as number) * (x[k] as number);
+			x[i] = (root[i * n + i] as number) > 0 ? sum / (root[i * n + i] as number) : 0;
+		}
+		out.set(x, row * n);
+	}
+	return out;
+}
+
+const block = (joint: Gaussian, n: number, row: number, column: number): Float64Array => {
+	const out = new Float64Array(n * n);
+	for (let i = 0; i < n; i++)
+		for (let k = 0; k < n; k++) out[i * n + k] = joint.cov[(row + i) * joint.size + column + k] as number;
+	return out;
+};
+
+const product = (a: Float64Array, b: Float64Array, n: number, turned: boolean): Float64Array => {
+	const out = new Float64Array(n * n);
+	for (let i = 0; i < n; i++)
+		for (let k = 0; k < n; k++) {
+			let sum = 0;
+			for (let j = 0; j < n; j++)
+				sum += (a[i * n + j] as number) * ((turned ? b[k * n + j] : b[j * n + k]) as number);
+			out[i * n + k] = sum;
+		}
+	return out;
+};
+
+/**
+ * One step back (Rauch, Tung and Striebel 1965): the state before a step, given everything, from the state after it,
+ * given everything. G = cov(before, after)·cov(after)⁻¹.
+ */
+function stepBack({ joint }: Link, after: Gaussian): Gaussian {
+	const n = after.size;
+	const gain = rowsOver(block(joint, n, n, 0), block(joint, n, 0, 0), n);
+	const mean = new Float64Array(n);
+	for (let i = 0; i < n; i++) {
+		let sum = joint.mean[n + i] as number;
+		for (let k = 0; k < n; k++)
+			sum += (gain[i * n + k] as number) * ((after.mean[k] as number) - (joint.mean[k] as number));
+		mean[i] = sum;
+	}
+	const less = block(joint, n, 0, 0).map((value, i) => (after.cov[i] as number) - value);
+	const change = product(product(gain, less, n, false), gain, n, true);
+	const cov = block(joint, n, n, n).map((value, i) => value + (change[i] as number));
+	return new Gaussian(n, mean, cov);
+}
+
+const firstHalf = (joint: Gaussian, n: number): Gaussian =>
+	new Gaussian(n, joint.mean.slice(0, n), block(joint, n, 0, 0));
+
+function widened(tally: Tally, n: number): void {
+	const wide = new Gaussian(2 * n);
+	wide.mean.set(tally.belief.mean);
+	for (let i = 0; i < n; i++) wide.cov.set(tally.belief.cov.slice(i * n, i * n + n), i * 2 * n);
+	tally.belief = wide;
+}
+
+/** The way from a moment on: each entry in two links, the time up to it and what happened; and a grid between. */
+function linksOf(
+	estimate: Estimate,
+	fromMs: number
+): { readonly links: readonly Link[]; readonly end: Gaussian } {
+	const { model, failing, entries, atMs } = estimate;
+	const n = model.size;
+	const tally = beforeAnything(model);
+	const later: Entry[] = [];
+	for (const entry of entries)
+		if (instantMs(entry.at) < fromMs) step(model, tally, entry, failing);
+		else later.push(entry);
+	const startMs = tally.atMs === undefined ? instantMs(later[0]?.at ?? new Date(atMs).toISOString()) : fromMs;
+	passTime(model, tally, startMs);
+	widened(tally, n);
+	const links: Link[] = [];
+	const link = (ms: number, happen: () => void): void => {
+		remember(tally.belief, n);
+		happen();
+		links.push({ ms, joint: tally.belief.copy() });
+	};
+	link(startMs, () => undefined);
+	const passTo = (ms: number): void => {
+		for (let next = (tally.atMs ?? ms) + GRID_MS; next < ms; next += GRID_MS)
+			link(next, () => void passTime(model, tally, next));
+		link(ms, () => void passTime(model, tally, ms));
+	};
+	for (const entry of later) {
+		const ms = instantMs(entry.at);
+		passTo(ms);
+		link(ms, () => act(model, tally, entry, failing));
+	}
+	passTo(atMs);
+	return { links, end: firstHalf(believed(model, tally), n) };
+}
+
+function levelIn(model: Model, belief: Gaussian, tankId: string, ms: number): PastLevel | undefined {
+	const place = model.places.get(tankId);
+	if (!place) return undefined;
+	const { index } = place.pool;
+	const cut = truncate(
+		{ mean: (belief.mean[index] ?? 0) * place.share, sd: belief.sdOf(index) * place.share },
+		0,
+		ceilingOf(model, tankId)
+	);
+	return { ms, litres: cut.mean, low: cut.quantile(0.05), high: cut.quantile(0.95) };
+}
+
+/**
+ * The best account of the past from a moment to the estimate's own: forward through the entries, then backward, so
+ * that each level knows what was read after it too. Fills and dumps show as two levels at one moment.
+ */
+export function accountOf(estimate: Estimate, fromMs: number): readonly PastTank[] {
+	const { model, tally } = estimate;
+	if (estimate.entries.length === 0) return [];
+	const { links, end } = linksOf(estimate, fromMs);
+	const states: { ms: number; belief: Gaussian }[] = [];
+	let after = end;
+	for (let i = links.length - 1; i >= 0; i--) {
+		const link = links[i] as Link;
+		states.push({ ms: link.ms, belief: after });
+		after = stepBack(link, after);
+	}
+	states.reverse();
+	const doubted = new Set(tally.doubts.map(({ entry }) => entry));
+	return model.rig.tanks.map(({ id }) => ({
+		id,
+		levels: states.flatMap(({ ms, belief }) => levelIn(model, belief, id, ms) ?? []),
+		readings: estimate.entries.flatMap((entry): readonly PastReading[] => {
+			if (entry.kind !== 'reading' || instantMs(entry.at) < fromMs) return [];
+			const instrument = model.instruments.get(entry.instrument);
+			const litres = instrument?.tank === id ? saidBy(model, entry) : undefined;
+			return litres === undefined
+				? []
+				: [
+						{
+							entry: entry.id,
+							instrument: entry.instrument,
+							ms: instantMs(entry.at),
+							litres,
+							doubted: doubted.has(entry.id)
+						}
+					];
+		})
+	}));
+}

@@ -1,0 +1,88 @@
+import { inOrder, instantMs, zonedIso, type Entry } from '../logbook/index.js';
+
+/** A slip that shows in the entries alone: written twice, or with a clock set wrong. */
+export type Slip =
+	| { readonly kind: 'twice'; readonly entry: string; readonly other: string }
+	| {
+			readonly kind: 'clock';
+			readonly entry: string;
+			readonly off: 'future' | 'past';
+			/** when it more likely was; absent when no shift by a day or a year fits */
+			readonly suggestedAt?: string;
+	  };
+
+const MINUTE = 60_000;
+const DAY = 86_400_000;
+/** Two notes of one thing are rarely further apart. */
+const TWICE_WITHIN_MS = 12 * MINUTE;
+/** A hole this long in a log is more likely a year typed wrong. */
+const HOLE_MS = 250 * DAY;
+/** Slips older than this are not brought up again. */
+const LOOK_BACK_MS = 21 * DAY;
+
+/** What two entries of one act have in common, or nothing for what is often done twice in a row. */
+function act(entry: Entry): string | undefined {
+	switch (entry.kind) {
+		case 'fill':
+			return `fill|${entry.tank}|${entry.litres ?? ''}|${entry.to ?? ''}`;
+		case 'dump':
+			return `dump|${entry.tank}|${entry.litres ?? ''}|${entry.to ?? ''}`;
+		case 'transfer':
+			return `transfer|${entry.fromTank}|${entry.toTank}|${entry.litres ?? ''}|${entry.until ?? ''}`;
+		case 'use':
+			return entry.litres === undefined ? undefined : `use|${entry.habit}|${entry.times}|${entry.litres}`;
+		default:
+			return undefined;
+	}
+}
+
+const yearLater = (ms: number, years: number): number => {
+	const date = new Date(ms);
+	date.setUTCFullYear(date.getUTCFullYear() + years);
+	return date.getTime();
+};
+
+/** The first shift of a moment by a day or a year that falls among the other entries. */
+function mended(ms: number, ways: readonly number[], firstMs: number, nowMs: number): string | undefined {
+	const found = ways.find((shifted) => shifted <= nowMs && shifted >= firstMs - DAY);
+	return found === undefined || found === ms ? undefined : zonedIso(found, 'Etc/UTC');
+}
+
+/**
+ * Slips among one rig's entries.
+ *
+ * @param nowMs the clock of the person who reads them: entries later than it are in the future
+ */
+export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip[] {
+	const own = inOrder(entries.filter((entry) => entry.void !== true)).map((entry) => ({
+		entry,
+		ms: instantMs(entry.at)
+	}));
+	const past = own.filter(({ ms }) => ms <= nowMs);
+	const firstMs = past.find(({ ms }, i) => (past[i + 1]?.ms ?? nowMs) - ms < HOLE_MS)?.ms ?? nowMs;
+	const twice = past
+		.filter(({ ms }) => nowMs - ms < LOOK_BACK_MS)
+		.flatMap(({ entry, ms }, i, list): readonly Slip[] => {
+			const what = act(entry);
+			const before =
+				what === undefined
+					? undefined
+					: list
+							.slice(0, i)
+							.findLast((other) => ms - other.ms <= TWICE_WITHIN_MS && act(other.entry) === what);
+			return before ? [{ kind: 'twice', entry: entry.id, other: before.entry.id }] : [];
+		});
+	const future = own
+		.filter(({ ms, entry }) => ms > nowMs + 10 * MINUTE && entry.kind !== 'note')
+		.map(({ entry, ms }): Slip => {
+			const suggestedAt = mended(ms, [ms - DAY, yearLater(ms, -1)], firstMs, nowMs);
+			return { kind: 'clock', entry: entry.id, off: 'future', ...(suggestedAt ? { suggestedAt } : {}) };
+		});
+	const early = past
+		.filter(({ ms }) => ms < firstMs)
+		.map(({ entry, ms }): Slip => {
+			const suggestedAt = mended(ms, [yearLater(ms, 1), yearLater(ms, 2)], firstMs, nowMs);
+			return { kind: 'clock', entry: entry.id, off: 'past', ...(suggestedAt ? { suggestedAt } : {}) };
+		});
+	return [...future, ...early, ...twice].slice(0, 6);
+}
