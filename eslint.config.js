@@ -65,6 +65,9 @@ export default ts.config(
 		files: ['src/core/**/*.test.ts'],
 		rules: { 'no-restricted-imports': 'off', '@typescript-eslint/no-non-null-assertion': 'off' }
 	},
-	{ files: ['**/*.test.ts', 'tests/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
+	{
+		files: ['**/*.test.ts', 'tests/**', 'bench/**'],
+		rules: { '@typescript-eslint/no-non-null-assertion': 'off' }
+	},
 	{ ignores: ['build/', 'build-next/', '.svelte-kit/', 'test-results/', 'playwright-report/', 'demo/out/'] }
 );

@@ -127,7 +127,7 @@
 			path={page.url.pathname}
 			onrig={(id) => void app.openRig(id)}
 		/>
-		{#if app.trouble || app.engineTrouble || newBuild}
+		{#if app.trouble || app.engineTrouble || newBuild || app.progress !== undefined || app.stopped}
 			<div class="troubles">
 				{#if app.trouble}
 					<Notice>
@@ -138,6 +138,19 @@
 				{/if}
 				{#if app.engineTrouble}<Notice
 						><p role="alert">The figures could not be worked out: {app.engineTrouble}</p></Notice
+					>{/if}
+				{#if app.progress !== undefined}<Notice calm
+						><p class="replay">
+							<label>Going through the log <progress value={app.progress} max="1"></progress></label>
+							<button onclick={() => void app.stop()}>Stop</button>
+						</p></Notice
+					>{/if}
+				{#if app.stopped}<Notice
+						><p>
+							Stopped: the figures are older than the log. <button onclick={() => void app.refresh()}
+								>Go on</button
+							>
+						</p></Notice
 					>{/if}
 				{#if newBuild}<Notice calm
 						><p>A new version is ready; it is taken over when you leave this view.</p></Notice
@@ -196,6 +209,12 @@
 		display: grid;
 		gap: var(--gap-3);
 		border-bottom: var(--hairline);
+	}
+	.replay {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-3);
+		align-items: center;
 	}
 	.middle {
 		grid-row: 3;

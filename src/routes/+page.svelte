@@ -3,6 +3,9 @@
 	import { formatFigure, fromBase, unitSymbol } from '$core/units';
 	import { sayWhen } from '$core/verdict';
 	import { useApp } from '$lib/state';
+	import { concerns } from '$lib/ui/concerns';
+	import Findings from '$lib/ui/Findings.svelte';
+	import { mending } from '$lib/ui/mending';
 	import LargeRods from '$lib/ui/LargeRods.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import PriceList from '$lib/ui/PriceList.svelte';
@@ -11,6 +14,7 @@
 	import { toast } from 'svelte-sonner';
 
 	const app = useApp();
+	const mended = mending(app);
 	let asked = $state<string>();
 	let windowPx = $state(800);
 	/** Rods fill the window's height, between what can be read and what is silly. */
@@ -66,9 +70,7 @@
 					here.
 				</p>
 			{/if}
-			{#each now.findings as { finding, words } (finding.instrument)}
-				<Notice><p>{words}</p></Notice>
-			{/each}
+			<Findings findings={now.findings} onmend={(mend, label) => void mended(mend, label)} />
 			{#if now.plan && !now.plan.feasible}
 				<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
 			{/if}
@@ -84,9 +86,9 @@
 				name={app.rig.tanks.find(({ id }) => id === asked)?.name ?? ''}
 				{level}
 				entries={app.rigEntries}
-				findings={now.findings.filter(({ finding }) =>
-					app.rig?.instruments.some(({ id, tank }) => id === finding.instrument && tank === asked)
-				)}
+				findings={now.findings.filter((found) => app.rig && asked && concerns(found, app.rig, asked))}
+				why={now.why.get(asked ?? '') ?? ''}
+				onmend={(mend, label) => void mended(mend, label)}
 				context={{ rig: app.rig, trips: app.trips, units }}
 				timeZone={app.timeZone}
 				{units}

@@ -57,7 +57,7 @@ export function levelOf(estimate: Estimate, tankId: string): Truncated {
 	const cut = (mean: number, sd: number): Truncated =>
 		truncate({ mean: mean * place.share, sd: sd * place.share }, 0, ceilingOf(model, tankId));
 	const hint = tally.suspicions.findLast(
-		(one) => one.pool === index && one.couldBeMissed && atMs - one.atMs < HINTS_FOR_MS
+		(one) => one.pool === index && one.couldBeMissed && !one.shadow && atMs - one.atMs < HINTS_FOR_MS
 	);
 	const plain = cut(pool.mean, pool.sd);
 	if (!hint) return plain;

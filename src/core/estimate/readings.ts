@@ -6,7 +6,7 @@ import type { Model, Place } from './model.js';
 import { agreed } from './moves.js';
 import { NOISE } from './noise.js';
 import { normalCdf, truncate } from './normal.js';
-import type { Doubt, Suspicion, Tally } from './tally.js';
+import type { Suspicion, Tally } from './tally.js';
 
 type Reading = EntryOf<'reading'>;
 type Kind = 'meter' | 'gauge' | 'rod';
@@ -14,7 +14,7 @@ type Kind = 'meter' | 'gauge' | 'rod';
 /** A reading further than this from the belief, in standard deviations of both together, is doubted. */
 const gateOf = (tally: Tally, entry: Reading, kind: Kind): number => {
 	if (kind !== 'gauge') return NOISE.gate;
-	return tally.record.get(entry.instrument)?.at(-1) === false ? NOISE.distrustedGate : NOISE.gaugeGate;
+	return (tally.record.get(entry.instrument)?.at(-1) ?? 0) > 0 ? NOISE.distrustedGate : NOISE.gaugeGate;
 };
 
 /** What an instrument says of h·x: a value with a normal error, or a band with soft edges. */
@@ -210,8 +210,8 @@ function strained(tally: Tally, { instrument }: Reading, chance: number, shadow:
 /** How many readings back a gauge's record goes. */
 const RECORD = 6;
 
-const note = (tally: Tally, { instrument }: Reading, fits: boolean): void =>
-	void tally.record.set(instrument, [...(tally.record.get(instrument) ?? []), fits].slice(-RECORD));
+const note = (tally: Tally, { instrument }: Reading, misfit: number): void =>
+	void tally.record.set(instrument, [...(tally.record.get(instrument) ?? []), misfit].slice(-RECORD));
 
 /**
  * Readings that lie a little lower, time after time, than the meter's account (a cumulative sum of deviations): water
@@ -244,14 +244,23 @@ function drifted(
 		beforeMs: tally.atMs ?? 0,
 		litres: now.litres
 	});
+	// It may go on: from here on the account of this tank is worth less.
+	tally.belief.doubt(said.giveWay, now.litres ** 2);
 	tally.drift.set(entry.instrument, { sum: 0, litres: 0, sinceMs: tally.atMs ?? 0 });
 }
 
 /** The belief gives way to what was read: first in doubt as far as the gap is wide, then the reading counts. */
-function giveWay(tally: Tally, said: Said, gapL: number): void {
+function giveWay(tally: Tally, entry: Reading, said: Said, kind: Kind, gapL: number): void {
 	tally.belief.doubt(said.giveWay, gapL ** 2);
 	believe(tally.belief, said);
-	agreed(tally, said.pool);
+	settled(tally, entry, said, kind);
+}
+
+/** A look into a tank settles what was suspected of it; a meter only counts, and settles nothing but itself. */
+function settled(tally: Tally, entry: Reading, said: Said, kind: Kind): void {
+	if (kind === 'meter')
+		tally.suspicions = tally.suspicions.filter(({ instrument }) => instrument !== entry.instrument);
+	else agreed(tally, said.pool);
 }
 
 /**
@@ -275,49 +284,40 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 	if (likely && !shadow) {
 		if (kind !== 'meter' && !isBand) drifted(model, tally, entry, said, gapL, gapL / Math.sqrt(variance));
 		believe(tally.belief, said);
-		agreed(tally, said.pool);
-	} else if (entry.trusted) giveWay(tally, said, gapL);
-	if (likely || entry.trusted) return note(tally, entry, true);
-	note(tally, entry, false);
+		settled(tally, entry, said, kind);
+	} else if (entry.trusted) giveWay(tally, entry, said, kind, gapL);
+	if (likely || entry.trusted) return note(tally, entry, 0);
 	tally.hinted.add(entry.instrument);
-	const own = tally.suspicions.filter(
-		({ pool, instrument }) => pool === said.pool && instrument === entry.instrument
-	);
-	const others = tally.suspicions.filter(
-		({ pool, instrument }) => pool === said.pool && instrument !== entry.instrument
-	);
+	const here = tally.suspicions.filter(({ pool }) => pool === said.pool);
+	const own = here.filter(({ instrument }) => instrument === entry.instrument);
+	const others = here.filter(({ instrument, shadow: aside }) => instrument !== entry.instrument && !aside);
 	const [fromL, toL] = [Math.max(said.from, 0), Math.min(said.to, said.poolL)];
 	const saidL = (fromL + toL) / 2;
 	const sdL = Math.hypot(said.sd, (toL - fromL) / Math.sqrt(12));
 	const missed = kind !== 'meter' && couldBeMissed(model, said.pool, gapL);
+	note(tally, entry, missed ? 0.5 : 1);
 	const together =
 		others.some((other) => alike(other, gapL, sdL)) ||
-		(kind !== 'gauge' && own.some((other) => alike(other, gapL, sdL))) ||
-		(kind === 'gauge' && missed && own.length > 0 && followsWater(own, gapL, saidL, sdL));
-	if (!shadow && (together || isMoreUse(tally, said, kind, gapL))) {
+		(kind !== 'gauge' && own.some((other) => alike(other, gapL, sdL)));
+	const follows = kind === 'gauge' && missed && own.length > 0 && followsWater(own, gapL, saidL, sdL);
+	if (follows || (!shadow && (together || isMoreUse(tally, said, kind, gapL)))) {
+		const first = own[0] ?? others[0];
 		if (missed)
-			noteMissing(
-				model,
-				tally,
-				said.pool,
-				{ litres: Math.abs(gapL), upToL: (own[0] ?? others[0])?.saidL ?? saidL },
-				own[0] ?? others[0]
-			);
-		else if (kind !== 'meter' && gapL < 0) noteLoss(model, tally, said.pool, gapL, own[0] ?? others[0]);
+			noteMissing(model, tally, said.pool, { litres: Math.abs(gapL), upToL: first?.saidL ?? saidL }, first);
+		else if (kind !== 'meter' && gapL < 0) noteLoss(model, tally, said.pool, gapL, first);
 		// What agrees with this reading was right all along: no longer doubted.
 		const right = new Set(
 			[...own, ...others].filter((one) => alike(one, gapL, sdL)).map(({ entry: id }) => id)
 		);
 		tally.doubts = tally.doubts.filter(({ entry: id }) => !right.has(id));
-		return giveWay(tally, said, gapL);
+		tally.record.delete(entry.instrument);
+		return giveWay(tally, entry, said, kind, gapL);
 	}
-	const doubted: Doubt = {
+	tally.doubts.push({
 		entry: entry.id,
 		instrument: entry.instrument,
 		why: `It says ${litresText(isBand ? nearest : said.from)}; everything else says ${litresText(mean)}, give or take ${litresText(1.645 * Math.sqrt(variance))}.`
-	};
-	tally.doubts.push(doubted);
-	if (shadow) return;
+	});
 	const suspicion: Suspicion = {
 		entry: entry.id,
 		atMs: tally.atMs ?? 0,
@@ -326,10 +326,15 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 		sdL,
 		saidL,
 		pool: said.pool,
-		couldBeMissed: missed
+		couldBeMissed: missed,
+		shadow
 	};
-	const elsewhere = tally.suspicions.filter(({ pool }) => pool !== said.pool);
-	tally.suspicions = [...elsewhere, ...others.slice(-3), ...own.slice(-3), suspicion];
+	tally.suspicions = [
+		...tally.suspicions.filter(({ pool }) => pool !== said.pool),
+		...here.filter(({ instrument }) => instrument !== entry.instrument).slice(-4),
+		...own.slice(-4),
+		suspicion
+	];
 }
 
 /** Remembers that a fill or dump seems not to be written down: after the last agreement, before the first doubt. */
@@ -382,8 +387,18 @@ export function checkPossible(model: Model, tally: Tally): void {
 		const mean = now.mean[pool.index] ?? 0;
 		const beyond = fresh ? -mean : mean - pool.usableL;
 		if (beyond < Math.max(margin, 2 * now.sdOf(pool.index))) continue;
-		noteMissing(model, tally, pool.index, {}, undefined);
-		tally.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
+		const right = tally.suspicions.filter((one) => one.pool === pool.index && one.couldBeMissed);
+		const last = right.at(-1);
+		if (last) {
+			// A doubted reading said so before: it was right.
+			noteMissing(model, tally, pool.index, { litres: Math.abs(last.gapL), upToL: last.saidL }, right[0]);
+			tally.belief.doubt([[pool.index, 1]], last.gapL ** 2);
+			tally.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + last.gapL, variance: 0 });
+			tally.doubts = tally.doubts.filter(({ entry }) => !right.some((one) => one.entry === entry));
+		} else {
+			noteMissing(model, tally, pool.index, {}, undefined);
+			tally.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
+		}
 		agreed(tally, pool.index);
 	}
 }

@@ -1,4 +1,4 @@
-import type { Entry } from '../logbook/index.js';
+import { byTime, type Entry } from '../logbook/index.js';
 import { estimateFrom, type Estimate } from './estimate.js';
 import type { Model } from './model.js';
 import { step } from './step.js';
@@ -19,6 +19,8 @@ const CHECKPOINT = 500;
 /** Of a gauge's last six readings so many were doubted: it is called failing, until it has been right for a while. */
 const FAILING = 2;
 
+const NONE = JSON.stringify([]);
+
 interface Checkpoint {
 	readonly count: number;
 	readonly tally: Tally;
@@ -27,7 +29,7 @@ interface Checkpoint {
 /** Whether a gauge's latest readings, held against all else, call it failing. */
 const fails = (tally: Tally, gauge: string): boolean => misfits(tally, gauge) >= FAILING;
 const misfits = (tally: Tally, gauge: string): number =>
-	(tally.record.get(gauge) ?? []).filter((fit) => !fit).length;
+	(tally.record.get(gauge) ?? []).reduce((sum, misfit) => sum + misfit, 0);
 
 /** One way through the entries with a set of failing gauges, with checkpoints on the way. */
 class Lane {
@@ -41,6 +43,21 @@ class Lane {
 		this.#model = model;
 		this.failing = failing;
 		this.tally = beforeAnything(model);
+	}
+
+	/** How many entries it has come through. */
+	get count(): number {
+		return this.#entries.length;
+	}
+
+	/** Another way from the last checkpoint before a place in the list; this one stays as it is. */
+	branch(at: number): Lane {
+		const other = new Lane(this.#model, this.failing);
+		const from = this.#checkpoints.findLast(({ count }) => count <= at);
+		if (!from) return other;
+		other.tally = copyOf(from.tally);
+		other.#entries = this.#entries.slice(0, from.count);
+		return other;
 	}
 
 	/** Comes to the end of a list of entries, from the last point that it shares with the list before. */
@@ -103,6 +120,28 @@ export class Replay {
 			.sort((a, b) => misfits(alone(b), b) - misfits(alone(a), a) || (a < b ? -1 : 1));
 		const liar = found.find((id) => found.every((other) => other === id || !fails(alone(id), other)));
 		return liar === undefined ? [...found].sort() : [liar];
+	}
+
+	/**
+	 * Brings the way with all gauges to the end of some entries, so that a long replay can be taken in parts.
+	 *
+	 * @returns whether there was anything to do
+	 */
+	advance(entries: readonly Entry[]): boolean {
+		const lane = this.#lanes.get(NONE);
+		if (lane && lane.count >= entries.length) return false;
+		this.#without([], entries);
+		return true;
+	}
+
+	/** The estimate with one more entry somewhere among the others, without forgetting the way as it is. */
+	aside(entries: readonly Entry[], entry: Entry, atMs: number): Estimate {
+		const at = entries.findLastIndex((one) => byTime(one, entry) < 0) + 1;
+		const among = [...entries.slice(0, at), entry, ...entries.slice(at)];
+		const failing = this.#failing(this.#without([], entries).tally, entries);
+		const lane = this.#without(failing, entries).branch(at);
+		lane.to(among, undefined);
+		return estimateFrom(this.#model, lane.tally, lane.failing, among, atMs);
 	}
 
 	/**

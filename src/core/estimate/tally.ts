@@ -24,6 +24,8 @@ export interface Suspicion {
 	readonly pool: number;
 	/** a fill or dump that nobody wrote down would explain it */
 	readonly couldBeMissed: boolean;
+	/** of an instrument that is judged and not used */
+	readonly shadow: boolean;
 }
 
 /**
@@ -42,8 +44,11 @@ export interface Missing {
 	readonly upToL?: number;
 }
 
-/** How one instrument fared of late: true for a reading that was taken in, false for one that was doubted. */
-export type Fits = readonly boolean[];
+/**
+ * How one gauge fared of late, reading by reading: 0 taken in, 1 doubted, ½ doubted where a missed fill or dump would
+ * explain it as well.
+ */
+export type Fits = readonly number[];
 
 /**
  * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOf` makes one that may

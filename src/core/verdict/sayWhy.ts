@@ -19,7 +19,7 @@ function called(rig: Rig, entry: Entry): string {
 		case 'mark':
 			return `${entry.state} as seen`;
 		case 'reading':
-			return named(rig.instruments, entry.instrument).toLowerCase();
+			return `the ${named(rig.instruments, entry.instrument).toLowerCase()}`;
 		default:
 			return `the ${entry.kind}`;
 	}

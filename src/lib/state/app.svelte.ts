@@ -1,8 +1,10 @@
 import { currentTrip, type Assessment } from '$core/assess';
 import {
+	corrected,
 	instantMs,
 	mergeLogbooks,
 	nextEdited,
+	voided,
 	zonedIso,
 	type Entry,
 	type EntryDraft,
@@ -11,8 +13,9 @@ import {
 	type Trip
 } from '$core/logbook';
 import { keyOf, type Change, type KeptAside, type Records, type RecordStore } from '$lib/store';
-import type { Engine } from '$lib/workers/engine';
-import type { Remote } from 'comlink';
+import type { Mend } from '$core/verdict';
+import type { Engine, Question } from '$lib/workers/engine';
+import { proxy, type Remote } from 'comlink';
 import { v7 as uuid } from 'uuid';
 import { History, redoing, undoing, type Deed } from './history.svelte';
 import type { Preferences } from './prefs.svelte';
@@ -42,6 +45,10 @@ export class App {
 	nowMs = $state(Date.now());
 	assessment = $state.raw<Assessment | undefined>();
 	engineTrouble = $state<string | undefined>();
+	/** how far a long replay is, 0 … 1, while one is under way */
+	progress = $state<number | undefined>();
+	/** a replay was given up: the figures are older than the log */
+	stopped = $state(false);
 	/** changes that could not be stored: still on screen, to be tried again or saved to a file */
 	unsaved = $state.raw<readonly Change[]>([]);
 	readonly history = new History();
@@ -106,27 +113,81 @@ export class App {
 		};
 	}
 
-	/** Asks the engine anew. A late answer to an earlier question is dropped. */
+	/** Asks the engine anew. A late answer to an earlier question is dropped; a long replay shows how far it is. */
 	async refresh(): Promise<void> {
 		const run = ++this.#run;
-		const { rig, trip } = this;
-		if (!rig) {
+		const question = this.#question();
+		this.stopped = false;
+		if (!question) {
 			this.assessment = undefined;
 			return;
 		}
 		try {
-			const answer = await this.#engine.assess({
-				rig: rig.id,
-				trip: trip?.id,
-				atMs: this.nowMs,
-				timeZone: this.timeZone
-			});
+			const answer = await this.#engine.assess(
+				question,
+				proxy((done: number) => {
+					if (run === this.#run && !this.stopped) this.progress = done;
+				})
+			);
 			if (run !== this.#run) return;
+			this.progress = undefined;
+			if (!answer) return;
 			this.assessment = answer;
 			this.engineTrouble = undefined;
 		} catch (error) {
-			if (run === this.#run) this.engineTrouble = error instanceof Error ? error.message : String(error);
+			if (run !== this.#run) return;
+			this.progress = undefined;
+			this.engineTrouble = error instanceof Error ? error.message : String(error);
 		}
+	}
+
+	#question(): Question | undefined {
+		const { rig, trip } = this;
+		return (
+			rig && {
+				rig: rig.id,
+				trip: trip?.id,
+				atMs: this.nowMs,
+				timeZone: this.timeZone,
+				units: $state.snapshot(this.prefs.current.units)
+			}
+		);
+	}
+
+	/** Gives up a long replay; the figures stay as they were. */
+	async stop(): Promise<void> {
+		this.stopped = true;
+		this.progress = undefined;
+		await this.#engine.stop();
+	}
+
+	/** The best account of the past of each tank, from a moment on. */
+	async account(fromMs: number): Promise<Awaited<ReturnType<Engine['account']>>> {
+		const question = this.#question();
+		return question ? this.#engine.account(question, fromMs) : [];
+	}
+
+	/** A tank's level at a moment of the past, and why. */
+	async levelAt(tank: string, atMs: number): Promise<Awaited<ReturnType<Engine['levelAt']>>> {
+		const question = this.#question();
+		return question && this.#engine.levelAt({ ...question, atMs }, tank);
+	}
+
+	/** Does what mends a finding. */
+	async mend(mend: Mend, label: string): Promise<boolean> {
+		if (mend.kind === 'add') return this.log({ ...mend.draft, source: 'hand' } as EntryDraft, label);
+		const entry = this.entries.find(({ id }) => id === mend.entry);
+		if (!entry) return false;
+		const now = new Date().toISOString();
+		const value =
+			mend.kind === 'void'
+				? voided(entry, now)
+				: corrected(
+						entry,
+						mend.kind === 'move' ? { ...entry, at: mend.at } : ({ ...entry, trusted: true } as Entry),
+						now
+					);
+		return this.commit([{ kind: 'entry', value }], label);
 	}
 
 	/** The clock moves on; levels and times are reckoned anew once a minute. */
@@ -142,9 +203,8 @@ export class App {
 
 	/** What is expected aboard at the stops ahead. */
 	async aboard(): Promise<Awaited<ReturnType<Engine['aboard']>>> {
-		const { rig, trip } = this;
-		if (!rig) return [];
-		return this.#engine.aboard({ rig: rig.id, trip: trip?.id, atMs: this.nowMs, timeZone: this.timeZone });
+		const question = this.#question();
+		return question ? this.#engine.aboard(question) : [];
 	}
 
 	/** How long a rig, perhaps changed, lasts when it sets out full. */

@@ -53,7 +53,7 @@
 {#if summary}
 	<div class="answer">
 		<p class="figure">
-			{litres(summary.recommendedL)}{' '}<span class="soft"
+			{litres(summary.recommendedL)}<span class="soft"
 				>to reckon with, from {summary.count}
 				{summary.count === 1 ? 'trial' : 'trials'}</span
 			>
@@ -170,6 +170,7 @@
 	}
 	.figure .soft {
 		font: 400 var(--step-0) var(--text);
+		margin-left: 0.4rem;
 	}
 	th,
 	td {

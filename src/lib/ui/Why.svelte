@@ -3,6 +3,8 @@
 	import type { FoundWords } from '$core/assess';
 	import type { TankLevel } from '$core/estimate';
 	import { formatLitres, type UnitChoice } from '$core/units';
+	import type { Mend } from '$core/verdict';
+	import Findings from './Findings.svelte';
 	import Sheet from './Sheet.svelte';
 	import { clockText, dayText, describeEntry, type DescribeContext } from './describe';
 	import { zonedTime, instantMs } from '$core/logbook';
@@ -12,12 +14,15 @@
 		level: TankLevel;
 		entries: readonly Entry[];
 		findings: readonly FoundWords[];
+		/** the reason in a sentence */
+		why: string;
+		onmend: (mend: Mend, label: string) => void;
 		context: DescribeContext;
 		timeZone: string;
 		units: UnitChoice;
 		onclose: () => void;
 	}
-	const { name, level, entries, findings, context, timeZone, units, onclose }: Props = $props();
+	const { name, level, entries, findings, why, onmend, context, timeZone, units, onclose }: Props = $props();
 
 	const MOST = 12;
 	const known = $derived(new Map(entries.map((entry) => [entry.id, entry])));
@@ -38,6 +43,7 @@
 		Nine chances in ten that it is between <strong>{formatLitres(level.low, units)}</strong> and
 		<strong>{formatLitres(level.high, units)}</strong>, of {formatLitres(level.usableL, units)} usable.
 	</p>
+	{#if why}<p>{why}</p>{/if}
 	{#if rows.length > 0}
 		<h3>It rests on</h3>
 		<table>
@@ -64,8 +70,8 @@
 		</p>
 	{/if}
 	{#if findings.length > 0}
-		<h3>Left out</h3>
-		{#each findings as { finding, words } (finding.instrument)}<p class="left-out">{words}</p>{/each}
+		<h3>To mind</h3>
+		<Findings {findings} {onmend} />
 	{/if}
 	<button class="close" onclick={onclose}>Close</button>
 </Sheet>
@@ -80,10 +86,6 @@
 	.when {
 		white-space: nowrap;
 		font-size: var(--step--1);
-	}
-	.left-out {
-		border-left: 3px solid var(--caution);
-		padding-left: var(--gap-3);
 	}
 	.close {
 		justify-self: start;

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './engine.worker';
 
-export type { Engine, Question } from './engine.worker';
+export type { Engine, LevelThen, Question } from './engine.worker';
 
 /** Starts the engine in a worker of its own. */
 export const startEngine = (): Remote<Engine> =>

@@ -8,11 +8,25 @@ import {
 	type Effect,
 	type SettingOut
 } from '$core/assess';
-import { estimate, readingsBeside, withEntry, type Estimate, type KnownReading } from '$core/estimate';
+import {
+	accountOf,
+	modelOf,
+	readingsBeside,
+	readLevels,
+	Replay,
+	withEntry,
+	type Estimate,
+	type KnownReading,
+	type PastTank,
+	type TankLevel
+} from '$core/estimate';
 import { instantMs, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import { aboardAtStops, plan, type AboardAtStop } from '$core/plan';
+import { sayWhy } from '$core/verdict';
+import type { UnitChoice } from '$core/units';
 import { expose } from 'comlink';
 import type { Change } from '$lib/store';
+import { EntryLog } from './entryLog';
 
 /** What an assessment is asked for. */
 export interface Question {
@@ -20,44 +34,115 @@ export interface Question {
 	readonly trip?: string | undefined;
 	readonly atMs: number;
 	readonly timeZone: string;
+	readonly units?: UnitChoice;
 }
 
-let logbook: Logbook | undefined;
-let known:
-	| { readonly question: Question; readonly estimate: Estimate; readonly now: Assessment; bound?: Bound }
-	| undefined;
+/** A level at some moment, with the reason in a sentence. */
+export interface LevelThen {
+	readonly level: TankLevel;
+	readonly why: string;
+}
 
-const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const;
-
-const needLogbook = (): Logbook => {
-	if (!logbook) throw new Error('The engine has no logbook yet.');
-	return logbook;
+type Known = {
+	readonly question: Question;
+	readonly estimate: Estimate;
+	readonly now: Assessment;
+	bound?: Bound;
 };
 
-const tripOf = ({ trip }: Question): Trip | undefined => logbook?.trips.find(({ id }) => id === trip);
+/** everything but the entries, which the log keeps */
+type Book = Omit<Logbook, 'entries'>;
+
+let book: Book | undefined;
+let log = new EntryLog([]);
+let known: Known | undefined;
+/** the replays that remember, with what they were made for */
+const replays = new Map<
+	string,
+	{ readonly rig: Rig; readonly trips: Logbook['trips']; readonly crew: string; readonly replay: Replay }
+>();
+/** counts the questions that need a replay: a new one stops the one before it */
+let asked = 0;
+
+const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const;
+/** Between so many entries the worker listens: to a new question, or to a stop. */
+const AT_ONCE = 2000;
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+const needBook = (): Book => {
+	if (!book) throw new Error('The engine has no logbook yet.');
+	return book;
+};
+
+const tripOf = ({ trip }: Question): Trip | undefined => book?.trips.find(({ id }) => id === trip);
+
+/** The replay of a rig; a new one when the rig, the trips or who is aboard has changed. */
+function replayOf(rigId: string): Replay {
+	const { rigs, trips } = needBook();
+	const rig = rigs.find(({ id }) => id === rigId);
+	if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
+	const aboard = log.of(rigId).filter(({ kind }) => kind === 'crew');
+	const crew = JSON.stringify(aboard);
+	const before = replays.get(rigId);
+	if (before && before.rig === rig && before.trips === trips && before.crew === crew) return before.replay;
+	const replay = new Replay(modelOf(rig, trips, aboard));
+	replays.set(rigId, { rig, trips, crew, replay });
+	return replay;
+}
+
+const estimateNow = ({ rig, atMs }: Question): Estimate => replayOf(rig).to(log.until(rig, atMs), atMs);
 
 /** The core behind a worker's door: it keeps a copy of the logbook, so that a change travels alone. */
 const engine = {
 	load(whole: Logbook): void {
-		logbook = whole;
+		const { entries, ...rest } = whole;
+		book = rest;
+		log = new EntryLog(entries);
+		replays.clear();
 		known = undefined;
 	},
 	change(changes: readonly Change[]): void {
-		const before = needLogbook();
-		const next = { ...before };
+		const next = { ...needBook() };
 		for (const { kind, value } of changes) {
+			if (kind === 'entry') {
+				log.put(value);
+				continue;
+			}
 			const list = listOf[kind];
 			const others = (next[list] as readonly { id: string }[]).filter(({ id }) => id !== value.id);
 			Object.assign(next, { [list]: [...others, value] });
 		}
-		logbook = next;
+		book = next;
 		known = undefined;
 	},
-	assess(question: Question): Assessment {
-		const believed = estimate(needLogbook(), question.rig, question.atMs);
-		const now = assess(believed, needLogbook(), { trip: tripOf(question), timeZone: question.timeZone });
+	/**
+	 * Everything that *Now* shows. A long replay tells how far it is and stops when another question comes.
+	 *
+	 * @returns nothing when it was stopped
+	 */
+	async assess(question: Question, onprogress?: (done: number) => void): Promise<Assessment | undefined> {
+		const own = ++asked;
+		const entries = log.until(question.rig, question.atMs);
+		const replay = replayOf(question.rig);
+		for (let i = AT_ONCE; i < entries.length; i += AT_ONCE) {
+			if (!replay.advance(entries.slice(0, i))) continue;
+			onprogress?.(i / entries.length);
+			await breath();
+			if (own !== asked) return undefined;
+		}
+		const believed = replay.to(entries, question.atMs);
+		const { timeZone, units } = question;
+		const now = assess(
+			believed,
+			{ trips: needBook().trips, entries: log.of(question.rig) },
+			{ trip: tripOf(question), timeZone, ...(units ? { units } : {}) }
+		);
 		known = { question, estimate: believed, now };
 		return now;
+	},
+	/** Gives up a replay that is under way; what it has come to is kept. */
+	stop(): void {
+		asked++;
 	},
 	/** What an entry would do to the stay. One at the end of the log is added to what is known; an earlier one is replayed in its place. */
 	effect(entry: Entry): Effect | undefined {
@@ -65,25 +150,34 @@ const engine = {
 		known.bound ??= boundOf(known.estimate);
 		const last = known.estimate.entries.at(-1);
 		const { question } = known;
-		const { entries, ...rest } = needLogbook();
 		const then =
 			!last || instantMs(entry.at) >= instantMs(last.at)
 				? withEntry(known.estimate, entry)
-				: estimate({ ...rest, entries: [...entries, entry] }, entry.rig, question.atMs);
+				: replayOf(entry.rig).aside(known.estimate.entries, entry, question.atMs);
 		return effectOf(known.now, known.bound, then, question.timeZone);
 	},
 	/** What is expected in each tank at the stops ahead; none without a trip. */
 	aboard(question: Question): readonly AboardAtStop[] {
 		const trip = tripOf(question);
 		if (!trip) return [];
-		const believed = estimate(needLogbook(), question.rig, question.atMs);
-		return aboardAtStops(believed, trip, plan(believed, needLogbook(), trip.id));
+		const believed = estimateNow(question);
+		return aboardAtStops(believed, trip, plan(believed, needBook(), trip.id));
 	},
+	/** A tank's level at any moment, and why. */
+	levelAt(question: Question, tank: string): LevelThen | undefined {
+		const then = estimateNow(question);
+		const level = readLevels(then).tanks.find(({ id }) => id === tank);
+		return level && { level, why: sayWhy(then, tank, level.basis, question.timeZone) };
+	},
+	/** The best account of the past, from a moment on. */
+	account: (question: Question, fromMs: number): readonly PastTank[] =>
+		accountOf(estimateNow(question), fromMs),
 	/** How long a rig, perhaps changed, lasts when it sets out full. */
-	setOut: (rig: Rig, atMs: number): SettingOut => setOut(needLogbook(), rig, atMs),
+	setOut: (rig: Rig, atMs: number): SettingOut =>
+		setOut({ ...needBook(), entries: log.of(rig.id) }, rig, atMs),
 	/** A gauge's readings beside what all else says, to learn its curve from. */
 	beside: (rig: string, gauge: string, atMs: number): readonly KnownReading[] =>
-		readingsBeside(needLogbook(), rig, gauge, atMs)
+		readingsBeside({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs)
 };
 
 export type Engine = typeof engine;

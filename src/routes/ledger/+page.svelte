@@ -4,11 +4,14 @@
 	import { formatLitres } from '$core/units';
 	import { useApp } from '$lib/state';
 	import { clockText, dayText, describeEntry, KIND_WORDS, tanksOf } from '$lib/ui/describe';
+	import Findings from '$lib/ui/Findings.svelte';
+	import { mending } from '$lib/ui/mending';
 	import EntryForm from '$lib/ui/EntryForm.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import { toast } from 'svelte-sonner';
 
 	const app = useApp();
+	const mended = mending(app);
 	const DAYS_AT_ONCE = 10;
 	let tank = $state('');
 	let kind = $state('');
@@ -101,6 +104,14 @@
 			<button disabled={app.history.undone.length === 0} onclick={() => void app.redo()}>Redo</button>
 		</p>
 	</div>
+	{#if app.assessment}
+		<Findings
+			findings={app.assessment.findings.filter(
+				({ finding }) => finding.kind === 'missing' || finding.kind === 'slip'
+			)}
+			onmend={(mend, label) => void mended(mend, label)}
+		/>
+	{/if}
 	{#if byDay.length === 0}
 		<p class="soft">
 			Nothing here{kind || tank ? ' for this filter' : ' yet'}. Write what happened in the line below.
@@ -117,7 +128,15 @@
 							{#if context}<span class="text">{describeEntry(entry, context)}</span>{/if}
 							{#if entry.void}<span class="tag">void</span>{/if}
 							{#if instantMs(entry.at) > app.nowMs}<span class="tag mind">in the future</span>{/if}
-							{#if doubts.has(entry.id)}<span class="doubt">Left out. {doubts.get(entry.id)}</span>{/if}
+							{#if doubts.has(entry.id)}<span class="doubt"
+									>Left out. {doubts.get(entry.id)}
+									<button
+										class="quiet"
+										onclick={() => void mended({ kind: 'trust', entry: entry.id }, 'Count it all the same')}
+										aria-label="Count {context ? describeEntry(entry, context) : ''} all the same"
+										>Count it all the same</button
+									></span
+								>{/if}
 							{#if entry.note && entry.kind !== 'note'}<span class="soft">{entry.note}</span>{/if}
 						</span>
 						<span class="soft kind">{KIND_WORDS[entry.kind]}{entry.by ? `, ${entry.by}` : ''}</span>
@@ -161,6 +180,7 @@
 		min-height: 2.25rem;
 		padding: 0.25rem 0.75rem;
 		text-underline-offset: 3px;
+		font-size: var(--step--1);
 	}
 	.page {
 		padding: 1.4rem var(--gap-4) var(--gap-4);

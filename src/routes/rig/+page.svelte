@@ -4,7 +4,7 @@
 	import type { Instrument } from '$core/logbook';
 	import { plumbingOf, suspicionsOf, tankById, traceOf, traceOfEntry } from '$core/rig';
 	import { sayFault, saySuspicion } from '$core/verdict';
-	import { formatLitres } from '$core/units';
+	import { formatFigure, formatLitres, fromBase } from '$core/units';
 	import { useApp } from '$lib/state';
 	import { describeEntry } from '$lib/ui/describe';
 	import NewRig from '$lib/ui/NewRig.svelte';
@@ -29,6 +29,7 @@
 	const believed = $derived(new Map(app.assessment?.levels.habits.map((habit) => [habit.id, habit])));
 	const litres = (value: number | undefined): string =>
 		value === undefined ? '' : formatLitres(value, units);
+	const give = (sd: number): string => formatFigure(fromBase(1.645 * sd, units.volume));
 	const nameOf = (id: string): string => (rig && tankById(rig, id)?.name) ?? id;
 	const plumbing = $derived(rig && plumbingOf(rig));
 	const levels = $derived(
@@ -213,8 +214,14 @@
 						{@const known = believed.get(habit.id)}
 						<tr>
 							<th scope="row">{habit.name}</th>
-							<td class="number">{litres(habit.litresEach.mean)}</td>
-							<td class="number">{known ? `${litres(known.litresEach)}` : ''}</td>
+							<td class="number"
+								>{litres(habit.litresEach.mean)}<span class="soft"> ± {give(habit.litresEach.sd)}</span></td
+							>
+							<td class="number"
+								>{known ? litres(known.litresEach) : ''}{#if known}<span class="soft">
+										± {give(known.sd)}</span
+									>{/if}</td
+							>
 							<td class="wide soft">{often(habit.often.times, habit.often.per)}</td>
 							<td class="number wide">{known?.times ?? 0} ×</td>
 							<td
@@ -228,6 +235,17 @@
 					{/each}
 				</tbody>
 			</table>
+			{#if app.assessment}
+				{@const unlogged = app.assessment.levels.unlogged}
+				<p>
+					Not written down: <strong>{litres(unlogged.litresPerPersonDay)}</strong>
+					<span class="soft"
+						>± {give(unlogged.sd)} for each person and day, as believed now{rig.unlogged
+							? `; you stated ${litres(rig.unlogged.mean)} ± ${give(rig.unlogged.sd)}`
+							: ', from how often the log has each habit and from every reading'}.</span
+					>
+				</p>
+			{/if}
 			<button disabled={rig.outlets.length === 0} onclick={() => (open = { part: 'habits' })}
 				>Add habit</button
 			>

@@ -14,6 +14,7 @@
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import ShapeEditor from '$lib/ui/ShapeEditor.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
+	import TankPast from '$lib/ui/TankPast.svelte';
 	import TrialRun from '$lib/ui/TrialRun.svelte';
 	import Trials from '$lib/ui/Trials.svelte';
 	import { TRIAL_WORDS, type TrialKind } from '$lib/ui/trialSteps';
@@ -145,6 +146,11 @@
 				</p>
 			</Notice>
 		{/if}
+
+		<section aria-labelledby="past">
+			<h2 id="past">Over the trip</h2>
+			<TankPast {tank} />
+		</section>
 
 		<section aria-labelledby="holds">
 			<h2 id="holds">What it really holds</h2>
