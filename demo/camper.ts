@@ -377,6 +377,12 @@ export function camperLogbook(nowMs: number, timeZone: string): Logbook {
 			stopIndex++;
 		}
 		diary.live(day, 10, 24);
+		if (day === -1)
+			diary.write(
+				diary.at(day, 21, 5),
+				{ kind: 'reading', instrument: 'wren-lights', value: lightFor(0, day) },
+				1
+			);
 		if (day === -4)
 			diary.write(
 				diary.at(day, 17, 10),

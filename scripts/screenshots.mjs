@@ -7,7 +7,16 @@ const OUT = 'docs/screenshots';
 /** A fixed clock, so that the same pictures come out on any day. */
 const NOW = new Date('2027-06-16T10:40:00+01:00');
 
-/** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
+/** Opens the outline editor and cuts a corner off, as a wheel arch does. */
+async function drawOutline(page) {
+	await page.getByRole('button', { name: 'Give it a shape' }).click();
+	const editor = page.getByRole('dialog');
+	await editor.getByLabel('Shape').selectOption('prism');
+	await editor.getByRole('button', { name: 'Add a corner after 1' }).click();
+	await editor.getByLabel('Corner 1, up').fill('90');
+}
+
+/** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, print?: boolean, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const SHOTS = [
 	{ name: 'now', path: '/', act: (page) => page.getByLabel('What happened?').pressSequentially('shower 2') },
 	{
@@ -22,13 +31,18 @@ const SHOTS = [
 	{ name: 'trip', path: '/trip' },
 	{ name: 'ledger', path: '/ledger' },
 	{ name: 'rig', path: '/rig' },
+	{ name: 'rig-tank', path: '/rig/tank/wren-grey' },
+	{ name: 'rig-outline', path: '/rig/tank/wren-grey', act: drawOutline },
+	{ name: 'rig-gauge', path: '/rig/instrument/wren-lights' },
+	{ name: 'rig-weight', path: '/rig/weight' },
+	{ name: 'rig-print', path: '/rig/tank/wren-main/print?marks=L5', print: true },
 	{ name: 'data', path: '/data' },
 	{ name: 'first-run', path: '' }
 ];
 
 const { server, address } = await serve({ port: 0 });
 const browser = await chromium.launch(chromiumOptions);
-for (const { name, path, width = 1280, height = 800, theme, rig, act } of SHOTS) {
+for (const { name, path, width = 1280, height = 800, theme, rig, act, print } of SHOTS) {
 	const context = await browser.newContext({
 		viewport: { width, height },
 		timezoneId: 'Europe/London',
@@ -44,11 +58,21 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act } of SHOTS)
 		await page.locator('.rods').waitFor();
 		if (rig) await page.getByLabel('Rig', { exact: true }).selectOption(rig);
 		const view = page.getByRole('navigation').locator(`a[href="${path}"]`);
-		await view.click();
+		if ((await view.count()) > 0) await view.click();
+		else {
+			await page.waitForTimeout(500);
+			await page.goto(`${address}${path}`);
+			await page
+				.getByRole('img', { name: /^Main, fresh/ })
+				.or(page.locator('.sheet'))
+				.first()
+				.waitFor();
+		}
 	}
 	await page.getByRole('heading', { level: 1 }).waitFor();
 	if (theme) await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
 	await act?.(page);
+	if (print) await page.emulateMedia({ media: 'print' });
 	await page.waitForTimeout(900);
 	await page.screenshot({ path: `${OUT}/${name}.png` });
 	await context.close();

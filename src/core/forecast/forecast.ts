@@ -35,7 +35,7 @@ export interface Forecast {
 export const DEFAULT_PATHS = 2000;
 const DEFAULT_SEED = 20;
 
-/** A tank as the paths see it: where it is in the state, and what each habit brings it. */
+/** A tank as the paths see it. */
 interface Lane {
 	readonly id: string;
 	readonly pool: number;
@@ -44,29 +44,58 @@ interface Lane {
 	/** litres at which it binds; a carried supply never does */
 	readonly limitL: number | undefined;
 	readonly falls: boolean;
-	/** by habit: litres per litre of one time, and beside it */
-	readonly perLitre: readonly number[];
-	readonly fixed: readonly number[];
-	/** by stream of unlogged use: what one litre brings */
-	readonly unlogged: readonly number[];
 }
 
-function lanesOf(estimate: Estimate, day: DayAhead): readonly Lane[] {
+/**
+ * What a day does to the lanes, gathered by direction: uses that go the same way (the same litres to each lane for a
+ * litre drawn) scatter as one.
+ */
+interface Ways {
+	readonly count: number;
+	/** by way, then by lane: litres for one litre drawn */
+	readonly perLitre: Float64Array;
+	readonly ofHabit: Int32Array;
+	readonly ofStream: Int32Array;
+	/** what comes beside the litres, for those habits that have it */
+	readonly beside: readonly { readonly habit: number; readonly lane: number; readonly litres: number }[];
+}
+
+function lanesOf(estimate: Estimate): readonly Lane[] {
 	const { rig, places } = estimate.model;
-	return rig.tanks.map((tank) => {
-		const gains = day.habits.map(({ flow }) => gainOf(estimate, flow, tank.id));
-		return {
-			id: tank.id,
-			pool: places.get(tank.id)?.pool.index ?? 0,
-			share: places.get(tank.id)?.share ?? 1,
-			usableL: usableOf(tank),
-			limitL: isCarried(rig, tank) ? undefined : bindsAt(tank),
-			falls: tank.holds === 'fresh',
-			perLitre: gains.map(({ perLitre }) => perLitre),
-			fixed: gains.map(({ fixed }) => fixed),
-			unlogged: day.unlogged.map((stream) => unloggedGain(estimate, stream, tank.id))
-		};
-	});
+	return rig.tanks.map((tank) => ({
+		id: tank.id,
+		pool: places.get(tank.id)?.pool.index ?? 0,
+		share: places.get(tank.id)?.share ?? 1,
+		usableL: usableOf(tank),
+		limitL: isCarried(rig, tank) ? undefined : bindsAt(tank),
+		falls: tank.holds === 'fresh'
+	}));
+}
+
+function waysOf(estimate: Estimate, day: DayAhead, lanes: readonly Lane[]): Ways {
+	const known = new Map<string, number>();
+	const vectors: (readonly number[])[] = [];
+	const wayOf = (vector: readonly number[]): number => {
+		const key = vector.map((value) => value.toFixed(9)).join('|');
+		const before = known.get(key);
+		if (before !== undefined) return before;
+		known.set(key, vectors.length);
+		return vectors.push(vector) - 1;
+	};
+	const gains = day.habits.map(({ flow }) => lanes.map(({ id }) => gainOf(estimate, flow, id)));
+	const ofHabit = Int32Array.from(gains.map((amounts) => wayOf(amounts.map(({ perLitre }) => perLitre))));
+	const ofStream = Int32Array.from(
+		day.unlogged.map((stream) => wayOf(lanes.map(({ id }) => unloggedGain(estimate, stream, id))))
+	);
+	return {
+		count: vectors.length,
+		perLitre: Float64Array.from(vectors.flat()),
+		ofHabit,
+		ofStream,
+		beside: gains.flatMap((amounts, habit) =>
+			amounts.flatMap(({ fixed }, lane) => (fixed === 0 ? [] : [{ habit, lane, litres: fixed }]))
+		)
+	};
 }
 
 /** One draw of everything that stays the same along a path. */
@@ -131,42 +160,135 @@ function drawer(estimate: Estimate, day: DayAhead, lanes: readonly Lane[]): (ran
 	};
 }
 
-/** Adds one day of one path to each lane's change: whole times at their cadence, each with its scatter. */
-function liveDay(
-	day: DayAhead,
-	lanes: readonly Lane[],
-	draw: Draw,
-	dayIndex: number,
-	random: Random,
-	change: Float64Array
-): void {
-	change.fill(0);
-	const differs = Math.max(0, 1 + DAY_DIFFERS * random.normal());
-	for (let h = 0; h < day.habits.length; h++) {
-		const ahead = day.habits[h];
-		if (!ahead) continue;
-		const rate = draw.timesPerDay[h] ?? 0;
-		const phase = draw.phase[h] ?? 0;
-		const due = Math.floor(rate * (dayIndex + 1) + phase) - Math.floor(rate * dayIndex + phase);
-		const count = ahead.cadence.sd > 0 ? due * differs : due;
-		if (count === 0) continue;
-		const scatter = ahead.scatterL > 0 ? ahead.scatterL * Math.sqrt(count) * random.normal() : 0;
-		const litres = Math.max(0, count * (draw.litresEach[h] ?? 0) + scatter);
-		for (let i = 0; i < lanes.length; i++) {
-			const lane = lanes[i];
-			if (lane)
-				change[i] = (change[i] ?? 0) + (lane.perLitre[h] ?? 0) * litres + (lane.fixed[h] ?? 0) * count;
+/** Lives one day of one path: whole times at their cadence, each with its scatter. Fills in each lane's change. */
+type LiveDay = (draw: Draw, dayIndex: number, random: Random, change: Float64Array) => void;
+
+function liver(day: DayAhead, ways: Ways, lanes: number): LiveDay {
+	const habits = day.habits.length;
+	const counts = new Float64Array(habits);
+	const means = new Float64Array(ways.count);
+	const variances = new Float64Array(ways.count);
+	const scatters = Float64Array.from(day.habits, ({ scatterL }) => scatterL ** 2);
+	const loose = day.habits.map(({ cadence }) => cadence.sd > 0);
+	const lumps = Float64Array.from(day.unlogged, ({ lumpL }) => lumpL);
+	const { ofHabit, ofStream, perLitre, beside, count } = ways;
+	return (draw, dayIndex, random, change) => {
+		change.fill(0);
+		means.fill(0);
+		variances.fill(0);
+		const differs = Math.max(0, 1 + DAY_DIFFERS * random.quickNormal());
+		for (let h = 0; h < habits; h++) {
+			const rate = draw.timesPerDay[h] as number;
+			const phase = draw.phase[h] as number;
+			const due = Math.floor(rate * (dayIndex + 1) + phase) - Math.floor(rate * dayIndex + phase);
+			const times = loose[h] ? due * differs : due;
+			counts[h] = times;
+			if (times === 0) continue;
+			const way = ofHabit[h] as number;
+			means[way] = (means[way] as number) + times * (draw.litresEach[h] as number);
+			variances[way] = (variances[way] as number) + times * (scatters[h] as number);
 		}
+		for (let u = 0; u < lumps.length; u++) {
+			const perDay = draw.unlogged[u] as number;
+			const way = ofStream[u] as number;
+			means[way] = (means[way] as number) + perDay;
+			// Lumps at random: the variance of a compound Poisson day.
+			variances[way] = (variances[way] as number) + perDay * (lumps[u] as number);
+		}
+		for (let w = 0; w < count; w++) {
+			const variance = variances[w] as number;
+			const mean = means[w] as number;
+			const litres = variance > 0 ? Math.max(0, mean + Math.sqrt(variance) * random.quickNormal()) : mean;
+			if (litres === 0) continue;
+			for (let i = 0; i < lanes; i++)
+				change[i] = (change[i] as number) + (perLitre[w * lanes + i] as number) * litres;
+		}
+		for (const { habit, lane, litres } of beside)
+			change[lane] = (change[lane] as number) + litres * (counts[habit] as number);
+	};
+}
+
+/** What all paths came to. */
+interface Lived {
+	/** by lane: days until it would bind, by path */
+	readonly binds: readonly Float64Array[];
+	readonly first: Float64Array;
+	readonly wins: ReadonlyMap<string, number>;
+	/** by lane, then by day */
+	readonly byDay: readonly (readonly Spread[])[];
+}
+
+const copyDraw = (draw: Draw): Draw => ({
+	levels: draw.levels.slice(),
+	litresEach: draw.litresEach.slice(),
+	timesPerDay: draw.timesPerDay.slice(),
+	phase: draw.phase.slice(),
+	unlogged: draw.unlogged.slice()
+});
+
+/**
+ * Lives all paths day by day, each until every tank has come to its end: then the days after are all alike.
+ *
+ * @param days the horizon, perhaps not whole
+ */
+function livePaths(
+	draws: readonly Draw[],
+	lanes: readonly Lane[],
+	ways: Ways,
+	liveDay: LiveDay,
+	random: Random,
+	days: number
+): Lived {
+	const paths = draws.length;
+	const binds = lanes.map(() => new Float64Array(paths).fill(days));
+	const first = new Float64Array(paths).fill(days);
+	const winner = new Int32Array(paths).fill(-1);
+	const idle = lanes.map(
+		(_, i) =>
+			ways.beside.every(({ lane }) => lane !== i) &&
+			ways.perLitre.every((perLitre, k) => k % lanes.length !== i || perLitre === 0)
+	);
+	const levels = lanes.map((_, i) => Float64Array.from(draws, (draw) => draw.levels[i] as number));
+	const change = new Float64Array(lanes.length);
+	const byDay: Spread[][] = lanes.map(() => []);
+	let active = Array.from({ length: paths }, (_, path) => path);
+	for (let d = 0; d < Math.ceil(days); d++) {
+		const still: number[] = [];
+		for (const path of active) {
+			liveDay(draws[path] as Draw, d, random, change);
+			let moving = false;
+			for (let i = 0; i < lanes.length; i++) {
+				const lane = lanes[i] as Lane;
+				const now = levels[i] as Float64Array;
+				const before = now[path] as number;
+				const after = before + (change[i] as number);
+				const bound = binds[i] as Float64Array;
+				if (lane.limitL !== undefined && (bound[path] as number) >= days) {
+					const when = d + crossing(before, after, lane.limitL, lane.falls);
+					if (when < days) bound[path] = when;
+					if (when < (first[path] as number)) {
+						first[path] = when;
+						winner[path] = i;
+					}
+				}
+				const next = after < 0 ? 0 : after > lane.usableL ? lane.usableL : after;
+				if (!idle[i] && next !== (lane.falls ? 0 : lane.usableL)) moving = true;
+				now[path] = next;
+			}
+			if (moving) still.push(path);
+		}
+		lanes.forEach((_, i) => {
+			const last = byDay[i]?.at(-1);
+			byDay[i]?.push(active.length === 0 && last ? last : spreadOf((levels[i] as Float64Array).slice()));
+		});
+		active = still;
 	}
-	for (let u = 0; u < day.unlogged.length; u++) {
-		const perDay = draw.unlogged[u] ?? 0;
-		if (perDay === 0) continue;
-		const lumpL = day.unlogged[u]?.lumpL ?? 0;
-		// Lumps at random: the mean and variance of a compound Poisson day.
-		const litres = lumpL > 0 ? Math.max(0, perDay + Math.sqrt(perDay * lumpL) * random.normal()) : perDay;
-		for (let i = 0; i < lanes.length; i++)
-			change[i] = (change[i] ?? 0) + (lanes[i]?.unlogged[u] ?? 0) * litres;
+	const wins = new Map<string, number>();
+	for (const i of winner) {
+		const id = lanes[i]?.id;
+		if (id !== undefined) wins.set(id, (wins.get(id) ?? 0) + 1);
 	}
+	return { binds, first, wins, byDay };
 }
 
 /**
@@ -180,44 +302,23 @@ export function forecast(estimate: Estimate, options: ForecastOptions): Forecast
 	const paths = options.paths ?? DEFAULT_PATHS;
 	if (!(days >= 1)) throw new RangeError(`days is ${days}; look at least 1 day ahead`);
 	if (!(paths >= 1)) throw new RangeError(`paths is ${paths}; at least 1 is needed`);
-	const horizon = Math.ceil(days);
 	const day = dayAhead(estimate, {
 		persons: options.persons ?? personsNow(estimate),
 		measures: options.measures ?? estimate.tally.measures
 	});
-	const lanes = lanesOf(estimate, day);
+	const lanes = lanesOf(estimate);
+	const ways = waysOf(estimate, day, lanes);
 	const random = seeded(options.seed ?? DEFAULT_SEED);
 	const nextDraw = drawer(estimate, day, lanes);
-	const binds = lanes.map(() => new Float64Array(paths).fill(days));
-	const levels = lanes.map(() => Array.from({ length: horizon }, () => new Float64Array(paths)));
-	const first = new Float64Array(paths).fill(days);
-	const wins = new Map<string, number>();
-	const change = new Float64Array(lanes.length);
-	for (let path = 0; path < paths; path++) {
-		const draw = nextDraw(random);
-		const now = draw.levels;
-		let winner: string | undefined;
-		for (let d = 0; d < horizon; d++) {
-			liveDay(day, lanes, draw, d, random, change);
-			lanes.forEach((lane, i) => {
-				const before = now[i] ?? 0;
-				const after = before + (change[i] ?? 0);
-				const bound = binds[i];
-				if (lane.limitL !== undefined && bound && (bound[path] ?? 0) >= days) {
-					const when = d + crossing(before, after, lane.limitL, lane.falls);
-					if (when < days) bound[path] = when;
-					if (when < (first[path] ?? 0)) {
-						first[path] = when;
-						winner = lane.id;
-					}
-				}
-				now[i] = Math.min(Math.max(after, 0), lane.usableL);
-				const byDay = levels[i]?.[d];
-				if (byDay) byDay[path] = now[i] ?? 0;
-			});
-		}
-		if (winner !== undefined) wins.set(winner, (wins.get(winner) ?? 0) + 1);
-	}
+	const draws = Array.from({ length: paths }, () => copyDraw(nextDraw(random)));
+	const { binds, first, wins, byDay } = livePaths(
+		draws,
+		lanes,
+		ways,
+		liver(day, ways, lanes.length),
+		random,
+		days
+	);
 	return {
 		autonomyDays: spreadOf(first),
 		binding: [...wins]
@@ -226,7 +327,7 @@ export function forecast(estimate: Estimate, options: ForecastOptions): Forecast
 		tanks: lanes.map((lane, i) => ({
 			id: lane.id,
 			days: spreadOf(binds[i] ?? new Float64Array([days])),
-			byDay: (levels[i] ?? []).map((values, d) => ({ day: d + 1, ...spreadOf(values) }))
+			byDay: (byDay[i] ?? []).map((spread, d) => ({ day: d + 1, ...spread }))
 		}))
 	};
 }

@@ -16,6 +16,9 @@ export interface Spread {
 
 /** The 10, 50 and 90 % points of some numbers. Sorts them in place. */
 export function spreadOf(values: Float64Array): Spread {
+	const same = values[0] ?? 0;
+	// Most days far ahead are all alike: the tank has long come to its end.
+	if (values.every((value) => value === same)) return { p10: same, p50: same, p90: same };
 	values.sort();
 	return {
 		p10: quantileSorted(values, 0.1),

@@ -1,3 +1,4 @@
+import { normalQuantile } from '../estimate/index.js';
 import { xoroshiro128plus } from 'pure-rand';
 
 /** A source of random numbers that gives the same ones for the same seed, on any machine. */
@@ -6,9 +7,17 @@ export interface Random {
 	uniform(): number;
 	/** standard normal (Box and Muller 1958) */
 	normal(): number;
+	/** standard normal from a table of equally likely values: a tenth of the time, tails to ±3.8 */
+	quickNormal(): number;
 }
 
 const WARM_UP = 64;
+
+const TABLE_BITS = 13;
+/** The middles of equally likely slices of the standard normal. */
+const SLICES = Float64Array.from({ length: 2 ** TABLE_BITS }, (_, i) =>
+	normalQuantile((i + 0.5) / 2 ** TABLE_BITS)
+);
 
 export function seeded(seed: number): Random {
 	const generator = xoroshiro128plus(Math.trunc(seed));
@@ -18,6 +27,7 @@ export function seeded(seed: number): Random {
 	const uniform = (): number => (generator.unsafeNext() >>> 0) / 4294967296;
 	return {
 		uniform,
+		quickNormal: () => SLICES[generator.unsafeNext() >>> (32 - TABLE_BITS)] as number,
 		normal: () => {
 			if (spare !== undefined) {
 				const kept = spare;

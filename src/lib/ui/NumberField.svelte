@@ -76,7 +76,7 @@
 			aria-invalid={Boolean(error ?? (text !== '' && wrong))}
 			aria-describedby="{id}-hint"
 		/>
-		<span class="soft">{suffix ?? (of && units ? unitSymbol(units[of]) : '')}</span>
+		{#if !bare}<span class="soft">{suffix ?? (of && units ? unitSymbol(units[of]) : '')}</span>{/if}
 	</span>
 	<p id="{id}-hint" class="hint" class:error={error ?? (text !== '' && wrong)}>
 		{error ?? (text !== '' && wrong ? wrong : (hint ?? ''))}

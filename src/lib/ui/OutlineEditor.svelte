@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { crossingSides, type Corner, type Shape } from '$core/logbook';
-	import type { UnitChoice } from '$core/units';
+	import { unitSymbol, type UnitChoice } from '$core/units';
 	import NumberField from './NumberField.svelte';
 	import SectionDrawing from './SectionDrawing.svelte';
 
@@ -66,7 +66,10 @@
 	<div class="numbers">
 		<table>
 			<thead
-				><tr><th scope="col">Corner</th><th scope="col">to port</th><th scope="col">up</th><td></td></tr
+				><tr
+					><th scope="col">Corner</th><th scope="col">to port, {unitSymbol(units.length)}</th><th scope="col"
+						>up, {unitSymbol(units.length)}</th
+					><td></td></tr
 				></thead
 			>
 			<tbody>
@@ -152,7 +155,7 @@
 <style>
 	.editor {
 		display: grid;
-		grid-template-columns: 22.5rem minmax(0, 1fr);
+		grid-template-columns: 21rem minmax(0, 1fr);
 		gap: var(--gap-3);
 		align-items: start;
 	}

@@ -1,0 +1,137 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { Logbook } from '../src/core/logbook/index.js';
+import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
+import { enter, litresOf, openDemo } from './helpers/pages.js';
+
+const HOUR = 3_600_000;
+/** Two days of a van whose fresh tank was filled on the way and nobody wrote it down; moments count back from now. */
+function missedFill(): Logbook {
+	const now = Date.now();
+	const ago = (hours: number): string => new Date(now - hours * HOUR).toISOString();
+	const rig = {
+		...exactRig,
+		instruments: [
+			...exactRig.instruments,
+			{ id: 'rod', kind: 'rod' as const, name: 'Rod', tank: 'main', sdMm: 4 },
+			{
+				id: 'sender',
+				kind: 'gauge' as const,
+				name: 'Sender',
+				tank: 'main',
+				curve: [
+					{ reads: 0, litres: 0 },
+					{ reads: 100, litres: 100 }
+				]
+			}
+		],
+		tanks: exactRig.tanks.map((tank) =>
+			tank.id === 'main'
+				? { ...tank, shape: { form: 'box' as const, lengthMm: 1000, widthMm: 500, heightMm: 200 } }
+				: tank
+		)
+	};
+	const day = (hours: number): string => ago(hours).slice(0, 10);
+	return logbookOf(
+		[
+			...freshStart(ago(60)),
+			entry({ kind: 'use', at: ago(50), habit: 'dishes', times: 11 }),
+			entry({ kind: 'dump', at: ago(49), tank: 'grey', to: 'empty' }),
+			entry({ kind: 'reading', at: ago(9), instrument: 'sender', value: 94 }),
+			entry({ kind: 'reading', at: ago(8), instrument: 'rod', value: 190 })
+		],
+		rig,
+		[{ ...exactTrip, from: day(72), to: day(-72) }]
+	);
+}
+
+async function open(page: Page, logbook: Logbook): Promise<void> {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Open a file' }).click();
+	await page.locator('input[type=file]').setInputFiles({
+		name: 'van.logbook.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from(JSON.stringify({ ...logbook, exportedAt: new Date().toISOString() }))
+	});
+	await page.getByRole('button', { name: 'Take it in' }).click();
+	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
+}
+
+test('a lying gauge is named, Why? says that it was left out, and one reading can be counted all the same', async ({
+	page
+}) => {
+	await openDemo(page);
+	await expect(page.getByText('Grey lights cannot be trusted')).toBeVisible();
+	await page.getByRole('button', { name: /^Why .* in Grey\?/ }).click();
+	await expect(page.getByRole('dialog').getByText('Grey lights was left out altogether')).toBeVisible();
+	await page.keyboard.press('Escape');
+	const before = await litresOf(page, 'Grey');
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
+	await page
+		.getByRole('button', { name: /^Count Grey lights .full. all the same/ })
+		.first()
+		.click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
+	await expect.poll(() => litresOf(page, 'Grey')).toBeGreaterThan(before + 15);
+});
+
+test('a fill that nobody wrote down is offered, added by one tap, and taken back', async ({ page }) => {
+	await open(page, missedFill());
+	await expect(page.getByText(/seems not to be written down/)).toBeVisible();
+	await page.getByRole('button', { name: 'Add the fill to the brim' }).click();
+	await expect(page.getByText(/seems not to be written down/)).toHaveCount(0);
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
+	await expect(page.getByText('Main filled to full').first()).toBeVisible();
+	await page.keyboard.press('u');
+	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
+	await expect(page.getByText(/seems not to be written down/)).toBeVisible();
+});
+
+test('the past of a tank as a chart and in figures, and why at any moment of it', async ({ page }) => {
+	await openDemo(page);
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('row').getByRole('link', { name: 'Grey', exact: true }).click();
+	await expect(page.getByRole('img', { name: /Level of Grey over the trip/ }).locator('svg')).toBeVisible();
+	await page.getByText('The same in figures').click();
+	await expect(page.getByRole('row', { name: /at least/ })).toBeVisible();
+	const yesterday = new Date(Date.now() - 24 * HOUR).toISOString().slice(0, 10);
+	await page.getByLabel('What was believed at').fill(`${yesterday}T12:00`);
+	await expect(page.getByText(/between .* and .* Mostly/)).toBeVisible();
+});
+
+test('a long log shows how far it is, can be stopped and taken up again', async ({ page }) => {
+	test.setTimeout(120_000);
+	const start = Date.now() - 170 * 24 * HOUR;
+	const many = Array.from({ length: 5000 }, (_, i) => {
+		const at = new Date(start + i * 0.8 * HOUR).toISOString();
+		if (i % 60 === 0) return entry({ kind: 'fill', at, tank: 'main', to: 'full' });
+		if (i % 60 === 1) return entry({ kind: 'dump', at, tank: 'grey', to: 'empty' });
+		if (i % 60 === 2) return entry({ kind: 'dump', at, tank: 'black', to: 'empty' });
+		if (i % 2 === 1) return entry({ kind: 'reading', at, instrument: 'pump', value: i / 2 });
+		return entry({ kind: 'use', at, habit: 'flush', times: 2 });
+	});
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Open a file' }).click();
+	await page.locator('input[type=file]').setInputFiles({
+		name: 'years.logbook.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from(JSON.stringify(logbookOf(many, { ...exactRig, unlogged: undefined }, [])))
+	});
+	// A hand that is at the button the moment it appears.
+	await page.evaluate(() => {
+		const watch = new MutationObserver(() => {
+			const stop = [...document.querySelectorAll('button')].find(({ innerText }) => innerText === 'Stop');
+			if (!stop || !document.querySelector('progress')) return;
+			watch.disconnect();
+			stop.click();
+		});
+		watch.observe(document.body, { childList: true, subtree: true });
+	});
+	await page.getByRole('button', { name: 'Take it in' }).click();
+	await expect(page.getByText('Stopped: the figures are older than the log.')).toBeVisible({
+		timeout: 90_000
+	});
+	await expect(page.getByRole('progressbar')).toHaveCount(0);
+	await page.getByRole('button', { name: 'Go on' }).click();
+	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible({ timeout: 30_000 });
+	await enter(page, 'flush');
+});
