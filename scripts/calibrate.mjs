@@ -1,5 +1,6 @@
 // npm run calibrate: lives made-up trips with a known truth, and writes how the estimate fared into docs/estimate.md.
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { format, resolveConfig } from 'prettier';
 import { runnerImport } from 'vite';
 
 const cases = Number(process.argv[2] ?? 200);
@@ -32,8 +33,6 @@ if (!only && existsSync(PAGE)) {
 	const text = readFileSync(PAGE, 'utf8');
 	const [before, rest = ''] = text.split(BEGIN);
 	const after = rest.split(END)[1] ?? '';
-	writeFileSync(
-		PAGE,
-		`${before}${BEGIN}\n\n${[`Over ${cases} made-up trips a class:`, '', ...HEAD, ...rows].join('\n')}\n\n${END}${after}`
-	);
+	const page = `${before}${BEGIN}\n\n${[`Over ${cases} made-up trips a class:`, '', ...HEAD, ...rows].join('\n')}\n\n${END}${after}`;
+	writeFileSync(PAGE, await format(page, { ...(await resolveConfig(PAGE)), filepath: PAGE }));
 }

@@ -1,4 +1,5 @@
 import { instantMs, type Entry } from '../logbook/index.js';
+import { rootOf, solveBackward, solveForward } from './cholesky.js';
 import { DAY_MS } from './crew.js';
 import type { Estimate } from './estimate.js';
 import { Gaussian } from './gaussian.js';
@@ -54,33 +55,17 @@ function remember(belief: Gaussian, n: number): void {
 		}
 }
 
-/**
- * Solves X·P = C for the rows of C, where P is a covariance that may lack rank: what P knows exactly carries no
- * further news and is left out (Cholesky with zero pivots).
- */
+/** What a covariance knows exactly carries no further news: below this share of a variance it counts as known. */
+const KNOWN = (variance: number): number => 1e-9 * Math.max(1, variance);
+
+/** Solves X·P = C for the rows of C, where P is a covariance that may lack rank. */
 function rowsOver(c: Float64Array, p: Float64Array, n: number): Float64Array {
-	const root = new Float64Array(n * n);
-	for (let i = 0; i < n; i++)
-		for (let j = 0; j <= i; j++) {
-			let sum = p[i * n + j] as number;
-			for (let k = 0; k < j; k++) sum -= (root[i * n + k] as number) * (root[j * n + k] as number);
-			if (i === j) root[i * n + i] = sum > 1e-9 * Math.max(1, p[i * n + i] as number) ? Math.sqrt(sum) : 0;
-			else root[i * n + j] = (root[j * n + j] as number) > 0 ? sum / (root[j * n + j] as number) : 0;
-		}
-	const out = new Float64Array(n * n);
-	const x = new Float64Array(n);
+	const root = rootOf(p, n, KNOWN);
+	const out = c.slice();
 	for (let row = 0; row < n; row++) {
-		for (let i = 0; i < n; i++) {
-			let sum = c[row * n + i] as number;
-			for (let k = 0; k < i; k++) sum -= (root[i * n + k] as number) * (x[k] as number);
-			x[i] = (root[i * n + i] as number) > 0 ? sum / (root[i * n + i] as number) : 0;
-		}
-		for (let i = n - 1; i >= 0; i--) {
-			let sum = x[i] as number;
-			for (let k = i + 1; k < n; k++) sum -= (root[k * n + i] as number) * (x[k] as number);
-			x[i] = (root[i * n + i] as number) > 0 ? sum / (root[i * n + i] as number) : 0;
-		}
-		out.set(x, row * n);
+		const x = out.subarray(row * n, row * n + n);
+		solveForward(root, n, x);
+		solveBackward(root, n, x);
 	}
 	return out;
 }

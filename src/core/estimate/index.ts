@@ -10,3 +10,4 @@ export { gaugeBand } from './readings.js';
 export type { Doubt, Missing, Tally } from './tally.js';
 export { readingsBeside, type KnownReading } from './pairs.js';
 export { accountOf, type PastLevel, type PastReading, type PastTank } from './account.js';
+export { rootOf } from './cholesky.js';

@@ -61,8 +61,9 @@ export function levelOf(estimate: Estimate, tankId: string): Truncated {
 	);
 	const plain = cut(pool.mean, pool.sd);
 	if (!hint) return plain;
-	const chance = Math.min(NOISE.missedWeight, (NOISE.missedPull * place.pool.usableL) / Math.abs(hint.gapL));
-	return mixed(plain, cut(pool.mean + hint.gapL, Math.hypot(pool.sd, hint.sdL)), chance);
+	const told = cut(pool.mean + hint.gapL, Math.hypot(pool.sd, hint.sdL));
+	// The band reaches out; the level itself stays where all else has it, lest a liar move it.
+	return { ...mixed(plain, told, NOISE.missedWeight), mean: plain.mean };
 }
 
 /** How much one entry says of a tank: 'settles' it, 'looks' at it, or moves litres in or out of it. */

@@ -60,11 +60,6 @@ const TABLE = {
 		unit: 'L per person and day',
 		source: 'use in a rig without habits: modest living off-grid'
 	},
-	missedPull: {
-		value: 0.08,
-		unit: 'share of usableL',
-		source: 'and no further may that chance pull the mean: a liar moves no level by a tenth'
-	},
 	gate: { value: 4, unit: 'deviations', source: 'two-sided 6 in 100 000 for an honest rod or meter' },
 	gaugeGate: {
 		value: 3.1,
@@ -104,7 +99,7 @@ const TABLE = {
 		source: 'how far below empty or above full a belief may run before an entry must be missing; calibration'
 	},
 	missedWeight: {
-		value: 0.2,
+		value: 0.25,
 		unit: 'chance',
 		source: 'that a doubted reading is right while nothing else settles it'
 	}

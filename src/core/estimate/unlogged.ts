@@ -1,3 +1,4 @@
+import { rootOf, solveBackward, solveForward } from './cholesky.js';
 import type { Gaussian } from './gaussian.js';
 import type { Model } from './model.js';
 import { NOISE } from './noise.js';
@@ -100,29 +101,17 @@ export function unloggedFrom(
 	};
 }
 
-/** Solves A x = b for symmetric positive definite A (Cholesky), for several right sides; all row by row. */
-function solve(a: readonly number[], n: number, b: readonly number[], columns: number): number[] {
-	const root = new Float64Array(n * n);
-	for (let i = 0; i < n; i++)
-		for (let j = 0; j <= i; j++) {
-			let sum = a[i * n + j] ?? 0;
-			for (let k = 0; k < j; k++) sum -= (root[i * n + k] as number) * (root[j * n + k] as number);
-			root[i * n + j] = i === j ? Math.sqrt(Math.max(sum, 1e-12)) : sum / (root[j * n + j] as number);
-		}
-	const x = [...b];
-	for (let c = 0; c < columns; c++) {
-		for (let i = 0; i < n; i++) {
-			let sum = x[i * columns + c] ?? 0;
-			for (let k = 0; k < i; k++) sum -= (root[i * n + k] as number) * (x[k * columns + c] ?? 0);
-			x[i * columns + c] = sum / (root[i * n + i] as number);
-		}
-		for (let i = n - 1; i >= 0; i--) {
-			let sum = x[i * columns + c] ?? 0;
-			for (let k = i + 1; k < n; k++) sum -= (root[k * n + i] as number) * (x[k * columns + c] ?? 0);
-			x[i * columns + c] = sum / (root[i * n + i] as number);
-		}
+/** The inverse of a positive definite matrix, row by row. */
+function inverseOf(a: readonly number[], n: number): Float64Array {
+	const root = rootOf(a, n, () => 0);
+	const out = new Float64Array(n * n);
+	for (let i = 0; i < n; i++) {
+		const row = out.subarray(i * n, i * n + n);
+		row[i] = 1;
+		solveForward(root, n, row);
+		solveBackward(root, n, row);
 	}
-	return x;
+	return out;
 }
 
 /**
@@ -134,35 +123,20 @@ export function takeIn(belief: Gaussian, model: Model, counted: Unlogged): void 
 	const { streams } = model;
 	const n = streams.length;
 	if (n === 0 || model.statedRate) return;
-	const identity = Array.from({ length: n * n }, (_, i) => (i % (n + 1) === 0 ? 1 : 0));
 	const floor = streams.map(({ broad }) => (1e-3 * broad.sd) ** 2);
 	const cov = counted.cov.map((value, i) => value + (i % (n + 1) === 0 ? (floor[i % n] ?? 0) : 0));
-	const information = solve(cov, n, identity, n);
-	const target = solve(cov, n, counted.mean, 1);
+	const information = inverseOf(cov, n);
+	const y = Float64Array.from(streams, (_, i) =>
+		counted.mean.reduce((sum, mean, k) => sum + (information[i * n + k] ?? 0) * mean, 0)
+	);
 	streams.forEach(({ broad }, a) => {
 		const own = 1 / broad.sd ** 2;
 		information[a * n + a] = Math.max((information[a * n + a] ?? 0) - own, 0);
-		target[a] = (target[a] ?? 0) - own * broad.mean;
+		y[a] = (y[a] ?? 0) - own * broad.mean;
 	});
-	// information = L·Lᵀ: measuring Lᵀu with unit noise, y = L⁻¹·target.
-	const root = new Float64Array(n * n);
-	for (let i = 0; i < n; i++)
-		for (let j = 0; j <= i; j++) {
-			let sum = information[i * n + j] ?? 0;
-			for (let k = 0; k < j; k++) sum -= (root[i * n + k] as number) * (root[j * n + k] as number);
-			root[i * n + j] =
-				i === j
-					? Math.sqrt(Math.max(sum, 0))
-					: (root[j * n + j] as number) > 0
-						? sum / (root[j * n + j] as number)
-						: 0;
-		}
-	const y = new Float64Array(n);
-	for (let i = 0; i < n; i++) {
-		let sum = target[i] ?? 0;
-		for (let k = 0; k < i; k++) sum -= (root[i * n + k] as number) * (y[k] as number);
-		y[i] = (root[i * n + i] as number) > 0 ? sum / (root[i * n + i] as number) : 0;
-	}
+	// information = L·Lᵀ: measuring Lᵀu with unit noise gives y = L⁻¹·target.
+	const root = rootOf(information, n, () => 0);
+	solveForward(root, n, y);
 	for (let j = 0; j < n; j++) {
 		const h = streams.flatMap(({ index }, i) => {
 			const c = root[i * n + j] as number;
