@@ -76,8 +76,8 @@ test('Why? shows the entries that made a level and the reading that was left out
 	const why = page.getByRole('dialog');
 	await expect(why).toContainText('Nine chances in ten');
 	await expect(why.getByRole('row').filter({ hasText: 'Grey emptied' })).toBeVisible();
-	await expect(why).toContainText('Left out');
-	await expect(why).toContainText('Grey lights');
+	await expect(why).toContainText('Grey lights was left out altogether');
+	await expect(why).toContainText('Last it showed “full”');
 });
 
 test('the ledger: filter, correct, void, bring back', async ({ page }) => {

@@ -178,7 +178,7 @@ test('weight, what if and a learned curve answer; a ready rig is begun', async (
 });
 
 test('no axe violations, and no sideways scrolling at 390 px, in the pages of the rig', async ({ page }) => {
-	test.setTimeout(90_000);
+	test.setTimeout(240_000);
 	await openDemo(page);
 	const pages = [
 		'tank/wren-grey',

@@ -44,7 +44,7 @@ test('with a year in the log, a keystroke in the quick line is answered within 5
 	await page.getByRole('button', { name: 'Open a file' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(path);
 	await page.getByRole('button', { name: 'Take it in' }).click();
-	await expect.poll(() => litresOf(page, 'Main'), { timeout: 30_000 }).toBeGreaterThan(0);
+	await expect.poll(() => litresOf(page, 'Main'), { timeout: 60_000 }).toBeGreaterThan(0);
 	await quickline(page).click();
 	const times = await page.evaluate(async () => {
 		const field = document.querySelector<HTMLInputElement>('#quickline');

@@ -6,7 +6,7 @@ const VIEWS = ['/', '/trip', '/ledger', '/rig', '/data'];
 
 for (const theme of ['Day', 'Dusk', 'Night'])
 	test(`${theme}: no axe violations in any view, and it is kept`, async ({ page }) => {
-		test.setTimeout(120_000);
+		test.setTimeout(240_000);
 		await openDemo(page);
 		await page.getByRole('link', { name: 'Data' }).click();
 		await page.getByRole('radio', { name: theme }).check();
@@ -23,7 +23,7 @@ for (const theme of ['Day', 'Dusk', 'Night'])
 	});
 
 test('no axe violations at the first run, in Why? and in a form', async ({ page }) => {
-	test.setTimeout(90_000);
+	test.setTimeout(180_000);
 	const clean = async (): Promise<void> => {
 		const { violations } = await new AxeBuilder({ page }).analyze();
 		expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual(

@@ -1,7 +1,7 @@
 export { estimate, withEntry, type Estimate } from './estimate.js';
 export { Replay, ReplayStopped, type ReplayOptions } from './replay.js';
 export { modelOf, type Model, type Place, type Pool, type Stream } from './model.js';
-export { NOISE, noiseTable } from './noise.js';
+export { NOISE } from './noise.js';
 export type { Gaussian } from './gaussian.js';
 export { levelOf, readLevels, type Basis, type Levels, type TankLevel } from './levels.js';
 export { crewOf, DAY_MS, personDays, personsAt, type Crew } from './crew.js';

@@ -2,7 +2,6 @@ import { getContext, setContext } from 'svelte';
 import type { App } from './app.svelte';
 
 export { App } from './app.svelte';
-export { objectionsTo, withItem, type Objections } from './rigs';
 export { problemsWith, saidProblems } from './validate';
 export { Preferences, type Prefs, type Theme } from './prefs.svelte';
 

@@ -28,6 +28,14 @@ export function keepsTheContract(make: () => KeyValuePort): void {
 		await port.clear();
 		expect(await port.entries()).toEqual([]);
 	});
+	it('keeps many at once', async () => {
+		const port = make();
+		await port.set('a', 'old');
+		await port.setAll(Array.from({ length: 300 }, (_, i) => [i === 0 ? 'a' : `k${i}`, { i }] as const));
+		expect(await port.entries()).toHaveLength(300);
+		expect(await port.get('a')).toEqual({ i: 0 });
+		await expect(port.setAll([['b', () => 'a function']])).rejects.toBeDefined();
+	});
 	it('rejects what cannot be kept, and keeps what was there', async () => {
 		const port = make();
 		await port.set('a', 'old');

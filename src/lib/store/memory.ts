@@ -6,6 +6,9 @@ export function memoryPort(initial: Iterable<readonly [string, unknown]> = []): 
 	return {
 		get: async (key) => structuredClone(kept.get(key)),
 		set: async (key, value) => void kept.set(key, structuredClone(value)),
+		setAll: async (values) => {
+			for (const [key, value] of values) kept.set(key, structuredClone(value));
+		},
 		remove: async (key) => void kept.delete(key),
 		entries: async () => structuredClone([...kept]),
 		clear: async () => kept.clear()

@@ -11,6 +11,8 @@ export interface KeyValuePort {
 	get(key: string): Promise<unknown>;
 	/** Keeps a structured-cloneable value. Rejects when the disk is full. */
 	set(key: string, value: unknown): Promise<void>;
+	/** Keeps many values, fast; not atomic. Rejects when any of them could not be kept. */
+	setAll(values: readonly (readonly [key: string, value: unknown])[]): Promise<void>;
 	remove(key: string): Promise<void>;
 	/** Every key with a copy of its value, in no order. */
 	entries(): Promise<readonly (readonly [key: string, value: unknown])[]>;

@@ -60,6 +60,9 @@ function asChange(key: string, value: unknown): Change | readonly Problem[] {
 
 const isChange = (read: Change | readonly Problem[]): read is Change => 'kind' in read;
 
+/** From here on, reading the whole store is quicker than asking for each key. */
+const MANY = 50;
+
 /**
  * The logbook's records, one key each, on three ports.
  *
@@ -73,7 +76,14 @@ export function recordStore(
 ): RecordStore {
 	const { records, meta, aside } = ports;
 	const putAll = async (batch: Batch): Promise<void> => {
-		await Promise.all(batch.map(([key, value]) => records.set(key, value)));
+		await records.setAll(batch);
+	};
+	/** What stands at a batch's keys: asked one by one, or all at once when they are many. */
+	const standing = async (batch: Batch): Promise<Batch> => {
+		if (batch.length <= MANY)
+			return Promise.all(batch.map(async ([key]) => [key, await records.get(key)] as const));
+		const all = new Map(await records.entries());
+		return batch.map(([key]) => [key, all.get(key)] as const);
 	};
 	const putBack = async (before: Batch): Promise<void> => {
 		for (const [key, value] of before)
@@ -85,7 +95,7 @@ export function recordStore(
 	 */
 	const writeBatch = async (batch: Batch): Promise<void> => {
 		const journal = `${BATCH}${crypto.randomUUID()}`;
-		const before = await Promise.all(batch.map(async ([key]) => [key, await records.get(key)] as const));
+		const before = await standing(batch);
 		await meta.set(journal, batch);
 		try {
 			await putAll(batch);

@@ -39,11 +39,13 @@ describe('the record store', () => {
 	it('finishes a batch that a crash cut short', async () => {
 		const here = ports();
 		const two = freshStart().slice(0, 2).map(put);
-		let writes = 0;
 		const crash = new Promise<void>(() => {});
 		const dying: KeyValuePort = {
 			...here.records,
-			set: (key, value) => (++writes > 1 ? crash : here.records.set(key, value))
+			setAll: async (values) => {
+				await here.records.setAll(values.slice(0, 1));
+				return crash;
+			}
 		};
 		void recordStore({ ...here, records: dying }).write(two);
 		await new Promise((resolve) => setTimeout(resolve, 20));
@@ -57,8 +59,10 @@ describe('the record store', () => {
 		await recordStore(here).write([put(first!)]);
 		const full: KeyValuePort = {
 			...here.records,
-			set: (key, value) =>
-				key === `entry:${second!.id}` ? Promise.reject(new Error('full')) : here.records.set(key, value)
+			setAll: async (values) => {
+				await here.records.setAll(values.filter(([key]) => key !== `entry:${second!.id}`));
+				throw new Error('full');
+			}
 		};
 		await expect(
 			recordStore({ ...here, records: full }).write([put({ ...first!, note: 'changed' }), put(second!)])

@@ -2,7 +2,8 @@
 	import type { Instrument, Problem, Rig } from '$core/logbook';
 	import type { Impact } from '$core/rig';
 	import { sayImpact } from '$core/verdict';
-	import { objectionsTo, withItem, type App } from '$lib/state';
+	import type { App } from '$lib/state';
+	import { objectionsTo, withItem } from './rigChange';
 	import { v7 as uuid } from 'uuid';
 	import CurveEditor from './CurveEditor.svelte';
 	import type { Draft } from './fields';

@@ -3,7 +3,8 @@
 	import type { Rig, Tank } from '$core/logbook';
 	import { boxInBay, fullLitres, tankById, usableOf } from '$core/rig';
 	import { formatDuration, formatFigure, formatLitres, formatQuantity } from '$core/units';
-	import { useApp, withItem } from '$lib/state';
+	import { useApp } from '$lib/state';
+	import { withItem } from '$lib/ui/rigChange';
 	import Notice from '$lib/ui/Notice.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';

@@ -5,7 +5,8 @@
 	import { flats, learnCurve, suspicionsOf, tankById, usableOf, type Pair } from '$core/rig';
 	import { sayFlats, saySuspicion } from '$core/verdict';
 	import { formatLitres, fromBase, unitSymbol } from '$core/units';
-	import { useApp, withItem } from '$lib/state';
+	import { useApp } from '$lib/state';
+	import { withItem } from '$lib/ui/rigChange';
 	import Chart from '$lib/ui/Chart.svelte';
 	import { axisOf, escaped, type ChartTokens } from '$lib/ui/chartTheme';
 	import { dayText } from '$lib/ui/describe';

@@ -4,7 +4,8 @@
 	import { depthFor, fullLitres, suspicionsOf, tankById, type Lean } from '$core/rig';
 	import { sayImpact, saySuspicion } from '$core/verdict';
 	import { formatLitres } from '$core/units';
-	import { objectionsTo, useApp, withItem } from '$lib/state';
+	import { useApp } from '$lib/state';
+	import { objectionsTo, withItem } from '$lib/ui/rigChange';
 	import { depthText, dipLines, rodOf, STEPPINGS, type Stepping } from '$lib/ui/dipView';
 	import DrainCard from '$lib/ui/DrainCard.svelte';
 	import Notice from '$lib/ui/Notice.svelte';

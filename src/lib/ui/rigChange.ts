@@ -1,7 +1,6 @@
 import type { Problem, Rig } from '$core/logbook';
 import { impactOf, type Impact } from '$core/rig';
-import type { App } from './app.svelte';
-import { problemsWith, saidProblems } from './validate';
+import { problemsWith, saidProblems, type App } from '$lib/state';
 
 /** What stands against a changed rig: problems that forbid it, or entries that would no longer fit. */
 export interface Objections {
