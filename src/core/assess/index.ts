@@ -11,4 +11,3 @@ export {
 	type TankOutlook
 } from './assess.js';
 export { currentTrip, tripSpan } from './trips.js';
-export { setOut, SETTING_OUT_DAYS, type SettingOut } from './whatIf.js';

@@ -1,27 +1,7 @@
-import {
-	assess,
-	boundOf,
-	effectOf,
-	setOut,
-	type Assessment,
-	type Bound,
-	type Effect,
-	type SettingOut
-} from '$core/assess';
-import {
-	accountOf,
-	modelOf,
-	readingsBeside,
-	readLevels,
-	Replay,
-	withEntry,
-	type Estimate,
-	type KnownReading,
-	type PastTank,
-	type TankLevel
-} from '$core/estimate';
+import { assess, boundOf, effectOf, type Assessment, type Bound, type Effect } from '$core/assess';
+import type { AboardAtStop, KnownReading, PastTank, SettingOut } from '$core/assess/later';
+import { modelOf, readLevels, Replay, withEntry, type Estimate, type TankLevel } from '$core/estimate';
 import { instantMs, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
-import { aboardAtStops, plan, type AboardAtStop } from '$core/plan';
 import { sayWhy } from '$core/verdict';
 import type { UnitChoice } from '$core/units';
 import { expose } from 'comlink';
@@ -67,6 +47,8 @@ let asked = 0;
 const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const;
 /** Between so many entries the worker listens: to a new question, or to a stop. */
 const AT_ONCE = 2000;
+/** What only some views ask for. */
+const later = () => import('$core/assess/later');
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 const needBook = (): Book => {
@@ -157,7 +139,8 @@ const engine = {
 		return effectOf(known.now, known.bound, then, question.timeZone);
 	},
 	/** What is expected in each tank at the stops ahead; none without a trip. */
-	aboard(question: Question): readonly AboardAtStop[] {
+	async aboard(question: Question): Promise<readonly AboardAtStop[]> {
+		const { aboardAtStops, plan } = await later();
 		const trip = tripOf(question);
 		if (!trip) return [];
 		const believed = estimateNow(question);
@@ -170,14 +153,20 @@ const engine = {
 		return level && { level, why: sayWhy(then, tank, level.basis, question.timeZone) };
 	},
 	/** The best account of the past, from a moment on. */
-	account: (question: Question, fromMs: number): readonly PastTank[] =>
-		accountOf(estimateNow(question), fromMs),
+	async account(question: Question, fromMs: number): Promise<readonly PastTank[]> {
+		const { accountOf } = await later();
+		return accountOf(estimateNow(question), fromMs);
+	},
 	/** How long a rig, perhaps changed, lasts when it sets out full. */
-	setOut: (rig: Rig, atMs: number): SettingOut =>
-		setOut({ ...needBook(), entries: log.of(rig.id) }, rig, atMs),
+	async setOut(rig: Rig, atMs: number): Promise<SettingOut> {
+		const { setOut } = await later();
+		return setOut({ ...needBook(), entries: log.of(rig.id) }, rig, atMs);
+	},
 	/** A gauge's readings beside what all else says, to learn its curve from. */
-	beside: (rig: string, gauge: string, atMs: number): readonly KnownReading[] =>
-		readingsBeside({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs)
+	async beside(rig: string, gauge: string, atMs: number): Promise<readonly KnownReading[]> {
+		const { readingsBeside } = await later();
+		return readingsBeside({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs);
+	}
 };
 
 export type Engine = typeof engine;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { SettingOut } from '$core/assess';
+	import type { SettingOut } from '$core/assess/later';
 	import type { Rig, Tank } from '$core/logbook';
 	import { boxInBay, fullLitres, tankById, usableOf } from '$core/rig';
 	import { formatDuration, formatFigure, formatLitres, formatQuantity } from '$core/units';
