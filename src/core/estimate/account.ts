@@ -6,7 +6,7 @@ import { Gaussian } from './gaussian.js';
 import { believed } from './informed.js';
 import type { Model } from './model.js';
 import { truncate } from './normal.js';
-import { saidBy } from './readings.js';
+import { saidBy } from './says.js';
 import { act, step } from './step.js';
 import { beforeAnything, ceilingOf, type Tally } from './tally.js';
 import { passTime } from './time.js';

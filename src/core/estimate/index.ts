@@ -6,7 +6,7 @@ export type { Gaussian } from './gaussian.js';
 export { levelOf, readLevels, type Basis, type Levels, type TankLevel } from './levels.js';
 export { crewOf, DAY_MS, personDays, personsAt, type Crew } from './crew.js';
 export { normalCdf, normalPdf, normalQuantile, truncate, type Moments, type Truncated } from './normal.js';
-export { gaugeBand } from './readings.js';
+export { gaugeBand } from './says.js';
 export type { Doubt, Missing, Tally } from './tally.js';
 export { readingsBeside, type KnownReading } from './pairs.js';
 export { accountOf, type PastLevel, type PastReading, type PastTank } from './account.js';

@@ -1,11 +1,21 @@
-import type { EntryOf, Gauge, Meter, Rod } from '../logbook/index.js';
-import { fromShapeLitres, litresAt, tankById, usableOf } from '../rig/index.js';
+import type { EntryOf, Meter } from '../logbook/index.js';
 import { dot, type Gaussian, type Sparse } from './gaussian.js';
 import { believed } from './informed.js';
-import type { Model, Place } from './model.js';
+import { couldBeMissed, drifted, noteLoss, noteMissing } from './missing.js';
+import type { Model } from './model.js';
 import { agreed } from './moves.js';
 import { NOISE } from './noise.js';
 import { normalCdf, truncate } from './normal.js';
+import {
+	displaySd,
+	gaugeBand,
+	meterSays,
+	openEnded,
+	poolSays,
+	rodLitres,
+	sdOfGauge,
+	type Said
+} from './says.js';
 import type { Suspicion, Tally } from './tally.js';
 
 type Reading = EntryOf<'reading'>;
@@ -17,137 +27,9 @@ const gateOf = (tally: Tally, entry: Reading, kind: Kind): number => {
 	return (tally.record.get(entry.instrument)?.at(-1) ?? 0) > 0 ? NOISE.distrustedGate : NOISE.gaugeGate;
 };
 
-/** What an instrument says of h·x: a value with a normal error, or a band with soft edges. */
-interface Said {
-	readonly h: Sparse;
-	readonly from: number;
-	readonly to: number;
-	readonly sd: number;
-	/** along which the belief gives way when readings agree against it */
-	readonly giveWay: Sparse;
-	readonly pool: number;
-	readonly poolL: number;
-}
-
-/** A depth in litres, and what a doubt in millimetres comes to there. */
-function rodLitres(model: Model, rod: Rod, entry: Reading): { litres: number; sd: number } | undefined {
-	const tank = tankById(model.rig, rod.tank);
-	if (!tank || typeof entry.value !== 'number') return undefined;
-	const sdMm = rod.sdMm ?? NOISE.rodMm;
-	if (!tank.shape) return undefined;
-	const shape = tank.shape;
-	const at = (mm: number): number => fromShapeLitres(tank, litresAt(shape, mm, entry, rod.at));
-	const half = Math.max(sdMm, 0.5);
-	const slope = (at(entry.value + half) - at(entry.value - half)) / (2 * half);
-	return { litres: at(entry.value), sd: Math.max(slope * sdMm, 1e-3) };
-}
-
-const sdOfGauge = (model: Model, gauge: Gauge): number => {
-	const tank = tankById(model.rig, gauge.tank);
-	return gauge.sdL ?? NOISE.gaugeShare * (tank ? usableOf(tank) : 0);
-};
-
-/** The litres between which a gauge shows a reading: a light's band, or a point on the curve. */
-export function gaugeBand(
-	gauge: Gauge,
-	usableL: number,
-	value: number | string
-): readonly [from: number, to: number] | undefined {
-	if (typeof value === 'string') {
-		const lights = [...gauge.curve].sort((a, b) => a.litres - b.litres);
-		const i = lights.findIndex(({ reads }) => reads === value);
-		const light = lights[i];
-		return light && [light.litres, Math.max(light.litres, lights[i + 1]?.litres ?? usableL)];
-	}
-	const points = gauge.curve
-		.flatMap(({ reads, litres }) => (typeof reads === 'number' ? [{ reads, litres }] : []))
-		.sort((a, b) => a.reads - b.reads);
-	const above = points.findIndex(({ reads }) => reads >= value);
-	const high = points[above === -1 ? points.length - 1 : above];
-	const low = points[Math.max(0, above === -1 ? points.length - 1 : above - 1)];
-	if (!high || !low) return undefined;
-	const part =
-		high.reads === low.reads
-			? 0
-			: (Math.min(Math.max(value, low.reads), high.reads) - low.reads) / (high.reads - low.reads);
-	const litres = low.litres + part * (high.litres - low.litres);
-	return [litres, litres];
-}
-
-/**
- * At its ends a gauge cannot show more: its lowest reading means so much or less, its highest so much or more, since
- * its own error goes both ways.
- */
-function openEnded(
-	gauge: Gauge,
-	[from, to]: readonly [number, number],
-	value: number | string
-): readonly [number, number] {
-	const litres = gauge.curve.map((point) => point.litres);
-	const [least, most] = [Math.min(...litres), Math.max(...litres)];
-	if (typeof value === 'string') return [from <= least ? -Infinity : from, from >= most ? Infinity : to];
-	return [from <= least ? -Infinity : from, to >= most ? Infinity : to];
-}
-
-const poolSays = (place: Place, from: number, to: number, sd: number): Said => ({
-	h: [[place.pool.index, place.share]],
-	from,
-	to,
-	sd,
-	giveWay: [[place.pool.index, 1]],
-	pool: place.pool.index,
-	poolL: place.pool.usableL
-});
-
-/** Rounding of a display, litres. */
-const displaySd = (meter: Meter, value: number): number => {
-	const decimals = /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0;
-	return Math.max(1e-4, NOISE.rounding * meter.unitL * 10 ** -Math.min(decimals, 3));
-};
-
-/** Where water that a meter counted and nobody wrote down came from and went, per litre counted, by the usual day. */
-function usualMix(model: Model, tally: Tally, counted: number): Sparse {
-	const sums = new Map<number, number>();
-	for (const { perPerson, usual, habit, gains } of model.streams) {
-		const litres =
-			usual * (habit?.litresEach.mean ?? NOISE.anyLumpL) * (perPerson ? Math.max(1, model.crew.usual) : 1);
-		for (const [index, gain] of gains(tally)) sums.set(index, (sums.get(index) ?? 0) + litres * gain);
-	}
-	const total = sums.get(counted) ?? 0;
-	return total > 0 ? [...sums].map(([index, litres]) => [index, litres / total] as const) : [[counted, 1]];
-}
-
-function meterSays(model: Model, tally: Tally, meter: Meter, value: number): Said {
-	const base = tally.meterBase.get(meter.id) ?? value;
-	const shown = (meter.counts === 'up' ? value - base : base - value) * meter.unitL * (meter.scale ?? 1);
-	const counted = model.counted.get(meter.id) ?? 0;
-	const error = model.meterError.get(meter.id) ?? 0;
-	const pool = model.places.get(meter.tank)?.pool;
-	return {
-		// true litres = shown · (1 + error), the error one constant of the meter
-		h: [
-			[counted, 1],
-			[error, -shown]
-		],
-		from: shown,
-		to: shown,
-		sd: displaySd(meter, value),
-		giveWay: meter.place === 'fill' ? [[counted, 1]] : usualMix(model, tally, counted),
-		pool: pool?.index ?? -1,
-		poolL: pool?.usableL ?? 0
-	};
-}
-
 /** Doubted readings of different instruments (or two dips, two totals) stand together when they say the same. */
 const alike = (one: Suspicion, gapL: number, sdL: number): boolean =>
 	Math.abs(one.gapL - gapL) <= 2.5 * Math.hypot(one.sdL, sdL) + 0.15 * Math.abs(gapL);
-
-/** A gap that a fill or dump nobody wrote down would explain: fresh higher, waste lower than believed. */
-function couldBeMissed(model: Model, pool: number, gapL: number): boolean {
-	const of = model.pools[pool];
-	const fresh = of?.tanks[0]?.holds === 'fresh';
-	return of !== undefined && Math.abs(gapL) > 0.25 * of.usableL && gapL > 0 === fresh;
-}
 
 /**
  * Whether one gauge's doubted readings follow the water (a fill or dump was missed) rather than stand still (it is
@@ -212,42 +94,6 @@ const RECORD = 6;
 
 const note = (tally: Tally, { instrument }: Reading, misfit: number): void =>
 	void tally.record.set(instrument, [...(tally.record.get(instrument) ?? []), misfit].slice(-RECORD));
-
-/**
- * Readings that lie a little lower, time after time, than the meter's account (a cumulative sum of deviations): water
- * goes where nothing counts it, or does not arrive where it should.
- */
-function drifted(
-	model: Model,
-	tally: Tally,
-	entry: Reading,
-	said: Said,
-	gapL: number,
-	deviations: number
-): void {
-	const counts = model.rig.instruments.some(
-		({ id, kind }) => kind === 'meter' && model.counted.has(id) && tally.meterBase.has(id)
-	);
-	if (!counts) return;
-	const before = tally.drift.get(entry.instrument) ?? { sum: 0, litres: 0, sinceMs: tally.atMs ?? 0 };
-	const sum = Math.max(0, before.sum - deviations - NOISE.driftSlack);
-	const now =
-		sum === 0
-			? { sum, litres: 0, sinceMs: tally.atMs ?? 0 }
-			: { ...before, sum, litres: before.litres - gapL };
-	if (sum < NOISE.drift) return void tally.drift.set(entry.instrument, now);
-	const fresh = model.pools[said.pool]?.tanks[0]?.holds === 'fresh';
-	tally.missing.push({
-		kind: fresh ? 'leak' : 'not-arriving',
-		pool: said.pool,
-		afterMs: now.sinceMs,
-		beforeMs: tally.atMs ?? 0,
-		litres: now.litres
-	});
-	// It may go on: from here on the account of this tank is worth less.
-	tally.belief.doubt(said.giveWay, now.litres ** 2);
-	tally.drift.set(entry.instrument, { sum: 0, litres: 0, sinceMs: tally.atMs ?? 0 });
-}
 
 /** The belief gives way to what was read: first in doubt as far as the gap is wide, then the reading counts. */
 function giveWay(tally: Tally, entry: Reading, said: Said, kind: Kind, gapL: number): void {
@@ -337,72 +183,6 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 	];
 }
 
-/** Remembers that a fill or dump seems not to be written down: after the last agreement, before the first doubt. */
-function noteMissing(
-	model: Model,
-	tally: Tally,
-	pool: number,
-	told: { readonly litres?: number; readonly upToL?: number },
-	first: Suspicion | undefined
-): void {
-	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
-	tally.missing.push({
-		kind: fresh ? 'fill' : 'dump',
-		pool,
-		afterMs: tally.agreedMs.get(pool) ?? tally.firstMs,
-		beforeMs: first?.atMs ?? tally.atMs ?? 0,
-		...told
-	});
-}
-
-/** Remembers that a pool holds less than the account says, by readings that agree, and no entry explains it. */
-function noteLoss(
-	model: Model,
-	tally: Tally,
-	pool: number,
-	gapL: number,
-	first: Suspicion | undefined
-): void {
-	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
-	tally.missing.push({
-		kind: fresh ? 'leak' : 'not-arriving',
-		pool,
-		afterMs: tally.agreedMs.get(pool) ?? tally.firstMs,
-		beforeMs: first?.atMs ?? tally.atMs ?? 0,
-		litres: -gapL
-	});
-}
-
-/**
- * A tank cannot give what is not in it, nor hold what does not fit. When the belief runs that far, an entry is
- * missing: the level could be anything, and the balance is remembered as a missed fill or dump.
- */
-export function checkPossible(model: Model, tally: Tally): void {
-	for (const pool of model.pools) {
-		const fresh = pool.tanks[0]?.holds === 'fresh';
-		const raw = tally.belief.mean[pool.index] ?? 0;
-		const margin = NOISE.impossible * pool.usableL;
-		if (fresh ? raw > -margin : raw < pool.usableL + margin) continue;
-		const now = believed(model, tally);
-		const mean = now.mean[pool.index] ?? 0;
-		const beyond = fresh ? -mean : mean - pool.usableL;
-		if (beyond < Math.max(margin, 2 * now.sdOf(pool.index))) continue;
-		const right = tally.suspicions.filter((one) => one.pool === pool.index && one.couldBeMissed);
-		const last = right.at(-1);
-		if (last) {
-			// A doubted reading said so before: it was right.
-			noteMissing(model, tally, pool.index, { litres: Math.abs(last.gapL), upToL: last.saidL }, right[0]);
-			tally.belief.doubt([[pool.index, 1]], last.gapL ** 2);
-			tally.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + last.gapL, variance: 0 });
-			tally.doubts = tally.doubts.filter(({ entry }) => !right.some((one) => one.entry === entry));
-		} else {
-			noteMissing(model, tally, pool.index, {}, undefined);
-			tally.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
-		}
-		agreed(tally, pool.index);
-	}
-}
-
 /** The meter was set: it counts from the value shown now, and what it had counted is forgotten. */
 function restart(model: Model, tally: Tally, meter: Meter, value: number): void {
 	const counted = model.counted.get(meter.id);
@@ -466,16 +246,6 @@ export function applyReading(model: Model, tally: Tally, entry: Reading, failing
 			'The tank has no shape yet, so a depth cannot be turned into litres. Give it one in Rig.'
 		);
 	weigh(model, tally, entry, poolSays(place, dipped.litres, dipped.litres, dipped.sd), 'rod', false);
-}
-
-/** What a gauge's or a rod's reading says in litres, a light by the middle of its band; nothing for a meter. */
-export function saidBy(model: Model, entry: Reading): number | undefined {
-	const instrument = model.instruments.get(entry.instrument);
-	const place = instrument && model.places.get(instrument.tank);
-	if (!instrument || !place || instrument.kind === 'meter') return undefined;
-	if (instrument.kind === 'rod') return rodLitres(model, instrument, entry)?.litres;
-	const band = gaugeBand(instrument, place.share * place.pool.usableL, entry.value);
-	return band && (band[0] + band[1]) / 2;
 }
 
 /** Full or empty seen with one's own eyes: nearly exact; a belief that cannot explain it gives way. */

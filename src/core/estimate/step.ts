@@ -1,7 +1,8 @@
 import { instantMs, type Entry } from '../logbook/index.js';
 import { regimeKeyOf, type Model } from './model.js';
 import { applyDump, applyFill, applyTransfer, applyUse, openToSewer } from './moves.js';
-import { applyMark, applyReading, checkPossible } from './readings.js';
+import { checkPossible } from './missing.js';
+import { applyMark, applyReading } from './readings.js';
 import type { Tally } from './tally.js';
 import { passTime } from './time.js';
 

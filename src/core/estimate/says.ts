@@ -1,0 +1,143 @@
+import type { EntryOf, Gauge, Meter, Rod } from '../logbook/index.js';
+import { fromShapeLitres, litresAt, tankById, usableOf } from '../rig/index.js';
+import type { Sparse } from './gaussian.js';
+import type { Model, Place } from './model.js';
+import { NOISE } from './noise.js';
+import type { Tally } from './tally.js';
+
+type Reading = EntryOf<'reading'>;
+
+/** What an instrument says of h·x: a value with a normal error, or a band with soft edges. */
+export interface Said {
+	readonly h: Sparse;
+	readonly from: number;
+	readonly to: number;
+	readonly sd: number;
+	/** along which the belief gives way when readings agree against it */
+	readonly giveWay: Sparse;
+	readonly pool: number;
+	readonly poolL: number;
+}
+
+/** A depth in litres, and what a doubt in millimetres comes to there. */
+export function rodLitres(
+	model: Model,
+	rod: Rod,
+	entry: Reading
+): { litres: number; sd: number } | undefined {
+	const tank = tankById(model.rig, rod.tank);
+	if (!tank || typeof entry.value !== 'number') return undefined;
+	const sdMm = rod.sdMm ?? NOISE.rodMm;
+	if (!tank.shape) return undefined;
+	const shape = tank.shape;
+	const at = (mm: number): number => fromShapeLitres(tank, litresAt(shape, mm, entry, rod.at));
+	const half = Math.max(sdMm, 0.5);
+	const slope = (at(entry.value + half) - at(entry.value - half)) / (2 * half);
+	return { litres: at(entry.value), sd: Math.max(slope * sdMm, 1e-3) };
+}
+
+export const sdOfGauge = (model: Model, gauge: Gauge): number => {
+	const tank = tankById(model.rig, gauge.tank);
+	return gauge.sdL ?? NOISE.gaugeShare * (tank ? usableOf(tank) : 0);
+};
+
+/** The litres between which a gauge shows a reading: a light's band, or a point on the curve. */
+export function gaugeBand(
+	gauge: Gauge,
+	usableL: number,
+	value: number | string
+): readonly [from: number, to: number] | undefined {
+	if (typeof value === 'string') {
+		const lights = [...gauge.curve].sort((a, b) => a.litres - b.litres);
+		const i = lights.findIndex(({ reads }) => reads === value);
+		const light = lights[i];
+		return light && [light.litres, Math.max(light.litres, lights[i + 1]?.litres ?? usableL)];
+	}
+	const points = gauge.curve
+		.flatMap(({ reads, litres }) => (typeof reads === 'number' ? [{ reads, litres }] : []))
+		.sort((a, b) => a.reads - b.reads);
+	const above = points.findIndex(({ reads }) => reads >= value);
+	const high = points[above === -1 ? points.length - 1 : above];
+	const low = points[Math.max(0, above === -1 ? points.length - 1 : above - 1)];
+	if (!high || !low) return undefined;
+	const part =
+		high.reads === low.reads
+			? 0
+			: (Math.min(Math.max(value, low.reads), high.reads) - low.reads) / (high.reads - low.reads);
+	const litres = low.litres + part * (high.litres - low.litres);
+	return [litres, litres];
+}
+
+/**
+ * At its ends a gauge cannot show more: its lowest reading means so much or less, its highest so much or more, since
+ * its own error goes both ways.
+ */
+export function openEnded(
+	gauge: Gauge,
+	[from, to]: readonly [number, number],
+	value: number | string
+): readonly [number, number] {
+	const litres = gauge.curve.map((point) => point.litres);
+	const [least, most] = [Math.min(...litres), Math.max(...litres)];
+	if (typeof value === 'string') return [from <= least ? -Infinity : from, from >= most ? Infinity : to];
+	return [from <= least ? -Infinity : from, to >= most ? Infinity : to];
+}
+
+export const poolSays = (place: Place, from: number, to: number, sd: number): Said => ({
+	h: [[place.pool.index, place.share]],
+	from,
+	to,
+	sd,
+	giveWay: [[place.pool.index, 1]],
+	pool: place.pool.index,
+	poolL: place.pool.usableL
+});
+
+/** Rounding of a display, litres. */
+export const displaySd = (meter: Meter, value: number): number => {
+	const decimals = /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0;
+	return Math.max(1e-4, NOISE.rounding * meter.unitL * 10 ** -Math.min(decimals, 3));
+};
+
+/** Where water that a meter counted and nobody wrote down came from and went, per litre counted, by the usual day. */
+function usualMix(model: Model, tally: Tally, counted: number): Sparse {
+	const sums = new Map<number, number>();
+	for (const { perPerson, usual, habit, gains } of model.streams) {
+		const litres =
+			usual * (habit?.litresEach.mean ?? NOISE.anyLumpL) * (perPerson ? Math.max(1, model.crew.usual) : 1);
+		for (const [index, gain] of gains(tally)) sums.set(index, (sums.get(index) ?? 0) + litres * gain);
+	}
+	const total = sums.get(counted) ?? 0;
+	return total > 0 ? [...sums].map(([index, litres]) => [index, litres / total] as const) : [[counted, 1]];
+}
+
+export function meterSays(model: Model, tally: Tally, meter: Meter, value: number): Said {
+	const base = tally.meterBase.get(meter.id) ?? value;
+	const shown = (meter.counts === 'up' ? value - base : base - value) * meter.unitL * (meter.scale ?? 1);
+	const counted = model.counted.get(meter.id) ?? 0;
+	const error = model.meterError.get(meter.id) ?? 0;
+	const pool = model.places.get(meter.tank)?.pool;
+	return {
+		// true litres = shown · (1 + error), the error one constant of the meter
+		h: [
+			[counted, 1],
+			[error, -shown]
+		],
+		from: shown,
+		to: shown,
+		sd: displaySd(meter, value),
+		giveWay: meter.place === 'fill' ? [[counted, 1]] : usualMix(model, tally, counted),
+		pool: pool?.index ?? -1,
+		poolL: pool?.usableL ?? 0
+	};
+}
+
+/** What a gauge's or a rod's reading says in litres, a light by the middle of its band; nothing for a meter. */
+export function saidBy(model: Model, entry: Reading): number | undefined {
+	const instrument = model.instruments.get(entry.instrument);
+	const place = instrument && model.places.get(instrument.tank);
+	if (!instrument || !place || instrument.kind === 'meter') return undefined;
+	if (instrument.kind === 'rod') return rodLitres(model, instrument, entry)?.litres;
+	const band = gaugeBand(instrument, place.share * place.pool.usableL, entry.value);
+	return band && (band[0] + band[1]) / 2;
+}
