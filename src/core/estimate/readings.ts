@@ -69,7 +69,7 @@ const litresText = (litres: number): string =>
  */
 function isMoreUse(tally: Tally, said: Said, kind: Kind, gapL: number): boolean {
 	if (kind !== 'meter' || gapL < 0) return false;
-	return (tally.belief.mean[said.pool] ?? 0) - gapL > -0.05 * said.poolL;
+	return (tally.belief.mean[said.pool] ?? 0) - gapL > -NOISE.impossible * said.poolL;
 }
 
 /**

@@ -141,32 +141,3 @@ export function usualTimesPerDay(
 		.filter(({ id, habit: of }) => of === habit.id && measures.includes(id))
 		.reduce((rate, { effect }) => (effect.kind === 'rarer' ? rate * effect.factor : rate), base);
 }
-
-/** Litres of a usual day for a number of persons: what the habits draw at their cadence, by the prior means. */
-export const usualLitresPerDay = (rig: Rig, persons: number): number =>
-	rig.habits.reduce((sum, habit) => sum + usualTimesPerDay(rig, habit, persons) * habit.litresEach.mean, 0);
-
-/**
- * One litre of water that nobody wrote down, spread over the habits as they usually share the day: tank gains
- * and meter counts per litre drawn.
- */
-export function mixedFlow(rig: Rig, persons: number, regime: Regime): Flow {
-	const balance = new Balance();
-	const weights = rig.habits.map((habit) => usualTimesPerDay(rig, habit, persons) * habit.litresEach.mean);
-	const total = weights.reduce((sum, weight) => sum + weight, 0);
-	rig.habits.forEach((habit, i) => {
-		const part = total > 0 ? (weights[i] ?? 0) / total : 0;
-		if (part === 0) return;
-		const flow = flowOf(rig, habit, { ...regime, measures: [] });
-		const own =
-			habit.addsL === undefined || habit.litresEach.mean === 0 ? 0 : habit.addsL / habit.litresEach.mean;
-		const outletTo = rig.outlets.find(({ id }) => id === habit.outlet)?.to;
-		for (const side of ['tanks', 'meters'] as const)
-			for (const [id, { perLitre }] of flow[side])
-				balance.add(side, id, {
-					perLitre: part * (perLitre + (side === 'tanks' && id === outletTo ? own : 0)),
-					fixed: 0
-				});
-	});
-	return { drawn: { perLitre: 1, fixed: 0 }, tanks: balance.tanks, meters: balance.meters };
-}

@@ -11,15 +11,7 @@ export {
 	type RodSpan
 } from './shape.js';
 export { bindsAt, emptyOf, fromShapeLitres, fullSdOf, isCarried, tankById, usableOf } from './tank.js';
-export {
-	flowOf,
-	mixedFlow,
-	usualLitresPerDay,
-	usualTimesPerDay,
-	type Amount,
-	type Flow,
-	type Regime
-} from './flow.js';
+export { flowOf, usualTimesPerDay, type Amount, type Flow, type Regime } from './flow.js';
 export { firstEntries, startingRig, type Beginning } from './starting.js';
 export { readyRig, readyRigs, type ReadyId } from './ready.js';
 export { dipTable, litreMarks, marksFor, type Dipping, type DipRow } from './dip.js';
