@@ -112,7 +112,7 @@
 	{@render extra?.()}
 	{#if elsewhere.length > 0}
 		<ul role="alert">
-			{#each elsewhere.slice(0, 8) as { path, expected, got } (path + expected)}<li>
+			{#each elsewhere.slice(0, 8) as { path, expected, got }, i (i)}<li>
 					<strong>{path.replace('$.', '')}</strong>: expected {expected}, got {got}
 				</li>{/each}
 		</ul>

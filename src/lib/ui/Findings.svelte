@@ -10,7 +10,7 @@
 	}: { findings: readonly FoundWords[]; onmend: (mend: Mend, label: string) => void } = $props();
 </script>
 
-{#each findings as { words, mend } (words)}
+{#each findings as { words, mend }, i (i)}
 	<Notice>
 		<p>{words}</p>
 		{#if mend}<button onclick={() => onmend(mend.does, mend.words)}>{mend.words}</button>{/if}

@@ -64,7 +64,7 @@
 				{problems.length === 1 ? 'One thing is' : `${problems.length} things are`} wrong with it:
 			</p>
 			<ul>
-				{#each problems.slice(0, MOST_PROBLEMS) as { path, expected, got } (path + expected)}
+				{#each problems.slice(0, MOST_PROBLEMS) as { path, expected, got }, i (i)}
 					<li><code>{path}</code>: expected {expected}, got {got}</li>
 				{/each}
 			</ul>

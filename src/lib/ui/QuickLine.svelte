@@ -103,7 +103,7 @@
 			aria-label={text === '' ? 'Likely next' : 'Goes on as'}
 			role="group"
 		>
-			{#each ways as way (way)}
+			{#each ways as way, i (i)}
 				<button type="button" onclick={() => take(text === '' ? way : `${way} `)}>{way}</button>
 			{/each}
 		</div>

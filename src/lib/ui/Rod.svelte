@@ -50,13 +50,13 @@
 			<line class="level" x1="-2" x2={dims.width + 2} y1={rod.levelY} y2={rod.levelY} />
 		{/if}
 		{#if size === 'large'}
-			{#each rod.ticks as tick (tick.y)}
+			{#each rod.ticks as tick, i (i)}
 				<line class="tick" x1={tick.label === undefined ? -6 : -9} x2="0" y1={tick.y} y2={tick.y} />
 				{#if tick.label !== undefined}
 					<text class="notch" x="-13" y={tick.y + 4}>{tick.label}</text>
 				{/if}
 			{/each}
-			{#each rod.flags as flag (flag.label + flag.y)}
+			{#each rod.flags as flag, i (i)}
 				<g class="flag" class:binds={flag.binds && first} transform="translate({dims.width} {flag.y})">
 					<line x1="1" x2="12" />
 					<path d="M12 -10h32l9 10-9 10h-32z" />

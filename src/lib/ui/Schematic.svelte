@@ -36,7 +36,7 @@
 					<path d="M0 0 L8 4 L0 8 Z" />
 				</marker>
 			</defs>
-			{#each placed.pipes as { pipe, d } (`${pipe.from} ${pipe.to}`)}
+			{#each placed.pipes as { pipe, d }, i (i)}
 				<path
 					{d}
 					class="pipe {pipe.by}"
@@ -64,7 +64,7 @@
 				<span class="words">
 					<span class="name">{node.name}</span>
 					{#if level}<span class="level">{level.text}</span>{/if}
-					{#each node.meters as meter (meter)}<span class="meter">⊙ {meter}</span>{/each}
+					{#each node.meters as meter, i (i)}<span class="meter">⊙ {meter}</span>{/each}
 				</span>
 			</svelte:element>
 		{/each}

@@ -99,7 +99,7 @@
 		</header>
 		{#if suspicions.length > 0}
 			<Notice
-				>{#each suspicions as words (words)}<p>{words}</p>{/each}</Notice
+				>{#each suspicions as words, i (i)}<p>{words}</p>{/each}</Notice
 			>
 		{/if}
 

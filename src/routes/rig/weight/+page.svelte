@@ -106,7 +106,7 @@
 						></thead
 					>
 					<tbody>
-						{#each rows as { name, when, weight } (name + when)}
+						{#each rows as { name, when, weight }, i (i)}
 							<tr>
 								<th scope="row">{name}<span class="soft">{when ? `, ${when}` : ''}</span></th>
 								<td class="number">{kg(weight.freshKg)}</td>

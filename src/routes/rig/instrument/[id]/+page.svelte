@@ -195,7 +195,7 @@
 						></thead
 					>
 					<tbody>
-						{#each gauge.curve as point (point.reads)}
+						{#each gauge.curve as point, i (i)}
 							{@const step = learned?.steps.find(({ reads }) => reads === point.reads)}
 							<tr>
 								<th scope="row">{point.reads}</th>
@@ -205,7 +205,7 @@
 								<td class="number">{pairs.filter(({ reads }) => reads === point.reads).length}</td>
 							</tr>
 						{/each}
-						{#each taught.filter(({ reads }) => !gauge.curve.some((point) => point.reads === reads)) as step (step.reads)}
+						{#each taught.filter(({ reads }) => !gauge.curve.some((point) => point.reads === reads)) as step, i (i)}
 							<tr>
 								<th scope="row">{step.reads}</th><td></td>
 								<td class="number">{litres(step.litres)}</td>

@@ -134,7 +134,7 @@
 		{#if objections}
 			<Notice>
 				<div role="alert">
-					{#each objections.words as words (words)}<p>{words}</p>{/each}
+					{#each objections.words as words, i (i)}<p>{words}</p>{/each}
 				</div>
 				<p class="buttons">
 					<button
@@ -218,7 +218,7 @@
 				</p>
 				{#if lines.length === 0}<p>There is nothing to mark.</p>{:else}
 					<ol class="dips">
-						{#each lines as line (line.depthMm + line.label)}
+						{#each lines as line, i (i)}
 							<li><span class="number">{depthText(line.depthMm, units)}</span><span>{line.label}</span></li>
 						{/each}
 					</ol>

@@ -78,11 +78,11 @@
 		</p>
 		<div class="sheet">
 			<ol>
-				{#each lines as line (line.depthMm + line.label)}<li>
+				{#each lines as line, i (i)}<li>
 						<span>{depthText(line.depthMm, units)}</span><span>{line.label}</span>
 					</li>{/each}
 			</ol>
-			{#each pieces as piece (piece.from)}
+			{#each pieces as piece, i (i)}
 				<figure>
 					<svg
 						width="42mm"
@@ -92,7 +92,7 @@
 						aria-label="Strip at true scale from {Math.round(piece.from)} to {Math.round(piece.to)} mm"
 					>
 						<rect x="0.2" y={HEAD_MM} width="34" height={piece.to - piece.from} class="edge" />
-						{#each lines.filter(({ depthMm }) => depthMm >= piece.from && depthMm <= piece.to) as line (line.depthMm + line.label)}
+						{#each lines.filter(({ depthMm }) => depthMm >= piece.from && depthMm <= piece.to) as line, i (i)}
 							{@const y = HEAD_MM + piece.to - line.depthMm}
 							<line x1="0.2" x2={labelled.has(line.depthMm) ? 12 : 7} y1={y} y2={y} class="mark" />
 							{#if labelled.has(line.depthMm)}<text x="13" y={y + 1.1}>{line.label}</text>{/if}
