@@ -27,9 +27,7 @@
 	let offerBuild = $state.raw<() => void>(() => undefined);
 
 	const tanks = $derived(
-		app.rig && app.assessment?.rig === app.rig.id
-			? tankViews(app.rig, app.assessment, app.prefs.current.units, app.timeZone)
-			: []
+		app.rig && app.assessment ? tankViews(app.rig, app.assessment, app.prefs.current.units, app.timeZone) : []
 	);
 	const occasion = $derived.by(() => {
 		const { trip, assessment } = app;

@@ -20,7 +20,7 @@
 	/** Rods fill the window's height, between what can be read and what is silly. */
 	const rodPx = $derived(Math.min(520, Math.max(220, windowPx - 475)));
 
-	const now = $derived(app.assessment?.rig === app.rig?.id ? app.assessment : undefined);
+	const now = $derived(app.assessment);
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.rig && now ? tankViews(app.rig, now, units, app.timeZone) : []);
 	const figure = (litres: number): string => formatFigure(fromBase(litres, units.volume));

@@ -134,6 +134,15 @@ describe('slips in the log itself', () => {
 		]);
 		expect(slipsIn(trip, clock)).toEqual([]);
 	});
+	it('a whole log ahead of the clock is said once, not entry by entry', () => {
+		const before = Date.parse(at(1, 7));
+		const slips = slipsIn(trip, before);
+		expect(slips).toEqual([{ kind: 'clock', entry: trip[0]?.id, off: 'future', more: 3 }]);
+		const [slip] = slips;
+		expect(slip && trip[0] && sayFinding({ kind: 'slip', slip, entry: trip[0] }, before, 'Etc/UTC')).toMatch(
+			/^4 entries lie in the future, .* Is the clock of this device right\?$/
+		);
+	});
 });
 
 it('says why in a sentence: what weighs most, and what was left out', () => {

@@ -50,6 +50,8 @@ export function sayFinding(
 			if (finding.slip.kind === 'twice')
 				return `The same ${finding.entry.kind} stands in the log twice within minutes, ${when}. Was it written down by both of you?`;
 			const day = sayDay(instantMs(finding.entry.at), nowMs, timeZone);
+			if (finding.slip.more !== undefined)
+				return `${finding.slip.more + 1} entries lie in the future, the first ${day}; they do not count yet. Is the clock of this device right?`;
 			return finding.slip.off === 'future'
 				? `One entry (${finding.entry.kind}) lies in the future, ${day}; it does not count yet. Was the clock set wrong?`
 				: `One entry (${finding.entry.kind}) stands alone, long before all others, ${day}. Was the year wrong?`;

@@ -9,6 +9,8 @@ export type Slip =
 			readonly off: 'future' | 'past';
 			/** when it more likely was; absent when no shift by a day or a year fits */
 			readonly suggestedAt?: string;
+			/** how many later entries are off in the same way: then it is the clock of the reader, or a plan, more likely */
+			readonly more?: number;
 	  };
 
 const MINUTE = 60_000;
@@ -17,6 +19,8 @@ const DAY = 86_400_000;
 const TWICE_WITHIN_MS = 12 * MINUTE;
 /** A hole this long in a log is more likely a year typed wrong. */
 const HOLE_MS = 250 * DAY;
+/** More entries ahead of the clock than this are said in one sentence. */
+const EACH_SAID = 2;
 /** Slips older than this are not brought up again. */
 const LOOK_BACK_MS = 21 * DAY;
 
@@ -74,7 +78,7 @@ export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip
 		});
 	const future = own
 		.filter(({ ms, entry }) => ms > nowMs + 10 * MINUTE && entry.kind !== 'note')
-		.map(({ entry, ms }): Slip => {
+		.map(({ entry, ms }): Extract<Slip, { kind: 'clock' }> => {
 			const suggestedAt = mended(ms, [ms - DAY, yearLater(ms, -1)], firstMs, nowMs);
 			return { kind: 'clock', entry: entry.id, off: 'future', ...(suggestedAt ? { suggestedAt } : {}) };
 		});
@@ -84,5 +88,10 @@ export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip
 			const suggestedAt = mended(ms, [yearLater(ms, 1), yearLater(ms, 2)], firstMs, nowMs);
 			return { kind: 'clock', entry: entry.id, off: 'past', ...(suggestedAt ? { suggestedAt } : {}) };
 		});
-	return [...future, ...early, ...twice].slice(0, 6);
+	const [first] = future;
+	const ahead: readonly Slip[] =
+		first && future.length > EACH_SAID
+			? [{ kind: 'clock', entry: first.entry, off: 'future', more: future.length - 1 }]
+			: future;
+	return [...ahead, ...early, ...twice].slice(0, 6);
 }

@@ -43,7 +43,7 @@ export class App {
 	points = $state.raw<Logbook['points']>([]);
 	entries = $state.raw<readonly Entry[]>([]);
 	nowMs = $state(Date.now());
-	assessment = $state.raw<Assessment | undefined>();
+	#answer = $state.raw<Assessment | undefined>();
 	engineTrouble = $state<string | undefined>();
 	/** how far a long replay is, 0 … 1, while one is under way */
 	progress = $state<number | undefined>();
@@ -61,6 +61,8 @@ export class App {
 
 	rig = $derived(this.rigs.find(({ id }) => id === this.prefs.current.rig) ?? this.rigs[0]);
 	trip = $derived(this.rig ? currentTrip(this.trips, this.rig.id, this.nowMs) : undefined);
+	/** what the engine says of the rig in view; nothing while it still has another one in hand */
+	assessment = $derived(this.#answer?.rig === this.rig?.id ? this.#answer : undefined);
 	timeZone = $derived(this.trip?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
 	rigEntries = $derived(this.entries.filter(({ rig }) => rig === this.rig?.id));
 
@@ -119,7 +121,7 @@ export class App {
 		const question = this.#question();
 		this.stopped = false;
 		if (!question) {
-			this.assessment = undefined;
+			this.#answer = undefined;
 			return;
 		}
 		try {
@@ -132,7 +134,7 @@ export class App {
 			if (run !== this.#run) return;
 			this.progress = undefined;
 			if (!answer) return;
-			this.assessment = answer;
+			this.#answer = answer;
 			this.engineTrouble = undefined;
 		} catch (error) {
 			if (run !== this.#run) return;
@@ -342,7 +344,7 @@ export class App {
 
 	#emptied(): void {
 		[this.rigs, this.trips, this.points, this.entries] = [[], [], [], []];
-		[this.aside, this.unsaved, this.trouble, this.assessment] = [[], [], undefined, undefined];
+		[this.aside, this.unsaved, this.trouble, this.#answer] = [[], [], undefined, undefined];
 		this.history.clear();
 		this.phase = 'first-run';
 	}

@@ -22,7 +22,7 @@
 	const rig = $derived(app.rig);
 	const units = $derived(app.prefs.current.units);
 	const views = $derived(
-		rig && app.assessment?.rig === rig.id
+		rig && app.assessment
 			? new Map(tankViews(rig, app.assessment, units, app.timeZone).map((view) => [view.id, view]))
 			: new Map()
 	);

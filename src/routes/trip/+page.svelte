@@ -19,7 +19,7 @@
 
 	const units = $derived(app.prefs.current.units);
 	const trip = $derived(app.trip);
-	const plan = $derived(app.assessment?.rig === app.rig?.id ? app.assessment?.plan : undefined);
+	const plan = $derived(app.assessment?.plan);
 	const words = $derived(app.rig && trip && plan && sayPlan(app.rig, trip, plan, app.nowMs, units));
 	const planned = $derived(new Map(plan?.services.map((service) => [service.stop, service])));
 	const lastFor = (stop: Stop): readonly string[] =>
