@@ -8,6 +8,7 @@ export default defineConfig({
 	test: {
 		include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
 		benchmark: { include: ['bench/**/*.bench.ts'] },
+		setupFiles: ['tests/helpers/properties.ts'],
 		environment: 'node'
 	}
 });

@@ -99,32 +99,32 @@ export function rodLine(text: string, context: QuickContext): Answer {
 	}));
 }
 
-const FRACTION_WORDS: Readonly<Record<string, string>> = {
-	'one third': '1/3',
-	'a third': '1/3',
-	third: '1/3',
-	'two thirds': '2/3',
-	half: '1/2',
-	'one half': '1/2',
-	quarter: '1/4',
-	'one quarter': '1/4',
-	'a quarter': '1/4',
-	'three quarters': '3/4',
-	e: 'empty',
-	f: 'full',
-	'3/3': 'full',
-	'4/4': 'full',
-	'0': 'empty',
-	'⅓': '1/3',
-	'⅔': '2/3',
-	'½': '1/2',
-	'¼': '1/4',
-	'¾': '3/4'
-};
+const FRACTION_WORDS: ReadonlyMap<string, string> = new Map([
+	['one third', '1/3'],
+	['a third', '1/3'],
+	['third', '1/3'],
+	['two thirds', '2/3'],
+	['half', '1/2'],
+	['one half', '1/2'],
+	['quarter', '1/4'],
+	['one quarter', '1/4'],
+	['a quarter', '1/4'],
+	['three quarters', '3/4'],
+	['e', 'empty'],
+	['f', 'full'],
+	['3/3', 'full'],
+	['4/4', 'full'],
+	['0', 'empty'],
+	['⅓', '1/3'],
+	['⅔', '2/3'],
+	['½', '1/2'],
+	['¼', '1/4'],
+	['¾', '3/4']
+]);
 
 const plainReading = (reads: string): string => {
 	const text = reads.toLowerCase().trim().replaceAll(/\s+/g, ' ');
-	return FRACTION_WORDS[text] ?? text;
+	return FRACTION_WORDS.get(text) ?? text;
 };
 
 /** What a gauge's words leave over once the words that name it are gone, as a reading it can show. */

@@ -193,7 +193,9 @@ it('never fails, and whatever it understands is a valid entry', () => {
 		'mains',
 		'<b>',
 		'reset',
-		'½'
+		'½',
+		'__proto__',
+		'constructor'
 	);
 	fc.assert(
 		fc.property(

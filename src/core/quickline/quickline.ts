@@ -23,12 +23,17 @@ export type QuickAnswer =
 
 const MOST_MATCHES = 6;
 
-const SWITCH: Readonly<Record<string, boolean>> = { on: true, off: false, start: true, stop: false };
+const SWITCH: ReadonlyMap<string, boolean> = new Map([
+	['on', true],
+	['off', false],
+	['start', true],
+	['stop', false]
+]);
 
 function switchLine(line: Line, context: QuickContext): Answer | undefined {
-	const state = line.words.map((word) => SWITCH[word]).find((on) => on !== undefined);
+	const state = line.words.map((word) => SWITCH.get(word)).find((on) => on !== undefined);
 	if (state === undefined) return undefined;
-	const words = meaningful(line.words).filter((word) => SWITCH[word] === undefined);
+	const words = meaningful(line.words).filter((word) => !SWITCH.has(word));
 	const says = state ? 'on' : 'off';
 	if (words.includes('mains') || words.includes('hookup'))
 		return [
