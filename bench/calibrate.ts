@@ -1,7 +1,7 @@
 import { estimate, modelOf, readLevels, Replay, type Levels } from '../src/core/estimate/index';
 import { inOrder, instantMs, type Logbook } from '../src/core/logbook/index';
 import { usableOf } from '../src/core/rig/index';
-import { drawCase, type Case, type Manner } from './truth';
+import { drawCase, wakingDays, type Case, type Manner } from './truth';
 
 /** What a class of logbooks gave, as shares of 1. */
 export interface Scores {
@@ -107,6 +107,28 @@ function scoreCase(one: Case, sums: Sums): void {
 			if (Math.abs(tank.litres - (b?.[i]?.litres ?? 0)) > 0.1 * tank.usableL) sums.moved++;
 		});
 	}
+}
+
+/**
+ * What nobody could do better: the median error of the fresh tank, as a share of it, for one who knows the level at
+ * each meter reading exactly, and the crew's true litres a day and waking hours, but not when they draw them.
+ */
+export function floorOf(manner: Manner, cases: number, firstSeed = 1): number {
+	const errors: number[] = [];
+	for (let i = 0; i < cases; i++) {
+		const { logbook, rig, truths, drawn, litresADay } = drawCase(firstSeed + i, manner);
+		const looks = logbook.entries
+			.filter(({ kind }) => kind === 'reading' || kind === 'fill')
+			.map(({ at }) => instantMs(at));
+		for (const { atMs } of truths) {
+			const sinceMs = looks.findLast((ms) => ms <= atMs) ?? atMs;
+			const used = drawn
+				.filter((one) => one.atMs > sinceMs && one.atMs <= atMs)
+				.reduce((sum, { litres }) => sum + litres, 0);
+			errors.push(Math.abs(used - litresADay * wakingDays(sinceMs, atMs)) / usableOf(rig.tanks[0]!));
+		}
+	}
+	return median(errors);
 }
 
 /** Scores a class of logbooks over some seeds. */

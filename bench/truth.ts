@@ -34,6 +34,9 @@ export interface Case {
 	readonly honest: readonly string[];
 	/** moments at which fresh was last known full, for "three days after a full" */
 	readonly fulls: readonly number[];
+	/** what really left fresh and when; and the litres of a day as its habits truly are */
+	readonly drawn: readonly { readonly atMs: number; readonly litres: number }[];
+	readonly litresADay: number;
 	/** the fill that was not written down */
 	readonly missed?: { readonly atMs: number; readonly litres: number };
 }
@@ -42,6 +45,19 @@ const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 const START = Date.UTC(2027, 4, 3, 8);
 const ZONE_MS = 2 * HOUR;
+/** hours of the local day in which water is used */
+const WAKING = [7, 23] as const;
+
+/** The waking hours between two moments, in days of waking. */
+export function wakingDays(fromMs: number, toMs: number): number {
+	const woken = (ms: number): number => {
+		const local = ms + ZONE_MS;
+		const hour = (local % DAY) / HOUR;
+		const [wakes, sleeps] = WAKING;
+		return Math.floor(local / DAY) + Math.min(Math.max((hour - wakes) / (sleeps - wakes), 0), 1);
+	};
+	return woken(toMs) - woken(fromMs);
+}
 
 interface Kind {
 	readonly name: string;
@@ -198,6 +214,7 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 	const meterError = 0.02 * random.normal();
 	let [counted, base] = [0, 0];
 	const entries: Entry[] = [];
+	const drawn: { atMs: number; litres: number }[] = [];
 	const add = (atMs: number, draft: Record<string, unknown>): string => {
 		const id = `e${String(entries.length).padStart(5, '0')}`;
 		entries.push({ id, rig: 'rig', at: new Date(atMs).toISOString(), ...draft } as unknown as Entry &
@@ -293,7 +310,7 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 		for (const one of habits) {
 			const count = poisson(one.perDay * differs, random);
 			for (let i = 0; i < count; i++) {
-				const atMs = midnight + between([7, 23]) * HOUR;
+				const atMs = midnight + between(WAKING) * HOUR;
 				if (atMs <= START) continue;
 				happenings.push({
 					atMs,
@@ -306,6 +323,7 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 							litres * (1 - kept) + (one.habit.addsL ?? 0)
 						);
 						counted += litres;
+						drawn.push({ atMs, litres });
 						if (random.uniform() < manner.logged)
 							add(atMs, {
 								kind: 'use',
@@ -378,6 +396,8 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 		lies,
 		honest,
 		fulls,
+		drawn,
+		litresADay: habits.reduce((sum, { perDay, litres }) => sum + perDay * litres, 0),
 		...(missed ? { missed } : {})
 	};
 }

@@ -74,6 +74,20 @@ test('a lying gauge is named, Why? says that it was left out, and one reading ca
 	await expect.poll(() => litresOf(page, 'Grey')).toBeGreaterThan(before + 15);
 });
 
+test('why it lasts so long, and why a shower takes so much', async ({ page }) => {
+	await openDemo(page);
+	await page.getByRole('button', { name: 'Why?', exact: true }).click();
+	const panel = page.getByRole('dialog');
+	await expect(panel.getByRole('heading', { name: 'How long it lasts' })).toBeVisible();
+	await expect(panel.getByText('one chance in ten that it is less than')).toBeVisible();
+	await expect(panel.getByRole('row', { name: /^Shower/ })).toContainText('×');
+	await page.keyboard.press('Escape');
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('button', { name: /^Why .* for Shower\?/ }).click();
+	await expect(panel.getByText('is your own figure')).toBeVisible();
+	await expect(panel.getByRole('row', { name: /Shower, measured/ }).first()).toBeVisible();
+});
+
 test('a fill that nobody wrote down is offered, added by one tap, and taken back', async ({ page }) => {
 	await open(page, missedFill());
 	await expect(page.getByText(/seems not to be written down/)).toBeVisible();

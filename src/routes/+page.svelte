@@ -25,6 +25,8 @@
 	const tanks = $derived(app.rig && now ? tankViews(app.rig, now, units, app.timeZone) : []);
 	const figure = (litres: number): string => formatFigure(fromBase(litres, units.volume));
 	const level = $derived(now?.levels.tanks.find(({ id }) => id === asked));
+	const askedTank = $derived(app.rig?.tanks.find(({ id }) => id === asked));
+	const days = $derived(now?.forecast.tanks.find(({ id }) => id === asked)?.days);
 
 	async function logOne(habit: string, name: string): Promise<void> {
 		const kept = await app.log(
@@ -48,7 +50,12 @@
 	<div class="now">
 		<section class="main">
 			<h1><Spans spans={now.verdict.headline} /></h1>
-			<p class="detail soft"><Spans spans={now.verdict.detail} /></p>
+			<p class="detail soft">
+				<Spans spans={now.verdict.detail} />
+				{#if now.verdict.binds !== undefined}<button class="quiet" onclick={() => (asked = now.verdict.binds)}
+						>Why?</button
+					>{/if}
+			</p>
 			<LargeRods {tanks} {units} heightPx={rodPx} onwhy={(tank) => (asked = tank)} />
 		</section>
 		<aside aria-label="What it costs">
@@ -80,10 +87,13 @@
 			</p>
 		</aside>
 	</div>
-	{#if level}
+	{#if level && askedTank}
 		{#await import('$lib/ui/Why.svelte') then { default: Why }}
 			<Why
-				name={app.rig.tanks.find(({ id }) => id === asked)?.name ?? ''}
+				name={askedTank.name}
+				fresh={askedTank.holds === 'fresh'}
+				lasting={app.whyLasting(askedTank.id)}
+				days={days && days.p90 < LOOK_AHEAD_DAYS ? days : undefined}
 				{level}
 				entries={app.rigEntries}
 				findings={now.findings.filter((found) => app.rig && asked && concerns(found, app.rig, asked))}
@@ -117,6 +127,11 @@
 	.detail {
 		font-size: var(--step-1);
 		margin: var(--gap-2) 0 var(--gap-4);
+	}
+	.detail button {
+		padding: 0;
+		min-height: 0;
+		font-size: var(--step-0);
 	}
 	.detail :global(strong) {
 		color: var(--ink);

@@ -11,3 +11,4 @@ export type { Doubt, Missing, Tally } from './tally.js';
 export { readingsBeside, type KnownReading } from './pairs.js';
 export { accountOf, type PastLevel, type PastReading, type PastTank } from './account.js';
 export { rootOf } from './cholesky.js';
+export { taughtOf, type Taught } from './taught.js';

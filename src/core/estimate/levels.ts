@@ -1,10 +1,10 @@
 import type { Entry } from '../logbook/index.js';
 import { flowOf, usableOf } from '../rig/index.js';
 import type { Estimate } from './estimate.js';
-import { DAY_MS, personsAt } from './crew.js';
+import { personsAt } from './crew.js';
 import { dot } from './gaussian.js';
-import { NOISE } from './noise.js';
 import { mixed, truncate, type Truncated } from './normal.js';
+import { otherwise } from './story.js';
 import { ceilingOf, type Doubt } from './tally.js';
 
 /** One entry behind a level, and its share of the figure (all shares add to 1). */
@@ -41,9 +41,6 @@ const marginal = ({ belief }: Estimate, index: number): { mean: number; sd: numb
 	sd: belief.sdOf(index)
 });
 
-/** Doubted readings older than this no longer hint at a missed entry. */
-const HINTS_FOR_MS = 3 * DAY_MS;
-
 /**
  * A tank's level with the knowledge that it is between empty and full. While a doubted reading could mean that a fill
  * or dump was not written down, the band reaches to what it says: with a small chance it is the reading that is right.
@@ -56,14 +53,11 @@ export function levelOf(estimate: Estimate, tankId: string): Truncated {
 	const pool = marginal(estimate, index);
 	const cut = (mean: number, sd: number): Truncated =>
 		truncate({ mean: mean * place.share, sd: sd * place.share }, 0, ceilingOf(model, tankId));
-	const hint = tally.suspicions.findLast(
-		(one) => one.pool === index && one.couldBeMissed && !one.shadow && atMs - one.atMs < HINTS_FOR_MS
-	);
 	const plain = cut(pool.mean, pool.sd);
-	if (!hint) return plain;
-	const told = cut(pool.mean + hint.gapL, Math.hypot(pool.sd, hint.sdL));
+	const other = otherwise(model, tally, index, pool, atMs);
+	if (!other) return plain;
 	// The band reaches out; the level itself stays where all else has it, lest a liar move it.
-	return { ...mixed(plain, told, NOISE.missedWeight), mean: plain.mean };
+	return { ...mixed(plain, cut(other.level.mean, other.level.sd), other.chance), mean: plain.mean };
 }
 
 /** How much one entry says of a tank: 'settles' it, 'looks' at it, or moves litres in or out of it. */

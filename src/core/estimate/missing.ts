@@ -69,6 +69,16 @@ export function noteMissing(
 	});
 }
 
+/** Readings that were doubted have turned out right: they, and their gauges, are trusted again. */
+export function wasRight(tally: Tally, readings: readonly Suspicion[]): void {
+	const entries = new Set(readings.map(({ entry }) => entry));
+	tally.doubts = tally.doubts.filter(({ entry }) => !entries.has(entry));
+	for (const { instrument } of readings) {
+		tally.record.delete(instrument);
+		tally.strain.delete(instrument);
+	}
+}
+
 /** Remembers that a pool holds less than the account says, by readings that agree, and no entry explains it. */
 export function noteLoss(
 	model: Model,
@@ -106,9 +116,10 @@ export function checkPossible(model: Model, tally: Tally): void {
 		if (last) {
 			// A doubted reading said so before: it was right.
 			noteMissing(model, tally, pool.index, { litres: Math.abs(last.gapL), upToL: last.saidL }, right[0]);
-			tally.belief.doubt([[pool.index, 1]], last.gapL ** 2);
-			tally.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + last.gapL, variance: 0 });
-			tally.doubts = tally.doubts.filter(({ entry }) => !right.some((one) => one.entry === entry));
+			const gap = last.saidL - last.believedL;
+			tally.belief.doubt([[pool.index, 1]], gap ** 2);
+			tally.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + gap, variance: 0 });
+			wasRight(tally, right);
 		} else {
 			noteMissing(model, tally, pool.index, {}, undefined);
 			tally.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));

@@ -71,5 +71,13 @@ export const NOISE = Object.freeze({
 	/** share of usableL. How far below empty or above full a belief may run before an entry must be missing; calibration. */
 	impossible: 0.06,
 	/** chance. That a doubted reading is right while nothing else settles it. */
-	missedWeight: 0.25
+	missedWeight: 0.25,
+	/** chance. The same for a gauge that moved as after a fill or dump when one was due; calibration. */
+	missedWhenDue: 0.6,
+	/** share of usableL. So far a gauge moves at the least when a tank is filled or dumped: a light or more. */
+	dueRise: 0.25,
+	/** share of usableL. So much is used when people begin to look for a tap or a drain. */
+	dueSpent: 0.6,
+	/** chance. That a fill or dump of late is not in the log, before anything speaks for it: one in thirty. */
+	missedAtAll: 0.03
 });

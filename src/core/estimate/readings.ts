@@ -1,7 +1,7 @@
 import type { EntryOf, Meter } from '../logbook/index.js';
 import { dot, type Gaussian, type Sparse } from './gaussian.js';
 import { believed } from './informed.js';
-import { couldBeMissed, drifted, noteLoss, noteMissing } from './missing.js';
+import { couldBeMissed, drifted, noteLoss, noteMissing, wasRight } from './missing.js';
 import type { Model } from './model.js';
 import { agreed } from './moves.js';
 import { NOISE } from './noise.js';
@@ -16,6 +16,7 @@ import {
 	sdOfGauge,
 	type Said
 } from './says.js';
+import { chanceMissed, followsWater, wasDue } from './story.js';
 import type { Suspicion, Tally } from './tally.js';
 
 type Reading = EntryOf<'reading'>;
@@ -31,20 +32,7 @@ const gateOf = (tally: Tally, entry: Reading, kind: Kind): number => {
 const alike = (one: Suspicion, gapL: number, sdL: number): boolean =>
 	Math.abs(one.gapL - gapL) <= 2.5 * Math.hypot(one.sdL, sdL) + 0.15 * Math.abs(gapL);
 
-/**
- * Whether one gauge's doubted readings follow the water (a fill or dump was missed) rather than stand still (it is
- * stuck): the log likelihood ratio of the two, each step's difference with the error of both readings.
- */
-function followsWater(before: readonly Suspicion[], gapL: number, saidL: number, sdL: number): boolean {
-	const steps = [...before, { gapL, saidL, sdL }];
-	const ratio = steps.slice(1).reduce((sum, now, i) => {
-		const last = steps[i] ?? now;
-		const spread = 2 * (last.sdL ** 2 + now.sdL ** 2);
-		return sum + ((now.saidL - last.saidL) ** 2 - (now.gapL - last.gapL) ** 2) / spread;
-	}, 0);
-	return ratio > FOLLOWS;
-}
-/** Four to one. */
+/** A log likelihood ratio beyond which doubted readings are taken to follow the water: four to one. */
 const FOLLOWS = 1.4;
 
 function believe(belief: Gaussian, said: Said): void {
@@ -121,12 +109,16 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 	const nearest = Math.min(Math.max(mean, said.from), said.to);
 	const gapL = nearest - mean;
 	const isBand = said.to > said.from;
+	const [fromL, toL] = [Math.max(said.from, 0), Math.min(said.to, said.poolL)];
+	const saidL = (fromL + toL) / 2;
+	const sdL = Math.hypot(said.sd, (toL - fromL) / Math.sqrt(12));
 	const chance = isBand
 		? truncate({ mean, sd: Math.sqrt(variance) }, said.from, said.to).mass
 		: 2 * normalCdf(-Math.abs(gapL) / Math.sqrt(variance));
 	const strain = kind === 'gauge' ? strained(tally, entry, chance, shadow) : 0;
 	// A light is doubted when the belief gives its band less than the two-sided chance beyond the gate.
 	const likely = (gapL === 0 || chance > 2 * normalCdf(-gateOf(tally, entry, kind))) && strain < NOISE.strain;
+	if (likely && kind === 'gauge') tally.shownL.set(entry.instrument, saidL);
 	if (likely && !shadow) {
 		if (kind !== 'meter' && !isBand) drifted(model, tally, entry, said, gapL, gapL / Math.sqrt(variance));
 		believe(tally.belief, said);
@@ -137,33 +129,10 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 	const here = tally.suspicions.filter(({ pool }) => pool === said.pool);
 	const own = here.filter(({ instrument }) => instrument === entry.instrument);
 	const others = here.filter(({ instrument, shadow: aside }) => instrument !== entry.instrument && !aside);
-	const [fromL, toL] = [Math.max(said.from, 0), Math.min(said.to, said.poolL)];
-	const saidL = (fromL + toL) / 2;
-	const sdL = Math.hypot(said.sd, (toL - fromL) / Math.sqrt(12));
 	const missed = kind !== 'meter' && couldBeMissed(model, said.pool, gapL);
-	note(tally, entry, missed ? 0.5 : 1);
 	const together =
 		others.some((other) => alike(other, gapL, sdL)) ||
 		(kind !== 'gauge' && own.some((other) => alike(other, gapL, sdL)));
-	const follows = kind === 'gauge' && missed && own.length > 0 && followsWater(own, gapL, saidL, sdL);
-	if (follows || (!shadow && (together || isMoreUse(tally, said, kind, gapL)))) {
-		const first = own[0] ?? others[0];
-		if (missed)
-			noteMissing(model, tally, said.pool, { litres: Math.abs(gapL), upToL: first?.saidL ?? saidL }, first);
-		else if (kind !== 'meter' && gapL < 0) noteLoss(model, tally, said.pool, gapL, first);
-		// What agrees with this reading was right all along: no longer doubted.
-		const right = new Set(
-			[...own, ...others].filter((one) => alike(one, gapL, sdL)).map(({ entry: id }) => id)
-		);
-		tally.doubts = tally.doubts.filter(({ entry: id }) => !right.has(id));
-		tally.record.delete(entry.instrument);
-		return giveWay(tally, entry, said, kind, gapL);
-	}
-	tally.doubts.push({
-		entry: entry.id,
-		instrument: entry.instrument,
-		why: `It says ${litresText(isBand ? nearest : said.from)}; everything else says ${litresText(mean)}, give or take ${litresText(1.645 * Math.sqrt(variance))}.`
-	});
 	const suspicion: Suspicion = {
 		entry: entry.id,
 		atMs: tally.atMs ?? 0,
@@ -171,10 +140,29 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 		gapL,
 		sdL,
 		saidL,
+		believedL: mean,
 		pool: said.pool,
 		couldBeMissed: missed,
+		wasDue: own[0]?.wasDue ?? wasDue(model, said.pool, tally.shownL.get(entry.instrument), saidL, mean),
 		shadow
 	};
+	const story = [...own, suspicion];
+	note(tally, entry, kind === 'gauge' ? 1 - chanceMissed(story) : 1);
+	const follows = kind === 'gauge' && missed && followsWater(story) > FOLLOWS;
+	if (follows || (!shadow && (together || isMoreUse(tally, said, kind, gapL)))) {
+		const first = own[0] ?? others[0];
+		if (missed)
+			noteMissing(model, tally, said.pool, { litres: Math.abs(gapL), upToL: first?.saidL ?? saidL }, first);
+		else if (kind !== 'meter' && gapL < 0) noteLoss(model, tally, said.pool, gapL, first);
+		// What agrees with this reading was right all along: no longer doubted.
+		wasRight(tally, [suspicion, ...[...own, ...others].filter((one) => alike(one, gapL, sdL))]);
+		return giveWay(tally, entry, said, kind, gapL);
+	}
+	tally.doubts.push({
+		entry: entry.id,
+		instrument: entry.instrument,
+		why: `It says ${litresText(isBand ? nearest : said.from)}; everything else says ${litresText(mean)}, give or take ${litresText(1.645 * Math.sqrt(variance))}.`
+	});
 	tally.suspicions = [
 		...tally.suspicions.filter(({ pool }) => pool !== said.pool),
 		...here.filter(({ instrument }) => instrument !== entry.instrument).slice(-4),

@@ -16,14 +16,17 @@ export interface Suspicion {
 	readonly entry: string;
 	readonly atMs: number;
 	readonly instrument: string;
-	/** what the reading said minus what was believed, litres, and its standard deviation */
+	/** what the reading said at the nearest minus what was believed, litres, and its standard deviation */
 	readonly gapL: number;
 	readonly sdL: number;
-	/** what the reading itself says, litres: the middle of a band */
+	/** what the reading itself says, litres: the middle of a band; and what was believed then */
 	readonly saidL: number;
+	readonly believedL: number;
 	readonly pool: number;
 	/** a fill or dump that nobody wrote down would explain it */
 	readonly couldBeMissed: boolean;
+	/** the gauge moved as after a fill or dump, at a time when one was due: a stuck one does not */
+	readonly wasDue: boolean;
 	/** of an instrument that is judged and not used */
 	readonly shadow: boolean;
 }
@@ -73,6 +76,8 @@ export interface Tally extends KeyedRegime {
 	readonly agreedMs: Map<number, number>;
 	/** how each gauge fared, its last few readings */
 	readonly record: Map<string, Fits>;
+	/** what each gauge said when it was last taken in, litres */
+	readonly shownL: Map<string, number>;
 	/** how strained each gauge's readings are: see `strained` */
 	readonly strain: Map<string, { readonly sum: number; readonly hint: number }>;
 	/** how far each rod's and gauge's readings have run below the account, little by little */
@@ -123,6 +128,7 @@ export function beforeAnything(model: Model): Tally {
 		missing: [],
 		agreedMs: new Map(),
 		record: new Map(),
+		shownL: new Map(),
 		strain: new Map(),
 		hinted: new Set(),
 		drift: new Map(),
@@ -148,6 +154,7 @@ export const copyOf = (tally: Tally): Tally => ({
 	missing: [...tally.missing],
 	agreedMs: new Map(tally.agreedMs),
 	record: new Map(tally.record),
+	shownL: new Map(tally.shownL),
 	strain: new Map(tally.strain),
 	hinted: new Set(tally.hinted),
 	drift: new Map(tally.drift)

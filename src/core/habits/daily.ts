@@ -99,20 +99,42 @@ export function gainOf(estimate: Estimate, flow: Flow, tankId: string): Amount {
 	return { perLitre: sum('perLitre'), fixed: sum('fixed') };
 }
 
+/** What one habit, or all that nobody writes down, does to a tank in a day ahead, litres: more or less in it. */
+export interface DailyPart {
+	/** absent for what nobody writes down */
+	readonly habit?: Habit;
+	readonly timesPerDay?: number;
+	readonly litres: number;
+}
+
+/** What a day ahead does to a tank, habit by habit; what nobody writes down comes last. */
+export function dailyParts(estimate: Estimate, day: DayAhead, tankId: string): readonly DailyPart[] {
+	const byHabit = day.habits.map(({ habit, cadence, flow, litresEach }): DailyPart => ({
+		habit,
+		timesPerDay: cadence.timesPerDay,
+		litres: cadence.timesPerDay * litresOf(gainOf(estimate, flow, tankId), litresEach.mean)
+	}));
+	const unlogged = day.unlogged.reduce(
+		(sum, stream) => sum + unloggedGain(estimate, stream, tankId) * stream.mean,
+		0
+	);
+	return [...byHabit, { litres: unlogged }];
+}
+
 /** What a day ahead does to a tank. */
 export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): DailyChange {
-	let [mean, drift, scatter] = [0, 0, 0];
+	const mean = dailyParts(estimate, day, tankId).reduce((sum, { litres }) => sum + litres, 0);
+	let [drift, scatter] = [0, 0];
 	for (const { cadence, flow, litresEach, scatterL } of day.habits) {
-		const { perLitre, fixed } = gainOf(estimate, flow, tankId);
-		const once = perLitre * litresEach.mean + fixed;
-		mean += cadence.timesPerDay * once;
+		const gain = gainOf(estimate, flow, tankId);
+		const { perLitre } = gain;
+		const once = litresOf(gain, litresEach.mean);
 		drift += (cadence.sd * once) ** 2 + (cadence.timesPerDay * perLitre * litresEach.sd) ** 2;
 		scatter += cadence.timesPerDay * (perLitre * scatterL) ** 2;
 		if (cadence.sd > 0) scatter += (DAY_DIFFERS * cadence.timesPerDay * once) ** 2;
 	}
 	for (const stream of day.unlogged) {
 		const gain = unloggedGain(estimate, stream, tankId);
-		mean += gain * stream.mean;
 		drift += (gain * stream.sd) ** 2;
 		scatter += gain ** 2 * stream.mean * stream.lumpL;
 	}

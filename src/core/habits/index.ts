@@ -2,12 +2,14 @@ export { personsNow, type Ahead, type Cadence } from './cadence.js';
 export {
 	DAY_DIFFERS,
 	dailyChange,
+	dailyParts,
 	dayAhead,
 	drawnPerDay,
 	gainOf,
 	litresOf,
 	unloggedGain,
 	type DailyChange,
+	type DailyPart,
 	type DayAhead,
 	type HabitAhead,
 	type UnloggedAhead

@@ -175,6 +175,18 @@ export class App {
 		return question && this.#engine.levelAt({ ...question, atMs }, tank);
 	}
 
+	/** The sum behind the days a tank lasts. */
+	async whyLasting(tank: string): Promise<Awaited<ReturnType<Engine['whyLasting']>>> {
+		const question = this.#question();
+		return question && this.#engine.whyLasting(question, tank);
+	}
+
+	/** From where the litres of one time of a habit are known. */
+	async taught(habit: string): Promise<Awaited<ReturnType<Engine['taught']>>> {
+		const question = this.#question();
+		return question && this.#engine.taught(question, habit);
+	}
+
 	/** Does what mends a finding. */
 	async mend(mend: Mend, label: string): Promise<boolean> {
 		if (mend.kind === 'add') return this.log({ ...mend.draft, source: 'hand' } as EntryDraft, label);

@@ -1,13 +1,16 @@
 <script lang="ts">
 	import type { Entry } from '$core/logbook';
 	import type { FoundWords } from '$core/assess';
+	import type { WhyLasting } from '$core/assess/later';
+	import type { Spread } from '$core/forecast';
 	import type { TankLevel } from '$core/estimate';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import type { Mend } from '$core/verdict';
+	import BasisTable from './BasisTable.svelte';
+	import Lasting from './Lasting.svelte';
 	import Findings from './Findings.svelte';
 	import Sheet from './Sheet.svelte';
-	import { clockText, dayText, describeEntry, type DescribeContext } from './describe';
-	import { zonedTime, instantMs } from '$core/logbook';
+	import type { DescribeContext } from './describe';
 
 	interface Props {
 		name: string;
@@ -16,26 +19,31 @@
 		findings: readonly FoundWords[];
 		/** the reason in a sentence */
 		why: string;
+		/** the sum behind the days it lasts; nothing for a tank that never binds */
+		lasting: Promise<WhyLasting | undefined>;
+		days: Spread | undefined;
+		fresh: boolean;
 		onmend: (mend: Mend, label: string) => void;
 		context: DescribeContext;
 		timeZone: string;
 		units: UnitChoice;
 		onclose: () => void;
 	}
-	const { name, level, entries, findings, why, onmend, context, timeZone, units, onclose }: Props = $props();
-
-	const MOST = 12;
-	const known = $derived(new Map(entries.map((entry) => [entry.id, entry])));
-	const rows = $derived(
-		[...level.basis]
-			.sort((a, b) => b.weight - a.weight)
-			.slice(0, MOST)
-			.flatMap(({ entry: id, weight }) => {
-				const entry = known.get(id);
-				return entry ? [{ entry, weight }] : [];
-			})
-	);
-	const rest = $derived(level.basis.length - rows.length);
+	const {
+		name,
+		level,
+		entries,
+		findings,
+		why,
+		lasting,
+		days,
+		fresh,
+		onmend,
+		context,
+		timeZone,
+		units,
+		onclose
+	}: Props = $props();
 </script>
 
 <Sheet title="Why {formatLitres(level.litres, units)} in {name}?" {onclose}>
@@ -44,25 +52,25 @@
 		<strong>{formatLitres(level.high, units)}</strong>, of {formatLitres(level.usableL, units)} usable.
 	</p>
 	{#if why}<p>{why}</p>{/if}
-	{#if rows.length > 0}
-		<h3>It rests on</h3>
-		<table>
-			<thead class="visually-hidden"><tr><th>When</th><th>Entry</th><th>Weight</th></tr></thead>
-			<tbody>
-				{#each rows as { entry, weight } (entry.id)}
-					<tr>
-						<td class="soft when"
-							>{dayText(zonedTime(instantMs(entry.at), timeZone).day)} {clockText(entry.at, timeZone)}</td
-						>
-						<td>{describeEntry(entry, context)}</td>
-						<td class="number">{weight >= 0.005 ? `${Math.round(weight * 100)} %` : '< 1 %'}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-		{#if rest > 0}<p class="soft">
-				and {rest} smaller {rest === 1 ? 'entry' : 'entries'} since the tank was last known full or empty.
-			</p>{/if}
+	{#await lasting then sum}
+		{#if sum}
+			<h3>How long it lasts</h3>
+			<Lasting {name} {fresh} lasting={sum} {days} {units} />
+		{/if}
+	{:catch error}
+		<p role="alert">
+			How long it lasts could not be worked out: {error instanceof Error ? error.message : String(error)}
+		</p>
+	{/await}
+	{#if level.basis.length > 0}
+		<h3>The level rests on</h3>
+		<BasisTable
+			basis={level.basis}
+			{entries}
+			{context}
+			{timeZone}
+			since="since the tank was last known full or empty"
+		/>
 	{:else}
 		<p>
 			Nothing has been written down for this tank yet: it may hold anything. Fill it to the brim, empty it or
@@ -77,16 +85,6 @@
 </Sheet>
 
 <style>
-	td {
-		padding: 0.3rem 0.5rem 0.3rem 0;
-		border-top: var(--hairline);
-		vertical-align: top;
-		overflow-wrap: anywhere;
-	}
-	.when {
-		white-space: nowrap;
-		font-size: var(--step--1);
-	}
 	.close {
 		justify-self: start;
 	}

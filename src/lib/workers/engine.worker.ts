@@ -1,5 +1,12 @@
 import { assess, boundOf, effectOf, type Assessment, type Bound, type Effect } from '$core/assess';
-import type { AboardAtStop, KnownReading, PastTank, SettingOut } from '$core/assess/later';
+import type {
+	AboardAtStop,
+	KnownReading,
+	PastTank,
+	SettingOut,
+	Taught,
+	WhyLasting
+} from '$core/assess/later';
 import { modelOf, readLevels, Replay, withEntry, type Estimate, type TankLevel } from '$core/estimate';
 import { instantMs, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import { sayWhy } from '$core/verdict';
@@ -151,6 +158,16 @@ const engine = {
 		const then = estimateNow(question);
 		const level = readLevels(then).tanks.find(({ id }) => id === tank);
 		return level && { level, why: sayWhy(then, tank, level.basis, question.timeZone) };
+	},
+	/** The sum behind the days a tank lasts. */
+	async whyLasting(question: Question, tank: string): Promise<WhyLasting | undefined> {
+		const { whyLasting } = await later();
+		return whyLasting(estimateNow(question), tank);
+	},
+	/** From where the litres of one time of a habit are known. */
+	async taught(question: Question, habit: string): Promise<Taught | undefined> {
+		const { taughtOf } = await later();
+		return taughtOf(estimateNow(question), habit);
 	},
 	/** The best account of the past, from a moment on. */
 	async account(question: Question, fromMs: number): Promise<readonly PastTank[]> {

@@ -12,6 +12,7 @@
 	import RigForm from '$lib/ui/RigForm.svelte';
 	import type { RigPart } from '$lib/ui/rigFields';
 	import Rod from '$lib/ui/Rod.svelte';
+	import WhyHabit from '$lib/ui/WhyHabit.svelte';
 	import Schematic from '$lib/ui/Schematic.svelte';
 	import { tankViews } from '$lib/ui/tankView';
 
@@ -77,6 +78,9 @@
 		if (instrument.kind === 'rod') return 'rod, a dipped depth';
 		return `gauge: ${instrument.curve.map(({ reads }) => reads).join(', ')}`;
 	}
+	let why = $state<string>();
+	const whyHabit = $derived(rig?.habits.find(({ id }) => id === why));
+	const whyBelieved = $derived(believed.get(why ?? ''));
 	const often = (times: number, per: string): string =>
 		`${times} × per ${per === 'day' ? 'day' : 'person and day'}`;
 </script>
@@ -218,9 +222,12 @@
 								>{litres(habit.litresEach.mean)}<span class="soft"> ± {give(habit.litresEach.sd)}</span></td
 							>
 							<td class="number"
-								>{known ? litres(known.litresEach) : ''}{#if known}<span class="soft">
-										± {give(known.sd)}</span
-									>{/if}</td
+								>{#if known}<button
+										class="quiet figure"
+										onclick={() => (why = habit.id)}
+										aria-label="Why {litres(known.litresEach)} for {habit.name}?"
+										>{litres(known.litresEach)}</button
+									><span class="soft"> ± {give(known.sd)}</span>{/if}</td
 							>
 							<td class="wide soft">{often(habit.often.times, habit.often.per)}</td>
 							<td class="number wide">{known?.times ?? 0} ×</td>
@@ -299,6 +306,9 @@
 			>
 		</section>
 	</div>
+	{#if whyHabit && whyBelieved}
+		<WhyHabit {app} habit={whyHabit} believed={whyBelieved} onclose={() => (why = undefined)} />
+	{/if}
 	{#if beginning}<NewRig {app} onclose={() => (beginning = false)} />{/if}
 	{#if open}
 		<RigForm {app} {rig} part={open.part} id={open.id} kind={open.kind} onclose={() => (open = undefined)} />
@@ -361,6 +371,12 @@
 	.follow select {
 		max-width: 14rem;
 		color: var(--ink);
+	}
+	.quiet.figure {
+		padding: 0;
+		min-height: 0;
+		text-decoration-style: dotted;
+		text-decoration-thickness: 1px;
 	}
 	.tiny {
 		width: 1.6rem;

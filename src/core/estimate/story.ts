@@ -1,0 +1,80 @@
+import type { Model } from './model.js';
+import { NOISE } from './noise.js';
+import { normalCdf, type Moments } from './normal.js';
+import type { Suspicion, Tally } from './tally.js';
+
+/**
+ * Which story one gauge's doubted readings tell: the log likelihood ratio of following the water (a fill or dump was
+ * missed, and the gap to the account stays) over standing still (it is stuck), each step's difference with the error
+ * of both readings.
+ */
+export function followsWater(readings: readonly Pick<Suspicion, 'gapL' | 'saidL' | 'sdL'>[]): number {
+	return readings.slice(1).reduce((sum, now, i) => {
+		const last = readings[i] ?? now;
+		const spread = 2 * (last.sdL ** 2 + now.sdL ** 2);
+		return sum + ((now.saidL - last.saidL) ** 2 - (now.gapL - last.gapL) ** 2) / spread;
+	}, 0);
+}
+
+/** Whether a gauge moved as after a fill or dump, from what it said when last taken in, while the tank was due for one. */
+export function wasDue(
+	model: Model,
+	pool: number,
+	shownL: number | undefined,
+	saidL: number,
+	believedL: number
+): boolean {
+	const of = model.pools[pool];
+	if (!of || shownL === undefined) return false;
+	const fresh = of.tanks[0]?.holds === 'fresh';
+	const rose = (fresh ? saidL - shownL : shownL - saidL) / of.usableL;
+	const spent = fresh ? 1 - believedL / of.usableL : believedL / of.usableL;
+	return rose > NOISE.dueRise && spent > NOISE.dueSpent;
+}
+
+/** The chance that doubted readings of one gauge are right, and a fill or dump was not written down. */
+export function chanceMissed(readings: readonly Suspicion[]): number {
+	const [first] = readings;
+	if (!first?.couldBeMissed) return 0;
+	const prior = first.wasDue ? NOISE.missedWhenDue : NOISE.missedWeight;
+	return 1 / (1 + ((1 - prior) / prior) * Math.exp(-followsWater(readings)));
+}
+
+/** Doubted readings older than this no longer hint at a missed entry. */
+const HINTS_FOR_MS = 3 * 86_400_000;
+
+/** What a pool holds if an entry is missing, and how likely that is. */
+export interface Otherwise {
+	readonly chance: number;
+	readonly level: Moments;
+}
+
+/**
+ * What a pool may hold instead of what is believed: what a doubted gauge says, if a fill or dump was missed; anything, if
+ * the account has run below empty or above full, and still water was drawn.
+ */
+export function otherwise(
+	model: Model,
+	tally: Tally,
+	pool: number,
+	now: Moments,
+	atMs: number
+): Otherwise | undefined {
+	const of = model.pools[pool];
+	if (!of) return undefined;
+	const here = tally.suspicions.filter((one) => one.pool === pool && one.couldBeMissed);
+	const last = here.at(-1);
+	if (last && atMs - last.atMs < HINTS_FOR_MS) {
+		const chance = chanceMissed(here.filter(({ instrument }) => instrument === last.instrument));
+		const level = { mean: now.mean + last.saidL - last.believedL, sd: Math.hypot(now.sd, last.sdL) };
+		return { chance, level };
+	}
+	const fresh = of.tanks[0]?.holds === 'fresh';
+	const possible = normalCdf((fresh ? now.mean : of.usableL - now.mean) / Math.max(now.sd, 1e-9));
+	const chance = NOISE.missedAtAll / (NOISE.missedAtAll + (1 - NOISE.missedAtAll) * possible);
+	// What is beyond the chance that is always there and that the bands leave aside.
+	return {
+		chance: chance - NOISE.missedAtAll,
+		level: { mean: of.usableL / 2, sd: of.usableL / Math.sqrt(12) }
+	};
+}
