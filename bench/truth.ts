@@ -1,6 +1,6 @@
 import { gaugeBand } from '../src/core/estimate/index';
 import { seeded, type Random } from '../src/core/forecast/index';
-import { depthFor, fullLitres, usableOf } from '../src/core/rig/index';
+import { bindsAt, depthFor, fullLitres, usableOf } from '../src/core/rig/index';
 import type { Entry, EntryDraft, Habit, Instrument, Logbook, Rig, Tank } from '../src/core/logbook/index';
 
 /** What a made-up crew has aboard and how careful they are: one class of logbooks. */
@@ -37,13 +37,15 @@ export interface Case {
 	/** what really left fresh and when; and the litres of a day as its habits truly are */
 	readonly drawn: readonly { readonly atMs: number; readonly litres: number }[];
 	readonly litresADay: number;
+	/** when the first tank bound after the last service; absent while services go on */
+	readonly boundMs?: number;
 	/** the fill that was not written down */
 	readonly missed?: { readonly atMs: number; readonly litres: number };
 }
 
 const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
-const START = Date.UTC(2027, 4, 3, 8);
+export const DAY = 24 * HOUR;
+export const START = Date.UTC(2027, 4, 3, 8);
 const ZONE_MS = 2 * HOUR;
 /** hours of the local day in which water is used */
 const WAKING = [7, 23] as const;
@@ -184,8 +186,10 @@ function shownBy(instrument: Extract<Instrument, { kind: 'gauge' }>, litres: num
 /**
  * One made-up trip: what really happened, lived use by use, and what was written down of it in a given manner.
  * The same seed gives the same trip.
+ *
+ * @param stayFromMs from then on nothing is filled or dumped, until a tank binds
  */
-export function drawCase(seed: number, manner: Manner, days = 12): Case {
+export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = Infinity): Case {
 	const random = seeded(seed);
 	const between = ([from, to]: readonly [number, number]): number => from + (to - from) * random.uniform();
 	const rig = drawRig(random, manner, between);
@@ -230,6 +234,7 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 	const stuckAt = random.uniform();
 	const missFill = manner.missedFill ? days * between([0.35, 0.6]) : Infinity;
 	let missedYet = false;
+	let boundMs: number | undefined;
 
 	function resetMeter(atMs: number): void {
 		if (!meter) return;
@@ -361,6 +366,12 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 			number
 		];
 		const at = atMs - 60_000;
+		if (atMs >= stayFromMs) {
+			what();
+			if (boundMs === undefined && rig.tanks.some((tank) => binds(tank, level.get(tank.id) ?? 0)))
+				boundMs = atMs;
+			continue;
+		}
 		if (freshL < 0.2 * (capacity.get('fresh') ?? 0)) {
 			const miss = !missedYet && (atMs - START) / DAY > missFill;
 			if (miss) missedYet = true;
@@ -398,9 +409,13 @@ export function drawCase(seed: number, manner: Manner, days = 12): Case {
 		fulls,
 		drawn,
 		litresADay: habits.reduce((sum, { perDay, litres }) => sum + perDay * litres, 0),
+		...(boundMs === undefined ? {} : { boundMs }),
 		...(missed ? { missed } : {})
 	};
 }
+
+const binds = (tank: Tank, litres: number): boolean =>
+	tank.holds === 'fresh' ? litres <= bindsAt(tank) : litres >= bindsAt(tank);
 
 /** A Poisson number (Knuth's multiplication), for small means. */
 function poisson(mean: number, random: Random): number {

@@ -27,6 +27,20 @@ for (const manner of truth.MANNERS.filter(({ name }) => !only || name.includes(o
 		for (const [tank, shares] of s.byTank)
 			console.log(`  ${tank}: inside, below, above ${shares.map(percent).join(', ')}`);
 }
+/** @type {{ module: typeof import('../bench/foretell') }} */
+const { module: ahead } = await runnerImport('./bench/foretell.ts', { logLevel: 'error' });
+const AHEAD_HEAD = [
+	'| class | sooner than p10 | later than p90 | median width, share of p50 | median error of p50 |',
+	'| --- | --- | --- | --- | --- |'
+];
+const aheadRows = [];
+console.log(AHEAD_HEAD.join('\n'));
+for (const manner of truth.MANNERS.filter(({ name }) => !only || name.includes(only))) {
+	const f = ahead.foretell(manner, cases);
+	const row = `| ${[f.name, percent(f.sooner), percent(f.later), percent(f.width), percent(f.error)].join(' | ')} |`;
+	aheadRows.push(row);
+	console.log(row);
+}
 const METER_ONLY = 'meter only';
 const floor = percent(
 	bench.floorOf(
@@ -42,6 +56,6 @@ if (!only && existsSync(PAGE)) {
 	const text = readFileSync(PAGE, 'utf8');
 	const [before, rest = ''] = text.split(BEGIN);
 	const after = rest.split(END)[1] ?? '';
-	const page = `${before}${BEGIN}\n\n${[`Over ${cases} made-up trips a class:`, '', ...HEAD, ...rows, '', bound].join('\n')}\n\n${END}${after}`;
+	const page = `${before}${BEGIN}\n\n${[`Over ${cases} made-up trips a class:`, '', ...HEAD, ...rows, '', bound, '', `Forecasts of the same crews: after some days of log they stay where they are, with no tap and no drain, until a tank binds (${cases} stays a class).`, '', ...AHEAD_HEAD, ...aheadRows].join('\n')}\n\n${END}${after}`;
 	writeFileSync(PAGE, await format(page, { ...(await resolveConfig(PAGE)), filepath: PAGE }));
 }

@@ -79,6 +79,28 @@ describe('a doubtful rig', () => {
 			}),
 			{ numRuns: 25 }
 		));
+	it('spreads as a random walk does: 75 L of room at twelve times 1 L a day, against its diffusion', () => {
+		// the litres of one time and of a day's mean are sure: only how days fall scatters
+		const [litres, times, room] = [1, 12, 75];
+		const walks: Rig = {
+			...exactRig,
+			habits: exactRig.habits
+				.filter(({ id }) => id === 'dishes')
+				.map((habit) => ({
+					...habit,
+					litresEach: { mean: litres, sd: 0 },
+					often: { times, per: 'day', sd: 1e-6 }
+				}))
+		};
+		const { days } = forecast(from(walks), { days: 30, paths: 4000 }).tanks[1] ?? { days: undefined };
+		// the usual dispersion of single times, and days that differ by a fifth or so
+		const ofOneDay = litres ** 2 * (0.7 * times + (0.22 * times) ** 2);
+		const mean = room / (litres * times);
+		const sd = Math.sqrt(ofOneDay * mean) / (litres * times);
+		expect(Math.abs((days?.p50 ?? 0) - mean)).toBeLessThan(0.15);
+		expect(((days?.p90 ?? 0) - (days?.p10 ?? 0)) / (2 * 1.2816 * sd)).toBeGreaterThan(0.85);
+		expect(((days?.p90 ?? 0) - (days?.p10 ?? 0)) / (2 * 1.2816 * sd)).toBeLessThan(1.15);
+	});
 	it('a log that shows another cadence is believed more and more', () => {
 		const uses = Array.from({ length: 10 }, (_, i) =>
 			entry({

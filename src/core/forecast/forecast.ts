@@ -180,8 +180,13 @@ function liver(day: DayAhead, ways: Ways, lanes: number): LiveDay {
 		for (let h = 0; h < habits; h++) {
 			const rate = draw.timesPerDay[h] as number;
 			const phase = draw.phase[h] as number;
-			const due = Math.floor(rate * (dayIndex + 1) + phase) - Math.floor(rate * dayIndex + phase);
-			const times = loose[h] ? due * differs : due;
+			let times = Math.floor(rate * (dayIndex + 1) + phase) - Math.floor(rate * dayIndex + phase);
+			if (loose[h]) {
+				// The phase is where the cadence stands; it walks on with the scatter of single days.
+				const more = Math.max(0, rate * differs + Math.sqrt(day.dispersion * rate) * random.quickNormal());
+				times = Math.floor(phase + more);
+				draw.phase[h] = phase + more - times;
+			}
 			counts[h] = times;
 			if (times === 0) continue;
 			const way = ofHabit[h] as number;

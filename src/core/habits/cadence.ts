@@ -45,6 +45,41 @@ export function lived(estimate: Estimate): Lived {
 	};
 }
 
+/** Variance over mean of daily counts before a log shows it: between by the clock (0) and at random (1). */
+const USUAL_DISPERSION = 0.7;
+/** That weighs as much as so many degrees of freedom of the log. */
+const PRIOR_DEGREES = 6;
+const MOST_DISPERSION = 1.5;
+
+/**
+ * How unevenly habits fall on days, from the log: variance over mean of the daily counts (χ² over its degrees of
+ * freedom, all habits together), leaning on the usual while the log is young.
+ */
+export function dispersionOf(estimate: Estimate): number {
+	const { entries, atMs } = estimate;
+	const first = entries[0];
+	const days = first ? Math.min(MEMORY_DAYS, Math.floor((atMs - instantMs(first.at)) / DAY_MS)) : 0;
+	const counts = new Map<string, number[]>();
+	for (let i = entries.length - 1; i >= 0; i--) {
+		const entry = entries[i];
+		if (!entry) break;
+		const ago = Math.floor((atMs - instantMs(entry.at)) / DAY_MS);
+		if (ago >= days) break;
+		if (entry.kind !== 'use') continue;
+		const own = counts.get(entry.habit) ?? Array.from({ length: days }, () => 0);
+		own[ago] = (own[ago] ?? 0) + entry.times;
+		counts.set(entry.habit, own);
+	}
+	let [squares, degrees] = [USUAL_DISPERSION * PRIOR_DEGREES, PRIOR_DEGREES];
+	for (const own of counts.values()) {
+		const mean = own.reduce((sum, count) => sum + count, 0) / days;
+		if (days < 2 || !(mean > 0)) continue;
+		squares += own.reduce((sum, count) => sum + (count - mean) ** 2, 0) / mean;
+		degrees += days - 1;
+	}
+	return Math.min(MOST_DISPERSION, squares / degrees);
+}
+
 /** How much the log, rather than what the rig states, is believed of the unlogged rest: 0 without a log, towards 1. */
 export const trustInLog = ({ days }: Lived): number => days / (days + PRIOR_DAYS);
 

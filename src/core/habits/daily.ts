@@ -1,7 +1,7 @@
 import type { Habit } from '../logbook/index.js';
 import { NOISE, truncate, type Estimate } from '../estimate/index.js';
 import type { Amount, Flow } from '../rig/index.js';
-import { cadenceAhead, lived, trustInLog, type Ahead, type Cadence } from './cadence.js';
+import { cadenceAhead, dispersionOf, lived, trustInLog, type Ahead, type Cadence } from './cadence.js';
 
 /** One habit as it is expected ahead. */
 export interface HabitAhead {
@@ -34,6 +34,8 @@ export interface DayAhead {
 	readonly persons: number;
 	readonly habits: readonly HabitAhead[];
 	readonly unlogged: readonly UnloggedAhead[];
+	/** variance over mean of how often a habit is done in a day: 0 as by the clock, 1 at random */
+	readonly dispersion: number;
 }
 
 /** What a day looks like from an estimate's moment on, for a crew and a set of measures. */
@@ -66,7 +68,8 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 				gains: new Map(stream.gains(regime)),
 				lumpL: stream.broad.sd > 0 ? stream.lumpL : 0
 			};
-		})
+		}),
+		dispersion: dispersionOf(estimate)
 	};
 }
 
@@ -131,7 +134,9 @@ export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): 
 		const once = litresOf(gain, litresEach.mean);
 		drift += (cadence.sd * once) ** 2 + (cadence.timesPerDay * perLitre * litresEach.sd) ** 2;
 		scatter += cadence.timesPerDay * (perLitre * scatterL) ** 2;
-		if (cadence.sd > 0) scatter += (DAY_DIFFERS * cadence.timesPerDay * once) ** 2;
+		if (cadence.sd > 0)
+			scatter +=
+				(DAY_DIFFERS * cadence.timesPerDay * once) ** 2 + day.dispersion * cadence.timesPerDay * once ** 2;
 	}
 	for (const stream of day.unlogged) {
 		const gain = unloggedGain(estimate, stream, tankId);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { entry, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
+import { dispersionOf } from './cadence.js';
 import { dailyChange, dayAhead, drawnPerDay, prices, totalsOf } from './index.js';
 
 const at = '2027-05-01T06:00:00Z';
@@ -44,4 +45,20 @@ it('adds up a day: measured litres count as measured, void entries not at all', 
 		unmeasuredFills: 1,
 		dumps: 1
 	});
+});
+
+describe('how unevenly habits fall on days, by hand', () => {
+	/** Dishes done so many times on each of the days before an evening. */
+	const over = (...counts: readonly number[]) => {
+		const log = counts.flatMap((times, i) =>
+			times === 0 ? [] : [entry({ kind: 'use', at: `2027-05-0${i + 2}T12:00:00Z`, habit: 'dishes', times })]
+		);
+		const begun = entry({ kind: 'note', at: '2027-05-01T18:00:00Z', text: 'off we go' });
+		return dispersionOf(estimate(logbookOf([begun, ...log]), 'rig', Date.parse('2027-05-05T18:00:00Z')));
+	};
+	it('without a log, the usual: 0.7', () => expect(dispersionOf(known)).toBeCloseTo(0.7, 12));
+	// the usual weighs as 6 degrees of freedom, four days of one habit are 3
+	it('by the clock, it falls', () => expect(over(2, 2, 2, 2)).toBeCloseTo((0.7 * 6) / 9, 12));
+	it('by fits and starts, it rises', () => expect(over(0, 4, 0, 4)).toBeCloseTo((0.7 * 6 + 16 / 2) / 9, 12));
+	it('and never beyond reason', () => expect(over(0, 0, 0, 40)).toBe(1.5));
 });
