@@ -95,6 +95,7 @@
 			clearInterval(beat);
 			document.removeEventListener('visibilitychange', wake);
 			keys();
+			app.close();
 		};
 	});
 	afterNavigate(() => newBuild && offerBuild());

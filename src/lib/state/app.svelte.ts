@@ -91,6 +91,11 @@ export class App {
 		}
 	}
 
+	/** Listens to other tabs no longer. */
+	close(): void {
+		this.#channel.close();
+	}
+
 	async #show(records: Records): Promise<void> {
 		this.rigs = [...records.rig.values()];
 		this.trips = [...records.trip.values()];
