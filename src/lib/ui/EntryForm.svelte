@@ -27,7 +27,7 @@
 <Sheet title="Correct: {KIND_WORDS[entry.kind].toLowerCase()}" {onclose}>
 	{#if app.rig}
 		<FieldsForm
-			fields={entryFields(entry, app.rig, app.trips)}
+			fields={entryFields(draft as unknown as Entry, { rig: app.rig, trips: app.trips, points: app.points })}
 			bind:draft
 			units={app.prefs.current.units}
 			timeZone={app.timeZone}

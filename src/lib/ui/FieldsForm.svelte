@@ -84,7 +84,8 @@
 					><input
 						type="checkbox"
 						checked={value === true}
-						onchange={(event) => put(field.key, event.currentTarget.checked || undefined)}
+						onchange={(event) =>
+							put(field.key, event.currentTarget.checked || (field.both ? false : undefined))}
 					/>
 					{field.label}</label
 				>

@@ -1,4 +1,4 @@
-import type { Entry, Rig, Trip } from '$core/logbook';
+import type { Entry, Logbook, Rig, Trip } from '$core/logbook';
 import type { Field } from './fields';
 
 type Named = { readonly id: string; readonly name: string };
@@ -18,8 +18,21 @@ const litres = (label = 'Litres'): Field => ({
 });
 const give: Field = { key: 'sdL', label: 'Give or take', type: 'number', of: 'volume', optional: true };
 const on = (key: string, label: string): Field => ({ key, label, type: 'check' });
+const either = (key: string, label: string): Field => ({ key, label, type: 'check', both: true });
+const PLACES: readonly Named[] = [
+	{ id: 'sewer', name: 'a sewer' },
+	{ id: 'ground', name: 'the ground' },
+	{ id: 'overboard', name: 'overboard' }
+];
 
-function ownFields(entry: Entry, rig: Rig, trips: readonly Trip[]): readonly Field[] {
+/** What an entry's fields choose from. */
+export interface Around {
+	readonly rig: Rig;
+	readonly trips: readonly Trip[];
+	readonly points: Logbook['points'];
+}
+
+function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field[] {
 	switch (entry.kind) {
 		case 'use':
 			return [
@@ -40,6 +53,7 @@ function ownFields(entry: Entry, rig: Rig, trips: readonly Trip[]): readonly Fie
 					optional: true,
 					options: [{ value: 'full', label: 'full' }]
 				},
+				choice('point', 'At', points, true),
 				on('potable', 'drinking water')
 			];
 		case 'dump':
@@ -53,7 +67,8 @@ function ownFields(entry: Entry, rig: Rig, trips: readonly Trip[]): readonly Fie
 					type: 'select',
 					optional: true,
 					options: [{ value: 'empty', label: 'empty' }]
-				}
+				},
+				choice('where', 'Into', [...points, ...rig.containers, ...PLACES], true)
 			];
 		case 'transfer':
 			return [
@@ -100,6 +115,7 @@ function ownFields(entry: Entry, rig: Rig, trips: readonly Trip[]): readonly Fie
 						]
 					: [];
 			return [
+				choice('instrument', 'Instrument', rig.instruments),
 				value,
 				...lean,
 				...(instrument?.kind === 'meter' ? [on('reset', 'it was set to this')] : []),
@@ -122,16 +138,25 @@ function ownFields(entry: Entry, rig: Rig, trips: readonly Trip[]): readonly Fie
 		case 'crew':
 			return [{ key: 'persons', label: 'Aboard', type: 'number' }];
 		case 'measure':
-			return [choice('measure', 'Measure', rig.measures)];
+			return [choice('measure', 'Measure', rig.measures), either('on', 'in force from then on')];
 		case 'hookup':
-			return [];
+			return [either('mains', 'the taps run from the mains'), either('sewer', 'the waste valves stand open')];
 		case 'stop':
 			return [
 				choice(
 					'stop',
 					'Stop',
 					trips.flatMap(({ stops }) => stops)
-				)
+				),
+				{
+					key: 'event',
+					label: 'Then we',
+					type: 'select',
+					options: [
+						{ value: 'arrive', label: 'arrived' },
+						{ value: 'depart', label: 'left' }
+					]
+				}
 			];
 		case 'care':
 			return [choice('task', 'Task', rig.care), litres()];
@@ -140,10 +165,10 @@ function ownFields(entry: Entry, rig: Rig, trips: readonly Trip[]): readonly Fie
 	}
 }
 
-/** The fields in which an entry of its kind can be corrected. */
-export const entryFields = (entry: Entry, rig: Rig, trips: readonly Trip[]): readonly Field[] => [
+/** The fields in which an entry can be corrected, as it stands now. */
+export const entryFields = (entry: Entry, around: Around): readonly Field[] => [
 	{ key: 'at', label: 'When', type: 'moment' },
-	...ownFields(entry, rig, trips),
+	...ownFields(entry, around),
 	...(entry.kind === 'note' ? [] : [{ key: 'note', label: 'Remark', type: 'text', optional: true } as const]),
 	{ key: 'by', label: 'Written by', type: 'text', optional: true }
 ];

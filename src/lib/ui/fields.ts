@@ -13,7 +13,8 @@ export type Field = {
 			readonly type: 'select';
 			readonly options: readonly { readonly value: string; readonly label: string }[];
 	  }
-	| { readonly type: 'check' }
+	/** `both`: unticked is written as false; otherwise the field is then left out */
+	| { readonly type: 'check'; readonly both?: boolean }
 	| { readonly type: 'moment' }
 	| { readonly type: 'day' }
 );
