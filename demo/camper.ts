@@ -215,6 +215,13 @@ const rig: Rig = {
 			habit: 'wren-dishes',
 			effect: { kind: 'rarer', factor: 0.5 },
 			effort: 1
+		},
+		{
+			id: 'wren-pan',
+			name: 'Catch the cold start for the toilet',
+			habit: 'wren-showering',
+			effect: { kind: 'reroute', litres: 1.2, to: 'wren-cassette', replaces: 'wren-flush' },
+			effort: 1
 		}
 	],
 	containers: [

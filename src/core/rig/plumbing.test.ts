@@ -49,6 +49,29 @@ describe('the schematic', () => {
 			{ kind: 'no-habit', outlet: 'spare' }
 		]);
 	});
+	it('draws what measures carry elsewhere by hand, once, and calls it no loop', () => {
+		const caught = (id: string, habit: string, to: string): Rig['measures'][number] => ({
+			id,
+			name: id,
+			habit,
+			effect: { kind: 'reroute', litres: 1, to }
+		});
+		const rig: Rig = {
+			...exactRig,
+			measures: [
+				caught('pan', 'shower', 'black'),
+				caught('bowl', 'dishes', 'black'),
+				caught('sink', 'dishes', 'grey'),
+				caught('back', 'shower', 'main')
+			]
+		};
+		const { pipes, faults } = plumbingOf(rig);
+		expect(pipes.filter(({ by }) => by === 'hand')).toEqual([
+			{ from: 'tap', to: 'black', by: 'hand' },
+			{ from: 'tap', to: 'main', by: 'hand' }
+		]);
+		expect(faults).toEqual([]);
+	});
 	it('finds a loop', () => {
 		const rig: Rig = { ...exactRig, outlets: [{ id: 'tap', name: 'Tap', from: 'main', to: 'main' }] };
 		expect(suspicionsOf(rig).find(({ kind }) => kind === 'loop')).toMatchObject({ through: ['main', 'tap'] });

@@ -160,7 +160,20 @@ export function plumbingOf(rig: Rig): Plumbing {
 			{ from: id, to: nodeOf(to), by: 'pipe' }
 		])
 	];
-	return { nodes, pipes, faults: faultsOf(rig, pipes) };
+	return { nodes, pipes: [...pipes, ...reroutes(rig, pipes)], faults: faultsOf(rig, pipes) };
+}
+
+/** Water that a measure carries elsewhere: caught in a pan, poured into the toilet. */
+function reroutes(rig: Rig, laid: readonly Pipe[]): readonly Pipe[] {
+	const known = new Set(laid.map(({ from, to }) => JSON.stringify([from, to])));
+	return rig.measures.flatMap(({ habit, effect }): readonly Pipe[] => {
+		const outlet = rig.habits.find(({ id }) => id === habit)?.outlet;
+		if (effect.kind !== 'reroute' || outlet === undefined) return [];
+		const key = JSON.stringify([outlet, effect.to]);
+		if (known.has(key)) return [];
+		known.add(key);
+		return [{ from: outlet, to: effect.to, by: 'hand' }];
+	});
 }
 
 /** The pipes one time of a habit goes through: its outlet's, and those its measures lead it to. */

@@ -90,13 +90,15 @@
 					{field.label}</label
 				>
 			{:else if field.type === 'moment'}
-				<TextField
-					label={field.label}
-					type="datetime-local"
-					value={localOf(value)}
-					error={wrongAt(field.key)}
-					onchange={(next) => putMoment(field.key, next)}
-				/>
+				<div class="moment">
+					<TextField
+						label={field.label}
+						type="datetime-local"
+						value={localOf(value)}
+						error={wrongAt(field.key)}
+						onchange={(next) => putMoment(field.key, next)}
+					/>
+				</div>
 			{:else}
 				<TextField
 					label={field.label}
@@ -134,6 +136,10 @@
 		grid-template-columns: repeat(auto-fit, minmax(11.5rem, 1fr));
 		gap: var(--gap-3);
 		align-items: start;
+	}
+	.moment {
+		grid-column: 1 / -1;
+		max-width: 18rem;
 	}
 	.check {
 		display: flex;

@@ -30,6 +30,7 @@
 <style>
 	.field {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.15rem;
 		min-width: 0;
 	}
