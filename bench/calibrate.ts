@@ -93,7 +93,7 @@ function scoreCase(one: Case, sums: Sums): void {
 		readLevels(estimate(logbook, 'rig', Date.parse(fourth?.at ?? ''))).doubts.map(({ entry }) => entry)
 	);
 	if (one.lies.some((id) => then.has(id))) sums.flagged++;
-	const liar = 'gauge-grey';
+	const liar = `gauge-${one.liar}`;
 	const without = {
 		...logbook,
 		entries: logbook.entries.filter((e) => e.kind !== 'reading' || e.instrument !== liar)

@@ -11,8 +11,10 @@ export interface Manner {
 	readonly meter?: boolean;
 	readonly gauges?: 'lights' | 'sender';
 	readonly rod?: boolean;
-	/** the grey gauge sticks from about a third of the trip on */
-	readonly lies?: boolean;
+	/** a gauge lies from about a third of the trip on: it jumps somewhere and stays, stands still, or shows too much */
+	readonly lies?: 'jumps' | 'stands' | 'reads high';
+	/** whose gauge lies: the grey tank's unless said */
+	readonly liar?: 'fresh' | 'grey';
 	/** the meter is reset now and then, and written down */
 	readonly resets?: boolean;
 	/** one fill in the middle is not written down */
@@ -30,6 +32,8 @@ export interface Case {
 	readonly truths: readonly { readonly atMs: number; readonly litres: ReadonlyMap<string, number> }[];
 	/** ids of readings that a broken gauge made up, in order, those that were really wrong */
 	readonly lies: readonly string[];
+	/** the tank whose gauge they are of */
+	readonly liar: 'fresh' | 'grey';
 	/** readings of instruments that work */
 	readonly honest: readonly string[];
 	/** moments at which fresh was last known full, for "three days after a full" */
@@ -231,7 +235,15 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 	const fulls: number[] = [];
 	let missed: Case['missed'];
 	const stuckFrom = START + days * DAY * between([0.25, 0.45]);
-	const stuckAt = random.uniform();
+	const jumpsTo = random.uniform();
+	const liar = manner.liar ?? 'grey';
+	let stoodAt: number | undefined;
+	/** what the lying gauge takes the level for, as a share of the tank */
+	function lied(share: number): number {
+		if (manner.lies === 'reads high') return Math.min(1, share + 0.35);
+		stoodAt ??= manner.lies === 'jumps' ? jumpsTo : share;
+		return stoodAt;
+	}
 	const missFill = manner.missedFill ? days * between([0.35, 0.6]) : Infinity;
 	let missedYet = false;
 	let boundMs: number | undefined;
@@ -279,9 +291,9 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 			if (gauge.kind !== 'gauge') continue;
 			const top = usableOf(rig.tanks.find(({ id }) => id === gauge.tank) as Tank);
 			const true_ = level.get(gauge.tank) ?? 0;
-			const stuck = manner.lies === true && gauge.tank === 'grey' && atMs >= stuckFrom;
+			const stuck = manner.lies !== undefined && gauge.tank === liar && atMs >= stuckFrom;
 			const seen = true_ + (gauge.sdL ?? 0) * random.normal();
-			const value = shownBy(gauge, stuck ? stuckAt * top : seen);
+			const value = shownBy(gauge, stuck ? lied(true_ / top) * top : seen);
 			const id = add(atMs, { kind: 'reading', instrument: gauge.id, value });
 			// Wrong is what an honest gauge would not show: the level lies three of its deviations outside what it says.
 			const [from, to] = gaugeBand(gauge, top, value) ?? [0, top];
@@ -405,6 +417,7 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 		rig,
 		truths,
 		lies,
+		liar,
 		honest,
 		fulls,
 		drawn,
@@ -435,8 +448,26 @@ export const MANNERS: readonly Manner[] = [
 	{ name: 'everything', logged: 0.95, meter: true, gauges: 'sender', rod: true },
 	{ name: 'everything, plates only', logged: 0.95, meter: true, gauges: 'lights', plates: true },
 	{ name: 'meter resets', logged: 0.9, meter: true, resets: true },
-	{ name: 'lying gauge', logged: 0.9, meter: true, gauges: 'lights', lies: true },
-	{ name: 'lying sender, no meter', logged: 0.9, gauges: 'sender', lies: true },
+	{ name: 'lying gauge', logged: 0.9, meter: true, gauges: 'lights', lies: 'jumps' },
+	{ name: 'lying sender, no meter', logged: 0.9, gauges: 'sender', lies: 'jumps' },
+	{
+		name: 'fresh gauge stands still',
+		logged: 0.9,
+		meter: true,
+		gauges: 'sender',
+		lies: 'stands',
+		liar: 'fresh'
+	},
+	{ name: 'fresh lights jump', logged: 0.9, meter: true, gauges: 'lights', lies: 'jumps', liar: 'fresh' },
+	{ name: 'grey gauge reads high', logged: 0.9, meter: true, gauges: 'sender', lies: 'reads high' },
+	{
+		name: 'fresh gauge reads high',
+		logged: 0.9,
+		rod: true,
+		gauges: 'sender',
+		lies: 'reads high',
+		liar: 'fresh'
+	},
 	{ name: 'missed fill', logged: 0.9, meter: true, gauges: 'sender', missedFill: true },
 	{ name: 'half unlogged, missed fill', logged: 0.5, gauges: 'lights', meter: true, missedFill: true }
 ];

@@ -16,7 +16,7 @@ import {
 	sdOfGauge,
 	type Said
 } from './says.js';
-import { chanceMissed, followsWater, wasDue } from './story.js';
+import { chanceMissed, wasDue } from './story.js';
 import type { Suspicion, Tally } from './tally.js';
 
 type Reading = EntryOf<'reading'>;
@@ -28,12 +28,15 @@ const gateOf = (tally: Tally, entry: Reading, kind: Kind): number => {
 	return (tally.record.get(entry.instrument)?.at(-1) ?? 0) > 0 ? NOISE.distrustedGate : NOISE.gaugeGate;
 };
 
+/** Gaps to the account that are the same, within an error and a part of themselves. */
+const near = (oneL: number, otherL: number, sdL: number): boolean =>
+	Math.abs(oneL - otherL) <= 2.5 * sdL + 0.15 * Math.abs(otherL);
 /** Doubted readings of different instruments (or two dips, two totals) stand together when they say the same. */
 const alike = (one: Suspicion, gapL: number, sdL: number): boolean =>
-	Math.abs(one.gapL - gapL) <= 2.5 * Math.hypot(one.sdL, sdL) + 0.15 * Math.abs(gapL);
+	near(one.gapL, gapL, Math.hypot(one.sdL, sdL));
 
-/** A log likelihood ratio beyond which doubted readings are taken to follow the water: four to one. */
-const FOLLOWS = 1.4;
+/** The chance beyond which doubted readings are taken to be right. */
+const FOLLOWS = 0.8;
 
 function believe(belief: Gaussian, said: Said): void {
 	const expected = {
@@ -90,6 +93,24 @@ function giveWay(tally: Tally, entry: Reading, said: Said, kind: Kind, gapL: num
 	settled(tally, entry, said, kind);
 }
 
+/** The gauges of a pool: when a dip or a meter does not fit, it may be them that led the belief astray. */
+const gaugesOf = (model: Model, pool: number): readonly string[] =>
+	model.rig.instruments
+		.filter(({ kind, tank }) => kind === 'gauge' && model.places.get(tank)?.pool.index === pool)
+		.map(({ id }) => id);
+
+/** A look that agrees with the account speaks against gauges that said otherwise: it is them, and no missing entry. */
+function refute(tally: Tally, { instrument }: Reading, pool: number): void {
+	for (const one of tally.suspicions)
+		if (one.pool === pool && one.instrument !== instrument && one.couldBeMissed) {
+			tally.refuted.set(one.instrument, one.gapL);
+			tally.record.set(
+				one.instrument,
+				(tally.record.get(one.instrument) ?? []).map((misfit) => (misfit > 0 ? 1 : 0))
+			);
+		}
+}
+
 /** A look into a tank settles what was suspected of it; a meter only counts, and settles nothing but itself. */
 function settled(tally: Tally, entry: Reading, said: Said, kind: Kind): void {
 	if (kind === 'meter')
@@ -118,18 +139,27 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 	const strain = kind === 'gauge' ? strained(tally, entry, chance, shadow) : 0;
 	// A light is doubted when the belief gives its band less than the two-sided chance beyond the gate.
 	const likely = (gapL === 0 || chance > 2 * normalCdf(-gateOf(tally, entry, kind))) && strain < NOISE.strain;
-	if (likely && kind === 'gauge') tally.shownL.set(entry.instrument, saidL);
+	if (likely && kind === 'gauge') {
+		tally.shownL.set(entry.instrument, saidL);
+		tally.refuted.delete(entry.instrument);
+	}
+	if (likely && kind !== 'meter' && !shadow) refute(tally, entry, said.pool);
 	if (likely && !shadow) {
 		if (kind !== 'meter' && !isBand) drifted(model, tally, entry, said, gapL, gapL / Math.sqrt(variance));
 		believe(tally.belief, said);
 		settled(tally, entry, said, kind);
 	} else if (entry.trusted) giveWay(tally, entry, said, kind, gapL);
 	if (likely || entry.trusted) return note(tally, entry, 0);
-	tally.hinted.add(entry.instrument);
+	for (const gauge of kind === 'gauge' ? [entry.instrument] : gaugesOf(model, said.pool))
+		tally.hinted.add(gauge);
 	const here = tally.suspicions.filter(({ pool }) => pool === said.pool);
 	const own = here.filter(({ instrument }) => instrument === entry.instrument);
 	const others = here.filter(({ instrument, shadow: aside }) => instrument !== entry.instrument && !aside);
-	const missed = kind !== 'meter' && couldBeMissed(model, said.pool, gapL);
+	const refutedL = tally.refuted.get(entry.instrument);
+	const missed =
+		kind !== 'meter' &&
+		couldBeMissed(model, said.pool, gapL) &&
+		(refutedL === undefined || !near(refutedL, gapL, sdL));
 	const together =
 		others.some((other) => alike(other, gapL, sdL)) ||
 		(kind !== 'gauge' && own.some((other) => alike(other, gapL, sdL)));
@@ -148,7 +178,7 @@ function weigh(model: Model, tally: Tally, entry: Reading, said: Said, kind: Kin
 	};
 	const story = [...own, suspicion];
 	note(tally, entry, kind === 'gauge' ? 1 - chanceMissed(story) : 1);
-	const follows = kind === 'gauge' && missed && followsWater(story) > FOLLOWS;
+	const follows = kind === 'gauge' && missed && story.length > 1 && chanceMissed(story) > FOLLOWS;
 	if (follows || (!shadow && (together || isMoreUse(tally, said, kind, gapL)))) {
 		const first = own[0] ?? others[0];
 		if (missed)

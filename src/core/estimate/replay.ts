@@ -109,15 +109,28 @@ export class Replay {
 		return lane;
 	}
 
+	/** Dips that do not fit. */
+	#dipsDoubted({ doubts }: Tally): number {
+		return doubts.filter(({ instrument }) => this.#model.instruments.get(instrument)?.kind === 'rod').length;
+	}
+
 	/**
-	 * The gauges to be left out. A liar makes honest gauges fail too, through all that flows between tanks: where
-	 * leaving out the worst one alone brings the others to fit, it is the only one.
+	 * The gauges to be left out: those that fail against all else, and those without which a doubted dip fits. A liar
+	 * makes honest gauges fail too, through all that flows between tanks: where leaving out the worst one alone brings
+	 * the others to fit, it is the only one.
 	 */
 	#failing(open: Tally, entries: readonly Entry[]): readonly string[] {
 		const alone = (id: string): Tally => this.#without([id], entries).tally;
+		const dips = this.#dipsDoubted(open);
 		const found = [...open.hinted]
-			.filter((id) => this.#model.instruments.get(id)?.kind === 'gauge' && fails(alone(id), id))
-			.sort((a, b) => misfits(alone(b), b) - misfits(alone(a), a) || (a < b ? -1 : 1));
+			.filter((id) => this.#model.instruments.get(id)?.kind === 'gauge')
+			.map((id) => ({ id, dips: dips > 0 ? this.#dipsDoubted(alone(id)) : 0 }))
+			.filter((one) => one.dips < dips || fails(alone(one.id), one.id))
+			.sort(
+				(a, b) =>
+					a.dips - b.dips || misfits(alone(b.id), b.id) - misfits(alone(a.id), a.id) || (a.id < b.id ? -1 : 1)
+			)
+			.map(({ id }) => id);
 		const liar = found.find((id) => found.every((other) => other === id || !fails(alone(id), other)));
 		return liar === undefined ? [...found].sort() : [liar];
 	}

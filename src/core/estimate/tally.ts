@@ -78,6 +78,8 @@ export interface Tally extends KeyedRegime {
 	readonly record: Map<string, Fits>;
 	/** what each gauge said when it was last taken in, litres */
 	readonly shownL: Map<string, number>;
+	/** gauges whose doubted readings another look into the tank spoke against: by how much they were off, litres */
+	readonly refuted: Map<string, number>;
 	/** how strained each gauge's readings are: see `strained` */
 	readonly strain: Map<string, { readonly sum: number; readonly hint: number }>;
 	/** how far each rod's and gauge's readings have run below the account, little by little */
@@ -129,6 +131,7 @@ export function beforeAnything(model: Model): Tally {
 		agreedMs: new Map(),
 		record: new Map(),
 		shownL: new Map(),
+		refuted: new Map(),
 		strain: new Map(),
 		hinted: new Set(),
 		drift: new Map(),
@@ -155,6 +158,7 @@ export const copyOf = (tally: Tally): Tally => ({
 	agreedMs: new Map(tally.agreedMs),
 	record: new Map(tally.record),
 	shownL: new Map(tally.shownL),
+	refuted: new Map(tally.refuted),
 	strain: new Map(tally.strain),
 	hinted: new Set(tally.hinted),
 	drift: new Map(tally.drift)
