@@ -109,3 +109,41 @@ describe('what the band says of it', () => {
 		expect(beyond.high).toBeGreaterThan(near.high);
 	});
 });
+
+describe('a dip against a gauge', () => {
+	// 400 mm of 0.25 L each; habits and unlogged use are known only roughly
+	const dipped: Rig = {
+		...rig,
+		unlogged: { mean: 6, sd: 3 },
+		tanks: rig.tanks.map((tank) =>
+			tank.id === 'main'
+				? { ...tank, shape: { form: 'box', lengthMm: 500, widthMm: 500, heightMm: 400 } }
+				: tank
+		),
+		instruments: [...rig.instruments, { id: 'stick', kind: 'rod', name: 'Stick', tank: 'main', sdMm: 4 }]
+	};
+	const stick = (mm: number, when: string): Entry =>
+		entry({ kind: 'reading', at: when, instrument: 'stick', value: mm });
+
+	it('a gauge that led the account astray is found by the dip that does not fit with it and fits without', () => {
+		// two days at 12 L a day leave about 76; the gauge says 96, just possible, and the dip says 52
+		const log = [bar(96, at(3, 6)), stick(208, at(3, 7))];
+		const { main, doubts } = fresh(log, dipped, at(3, 8));
+		expect(doubts.filter(({ instrument }) => instrument === 'stick')).toEqual([]);
+		expect(Math.abs(main.litres - 52)).toBeLessThan(3);
+	});
+	it('once a dip has agreed with the account, the same gap of a gauge is no missed fill', () => {
+		const log = [
+			washes(9, at(1, 12)),
+			bar(78, at(1, 13)),
+			stick(170, at(1, 14)),
+			washes(2, at(1, 18)),
+			bar(66, at(1, 19)),
+			washes(2, at(2, 8)),
+			bar(53, at(2, 9))
+		];
+		const { main, doubts } = fresh(log, dipped, at(2, 10));
+		expect(doubts.map(({ instrument }) => instrument)).toEqual(['bar', 'bar', 'bar']);
+		expect(main.high).toBeLessThan(40);
+	});
+});
