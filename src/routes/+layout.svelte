@@ -16,7 +16,7 @@
 	import { takeOverNewBuilds } from '$lib/ui/takeover';
 	import { tankViews } from '$lib/ui/tankView';
 	import { onMount, type Snippet } from 'svelte';
-	import { Toaster, toast } from 'svelte-sonner';
+	import { toast, toaster } from '$lib/ui/toast.svelte';
 	import { tinykeys } from 'tinykeys';
 
 	const { children }: { children: Snippet } = $props();
@@ -109,7 +109,11 @@
 	>
 </svelte:head>
 
-<Toaster position="bottom-left" offset="6.5rem" mobileOffset="7.5rem" duration={5000} />
+{#if toaster.wanted}
+	{#await import('svelte-sonner') then { Toaster }}
+		<Toaster position="bottom-left" offset="6.5rem" mobileOffset="7.5rem" duration={5000} />
+	{/await}
+{/if}
 
 {#if app.phase === 'loading'}
 	<p class="wait soft">Reading your logbook…</p>

@@ -11,7 +11,7 @@
 	import PriceList from '$lib/ui/PriceList.svelte';
 	import Spans from '$lib/ui/Spans.svelte';
 	import { tankViews } from '$lib/ui/tankView';
-	import { toast } from 'svelte-sonner';
+	import { toast } from '$lib/ui/toast.svelte';
 
 	const app = useApp();
 	const mended = mending(app);

@@ -12,3 +12,4 @@ export { readingsBeside, type KnownReading } from './pairs.js';
 export { accountOf, type PastLevel, type PastReading, type PastTank } from './account.js';
 export { rootOf } from './cholesky.js';
 export { taughtOf, type Taught } from './taught.js';
+export { toldMissing } from './story.js';

@@ -1,7 +1,7 @@
 import type { Model } from './model.js';
 import { NOISE } from './noise.js';
 import { normalCdf, type Moments } from './normal.js';
-import type { Suspicion, Tally } from './tally.js';
+import type { Missing, Suspicion, Tally } from './tally.js';
 
 /**
  * Which story one gauge's doubted readings tell: the log likelihood ratio of following the water (a fill or dump was
@@ -77,4 +77,30 @@ export function otherwise(
 		chance: chance - NOISE.missedAtAll,
 		level: { mean: of.usableL / 2, sd: of.usableL / Math.sqrt(12) }
 	};
+}
+
+/** A fill or dump that a doubted gauge tells of, and which gauge that is; only where it is the likelier story. */
+export interface ToldMissing {
+	readonly missing: Missing;
+	readonly instrument: string;
+}
+
+/** What doubted gauges tell of fills and dumps that are more likely missing than not. */
+export function toldMissing(model: Model, tally: Tally): readonly ToldMissing[] {
+	return model.pools.flatMap(({ index, tanks }): readonly ToldMissing[] => {
+		const here = tally.suspicions.filter((one) => one.pool === index && one.couldBeMissed && !one.shadow);
+		const last = here.at(-1);
+		const story = here.filter(({ instrument }) => instrument === last?.instrument);
+		const [first] = story;
+		if (!first || !last || chanceMissed(story) < 0.5) return [];
+		const missing: Missing = {
+			kind: tanks[0]?.holds === 'fresh' ? 'fill' : 'dump',
+			pool: index,
+			afterMs: tally.agreedMs.get(index) ?? tally.firstMs,
+			beforeMs: first.atMs,
+			litres: Math.abs(first.saidL - first.believedL),
+			upToL: first.saidL
+		};
+		return [{ missing, instrument: last.instrument }];
+	});
 }

@@ -75,6 +75,19 @@ describe('a fill that was not written down', () => {
 		const after = of([...log, entry(draft as EntryDraft)]);
 		expect(findings(after, { trips }).filter(({ kind }) => kind === 'missing')).toEqual([]);
 	});
+	it('is offered, as what one gauge tells, when it moved as after a fill just when one was due', () => {
+		const moved = [wash(2, 12, 12), read('sender-main', 28, 3, 7), read('sender-main', 96, 3, 18)];
+		const known = of(moved);
+		const found = findings(known, { trips });
+		expect(found).toMatchObject([{ kind: 'missing', tank: 'main', stop: 'Tap', missing: { kind: 'fill' } }]);
+		const words = found[0] && sayFinding(found[0], now, 'Etc/UTC');
+		expect(words).toMatch(/moved as after a fill of Main, about 6\d\sL, that is not written down/);
+		expect(words).toMatch(/If there was none, the gauge is wrong/);
+		expect(found[0] && mendOf(found[0], known, 'Etc/UTC')).toMatchObject({ draft: { kind: 'fill' } });
+		// A gauge that jumps while the tank is nearly full does not tell of one.
+		const early = of([wash(2, 12, 3), read('sender-main', 82, 3, 7), read('sender-main', 30, 3, 18)]);
+		expect(findings(early, { trips }).map(({ kind }) => kind)).toEqual(['doubted']);
+	});
 	it('shows when a tank gives what it cannot hold', () => {
 		// 17 wash-ups of 6 L from 100 L, and fourteen more a day later
 		const known = of([wash(2, 12, 17), wash(3, 12, 14), wash(4, 2, 1)]);

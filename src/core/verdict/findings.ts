@@ -1,4 +1,4 @@
-import type { Doubt, Estimate, Missing } from '../estimate/index.js';
+import { toldMissing, type Doubt, type Estimate, type Missing } from '../estimate/index.js';
 import {
 	instantMs,
 	zonedIso,
@@ -33,6 +33,8 @@ export type Finding =
 			/** when it most likely was: at a stop that offers it, else half-way */
 			readonly likelyMs: number;
 			readonly stop?: string;
+			/** the instrument that tells of it, while nothing else does */
+			readonly told?: string;
 	  })
 	| ({ readonly kind: 'slip' } & { readonly slip: Slip; readonly entry: Entry });
 
@@ -66,6 +68,9 @@ function instrumentFindings(estimate: Estimate): readonly Finding[] {
 		const doubt = last && doubts.get(last.id);
 		if (!last || !doubt) return [];
 		const base = { instrument: instrument.id, name: instrument.name, value: last.value };
+		// What it tells of a missing entry is said as that.
+		if (toldMissing(estimate.model, estimate.tally).some(({ instrument: id }) => id === instrument.id))
+			return [];
 		if (!estimate.failing.has(instrument.id)) return [{ ...base, kind: 'doubted', at: last.at, doubt }];
 		const run = own.slice(own.findLastIndex(({ id }) => !doubts.has(id)) + 1);
 		const of = run.flatMap(({ id }) => doubts.get(id) ?? []);
@@ -77,11 +82,13 @@ const SERVED_BY = { fill: 'water', dump: undefined } as const;
 
 function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly Finding[] {
 	const { model, tally, atMs } = estimate;
-	const latest = new Map<string, Missing>();
-	for (const missing of tally.missing)
-		if (atMs - missing.beforeMs < LOOK_BACK_MS) latest.set(`${missing.kind}|${missing.pool}`, missing);
+	const latest = new Map<string, { readonly missing: Missing; readonly instrument?: string }>();
+	for (const one of [...tally.missing.map((missing) => ({ missing })), ...toldMissing(model, tally)])
+		if (atMs - one.missing.beforeMs < LOOK_BACK_MS)
+			latest.set(`${one.missing.kind}|${one.missing.pool}`, one);
 	const stops = trips.filter(({ rig }) => rig === model.rig.id).flatMap((trip) => trip.stops);
-	return [...latest.values()].flatMap((missing): Finding[] => {
+	return [...latest.values()].flatMap(({ missing, instrument }): Finding[] => {
+		const told = instrument && model.instruments.get(instrument)?.name;
 		const tank = model.pools[missing.pool]?.tanks[0];
 		if (!tank) return [];
 		const wanted = missing.kind === 'dump' ? tank.holds : SERVED_BY.fill;
@@ -98,7 +105,8 @@ function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly F
 				name: tank.name,
 				missing,
 				likelyMs: stop ? instantMs(stop.arrive) : (missing.afterMs + missing.beforeMs) / 2,
-				...(stop ? { stop: stop.name } : {})
+				...(stop ? { stop: stop.name } : {}),
+				...(told === undefined ? {} : { told })
 			}
 		];
 	});

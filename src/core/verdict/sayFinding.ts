@@ -11,10 +11,12 @@ function sayMissing(
 	zone: string,
 	units: UnitChoice
 ): string {
-	const { missing, name, likelyMs, stop } = finding;
+	const { missing, name, likelyMs, stop, told } = finding;
 	const about = missing.litres === undefined ? '' : `, about ${formatLitres(missing.litres, units)},`;
 	const when = `${sayPast(likelyMs, nowMs, zone)}${stop ? ` at ${stop}` : ''}`;
 	const between = `between ${sayPast(missing.afterMs, nowMs, zone)} and ${sayPast(missing.beforeMs, nowMs, zone)}`;
+	if (told !== undefined)
+		return `${told} moved as after a ${missing.kind} of ${name}${about} that is not written down: most likely ${when}. If there was none, the gauge is wrong; its reading is left out until that is clear.`;
 	switch (missing.kind) {
 		case 'fill':
 			return `${name} gave more than was in it. A fill${about} seems not to be written down: most likely ${when}.`;

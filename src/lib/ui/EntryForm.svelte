@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { corrected, instantMs, type Entry, type Problem } from '$core/logbook';
 	import { problemsWith, type App } from '$lib/state';
-	import { toast } from 'svelte-sonner';
+	import { toast } from './toast.svelte';
 	import { KIND_WORDS } from './describe';
 	import { entryFields } from './entryFields';
 	import type { Draft } from './fields';

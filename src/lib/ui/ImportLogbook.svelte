@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { previewMerge, parseLogbookText, type Logbook, type Problem } from '$core/logbook';
 	import type { App } from '$lib/state';
-	import { toast } from 'svelte-sonner';
+	import { toast } from './toast.svelte';
 	import Notice from './Notice.svelte';
 
 	const { app }: { app: App } = $props();

@@ -1,6 +1,6 @@
 import type { Mend } from '$core/verdict';
 import type { App } from '$lib/state';
-import { toast } from 'svelte-sonner';
+import { toast } from './toast.svelte';
 
 /** Does what mends a finding, and says so with a way back. */
 export const mending =

@@ -8,7 +8,7 @@
 	import { mending } from '$lib/ui/mending';
 	import EntryForm from '$lib/ui/EntryForm.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
-	import { toast } from 'svelte-sonner';
+	import { toast } from '$lib/ui/toast.svelte';
 
 	const app = useApp();
 	const mended = mending(app);
