@@ -6,7 +6,7 @@ export default defineConfig({
 	worker: { format: 'es' },
 	build: { target: 'es2022' },
 	test: {
-		include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
+		include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'bench/**/*.test.ts'],
 		benchmark: { include: ['bench/**/*.bench.ts'] },
 		setupFiles: ['tests/helpers/properties.ts'],
 		environment: 'node'
