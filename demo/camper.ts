@@ -325,7 +325,7 @@ function tripOf(today: string, timeZone: string): Trip {
 		to: dayPlus(today, 6),
 		persons: 2,
 		stops,
-		policy: { certainty: 0.9, feePerMinute: 0.1, feePerKm: 0.4, feePerKgKm: 0 }
+		policy: { certainty: 0.85, feePerMinute: 0.1, feePerKm: 0.4, feePerKgKm: 0 }
 	};
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
 import { forecast, ration } from '../forecast/index.js';
-import type { Service, Stop, Trip } from '../logbook/index.js';
+import type { Rig, Service, Stop, Trip } from '../logbook/index.js';
 import { plan } from '../plan/index.js';
 import { findings, sayDay, sayFinding, sayShortfall, sayWhen, spanText, verdict } from './index.js';
 
@@ -35,12 +35,12 @@ const stop = (id: string, arrive: string, services: readonly Service[]): Stop =>
 	legKm: 5,
 	services
 });
-const say = (stops: readonly Stop[], at = now, entries = freshStart()) => {
+const say = (stops: readonly Stop[], at = now, entries = freshStart(), rig: Rig = exactRig) => {
 	const trip: Trip = { ...exactTrip, stops };
-	const logbook = logbookOf(entries, exactRig, [trip]);
+	const logbook = logbookOf(entries, rig, [trip]);
 	const believed = estimate(logbook, 'rig', at);
 	const answer = verdict({
-		rig: exactRig,
+		rig,
 		forecast: forecast(believed, { days: 30, paths: 40 }),
 		days: 30,
 		trip,
@@ -72,6 +72,21 @@ describe('the verdict', () => {
 			say([stop('Low Sarn', '2027-05-08T14:00:00', [{ kind: 'black' }, { kind: 'water' }, { kind: 'grey' }])])
 				.detail
 		).toMatch(/comes too late: a tap, a drain and a dump point at Low Sarn on Sat 8 May/));
+	it('says when it is late only by the odds that the plan wants', () => {
+		// the cassette has room for three days at the usual pace; the sewer is two days and three quarters away
+		const loose: Rig = {
+			...exactRig,
+			habits: exactRig.habits.map((habit) => ({
+				...habit,
+				litresEach: { ...habit.litresEach, sd: 0.4 * habit.litresEach.mean },
+				often: { times: habit.often.times, per: habit.often.per }
+			}))
+		};
+		const services = [{ kind: 'black' as const }, { kind: 'water' as const }, { kind: 'grey' as const }];
+		expect(say([stop('Low Sarn', '2027-05-04T00:00:00', services)], now, freshStart(), loose).detail).toMatch(
+			/^The next service may come too late: .* at Low Sarn/
+		);
+	});
 	it('says when everything lasts to the end', () =>
 		expect(say([stop('Kelda', '2027-05-02T10:00:00', [])]).head).toBe(
 			'Every tank lasts to the end of the trip, tomorrow.'

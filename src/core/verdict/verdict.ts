@@ -67,16 +67,21 @@ const SERVICE_WORDS: Readonly<Record<ServiceKind, string>> = {
 export const listed = (words: readonly string[]): string =>
 	words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
-function nextService({ plan, trip, atMs, timeZone }: VerdictInput): readonly Span[] {
+function nextService({ plan, trip, forecast, atMs, timeZone }: VerdictInput): readonly Span[] {
 	if (!plan || !trip) return [];
 	const stop = trip.stops.find(({ id }) => id === plan.next?.stop);
 	if (plan.shortfall && !plan.next) return [mind('No stop ahead serves it in time'), plain('. ')];
 	if (!plan.next || !stop) return [plain('The trip needs no fill and no dump before it ends. ')];
 	const what = listed(plan.next.what.map((kind) => SERVICE_WORDS[kind]));
-	const late = plan.shortfall !== undefined && instantMs(stop.arrive) > plan.shortfall.atMs;
-	const where = strong(`${stop.name} ${onDay(instantMs(stop.arrive), atMs, timeZone)}`);
+	const arriveMs = instantMs(stop.arrive);
+	const late = plan.shortfall !== undefined && arriveMs > plan.shortfall.atMs;
+	const likelyMs =
+		atMs + DAY_MS * (forecast.tanks.find(({ id }) => id === plan.shortfall?.tank)?.days.p50 ?? 0);
+	const where = strong(`${stop.name} ${onDay(arriveMs, atMs, timeZone)}`);
+	// Late at the certainty of the plan, and perhaps in time by the odds.
+	const comes = likelyMs > arriveMs ? 'may come ' : 'comes ';
 	return late
-		? [plain('The next service comes '), mind('too late'), plain(`: ${what} at `), where, plain('. ')]
+		? [plain(`The next service ${comes}`), mind('too late'), plain(`: ${what} at `), where, plain('. ')]
 		: [plain(`You pass ${what} at `), where, plain('. ')];
 }
 
