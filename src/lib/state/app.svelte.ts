@@ -18,7 +18,7 @@ import type { Engine, Question } from '$lib/workers/engine';
 import { proxy, type Remote } from 'comlink';
 import { v7 as uuid } from 'uuid';
 import { History, redoing, undoing, type Deed } from './history.svelte';
-import type { Preferences } from './prefs.svelte';
+import type { Preferences, PrefsChange } from './prefs.svelte';
 
 type Phase = 'loading' | 'first-run' | 'ready' | 'newer-store' | 'unreadable';
 
@@ -346,8 +346,17 @@ export class App {
 		return this.commit(changes, 'Logbook merged');
 	}
 
+	/** Keeps a choice of this device; where it cannot be kept it holds for now, and that is said. */
+	async choose(change: PrefsChange): Promise<void> {
+		try {
+			await this.prefs.set(change);
+		} catch (error) {
+			this.trouble = `Your choice holds until this page is closed; it could not be kept: ${error instanceof Error ? error.message : String(error)}.`;
+		}
+	}
+
 	async openRig(id: string): Promise<void> {
-		await this.prefs.set({ rig: id });
+		await this.choose({ rig: id });
 		await this.refresh();
 	}
 

@@ -118,6 +118,43 @@ describe('what a person does', () => {
 	});
 });
 
+describe('what a person chose', () => {
+	it('is seen once it is kept; choices made at once do not undo each other', async () => {
+		const port = memoryPort();
+		const slow: KeyValuePort = {
+			...port,
+			set: async (key, value) => {
+				await new Promise((resolve) => setTimeout(resolve, 5));
+				return port.set(key, value);
+			}
+		};
+		const prefs = new Preferences(slow);
+		const choosing = Promise.all([prefs.set({ theme: 'night' }), prefs.set({ by: 'Ada' })]);
+		expect(prefs.current.theme).toBe('day');
+		await choosing;
+		expect(prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
+		const again = new Preferences(port);
+		await again.load();
+		expect(again.current).toEqual(prefs.current);
+	});
+	it('is shown all the same where nothing can be kept', async () => {
+		const full = { ...memoryPort(), set: () => Promise.reject(new Error('full')) };
+		const prefs = new Preferences(full);
+		await expect(prefs.set({ theme: 'dusk' })).rejects.toThrow('full');
+		expect(prefs.current.theme).toBe('dusk');
+		await expect(prefs.set({ by: 'Ada' })).rejects.toThrow('full');
+		expect(prefs.current).toMatchObject({ theme: 'dusk', by: 'Ada' });
+		const ports = portsOf();
+		await recordStore(ports).write(put(start));
+		const app = new App(recordStore(ports), engineHere().engine, prefs);
+		apps.push(app);
+		await app.start();
+		await app.openRig('boat');
+		expect(app.rig?.id).toBe('boat');
+		expect(app.trouble).toMatch(/could not be kept: full/);
+	});
+});
+
 describe('when the disk is full', () => {
 	const full = (records: KeyValuePort): KeyValuePort => ({
 		...records,

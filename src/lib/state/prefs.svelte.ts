@@ -12,6 +12,9 @@ export interface Prefs {
 	readonly by?: string;
 }
 
+/** What is chosen anew, perhaps by what stands when its turn comes. */
+export type PrefsChange = Partial<Prefs> | ((now: Prefs) => Partial<Prefs>);
+
 const DEFAULTS: Prefs = { units: METRIC, theme: 'day' };
 const KEY = 'prefs';
 
@@ -19,6 +22,7 @@ const KEY = 'prefs';
 export class Preferences {
 	current = $state.raw<Prefs>(DEFAULTS);
 	readonly #port: KeyValuePort;
+	#queue: Promise<unknown> = Promise.resolve();
 
 	constructor(port: KeyValuePort) {
 		this.#port = port;
@@ -29,8 +33,17 @@ export class Preferences {
 		if (typeof kept === 'object' && kept !== null) this.current = { ...DEFAULTS, ...kept };
 	}
 
-	async set(change: Partial<Prefs>): Promise<void> {
-		this.current = { ...this.current, ...change };
-		await this.#port.set(KEY, this.current);
+	/** Keeps a choice, then shows it: what is seen is there after a reload too. Where it cannot be kept it is shown all the same. */
+	set(change: PrefsChange): Promise<void> {
+		const turn = this.#queue.then(async () => {
+			const next = { ...this.current, ...(typeof change === 'function' ? change(this.current) : change) };
+			try {
+				await this.#port.set(KEY, next);
+			} finally {
+				this.current = next;
+			}
+		});
+		this.#queue = turn.catch(() => undefined);
+		return turn;
 	}
 }

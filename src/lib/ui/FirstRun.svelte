@@ -45,7 +45,7 @@
 		busy = true;
 		const { demoLogbook } = await import('$demo/index');
 		const logbook = demoLogbook(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
-		await app.prefs.set({ rig: rig ?? 'demo-wren' });
+		await app.choose({ rig: rig ?? 'demo-wren' });
 		await app.merge(logbook);
 		app.history.clear();
 	}
@@ -69,7 +69,7 @@
 		const entries = firstEntries(rig, fill === 'full' ? 'full' : (aboardL ?? 0), wasteEmpty, at).map(
 			(draft): Change => ({ kind: 'entry', value: { ...draft, id: uuid(), rig: rig.id } as Entry })
 		);
-		await app.prefs.set({ rig: rig.id, units });
+		await app.choose({ rig: rig.id, units });
 		await app.commit([{ kind: 'rig', value: rig }, ...entries], 'First rig');
 		await app.refresh();
 	}

@@ -71,7 +71,7 @@
 		saved = true;
 	}
 	const setUnit = (key: keyof UnitChoice, value: string): Promise<void> =>
-		app.prefs.set({ units: { ...app.prefs.current.units, [key]: value } as UnitChoice });
+		app.choose(({ units }) => ({ units: { ...units, [key]: value } as UnitChoice }));
 
 	async function keepForGood(): Promise<void> {
 		persisted = await navigator.storage?.persist?.();
@@ -107,7 +107,7 @@
 						name="theme"
 						{value}
 						checked={app.prefs.current.theme === value}
-						onchange={() => void app.prefs.set({ theme: value })}
+						onchange={() => void app.choose({ theme: value })}
 					/>
 					<span>{label}<span class="soft">, {hint}</span></span></label
 				>
@@ -125,7 +125,7 @@
 			<TextField
 				label="Your name on entries"
 				bind:value={by}
-				onchange={(value) => void app.prefs.set({ by: value.trim() === '' ? undefined : value.trim() })}
+				onchange={(value) => void app.choose({ by: value.trim() === '' ? undefined : value.trim() })}
 				maxlength={60}
 			/>
 		</div>
