@@ -41,6 +41,9 @@ const marginal = ({ belief }: Estimate, index: number): { mean: number; sd: numb
 	sd: belief.sdOf(index)
 });
 
+/** A chance that no band shows. */
+const NEGLIGIBLE = 1e-6;
+
 /**
  * A tank's level with the knowledge that it is between empty and full. While a doubted reading could mean that a fill
  * or dump was not written down, the band reaches to what it says: with a small chance it is the reading that is right.
@@ -55,7 +58,7 @@ export function levelOf(estimate: Estimate, tankId: string): Truncated {
 		truncate({ mean: mean * place.share, sd: sd * place.share }, 0, ceilingOf(model, tankId));
 	const plain = cut(pool.mean, pool.sd);
 	const other = otherwise(model, tally, index, pool, atMs);
-	if (!other) return plain;
+	if (!other || other.chance < NEGLIGIBLE) return plain;
 	// The band reaches out; the level itself stays where all else has it, lest a liar move it.
 	return { ...mixed(plain, cut(other.level.mean, other.level.sd), other.chance), mean: plain.mean };
 }
