@@ -133,6 +133,12 @@
 		min-height: 0;
 		font-size: var(--step-0);
 	}
+	@media (pointer: coarse) {
+		.detail button {
+			padding-block: 0.75rem;
+			margin-block: -0.75rem;
+		}
+	}
 	.detail :global(strong) {
 		color: var(--ink);
 	}

@@ -115,8 +115,8 @@ export function checkPossible(model: Model, tally: Tally): void {
 		const last = right.at(-1);
 		if (last) {
 			// A doubted reading said so before: it was right.
-			noteMissing(model, tally, pool.index, { litres: Math.abs(last.gapL), upToL: last.saidL }, right[0]);
 			const gap = last.saidL - last.believedL;
+			noteMissing(model, tally, pool.index, { litres: Math.abs(gap), upToL: last.saidL }, right[0]);
 			tally.belief.doubt([[pool.index, 1]], gap ** 2);
 			tally.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + gap, variance: 0 });
 			wasRight(tally, right);

@@ -40,6 +40,13 @@ export function chanceMissed(readings: readonly Suspicion[]): number {
 	return 1 / (1 + ((1 - prior) / prior) * Math.exp(-followsWater(readings)));
 }
 
+/** The doubted readings of a pool that could mean a missed entry: those of the instrument that was read last. */
+function storyOf(tally: Tally, pool: number): readonly Suspicion[] {
+	const here = tally.suspicions.filter((one) => one.pool === pool && one.couldBeMissed);
+	const last = here.at(-1);
+	return here.filter(({ instrument }) => instrument === last?.instrument);
+}
+
 /** Doubted readings older than this no longer hint at a missed entry. */
 const HINTS_FOR_MS = 3 * 86_400_000;
 
@@ -62,10 +69,10 @@ export function otherwise(
 ): Otherwise | undefined {
 	const of = model.pools[pool];
 	if (!of) return undefined;
-	const here = tally.suspicions.filter((one) => one.pool === pool && one.couldBeMissed);
-	const last = here.at(-1);
+	const story = storyOf(tally, pool);
+	const last = story.at(-1);
 	if (last && atMs - last.atMs < HINTS_FOR_MS) {
-		const chance = chanceMissed(here.filter(({ instrument }) => instrument === last.instrument));
+		const chance = chanceMissed(story);
 		const level = { mean: now.mean + last.saidL - last.believedL, sd: Math.hypot(now.sd, last.sdL) };
 		return { chance, level };
 	}
@@ -88,11 +95,9 @@ export interface ToldMissing {
 /** What doubted gauges tell of fills and dumps that are more likely missing than not. */
 export function toldMissing(model: Model, tally: Tally): readonly ToldMissing[] {
 	return model.pools.flatMap(({ index, tanks }): readonly ToldMissing[] => {
-		const here = tally.suspicions.filter((one) => one.pool === index && one.couldBeMissed && !one.shadow);
-		const last = here.at(-1);
-		const story = here.filter(({ instrument }) => instrument === last?.instrument);
+		const story = storyOf(tally, index);
 		const [first] = story;
-		if (!first || !last || chanceMissed(story) < 0.5) return [];
+		if (!first || first.shadow || chanceMissed(story) < 0.5) return [];
 		const missing: Missing = {
 			kind: tanks[0]?.holds === 'fresh' ? 'fill' : 'dump',
 			pool: index,
@@ -101,6 +106,6 @@ export function toldMissing(model: Model, tally: Tally): readonly ToldMissing[] 
 			litres: Math.abs(first.saidL - first.believedL),
 			upToL: first.saidL
 		};
-		return [{ missing, instrument: last.instrument }];
+		return [{ missing, instrument: first.instrument }];
 	});
 }

@@ -64,7 +64,7 @@
 
 <div class="field">
 	<label for={id} class:visually-hidden={bare}
-		>{label}{#if optional}&nbsp;<span class="soft"> (optional)</span>{/if}</label
+		>{label}{#if optional}&nbsp;<span class="soft">(optional)</span>{/if}</label
 	>
 	<span class="entry">
 		<input

@@ -219,7 +219,8 @@
 						<tr>
 							<th scope="row">{habit.name}</th>
 							<td class="number"
-								>{litres(habit.litresEach.mean)}<span class="soft"> ± {give(habit.litresEach.sd)}</span></td
+								>{litres(habit.litresEach.mean)}<span class="soft">&nbsp;± {give(habit.litresEach.sd)}</span
+								></td
 							>
 							<td class="number"
 								>{#if known}<button
@@ -227,7 +228,7 @@
 										onclick={() => (why = habit.id)}
 										aria-label="Why {litres(known.litresEach)} for {habit.name}?"
 										>{litres(known.litresEach)}</button
-									><span class="soft"> ± {give(known.sd)}</span>{/if}</td
+									><span class="soft">&nbsp;± {give(known.sd)}</span>{/if}</td
 							>
 							<td class="wide soft">{often(habit.often.times, habit.often.per)}</td>
 							<td class="number wide">{known?.times ?? 0} ×</td>
@@ -377,6 +378,12 @@
 		min-height: 0;
 		text-decoration-style: dotted;
 		text-decoration-thickness: 1px;
+	}
+	@media (pointer: coarse) {
+		.quiet.figure {
+			padding-block: 0.75rem;
+			margin-block: -0.75rem;
+		}
 	}
 	.tiny {
 		width: 1.6rem;
