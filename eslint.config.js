@@ -13,9 +13,10 @@ const order = [
 	'habits',
 	'forecast',
 	'plan',
-	'verdict',
+	'findings',
+	'words',
 	'quickline',
-	'assess'
+	'now'
 ];
 const oneWay = order.map((folder, i) => ({
 	files: [`src/core/${folder}/**/*.ts`],
@@ -27,13 +28,16 @@ const oneWay = order.map((folder, i) => ({
 					...(i + 1 < order.length
 						? [
 								{
-									regex: `^\\.\\./(${order.slice(i + 1).join('|')})/`,
+									regex: `^(\\.\\./)+(${order.slice(i + 1).join('|')})/`,
 									message: 'Arrows in the core run one way.'
 								}
 							]
 						: []),
 					{ group: ['$lib/**', '$app/**', 'svelte', 'svelte/**', 'node:*'], message: 'The core is pure.' },
-					{ regex: '^\\.\\./[^/]+/(?!index)', message: 'Use the folder’s index.' }
+					{
+						regex: `^(\\.\\./)+(${order.join('|')})/(?!index)`,
+						message: 'Use the folder’s index.'
+					}
 				]
 			}
 		]

@@ -1,6 +1,6 @@
-import { estimate, modelOf, readLevels, Replay, type Levels } from '../src/core/estimate/index';
-import { inOrder, instantMs, type Logbook } from '../src/core/logbook/index';
-import { usableOf } from '../src/core/rig/index';
+import { estimate, modelOf, readLevels, Replay, type Levels } from '../src/core/estimate';
+import { inOrder, instantMs, type Logbook } from '../src/core/logbook';
+import { usableOf } from '../src/core/rig';
 import { drawCase, wakingDays, type Case, type Manner } from './truth';
 
 /** What a class of logbooks gave, as shares of 1. */

@@ -1,18 +1,28 @@
 import { bench, describe } from 'vitest';
-import { estimate, withEntry } from '../src/core/estimate/index';
-import { forecast } from '../src/core/forecast/index';
+import { estimate, withEntry } from '../src/core/estimate';
+import { forecast } from '../src/core/forecast';
 import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
-import type { Rig } from '../src/core/logbook/index';
+import type { Rig } from '../src/core/logbook';
 
 const rig: Rig = {
 	...exactRig,
 	unlogged: { mean: 1, sd: 1 },
+	tanks: exactRig.tanks.map((tank) =>
+		tank.id === 'main'
+			? { ...tank, shape: { form: 'box', lengthMm: 1000, widthMm: 400, heightMm: 250 } }
+			: tank
+	),
+	instruments: [
+		...exactRig.instruments,
+		{ id: 'rod', kind: 'rod', name: 'Rod', tank: 'main', graduationMm: 5 }
+	],
 	habits: exactRig.habits.map((habit) => ({
 		...habit,
 		litresEach: { mean: habit.litresEach.mean, sd: 0.3 * habit.litresEach.mean },
 		often: { times: habit.often.times, per: habit.often.per }
 	}))
 };
+const LIGHTS = ['empty', '1/3', '2/3', 'full'];
 const START = Date.UTC(2027, 0, 1);
 const HOUR = 3_600_000;
 const entries = Array.from({ length: 50_000 }, (_, i) => {
@@ -20,6 +30,18 @@ const entries = Array.from({ length: 50_000 }, (_, i) => {
 	if (i % 120 === 0) return entry({ kind: 'fill', at, tank: 'main', to: 'full' });
 	if (i % 120 === 1) return entry({ kind: 'dump', at, tank: 'grey', to: 'empty' });
 	if (i % 120 === 2) return entry({ kind: 'dump', at, tank: 'black', to: 'empty' });
+	// Readings of every kind, half of them a little off, as people's are.
+	if (i % 24 === 9)
+		return entry({ kind: 'reading', at, instrument: 'pump', value: Math.round(i * 0.9) + (i % 3) });
+	if (i % 60 === 21)
+		return entry({
+			kind: 'reading',
+			at,
+			instrument: 'lights',
+			value: LIGHTS[Math.floor(i / 60) % 4] ?? 'full'
+		});
+	if (i % 60 === 33) return entry({ kind: 'reading', at, instrument: 'rod', value: 150 + ((7 * i) % 60) });
+	if (i % 120 === 119) return entry({ kind: 'mark', at, tank: 'grey', state: 'full' });
 	return entry({
 		kind: 'use',
 		at,

@@ -1,5 +1,5 @@
-import { estimate } from '../src/core/estimate/index';
-import { forecast, seeded } from '../src/core/forecast/index';
+import { estimate } from '../src/core/estimate';
+import { forecast, seeded } from '../src/core/forecast';
 import { DAY, drawCase, START, type Manner } from './truth';
 
 /** How forecasts fared against what then happened, as shares of 1. */

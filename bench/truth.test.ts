@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { parseLogbook } from '../src/core/logbook/index';
+import { parseLogbook } from '../src/core/logbook';
 import { DAY, drawCase, MANNERS, START, wakingDays } from './truth';
 
 describe('made-up trips with a known truth', () => {

@@ -1,7 +1,7 @@
-import { gaugeBand } from '../src/core/estimate/index';
-import { seeded, type Random } from '../src/core/forecast/index';
-import { bindsAt, depthFor, fullLitres, usableOf } from '../src/core/rig/index';
-import type { Entry, EntryDraft, Habit, Instrument, Logbook, Rig, Tank } from '../src/core/logbook/index';
+import { gaugeBand } from '../src/core/estimate';
+import { seeded, type Random } from '../src/core/forecast';
+import { bindsAt, depthFor, fullLitres, usableOf } from '../src/core/rig';
+import type { Entry, EntryDraft, Habit, Instrument, Logbook, Rig, Tank } from '../src/core/logbook';
 
 /** What a made-up crew has aboard and how careful they are: one class of logbooks. */
 export interface Manner {

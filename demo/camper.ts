@@ -8,7 +8,7 @@ import {
 	type Service,
 	type Stop,
 	type Trip
-} from '../src/core/logbook/index';
+} from '../src/core/logbook';
 import { Diary, editedAfter, type Custom } from './life';
 
 /** A van of two people who count bats on an invented upland. */

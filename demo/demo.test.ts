@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { assess, currentTrip } from '../src/core/assess/index';
-import { estimate } from '../src/core/estimate/index';
-import { parseLogbook } from '../src/core/logbook/index';
-import { spanText } from '../src/core/verdict/index';
-import { demoLogbook } from './index';
+import { assess } from '../src/core/now';
+import { currentTrip } from '../src/core/logbook';
+import { estimate } from '../src/core/estimate';
+import { parseLogbook } from '../src/core/logbook';
+import { spanText } from '../src/core/words';
+import { demoLogbook } from '.';
 
 /** Early, at noon, late; in summer, in winter, across a change of clocks. */
 const MOMENTS = [

@@ -1,4 +1,4 @@
-import { mergeLogbooks, type Logbook } from '../src/core/logbook/index';
+import { mergeLogbooks, type Logbook } from '../src/core/logbook';
 import { boatLogbook } from './boat';
 import { camperLogbook } from './camper';
 

@@ -1,4 +1,4 @@
-import { seeded, type Random } from '../src/core/forecast/index';
+import { seeded, type Random } from '../src/core/forecast';
 import {
 	dayPlus,
 	instantMs,
@@ -8,8 +8,8 @@ import {
 	type EntryDraft,
 	type Rig,
 	type Trip
-} from '../src/core/logbook/index';
-import { flowOf, usableOf } from '../src/core/rig/index';
+} from '../src/core/logbook';
+import { flowOf, usableOf } from '../src/core/rig';
 
 /** How often something is really done, and what it really takes; the log may say otherwise. */
 export interface Custom {

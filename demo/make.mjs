@@ -4,7 +4,7 @@ import { runnerImport } from 'vite';
 
 const OUT = 'demo/out';
 const timeZone = process.env.TZ || 'Europe/London';
-/** @type {{ module: typeof import('./index') }} */
+/** @type {{ module: typeof import('.') }} */
 const { module } = await runnerImport('./demo/index.ts', { logLevel: 'error' });
 mkdirSync(OUT, { recursive: true });
 for (const [name, logbook] of Object.entries({

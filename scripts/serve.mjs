@@ -1,8 +1,10 @@
-// Serves a build with the security headers on every answer, prerendered pages and files too.
+// Serves a build with the security headers on every answer, prerendered pages and files too. What the endpoints reckon
+// is reckoned in worker threads, so that a heavy call holds up no other.
 import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { resolve } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { Piscina } from 'piscina';
 
 const HEADERS = {
 	'x-content-type-options': 'nosniff',
@@ -13,11 +15,77 @@ const HEADERS = {
 	'permissions-policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=()'
 };
 
+/** One byte over what the endpoints take: they refuse it by themselves, and more need not be read. */
+const MOST_BYTES = 16 * 1024 * 1024 + 1;
+/** A call may take so long, from the moment it is read. */
+const MOST_MS = Number(process.env.DIPSOMETER_LIMIT_MS ?? 20_000);
+/** Calls that wait for a thread; more are turned away. */
+const MOST_WAITING = 64;
+
+/** Reads a body, up to a byte too many, into memory of its own, which can be handed over without a copy. */
+async function bodyOf(request) {
+	const chunks = [];
+	let size = 0;
+	for await (const chunk of request) {
+		chunks.push(chunk);
+		size += chunk.length;
+		if (size >= MOST_BYTES) break;
+	}
+	const body = new Uint8Array(Math.min(size, MOST_BYTES));
+	let at = 0;
+	for (const chunk of chunks) {
+		body.set(chunk.subarray(0, body.length - at), at);
+		at += chunk.length;
+		if (at >= body.length) break;
+	}
+	return body;
+}
+
+const refuse = (response, status, message) => {
+	response.writeHead(status, { 'content-type': 'application/json' });
+	response.end(JSON.stringify({ message }));
+};
+
+/** Answers a call to an endpoint in a thread of the pool. */
+async function answerInPool(pool, request, response) {
+	const limit = new AbortController();
+	const timer = setTimeout(() => limit.abort(), MOST_MS);
+	try {
+		const { url, method, headers: given } = request;
+		const sent = await bodyOf(request);
+		const { status, headers, body } = await pool.run(
+			{ url, method, headers: given, body: sent },
+			{ signal: limit.signal, transferList: [sent.buffer] }
+		);
+		response.writeHead(status, headers);
+		response.end(body);
+	} catch (error) {
+		if (limit.signal.aborted)
+			refuse(
+				response,
+				503,
+				`This took longer than ${MOST_MS / 1000} seconds and was given up. Send fewer entries or a nearer horizon.`
+			);
+		else if (error.message === 'Task queue is at limit')
+			refuse(response, 503, 'Too many calls are waiting. Try again in a moment.');
+		else {
+			console.error(error);
+			refuse(response, 500, 'This could not be worked out. The server’s log says why.');
+		}
+	} finally {
+		clearTimeout(timer);
+		// What is left of a body that is too large need not come.
+		if (!request.complete) request.destroy();
+	}
+}
+
+const isHeavy = ({ method, url }) => method === 'POST' && (url ?? '').startsWith('/api/');
+
 /**
  * Starts the server of a build.
  *
  * @param {{ port?: number, host?: string, dir?: string }} [options] port 0 takes any free one
- * @returns the server, listening, and its address
+ * @returns the server, listening, and its address; closing it ends its threads
  */
 export async function serve({
 	port = Number(process.env.PORT ?? 4173),
@@ -29,13 +97,24 @@ export async function serve({
 	// The endpoints count for themselves and answer 413; the adapter's own limit would come before that.
 	process.env.BODY_SIZE_LIMIT ??= 'Infinity';
 	const { handler } = await import(pathToFileURL(entry).href);
+	const pool = new Piscina({
+		filename: fileURLToPath(new URL('answer.worker.mjs', import.meta.url)),
+		workerData: { dir: resolve(dir) },
+		minThreads: 1,
+		maxThreads: 2,
+		maxQueue: MOST_WAITING
+	});
+	// A thread that falls over is replaced; the call that it had is answered with 500.
+	pool.on('error', (error) => console.error(error));
 	const server = createServer((request, response) => {
 		for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+		if (isHeavy(request)) return void answerInPool(pool, request, response);
 		handler(request, response, () => {
 			response.statusCode = 404;
 			response.end('Not found');
 		});
 	});
+	server.on('close', () => void pool.destroy());
 	await new Promise((resolved, rejected) => server.once('error', rejected).listen(port, host, resolved));
 	const { port: taken } = server.address();
 	return { server, address: `http://${host === '0.0.0.0' ? 'localhost' : host}:${taken}` };

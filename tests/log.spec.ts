@@ -59,6 +59,9 @@ test('nonsense is explained, a beginning is completed, a price is logged by a ta
 	await quickline(page).fill('flurble');
 	await expect(page.locator('#quickline-says')).toContainText('is no habit, tank or instrument of Wren');
 	await expect(page.getByRole('button', { name: 'Enter' })).toBeDisabled();
+	await quickline(page).fill('shower -800000d');
+	await expect(page.locator('#quickline-says')).toContainText('too far away');
+	await expect(page.getByRole('button', { name: 'Enter' })).toBeDisabled();
 	await quickline(page).fill('fill 900');
 	await expect(page.locator('#quickline-says')).toContainText('do not fit');
 	await quickline(page).fill('dis');
@@ -119,16 +122,82 @@ test('by thumb at 390 px: a chip, no sideways scrolling anywhere, targets of 44 
 		.tap();
 	await page.getByRole('button', { name: 'Enter' }).tap();
 	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(before);
-	for (const path of ['/', '/trip', '/ledger', '/rig', '/data']) {
+	for (const path of ['/', '/trip', '/ledger', '/rig', '/data', '/rig/tank/wren-grey']) {
 		await page.goto(path);
 		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 		expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
 		const low = await page.evaluate(() =>
-			[...document.querySelectorAll<HTMLElement>('footer button, nav a')]
-				.filter((target) => target.offsetHeight > 0 && target.offsetHeight < 44)
-				.map((target) => target.innerText)
+			[...document.querySelectorAll<HTMLElement>('button, a[href], select, label:has(input), input')]
+				.filter(({ offsetHeight }) => offsetHeight > 0)
+				.filter((target) => !target.closest('label') || target.tagName === 'LABEL')
+				.filter(({ offsetHeight, offsetWidth }) => offsetHeight < 44 || offsetWidth < 44)
+				.map(
+					(target) =>
+						`${target.tagName} ${target.ariaLabel ?? target.innerText} ${target.offsetWidth}×${target.offsetHeight}`
+				)
 		);
 		expect(low, path).toEqual([]);
+	}
+	await context.close();
+});
+
+test('a stop that the trip comes to twice: what is shown is what is logged', async ({ page }) => {
+	await openDemo(page);
+	await page.getByRole('link', { name: 'Trip' }).click();
+	await page.getByRole('button', { name: 'Add stop' }).click();
+	const form = page.getByRole('dialog');
+	await form.getByLabel('Name').fill('Tamsel Ford');
+	await form.getByRole('button', { name: 'Save' }).click();
+	await expect(page.getByRole('row', { name: /Tamsel Ford/ })).not.toHaveCount(0);
+	await quickline(page).fill('shower');
+	await expect(page.locator('#quickline-says')).toContainText('Shower');
+	await quickline(page).fill('arrive tamsel ford');
+	await expect(page.locator('#quickline-says')).toContainText('Arrived at Tamsel Ford, planned for');
+	// Twice on the way already, and the new one: each is told apart in words.
+	const meant = page.getByRole('list', { name: 'Which is meant?' }).getByRole('button');
+	await expect(meant).toHaveCount(3);
+	expect(new Set(await meant.allTextContents()).size).toBe(3);
+	await quickline(page).press('Enter');
+	await page.getByRole('link', { name: 'Ledger' }).click();
+	// The arrival of the demo's own past, and this one.
+	await expect(page.locator('main').getByText('Arrived at Tamsel Ford', { exact: true })).toHaveCount(2);
+});
+
+test('Tab leaves the quick line within one press when there is nothing to finish', async ({ page }) => {
+	await openDemo(page);
+	for (const text of ['', 'dishes ', 'fill 60', 'flurble', 'meter ']) {
+		await quickline(page).fill(text);
+		await quickline(page).press('Tab');
+		await expect(quickline(page), text).not.toBeFocused();
+	}
+});
+
+test('units chosen are shown at once, in what is said too', async ({ page }) => {
+	await openDemo(page);
+	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByLabel('Volume').selectOption('US gallons');
+	await page.getByRole('link', { name: 'Now' }).click();
+	await expect(page.getByRole('button', { name: /^Why [\d.]+.gal in Main/ })).toBeVisible();
+	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toHaveAttribute('aria-label', /of \d+.gal/);
+});
+
+test('nothing of the first run is wider than a small phone', async ({ browser }) => {
+	const context = await browser.newContext({
+		viewport: { width: 360, height: 740 },
+		hasTouch: true,
+		isMobile: true
+	});
+	const page = await context.newPage();
+	await page.goto('/');
+	for (const way of ['Open a file', 'Begin']) {
+		await page.getByRole('button', { name: way, exact: true }).tap();
+		expect(
+			await page.evaluate(() =>
+				Math.max(...[...document.querySelectorAll('main *')].map((one) => one.getBoundingClientRect().right))
+			),
+			way
+		).toBeLessThanOrEqual(360);
+		await page.getByRole('button', { name: 'Back' }).tap();
 	}
 	await context.close();
 });

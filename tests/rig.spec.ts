@@ -19,8 +19,8 @@ test('a run-dry trial with a meter that counts down in gallons', async ({ page }
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('button', { name: 'Change Pump meter' }).click();
 	const form = page.getByRole('dialog');
-	await form.getByLabel('One displayed unit is').fill('3.785411784');
-	await form.getByLabel('Counts').selectOption('down');
+	await form.getByLabel('It counts in').selectOption('US gallons');
+	await form.getByLabel('Counts', { exact: true }).selectOption('down');
 	await form.getByRole('button', { name: 'Save' }).click();
 	await openTank(page, 'Main');
 	await page.getByRole('button', { name: 'Run dry', exact: true }).click();
@@ -153,7 +153,7 @@ test('weight, what if and a learned curve answer; a ready rig is begun', async (
 	await openDemo(page);
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('link', { name: 'Weight' }).click();
-	await page.getByLabel('Else aboard of the payload').fill('500');
+	await page.getByLabel('Else aboard, of the 540 kg payload').fill('500');
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(
 		/may come aboard before the payload is used up/
 	);

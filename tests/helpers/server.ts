@@ -14,10 +14,11 @@ export const freePort = (): Promise<number> =>
 /** Starts a server of a build that a test may kill. */
 export async function startServer(
 	port: number,
-	dir = 'build'
+	dir = 'build',
+	env: Readonly<Record<string, string>> = {}
 ): Promise<{ readonly base: string; readonly kill: () => Promise<void> }> {
 	const child: ChildProcess = spawn('node', ['scripts/serve.mjs'], {
-		env: { ...process.env, PORT: String(port), DIPSOMETER_OUT: dir },
+		env: { ...process.env, PORT: String(port), DIPSOMETER_OUT: dir, ...env },
 		stdio: ['ignore', 'pipe', 'inherit']
 	});
 	await new Promise<void>((resolve, reject) => {

@@ -1,5 +1,5 @@
 import type { Entry } from '../logbook/index.js';
-import { flowOf, usableOf } from '../rig/index.js';
+import { flowOf, passesMeter, usableOf } from '../rig/index.js';
 import type { Estimate } from './estimate.js';
 import { personsAt } from './crew.js';
 import { dot } from './gaussian.js';
@@ -86,10 +86,11 @@ function bearing(
 			const instrument = instruments.get(entry.instrument);
 			if (!instrument || estimate.tally.doubts.some((doubt) => doubt.entry === entry.id)) return 0;
 			if (instrument.kind !== 'meter') return tankIds.has(instrument.tank) ? 'looks' : 0;
-			const outlets = rig.outlets.filter(
-				({ from, meters }) => meters?.includes(instrument.id) ?? from === instrument.tank
-			);
-			return outlets.some(({ from, to }) => tankIds.has(from) || tankIds.has(to)) ? 'looks' : 0;
+			return rig.outlets
+				.filter((outlet) => passesMeter(outlet, instrument))
+				.some(({ from, to }) => tankIds.has(from) || tankIds.has(to))
+				? 'looks'
+				: 0;
 		}
 		case 'use': {
 			const habit = habits.get(entry.habit);

@@ -1,4 +1,5 @@
 import {
+	tripInUse,
 	type Entry,
 	type Habit,
 	type Instrument,
@@ -146,7 +147,9 @@ function streamGains(
 /** The streams of a rig; their indices begin at `next`. */
 function streamsOf(rig: Rig, model: Pick<Model, 'places' | 'counted'>, next: number): readonly Stream[] {
 	const crew = Math.max(rig.crew, 1);
-	const used = rig.habits.filter(({ often, litresEach }) => often.times > 0 && litresEach.mean > 0);
+	const used = rig.habits.filter(
+		({ often, litresEach, retired }) => !retired && often.times > 0 && litresEach.mean > 0
+	);
 	const plain: readonly (Habit | Rig['outlets'][number])[] = used.length > 0 ? used : rig.outlets;
 	const dailyL = (habit: Habit): number => usualTimesPerDay(rig, habit, crew) * habit.litresEach.mean;
 	const totalL = used.reduce((sum, habit) => sum + dailyL(habit), 0);
@@ -218,7 +221,7 @@ export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Ent
 		statedRate: rig.unlogged,
 		moved: next,
 		size: next + 1,
-		crew: crewOf(rig, trips, entries),
+		crew: crewOf(rig, trips.map(tripInUse), entries),
 		wake: wakeOf(rig.id, trips),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),

@@ -147,6 +147,17 @@ export class Replay {
 		return true;
 	}
 
+	/**
+	 * Another replay that goes on from this one's checkpoints, for a question about the past; this one stays where it is.
+	 *
+	 * @param count how many entries it will at most be asked about
+	 */
+	branch(count: number): Replay {
+		const other = new Replay(this.#model, this.#options);
+		for (const [key, lane] of this.#lanes) other.#lanes.set(key, lane.branch(count));
+		return other;
+	}
+
 	/** The estimate with one more entry somewhere among the others, without forgetting the way as it is. */
 	aside(entries: readonly Entry[], entry: Entry, atMs: number): Estimate {
 		const at = entries.findLastIndex((one) => byTime(one, entry) < 0) + 1;

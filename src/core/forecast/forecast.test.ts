@@ -4,7 +4,8 @@ import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/l
 import { estimate, type Estimate } from '../estimate/index.js';
 import type { Entry, Rig } from '../logbook/index.js';
 import { choleskyOf } from './draw.js';
-import { forecast, quantileSorted, seeded } from './index.js';
+import { forecast, seeded } from './index.js';
+import { spreadOf } from './quantile.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig = exactRig, entries: readonly Entry[] = freshStart()): Estimate =>
@@ -39,6 +40,16 @@ describe('an exact rig, by hand: 24 L a day from Main, 20 to Grey, 6 to the cass
 		// one person: half the showers and flushes, the dishes stay
 		expect(grey({ persons: 1 })).toBeGreaterThan(4.4);
 		expect(grey({ persons: 4 })).toBeCloseTo(75 / 28, 9);
+	});
+	it('a habit that the rig no longer has is not lived on, though entries name it', () => {
+		const without: Rig = {
+			...exactRig,
+			habits: exactRig.habits.map((habit) => (habit.id === 'dishes' ? { ...habit, retired: true } : habit))
+		};
+		const washed = entry({ kind: 'use', at: '2027-05-01T05:00:00Z', habit: 'dishes', times: 1 });
+		const lived = forecast(from(without, [washed, ...freshStart()]), { days: 20, paths: 20 });
+		// 8 L of showers a day are left of the 20 that Grey took
+		expect(lived.tanks.find(({ id }) => id === 'grey')?.days.p50).toBeCloseTo(75 / 8, 6);
 	});
 	it('a tank never reached answers the days asked for', () =>
 		expect(forecast(from(), { days: 2, paths: 20 }).autonomyDays.p50).toBe(2));
@@ -148,5 +159,5 @@ describe('drawing', () => {
 		expect(drawn.reduce((a, b) => a + (b - mean) ** 2, 0) / drawn.length).toBeCloseTo(1, 1);
 	});
 	it('quantiles are linear between order statistics', () =>
-		expect(quantileSorted(Float64Array.of(1, 2, 4), 0.75)).toBe(3));
+		expect(spreadOf(Float64Array.of(4, 1, 2)).p90).toBeCloseTo(3.6, 12));
 });

@@ -1,6 +1,6 @@
 import { dayAhead, DAY_DIFFERS, gainOf, personsNow, unloggedGain, type DayAhead } from '../habits/index.js';
 import type { Estimate } from '../estimate/index.js';
-import { bindsAt, isCarried, usableOf } from '../rig/index.js';
+import { bindsAt, neverBinds, usableOf } from '../rig/index.js';
 import { choleskyOf } from './draw.js';
 import { spreadOf, type Spread } from './quantile.js';
 import { seeded, type Random } from './random.js';
@@ -67,7 +67,7 @@ function lanesOf(estimate: Estimate): readonly Lane[] {
 		pool: places.get(tank.id)?.pool.index ?? 0,
 		share: places.get(tank.id)?.share ?? 1,
 		usableL: usableOf(tank),
-		limitL: isCarried(rig, tank) ? undefined : bindsAt(tank),
+		limitL: neverBinds(rig, tank) ? undefined : bindsAt(tank),
 		falls: tank.holds === 'fresh'
 	}));
 }

@@ -6,5 +6,5 @@ export {
 	type ForecastOptions,
 	type TankForecast
 } from './forecast.js';
-export { quantileSorted, type Spread } from './quantile.js';
+export type { Spread } from './quantile.js';
 export { seeded, type Random } from './random.js';

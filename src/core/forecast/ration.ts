@@ -18,7 +18,7 @@ export function ration(
 	estimate: Estimate,
 	tankId: string,
 	untilMs: number,
-	certainty = 0.9
+	certainty: number
 ): Ration | undefined {
 	const tank = tankById(estimate.model.rig, tankId);
 	const days = (untilMs - estimate.atMs) / DAY_MS;

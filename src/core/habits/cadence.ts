@@ -96,6 +96,7 @@ export function cadenceAhead(
 	const { rig } = estimate.model;
 	const perPerson = habit.often.per === 'person-day';
 	const stated = usualTimesPerDay(rig, habit, persons, measures);
+	if (habit.retired) return { timesPerDay: 0, sd: 0 };
 	if (habit.often.sd === 0) return { timesPerDay: stated, sd: 0 };
 	const scale = perPerson ? persons : 1;
 	const exposure = perPerson ? log.personDays : log.days;

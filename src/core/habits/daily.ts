@@ -50,13 +50,15 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	const weight = model.rig.unlogged || model.rig.habits.length === 0 ? 1 : trustInLog(log);
 	return {
 		persons: ahead.persons,
-		habits: model.rig.habits.map((habit) => ({
-			habit,
-			cadence: cadenceAhead(estimate, habit, log, ahead),
-			flow: model.flow(habit, regime),
-			litresEach: marginal(model.habit.get(habit.id) ?? 0),
-			scatterL: habit.litresEach.sd * Math.sqrt(1 - NOISE.meanShare)
-		})),
+		habits: model.rig.habits
+			.filter(({ retired }) => !retired)
+			.map((habit) => ({
+				habit,
+				cadence: cadenceAhead(estimate, habit, log, ahead),
+				flow: model.flow(habit, regime),
+				litresEach: marginal(model.habit.get(habit.id) ?? 0),
+				scatterL: habit.litresEach.sd * Math.sqrt(1 - NOISE.meanShare)
+			})),
 		unlogged: model.streams.map((stream) => {
 			const perDay = weight * (stream.perPerson ? ahead.persons : Math.min(1, ahead.persons));
 			const rate = marginal(stream.index);

@@ -15,4 +15,5 @@ export {
 	type UnloggedAhead
 } from './daily.js';
 export { prices, type Price } from './prices.js';
+export { whyLasting, type WhyLasting } from './whyLasting.js';
 export { totalsOf, type Totals } from './totals.js';

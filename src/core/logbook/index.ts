@@ -1,6 +1,6 @@
 export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
-export { ABSURD_LITRES, logbookJsonSchema, schemas } from './schema.js';
-export { problemsOf } from './problems.js';
+export { ABSURD_LITRES, logbookJsonSchema, schemas } from './validation/schema.js';
+export { problemsOf } from './validation/problems.js';
 export type {
 	Entry,
 	EntryDraft,
@@ -24,16 +24,35 @@ export type {
 	Trial,
 	Trip
 } from './types.js';
-export { checkReferences } from './check.js';
+export { canShow, checkReferences } from './validation/references.js';
 export { byTime, entriesUntil, inOrder, instantMs } from './order.js';
-export { canonical, mergeLogbooks, previewMerge, type ListChange } from './merge.js';
+export { canonical } from './revisions/canonical.js';
 export {
+	compareMerge,
+	mergeLogbooks,
+	previewMerge,
+	type ListChange,
+	type MergePreview,
+	type Retired
+} from './revisions/merge.js';
+export { inUse } from './revisions/inUse.js';
+export { keepNamed, keepStops, stopsNamed } from './revisions/keepNamed.js';
+export { rebase, type Conflict, type Rebased } from './revisions/rebase.js';
+export {
+	LIST_OF,
 	parseLogbook,
 	parseLogbookText,
 	parseRecord,
+	RECORD_KINDS,
+	saidMore,
 	type Parsed,
+	type ParseOptions,
 	type RecordKind,
-	type RecordTypes
-} from './parse.js';
-export { corrected, nextEdited, restored, voided } from './revise.js';
-export { crossingSides, doubleArea, type Corner } from './outline.js';
+	type RecordTypes,
+	type Refusal
+} from './validation/parse.js';
+export { corrected, nextEdited, restored, voided } from './revisions/revise.js';
+export { crossingSides, doubleArea, type Corner } from './validation/outline.js';
+export { certaintyOf, currentTrip, DEFAULT_CERTAINTY, tripInUse, tripSpan } from './trips.js';
+export { readable, type Readable } from './validation/readable.js';
+export { MOST_PROBLEMS } from './validation/limits.js';

@@ -14,7 +14,7 @@ import type {
 	tankSchema,
 	trialSchema,
 	tripSchema
-} from './schema.js';
+} from './validation/schema.js';
 
 /**
  * The inferred type without the index signature that keeps unknown fields, and read-only all the way down:

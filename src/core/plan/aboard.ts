@@ -1,5 +1,5 @@
 import { levelOf, type Estimate } from '../estimate/index.js';
-import { instantMs, type Trip } from '../logbook/index.js';
+import { instantMs, tripInUse, type Trip } from '../logbook/index.js';
 import { expectedAt } from './course.js';
 import type { Plan } from './plan.js';
 import { needsOf } from './stretch.js';
@@ -14,7 +14,8 @@ export interface AboardAtStop {
 }
 
 /** What is aboard at each stop still ahead, by a plan; carried supplies stay as they are now. */
-export function aboardAtStops(estimate: Estimate, trip: Trip, planned: Plan): readonly AboardAtStop[] {
+export function aboardAtStops(estimate: Estimate, whole: Trip, planned: Plan): readonly AboardAtStop[] {
+	const trip = tripInUse(whole);
 	const needs = needsOf(estimate, trip);
 	const at = (ms: number): ReadonlyMap<string, number> =>
 		new Map(

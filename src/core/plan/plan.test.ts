@@ -80,6 +80,10 @@ describe('an exact rig along a road', () => {
 		expect(answer.shortfall).toMatchObject({ tank: 'main' });
 		expect(answer.shortfall?.shortL).toBeCloseTo(5 * 24 + 2 - 90 + 0.77, -0.5);
 	});
+	it('passes by a stop that is no longer on the way', () => {
+		const gone = stop(3, [water, grey], { retired: true });
+		expect(planned([gone, stop(4, []), stop(6, [])])).toMatchObject({ feasible: false, services: [] });
+	});
 	it('leaves alone what was before now, and refuses a trip that is not there', () => {
 		expect(
 			planned([stop(1, [water, grey], { arrive: '2027-05-01T05:00:00Z' }), stop(3, [])]).services

@@ -1,6 +1,14 @@
-import { instantMs, type Logbook, type Service, type Stop, type Trip } from '../logbook/index.js';
+import {
+	certaintyOf,
+	instantMs,
+	tripInUse,
+	type Logbook,
+	type Service,
+	type Stop,
+	type Trip
+} from '../logbook/index.js';
 import { levelOf, type Estimate } from '../estimate/index.js';
-import { isCarried } from '../rig/index.js';
+import { isCarried, neverBinds } from '../rig/index.js';
 import { courseOf, expectedAt, type Course, type Shortfall } from './course.js';
 import { needsOf, servesKind, type Needs } from './stretch.js';
 
@@ -28,8 +36,6 @@ export interface Plan {
 	readonly courses: readonly Course[];
 }
 
-const DEFAULT_CERTAINTY = 0.9;
-
 /** Groups the tanks' services by stop, in the order of the stops. */
 function byStop(trip: Trip, courses: readonly Course[]): readonly PlannedService[] {
 	return trip.stops.flatMap((stop): PlannedService[] => {
@@ -53,8 +59,8 @@ function byStop(trip: Trip, courses: readonly Course[]): readonly PlannedService
 	});
 }
 
-/** The services of a stop that a plan uses there, each once. */
-function used(stop: Stop, courses: readonly Course[]): readonly Service[] {
+/** The services of a stop that a plan uses there: of each kind the first that serves it. */
+export function servicesUsed(stop: Stop, courses: readonly Course[]): readonly Service[] {
 	const kinds = new Set(
 		courses
 			.filter(({ services }) => services.some((service) => service.stop.id === stop.id))
@@ -72,7 +78,7 @@ function costOf(estimate: Estimate, trip: Trip, courses: readonly Course[], need
 		.filter((tank) => tank.holds === 'fresh' && isCarried(estimate.model.rig, tank))
 		.reduce((sum, tank) => sum + levelOf(estimate, tank.id).mean, 0);
 	return trip.stops.reduce((cost, stop) => {
-		const services = used(stop, courses);
+		const services = servicesUsed(stop, courses);
 		const fees = services.reduce((sum, { fee = 0, minutes = 0 }) => sum + fee + minutes * feePerMinute, 0);
 		const detour = Math.max(0, ...services.map(({ detourKm = 0 }) => detourKm)) * feePerKm;
 		const arriveMs = instantMs(stop.arrive);
@@ -95,16 +101,17 @@ const earliest = (list: readonly number[]): number =>
  * @throws RangeError when the logbook has no such trip, or the trip is another rig's
  */
 export function plan(estimate: Estimate, logbook: Pick<Logbook, 'trips'>, tripId: string): Plan {
-	const trip = logbook.trips.find(({ id }) => id === tripId);
+	const found = logbook.trips.find(({ id }) => id === tripId);
 	const { rig } = estimate.model;
-	if (!trip || trip.rig !== rig.id)
+	if (!found || found.rig !== rig.id)
 		throw new RangeError(`there is no trip ${JSON.stringify(tripId)} of rig ${JSON.stringify(rig.id)}`);
+	const trip = tripInUse(found);
 	const needs = needsOf(estimate, trip);
 	const endMs = Math.max(estimate.atMs, ...trip.stops.map(({ depart }) => instantMs(depart)));
-	const certainty = trip.policy?.certainty ?? DEFAULT_CERTAINTY;
+	const certainty = certaintyOf(trip);
 	const context = { estimate, needs, certainty, endMs, carryLight: (trip.policy?.feePerKgKm ?? 0) > 0 };
 	const courses = rig.tanks
-		.filter((tank) => !isCarried(rig, tank))
+		.filter((tank) => !neverBinds(rig, tank))
 		.map((tank) => courseOf(context, trip, tank));
 	const services = byStop(trip, courses);
 	const shortfall = courses.flatMap((course) => course.shortfall ?? []).sort((a, b) => a.atMs - b.atMs)[0];

@@ -1,10 +1,10 @@
-import { listed } from '../verdict/index.js';
+import { listed } from '../words/index.js';
 import { formatLitres } from '../units/index.js';
-import type { Habit, Tank } from '../logbook/index.js';
-import { flowOf, tankById, usableOf } from '../rig/index.js';
-import { problem, type Answer, type QuickContext, type Reading } from './context.js';
+import type { Tank } from '../logbook/index.js';
+import { usableOf } from '../rig/index.js';
+import { oneTooMany, problem, type Answer, type QuickContext, type Reading } from './context.js';
 import { meaningful, namedBy } from './names.js';
-import { bareFigure, quantityOf, type Line } from './tokens.js';
+import { figureBeyond, quantityOf, type Line } from './tokens.js';
 
 /** A figure this far over a tank's usable volume is no fill but a slip. */
 const BEYOND = 1.15;
@@ -31,6 +31,8 @@ const tooMuch = (tank: Tank, litres: number, context: QuickContext): string =>
 
 /** `fill 60`, `fill main full`, `fill jug 12 gal`. */
 export function fillLine(line: Line, context: QuickContext): Answer {
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
 	const full = line.words.includes('full') || line.words.includes('brim');
 	const words = meaningful(line.words).filter((word) => word !== 'full' && word !== 'brim');
 	const fresh = context.rig.tanks.filter(({ holds }) => holds === 'fresh');
@@ -54,7 +56,6 @@ export function fillLine(line: Line, context: QuickContext): Answer {
 				...(litres === undefined ? {} : { litres }),
 				...(full ? { to: 'full' as const } : {})
 			},
-			says: `${tank.name} filled${litres === undefined ? '' : ` with ${formatLitres(litres, context.units)}`}${full ? ' to full' : ''}`,
 			...(over
 				? { warns: `${tank.name} was thought to hold ${formatLitres(level, context.units)} already.` }
 				: {})
@@ -66,6 +67,8 @@ const DRAINS = ['ground', 'overboard', 'sewer'] as const;
 
 /** `dump grey`, `dump cassette`, `dump grey 20`, `dump grey overboard`. */
 export function dumpLine(line: Line, context: QuickContext): Answer {
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
 	const where = DRAINS.find((drain) => line.words.includes(drain));
 	const words = meaningful(line.words).filter((word) => word !== where && word !== 'empty');
 	const waste = context.rig.tanks.filter(({ holds }) => holds !== 'fresh');
@@ -82,7 +85,6 @@ export function dumpLine(line: Line, context: QuickContext): Answer {
 			...(litres === undefined ? { to: 'empty' as const } : { litres }),
 			...(where ? { where } : {})
 		},
-		says: `${tank.name} ${litres === undefined ? 'emptied' : `dumped by ${formatLitres(litres, context.units)}`}${where ? `, ${where === 'ground' ? 'on the ground' : where === 'sewer' ? 'into the sewer' : where}` : ''}`,
 		...(where === 'ground' || where === 'overboard'
 			? { warns: 'Only where local rules allow it; they differ.' }
 			: {})
@@ -91,6 +93,8 @@ export function dumpLine(line: Line, context: QuickContext): Answer {
 
 /** `transfer jug main 10`, `pour jug into main`, `pour jug`. */
 export function transferLine(line: Line, context: QuickContext): Answer {
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
 	const { rig, units } = context;
 	const split = line.words.findIndex((word) => word === 'to' || word === 'into' || word === 'in');
 	const groups = split > 0 ? [line.words.slice(0, split), line.words.slice(split + 1)] : [line.words];
@@ -116,7 +120,6 @@ export function transferLine(line: Line, context: QuickContext): Answer {
 					? { until: full ? ('to-full' as const) : ('from-empty' as const) }
 					: { litres })
 			},
-			says: `${litres === undefined ? (full ? `${to.name} filled up` : `all of ${from.name}`) : formatLitres(litres, units)} from ${from.name} to ${to.name}`,
 			...(from.holds === to.holds
 				? {}
 				: { warns: `${from.name} holds ${from.holds}, ${to.name} ${to.holds}.` })
@@ -142,42 +145,27 @@ function cutAnywhere(words: readonly string[], tanks: readonly Tank[]): readonly
 	});
 }
 
-const way = (habit: Habit, context: QuickContext): string => {
-	const flow = flowOf(context.rig, habit, {
-		mains: context.mains ?? false,
-		sewer: context.sewer ?? false,
-		measures: []
-	});
-	const nameOf = (id: string): string => tankById(context.rig, id)?.name ?? id;
-	const ends = [...flow.tanks].map(([id, { perLitre, fixed }]) => ({ id, gain: perLitre + fixed }));
-	const from = ends.filter(({ gain }) => gain < 0).map(({ id }) => nameOf(id));
-	const to = ends.filter(({ gain }) => gain > 0).map(({ id }) => nameOf(id));
-	return `${from.length > 0 ? ` from ${listed(from)}` : ''}${to.length > 0 ? ` to ${listed(to)}` : ''}`;
-};
-
 /** `shower`, `shower 2`, `2 showers`, `dishes 6 L` (measured), `use shower 2 16 L`. */
 export function useLine(line: Line, context: QuickContext): Answer | undefined {
 	const words = meaningful(line.words).filter((word) => word !== 'use' && word !== 'times');
 	if (words.length === 0) return undefined;
 	const habits = namedBy(words, context.rig.habits);
 	if (habits.length === 0) return undefined;
-	const times = bareFigure(line)?.value ?? 1;
+	const bare = line.figures.filter(({ unit }) => unit === '');
+	const beyond = bare[1]?.text ?? figureBeyond(line, 2);
+	if (beyond !== undefined) return oneTooMany(beyond);
+	const times = bare[0]?.value ?? 1;
 	const litres = quantityOf(line, 'volume', context.units, false);
 	if (!(times > 0) || times > 200)
 		return problem(
 			`“${times} times” is not likely. Say how often, as in “shower 2”, or litres with their unit, as in “shower 8 L”.`
 		);
-	return habits.map((habit) => {
-		const expected = times * (context.litresEach?.get(habit.id) ?? habit.litresEach.mean);
-		const amount = formatLitres(litres ?? expected, context.units);
-		return {
-			happening: {
-				kind: 'use',
-				habit: habit.id,
-				times,
-				...(litres === undefined ? {} : { litres, source: 'meter' as const })
-			},
-			says: `${habit.name}${times === 1 ? '' : ` × ${times}`}, ${litres === undefined ? '' : 'measured '}${amount}${way(habit, context)}`
-		};
-	});
+	return habits.map((habit) => ({
+		happening: {
+			kind: 'use',
+			habit: habit.id,
+			times,
+			...(litres === undefined ? {} : { litres, source: 'meter' as const })
+		}
+	}));
 }

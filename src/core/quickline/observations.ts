@@ -1,11 +1,10 @@
-import { instantMs, type Gauge, type Meter, type Rod, type Tank } from '../logbook/index.js';
-import { formatLitres, formatQuantity } from '../units/index.js';
+import { instantMs, type Gauge, type Meter, type Rod } from '../logbook/index.js';
 import { tankById, usableOf } from '../rig/index.js';
-import { listed } from '../verdict/index.js';
-import { problem, type Answer, type QuickContext, type Reading } from './context.js';
+import { listed } from '../words/index.js';
+import { oneTooMany, problem, type Answer, type QuickContext, type Reading } from './context.js';
 import { meaningful, namedBy } from './names.js';
 import { tanksNamed } from './movements.js';
-import { bareFigure, quantityOf, readLine, type Line } from './tokens.js';
+import { bareFigure, figureBeyond, quantityOf, readLine, type Line } from './tokens.js';
 
 type ByKind = { meter: Meter; gauge: Gauge; rod: Rod };
 
@@ -41,6 +40,8 @@ const without = (words: readonly string[], ...gone: readonly string[]): readonly
 
 /** `meter 412.6`, `pump meter 84`, `meter reset`, `reset meter 110`. */
 export function meterLine(line: Line, context: QuickContext): Answer {
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
 	const reset = line.words.some((word) => word === 'reset' || word === 'set' || word === 'zero');
 	const meters = chosen(context, 'meter', without(meaningful(line.words), 'reset', 'set', 'zero', 'meter'));
 	if (meters.length === 0)
@@ -58,8 +59,7 @@ export function meterLine(line: Line, context: QuickContext): Answer {
 		const aboard = tank ? Math.round(usableOf(tank) / meter.unitL) : 0;
 		const value = shown ?? (meter.counts === 'up' ? 0 : aboard);
 		return {
-			happening: { kind: 'reading', instrument: meter.id, value, ...(reset ? { reset: true as const } : {}) },
-			says: reset ? `${meter.name} set to ${value}` : `${meter.name} shows ${value}`
+			happening: { kind: 'reading', instrument: meter.id, value, ...(reset ? { reset: true as const } : {}) }
 		};
 	});
 }
@@ -94,8 +94,7 @@ export function rodLine(text: string, context: QuickContext): Answer {
 			value: depthMm,
 			...(rollDeg === undefined ? {} : { rollDeg }),
 			...(pitchDeg === undefined ? {} : { pitchDeg })
-		},
-		says: `${rod.name} wet to ${formatQuantity(depthMm, 'length', context.units)}`
+		}
 	}));
 }
 
@@ -155,8 +154,7 @@ export function gaugeLine(line: Line, context: QuickContext): readonly Reading[]
 			const happening = { kind: 'reading' as const, instrument: gauge.id, value };
 			return [
 				{
-					happening,
-					says: `${gauge.name} reads ${typeof value === 'string' ? `“${value}”` : Number(value.toFixed(2))}`
+					happening
 				}
 			];
 		}
@@ -180,19 +178,9 @@ export function markLine(state: 'full' | 'empty', words: readonly string[], cont
 	if (tanks.length === 0)
 		return problem(`Which tank is ${state}? There is ${listed(context.rig.tanks.map(({ name }) => name))}.`);
 	return tanks.map((tank) => ({
-		happening: { kind: 'mark', tank: tank.id, state },
-		says: `${tank.name} seen ${state}: ${signOf(tank, state)} (${formatLitres(state === 'full' ? usableOf(tank) : (tank.residualL ?? 0), context.units)})`
+		happening: { kind: 'mark', tank: tank.id, state }
 	}));
 }
-
-const signOf = (tank: Tank, state: 'full' | 'empty'): string =>
-	tank.holds === 'fresh'
-		? state === 'full'
-			? 'it overflows'
-			: 'the pump sucks air'
-		: state === 'full'
-			? 'it backs up'
-			: 'the drain runs dry';
 
 /** `arrive`, `arrive low sarn`, `depart`. */
 export function stopLine(
@@ -211,7 +199,6 @@ export function stopLine(
 		.sort((a, b) => Math.abs(planned(a) - context.nowMs) - Math.abs(planned(b) - context.nowMs))
 		.slice(0, 3);
 	return nearest.map((stop) => ({
-		happening: { kind: 'stop', stop: stop.id, event },
-		says: `${event === 'arrive' ? 'Arrived at' : 'Left'} ${stop.name}`
+		happening: { kind: 'stop', stop: stop.id, event }
 	}));
 }

@@ -86,7 +86,9 @@ describe('lines as a person would say them', () => {
 		['full grey', { kind: 'mark', tank: 'grey', state: 'full' }],
 		['main empty', { kind: 'mark', tank: 'main', state: 'empty' }],
 		['crew 3', { kind: 'crew', persons: 3 }],
-		['note hose drips at 08:15', { kind: 'note', text: 'hose drips' }],
+		['note hose drips at 08:15', { kind: 'note', text: 'hose drips at 08:15' }],
+		['note too much sun', { kind: 'note', text: 'too much sun' }],
+		['yesterday note hose drips today', { kind: 'note', text: 'hose drips today' }],
 		['transfer jug main 10', { kind: 'transfer', fromTank: 'jug', toTank: 'main', litres: 10 }],
 		['pour jug into main', { kind: 'transfer', fromTank: 'jug', toTank: 'main', until: 'from-empty' }],
 		['pour jug', { kind: 'transfer', fromTank: 'jug', toTank: 'main', until: 'from-empty' }],
@@ -124,6 +126,74 @@ describe('times', () => {
 		]));
 });
 
+describe('a moment that cannot be', () => {
+	it.each([
+		['shower -800000d', /too far away/],
+		['0001-01-01 shower', /too far away/],
+		['shower 9999-01-01', /too far away/],
+		['2027-02-31 shower', /no 2027-02-31 in the calendar/],
+		['shower 2027-13-01', /no 2027-13-01 in the calendar/]
+	])('%s', (text, words) => expect(problemOf(text)).toMatch(words));
+	it('a leap day is one', () =>
+		expect(first('2024-02-29 07:00 shower')?.at).toBe('2024-02-29T07:00:00+00:00'));
+});
+
+describe('a number that may belong to a name', () => {
+	const jug = (n: number) =>
+		({ id: `jug${n}`, name: `Jug ${n}`, holds: 'fresh', nominalL: 20, reserveL: 0, feeds: 'main' }) as const;
+	const jugs: Rig = {
+		...rig,
+		tanks: [...exactRig.tanks, jug(1), jug(2)],
+		habits: [...rig.habits, { ...rig.habits[0]!, id: 'second', name: 'Shower 2' }]
+	};
+	const drafts = (text: string) => matches(text, { rig: jugs }).map(({ draft }) => draft);
+	it.each([
+		['fill jug 2 20', [{ kind: 'fill', tank: 'jug2', litres: 20 }]],
+		['fill jug 2 full', [{ kind: 'fill', tank: 'jug2', to: 'full' }]],
+		['pour jug 1 into main', [{ kind: 'transfer', fromTank: 'jug1', until: 'from-empty' }]],
+		['pour jug 1 into main 10', [{ kind: 'transfer', fromTank: 'jug1', litres: 10 }]],
+		['jug 2 empty', [{ kind: 'mark', tank: 'jug2', state: 'empty' }]]
+	])('%s', (text, expected) => expect(drafts(text)).toMatchObject(expected));
+	it('is an amount when its unit stands behind it', () =>
+		expect(drafts('fill jug 2 L')).toMatchObject([
+			{ tank: 'jug1', litres: 2 },
+			{ tank: 'jug2', litres: 2 }
+		]));
+	it('is asked about where the line is not whole with the name, never guessed', () => {
+		const answer = understand('fill jug 2', { ...context, rig: jugs });
+		expect(answer).toMatchObject({ kind: 'problem', problem: expect.stringContaining('part of a name') });
+	});
+	it('of a use, both are offered', () =>
+		expect(drafts('shower 2')).toMatchObject([
+			{ habit: 'second', times: 1 },
+			{ habit: 'shower', times: 2 }
+		]));
+});
+
+it('one figure too many is asked about, not passed over', () => {
+	expect(problemOf('fill 20 30')).toMatch(/What is 30\?/);
+	expect(problemOf('shower 2 3')).toMatch(/What is 3\?/);
+	expect(problemOf('crew 2 3')).toMatch(/What is 3\?/);
+	expect(first('2 showers 20 litres')).toMatchObject({ times: 2, litres: 20 });
+});
+
+it('a place that the trip comes to twice is told apart by its day; so are things of one name', () => {
+	const again = { ...stop, id: 'ford-2', arrive: '2027-05-08T10:00:00Z', depart: '2027-05-08T11:00:00Z' };
+	const twice = matches('arrive tamsel', { trip: { ...exactTrip, stops: [stop, again] } });
+	expect(twice.map(({ says }) => says)).toEqual([
+		'Arrived at Tamsel Ford, planned for today',
+		'Arrived at Tamsel Ford, planned for Saturday'
+	]);
+	const twin = { ...rig, habits: [...rig.habits, { ...rig.habits[0]!, id: 'twin' }] };
+	const says = matches('shower', { rig: twin }).map((one) => one.says);
+	expect(new Set(says).size).toBe(2);
+});
+
+it('a tank alone is known, and what could be said of it is offered', () => {
+	expect(problemOf('jug')).toMatch(/^What of Jug\? Say it as in “fill jug 40”/);
+	expect(problemOf('cassette')).toMatch(/“dump cassette”/);
+});
+
 it('offers each tank or habit that may be meant', () => {
 	const two: Rig = {
 		...rig,
@@ -155,6 +225,9 @@ describe('nonsense is explained', () => {
 		['shower 5000', /not likely/],
 		['yesterday', /what happened then/],
 		['note', /What is the note\?/],
+		['yesterday 25:00 shower', /No clock shows 25:00/],
+		['shower 21:75', /No clock shows 21:75/],
+		['½', /no habit, tank or instrument/],
 		['gauge grey 7/8', /What does Grey lights show\? One of “empty”, “1\/3”/]
 	])('%s', (text, words) => expect(problemOf(text)).toMatch(words));
 	it('an empty line is nothing', () => expect(understand('  ', context)).toEqual({ kind: 'nothing' }));

@@ -1,11 +1,11 @@
 import { zonedIso, type EntryDraft } from '../logbook/index.js';
-import { listed } from '../verdict/index.js';
-import { isProblem, problem, type Answer, type QuickContext, type Reading } from './context.js';
-import { dumpLine, fillLine, transferLine, useLine } from './movements.js';
+import { listed, sayHappening } from '../words/index.js';
+import { isProblem, oneTooMany, problem, type Answer, type QuickContext, type Reading } from './context.js';
+import { dumpLine, fillLine, tanksNamed, transferLine, useLine } from './movements.js';
 import { meaningful, namedBy } from './names.js';
 import { gaugeHelp, gaugeLine, markLine, meterLine, rodLine, stopLine } from './observations.js';
 import { takeTime, type Moment } from './time.js';
-import { readLine, type Line } from './tokens.js';
+import { figureBeyond, readLine, type Line } from './tokens.js';
 
 /** One way to understand a whole line: the entry it makes, and the same in words. */
 export interface Understood {
@@ -34,36 +34,34 @@ function switchLine(line: Line, context: QuickContext): Answer | undefined {
 	const state = line.words.map((word) => SWITCH.get(word)).find((on) => on !== undefined);
 	if (state === undefined) return undefined;
 	const words = meaningful(line.words).filter((word) => !SWITCH.has(word));
-	const says = state ? 'on' : 'off';
 	if (words.includes('mains') || words.includes('hookup'))
 		return [
 			{
 				happening: { kind: 'hookup', mains: state, sewer: context.sewer ?? false },
-				says: `Water hook-up ${says}`,
 				...(state ? { warns: 'A pressure regulator at the tap protects the pipes.' } : {})
 			}
 		];
 	if (words.includes('sewer'))
 		return [
 			{
-				happening: { kind: 'hookup', mains: context.mains ?? false, sewer: state },
-				says: `Sewer hook-up ${says}`
+				happening: { kind: 'hookup', mains: context.mains ?? false, sewer: state }
 			}
 		];
 	const measures = namedBy(words, context.rig.measures);
 	return measures.length > 0
 		? measures.map((measure) => ({
-				happening: { kind: 'measure', measure: measure.id, on: state },
-				says: `${measure.name}: ${says} from now`
+				happening: { kind: 'measure', measure: measure.id, on: state }
 			}))
 		: undefined;
 }
 
 function crewLine(line: Line): Answer {
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
 	const persons = line.figures[0]?.value;
 	if (persons === undefined || !Number.isInteger(persons) || persons < 0 || persons > 60)
 		return problem('How many are aboard? Say it as in “crew 3”.');
-	return [{ happening: { kind: 'crew', persons }, says: `${persons} aboard from now on` }];
+	return [{ happening: { kind: 'crew', persons } }];
 }
 
 function careLine(words: readonly string[], context: QuickContext): Answer {
@@ -74,7 +72,7 @@ function careLine(words: readonly string[], context: QuickContext): Answer {
 				? `What was done? There is ${listed(context.rig.care.map(({ name }) => name))}.`
 				: 'This rig has no care tasks yet.'
 		);
-	return tasks.map((task) => ({ happening: { kind: 'care', task: task.id }, says: `Done: ${task.name}` }));
+	return tasks.map((task) => ({ happening: { kind: 'care', task: task.id } }));
 }
 
 /** Lines that begin with a verb of their own. */
@@ -124,9 +122,8 @@ function tankState(line: Line, context: QuickContext): readonly Reading[] {
 	return isProblem(answer) ? [] : answer;
 }
 
-/** Everything a line may mean without its time. */
-function readingsOf(text: string, context: QuickContext): Answer {
-	const line = readLine(text);
+/** Everything a line may mean without its time, its words and figures being told apart. */
+function readingsOf(text: string, line: Line, context: QuickContext): Answer {
 	const { words } = line;
 	const byVerb = verbLine(text, line, context);
 	if (byVerb) return byVerb;
@@ -143,13 +140,52 @@ function readingsOf(text: string, context: QuickContext): Answer {
 	return problem(help ?? notKnown(words, context));
 }
 
+/** The names in which a digit may stand. */
+const namesOf = ({ rig, trip }: QuickContext): readonly string[] =>
+	[
+		...rig.tanks,
+		...rig.habits,
+		...rig.instruments,
+		...rig.measures,
+		...rig.care,
+		...rig.outlets,
+		...(trip?.stops ?? [])
+	].map(({ name }) => name);
+
+/**
+ * Everything a line may mean without its time. Where a number could belong to a name or be an amount, the name is
+ * taken when the line is whole with it; a use may be either, and both are offered; else the person is asked.
+ */
+function allReadings(text: string, context: QuickContext): Answer {
+	const [named, plain] = [readLine(text, namesOf(context)), readLine(text)];
+	const first = readingsOf(text, named, context);
+	if (named.figures.length === plain.figures.length) return first;
+	const second = readingsOf(text, plain, context);
+	if (isProblem(second)) return first;
+	if (isProblem(first))
+		return problem(
+			`${first.problem} A number may be part of a name here: put the unit to an amount, as in “${text} L”.`
+		);
+	return [...first, ...second.filter(({ happening }) => happening.kind === 'use')];
+}
+
 const namesAGauge = (line: Line, context: QuickContext): boolean =>
 	line.words.includes('gauge') ||
-	context.rig.tanks.some(
-		(tank) => namedBy(line.words.slice(0, 1), [tank], ({ holds }) => [holds]).length > 0
-	);
+	(line.words.length > 0 &&
+		context.rig.tanks.some(
+			(tank) => namedBy(line.words.slice(0, 1), [tank], ({ holds }) => [holds]).length > 0
+		));
 
 const notKnown = (words: readonly string[], context: QuickContext): string => {
+	const [tank] = words.length > 0 ? tanksNamed(meaningful(words), context.rig.tanks) : [];
+	if (tank) {
+		const name = tank.name.toLowerCase();
+		const lines =
+			tank.holds === 'fresh'
+				? [`“fill ${name} 40”`, `“${name} full”`, `“${name} empty”`]
+				: [`“dump ${name}”`, `“${name} full”`, `“${name} empty”`];
+		return `What of ${tank.name}? Say it as in ${listed(lines)}.`;
+	}
 	const habits = context.rig.habits.slice(0, 3).map(({ name }) => `“${name.toLowerCase()}”`);
 	const said = words.length > 0 ? `“${words.join(' ')}” is` : 'That is';
 	return `${said} no habit, tank or instrument of ${context.rig.name}. Try ${listed([...habits, '“fill 40”', '“dump grey”', '“note …”'])}.`;
@@ -167,7 +203,7 @@ const understood = (reading: Reading, moment: Moment, context: QuickContext): Un
 			source: ('source' in reading.happening && reading.happening.source) || 'hand'
 		} as EntryDraft,
 		atMs: moment.ms,
-		says: reading.says,
+		says: sayHappening(reading.happening, context),
 		...(warns === '' ? {} : { warns })
 	};
 };
@@ -178,18 +214,32 @@ const understood = (reading: Reading, moment: Moment, context: QuickContext): Un
  */
 export function understand(text: string, context: QuickContext): QuickAnswer {
 	if (text.trim() === '') return { kind: 'nothing' };
-	const timed = takeTime(text, context.nowMs, context.timeZone);
+	const { nowMs, timeZone } = context;
+	const begun = takeTime(text, nowMs, timeZone, 'start');
+	const note = 'rest' in begun ? NOTE.exec(begun.rest) : null;
+	const timed = note ? begun : takeTime(text, nowMs, timeZone);
+	if ('problem' in timed) return { kind: 'problem', problem: timed.problem };
 	if (timed.rest === '') return { kind: 'problem', problem: 'And what happened then?' };
-	const note = NOTE.exec(timed.rest);
 	const readings: Answer = note
 		? noteLine(timed.rest.slice(note[0].length))
-		: readingsOf(timed.rest, context);
+		: allReadings(timed.rest, context);
 	if (isProblem(readings)) return { kind: 'problem', problem: readings.problem };
 	const matches = readings.flatMap((reading) =>
 		timed.moments.map((moment) => understood(reading, moment, context))
 	);
-	return { kind: 'understood', matches: matches.slice(0, MOST_MATCHES) };
+	return { kind: 'understood', matches: toldApart(matches.slice(0, MOST_MATCHES)) };
+}
+
+/** Things of one name are told apart by their place in the rig or the trip. */
+function toldApart(matches: readonly Understood[]): readonly Understood[] {
+	const seen = new Map<string, number>();
+	return matches.map((match) => {
+		const key = `${match.says}|${match.atMs}`;
+		const before = seen.get(key) ?? 0;
+		seen.set(key, before + 1);
+		return before === 0 ? match : { ...match, says: `${match.says} (number ${before + 1} of that name)` };
+	});
 }
 
 const noteLine = (text: string): Answer =>
-	text === '' ? problem('What is the note?') : [{ happening: { kind: 'note', text }, says: `Note: ${text}` }];
+	text === '' ? problem('What is the note?') : [{ happening: { kind: 'note', text } }];

@@ -8,16 +8,36 @@ export {
 	STEEPEST_DEG,
 	type Lean,
 	type RodPlace,
-	type RodSpan
-} from './shape.js';
-export { bindsAt, emptyOf, fromShapeLitres, fullSdOf, isCarried, tankById, usableOf } from './tank.js';
-export { flowOf, usualTimesPerDay, type Amount, type Flow, type Regime } from './flow.js';
-export { firstEntries, startingRig, type Beginning } from './starting.js';
-export { readyRig, readyRigs, type ReadyId } from './ready.js';
-export { dipTable, litreMarks, marksFor, type Dipping, type DipRow } from './dip.js';
-export { bestLean, drainPlace, undrainedL, type DrainCorner, type LeanAdvice } from './drain.js';
-export { isotonic } from './isotonic.js';
+	type RodSpan,
+	bindsAt,
+	emptyOf,
+	fromShapeLitres,
+	fullSdOf,
+	isCarried,
+	neverBinds,
+	tankById,
+	usableOf,
+	dipTable,
+	litreMarks,
+	marksFor,
+	type Dipping,
+	type DipRow,
+	bestLean,
+	drainPlace,
+	undrainedL,
+	type DrainCorner,
+	type LeanAdvice,
+	boxInBay,
+	type Bay,
+	fullLoad,
+	kgOf,
+	spareLitres,
+	weightOf,
+	type Spare,
+	type Weight
+} from './tanks/index.js';
 export {
+	isotonic,
 	countedBetween,
 	summarise,
 	summariseBuckets,
@@ -25,20 +45,25 @@ export {
 	type Counted,
 	type Rounding,
 	type ScaleSummary,
-	type TrialSummary
-} from './trial.js';
-export {
+	type TrialSummary,
 	flats,
 	learnCurve,
 	tableFrom,
 	type CurveStep,
 	type Flat,
 	type LearnedCurve,
-	type Pair
-} from './curve.js';
-export { boxInBay, type Bay } from './bay.js';
-export { fullLoad, kgOf, spareLitres, weightOf, type Spare, type Weight } from './weight.js';
+	type Pair,
+	lessonsOf,
+	type Lessons,
+	type Seen
+} from './instruments/index.js';
 export {
+	flowOf,
+	litresByRecipe,
+	usualTimesPerDay,
+	type Amount,
+	type Flow,
+	type Regime,
 	plumbingOf,
 	traceOf,
 	traceOfEntry,
@@ -46,7 +71,22 @@ export {
 	type Pipe,
 	type PipeFault,
 	type PipeNode,
-	type Plumbing
-} from './plumbing.js';
-export { gallonIn, suspicionsOf, type Gallon, type Suspicion } from './suspicions.js';
-export { impactOf, type Impact } from './impact.js';
+	type Plumbing,
+	gallonIn,
+	suspicionsOf,
+	type Gallon,
+	type Suspicion,
+	impactOf,
+	type Impact,
+	passesMeter,
+	tanksTouched
+} from './plumbing/index.js';
+export {
+	firstEntries,
+	startingRig,
+	type Beginning,
+	readyRig,
+	readyRigs,
+	type ReadyId
+} from './starters/index.js';
+export { withCurve, withItem, withScale, withTank, withTrials } from './edits.js';

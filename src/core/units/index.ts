@@ -18,3 +18,4 @@ export {
 	formatPlain,
 	formatQuantity
 } from './format.js';
+export { UNIT_CHOICES, VOLUME_CHOICES, unitsOfMeter } from './choices.js';

@@ -1,6 +1,16 @@
-import { parseLogbook, problemsOf, schemas, type Logbook, type Problem, type Shape } from '$core/logbook';
+import {
+	MOST_PROBLEMS,
+	parseLogbook,
+	problemsOf,
+	schemas,
+	type Logbook,
+	type Problem,
+	type Refusal,
+	type Shape
+} from '$core/logbook';
 import type { RodPlace } from '$core/rig';
 import * as z from 'zod/mini';
+import type { Errors } from './http';
 
 const about = { logbook: z.unknown(), at: schemas.instant };
 const levelsBody = z.looseObject({ ...about, rig: z.string() });
@@ -23,21 +33,22 @@ const dipBody = z.looseObject({
 	at: z.optional(z.looseObject({ xMm: z.number(), yMm: z.number() }))
 });
 
-type Read<T> = { readonly body: T } | { readonly errors: readonly Problem[] };
+type Read<T> = { readonly body: T } | Errors;
 
-/** Checks the outer body and the logbook within it; every problem of both is listed. */
+/** Checks the outer body and the logbook within it; the problems of both are listed, as many as are listed at all. */
 function withLogbook<T extends z.ZodMiniType<{ logbook?: unknown }>>(
 	schema: T,
 	data: unknown
 ): Read<z.infer<T> & { logbook: Logbook }> {
 	const outer = schema.safeParse(data);
 	const given = typeof data === 'object' && data !== null && 'logbook' in data ? data.logbook : undefined;
-	const logbook = parseLogbook(given, ['logbook']);
-	const errors = [
-		...(outer.success ? [] : problemsOf(outer.error, data)),
-		...(logbook.ok ? [] : logbook.problems)
-	];
-	return outer.success && logbook.ok ? { body: { ...outer.data, logbook: logbook.value } } : { errors };
+	const logbook = parseLogbook(given, { root: ['logbook'] });
+	if (outer.success && logbook.ok) return { body: { ...outer.data, logbook: logbook.value } };
+	const own = outer.success ? [] : problemsOf(outer.error, data).slice(0, MOST_PROBLEMS);
+	const within: Pick<Refusal, 'problems' | 'more' | 'atLeast'> = logbook.ok ? { problems: [] } : logbook;
+	const errors = [...own, ...within.problems].slice(0, MOST_PROBLEMS);
+	const more = (within.more ?? 0) + own.length + within.problems.length - errors.length;
+	return { errors, ...(more > 0 ? { more } : {}), ...(within.atLeast ? { atLeast: true } : {}) };
 }
 
 const mustBe = (path: string, expected: string, got: string): Problem => ({

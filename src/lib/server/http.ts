@@ -6,8 +6,15 @@ export const LARGEST_BODY = 16 * 1024 * 1024;
 
 const refuse = (status: number, message: string): Response => json({ message }, { status });
 
+/** What is wrong with a body: the first problems, and how many more there are (`atLeast`: that many or more). */
+export interface Errors {
+	readonly errors: readonly Problem[];
+	readonly more?: number;
+	readonly atLeast?: true;
+}
+
 /** The answer to a body that does not validate. */
-export const unprocessable = (errors: readonly Problem[]): Response => json({ errors }, { status: 422 });
+const unprocessable = (errors: Errors): Response => json(errors, { status: 422 });
 
 /** Reads a body up to the limit; `undefined` when it is longer. */
 async function readUpTo(request: Request, limit: number): Promise<string | undefined> {
@@ -33,7 +40,7 @@ async function readUpTo(request: Request, limit: number): Promise<string | undef
  */
 export async function answerJson(
 	request: Request,
-	handle: (body: unknown) => { answer: unknown } | { errors: readonly Problem[] }
+	handle: (body: unknown) => { answer: unknown } | Errors
 ): Promise<Response> {
 	const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
 	if (type !== 'application/json') return refuse(415, 'Send JSON, with content-type application/json.');
@@ -45,10 +52,9 @@ export async function answerJson(
 	try {
 		body = JSON.parse(text);
 	} catch (error) {
-		return unprocessable([
-			{ path: '$', expected: 'JSON', got: error instanceof Error ? error.message : 'no JSON' }
-		]);
+		const got = error instanceof Error ? error.message : 'no JSON';
+		return unprocessable({ errors: [{ path: '$', expected: 'JSON', got }] });
 	}
 	const result = handle(body);
-	return 'errors' in result ? unprocessable(result.errors) : json(result.answer);
+	return 'errors' in result ? unprocessable(result) : json(result.answer);
 }

@@ -1,120 +1,164 @@
-// @vitest-environment ./tests/helpers/runes.ts
-import { afterEach, describe, expect, it } from 'vitest';
-import { assess } from '$core/assess';
-import { estimate } from '$core/estimate';
-import type { Entry, EntryDraft, Logbook, Rig } from '$core/logbook';
-import { memoryPort, recordStore, type Change, type KeyValuePort, type RecordStore } from '$lib/store';
-import type { Engine, Question } from '$lib/workers/engine';
-import type { Remote } from 'comlink';
-import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
+import { describe, expect, it } from 'vitest';
+import { parseLogbook, readable, type Entry, type EntryDraft, type Logbook } from '$core/logbook';
+import { withTrials } from '$core/rig';
+import { METRIC } from '$core/units';
+import { takeIn } from '$lib/engine';
+import { memoryPort, recordStore, type Edit, type KeyValuePort } from '$lib/store';
+import { engineHere } from '../../../tests/helpers/engine';
+import { entry, exactRig, logbookOf } from '../../../tests/helpers/logbooks';
+import { begun, browser, putting, start, tab, type Browser } from '../../../tests/helpers/tab';
 import { App } from './app.svelte';
 import { Preferences } from './prefs.svelte';
+import { Presence } from './presence.svelte';
 
-const boat: Rig = { ...exactRig, id: 'boat', name: 'Paper boat', kind: 'boat' };
-const start: Logbook = { ...logbookOf(freshStart(), exactRig, [exactTrip]), rigs: [exactRig, boat] };
-
-/** The engine without a worker; `hold` keeps its answers back until they are let go. */
-function engineHere() {
-	let book = start;
-	const waiting: (() => void)[] = [];
-	let holding = false;
-	const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const;
-	const engine = {
-		load: async (whole: Logbook) => void (book = whole),
-		change: async (changes: readonly Change[]) => {
-			for (const { kind, value } of changes) {
-				const others = (book[listOf[kind]] as readonly { id: string }[]).filter(({ id }) => id !== value.id);
-				book = { ...book, [listOf[kind]]: [...others, value] };
-			}
-		},
-		assess: async ({ rig, atMs, timeZone }: Question) => {
-			const answer = assess(estimate(book, rig, atMs), book, { timeZone, paths: 20 });
-			if (holding) await new Promise<void>((go) => waiting.push(go));
-			return answer;
-		}
-	};
-	return {
-		engine: engine as unknown as Remote<Engine>,
-		hold: () => void (holding = true),
-		letGo: () => {
-			holding = false;
-			for (const go of waiting.splice(0).reverse()) go();
-		}
-	};
-}
-
-const apps: App[] = [];
-afterEach(() => apps.splice(0).forEach((app) => app.close()));
-
-const portsOf = (records = memoryPort()) => ({ records, meta: memoryPort(), aside: memoryPort() });
-const put = (logbook: Logbook): readonly Change[] => [
-	...logbook.rigs.map((value): Change => ({ kind: 'rig', value })),
-	...logbook.trips.map((value): Change => ({ kind: 'trip', value })),
-	...logbook.entries.map((value): Change => ({ kind: 'entry', value }))
-];
-
-async function opened(store: RecordStore, engine = engineHere()): Promise<App> {
-	const app = new App(store, engine.engine, new Preferences(memoryPort()));
-	apps.push(app);
-	await app.start();
-	return app;
-}
-/** An application on a store that holds the start, and the store's ports. */
-async function begun(engine = engineHere()) {
-	const ports = portsOf();
-	await recordStore(ports).write(put(start));
-	return { ports, app: await opened(recordStore(ports), engine) };
-}
 const wash: EntryDraft = { kind: 'use', at: '2027-05-01T08:00:00Z', habit: 'dishes', times: 1 };
-const storedIn = async (ports: ReturnType<typeof portsOf>): Promise<ReadonlyMap<string, Entry>> => {
+const storedIn = async ({ ports }: Browser) => {
 	const found = await recordStore(ports).open();
 	if (found.state !== 'open') throw new Error('not open');
-	return found.records.entry;
+	return found.records;
 };
+const lastOf = (app: App): Entry => app.records.entries.at(-1)!;
 
 describe('what a person does', () => {
 	it('is in the store before it is called done, and is there after a new start', async () => {
-		const { app, ports } = await begun();
+		const { app, here } = await begun();
 		expect(app.phase).toBe('ready');
-		expect(await app.log(wash, 'Dishes')).toBe(true);
-		expect((await storedIn(ports)).size).toBe(start.entries.length + 1);
-		const again = await opened(recordStore(ports));
-		expect(new Set(again.entries.map(({ id }) => id))).toEqual(new Set(app.entries.map(({ id }) => id)));
+		expect(await app.commands.log(wash, 'Dishes')).toBe(true);
+		expect((await storedIn(here)).entry.size).toBe(start.entries.length + 1);
+		const again = await tab(here);
+		expect(new Set(again.records.entries.map(({ id }) => id))).toEqual(
+			new Set(app.records.entries.map(({ id }) => id))
+		);
 	});
 	it('is undone by voiding, never by erasing, and done again', async () => {
-		const { app, ports } = await begun();
-		await app.log(wash, 'Dishes');
-		const id = app.entries.at(-1)?.id ?? '';
-		expect((await app.undo())?.label).toBe('Dishes');
-		expect((await storedIn(ports)).get(id)?.void).toBe(true);
-		await app.redo();
-		expect((await storedIn(ports)).get(id)).not.toHaveProperty('void');
-		expect((await app.undo())?.label).toBe('Dishes');
-		expect(await app.undo()).toBeUndefined();
+		const { app, here } = await begun();
+		await app.commands.log(wash, 'Dishes');
+		const { id } = lastOf(app);
+		expect((await app.commands.undo())?.label).toBe('Dishes');
+		expect((await storedIn(here)).entry.get(id)?.void).toBe(true);
+		await app.commands.redo();
+		expect((await storedIn(here)).entry.get(id)).not.toHaveProperty('void');
+		expect((await app.commands.undo())?.label).toBe('Dishes');
+		expect(await app.commands.undo()).toBeUndefined();
 	});
 	it('a change of the rig goes back to what stood before, as the later edit', async () => {
 		const { app } = await begun();
-		await app.save({ kind: 'rig', value: { ...exactRig, crew: 4 } }, 'Crew');
+		await app.commands.correct('rig', exactRig, { ...exactRig, crew: 4 }, 'Crew');
 		expect(app.rig?.crew).toBe(4);
 		const edited = app.rig?.edited ?? '';
-		await app.undo();
+		await app.commands.undo();
 		expect(app.rig?.crew).toBe(2);
 		expect((app.rig?.edited ?? '') > edited).toBe(true);
 	});
+	it('can be undone as soon as it is seen', async () => {
+		const { app } = await begun();
+		const seen: number[] = [];
+		const logging = app.commands.log(wash, 'Dishes');
+		while (app.records.entries.length === start.entries.length) await Promise.resolve();
+		seen.push(app.commands.history.done.length);
+		await logging;
+		expect(seen).toEqual([1]);
+	});
+	it('undoing leaves alone what was changed again since', async () => {
+		const { app } = await begun();
+		const [first] = start.entries;
+		await app.commands.change('entry', first!.id, (now) => ({ ...now, note: 'one', by: 'Ada' }), 'One');
+		const { history } = app.commands;
+		const acts = history.done;
+		await app.commands.change('entry', first!.id, (now) => ({ ...now, note: 'two' }), 'Two');
+		history.done = acts;
+		await app.commands.undo();
+		const now = app.records.entries.find(({ id }) => id === first!.id);
+		expect([now?.note, now?.by]).toEqual(['two', undefined]);
+	});
 	it('a finding is mended: an entry is moved, trusted, voided or added', async () => {
 		const { app } = await begun();
-		await app.log(wash, 'Dishes');
-		const id = app.entries.at(-1)?.id ?? '';
-		const now = () => app.entries.find((one) => one.id === id);
-		await app.mend({ kind: 'move', entry: id, at: '2027-05-02T08:00:00Z' }, 'Move');
+		await app.commands.log(wash, 'Dishes');
+		const { id } = lastOf(app);
+		const now = () => app.records.entries.find((one) => one.id === id);
+		await app.commands.mend({ kind: 'move', entry: id, at: '2027-05-02T08:00:00Z' }, 'Move');
 		expect(now()?.at).toBe('2027-05-02T08:00:00Z');
-		await app.mend({ kind: 'void', entry: id }, 'Void');
+		await app.commands.mend({ kind: 'trust', entry: id }, 'Trust');
+		expect(now()).toMatchObject({ trusted: true });
+		await app.commands.mend({ kind: 'void', entry: id }, 'Void');
 		expect(now()?.void).toBe(true);
-		expect(await app.mend({ kind: 'void', entry: 'nothing' }, 'Void')).toBe(false);
-		const before = app.entries.length;
-		await app.mend({ kind: 'add', draft: { kind: 'fill', at: wash.at, tank: 'main', to: 'full' } }, 'Add');
-		expect(app.entries).toHaveLength(before + 1);
-		expect(app.entries.at(-1)).toMatchObject({ rig: 'rig', source: 'hand' });
+		expect(await app.commands.mend({ kind: 'void', entry: 'nothing' }, 'Void')).toBe(false);
+		const draft = { kind: 'fill', at: wash.at, tank: 'main', to: 'full' } as const;
+		await app.commands.mend({ kind: 'add', draft }, 'Add');
+		expect(lastOf(app)).toMatchObject({ rig: 'rig', source: 'hand', to: 'full' });
+	});
+});
+
+describe('two changes at once', () => {
+	it('of different places of an entry, made in two tabs, both stand', async () => {
+		const { app: one, here } = await begun();
+		const two = await tab(here);
+		const opened = start.entries[0]!;
+		await one.commands.correct('entry', opened, { ...opened, note: 'by lamp' }, 'Note');
+		// the other tab has not even heard of it
+		const late = await two.commands.correct('entry', opened, { ...opened, by: 'Ada' }, 'By');
+		expect(late).toEqual({ kept: true, conflicts: [] });
+		expect((await storedIn(here)).entry.get(opened.id)).toMatchObject({ note: 'by lamp', by: 'Ada' });
+	});
+	it('of the same place: the second is told, stores nothing, and stands when it is insisted on', async () => {
+		const { app: one, here } = await begun();
+		const two = await tab(here);
+		const opened = start.entries[0]!;
+		await one.commands.correct('entry', opened, { ...opened, note: 'mine' }, 'Note');
+		const other = { ...opened, note: 'no, mine' };
+		expect(await two.commands.correct('entry', opened, other, 'Note')).toEqual({
+			kept: false,
+			conflicts: [{ path: 'note', mine: 'no, mine', theirs: 'mine' }]
+		});
+		expect((await storedIn(here)).entry.get(opened.id)?.note).toBe('mine');
+		expect((await two.commands.correct('entry', opened, other, 'Note', true)).kept).toBe(true);
+		expect((await storedIn(here)).entry.get(opened.id)?.note).toBe('no, mine');
+	});
+	it('of a rig, one right after the other, as when two trials are switched: both stand', async () => {
+		const { app } = await begun();
+		const trial = (id: string) => ({ id, at: wash.at, kind: 'run-dry' as const, litres: 90, used: true });
+		await app.commands.change(
+			'rig',
+			'rig',
+			(rig) => withTrials(rig, 'main', () => [trial('a'), trial('b')]),
+			'Two'
+		);
+		const off = (id: string) =>
+			app.commands.change(
+				'rig',
+				'rig',
+				(rig) =>
+					withTrials(rig, 'main', (list) =>
+						list.map((one) => (one.id === id ? { ...one, used: false } : one))
+					),
+				'Off'
+			);
+		await Promise.all([off('a'), off('b')]);
+		expect(app.rig?.tanks[0]?.trials?.map(({ used }) => used)).toEqual([false, false]);
+	});
+});
+
+describe('what is saved can be read back', () => {
+	const extra = { ...exactRig.habits[1]!, id: 'sauna', name: 'Sauna' };
+	it('also when the habit that was logged is undone: it is kept, retired, and named', async () => {
+		const { app } = await begun();
+		await app.commands.change('rig', 'rig', (rig) => ({ ...rig, habits: [...rig.habits, extra] }), 'Habit');
+		await app.commands.log({ ...wash, habit: 'sauna' } as EntryDraft, 'Sauna');
+		await app.commands.undo();
+		await app.commands.undo();
+		expect(app.rig?.habits.at(-1)).toMatchObject({ id: 'sauna', retired: true });
+		expect(app.liveRig?.habits.some(({ id }) => id === 'sauna')).toBe(false);
+		expect(parseLogbook(app.records.logbook()).ok).toBe(true);
+	});
+	it('also when a rig could not be read: its entries stand aside in the file', async () => {
+		const here = browser();
+		await recordStore(here.ports).update(putting(start));
+		await here.ports.records.set('rig:rig', { id: 'rig', name: 7 });
+		const app = await tab(here);
+		expect(app.records.aside).toHaveLength(1);
+		const { logbook, unfit } = readable(app.records.logbook());
+		expect(parseLogbook(logbook).ok).toBe(true);
+		expect(unfit).toHaveLength(start.entries.length + start.trips.length);
 	});
 });
 
@@ -137,59 +181,199 @@ describe('what a person chose', () => {
 		await again.load();
 		expect(again.current).toEqual(prefs.current);
 	});
-	it('is shown all the same where nothing can be kept', async () => {
+	it('is shown all the same where nothing can be kept, and that is said', async () => {
+		const { here } = await begun();
 		const full = { ...memoryPort(), set: () => Promise.reject(new Error('full')) };
-		const prefs = new Preferences(full);
-		await expect(prefs.set({ theme: 'dusk' })).rejects.toThrow('full');
-		expect(prefs.current.theme).toBe('dusk');
-		await expect(prefs.set({ by: 'Ada' })).rejects.toThrow('full');
-		expect(prefs.current).toMatchObject({ theme: 'dusk', by: 'Ada' });
-		const ports = portsOf();
-		await recordStore(ports).write(put(start));
-		const app = new App(recordStore(ports), engineHere().engine, prefs);
-		apps.push(app);
-		await app.start();
+		const app = await tab({ ...here, prefs: full });
 		await app.openRig('boat');
 		expect(app.rig?.id).toBe('boat');
 		expect(app.trouble).toMatch(/could not be kept: full/);
 	});
+	it('units change what the engine says at once', async () => {
+		const engine = engineHere();
+		const { app } = await begun(engine);
+		await app.choose({ units: { ...METRIC, volume: 'usGal' } });
+		expect(engine.asked.at(-1)?.units?.volume).toBe('usGal');
+	});
 });
 
 describe('when the disk is full', () => {
-	const full = (records: KeyValuePort): KeyValuePort => ({
-		...records,
-		set: () => Promise.reject(new DOMException('full', 'QuotaExceededError')),
-		setAll: () => Promise.reject(new DOMException('full', 'QuotaExceededError'))
-	});
+	/** A store that refuses to write until it is healed. */
+	const failing = (here: Browser) => {
+		const store = recordStore(here.ports);
+		let full = true;
+		return {
+			heal: () => void (full = false),
+			store: {
+				...store,
+				update: (edits: readonly Edit[]) =>
+					full ? Promise.reject(new DOMException('full', 'QuotaExceededError')) : store.update(edits)
+			}
+		};
+	};
 	it('the entry stays on screen, is said, and is stored when tried again', async () => {
-		const ports = portsOf();
-		await recordStore(ports).write(put(start));
-		const engine = engineHere();
-		const store = { ...recordStore({ ...ports, records: full(ports.records) }) };
-		const working = recordStore(ports);
-		const app = await opened({ ...working, write: (changes) => store.write(changes) } as RecordStore, engine);
-		expect(await app.log(wash, 'Dishes')).toBe(false);
-		expect(app.trouble).toMatch(/disk is full/);
-		expect(app.entries).toHaveLength(start.entries.length + 1);
-		expect(app.unsaved).toHaveLength(1);
-		expect((await storedIn(ports)).size).toBe(start.entries.length);
-		store.write = (changes) => working.write(changes);
-		await app.retry();
-		expect(app.trouble).toBeUndefined();
-		expect((await storedIn(ports)).size).toBe(start.entries.length + 1);
+		const { here } = await begun();
+		const { store, heal } = failing(here);
+		const app = await tab(here, engineHere().api, store);
+		expect(await app.commands.log(wash, 'Dishes')).toBe(false);
+		expect(app.troubles[0]).toMatch(/disk is full/);
+		expect(app.records.entries).toHaveLength(start.entries.length + 1);
+		expect(app.commands.unsaved).toHaveLength(1);
+		expect((await storedIn(here)).entry.size).toBe(start.entries.length);
+		heal();
+		await app.commands.retry();
+		expect(app.troubles).toEqual([]);
+		expect((await storedIn(here)).entry.size).toBe(start.entries.length + 1);
+	});
+	it('trying again does not put an older version over what another tab wrote meanwhile', async () => {
+		const { here, app: other } = await begun();
+		const { store, heal } = failing(here);
+		const app = await tab(here, engineHere().api, store);
+		const opened = start.entries[0]!;
+		await app.commands.correct('entry', opened, { ...opened, note: 'here' }, 'Note');
+		await other.commands.correct('entry', opened, { ...opened, by: 'Ada' }, 'By');
+		heal();
+		await app.commands.retry();
+		expect((await storedIn(here)).entry.get(opened.id)).toMatchObject({ note: 'here', by: 'Ada' });
 	});
 });
 
 describe('two tabs', () => {
 	it('stay in step, and a wipe in one empties the other', async () => {
-		const { app: one, ports } = await begun();
-		const two = await opened(recordStore(ports));
-		await one.log(wash, 'Dishes');
-		await expect.poll(() => two.entries.length).toBe(one.entries.length);
+		const { app: one, here } = await begun();
+		const two = await tab(here);
+		await one.commands.log(wash, 'Dishes');
+		await expect.poll(() => two.records.entries.length).toBe(one.records.entries.length);
 		await two.wipe();
 		await expect.poll(() => one.phase).toBe('first-run');
-		expect(one.entries).toEqual([]);
-		expect(one.history.done).toEqual([]);
+		expect([one.records.entries, one.commands.history.done]).toEqual([[], []]);
+	});
+	it('what is logged in a tab that has not heard of the wipe yet is not left in the dark, and is said', async () => {
+		const { app: one, here } = await begun();
+		const two = recordStore(here.ports);
+		await two.open();
+		await two.wipe();
+		await here.copy.clear();
+		expect(await one.commands.log(wash, 'Dishes')).toBe(false);
+		expect(one.troubles[0]).toMatch(/emptied this browser, so “Dishes” was not kept/);
+		expect(one.phase).toBe('first-run');
+		expect((await storedIn(here)).entry.size).toBe(0);
+	});
+	it('what another tab wrote and cannot be read is said, and the next news is heard all the same', async () => {
+		const { here, app: other } = await begun();
+		const store = recordStore(here.ports);
+		let broken = true;
+		const app = await tab(here, engineHere().api, {
+			...store,
+			reread: (keys) => (broken ? Promise.reject(new Error('torn')) : store.reread(keys))
+		});
+		await other.commands.log(wash, 'Dishes');
+		await expect.poll(() => app.troubles[0]).toMatch(/another tab wrote could not be shown: torn/);
+		broken = false;
+		await other.commands.log(wash, 'Dishes');
+		await expect.poll(() => app.records.entries.length).toBe(start.entries.length + 1);
+		expect(app.troubles).toEqual([]);
+	});
+});
+
+describe('wiping and reading a file in again', () => {
+	it('leaves nothing of the old log in the engine, in this tab and in another', async () => {
+		const { app, here } = await begun();
+		const other = await tab(here);
+		app.nowMs = other.nowMs = Date.parse('2027-05-01T09:00:00Z');
+		const file = { ...app.records.logbook(), rigs: [exactRig] };
+		await app.commands.log({ kind: 'use', at: wash.at, habit: 'shower', times: 5 }, 'Showers');
+		await app.wipe();
+		expect(app.engine.assessment).toBeUndefined();
+		const none = { ...file, rigs: [], trips: [], entries: [] };
+		await app.commands.takeIn(takeIn(none, file).changes, 'Read in');
+		const main = (one: App) =>
+			one.engine.assessment?.levels.tanks.find(({ id }) => id === 'main')?.litres ?? 0;
+		for (const one of [app, other]) await expect.poll(() => Math.round(main(one))).toBe(100);
+	});
+});
+
+describe('when the store is lost', () => {
+	it('it is filled again from the second copy, and that is said', async () => {
+		const { app, here } = await begun();
+		// what was put before this tab was there came from elsewhere; the file is read in here
+		await app.wipe();
+		await app.commands.takeIn(takeIn({ ...start, rigs: [], trips: [], entries: [] }, start).changes, 'In');
+		await app.commands.log(wash, 'Dishes');
+		await app.records.copied();
+		const lost = { ...here, ports: browser().ports };
+		const again = await tab(lost);
+		expect(again.phase).toBe('ready');
+		expect(again.restored).toBe(start.entries.length + 1);
+		expect((await storedIn(lost)).entry.size).toBe(start.entries.length + 1);
+	});
+	it('and the copy with it: that a logbook was here is known, and how large it was', async () => {
+		const { here } = await begun();
+		const again = await tab({ ...here, ports: browser().ports, copy: browser().copy });
+		expect(again.phase).toBe('first-run');
+		expect(again.presence.current?.entries).toBe(start.entries.length);
+	});
+	it('a copy that is new, or that a crash kept something from, is filled up', async () => {
+		const { here } = await begun();
+		expect(await here.copy.read()).toEqual([]);
+		const app = await tab(here);
+		await app.records.mendCopy();
+		expect(await here.copy.read()).toHaveLength(
+			start.rigs.length + start.trips.length + start.entries.length
+		);
+		await recordStore(here.ports).update(putting(logbookOf([entry(wash, 'unnoted')], exactRig, [])).slice(1));
+		const again = await tab(here);
+		await again.records.mendCopy();
+		expect((await here.copy.read()).map(([key]) => key)).toContain('entry:unnoted');
+	});
+	it('a wipe in another tab is not undone from the copy, though it is not cleared yet', async () => {
+		const { app, here } = await begun();
+		await app.records.mendCopy();
+		await recordStore(here.ports).wipe();
+		expect(await app.commands.log(wash, 'Dishes')).toBe(false);
+		expect(app.phase).toBe('first-run');
+		expect(app.restored).toBeUndefined();
+		await app.records.copied();
+		expect(await here.copy.read()).toEqual([]);
+	});
+	it('a wipe on purpose is not taken for a loss', async () => {
+		const { app, here } = await begun();
+		await app.wipe();
+		const again = await tab(here);
+		expect(again.phase).toBe('first-run');
+		expect(again.presence.current).toBeUndefined();
+	});
+	it('where there is no place for a copy, that is said, and all else works', async () => {
+		const { here } = await begun();
+		const app = await tab({ ...here, copy: undefined as never });
+		expect(app.records.copyTrouble).toMatch(/no place/);
+		expect(await app.commands.log(wash, 'Dishes')).toBe(true);
+	});
+	it('with the first logbook the browser is asked to keep it, and not with every start', async () => {
+		const notes = memoryPort();
+		let asked = 0;
+		const ask = () => Promise.resolve((asked += 1));
+		const first = new Presence(notes, ask);
+		first.note(3);
+		first.note(4);
+		const second = new Presence(notes, ask);
+		await second.load();
+		second.note(5);
+		expect(asked).toBe(1);
+	});
+	it('a file that is old, with much since, is reminded of; a new one is not', async () => {
+		const { app } = await begun();
+		const { presence } = app;
+		expect(presence.isFileOld(app.nowMs)).toBe(false);
+		const monthOn = app.nowMs + 30 * 86_400_000;
+		presence.note(40);
+		expect(presence.isFileOld(app.nowMs)).toBe(false);
+		expect(presence.isFileOld(monthOn)).toBe(true);
+		presence.saved(40);
+		presence.note(45);
+		expect(presence.isFileOld(monthOn)).toBe(false);
+		presence.note(65);
+		expect(presence.isFileOld(monthOn)).toBe(true);
 	});
 });
 
@@ -197,38 +381,47 @@ describe('what the engine says', () => {
 	it('is of the rig in view; an answer about another one is never shown', async () => {
 		const engine = engineHere();
 		const { app } = await begun(engine);
-		expect(app.assessment?.rig).toBe('rig');
+		expect(app.engine.assessment?.rig).toBe('rig');
 		engine.hold();
 		const opening = app.openRig('boat');
 		await expect.poll(() => app.rig?.id).toBe('boat');
-		expect(app.assessment).toBeUndefined();
+		expect(app.engine.assessment).toBeUndefined();
 		engine.letGo();
 		await opening;
-		expect(app.assessment?.rig).toBe('boat');
+		expect(app.engine.assessment?.rig).toBe('boat');
 	});
 	it('a late answer to an earlier question is dropped', async () => {
 		const engine = engineHere();
 		const { app } = await begun(engine);
 		engine.hold();
-		const early = app.refresh();
+		const early = app.engine.refresh();
 		app.nowMs += 3_600_000;
-		const late = app.refresh();
+		const late = app.engine.refresh();
 		await new Promise((resolve) => setTimeout(resolve, 20));
 		// both are let go, the later question first
 		engine.letGo();
 		await Promise.all([early, late]);
-		expect(app.assessment?.atMs).toBe(app.nowMs);
+		expect(app.engine.assessment?.atMs).toBe(app.nowMs);
 	});
 	it('a failure is said, and the next answer takes it back', async () => {
 		const engine = engineHere();
 		const { app } = await begun(engine);
-		const { assess: works } = engine.engine;
-		Object.assign(engine.engine, { assess: () => Promise.reject(new Error('no memory')) });
-		await app.refresh();
-		expect(app.engineTrouble).toBe('no memory');
-		Object.assign(engine.engine, { assess: works });
-		await app.refresh();
-		expect(app.engineTrouble).toBeUndefined();
+		engine.fail('no memory');
+		await app.engine.refresh();
+		expect(app.engine.trouble).toBe('no memory');
+		expect(app.hasNews).toBe(true);
+		engine.fail(undefined);
+		await app.engine.refresh();
+		expect([app.engine.trouble, app.hasNews]).toEqual([undefined, false]);
+	});
+	it('follows a correction of the past as a whole replay would', async () => {
+		const { app } = await begun();
+		app.nowMs = Date.parse('2027-05-01T09:00:00Z');
+		await app.commands.log(wash, 'Dishes');
+		const { id } = lastOf(app);
+		await app.commands.change('entry', id, (now) => ({ ...now, times: 3 }) as Entry, 'Three');
+		const grey = () => app.engine.assessment?.levels.tanks.find((tank) => tank.id === 'grey')?.litres ?? 0;
+		await expect.poll(() => Math.round(grey())).toBe(18);
 	});
 });
 
@@ -240,18 +433,28 @@ describe('another logbook', () => {
 			...start,
 			entries: [{ ...first, note: 'theirs', edited: '2027-06-01T00:00:00Z' }, entry(wash, 'from-elsewhere')]
 		};
-		expect(await app.merge(theirs)).toBe(true);
-		expect(app.entries.find(({ id }) => id === first.id)?.note).toBe('theirs');
-		expect(app.entries.some(({ id }) => id === 'from-elsewhere')).toBe(true);
-		const deeds = app.history.done.length;
-		await app.merge(theirs);
-		expect(app.history.done).toHaveLength(deeds);
+		const take = () => app.commands.takeIn(takeIn(app.records.logbook(), theirs).changes, 'Merged');
+		expect(await take()).toBe(true);
+		expect(app.records.entries.find(({ id }) => id === first.id)?.note).toBe('theirs');
+		expect(app.records.entries.some(({ id }) => id === 'from-elsewhere')).toBe(true);
+		const acts = app.commands.history.done.length;
+		await take();
+		expect(app.commands.history.done).toHaveLength(acts);
 	});
 	it('a store that a later version wrote is shown for saving, and never written to', async () => {
-		const ports = portsOf();
-		await ports.meta.set('version', 999);
-		const app = await opened(recordStore(ports));
+		const here = browser();
+		await here.ports.meta.set('version', 999);
+		const app = await tab(here);
 		expect(app.phase).toBe('newer-store');
 		expect(app.raw).toEqual([]);
+	});
+	it('a store that cannot be opened is said', async () => {
+		const here = browser();
+		const store = recordStore(here.ports);
+		const app = await tab(here, engineHere().api, {
+			...store,
+			open: () => Promise.reject(new Error('blocked'))
+		});
+		expect([app.phase, app.trouble]).toEqual(['unreadable', 'blocked']);
 	});
 });

@@ -1,12 +1,20 @@
-import { browserPort, recordStore } from '$lib/store';
-import { startEngine } from '$lib/workers/engine';
+import { startEngine } from '$lib/engine';
+import { browserNotes, browserPort, browserSecondCopy, browserTurns, recordStore } from '$lib/store';
 import { App } from './app.svelte';
 import { Preferences } from './prefs.svelte';
+import { Presence } from './presence.svelte';
 
-/** The application on this browser's own store and worker. */
+/** The application on this browser's own store and workers. */
 export const appInBrowser = (): App =>
-	new App(
-		recordStore({ records: browserPort('records'), meta: browserPort('meta'), aside: browserPort('aside') }),
-		startEngine(),
-		new Preferences(browserPort('prefs'))
-	);
+	new App({
+		store: recordStore({
+			records: browserPort('records'),
+			meta: browserPort('meta'),
+			aside: browserPort('aside'),
+			turns: browserTurns('dipsometer-store')
+		}),
+		copy: browserSecondCopy(),
+		engine: startEngine(),
+		prefs: new Preferences(browserPort('prefs')),
+		presence: new Presence(browserNotes('presence'), async () => navigator.storage?.persist?.())
+	});

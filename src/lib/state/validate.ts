@@ -1,7 +1,5 @@
-import { checkReferences, parseRecord, type Logbook, type Problem } from '$core/logbook';
+import { checkReferences, LIST_OF, parseRecord, type Logbook, type Problem } from '$core/logbook';
 import type { Change } from '$lib/store';
-
-const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const;
 
 /**
  * What a change would make wrong, before it is made: problems of the record itself come first, with paths within
@@ -10,14 +8,16 @@ const listOf = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' }
 export function problemsWith(logbook: Logbook, change: Change): readonly Problem[] {
 	const parsed = parseRecord(change.kind, change.value);
 	if (!parsed.ok) return parsed.problems;
-	const list = listOf[change.kind];
+	const list = LIST_OF[change.kind];
 	const others = (logbook[list] as readonly { readonly id: string }[]).filter(
 		({ id }) => id !== change.value.id
 	);
 	const candidate: Logbook = { ...logbook, [list]: [change.value, ...others] };
-	const before = new Set(checkReferences(logbook).map(({ path, expected }) => `${path}|${expected}`));
+	const before = new Set(checkReferences(logbook).listed.map(({ path, expected }) => `${path}|${expected}`));
 	return checkReferences(candidate)
-		.filter(({ path, expected }) => path.startsWith(`$.${list}[0]`) || !before.has(`${path}|${expected}`))
+		.listed.filter(
+			({ path, expected }) => path.startsWith(`$.${list}[0]`) || !before.has(`${path}|${expected}`)
+		)
 		.map((problem) => ({ ...problem, path: problem.path.replace(`$.${list}[0]`, '$') }));
 }
 

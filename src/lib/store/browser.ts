@@ -1,5 +1,7 @@
+import { askThrough, type Asked } from '$lib/askThrough';
 import localforage from 'localforage';
 import type { KeyValuePort } from './port';
+import type { SecondCopy } from './secondCopy';
 
 /** From here on one transaction for all is worth its code, which is then loaded. */
 const MANY = 50;
@@ -12,9 +14,9 @@ interface SetItems {
 	) => Promise<unknown>;
 }
 
-/** A port on the browser's IndexedDB, through localForage; one object store per name. */
-export function browserPort(storeName: string): KeyValuePort {
-	const store = localforage.createInstance({ name: 'dipsometer', storeName, driver: localforage.INDEXEDDB });
+/** A port through localForage; one object store per name. */
+function localforagePort(storeName: string, driver: string): KeyValuePort {
+	const store = localforage.createInstance({ name: 'dipsometer', storeName, driver });
 	return {
 		// localForage answers null for a key it does not hold; the logbook itself never holds null.
 		get: async (key) => (await store.getItem(key)) ?? undefined,
@@ -38,5 +40,32 @@ export function browserPort(storeName: string): KeyValuePort {
 			return found;
 		},
 		clear: () => store.clear()
+	};
+}
+
+/** A port on the browser's IndexedDB. */
+export const browserPort = (storeName: string): KeyValuePort =>
+	localforagePort(storeName, localforage.INDEXEDDB);
+
+/** A port on the browser's other storage, which outlives its databases: for what must be known of a lost one. */
+export const browserNotes = (storeName: string): KeyValuePort =>
+	localforagePort(storeName, localforage.LOCALSTORAGE);
+
+/**
+ * The second copy in the origin's private file system, kept by a worker that is started when it is first needed;
+ * nothing where the browser has no such place.
+ */
+export function browserSecondCopy(): SecondCopy | undefined {
+	if (!('storage' in navigator) || !('getDirectory' in navigator.storage)) return undefined;
+	let started: Asked<SecondCopy> | undefined;
+	const copy = (): Asked<SecondCopy> =>
+		(started ??= askThrough<SecondCopy>(
+			new Worker(new URL('./secondCopy.worker.ts', import.meta.url), { type: 'module' })
+		));
+	return {
+		add: (records) => copy().add(records),
+		read: () => copy().read(),
+		missing: (stamps) => copy().missing(stamps),
+		clear: () => copy().clear()
 	};
 }

@@ -1,12 +1,21 @@
-export { browserPort } from './browser';
+export { browserNotes, browserPort, browserSecondCopy } from './browser';
+export { memoryFiles, privateFiles, type FilePort } from './files';
 export { memoryPort } from './memory';
 export type { KeyValuePort } from './port';
+export { editedMs } from './edited';
+export { secondCopy, type Kept, type SecondCopy } from './secondCopy';
+export { browserTurns, queuedTurns, type Turns } from './turns';
 export {
+	EmptiedElsewhere,
+	isChange,
 	keyOf,
+	recordOf,
 	recordStore,
 	type Change,
+	type Edit,
 	type KeptAside,
 	type Opened,
+	type Ports,
 	type Records,
 	type RecordStore
 } from './records';

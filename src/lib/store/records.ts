@@ -1,9 +1,23 @@
-import { parseRecord, type Problem, type RecordKind, type RecordTypes } from '$core/logbook';
+import { parseRecord, RECORD_KINDS, type Problem, type RecordKind, type RecordTypes } from '$core/logbook';
+import { editedMs } from './edited';
 import { migrate, STORE_VERSION, type Migration } from './migrate';
 import type { KeyValuePort } from './port';
+import { queuedTurns, type Turns } from './turns';
 
-/** One record to be put, by its kind. Records are never removed one by one: an entry is voided. */
+/** One record as it is to stand, by its kind. Records are never removed one by one: an entry is voided. */
 export type Change = { [K in RecordKind]: { readonly kind: K; readonly value: RecordTypes[K] } }[RecordKind];
+
+/**
+ * What is to be done to one record. `make` is given the newest version when the turn comes, from whatever tab it is,
+ * and answers with the next one, or with nothing when it is to stay as it is.
+ */
+export type Edit = {
+	[K in RecordKind]: {
+		readonly kind: K;
+		readonly id: string;
+		readonly make: (newest: RecordTypes[K] | undefined) => RecordTypes[K] | undefined;
+	};
+}[RecordKind];
 
 /** A record that could not be read: it was copied to one side, untouched, and is no longer in the way. */
 export interface KeptAside {
@@ -15,7 +29,13 @@ export interface KeptAside {
 export type Records = { readonly [K in RecordKind]: ReadonlyMap<string, RecordTypes[K]> };
 
 export type Opened =
-	| { readonly state: 'open'; readonly records: Records; readonly aside: readonly KeptAside[] }
+	| {
+			readonly state: 'open';
+			readonly records: Records;
+			readonly aside: readonly KeptAside[];
+			/** it holds nothing because it was emptied on purpose */
+			readonly emptied: boolean;
+	  }
 	/** written by a later version of the application: nothing is touched, the raw content can be saved */
 	| {
 			readonly state: 'newer';
@@ -23,11 +43,21 @@ export type Opened =
 			readonly raw: readonly (readonly [string, unknown])[];
 	  };
 
+/** The store was emptied by another tab since this one opened it: what it holds now is not what this tab shows. */
+export class EmptiedElsewhere extends Error {
+	override readonly name = 'EmptiedElsewhere';
+}
+
 export interface RecordStore {
 	/** Reads everything, finishes a batch that a crash cut short, migrates, sets unreadable records aside. */
 	open(): Promise<Opened>;
-	/** Puts all of the changes or none; durable when it resolves. */
-	write(changes: readonly Change[]): Promise<void>;
+	/**
+	 * Does edits to the newest records, in this tab's turn among all tabs: all of them or none; durable when it
+	 * resolves, with what was changed.
+	 *
+	 * @throws EmptiedElsewhere when another tab has emptied the store
+	 */
+	update(edits: readonly Edit[]): Promise<readonly Change[]>;
 	/** Reads some records again, for a change made in another tab. */
 	reread(keys: readonly string[]): Promise<readonly Change[]>;
 	/** Everything kept aside so far. */
@@ -40,25 +70,32 @@ export interface Ports {
 	readonly records: KeyValuePort;
 	readonly meta: KeyValuePort;
 	readonly aside: KeyValuePort;
+	/** one writer at a time; within this tab when absent */
+	readonly turns?: Turns;
 }
-
-const KINDS: readonly RecordKind[] = ['rig', 'trip', 'point', 'entry'];
 
 type Batch = readonly (readonly [key: string, value: unknown])[];
 const BATCH = 'batch:';
+/** Names what the store holds since it was last emptied. */
+const EPOCH = 'epoch';
+/** Stands from a wipe until there is a logbook again: a store without it that holds nothing has lost what it held. */
+const EMPTIED = 'emptied';
 
 export const keyOf = (change: Change): string => `${change.kind}:${change.value.id}`;
 
-const kindOf = (key: string): RecordKind | undefined => KINDS.find((kind) => key.startsWith(`${kind}:`));
+const kindOf = (key: string): RecordKind | undefined =>
+	RECORD_KINDS.find((kind) => key.startsWith(`${kind}:`));
 
-function asChange(key: string, value: unknown): Change | readonly Problem[] {
+/** Reads what stands at a key; problems when it is no record. */
+export function recordOf(key: string, value: unknown): Change | readonly Problem[] {
 	const kind = kindOf(key);
-	if (!kind) return [{ path: '$', expected: `a key that begins with one of ${KINDS.join(', ')}`, got: key }];
+	if (!kind)
+		return [{ path: '$', expected: `a key that begins with one of ${RECORD_KINDS.join(', ')}`, got: key }];
 	const parsed = parseRecord(kind, value);
 	return parsed.ok ? ({ kind, value: parsed.value } as Change) : parsed.problems;
 }
 
-const isChange = (read: Change | readonly Problem[]): read is Change => 'kind' in read;
+export const isChange = (read: Change | readonly Problem[]): read is Change => 'kind' in read;
 
 /** From here on, reading the whole store is quicker than asking for each key. */
 const MANY = 50;
@@ -66,7 +103,7 @@ const MANY = 50;
 /**
  * The logbook's records, one key each, on three ports.
  *
- * @param ports `records` holds the records; `meta` the store's version and a batch under way; `aside` what could not be read
+ * @param ports `records` holds the records; `meta` the store's version, its epoch and a batch under way; `aside` what could not be read
  * @param migrations for tests; the application's own when absent
  */
 export function recordStore(
@@ -74,16 +111,14 @@ export function recordStore(
 	migrations?: readonly Migration[],
 	version = STORE_VERSION
 ): RecordStore {
-	const { records, meta, aside } = ports;
-	const putAll = async (batch: Batch): Promise<void> => {
-		await records.setAll(batch);
-	};
-	/** What stands at a batch's keys: asked one by one, or all at once when they are many. */
-	const standing = async (batch: Batch): Promise<Batch> => {
-		if (batch.length <= MANY)
-			return Promise.all(batch.map(async ([key]) => [key, await records.get(key)] as const));
+	const { records, meta, aside, turns = queuedTurns() } = ports;
+	let epoch: unknown;
+	/** What stands at some keys: asked one by one, or all at once when they are many. */
+	const standing = async (keys: readonly string[]): Promise<Batch> => {
+		if (keys.length <= MANY)
+			return Promise.all(keys.map(async (key) => [key, await records.get(key)] as const));
 		const all = new Map(await records.entries());
-		return batch.map(([key]) => [key, all.get(key)] as const);
+		return keys.map((key) => [key, all.get(key)] as const);
 	};
 	const putBack = async (before: Batch): Promise<void> => {
 		for (const [key, value] of before)
@@ -91,27 +126,31 @@ export function recordStore(
 	};
 	/**
 	 * A batch is first written down as a whole, in one atomic step: after a crash it will be finished. When it
-	 * fails with the application alive, what was there is put back.
+	 * fails with the application alive, what was there is put back; where that fails too, what was written down stays,
+	 * so that the next start finishes it.
 	 */
 	const writeBatch = async (batch: Batch): Promise<void> => {
 		const journal = `${BATCH}${crypto.randomUUID()}`;
-		const before = await standing(batch);
+		const before = await standing(batch.map(([key]) => key));
 		await meta.set(journal, batch);
 		try {
-			await putAll(batch);
+			await records.setAll(batch);
 		} catch (error) {
 			await putBack(before);
-			throw error;
-		} finally {
 			await meta.remove(journal);
+			throw error;
 		}
+		await meta.remove(journal);
 	};
+	/** Finishes batches of earlier runs; a record that was changed later than its batch stays. */
 	const finishBatches = async (): Promise<void> => {
-		for (const [key, batch] of await meta.entries())
-			if (key.startsWith(BATCH)) {
-				await putAll(batch as Batch);
-				await meta.remove(key);
-			}
+		for (const [key, batch] of await meta.entries()) {
+			if (!key.startsWith(BATCH)) continue;
+			const written = batch as Batch;
+			const now = new Map(await standing(written.map(([of]) => of)));
+			await records.setAll(written.filter(([of, value]) => editedMs(now.get(of)) <= editedMs(value)));
+			await meta.remove(key);
+		}
 	};
 	const setAside = async (kept: KeptAside): Promise<void> => {
 		// The copy first: a crash between the two leaves it twice, never nowhere.
@@ -120,39 +159,76 @@ export function recordStore(
 	};
 	const listAside = async (): Promise<readonly KeptAside[]> =>
 		(await aside.entries()).map(([, value]) => value as KeptAside);
+	const read = async (key: string, value: unknown): Promise<Change | undefined> => {
+		if (value === undefined) return undefined;
+		const found = recordOf(key, value);
+		if (isChange(found)) return found;
+		await setAside({ key, value, problems: found });
+		return undefined;
+	};
+	/** What edits come to, each made to the newest record, one after the other. */
+	const made = async (edits: readonly Edit[]): Promise<readonly Change[]> => {
+		const keys = [...new Set(edits.map(({ kind, id }) => `${kind}:${id}`))];
+		const newest = new Map<string, Change | undefined>();
+		for (const [key, value] of await standing(keys)) newest.set(key, await read(key, value));
+		const changed = new Map<string, Change>();
+		for (const { kind, id, make } of edits) {
+			const key = `${kind}:${id}`;
+			const value = (make as (newest: unknown) => unknown)(newest.get(key)?.value);
+			if (value === undefined) continue;
+			const change = { kind, value } as Change;
+			newest.set(key, change);
+			changed.set(key, change);
+		}
+		return [...changed.values()];
+	};
 	return {
-		async open() {
-			const found = await meta.get('version');
-			const known = found ?? version;
-			if (typeof known !== 'number' || known > version)
-				return { state: 'newer', version: known, raw: await records.entries() };
-			await finishBatches();
-			if (known < version) await writeBatch(migrate(await records.entries(), known, version, migrations));
-			if (found !== version) await meta.set('version', version);
-			const maps = { rig: new Map(), trip: new Map(), point: new Map(), entry: new Map() };
-			for (const [key, value] of await records.entries()) {
-				const read = asChange(key, value);
-				if (isChange(read)) maps[read.kind].set(read.value.id, read.value);
-				else await setAside({ key, value, problems: read });
-			}
-			return { state: 'open', records: maps, aside: await listAside() };
-		},
-		async write(changes) {
-			const batch = changes.map((change) => [keyOf(change), change.value] as const);
-			const [only] = batch;
-			if (batch.length === 1 && only) await records.set(...only);
-			else if (batch.length > 1) await writeBatch(batch);
-		},
+		open: () =>
+			turns(async () => {
+				const found = await meta.get('version');
+				const known = found ?? version;
+				if (typeof known !== 'number' || known > version)
+					return { state: 'newer', version: known, raw: await records.entries() };
+				await finishBatches();
+				if (known < version) await writeBatch(migrate(await records.entries(), known, version, migrations));
+				if (found !== version) await meta.set('version', version);
+				epoch = await meta.get(EPOCH);
+				const maps = { rig: new Map(), trip: new Map(), point: new Map(), entry: new Map() };
+				for (const [key, value] of await records.entries()) {
+					const change = await read(key, value);
+					if (change) maps[change.kind].set(change.value.id, change.value);
+				}
+				const emptied = (await meta.get(EMPTIED)) !== undefined;
+				const holds = Object.values(maps).some(({ size }) => size > 0);
+				if (emptied && holds) await meta.remove(EMPTIED);
+				return { state: 'open', records: maps, aside: await listAside(), emptied: emptied && !holds };
+			}),
+		update: (edits) =>
+			turns(async () => {
+				if ((await meta.get(EPOCH)) !== epoch)
+					throw new EmptiedElsewhere('the logbook in this browser was emptied in another tab');
+				const changes = await made(edits);
+				const batch = changes.map((change) => [keyOf(change), change.value] as const);
+				const [only] = batch;
+				if (batch.length === 1 && only) await records.set(...only);
+				else if (batch.length > 1) await writeBatch(batch);
+				return changes;
+			}),
 		async reread(keys) {
-			const read = await Promise.all(keys.map(async (key) => asChange(key, await records.get(key))));
-			return read.filter(isChange);
+			const found = await Promise.all(keys.map(async (key) => recordOf(key, await records.get(key))));
+			return found.filter(isChange);
 		},
 		aside: listAside,
-		async wipe() {
-			await records.clear();
-			await aside.clear();
-			await meta.clear();
-			await meta.set('version', version);
-		}
+		wipe: () =>
+			turns(async () => {
+				// The new epoch first: from here on no other tab writes to what is being emptied.
+				epoch = crypto.randomUUID();
+				await meta.set(EPOCH, epoch);
+				await meta.set(EMPTIED, true);
+				await records.clear();
+				await aside.clear();
+				for (const [key] of await meta.entries()) if (key.startsWith(BATCH)) await meta.remove(key);
+				await meta.set('version', version);
+			})
 	};
 }

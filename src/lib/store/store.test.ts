@@ -3,7 +3,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyEntries, entry, exactRig, freshStart } from '../../../tests/helpers/logbooks';
 import { keepsTheContract } from './contract';
-import { browserPort, memoryPort, recordStore, type Change, type KeyValuePort } from './index';
+import {
+	browserPort,
+	memoryFiles,
+	memoryPort,
+	queuedTurns,
+	recordStore,
+	secondCopy,
+	type Change,
+	type Edit,
+	type Kept,
+	type KeyValuePort,
+	type RecordStore
+} from './index';
 
 let stores = 0;
 describe('in memory', () => keepsTheContract(() => memoryPort()));
@@ -14,7 +26,11 @@ const ports = (records: KeyValuePort = memoryPort()) => ({
 	meta: memoryPort(),
 	aside: memoryPort()
 });
-const put = (value: Extract<Change, { kind: 'entry' }>['value']): Change => ({ kind: 'entry', value });
+type EntryChange = Extract<Change, { kind: 'entry' }>;
+const put = (value: EntryChange['value']): EntryChange => ({ kind: 'entry', value });
+/** Puts records as they are, whatever stands there. */
+const write = (store: RecordStore, changes: readonly Change[]) =>
+	store.update(changes.map(({ kind, value }) => ({ kind, id: value.id, make: () => value }) as Edit));
 const opened = async (store: ReturnType<typeof recordStore>) => {
 	const result = await store.open();
 	if (result.state !== 'open') throw new Error('not open');
@@ -26,7 +42,7 @@ describe('the record store', () => {
 		fc.assert(
 			fc.asyncProperty(anyEntries, async (entries) => {
 				const here = ports();
-				await recordStore(here).write([{ kind: 'rig', value: exactRig }, ...entries.map(put)]);
+				await write(recordStore(here), [{ kind: 'rig', value: exactRig }, ...entries.map(put)]);
 				const { records } = await opened(recordStore(here));
 				expect(records.rig.get('rig')).toEqual(exactRig);
 				expect([...records.entry.values()].sort((a, b) => (a.id < b.id ? -1 : 1))).toEqual(
@@ -35,6 +51,50 @@ describe('the record store', () => {
 			}),
 			{ numRuns: 30 }
 		));
+
+	it('gives an edit the newest version, one after the other, and leaves alone what it leaves alone', async () => {
+		const here = ports();
+		const [first] = freshStart();
+		await write(recordStore(here), [put(first!)]);
+		const note = (text: string): Edit => ({
+			kind: 'entry',
+			id: first!.id,
+			make: (newest) => newest && { ...newest, note: `${newest.note ?? ''}${text}` }
+		});
+		const nothing: Edit = { kind: 'entry', id: 'not there', make: (newest) => newest };
+		expect(await recordStore(here).update([note('a'), note('b'), nothing])).toEqual([
+			put({ ...first!, note: 'ab' })
+		]);
+		expect((await here.records.entries()).length).toBe(1);
+	});
+
+	it('lets one writer go at a time, so that no change is lost among tabs', async () => {
+		const here = { ...ports(), turns: queuedTurns() };
+		const [first] = freshStart();
+		await write(recordStore(here), [put({ ...first!, note: '' })]);
+		const tabs = Array.from({ length: 5 }, () => recordStore(here));
+		const longer = (store: RecordStore) =>
+			store.update([
+				{ kind: 'entry', id: first!.id, make: (now) => now && { ...now, note: `${now.note}x` } }
+			]);
+		await Promise.all([...tabs, ...tabs].map(longer));
+		expect((await opened(recordStore(here))).records.entry.get(first!.id)?.note).toBe('xxxxxxxxxx');
+	});
+
+	it('refuses to write where another tab has emptied the store, until it is opened anew', async () => {
+		const here = ports();
+		const [one, two] = [recordStore(here), recordStore(here)];
+		const log = freshStart().map(put);
+		await opened(one);
+		await opened(two);
+		await two.wipe();
+		await expect(write(one, log)).rejects.toThrow(/emptied in another tab/);
+		expect(await here.records.entries()).toEqual([]);
+		await opened(one);
+		await write(one, log);
+		await write(two, log);
+		expect((await opened(one)).records.entry.size).toBe(3);
+	});
 
 	it('finishes a batch that a crash cut short', async () => {
 		const here = ports();
@@ -47,7 +107,7 @@ describe('the record store', () => {
 				return crash;
 			}
 		};
-		void recordStore({ ...here, records: dying }).write(two);
+		void write(recordStore({ ...here, records: dying }), two);
 		await new Promise((resolve) => setTimeout(resolve, 20));
 		expect((await here.records.entries()).length).toBe(1);
 		expect((await opened(recordStore(here))).records.entry.size).toBe(2);
@@ -56,7 +116,7 @@ describe('the record store', () => {
 	it('puts everything back when a batch fails half-way', async () => {
 		const here = ports();
 		const [first, second] = freshStart();
-		await recordStore(here).write([put(first!)]);
+		await write(recordStore(here), [put(first!)]);
 		const full: KeyValuePort = {
 			...here.records,
 			setAll: async (values) => {
@@ -65,21 +125,53 @@ describe('the record store', () => {
 			}
 		};
 		await expect(
-			recordStore({ ...here, records: full }).write([put({ ...first!, note: 'changed' }), put(second!)])
+			write(recordStore({ ...here, records: full }), [put({ ...first!, note: 'changed' }), put(second!)])
 		).rejects.toThrow('full');
 		expect([...(await opened(recordStore(here))).records.entry.values()]).toEqual([first]);
+	});
+
+	it('keeps what was written down of a batch when it can neither be finished nor put back, and finishes it later', async () => {
+		const here = ports();
+		const [first, second] = freshStart();
+		await write(recordStore(here), [put(first!)]);
+		const dead: KeyValuePort = {
+			...here.records,
+			set: () => Promise.reject(new Error('dead')),
+			setAll: async (values) => {
+				await here.records.setAll(values.slice(0, 1));
+				throw new Error('dead');
+			}
+		};
+		const store = recordStore({ ...here, records: dead });
+		const both = [put({ ...first!, note: 'changed', edited: '2027-05-02T00:00:00Z' }), put(second!)];
+		await expect(write(store, both)).rejects.toThrow('dead');
+		// the disk is well again at the next start
+		const { records } = await opened(recordStore(here));
+		expect(records.entry.get(first!.id)?.note).toBe('changed');
+		expect(records.entry.size).toBe(2);
+		expect((await here.meta.entries()).filter(([key]) => key.startsWith('batch:'))).toEqual([]);
+	});
+
+	it('an old batch does not undo a later change', async () => {
+		const here = ports();
+		const [first] = freshStart();
+		const later = { ...first!, note: 'later', edited: '2027-05-03T00:00:00Z' };
+		await write(recordStore(here), [put(later)]);
+		const stale = { ...first!, note: 'stale', edited: '2027-05-02T00:00:00Z' };
+		await here.meta.set('batch:old', [[`entry:${first!.id}`, stale]]);
+		expect((await opened(recordStore(here))).records.entry.get(first!.id)).toEqual(later);
 	});
 
 	it('says when the disk is full, and keeps what was there', async () => {
 		const here = ports();
 		const [first] = freshStart();
-		await recordStore(here).write([put(first!)]);
+		await write(recordStore(here), [put(first!)]);
 		const full: KeyValuePort = {
 			...here.records,
 			set: () => Promise.reject(new DOMException('full', 'QuotaExceededError'))
 		};
 		await expect(
-			recordStore({ ...here, records: full }).write([put({ ...first!, note: 'more' })])
+			write(recordStore({ ...here, records: full }), [put({ ...first!, note: 'more' })])
 		).rejects.toThrow('full');
 		expect((await opened(recordStore(here))).records.entry.get(first!.id)).toEqual(first);
 	});
@@ -101,7 +193,7 @@ describe('the record store', () => {
 			])
 		);
 		expect(result.aside.find(({ key }) => key === 'entry:bad')?.problems[0]?.path).toBe('$.rig');
-		await recordStore(here).write([
+		await write(recordStore(here), [
 			put(entry({ kind: 'note', at: '2027-05-01T06:00:00Z', text: 'new' }, 'bad'))
 		]);
 		expect((await recordStore(here).aside()).map(({ value }) => value)).toContainEqual({
@@ -142,12 +234,59 @@ describe('the record store', () => {
 	it('rereads for another tab, and wipes', async () => {
 		const here = ports();
 		const store = recordStore(here);
-		await store.write(freshStart().map(put));
+		await write(store, freshStart().map(put));
 		const [first] = freshStart();
 		const one = put(first!);
-		await store.write([one]);
+		await write(store, [one]);
 		expect(await store.reread([`entry:${first!.id}`, 'entry:gone'])).toEqual([one]);
 		await store.wipe();
 		expect((await opened(store)).records.entry.size).toBe(0);
+	});
+});
+
+describe('the second copy', () => {
+	const kept = (id: string, note: string, edited?: string): Kept => [
+		`entry:${id}`,
+		{ id, note, ...(edited ? { edited } : {}) }
+	];
+	it('gives back the latest of everything that was noted, by edit and then by turn', async () => {
+		const copy = secondCopy(memoryFiles(), queuedTurns());
+		await copy.add([kept('a', 'one', '2027-05-02T00:00:00Z'), kept('b', 'only')]);
+		await copy.add([kept('a', 'older', '2027-05-01T00:00:00Z')]);
+		await copy.add([kept('b', 'again')]);
+		expect(new Map(await copy.read())).toEqual(
+			new Map([kept('a', 'one', '2027-05-02T00:00:00Z'), kept('b', 'again')])
+		);
+		await copy.clear();
+		expect(await copy.read()).toEqual([]);
+	});
+	it('is gathered into few files, from several tabs too, and nothing is lost', async () => {
+		const files = memoryFiles();
+		const turns = queuedTurns();
+		const tabs = [secondCopy(files, turns), secondCopy(files, turns)];
+		for (let i = 0; i < 260; i++) await tabs[i % 2]?.add([kept(`e${i}`, String(i))]);
+		expect((await files.names()).length).toBeLessThan(150);
+		expect(await tabs[0]?.read()).toHaveLength(260);
+	});
+	it('passes over a file that was cut short', async () => {
+		const files = memoryFiles();
+		const copy = secondCopy(files, queuedTurns());
+		await copy.add([kept('a', 'one')]);
+		await files.write('part-torn', '[["entry:b", {"id"');
+		await files.write('part-odd', '{"no": "list"}');
+		expect(await copy.read()).toEqual([kept('a', 'one')]);
+	});
+	it('a crash while gathering leaves things twice, and they are read once', async () => {
+		const files = memoryFiles();
+		const copy = secondCopy({ ...files, remove: () => Promise.reject(new Error('crash')) }, queuedTurns());
+		await expect(
+			(async () => {
+				for (let i = 0; i < 101; i++) await copy.add([kept(`e${i}`, 'x'), kept('same', String(i))]);
+				for (let i = 0; i < 99; i++) await copy.add([kept(`f${i}`, 'x')]);
+			})()
+		).rejects.toThrow('crash');
+		const read = new Map(await secondCopy(files, queuedTurns()).read());
+		expect(read.get('entry:same')).toMatchObject({ note: '100' });
+		expect([...read.keys()].filter((key) => key.startsWith('entry:e'))).toHaveLength(101);
 	});
 });

@@ -1,7 +1,8 @@
 import { estimate } from '$core/estimate';
 import { instantMs, zonedIso } from '$core/logbook';
 import { plan } from '$core/plan';
-import { sayShortfall } from '$core/verdict';
+import { METRIC } from '$core/units';
+import { sayShortfall } from '$core/words';
 import { readPlanBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
 import type { RequestHandler } from './$types';
@@ -24,7 +25,7 @@ export const POST: RequestHandler = ({ request }) =>
 				services,
 				...(next ? { next: { stop: next.stop, by: zonedIso(next.byMs, timeZone), what: next.what } } : {}),
 				lastChance,
-				...(shortfall ? { why: sayShortfall(believed.model.rig, shortfall, atMs, timeZone) } : {})
+				...(shortfall ? { why: sayShortfall(believed.model.rig, shortfall, atMs, timeZone, METRIC) } : {})
 			}
 		};
 	});

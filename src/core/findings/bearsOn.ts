@@ -1,0 +1,16 @@
+import type { Rig } from '../logbook/index.js';
+import { tanksTouched } from '../rig/index.js';
+import type { Finding } from './findings.js';
+
+/** Whether a finding bears on a tank. */
+export function bearsOn(finding: Finding, rig: Rig, tank: string): boolean {
+	switch (finding.kind) {
+		case 'failing':
+		case 'doubted':
+			return rig.instruments.some(({ id, tank: of }) => id === finding.instrument && of === tank);
+		case 'missing':
+			return finding.tank === tank;
+		case 'slip':
+			return tanksTouched(rig, finding.entry).includes(tank);
+	}
+}

@@ -1,0 +1,30 @@
+import type { Trip } from './types.js';
+import { dayPlus, zonedMs } from './zone.js';
+
+/** When a trip's first day begins and its last day ends, ms. */
+export const tripSpan = (trip: Trip): readonly [fromMs: number, toMs: number] => [
+	zonedMs(trip.from, trip.timeZone),
+	zonedMs(dayPlus(trip.to, 1), trip.timeZone)
+];
+
+/** The trip of a rig that is under way at a moment, else the next one to come. */
+export function currentTrip(trips: readonly Trip[], rigId: string, atMs: number): Trip | undefined {
+	const own = trips
+		.filter(({ rig }) => rig === rigId)
+		.map((trip) => ({ trip, span: tripSpan(trip) }))
+		.filter(({ span }) => span[1] > atMs)
+		.sort((a, b) => a.span[0] - b.span[0]);
+	return (own.findLast(({ span }) => span[0] <= atMs) ?? own[0])?.trip;
+}
+
+/** How sure a plan must be where a trip says nothing: nine chances in ten. */
+export const DEFAULT_CERTAINTY = 0.9;
+
+export const certaintyOf = (trip: Pick<Trip, 'policy'> | undefined): number =>
+	trip?.policy?.certainty ?? DEFAULT_CERTAINTY;
+
+/** A trip without the stops that are kept only because entries name them. */
+export const tripInUse = (trip: Trip): Trip =>
+	trip.stops.some(({ retired }) => retired)
+		? { ...trip, stops: trip.stops.filter(({ retired }) => !retired) }
+		: trip;

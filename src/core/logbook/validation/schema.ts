@@ -1,0 +1,453 @@
+import * as z from 'zod/mini';
+import { crossingSides, doubleArea } from './outline.js';
+
+// Compiled validators need `eval`, which the page's security policy forbids.
+z.config({ jitless: true });
+
+/** Nothing a camper or a boat carries comes near this; a larger figure is a slip of the keyboard. */
+export const ABSURD_LITRES = 100_000;
+const LONGEST_NAME = 200;
+const LONGEST_TEXT = 20_000;
+
+const id = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));
+const name = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));
+const text = z.string().check(z.maxLength(LONGEST_TEXT));
+/** Taken out of use and kept because entries name it: an addition of ours to the contract, see docs/logbook.md. */
+const retired = z.optional(z.literal(true));
+/** ISO 8601 with an offset; the seconds may be left out, which Zod's own format does not allow. */
+const INSTANTS = [z.regexes.datetime({ offset: true }), z.regexes.datetime({ offset: true, precision: -1 })];
+const instant = z.string().check(
+	z.refine((written) => INSTANTS.some((pattern) => pattern.test(written)), {
+		params: { expected: 'an instant with offset such as 2027-04-18T07:10:00+02:00' }
+	}),
+	z.meta({ format: 'date-time' })
+);
+const day = z.iso.date();
+const litres = z.number().check(z.nonnegative(), z.maximum(ABSURD_LITRES));
+const positiveLitres = z.number().check(z.positive(), z.maximum(ABSURD_LITRES));
+const millimetres = z.number().check(z.positive(), z.maximum(100_000));
+const notNegative = z.number().check(z.nonnegative(), z.maximum(1e9));
+const count = z.number().check(z.nonnegative(), z.maximum(10_000));
+const degreesC = z.number().check(z.minimum(-90), z.maximum(70));
+const share = z.number().check(z.minimum(0), z.maximum(1));
+const longitudeLatitude = z.tuple([
+	z.number().check(z.minimum(-180), z.maximum(180)),
+	z.number().check(z.minimum(-90), z.maximum(90))
+]);
+const belief = z.looseObject({ mean: notNegative, sd: notNegative });
+
+const corner = z.tuple([
+	z.number().check(z.minimum(-1e5), z.maximum(1e5)),
+	z.number().check(z.minimum(-1e5), z.maximum(1e5))
+]);
+const outline = z.array(corner).check(
+	z.minLength(3),
+	z.maxLength(1000),
+	z.superRefine((corners, context) => {
+		const sides = crossingSides(corners);
+		if (sides)
+			context.addIssue({
+				code: 'custom',
+				path: [sides[0]],
+				params: {
+					expected: 'an outline whose sides do not cross or touch',
+					got: `side ${sides[0] + 1} meets side ${sides[1] + 1}`
+				}
+			});
+		else if (doubleArea(corners) === 0)
+			context.addIssue({
+				code: 'custom',
+				params: { expected: 'an outline that encloses an area', got: 'a line' }
+			});
+	})
+);
+
+const rows = z
+	.array(z.looseObject({ depthMm: z.number().check(z.nonnegative(), z.maximum(1e5)), litres }))
+	.check(
+		z.minLength(2),
+		z.superRefine((table, context) => {
+			table.forEach((row, i) => {
+				const before = table[i - 1];
+				if (before && !(row.depthMm > before.depthMm && row.litres > before.litres))
+					context.addIssue({
+						code: 'custom',
+						path: [i],
+						params: {
+							expected: 'rows that strictly increase in depthMm and in litres',
+							got: `${row.depthMm} mm, ${row.litres} L after ${before.depthMm} mm, ${before.litres} L`
+						}
+					});
+			});
+		})
+	);
+
+export const shapeSchema = z.discriminatedUnion('form', [
+	z.looseObject({
+		form: z.literal('box'),
+		lengthMm: millimetres,
+		widthMm: millimetres,
+		heightMm: millimetres
+	}),
+	z.looseObject({
+		form: z.literal('cylinder'),
+		lies: z.enum(['flat', 'upright']),
+		lengthMm: millimetres,
+		diameterMm: millimetres
+	}),
+	z.looseObject({ form: z.literal('prism'), lengthMm: millimetres, outline }),
+	z.looseObject({ form: z.literal('table'), rows })
+]);
+
+export const trialSchema = z.looseObject({
+	id,
+	at: instant,
+	kind: z.enum(['run-dry', 'back-up', 'stepwise', 'bucket']),
+	litres: z.optional(litres),
+	readings: z.optional(z.array(z.looseObject({ litres, reads: z.number() }))),
+	used: z.boolean(),
+	instrument: z.optional(id),
+	note: z.optional(text)
+});
+
+export const tankSchema = z.looseObject({
+	id,
+	name,
+	holds: z.enum(['fresh', 'grey', 'black']),
+	nominalL: positiveLitres,
+	usableL: z.optional(positiveLitres),
+	reserveL: litres,
+	residualL: z.optional(litres),
+	deadL: z.optional(litres),
+	feeds: z.optional(id),
+	joined: z.optional(id),
+	portable: z.optional(z.boolean()),
+	tareKg: z.optional(notNegative),
+	exposure: z.optional(z.enum(['inside', 'underslung', 'bilge', 'outside'])),
+	shape: z.optional(shapeSchema),
+	position: z.optional(z.looseObject({ xM: z.number(), yM: z.number() })),
+	trials: z.optional(z.array(trialSchema)),
+	retired
+});
+
+export const outletSchema = z.looseObject({
+	id,
+	name,
+	from: id,
+	to: id,
+	flowLpm: z.optional(z.number().check(z.positive(), z.maximum(1000))),
+	meters: z.optional(z.array(id)),
+	retired
+});
+
+const recipeSchema = z.looseObject({
+	warmUpL: z.optional(litres),
+	runMin: z.optional(notNegative),
+	flowLpm: z.optional(notNegative),
+	pauseMin: z.optional(notNegative),
+	trickleLpm: z.optional(notNegative),
+	basinL: z.optional(litres),
+	flushL: z.optional(litres)
+});
+
+export const habitSchema = z.looseObject({
+	id,
+	name,
+	outlet: id,
+	litresEach: belief,
+	often: z.looseObject({ times: count, per: z.enum(['person-day', 'day']), sd: z.optional(notNegative) }),
+	keptFraction: z.optional(share),
+	addsL: z.optional(litres),
+	recipe: z.optional(recipeSchema),
+	rises: z.optional(
+		z.looseObject({
+			fromC: z.optional(degreesC),
+			perC: z.optional(z.number().check(z.nonnegative(), z.maximum(10))),
+			exertion: z.optional(z.literal(true))
+		})
+	),
+	retired
+});
+
+const effectSchema = z.discriminatedUnion('kind', [
+	z.looseObject({ kind: z.literal('scale'), factor: notNegative }),
+	z.looseObject({ kind: z.literal('set'), litres }),
+	z.looseObject({ kind: z.literal('rarer'), factor: notNegative }),
+	z.looseObject({ kind: z.literal('reroute'), litres, to: id, replaces: z.optional(id) }),
+	z.looseObject({ kind: z.literal('return'), litres }),
+	z.looseObject({ kind: z.literal('outside') }),
+	z.looseObject({ kind: z.literal('recipe'), parts: recipeSchema })
+]);
+
+export const measureSchema = z.looseObject({
+	id,
+	name,
+	habit: id,
+	effect: effectSchema,
+	effort: z.optional(z.number().check(z.minimum(0), z.maximum(5))),
+	retired
+});
+
+const gaugePoint = z.looseObject({ reads: z.union([z.string(), z.number()]), litres });
+const curve = z.array(gaugePoint).check(
+	z.minLength(1),
+	z.superRefine((points, context) => {
+		const kinds = new Set(points.map((point) => typeof point.reads));
+		if (kinds.size > 1)
+			context.addIssue({
+				code: 'custom',
+				params: { expected: 'readings that are all lights (strings) or all numbers', got: 'both' }
+			});
+		if (new Set(points.map((point) => point.reads)).size < points.length)
+			context.addIssue({ code: 'custom', params: { expected: 'each reading once', got: 'one twice' } });
+	})
+);
+
+export const instrumentSchema = z.discriminatedUnion('kind', [
+	z.looseObject({
+		id,
+		kind: z.literal('meter'),
+		name,
+		place: z.enum(['fill', 'pump', 'mains']),
+		tank: id,
+		unitL: z.number().check(z.positive(), z.maximum(1000)),
+		scale: z.optional(z.number().check(z.positive(), z.maximum(100))),
+		sdFraction: z.optional(z.number().check(z.nonnegative(), z.maximum(1))),
+		counts: z.enum(['up', 'down']),
+		setTo: z.optional(z.number().check(z.nonnegative(), z.maximum(1e7))),
+		alarmAt: z.optional(z.number().check(z.nonnegative(), z.maximum(1e7))),
+		retired
+	}),
+	z.looseObject({ id, kind: z.literal('gauge'), name, tank: id, curve, sdL: z.optional(litres), retired }),
+	z.looseObject({
+		id,
+		kind: z.literal('rod'),
+		name,
+		tank: id,
+		sdMm: z.optional(z.number().check(z.nonnegative(), z.maximum(1000))),
+		at: z.optional(z.looseObject({ xMm: z.number(), yMm: z.number() })),
+		retired
+	})
+]);
+
+const containerSchema = z.looseObject({
+	id,
+	name,
+	carries: z.enum(['fresh', 'grey', 'black']),
+	capacityL: positiveLitres,
+	headroomL: litres,
+	tareKg: notNegative,
+	count: z.int().check(z.nonnegative(), z.maximum(1000)),
+	minutesPerLoad: z.optional(notNegative),
+	retired
+});
+
+const careSchema = z.looseObject({
+	id,
+	name,
+	every: z.optional(z.looseObject({ days: z.optional(notNegative), litres: z.optional(notNegative) })),
+	through: z.optional(id),
+	lastDone: z.optional(instant),
+	season: z.optional(z.enum(['frost', 'summer', 'lay-up'])),
+	note: z.optional(text),
+	retired
+});
+
+/** When a record that is not an entry was last changed. */
+const edited = z.optional(instant);
+
+export const rigSchema = z.looseObject({
+	id,
+	name,
+	kind: z.enum(['camper', 'boat']),
+	crew: count,
+	payloadKg: z.optional(notNegative),
+	systemL: z.optional(litres),
+	unlogged: z.optional(belief),
+	tanks: z.array(tankSchema),
+	outlets: z.array(outletSchema),
+	instruments: z.array(instrumentSchema),
+	habits: z.array(habitSchema),
+	measures: z.array(measureSchema),
+	containers: z.array(containerSchema),
+	care: z.array(careSchema),
+	edited
+});
+
+export const serviceSchema = z.looseObject({
+	kind: z.enum(['water', 'grey', 'black', 'mains', 'sewer']),
+	potable: z.optional(z.boolean()),
+	fee: z.optional(notNegative),
+	minutes: z.optional(notNegative),
+	detourKm: z.optional(notNegative),
+	flowLpm: z.optional(notNegative),
+	barMax: z.optional(notNegative),
+	verified: z.optional(day),
+	note: z.optional(text)
+});
+
+export const stopSchema = z.looseObject({
+	id,
+	name,
+	arrive: instant,
+	depart: instant,
+	position: z.optional(longitudeLatitude),
+	legKm: notNegative,
+	point: z.optional(id),
+	services: z.array(serviceSchema),
+	weather: z.optional(
+		z.looseObject({
+			maxC: degreesC,
+			minC: degreesC
+		})
+	),
+	exertion: z.optional(z.number().check(z.nonnegative(), z.maximum(10))),
+	persons: z.optional(count),
+	note: z.optional(text),
+	retired
+});
+
+const isZone = (zone: string): boolean => {
+	try {
+		new Intl.DateTimeFormat('en', { timeZone: zone });
+		return true;
+	} catch {
+		return false;
+	}
+};
+
+export const tripSchema = z.looseObject({
+	id,
+	rig: id,
+	name,
+	timeZone: z
+		.string()
+		.check(z.refine(isZone, { params: { expected: 'an IANA time zone such as Europe/London' } })),
+	from: day,
+	to: day,
+	persons: count,
+	stops: z.array(stopSchema),
+	policy: z.optional(
+		z.looseObject({
+			certainty: z.optional(z.number().check(z.minimum(0.5), z.maximum(0.99))),
+			feePerMinute: z.optional(notNegative),
+			feePerKm: z.optional(notNegative),
+			feePerKgKm: z.optional(notNegative)
+		})
+	),
+	edited
+});
+
+export const pointSchema = z.looseObject({
+	id,
+	name,
+	position: longitudeLatitude,
+	services: z.array(serviceSchema),
+	access: z.optional(text),
+	hours: z.optional(text),
+	season: z.optional(text),
+	source: z.optional(text),
+	verified: z.optional(day),
+	note: z.optional(text),
+	edited
+});
+
+const common = {
+	id,
+	rig: id,
+	at: instant,
+	trip: z.optional(id),
+	by: z.optional(name),
+	note: z.optional(text),
+	source: z.optional(z.enum(['hand', 'meter', 'run', 'import'])),
+	edited,
+	void: z.optional(z.literal(true))
+};
+const sdL = z.optional(litres);
+
+export const entrySchema = z.discriminatedUnion('kind', [
+	z.looseObject({
+		...common,
+		kind: z.literal('fill'),
+		tank: id,
+		litres: z.optional(litres),
+		sdL,
+		to: z.optional(z.literal('full')),
+		point: z.optional(id),
+		potable: z.optional(z.boolean())
+	}),
+	z.looseObject({
+		...common,
+		kind: z.literal('use'),
+		habit: id,
+		times: count,
+		litres: z.optional(litres),
+		sdL
+	}),
+	z.looseObject({
+		...common,
+		kind: z.literal('dump'),
+		tank: id,
+		litres: z.optional(litres),
+		sdL,
+		to: z.optional(z.literal('empty')),
+		where: z.optional(id)
+	}),
+	z.looseObject({
+		...common,
+		kind: z.literal('transfer'),
+		fromTank: id,
+		toTank: id,
+		litres: z.optional(litres),
+		sdL,
+		until: z.optional(z.enum(['from-empty', 'to-full']))
+	}),
+	z.looseObject({
+		...common,
+		kind: z.literal('reading'),
+		instrument: id,
+		value: z.union([z.number(), z.string()]),
+		reset: z.optional(z.literal(true)),
+		rollDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
+		pitchDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
+		trusted: z.optional(z.literal(true))
+	}),
+	z.looseObject({ ...common, kind: z.literal('mark'), tank: id, state: z.enum(['full', 'empty']) }),
+	z.looseObject({ ...common, kind: z.literal('crew'), persons: count }),
+	z.looseObject({ ...common, kind: z.literal('measure'), measure: id, on: z.boolean() }),
+	z.looseObject({ ...common, kind: z.literal('hookup'), mains: z.boolean(), sewer: z.boolean() }),
+	z.looseObject({ ...common, kind: z.literal('stop'), stop: id, event: z.enum(['arrive', 'depart']) }),
+	z.looseObject({ ...common, kind: z.literal('care'), task: id, litres: z.optional(litres) }),
+	z.looseObject({ ...common, kind: z.literal('note'), text })
+]);
+
+const head = {
+	format: z.literal('dipsometer-logbook'),
+	version: z.literal(1),
+	exportedAt: instant,
+	app: z.optional(text)
+};
+const anyList = z.unknown().check(z.refine(Array.isArray, { params: { expected: 'a list' } }));
+
+/** The outer form of a logbook: its records are looked at one by one, so that no number of faults overwhelms. */
+export const logbookShellSchema = z.looseObject({
+	...head,
+	rigs: anyList,
+	trips: anyList,
+	points: anyList,
+	entries: anyList
+});
+
+export const logbookSchema = z.looseObject({
+	...head,
+	rigs: z.array(rigSchema),
+	trips: z.array(tripSchema),
+	points: z.array(pointSchema),
+	entries: z.array(entrySchema)
+});
+
+/** The published JSON Schema (draft 2020-12) of the file format, made from the same source as the validator. */
+export const logbookJsonSchema = (): object => z.toJSONSchema(logbookSchema, { io: 'input' });
+
+/** Parts of the schema that other bodies are made of. */
+export const schemas = Object.freeze({ instant, shape: shapeSchema });

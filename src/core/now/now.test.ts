@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+	anyEntries,
+	entry,
+	exactRig,
+	exactTrip,
+	freshStart,
+	logbookOf
+} from '../../../tests/helpers/logbooks.js';
+import { estimate, withEntry } from '../estimate/index.js';
+import type { Rig, Trip } from '../logbook/index.js';
+import { spanText } from '../words/index.js';
+import { assess, boundOf, effectOf } from './index.js';
+import { currentTrip } from '../logbook/index.js';
+
+const at = '2027-05-01T06:00:00Z';
+const nowMs = Date.parse(at);
+const timeZone = 'Etc/UTC';
+const known = estimate(logbookOf(freshStart()), 'rig', nowMs);
+const now = assess(known, { trips: [] }, { timeZone, paths: 60 });
+
+describe('what Now shows, for the exact rig', () => {
+	it('flags each dawn, and the day on which a tank binds', () => {
+		const black = now.tanks.find(({ id }) => id === 'black');
+		expect(black?.flags.map(({ label, litres, binds }) => [label, Math.round(litres), binds])).toEqual([
+			['Sun', 6, false],
+			['Mon', 12, false],
+			['Tue', 18, true]
+		]);
+		expect(black).toMatchObject({ bindsFirst: true, daysLeft: 3, bindsMs: nowMs + 3 * 86_400_000 });
+	});
+	it('a carried jug says what it adds', () => {
+		const jug = {
+			id: 'jug',
+			name: 'Jug',
+			holds: 'fresh',
+			nominalL: 12,
+			usableL: 12,
+			reserveL: 0,
+			feeds: 'main',
+			portable: true
+		} as const;
+		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
+		const full = entry({ kind: 'mark', at, tank: 'jug', state: 'full' });
+		const carried = assess(
+			estimate(logbookOf([...freshStart(), full], rig), 'rig', nowMs),
+			{ trips: [] },
+			{ timeZone, paths: 40 }
+		);
+		// 12 L against 24 L a day
+		expect(carried.tanks.at(-1)?.addsDays).toBeCloseTo(0.5, 1);
+	});
+	it('says what one more entry does: 18 L of room at 6 L a day, 9 L gone is a day and a half', () => {
+		const effect = (draft: Parameters<typeof entry>[0]) =>
+			effectOf(now, boundOf(known), withEntry(known, entry(draft)), timeZone);
+		expect(effect({ kind: 'use', at, habit: 'flush', times: 12 })).toMatchObject({
+			words: 'Tuesday morning becomes tomorrow evening.',
+			shortens: true
+		});
+		expect(effect({ kind: 'note', at, text: 'calm' })).toMatchObject({
+			words: 'The stay is as long as before.',
+			shortens: false
+		});
+	});
+});
+
+it('the trip under way comes before the next one, and one that is over is none', () => {
+	const trip = (id: string, from: string, to: string): Trip => ({ ...exactTrip, id, from, to });
+	const trips = [
+		trip('later', '2027-06-01', '2027-06-09'),
+		trip('now', '2027-04-28', '2027-05-01'),
+		trip('over', '2027-03-01', '2027-03-09')
+	];
+	expect(currentTrip(trips, 'rig', nowMs)?.id).toBe('now');
+	expect(currentTrip(trips, 'rig', nowMs + 86_400_000)?.id).toBe('later');
+	expect(currentTrip(trips, 'rig', Date.parse('2027-07-01T00:00:00Z'))).toBeUndefined();
+});
+
+/** Rigs that lack things, each still a valid rig. */
+const ODD: readonly Rig[] = [
+	{ ...exactRig, tanks: [], outlets: [], instruments: [], habits: [], measures: [] },
+	{ ...exactRig, habits: [], measures: [], crew: 0, unlogged: undefined },
+	{ ...exactRig, crew: 0, unlogged: undefined },
+	{
+		...exactRig,
+		tanks: exactRig.tanks.map((tank) => ({ ...tank, usableL: undefined, reserveL: 2 * tank.nominalL }))
+	},
+	{
+		...exactRig,
+		unlogged: { mean: 30, sd: 0 },
+		outlets: exactRig.outlets.map((outlet) => ({ ...outlet, to: 'ground' }))
+	},
+	{
+		...exactRig,
+		tanks: exactRig.tanks.map((tank) => (tank.id === 'main' ? { ...tank, holds: 'grey' as const } : tank))
+	}
+];
+
+it('answers sensibly for any log and for odd rigs: no figure that is not a number', () => {
+	const stop = {
+		id: 's',
+		name: 'S',
+		arrive: '2027-05-12T08:00:00Z',
+		depart: '2027-05-14T08:00:00Z',
+		legKm: 4,
+		services: [{ kind: 'water' as const }, { kind: 'grey' as const }]
+	};
+	const trips = [{ ...exactTrip, to: '2027-05-20', stops: [stop] }];
+	fc.assert(
+		fc.property(fc.constantFrom(...ODD, exactRig), anyEntries, (rig, entries) => {
+			const tanks = new Set(rig.tanks.map(({ id }) => id));
+			const fitting = entries.filter(
+				(e) =>
+					(!('tank' in e) || tanks.has(e.tank)) &&
+					(e.kind !== 'use' || rig.habits.some(({ id }) => id === e.habit)) &&
+					(e.kind !== 'reading' || rig.instruments.length > 0)
+			);
+			const logbook = logbookOf(fitting, rig, trips);
+			const answer = assess(estimate(logbook, 'rig', Date.parse('2027-05-11T12:00:00Z')), logbook, {
+				trip: trips[0],
+				timeZone,
+				paths: 30
+			});
+			expect(
+				JSON.stringify(answer, (_, value: unknown) =>
+					typeof value === 'number' && !Number.isFinite(value) ? 'NOT A NUMBER' : value
+				)
+			).not.toContain('NOT A NUMBER');
+			expect(spanText(answer.verdict.headline)).not.toMatch(/NaN|undefined|Invalid/);
+		}),
+		{ numRuns: 60 }
+	);
+});

@@ -1,0 +1,20 @@
+import { instantMs, type Entry, type Rig } from '../logbook/index.js';
+
+const MOST = 7;
+
+/** Lines that are likely next: what was done lately, most often first, and then what a rig like this always needs. */
+export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): readonly string[] {
+	const week = nowMs - 7 * 86_400_000;
+	const counts = new Map<string, number>();
+	for (const entry of entries)
+		if (entry.kind === 'use' && entry.void !== true && instantMs(entry.at) > week)
+			counts.set(entry.habit, (counts.get(entry.habit) ?? 0) + 1);
+	const habits = [...rig.habits]
+		.sort((a, b) => (counts.get(b.id) ?? 0) - (counts.get(a.id) ?? 0))
+		.map(({ name }) => name.toLowerCase());
+	const waste = rig.tanks
+		.filter(({ holds }) => holds !== 'fresh')
+		.map(({ name }) => `dump ${name.toLowerCase()}`);
+	const meter = rig.instruments.some(({ kind }) => kind === 'meter') ? ['meter'] : [];
+	return [...habits.slice(0, 4), 'fill full', ...meter, ...waste].slice(0, MOST);
+}

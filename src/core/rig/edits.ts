@@ -1,0 +1,58 @@
+import type { Gauge, Meter, Rig, Tank, Trial } from '../logbook/index.js';
+
+/** The list with one item put in the place of the one of its id, or at the end. */
+export const withItem = <T extends { readonly id: string }>(list: readonly T[], item: T): readonly T[] =>
+	list.some(({ id }) => id === item.id)
+		? list.map((one) => (one.id === item.id ? item : one))
+		: [...list, item];
+
+/** The rig with one tank changed in part. */
+export const withTank = (rig: Rig, id: string, part: Partial<Tank>): Rig => ({
+	...rig,
+	tanks: rig.tanks.map((tank) => (tank.id === id ? { ...tank, ...part } : tank))
+});
+
+/** The rig with the trials of one tank changed. */
+export const withTrials = (
+	rig: Rig,
+	tank: string,
+	change: (trials: readonly Trial[]) => readonly Trial[]
+): Rig => ({
+	...rig,
+	tanks: rig.tanks.map((one) => (one.id === tank ? { ...one, trials: [...change(one.trials ?? [])] } : one))
+});
+
+/** Rounded to this many litres: a curve is learned no finer. */
+const CURVE_DECIMALS = 2;
+
+/** The rig with a gauge's curve replaced by what was learned. */
+export function withCurve(rig: Rig, gauge: string, points: Gauge['curve']): Rig {
+	const curve = points.map(({ reads, litres }) => ({
+		reads,
+		litres: Number(litres.toFixed(CURVE_DECIMALS))
+	}));
+	return {
+		...rig,
+		instruments: rig.instruments.map((one) =>
+			one.id === gauge && one.kind === 'gauge' ? { ...one, curve } : one
+		)
+	};
+}
+
+/** A bucket test is never better than this: a bucket is filled by eye. */
+const LEAST_SD_FRACTION = 0.003;
+
+/** The rig with a meter's scale, and how far it is right, replaced by what a bucket test found. */
+export function withScale(rig: Rig, meter: string, found: Pick<Meter, 'scale' | 'sdFraction'>): Rig {
+	const { scale, sdFraction } = found;
+	const part = {
+		scale,
+		...(sdFraction === undefined ? {} : { sdFraction: Math.max(LEAST_SD_FRACTION, sdFraction) })
+	};
+	return {
+		...rig,
+		instruments: rig.instruments.map((one) =>
+			one.id === meter && one.kind === 'meter' ? { ...one, ...part } : one
+		)
+	};
+}

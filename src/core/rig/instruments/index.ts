@@ -1,0 +1,21 @@
+export { isotonic } from './isotonic.js';
+export {
+	countedBetween,
+	summarise,
+	summariseBuckets,
+	trialKindOf,
+	type Counted,
+	type Rounding,
+	type ScaleSummary,
+	type TrialSummary
+} from './trial.js';
+export {
+	flats,
+	learnCurve,
+	tableFrom,
+	type CurveStep,
+	type Flat,
+	type LearnedCurve,
+	type Pair
+} from './curve.js';
+export { lessonsOf, type Lessons, type Seen } from './lessons.js';

@@ -1,0 +1,2 @@
+export { firstEntries, startingRig, type Beginning } from './firstRig.js';
+export { readyRig, readyRigs, type ReadyId } from './readyRigs.js';

@@ -1,0 +1,26 @@
+export {
+	defaultRodPlace,
+	depthFor,
+	fullLitres,
+	heightMm,
+	litresAt,
+	rodSpan,
+	STEEPEST_DEG,
+	type Lean,
+	type RodPlace,
+	type RodSpan
+} from './shape.js';
+export {
+	bindsAt,
+	emptyOf,
+	fromShapeLitres,
+	fullSdOf,
+	isCarried,
+	neverBinds,
+	tankById,
+	usableOf
+} from './tank.js';
+export { dipTable, litreMarks, marksFor, type Dipping, type DipRow } from './dip.js';
+export { bestLean, drainPlace, undrainedL, type DrainCorner, type LeanAdvice } from './drain.js';
+export { boxInBay, type Bay } from './bay.js';
+export { fullLoad, kgOf, spareLitres, weightOf, type Spare, type Weight } from './weight.js';

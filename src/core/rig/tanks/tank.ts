@@ -1,0 +1,30 @@
+import type { Rig, Tank } from '../../logbook/index.js';
+
+/** What really serves of a tank, litres: its measured usable volume, or its plate when nobody has measured. */
+export const usableOf = (tank: Tank): number => tank.usableL ?? tank.nominalL;
+
+/** How well a sight of "full" is known, litres (one standard deviation): 0.6 % when measured, 5 % of the plate when not. */
+export const fullSdOf = (tank: Tank): number =>
+	tank.usableL === undefined ? 0.05 * tank.nominalL : 0.006 * tank.usableL;
+
+/** What is in a tank when it is called empty, litres: nothing to draw, or what a dump leaves behind. */
+export const emptyOf = (tank: Tank): number => (tank.holds === 'fresh' ? 0 : (tank.residualL ?? 0));
+
+/** Litres at which a tank binds: fresh down to its reserve; waste up to its usable volume less the room to keep. */
+export const bindsAt = (tank: Tank): number =>
+	tank.holds === 'fresh' ? tank.reserveL : Math.max(0, usableOf(tank) - tank.reserveL);
+
+/** A portable supply that is only poured into another tank; it never ends a stay by itself. */
+export const isCarried = (rig: Rig, tank: Tank): boolean =>
+	tank.feeds !== undefined && !rig.outlets.some(({ from }) => from === tank.id);
+
+/** A tank that ends no stay and is served by no plan: a carried supply, or one that is out of use. */
+export const neverBinds = (rig: Rig, tank: Tank): boolean => tank.retired === true || isCarried(rig, tank);
+
+/**
+ * Litres usable for a depth's volume in the tank's shape: what lies below the pump's suction is not counted.
+ */
+export const fromShapeLitres = (tank: Tank, litres: number): number =>
+	Math.max(0, litres - (tank.deadL ?? 0));
+
+export const tankById = (rig: Rig, id: string): Tank | undefined => rig.tanks.find((tank) => tank.id === id);

@@ -1,0 +1,38 @@
+export {
+	sayShortfall,
+	spanText,
+	verdict,
+	type Span,
+	type Verdict,
+	type VerdictInput
+} from './outlook/verdict.js';
+export { listed } from './list.js';
+export { sayFinding, sayMend } from './outlook/finding.js';
+export { sayWhy } from './outlook/why.js';
+export { flagDay, sayAgo, sayDay, sayPast, sayWhen } from './when.js';
+export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
+export { SERVICE_NAMES, sayNights, sayOffered } from './trip/stop.js';
+export { sayTotals } from './log/totals.js';
+export {
+	METER_PLACES,
+	sayBeep,
+	sayCadence,
+	sayInstrument,
+	sayLinks,
+	sayMeterCount,
+	sayMeterUnit
+} from './equipment/instrument.js';
+export { sayMoment, saySpare, type SpareWords } from './equipment/weight.js';
+export { sayOccasion } from './outlook/occasion.js';
+export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';
+export { sayPlan, sayService, type PlanWords } from './trip/plan.js';
+export {
+	clockText,
+	dayText,
+	describeEntry,
+	KIND_WORDS,
+	sayInstant,
+	type DescribeContext
+} from './log/entry.js';
+export { sayHappening, type Happening, type TellingContext } from './log/happening.js';
+export { sayLasting, type Lasting } from './outlook/lasts.js';

@@ -1,0 +1,103 @@
+import {
+	instantMs,
+	zonedTime,
+	type Entry,
+	type EntryKind,
+	type Instrument,
+	type Rig,
+	type Trip
+} from '../../logbook/index.js';
+import { tankById } from '../../rig/index.js';
+import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
+
+export interface DescribeContext {
+	readonly rig: Rig;
+	readonly trips: readonly Trip[];
+	readonly units: UnitChoice;
+}
+
+const amount = (litres: number | undefined, units: UnitChoice): string =>
+	litres === undefined ? '' : formatLitres(litres, units);
+
+function readingText(instrument: Instrument | undefined, value: number | string, units: UnitChoice): string {
+	if (!instrument) return String(value);
+	if (instrument.kind === 'rod' && typeof value === 'number')
+		return `${instrument.name} ${formatQuantity(value, 'length', units)}`;
+	return `${instrument.name} ${typeof value === 'string' ? `“${value}”` : value}`;
+}
+
+/** An entry in a few words, for the ledger and for *Why?*. */
+export function describeEntry(entry: Entry, { rig, trips, units }: DescribeContext): string {
+	const tank = (id: string): string => tankById(rig, id)?.name ?? id;
+	const nameIn = (list: readonly { readonly id: string; readonly name: string }[], id: string): string =>
+		list.find((item) => item.id === id)?.name ?? id;
+	switch (entry.kind) {
+		case 'use':
+			return `${nameIn(rig.habits, entry.habit)}${entry.times === 1 ? '' : ` × ${entry.times}`}${entry.litres === undefined ? '' : `, measured ${amount(entry.litres, units)}`}`;
+		case 'fill':
+			return `${tank(entry.tank)} filled ${[amount(entry.litres, units), entry.to ? 'to full' : ''].filter(Boolean).join(', ')}`;
+		case 'dump':
+			return `${tank(entry.tank)} ${entry.to ? 'emptied' : 'dumped'}${entry.litres === undefined ? '' : ` ${amount(entry.litres, units)}`}`;
+		case 'transfer':
+			return `${tank(entry.fromTank)} to ${tank(entry.toTank)} ${amount(entry.litres, units) || (entry.until === 'to-full' ? 'until full' : 'all of it')}`;
+		case 'reading':
+			return `${readingText(
+				rig.instruments.find(({ id }) => id === entry.instrument),
+				entry.value,
+				units
+			)}${entry.reset ? ', set' : ''}${entry.trusted ? ', trusted' : ''}`;
+		case 'mark':
+			return `${tank(entry.tank)} seen ${entry.state}`;
+		case 'crew':
+			return `${entry.persons} aboard`;
+		case 'measure':
+			return `${nameIn(rig.measures, entry.measure)} ${entry.on ? 'on' : 'off'}`;
+		case 'hookup':
+			return `Mains ${entry.mains ? 'on' : 'off'}, sewer ${entry.sewer ? 'open' : 'shut'}`;
+		case 'stop':
+			return `${entry.event === 'arrive' ? 'Arrived at' : 'Left'} ${nameIn(
+				trips.flatMap(({ stops }) => stops),
+				entry.stop
+			)}`;
+		case 'care':
+			return `Done: ${nameIn(rig.care, entry.task)}`;
+		case 'note':
+			return entry.text;
+	}
+}
+
+/** What the ledger calls each kind. */
+export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
+	use: 'Use',
+	fill: 'Fill',
+	dump: 'Dump',
+	transfer: 'Transfer',
+	reading: 'Reading',
+	mark: 'Mark',
+	crew: 'Crew',
+	measure: 'Measure',
+	hookup: 'Hook-up',
+	stop: 'Stop',
+	care: 'Care',
+	note: 'Note'
+};
+
+const twoDigits = (n: number): string => String(n).padStart(2, '0');
+
+/** `07:25` in a zone. */
+export function clockText(at: string, timeZone: string): string {
+	const { hour, minute } = zonedTime(instantMs(at), timeZone);
+	return `${twoDigits(hour)}:${twoDigits(minute)}`;
+}
+
+/** `Wed 21 Apr` for a calendar day. */
+export const dayText = (day: string): string =>
+	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' })
+		.format(Date.parse(`${day}T00:00:00Z`))
+		.replace(',', '');
+
+/** `Wed 21 Apr 07:25` in a zone. */
+export const sayInstant = (ms: number, timeZone: string): string => {
+	const { day, hour, minute } = zonedTime(ms, timeZone);
+	return `${dayText(day)} ${twoDigits(hour)}:${twoDigits(minute)}`;
+};

@@ -1,0 +1,91 @@
+import { instantMs, type Rig } from '../../logbook/index.js';
+import { formatLitres, METRIC, type UnitChoice } from '../../units/index.js';
+import type { Finding, Mend } from '../../findings/index.js';
+import { sayDay, sayPast } from '../when.js';
+
+const quoted = (value: number | string): string => (typeof value === 'string' ? `“${value}”` : String(value));
+
+function sayMissing(
+	finding: Extract<Finding, { kind: 'missing' }>,
+	nowMs: number,
+	zone: string,
+	units: UnitChoice
+): string {
+	const { missing, name, likelyMs, stop, told } = finding;
+	const about = missing.litres === undefined ? '' : `, about ${formatLitres(missing.litres, units)},`;
+	const when = `${sayPast(likelyMs, nowMs, zone)}${stop ? ` at ${stop}` : ''}`;
+	const between = `between ${sayPast(missing.afterMs, nowMs, zone)} and ${sayPast(missing.beforeMs, nowMs, zone)}`;
+	if (told !== undefined)
+		return `${told} moved as after a ${missing.kind} of ${name}${about} that is not written down: most likely ${when}. If there was none, the gauge is wrong; its reading is left out until that is clear.`;
+	switch (missing.kind) {
+		case 'fill':
+			return `${name} gave more than was in it. A fill${about} seems not to be written down: most likely ${when}.`;
+		case 'dump':
+			return `${name} took more than it holds. A dump${about} seems not to be written down: most likely ${when}.`;
+		case 'leak':
+			return `${formatLitres(missing.litres ?? 0, units)} left ${name} ${between} without passing its meter. Look for a leak, a dripping valve or low point before the meter, or water drawn straight from the tank.`;
+		case 'not-arriving':
+			return `${formatLitres(missing.litres ?? 0, units)} passed the meter ${between} and did not arrive in ${name}. Was it drunk, run to the ground, or is the valve not quite shut?`;
+	}
+}
+
+/** A finding in plain words. */
+export function sayFinding(
+	finding: Finding,
+	nowMs: number,
+	timeZone: string,
+	units: UnitChoice = METRIC
+): string {
+	switch (finding.kind) {
+		case 'failing': {
+			const since = sayDay(instantMs(finding.since), nowMs, timeZone);
+			const last = finding.doubts.at(-1)?.why ?? '';
+			const many = finding.doubts.length;
+			return `${finding.name} cannot be trusted: ${many === 1 ? 'its last reading does' : `${many} readings do`} not fit, since ${since}. Last it showed ${quoted(finding.value)}. ${last} All its readings are left out. It may be stuck or dirty: look into the tank, clean it, or measure its curve anew.`;
+		}
+		case 'doubted':
+			return `${finding.name} showed ${quoted(finding.value)} ${sayDay(instantMs(finding.at), nowMs, timeZone)}. ${finding.doubt.why}`;
+		case 'missing':
+			return sayMissing(finding, nowMs, timeZone, units);
+		case 'slip': {
+			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
+			if (finding.slip.kind === 'twice')
+				return `The same ${finding.entry.kind} stands in the log twice within minutes, ${when}. Was it written down by both of you?`;
+			const day = sayDay(instantMs(finding.entry.at), nowMs, timeZone);
+			if (finding.slip.more !== undefined)
+				return `${finding.slip.more + 1} entries lie in the future, the first ${day}; they do not count yet. Is the clock of this device right?`;
+			return finding.slip.off === 'future'
+				? `One entry (${finding.entry.kind}) lies in the future, ${day}; it does not count yet. Was the clock set wrong?`
+				: `One entry (${finding.entry.kind}) stands alone, long before all others, ${day}. Was the year wrong?`;
+		}
+	}
+}
+
+/** What the tap that mends a finding is called. */
+export function sayMend(
+	rig: Rig,
+	mend: Mend,
+	nowMs: number,
+	timeZone: string,
+	units: UnitChoice = METRIC
+): string {
+	switch (mend.kind) {
+		case 'trust':
+			return 'Count it all the same';
+		case 'void':
+			return 'Void the second';
+		case 'move':
+			return `Move it to ${sayDay(instantMs(mend.at), nowMs, timeZone)}`;
+		case 'add': {
+			const { draft } = mend;
+			const name = 'tank' in draft ? (rig.tanks.find(({ id }) => id === draft.tank)?.name ?? '') : '';
+			const amount =
+				'litres' in draft && draft.litres !== undefined
+					? ` of ${formatLitres(draft.litres, units)}`
+					: draft.kind === 'fill'
+						? ' to the brim'
+						: '';
+			return `Add the ${draft.kind}${draft.kind === 'dump' ? ` of ${name}` : amount}`;
+		}
+	}
+}

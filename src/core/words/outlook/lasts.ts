@@ -1,0 +1,29 @@
+import type { Tank } from '../../logbook/index.js';
+import { formatDuration } from '../../units/index.js';
+import { sayWhen } from '../when.js';
+
+/** When a tank binds, and what a carried one adds to the stay; all absent where nothing is foretold. */
+export interface Lasting {
+	readonly daysLeft?: number | undefined;
+	readonly bindsMs?: number | undefined;
+	readonly addsDays?: number | undefined;
+}
+
+const NEXT_TO_NOTHING_L = 0.5;
+
+/** How long a tank lasts, and until when: `4½ days`, `Sunday morning`; what it is carried for where it feeds another. */
+export function sayLasting(
+	{ holds, carried, litres }: Pick<Tank, 'holds'> & { readonly carried: boolean; readonly litres: number },
+	{ daysLeft, bindsMs, addsDays }: Lasting,
+	nowMs: number,
+	timeZone: string
+): { readonly lasts: string; readonly until: string } {
+	if (carried)
+		return {
+			lasts: litres < NEXT_TO_NOTHING_L ? 'empty' : 'carried',
+			until: addsDays ? `+ ${formatDuration(addsDays)}` : ''
+		};
+	if (daysLeft === undefined || bindsMs === undefined) return { lasts: 'over 30 days', until: '' };
+	if (daysLeft <= 0) return { lasts: holds === 'fresh' ? 'at its reserve' : 'full', until: 'now' };
+	return { lasts: formatDuration(daysLeft), until: sayWhen(bindsMs, nowMs, timeZone) };
+}

@@ -1,0 +1,163 @@
+import { DAY_MS } from '../../estimate/index.js';
+import type { Forecast, TankForecast } from '../../forecast/index.js';
+import { instantMs, type Rig, type Tank, type Trip } from '../../logbook/index.js';
+import type { Plan, ServiceKind } from '../../plan/index.js';
+import { bindsAt, neverBinds, tankById } from '../../rig/index.js';
+import { formatLitres, type UnitChoice } from '../../units/index.js';
+import { listed } from '../list.js';
+import { sayDay, sayLastDay, sayWhen } from '../when.js';
+
+/** A stretch of a sentence; `mind` is what to mind, `strong` what the eye should find. */
+export interface Span {
+	readonly text: string;
+	readonly tone?: 'mind' | 'strong';
+}
+
+/** What *Now* says: one sentence of answer, and one or two of what there is beside it. */
+export interface Verdict {
+	readonly headline: readonly Span[];
+	readonly detail: readonly Span[];
+	/** the tank that binds first, when one does within the days looked at */
+	readonly binds?: string;
+}
+
+export interface VerdictInput {
+	readonly rig: Rig;
+	readonly forecast: Forecast;
+	/** days the forecast looked ahead */
+	readonly days: number;
+	readonly trip?: Trip | undefined;
+	readonly plan?: Plan | undefined;
+	readonly atMs: number;
+	readonly timeZone: string;
+}
+
+const plain = (text: string): Span => ({ text });
+const mind = (text: string): Span => ({ text, tone: 'mind' });
+const strong = (text: string): Span => ({ text, tone: 'strong' });
+
+/** The text of spans without their tones. */
+export const spanText = (spans: readonly Span[]): string => spans.map(({ text }) => text).join('');
+
+const bindingWords = (tank: Tank): string =>
+	tank.holds === 'fresh' ? 'is down to its reserve first' : 'is full first';
+const boundWords = (tank: Tank): string =>
+	tank.holds === 'fresh' ? 'is down to its reserve.' : 'is full: no room is left.';
+
+/** The tank that most often binds first. */
+const binding = ({ rig, forecast, days }: VerdictInput): Tank | undefined =>
+	forecast.autonomyDays.p50 < days ? tankById(rig, forecast.binding[0]?.tank ?? '') : undefined;
+
+function headlineOf(input: VerdictInput, tank: Tank): readonly Span[] {
+	const { forecast, atMs, timeZone } = input;
+	const spread = forecast.tanks.find(({ id }) => id === tank.id)?.days ?? forecast.autonomyDays;
+	if (spread.p50 <= 0) return [plain(`${tank.name} `), mind(boundWords(tank))];
+	const say = (days: number): string => sayWhen(atMs + days * DAY_MS, atMs, timeZone);
+	const [likely, early] = [say(spread.p50), say(Math.min(spread.p10, forecast.autonomyDays.p10))];
+	const headline = [plain(`${tank.name} ${bindingWords(tank)}: `), mind(likely)];
+	return early === likely ? [...headline, plain('.')] : [...headline, plain(`, ${early} at the earliest.`)];
+}
+
+/** The words for the services of a kind, as one finds them on the way. */
+const SERVICE_WORDS: Readonly<Record<ServiceKind, string>> = {
+	water: 'a tap',
+	grey: 'a drain',
+	black: 'a dump point'
+};
+
+function nextService({ plan, trip, forecast, atMs, timeZone }: VerdictInput): readonly Span[] {
+	if (!plan || !trip) return [];
+	const stop = trip.stops.find(({ id }) => id === plan.next?.stop);
+	if (plan.shortfall && !plan.next) return [mind('No stop ahead serves it in time'), plain('. ')];
+	if (!plan.next || !stop) return [plain('The trip needs no fill and no dump before it ends. ')];
+	const what = listed(plan.next.what.map((kind) => SERVICE_WORDS[kind]));
+	const arriveMs = instantMs(stop.arrive);
+	const late = plan.shortfall !== undefined && arriveMs > plan.shortfall.atMs;
+	const likelyMs =
+		atMs + DAY_MS * (forecast.tanks.find(({ id }) => id === plan.shortfall?.tank)?.days.p50 ?? 0);
+	const where = strong(`${stop.name} ${onDay(arriveMs, atMs, timeZone)}`);
+	// Late at the certainty of the plan, and perhaps in time by the odds.
+	const comes = likelyMs > arriveMs ? 'may come ' : 'comes ';
+	return late
+		? [plain(`The next service ${comes}`), mind('too late'), plain(`: ${what} at `), where, plain('. ')]
+		: [plain(`You pass ${what} at `), where, plain('. ')];
+}
+
+const onDay = (ms: number, nowMs: number, timeZone: string): string => {
+	const day = sayDay(ms, nowMs, timeZone);
+	return day === 'today' || day === 'tomorrow' ? day : `on ${day}`;
+};
+
+function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
+	const { rig, forecast, days, atMs, timeZone } = input;
+	const rest = forecast.tanks.flatMap((tank: TankForecast) => {
+		const known = tankById(rig, tank.id);
+		return known && known.id !== first.id && !neverBinds(rig, known)
+			? [{ name: known.name, days: tank.days.p50 }]
+			: [];
+	});
+	const lasting = rest.filter((tank) => tank.days < days).sort((a, b) => a.days - b.days);
+	const byDay = new Map<string, string[]>();
+	for (const tank of lasting) {
+		const day = sayLastDay(atMs + tank.days * DAY_MS, atMs, timeZone);
+		byDay.set(day, [...(byDay.get(day) ?? []), tank.name]);
+	}
+	const parts = [...byDay].map(
+		([day, names], i) =>
+			`${listed(names)} ${i > 0 ? 'to' : names.length > 1 ? 'last until' : 'lasts until'} ${day}`
+	);
+	return parts.length > 0 ? [plain(`${listed(parts)}.`)] : [];
+}
+
+/**
+ * One or two plain sentences: which tank binds first, when, how sure, and what the trip offers before that.
+ */
+export function verdict(input: VerdictInput): Verdict {
+	const { rig, forecast, days, trip, plan, atMs, timeZone } = input;
+	const tank = binding(input);
+	if (rig.tanks.length === 0)
+		return { headline: [plain('No tank yet.')], detail: [plain('Add the first one in Rig.')] };
+	if (!tank)
+		return {
+			headline: [plain(`Every tank lasts more than ${days} days at this rate.`)],
+			detail: nextService(input)
+		};
+	const endMs = trip && Math.max(...trip.stops.map(({ depart }) => instantMs(depart)));
+	const lasts =
+		endMs !== undefined &&
+		endMs > atMs &&
+		atMs + forecast.autonomyDays.p10 * DAY_MS >= endMs &&
+		plan?.feasible;
+	if (lasts && plan?.services.length === 0)
+		return {
+			headline: [
+				plain('Every tank lasts to the end of the trip, '),
+				strong(sayDay(endMs, atMs, timeZone)),
+				plain('.')
+			],
+			detail: [plain(spanText(headlineOf(input, tank)))],
+			binds: tank.id
+		};
+	return {
+		headline: headlineOf(input, tank),
+		detail: [...nextService(input), ...othersLast(input, tank)],
+		binds: tank.id
+	};
+}
+
+/** Why a plan does not hold, in a sentence. */
+export function sayShortfall(
+	rig: Rig,
+	{ tank: id, atMs, shortL }: NonNullable<Plan['shortfall']>,
+	nowMs: number,
+	timeZone: string,
+	units: UnitChoice
+): string {
+	const tank = tankById(rig, id);
+	const name = tank?.name ?? id;
+	const amount = formatLitres(Math.max(1, shortL), units);
+	const limit = tank ? formatLitres(bindsAt(tank), units) : 'its limit';
+	return tank?.holds === 'fresh'
+		? `${name} reaches its reserve of ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before the next water; ${amount} are missing.`
+		: `${name} reaches ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before the next place to empty it; ${amount} have no room.`;
+}

@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest';
+import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import { estimate } from '../../estimate/index.js';
+import type { Rig, Service, Stop, Trip } from '../../logbook/index.js';
+import { plan } from '../../plan/index.js';
+import { METRIC } from '../../units/index.js';
+import { sayPlan, spanText } from '../index.js';
+
+const atMs = Date.parse('2027-05-01T06:00:00Z');
+const rig: Rig = {
+	...exactRig,
+	tanks: exactRig.tanks.map((tank) => (tank.id === 'black' ? { ...tank, nominalL: 400, usableL: 400 } : tank))
+};
+const stop = (day: number, services: readonly Service[]): Stop => ({
+	id: `s${day}`,
+	name: `Stop ${day}`,
+	arrive: `2027-05-0${day}T06:00:00Z`,
+	depart: `2027-05-0${day}T08:00:00Z`,
+	legKm: 10,
+	services
+});
+function said(stops: readonly Stop[], policy: Trip['policy'] = {}) {
+	const trip: Trip = { ...exactTrip, stops, policy };
+	const logbook = logbookOf(freshStart(), rig, [trip]);
+	const planned = plan(estimate(logbook, 'rig', atMs), logbook, 'trip');
+	const { headline, detail } = sayPlan(rig, trip, planned, atMs, METRIC);
+	return { planned, headline: spanText(headline), detail: spanText(detail) };
+}
+const water: Service = { kind: 'water', minutes: 10, fee: 2 };
+const grey: Service = { kind: 'grey', minutes: 5, fee: 1 };
+
+describe('what a plan says', () => {
+	it('what to do first and where, what comes then, and what it takes', () => {
+		const { headline, detail } = said([stop(3, [water, grey]), stop(6, [])]);
+		expect(headline).toMatch(/^Take \d+.L and empty Grey at Stop 3 on Monday\.$/);
+		expect(detail).toMatch(/^Then nothing until the end\. Nine chances in ten that no tank binds\./);
+		expect(detail).toContain('In all 15 minutes and 3 in fees.');
+	});
+	it('of two services of a kind at a stop the one that the cost counts', () => {
+		const dear: Service = { ...water, fee: 9, minutes: 40, detourKm: 7 };
+		const { planned, detail } = said([stop(3, [water, dear, grey]), stop(6, [])]);
+		expect(planned.cost).toBe(3);
+		expect(detail).toContain('In all 15 minutes and 3 in fees.');
+	});
+	it('the longest way round of a stop once', () => {
+		const { detail } = said([
+			stop(3, [
+				{ ...water, detourKm: 4 },
+				{ ...grey, detourKm: 2 }
+			]),
+			stop(6, [])
+		]);
+		expect(detail).toContain('15 minutes, 4 km out of the way and 3 in fees');
+	});
+	it('that nothing need be done, and that nothing helps', () => {
+		expect(said([stop(2, [water, grey])]).headline).toBe('Nothing to fill or dump before the trip ends.');
+		const hopeless = said([stop(6, [])]);
+		expect(hopeless.headline).toBe('No stop ahead serves you in time.');
+		expect(hopeless.detail).toMatch(/are missing|have no room/);
+	});
+	it('how sure, where the trip asks for something else than nine in ten', () => {
+		const { detail } = said([stop(3, [water, grey]), stop(6, [])], { certainty: 0.8 });
+		expect(detail).toContain('80 chances in a hundred');
+	});
+});

@@ -1,0 +1,89 @@
+import { daysBetween, zonedTime } from '../logbook/index.js';
+
+const EPOCH = '1970-01-01';
+const DAY_MS = 86_400_000;
+
+/** Calendar day in the zone as a number of days, and the hour. */
+const localTime = (ms: number, timeZone: string): { day: number; hour: number } => {
+	const { day, hour } = zonedTime(ms, timeZone);
+	return { day: daysBetween(EPOCH, day), hour };
+};
+
+const dayWord = (day: number, options: Intl.DateTimeFormatOptions): string =>
+	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options }).format(day * DAY_MS);
+
+/** Beyond this many days a weekday alone would be mistaken for a nearer one. */
+const WEEK = 6;
+
+const named = (day: number, today: number): string =>
+	Math.abs(day - today) > WEEK
+		? dayWord(day, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '')
+		: dayWord(day, { weekday: 'long' });
+
+/** A day as people say it: `yesterday`, `today`, `tomorrow`, `Thursday`, `Thu 12 Jun`. */
+export function sayDay(ms: number, nowMs: number, timeZone: string): string {
+	const [then, now] = [localTime(ms, timeZone).day, localTime(nowMs, timeZone).day];
+	if (then === now) return 'today';
+	if (then === now - 1) return 'yesterday';
+	return then === now + 1 ? 'tomorrow' : named(then, now);
+}
+
+/** Before this hour it is still the night of the day before. */
+const DAWN = 5;
+
+/** The short weekday that a flag bears: `Thu`. The small hours belong to the day before. */
+export function flagDay(ms: number, timeZone: string): string {
+	const { day, hour } = localTime(ms, timeZone);
+	return dayWord(hour < DAWN ? day - 1 : day, { weekday: 'short' });
+}
+
+const partOf = (hour: number): string =>
+	hour < 11
+		? 'morning'
+		: hour < 14
+			? 'around noon'
+			: hour < 18
+				? 'afternoon'
+				: hour < 22
+					? 'evening'
+					: 'night';
+
+/** A moment as people say it, to the part of the day: `Friday around noon`, `tomorrow morning`, `tonight`. */
+export function sayWhen(ms: number, nowMs: number, timeZone: string): string {
+	const { day, hour } = localTime(ms, timeZone);
+	const today = localTime(nowMs, timeZone).day;
+	// The small hours belong to the night before.
+	const [evening, part] = hour < DAWN ? [day - 1, 'night'] : [day, partOf(hour)];
+	if (evening <= today) {
+		if (part === 'night') return 'tonight';
+		return part === 'around noon' ? 'today around noon' : `this ${part}`;
+	}
+	if (evening - today > WEEK) return named(evening, today);
+	return `${evening === today + 1 ? 'tomorrow' : named(evening, today)} ${part}`;
+}
+
+const HOUR_MS = 3_600_000;
+
+/** The day until which something lasts: as `sayDay`, but the small hours belong to the day before. */
+export const sayLastDay = (ms: number, nowMs: number, timeZone: string): string => {
+	const shifted = ms - DAWN * HOUR_MS;
+	return sayDay(Math.max(shifted, nowMs), nowMs, timeZone);
+};
+
+/** A past moment as people say it, to the part of the day: `this morning`, `yesterday evening`, `Sunday night`. */
+export function sayPast(ms: number, nowMs: number, timeZone: string): string {
+	const { day, hour } = localTime(ms, timeZone);
+	const today = localTime(nowMs, timeZone).day;
+	const [evening, part] = hour < DAWN ? [day - 1, 'night'] : [day, partOf(hour)];
+	if (evening === today) return part === 'around noon' ? 'today around noon' : `this ${part}`;
+	if (evening === today - 1) return part === 'night' ? 'last night' : `yesterday ${part}`;
+	return `${named(evening, today)} ${part}`;
+}
+
+/** A day in the past, for how old something is: `today`, `Monday`, `3 March`, `3 March 2026`. */
+export function sayAgo(ms: number, nowMs: number, timeZone: string): string {
+	const [then, now] = [localTime(ms, timeZone).day, localTime(nowMs, timeZone).day];
+	if (now - then <= WEEK) return sayDay(ms, nowMs, timeZone);
+	const year = dayWord(then, { year: 'numeric' }) === dayWord(now, { year: 'numeric' });
+	return dayWord(then, { day: 'numeric', month: 'long', ...(year ? {} : { year: 'numeric' }) });
+}

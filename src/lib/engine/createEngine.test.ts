@@ -1,0 +1,136 @@
+import { describe, expect, it } from 'vitest';
+import { estimate, readLevels } from '$core/estimate';
+import type { Entry, EntryDraft, Rig } from '$core/logbook';
+import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
+import { createEngine, type Question } from './createEngine';
+
+const at = (day: number, hour: number): string =>
+	`2027-05-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`;
+const wash = (day: number, hour: number, times = 1): Entry =>
+	entry({ kind: 'use', at: at(day, hour), habit: 'dishes', times });
+const ask = (when: string, more: Partial<Question> = {}): Question => ({
+	rig: 'rig',
+	trip: 'trip',
+	atMs: Date.parse(when),
+	timeZone: 'Etc/UTC',
+	...more
+});
+const begun = (entries: readonly Entry[] = freshStart(), rig: Rig = exactRig) => {
+	const engine = createEngine();
+	engine.load(logbookOf(entries, rig, [exactTrip]));
+	return engine;
+};
+/** Litres of each tank, whole ones. */
+const litresOf = (answer: { levels: { tanks: readonly { id: string; litres: number }[] } } | undefined) =>
+	Object.fromEntries(answer?.levels.tanks.map(({ id, litres }) => [id, Math.round(litres)]) ?? []);
+
+describe('what Now shows, by hand: dishes are 6 L from Main to Grey', () => {
+	it('follows entries that are added, corrected and voided', async () => {
+		const engine = begun();
+		const one = wash(1, 8);
+		engine.change([{ kind: 'entry', value: one }]);
+		expect(litresOf(await engine.assess(ask(at(1, 9))))).toEqual({ main: 94, grey: 6, black: 0 });
+		engine.change([{ kind: 'entry', value: { ...one, times: 3 } as Entry }]);
+		expect(litresOf(await engine.assess(ask(at(1, 9))))).toMatchObject({ main: 82, grey: 18 });
+		engine.change([{ kind: 'entry', value: { ...one, void: true } }]);
+		expect(litresOf(await engine.assess(ask(at(1, 9))))).toMatchObject({ main: 100, grey: 0 });
+	});
+	it('knows nothing of a logbook that another one took the place of', async () => {
+		const engine = begun([...freshStart(), wash(1, 8, 5)]);
+		await engine.assess(ask(at(1, 9)));
+		engine.load(logbookOf([], exactRig, []));
+		engine.load(logbookOf(freshStart(), exactRig, [exactTrip]));
+		expect(litresOf(await engine.assess(ask(at(1, 9))))).toMatchObject({ main: 100, grey: 0 });
+	});
+	it('follows a changed rig and who is aboard', async () => {
+		const engine = begun();
+		const days = async () => (await engine.assess(ask(at(1, 9))))?.forecast.autonomyDays.p50;
+		const before = await days();
+		engine.change([{ kind: 'entry', value: entry({ kind: 'crew', at: at(1, 8), persons: 4 }) }]);
+		expect(await days()).toBeLessThan(before ?? 0);
+		const tanks = exactRig.tanks.map((tank) =>
+			tank.id === 'black' ? { ...tank, usableL: 40, nominalL: 40 } : tank
+		);
+		const alone = await days();
+		engine.change([{ kind: 'rig', value: { ...exactRig, tanks } }]);
+		expect(await days()).toBeGreaterThan(alone ?? 0);
+	});
+	it('a new question stops the one under way, and tells how far a long one is', async () => {
+		const many = Array.from({ length: 5000 }, (_, i) =>
+			entry({ kind: 'note', at: new Date(Date.UTC(2027, 4, 1, 7) + i * 60_000).toISOString(), text: 'calm' })
+		);
+		const engine = begun([...freshStart(), ...many]);
+		const told: number[] = [];
+		const first = engine.assess(ask(at(9, 9)), (done) => told.push(done));
+		const second = engine.assess(ask(at(9, 10)));
+		expect(await first).toBeUndefined();
+		expect((await second)?.atMs).toBe(Date.parse(at(9, 10)));
+		expect(told.every((share) => share > 0 && share < 1)).toBe(true);
+		expect(told.length).toBeGreaterThan(0);
+	});
+	it('refuses a rig that is not there, and a question before there is a logbook', async () => {
+		await expect(begun().assess(ask(at(1, 9), { rig: 'raft' }))).rejects.toThrow(/no rig "raft"/);
+		await expect(createEngine().assess(ask(at(1, 9)))).rejects.toThrow(/no logbook yet/);
+	});
+});
+
+describe('what an entry would do', () => {
+	const effect = async (draft: EntryDraft) => {
+		const engine = begun();
+		await engine.assess(ask(at(1, 9)));
+		return engine.effect(entry(draft, 'preview'));
+	};
+	it('at the end of the log, and in its midst', async () => {
+		const now = await effect({ kind: 'use', at: at(1, 9), habit: 'flush', times: 12 });
+		expect(now).toMatchObject({ shortens: true });
+		expect(now?.words).toMatch(/becomes/);
+		const before = await effect({ kind: 'use', at: at(1, 7), habit: 'flush', times: 12 });
+		expect(before?.words).toBe(now?.words);
+	});
+	it('still to come: nothing yet; a note and a care task: nothing at all', async () => {
+		const later = await effect({ kind: 'use', at: at(4, 9), habit: 'flush', times: 12 });
+		expect(later).toEqual({
+			levels: new Map(),
+			words: 'That is still to come; it counts from then on.',
+			shortens: false
+		});
+		for (const note of [at(1, 9), at(4, 9)])
+			expect((await effect({ kind: 'note', at: note, text: 'calm' }))?.words).toBe(
+				'The stay is as long as before.'
+			);
+	});
+	it('is not known before there is an assessment of that rig', () =>
+		expect(begun().effect(entry({ kind: 'note', at: at(1, 9), text: '' }))).toBeUndefined());
+});
+
+describe('a question about the past', () => {
+	const log = [
+		...freshStart(),
+		...Array.from({ length: 40 }, (_, i) => wash(1 + Math.floor(i / 8), 8 + (i % 8)))
+	];
+	it('is answered as an estimate at that moment is, and leaves the way to now where it is', async () => {
+		const engine = begun(log);
+		const now = await engine.assess(ask(at(6, 9)));
+		const then = engine.levelAt(ask(at(2, 12)), 'grey');
+		const alone = readLevels(estimate(logbookOf(log, exactRig, [exactTrip]), 'rig', Date.parse(at(2, 12))));
+		expect(then?.level.litres).toBeCloseTo(alone.tanks[1]?.litres ?? 0, 9);
+		expect(then?.why).toMatch(/^Mostly/);
+		expect(litresOf(await engine.assess(ask(at(6, 9))))).toEqual(litresOf(now));
+		expect(engine.levelAt(ask(at(2, 12)), 'nothing')).toBeUndefined();
+	});
+	it('what only some views ask for is answered too', async () => {
+		const engine = begun(log);
+		const question = ask(at(6, 9));
+		expect((await engine.account(question, Date.parse(at(1, 0)))).map(({ id }) => id)).toEqual([
+			'main',
+			'grey',
+			'black'
+		]);
+		expect(await engine.whyLasting(question, 'grey')).toMatchObject({ limitL: 75 });
+		expect(await engine.taught(question, 'shower')).toEqual({ stated: 1, basis: [] });
+		expect(await engine.aboard({ ...question, trip: undefined })).toEqual([]);
+		expect(await engine.aboard(question)).toEqual([]);
+		expect((await engine.setOut(exactRig, question.atMs)).freshL).toBe(100);
+		expect(await engine.beside('rig', 'lights', question.atMs)).toEqual([]);
+	});
+});

@@ -1,0 +1,197 @@
+import type { KnownReading, PastTank, Taught } from '$core/estimate';
+import { modelOf, readLevels, Replay, withEntry, type Estimate, type TankLevel } from '$core/estimate';
+import type { WhyLasting } from '$core/habits';
+import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
+import { assess, boundOf, effectOf, plainEffect, type Assessment, type Bound, type Effect } from '$core/now';
+import type { AboardAtStop, SettingOut } from '$core/plan';
+import type { UnitChoice } from '$core/units';
+import { sayWhy } from '$core/words';
+import type { Change } from '$lib/store';
+import { EntryLog } from './entryLog';
+
+/** What an assessment is asked for. */
+export interface Question {
+	readonly rig: string;
+	readonly trip?: string | undefined;
+	readonly atMs: number;
+	readonly timeZone: string;
+	readonly units?: UnitChoice;
+}
+
+/** A level at some moment, with the reason in a sentence. */
+export interface LevelThen {
+	readonly level: TankLevel;
+	readonly why: string;
+}
+
+type Known = {
+	readonly question: Question;
+	readonly estimate: Estimate;
+	readonly now: Assessment;
+	bound?: Bound;
+};
+
+/** everything but the entries, which the log keeps */
+type Book = Omit<Logbook, 'entries'>;
+
+/** Between so many entries the engine listens: to a new question, or to a stop. */
+const AT_ONCE = 2000;
+/** What only some views ask for. */
+const viewQuestions = () => import('./viewQuestions');
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/**
+ * The core with a logbook in hand: it keeps a copy, so that a change travels alone, and remembers how far it has
+ * replayed. Plain: a worker is only a door before it.
+ */
+export function createEngine() {
+	let book: Book | undefined;
+	let log = new EntryLog([]);
+	let known: Known | undefined;
+	/** the replays that remember, with what they were made for */
+	const replays = new Map<
+		string,
+		{ readonly rig: Rig; readonly trips: Logbook['trips']; readonly crew: string; readonly replay: Replay }
+	>();
+	/** counts the questions that need a replay: a new one stops the one before it */
+	let asked = 0;
+
+	const needBook = (): Book => {
+		if (!book) throw new Error('The engine has no logbook yet.');
+		return book;
+	};
+
+	const tripOf = ({ trip }: Question): Trip | undefined => book?.trips.find(({ id }) => id === trip);
+
+	/** The replay of a rig; a new one when the rig, the trips or who is aboard has changed. */
+	const replayOf = (rigId: string): Replay => {
+		const { rigs, trips } = needBook();
+		const rig = rigs.find(({ id }) => id === rigId);
+		if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
+		const aboard = log.of(rigId).filter(({ kind }) => kind === 'crew');
+		const crew = JSON.stringify(aboard);
+		const before = replays.get(rigId);
+		if (before && before.rig === rig && before.trips === trips && before.crew === crew) return before.replay;
+		const replay = new Replay(modelOf(rig, trips, aboard));
+		replays.set(rigId, { rig, trips, crew, replay });
+		return replay;
+	};
+
+	const estimateNow = ({ rig, atMs }: Question): Estimate => replayOf(rig).to(log.until(rig, atMs), atMs);
+
+	/** The estimate at an earlier moment: on a branch, so that the way to now is not gone again. */
+	const estimateThen = ({ rig, atMs }: Question): Estimate => {
+		const entries = log.until(rig, atMs);
+		return replayOf(rig).branch(entries.length).to(entries, atMs);
+	};
+
+	return {
+		/** Takes a whole logbook in hand, in place of what was there. */
+		load(whole: Logbook): void {
+			const { entries, ...rest } = whole;
+			book = rest;
+			log = new EntryLog(entries);
+			replays.clear();
+			known = undefined;
+			asked++;
+		},
+		change(changes: readonly Change[]): void {
+			const next = { ...needBook() };
+			for (const { kind, value } of changes) {
+				if (kind === 'entry') {
+					log.put(value);
+					continue;
+				}
+				const list = LIST_OF[kind];
+				const others = (next[list] as readonly { id: string }[]).filter(({ id }) => id !== value.id);
+				Object.assign(next, { [list]: [...others, value] });
+			}
+			book = next;
+			known = undefined;
+		},
+		/**
+		 * Everything that *Now* shows. A long replay tells how far it is and stops when another question comes.
+		 *
+		 * @returns nothing when it was stopped
+		 */
+		async assess(question: Question, onprogress?: (done: number) => void): Promise<Assessment | undefined> {
+			const own = ++asked;
+			const entries = log.until(question.rig, question.atMs);
+			const replay = replayOf(question.rig);
+			for (let i = AT_ONCE; i < entries.length; i += AT_ONCE) {
+				if (!replay.advance(entries.slice(0, i))) continue;
+				onprogress?.(i / entries.length);
+				await breath();
+				if (own !== asked) return undefined;
+			}
+			const believed = replay.to(entries, question.atMs);
+			const { timeZone, units } = question;
+			const now = assess(
+				believed,
+				{ trips: needBook().trips, entries: log.of(question.rig) },
+				{ trip: tripOf(question), timeZone, ...(units ? { units } : {}) }
+			);
+			known = { question, estimate: believed, now };
+			return now;
+		},
+		/** Gives up a replay that is under way; what it has come to is kept. */
+		stop(): void {
+			asked++;
+		},
+		/** What an entry would do to the stay. One at the end of the log is added to what is known; an earlier one is replayed in its place. */
+		effect(entry: Entry): Effect | undefined {
+			if (!known || known.question.rig !== entry.rig) return undefined;
+			const { question, now, estimate } = known;
+			const plain = plainEffect(now, entry, question.timeZone);
+			if (plain) return plain;
+			known.bound ??= boundOf(estimate);
+			const last = estimate.entries.at(-1);
+			const then =
+				!last || instantMs(entry.at) >= instantMs(last.at)
+					? withEntry(estimate, entry)
+					: replayOf(entry.rig).aside(estimate.entries, entry, question.atMs);
+			return effectOf(now, known.bound, then, question.timeZone);
+		},
+		/** What is expected in each tank at the stops ahead; none without a trip. */
+		async aboard(question: Question): Promise<readonly AboardAtStop[]> {
+			const { aboardAtStops, plan } = await viewQuestions();
+			const trip = tripOf(question);
+			if (!trip) return [];
+			const believed = estimateNow(question);
+			return aboardAtStops(believed, trip, plan(believed, needBook(), trip.id));
+		},
+		/** A tank's level at any moment of the past, and why. */
+		levelAt(question: Question, tank: string): LevelThen | undefined {
+			const then = estimateThen(question);
+			const level = readLevels(then).tanks.find(({ id }) => id === tank);
+			return level && { level, why: sayWhy(then, tank, level.basis, question.timeZone) };
+		},
+		/** The sum behind the days a tank lasts. */
+		async whyLasting(question: Question, tank: string): Promise<WhyLasting | undefined> {
+			const { whyLasting } = await viewQuestions();
+			return whyLasting(estimateNow(question), tank);
+		},
+		/** From where the litres of one time of a habit are known. */
+		async taught(question: Question, habit: string): Promise<Taught | undefined> {
+			const { taughtOf } = await viewQuestions();
+			return taughtOf(estimateNow(question), habit);
+		},
+		/** The best account of the past, from a moment on. */
+		async account(question: Question, fromMs: number): Promise<readonly PastTank[]> {
+			const { accountOf } = await viewQuestions();
+			return accountOf(estimateNow(question), fromMs);
+		},
+		/** How long a rig, perhaps changed, lasts when it sets out full. */
+		async setOut(rig: Rig, atMs: number): Promise<SettingOut> {
+			const { setOut } = await viewQuestions();
+			return setOut({ ...needBook(), entries: log.of(rig.id) }, rig, atMs);
+		},
+		/** A gauge's readings beside what all else says, to learn its curve from. */
+		async beside(rig: string, gauge: string, atMs: number): Promise<readonly KnownReading[]> {
+			const { readingsBeside } = await viewQuestions();
+			return readingsBeside({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs);
+		}
+	};
+}
+
+export type Engine = ReturnType<typeof createEngine>;

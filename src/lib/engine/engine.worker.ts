@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createEngine } from './createEngine';
+
+expose(createEngine());

@@ -1,0 +1,112 @@
+import type { Entry, Rig } from '$core/logbook';
+import type { Assessment } from '$core/now';
+import type { EngineApi } from './client';
+import type { Question } from './createEngine';
+import { Latest } from './latest.svelte';
+
+type Answer<K extends keyof EngineApi> = ReturnType<EngineApi[K]>;
+
+/** What the engine says of the rig in view, and the way to ask it for more. */
+export class EngineClient {
+	/** how far a long replay is, 0 … 1, while one is under way */
+	progress = $state<number | undefined>();
+	/** a replay was given up: the figures are older than the log */
+	stopped = $state(false);
+	readonly #now = new Latest<Assessment>();
+	readonly #api: EngineApi;
+	readonly #question: () => Question | undefined;
+
+	/** @param question what is asked now, of the rig in view; nothing when there is none */
+	constructor(api: EngineApi, question: () => Question | undefined) {
+		this.#api = api;
+		this.#question = question;
+	}
+
+	/** What it says of the rig in view; nothing while it still has another one in hand. */
+	get assessment(): Assessment | undefined {
+		const answer = this.#now.value;
+		return answer?.rig === this.#question()?.rig ? answer : undefined;
+	}
+
+	get trouble(): string | undefined {
+		return this.#now.trouble;
+	}
+
+	get load(): EngineApi['load'] {
+		return this.#api.load;
+	}
+	get change(): EngineApi['change'] {
+		return this.#api.change;
+	}
+
+	/** Asks anew; a long replay shows how far it is. */
+	async refresh(): Promise<void> {
+		const question = this.#question();
+		[this.stopped, this.progress] = [false, undefined];
+		if (!question) return this.#now.clear();
+		let over = false;
+		await this.#now.take(
+			this.#api
+				.assess(question, (done: number) => {
+					if (!over && !this.stopped) this.progress = done;
+				})
+				.finally(() => {
+					over = true;
+					this.progress = undefined;
+				})
+		);
+	}
+
+	/** Gives up a long replay; the figures stay as they were. */
+	async stop(): Promise<void> {
+		[this.stopped, this.progress] = [true, undefined];
+		await this.#api.stop();
+	}
+
+	/** What an entry would do to the stay. */
+	effect(entry: Entry): Answer<'effect'> {
+		return this.#api.effect(entry);
+	}
+
+	/** The best account of the past of each tank, from a moment on. */
+	account(fromMs: number): Answer<'account'> | undefined {
+		const question = this.#question();
+		return question && this.#api.account(question, fromMs);
+	}
+
+	/** A tank's level at a moment of the past, and why. */
+	levelAt(tank: string, atMs: number): Answer<'levelAt'> | undefined {
+		const question = this.#question();
+		return question && this.#api.levelAt({ ...question, atMs }, tank);
+	}
+
+	/** The sum behind the days a tank lasts. */
+	whyLasting(tank: string): Answer<'whyLasting'> | undefined {
+		const question = this.#question();
+		return question && this.#api.whyLasting(question, tank);
+	}
+
+	/** From where the litres of one time of a habit are known. */
+	taught(habit: string): Answer<'taught'> | undefined {
+		const question = this.#question();
+		return question && this.#api.taught(question, habit);
+	}
+
+	/** What is expected aboard at the stops ahead. */
+	aboard(): Answer<'aboard'> | undefined {
+		const question = this.#question();
+		return question && this.#api.aboard(question);
+	}
+
+	/** How long a rig, perhaps changed, lasts when it sets out full. */
+	setOut(rig: Rig): Answer<'setOut'> | undefined {
+		const question = this.#question();
+		return question && this.#api.setOut(rig, question.atMs);
+	}
+
+	/** A gauge's readings beside what all else says. */
+	beside(gauge: string): Answer<'beside'> | undefined {
+		const question = this.#question();
+		return question && this.#api.beside(question.rig, gauge, question.atMs);
+	}
+}

@@ -1,0 +1,5 @@
+export { readFileIn, startEngine, type EngineApi, type Reading } from './client';
+export type { Engine, LevelThen, Question } from './createEngine';
+export { EngineClient } from './engineClient.svelte';
+export { latest, Latest } from './latest.svelte';
+export { takeIn, type ReadIn } from './logbookReader';

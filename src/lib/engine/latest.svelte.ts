@@ -1,0 +1,49 @@
+import { said } from '$lib/said';
+import { untrack } from 'svelte';
+
+/** The answer to the latest of a row of questions: a late answer to an earlier one is dropped, here and nowhere else. */
+export class Latest<T> {
+	/** the last answer that came; it stays while the next one is waited for */
+	value = $state.raw<T | undefined>();
+	waiting = $state(false);
+	/** why the latest question failed */
+	trouble = $state<string | undefined>();
+	#run = 0;
+
+	/** Waits for an answer; resolves when it is in or was dropped, and never rejects. */
+	async take(asked: Promise<T | undefined>): Promise<void> {
+		const own = ++this.#run;
+		this.waiting = true;
+		try {
+			const answer = await asked;
+			if (own !== this.#run) return;
+			if (answer !== undefined) this.value = answer;
+			this.trouble = undefined;
+		} catch (error) {
+			if (own === this.#run) this.trouble = said(error);
+		} finally {
+			if (own === this.#run) this.waiting = false;
+		}
+	}
+
+	/** Forgets the answer, and drops the one under way. */
+	clear(): void {
+		this.#run++;
+		[this.value, this.waiting, this.trouble] = [undefined, false, undefined];
+	}
+}
+
+/**
+ * Asks, and asks again whenever what the question reads has changed. For use while a component is set up.
+ *
+ * @param question nothing when there is nothing to ask; then there is no answer either
+ */
+export function latest<T>(question: () => Promise<T | undefined> | undefined): Latest<T> {
+	const resource = new Latest<T>();
+	// A question goes out to the worker: that is an effect, and its answer comes at another time.
+	$effect(() => {
+		const asked = question();
+		untrack(() => (asked ? void resource.take(asked) : resource.clear()));
+	});
+	return resource;
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { readIn } from './logbookReader';
+
+expose({ readIn });

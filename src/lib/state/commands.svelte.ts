@@ -1,0 +1,213 @@
+import { said } from '$lib/said';
+import type { Mend } from '$core/findings';
+import {
+	canonical,
+	restored,
+	voided,
+	type Conflict,
+	type Entry,
+	type EntryDraft,
+	type RecordTypes
+} from '$core/logbook';
+import { EmptiedElsewhere, type Change, type Edit } from '$lib/store';
+import { v7 as uuid } from 'uuid';
+import { editOf, stamped } from './edits';
+import { History, type Act, type Step } from './history.svelte';
+import type { Records } from './records.svelte';
+
+/** What a command needs to know of where it is done. */
+export interface Surroundings {
+	/** the rig in view */
+	readonly rig: () => string;
+	/** the name put to new entries */
+	readonly by: () => string | undefined;
+	/** the instant now, as it is written */
+	readonly now: () => string;
+}
+
+/** How a correction went: nothing is stored while there are conflicts. */
+export interface Corrected {
+	readonly kept: boolean;
+	readonly conflicts: readonly Conflict[];
+}
+
+type Value = Change['value'];
+type Kind = Change['kind'];
+
+/** What corrections and undo need: loaded with the first of them. */
+const revising = () => import('./revising');
+
+/** Everything a person does: written in its turn to the newest records, and taken back by undo. */
+export class Commands {
+	/** why the last thing done is not stored */
+	trouble = $state<string | undefined>();
+	/** edits that could not be stored: their outcome is on screen, to be tried again or saved to a file */
+	unsaved = $state.raw<readonly Edit[]>([]);
+	readonly history = new History();
+	readonly #records: Records;
+	readonly #here: Surroundings;
+
+	constructor(records: Records, here: Surroundings) {
+		this.#records = records;
+		this.#here = here;
+	}
+
+	/**
+	 * Writes edits; on failure their outcome stays on screen and they are listed as unsaved.
+	 *
+	 * @param made called before what came of them is shown
+	 */
+	async #write(edits: readonly Edit[], label: string, made?: () => void): Promise<boolean> {
+		try {
+			await this.#records.update(edits, made);
+			return true;
+		} catch (error) {
+			if (error instanceof EmptiedElsewhere) {
+				await this.#records.start();
+				this.trouble = `Another tab has emptied this browser, so “${label}” was not kept.`;
+				return false;
+			}
+			const full = error instanceof DOMException && error.name === 'QuotaExceededError';
+			const reason = said(error);
+			this.trouble = full
+				? 'The disk is full: the last entry is on screen but not stored. Save it to a file, make room, then try again.'
+				: `The last entry is on screen but not stored: ${reason}. Save it to a file, or try again.`;
+			this.unsaved = [...this.unsaved, ...edits];
+			const outcome = await this.#records.preview(edits);
+			made?.();
+			this.#records.show(outcome);
+			return false;
+		}
+	}
+
+	/** Does something that can be undone. Resolves with true once it is durable. */
+	async do(edits: readonly Edit[], label: string): Promise<boolean> {
+		const steps = new Map<Edit, Step>();
+		const watched = edits.map((edit) =>
+			editOf(edit.kind, edit.id, (newest) => {
+				const after = (edit.make as (newest: Value | undefined) => Value | undefined)(newest);
+				if (after) steps.set(edit, { kind: edit.kind, before: newest, after });
+				return after;
+			})
+		);
+		return this.#write(watched, label, () => {
+			if (steps.size > 0) this.history.add({ label, steps: [...steps.values()] });
+		});
+	}
+
+	/** Puts new records. */
+	put(changes: readonly Change[], label: string): Promise<boolean> {
+		return this.do(
+			changes.map(({ kind, value }) => editOf(kind, value.id, () => value)),
+			label
+		);
+	}
+
+	/** A new entry from a draft. */
+	entryFrom(draft: EntryDraft, id = uuid()): Entry {
+		const by = this.#here.by();
+		return { ...(by ? { by } : {}), ...draft, id, rig: this.#here.rig() } as Entry;
+	}
+
+	log(draft: EntryDraft, label: string): Promise<boolean> {
+		return this.put([{ kind: 'entry', value: this.entryFrom(draft) }], label);
+	}
+
+	/** Changes the newest version of a record; nothing happens when it is not there or the change is none. */
+	change<K extends Kind>(
+		kind: K,
+		id: string,
+		change: (newest: RecordTypes[K]) => RecordTypes[K],
+		label: string
+	): Promise<boolean> {
+		const make = (newest: Value | undefined): Value | undefined => {
+			const next = newest && change(newest as RecordTypes[K]);
+			if (!next || canonical(next) === canonical(newest)) return undefined;
+			return stamped(next as Value, newest, this.#here.now());
+		};
+		return this.do([editOf(kind, id, make)], label);
+	}
+
+	/**
+	 * Puts a record that was changed from an earlier version of it: only what was changed is put, into the newest. A new
+	 * record has no earlier version. Where others changed the same place meanwhile, nothing is stored and that is told;
+	 * with `insist` this change stands.
+	 */
+	async correct<K extends Kind>(
+		kind: K,
+		base: RecordTypes[K] | undefined,
+		value: RecordTypes[K],
+		label: string,
+		insist = false
+	): Promise<Corrected> {
+		const { onto } = await revising();
+		let conflicts: readonly Conflict[] = [];
+		const make = (newest: Value | undefined): Value | undefined => {
+			if (!newest || !base) return stamped(value as Value, newest, this.#here.now());
+			const found = onto(base, value, newest);
+			conflicts = insist ? [] : found.conflicts;
+			return conflicts.length > 0 ? undefined : stamped(found.value, newest, this.#here.now());
+		};
+		const kept = await this.do([editOf(kind, value.id, make)], label);
+		return { kept: kept && conflicts.length === 0, conflicts };
+	}
+
+	/** Takes an entry out of account, or brings it back. */
+	setVoid(id: string, isVoid: boolean, label: string): Promise<boolean> {
+		const now = this.#here.now();
+		return this.do(
+			[editOf('entry', id, (newest) => newest && (isVoid ? voided : restored)(newest as Entry, now))],
+			label
+		);
+	}
+
+	/** Does what mends a finding. */
+	async mend(mend: Mend, label: string): Promise<boolean> {
+		if (mend.kind === 'add') return this.log({ ...mend.draft, source: 'hand' } as EntryDraft, label);
+		if (!this.#records.standing('entry', mend.entry)) return false;
+		if (mend.kind === 'void') return this.setVoid(mend.entry, true, label);
+		const part = mend.kind === 'move' ? { at: mend.at } : { trusted: true };
+		return this.change('entry', mend.entry, (entry) => ({ ...entry, ...part }) as Entry, label);
+	}
+
+	async undo(): Promise<Act | undefined> {
+		const act = this.history.takeDone();
+		if (act) await this.#write((await revising()).undoing(act, this.#here.now()), act.label);
+		return act;
+	}
+
+	async redo(): Promise<Act | undefined> {
+		const act = this.history.takeUndone();
+		if (act) await this.#write((await revising()).redoing(act, this.#here.now()), act.label);
+		return act;
+	}
+
+	/** Tries again to store what could not be stored: each edit is made to what is newest now. */
+	async retry(): Promise<void> {
+		const again = this.unsaved;
+		[this.unsaved, this.trouble] = [[], undefined];
+		await this.#write(again, 'What was not stored');
+	}
+
+	/** Takes in what another logbook would change here; where a record was changed meanwhile, the later edit counts. */
+	takeIn(changes: readonly Change[], label: string): Promise<boolean> {
+		const edits = changes.map(({ kind, value }) => {
+			const seen = this.#records.standing(kind, value.id);
+			return editOf(kind, value.id, (newest) =>
+				newest &&
+				seen &&
+				canonical(newest) !== canonical(seen) &&
+				(newest.edited ?? '') > (value.edited ?? '')
+					? undefined
+					: value
+			);
+		});
+		return edits.length === 0 ? Promise.resolve(true) : this.do(edits, label);
+	}
+
+	/** Forgets what could be undone, tried again or said. */
+	clear(): void {
+		this.history.clear();
+		[this.unsaved, this.trouble] = [[], undefined];
+	}
+}

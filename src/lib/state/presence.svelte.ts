@@ -1,0 +1,70 @@
+import type { KeyValuePort } from '$lib/store';
+
+/** What is known on this device of the logbook that is kept here, even when the logbook itself is gone. */
+export interface Here {
+	readonly entries: number;
+	readonly atMs: number;
+	/** since when there is one */
+	readonly beganMs?: number;
+	/** when the newest file was saved, and how many entries there were then */
+	readonly savedMs?: number;
+	readonly savedEntries?: number;
+}
+
+const KEY = 'here';
+const DAY_MS = 86_400_000;
+/** A file older than this, with so many entries since, is worth a word. */
+const OLD_DAYS = 14;
+const MANY_SINCE = 20;
+
+/** Notes beside the store: that a logbook is here, and when it was last saved to a file. */
+export class Presence {
+	current = $state.raw<Here | undefined>();
+	readonly #port: KeyValuePort;
+	readonly #askToStay: () => Promise<unknown>;
+
+	/** @param askToStay asks the browser not to clear what it keeps of this origin when it runs short of room */
+	constructor(port: KeyValuePort, askToStay: () => Promise<unknown> = () => Promise.resolve()) {
+		this.#port = port;
+		this.#askToStay = askToStay;
+	}
+
+	async load(): Promise<void> {
+		const kept = await this.#port.get(KEY);
+		if (typeof kept === 'object' && kept !== null && 'entries' in kept) this.current = kept as Here;
+	}
+
+	/** A note that cannot be kept is no harm: the logbook itself is elsewhere. */
+	#keep(here: Here | undefined): void {
+		this.current = here;
+		const kept = here ? this.#port.set(KEY, here) : this.#port.remove(KEY);
+		kept.catch((error: unknown) => console.warn('A note beside the logbook could not be kept.', error));
+	}
+
+	/** There is a logbook here, with so many entries. With the first one the browser is asked to keep it for good. */
+	note(entries: number): void {
+		if (!this.current)
+			this.#askToStay().catch((error: unknown) =>
+				console.warn('The browser was not asked to keep it.', error)
+			);
+		this.#keep({ beganMs: Date.now(), ...this.current, entries, atMs: Date.now() });
+	}
+
+	/** Everything was saved to a file just now. */
+	saved(entries: number): void {
+		this.#keep({ ...this.current, entries, atMs: Date.now(), savedMs: Date.now(), savedEntries: entries });
+	}
+
+	/** The logbook was taken away on purpose. */
+	forget(): void {
+		this.#keep(undefined);
+	}
+
+	/** Whether it is time to save a file again, or for the first time. */
+	isFileOld(nowMs: number): boolean {
+		const here = this.current;
+		if (!here) return false;
+		const since = here.entries - (here.savedEntries ?? 0);
+		return since >= MANY_SINCE && nowMs - (here.savedMs ?? here.beganMs ?? 0) > OLD_DAYS * DAY_MS;
+	}
+}

@@ -1,0 +1,52 @@
+<script lang="ts">
+	import { chartTokens, type ChartOption, type ChartTokens } from './chartTheme';
+
+	interface Props {
+		/** what the chart shows, from the tokens in force */
+		option: (tokens: ChartTokens) => ChartOption;
+		label: string;
+		heightPx?: number;
+		/** names the theme, so that the chart is drawn anew with it */
+		theme: string;
+	}
+	const { option, label, heightPx = 280, theme }: Props = $props();
+	let host = $state<HTMLDivElement>();
+	let trouble = $state(false);
+
+	// A chart is drawn outside of Svelte: made when its place is there, redrawn when what it shows changes.
+	$effect(() => {
+		const place = host;
+		const shown = option;
+		void theme;
+		if (!place) return;
+		let ended = false;
+		let end = (): void => undefined;
+		import('./echarts').then(
+			({ init }) => {
+				if (ended) return;
+				const chart = init(place, undefined, { renderer: 'svg' });
+				chart.setOption({ animation: false, aria: { enabled: true }, ...shown(chartTokens()) });
+				const watch = new ResizeObserver(() => chart.resize());
+				watch.observe(place);
+				end = () => {
+					watch.disconnect();
+					chart.dispose();
+				};
+			},
+			() => (trouble = true)
+		);
+		return () => {
+			ended = true;
+			end();
+		};
+	});
+</script>
+
+{#if trouble}<p class="soft">The chart could not be loaded; its figures stand in the table.</p>{/if}
+<div bind:this={host} class="chart" style:height="{heightPx}px" role="img" aria-label={label}></div>
+
+<style>
+	.chart {
+		width: 100%;
+	}
+</style>

@@ -1,0 +1,15 @@
+<script lang="ts">
+	import type { App } from '$lib/state';
+
+	/** A word, now and then, that a file would be good to have. */
+	const { app }: { app: App } = $props();
+</script>
+
+{#if app.presence.isFileOld(app.nowMs)}
+	<p class="soft small">
+		{app.presence.current?.savedMs === undefined
+			? 'This logbook has not been saved to a file yet.'
+			: 'The newest file of this logbook is getting old.'}
+		<a href="/data">Save one</a>
+	</p>
+{/if}

@@ -1,0 +1,34 @@
+import { readable, type Logbook } from '$core/logbook';
+import type { App } from '$lib/state';
+
+/** Hands a text to the browser to be saved as a file. */
+export function download(name: string, text: string, type = 'application/json'): void {
+	const url = URL.createObjectURL(new Blob([text], { type }));
+	const link = Object.assign(document.createElement('a'), { href: url, download: name });
+	document.body.append(link);
+	link.click();
+	link.remove();
+	setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** A file name for a logbook: what it is of, and the day. */
+export const logbookFileName = (logbook: Logbook, day: string): string => {
+	const name = logbook.rigs.length === 1 ? (logbook.rigs[0]?.name ?? 'dipsometer') : 'dipsometer';
+	return `${
+		name
+			.toLowerCase()
+			.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+			.replaceAll(/^-|-$/g, '') || 'dipsometer'
+	}-${day}.logbook.json`;
+};
+
+/** Saves everything to a file, and notes that it was. */
+export function downloadLogbook(app: App): void {
+	const { logbook, unfit } = readable(app.records.logbook());
+	const whole =
+		unfit.length > 0 || app.records.aside.length > 0
+			? { ...logbook, keptAside: [...unfit, ...app.records.aside] }
+			: logbook;
+	download(logbookFileName(logbook, logbook.exportedAt.slice(0, 10)), JSON.stringify(whole, undefined, '\t'));
+	app.presence.saved(app.records.entries.length);
+}

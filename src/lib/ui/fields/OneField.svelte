@@ -1,0 +1,96 @@
+<script lang="ts">
+	import { instantMs, zonedIso, zonedMs } from '$core/logbook';
+	import type { UnitChoice } from '$core/units';
+	import { percentOf, shareOf, type Field } from './fields';
+	import MeaningField from './MeaningField.svelte';
+	import NumberField from './NumberField.svelte';
+	import SelectField from './SelectField.svelte';
+	import TextField from './TextField.svelte';
+
+	interface Props {
+		field: Field;
+		value: unknown;
+		units: UnitChoice;
+		timeZone: string;
+		error: string | undefined;
+		/** `undefined` takes the value out */
+		onput: (value: unknown) => void;
+	}
+	/** One field of a form, as its description says. */
+	const { field, value, units, timeZone, error, onput }: Props = $props();
+
+	const asText = $derived(typeof value === 'string' ? value : '');
+	const asNumber = $derived(typeof value === 'number' ? value : undefined);
+	const local = $derived(
+		asText === '' || field.type !== 'moment' ? '' : zonedIso(instantMs(asText), timeZone).slice(0, 16)
+	);
+	/** A clock time typed into the browser's own field, in the zone of the trip. */
+	function putMoment(typed: string): void {
+		const [day = '', clock = ''] = typed.split('T');
+		const [hour, minute] = clock.split(':').map(Number);
+		if (day !== '' && hour !== undefined && minute !== undefined)
+			onput(zonedIso(zonedMs(day, timeZone, hour, minute), timeZone));
+	}
+</script>
+
+{#if field.type === 'number'}
+	<NumberField
+		label={field.label}
+		value={field.percent ? percentOf(asNumber) : asNumber}
+		of={field.of}
+		units={field.of ? units : undefined}
+		suffix={field.percent ? '%' : field.suffix}
+		hint={field.hint}
+		optional={field.optional}
+		{error}
+		onchange={(next) => onput(field.percent ? shareOf(next) : next)}
+	/>
+{:else if field.type === 'meaning'}
+	<MeaningField
+		label={field.label}
+		value={asNumber}
+		options={field.options}
+		other={field.other}
+		hint={field.hint}
+		onchange={onput}
+	/>
+{:else if field.type === 'select'}
+	<SelectField
+		label={field.label}
+		value={asText}
+		hint={field.hint}
+		{error}
+		options={field.optional ? [{ value: '', label: '—' }, ...field.options] : field.options}
+		onchange={(next) => onput(next === '' ? undefined : next)}
+	/>
+{:else if field.type === 'check'}
+	<label class="check"
+		><input
+			type="checkbox"
+			checked={value === true}
+			onchange={(event) => onput(event.currentTarget.checked || (field.both ? false : undefined))}
+		/>
+		{field.label}</label
+	>
+{:else if field.type === 'moment'}
+	<div class="moment">
+		<TextField label={field.label} type="datetime-local" value={local} {error} onchange={putMoment} />
+	</div>
+{:else}
+	<TextField
+		label={field.label}
+		type={field.type === 'day' ? 'date' : 'text'}
+		value={asText}
+		hint={field.hint}
+		maxlength={2000}
+		{error}
+		onchange={(next) => onput(next === '' && field.optional ? undefined : next)}
+	/>
+{/if}
+
+<style>
+	.moment {
+		grid-column: 1 / -1;
+		max-width: 18rem;
+	}
+</style>

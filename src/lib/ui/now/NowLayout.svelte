@@ -1,0 +1,54 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+
+	/** The answer with the rods at the left, what it costs at the right; one under the other where there is no room. */
+	const { main, beside }: { main: Snippet<[{ rodPx: number }]>; beside: Snippet } = $props();
+	let windowPx = $state(800);
+	/** Rods fill the window's height, between what can be read and what is silly. */
+	const rodPx = $derived(Math.min(520, Math.max(220, windowPx - 475)));
+</script>
+
+<svelte:window bind:innerHeight={windowPx} />
+
+<div class="now">
+	<section>{@render main({ rodPx })}</section>
+	<aside aria-label="What it costs">{@render beside()}</aside>
+</div>
+
+<style>
+	.now {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 24.5rem;
+		min-height: 100%;
+	}
+	section {
+		display: grid;
+		gap: var(--gap-4);
+		align-content: start;
+		padding: 1.4rem var(--gap-4) var(--gap-3);
+		min-width: 0;
+	}
+	aside {
+		border-left: var(--hairline);
+		padding: 1.5rem 1.7rem;
+		display: grid;
+		align-content: start;
+		gap: 1.6rem;
+	}
+	@media (max-width: 1000px) {
+		.now {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		aside {
+			border-left: 0;
+			border-top: var(--hairline);
+		}
+	}
+	@media (max-width: 640px) {
+		section,
+		aside {
+			gap: var(--gap-3);
+			padding: var(--gap-3);
+		}
+	}
+</style>

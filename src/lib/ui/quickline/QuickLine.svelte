@@ -1,0 +1,201 @@
+<script lang="ts">
+	import type { EntryDraft } from '$core/logbook';
+	import { onMount, untrack } from 'svelte';
+	import { QuickLineState, type Context, type EffectOf } from './quickLine.svelte';
+	import Ways from './Ways.svelte';
+
+	interface Props {
+		context: Context;
+		/** lines that are likely next, for the thumb */
+		chips: readonly string[];
+		/** the chips stand here even while the line has no focus */
+		chipsAlways: boolean;
+		effectOf: EffectOf;
+		onlog: (draft: EntryDraft, says: string) => Promise<boolean>;
+	}
+	/**
+	 * The one control that logs. It is long by its looks alone: field, words and button stand in one frame, and wrap
+	 * within it on a phone.
+	 */
+	const { context, chips, chipsAlways, effectOf, onlog }: Props = $props();
+
+	const DRAFT = 'dipsometer.quickline';
+	let input = $state<HTMLInputElement>();
+	const line = new QuickLineState(
+		() => context,
+		(draft) => effectOf(draft)
+	);
+	const shown = $derived(line.shown);
+
+	function type(text: string): void {
+		line.type(text);
+		// A keystroke survives a reload, as when a new build is taken over.
+		sessionStorage.setItem(DRAFT, text);
+	}
+	// Figures and names around the line change while it stands there: it is read anew with them.
+	$effect(() => {
+		void context;
+		untrack(() => line.reread());
+	});
+
+	onMount(() => {
+		const draft = sessionStorage.getItem(DRAFT) ?? '';
+		if (draft === '') return;
+		type(draft);
+		input?.focus();
+		input?.setSelectionRange(draft.length, draft.length);
+	});
+
+	export function focus(): void {
+		input?.focus();
+	}
+
+	function take(text: string): void {
+		type(text);
+		input?.focus();
+	}
+
+	function log(): void {
+		const { choice } = line;
+		if (!choice) return;
+		type('');
+		void onlog(choice.draft, choice.says);
+	}
+
+	function keydown(event: KeyboardEvent): void {
+		const { completion } = shown;
+		if (event.key === 'Enter') log();
+		else if (event.key === 'Tab' && !event.shiftKey && completion !== undefined) take(`${completion} `);
+		else if (event.key === 'ArrowDown' && shown.choices.length > 1) line.pick(shown.picked + 1);
+		else if (event.key === 'ArrowUp' && shown.choices.length > 1) line.pick(shown.picked - 1);
+		else if (event.key === 'Escape') {
+			if (shown.text === '') input?.blur();
+			else take('');
+			return;
+		} else return;
+		event.preventDefault();
+	}
+</script>
+
+<form
+	class="quickline"
+	onsubmit={(event) => {
+		event.preventDefault();
+		log();
+	}}
+>
+	<Ways
+		{shown}
+		{chips}
+		{chipsAlways}
+		ontake={take}
+		onpick={(i) => {
+			line.pick(i);
+			input?.focus();
+		}}
+	/>
+	<div class="box">
+		<label class="visually-hidden" for="quickline">What happened?</label>
+		<input
+			id="quickline"
+			bind:this={input}
+			value={shown.text}
+			oninput={(event) => type(event.currentTarget.value)}
+			onkeydown={keydown}
+			placeholder="What happened?"
+			autocomplete="off"
+			autocapitalize="off"
+			spellcheck="false"
+			enterkeyhint="done"
+			maxlength="500"
+			aria-describedby="quickline-says"
+		/>
+		<p id="quickline-says" class="says" aria-live="polite">
+			{#if shown.problem}
+				<span class="mind">{shown.problem}</span>
+			{:else if line.choice}
+				<span>{line.choice.says}.</span>
+				{#if line.choice.warns}<span class="mind">{line.choice.warns}</span>{/if}
+				{#if shown.effect}<strong class:mind={shown.effect.shortens}>{shown.effect.words}</strong>{/if}
+			{/if}
+		</p>
+		<button class="enter" type="submit" disabled={!line.choice}>Enter</button>
+	</div>
+</form>
+
+<style>
+	.quickline {
+		position: relative;
+		flex: 1;
+		min-width: 0;
+	}
+	.box {
+		display: flex;
+		align-items: center;
+		gap: var(--gap-3);
+		background: var(--paper);
+		border: 1px solid var(--ink);
+		border-radius: var(--corner);
+		padding-right: var(--gap-3);
+		min-height: 3.25rem;
+	}
+	.box:focus-within {
+		outline: 3px solid var(--fresh);
+		outline-offset: 1px;
+	}
+	input[id] {
+		flex: 1 1 12rem;
+		min-width: 0;
+		align-self: stretch;
+		border: 0;
+		padding: 0 1.1rem;
+		font-size: 1.2rem;
+		background: none;
+		outline: none;
+	}
+	.says {
+		flex: 0 1 auto;
+		max-width: 62%;
+		text-align: right;
+		line-height: 1.25;
+		overflow-wrap: anywhere;
+	}
+	.enter {
+		flex: none;
+		min-height: 1.9rem;
+		padding: 0 0.6rem;
+		font-size: var(--step--1);
+		font-weight: 600;
+		color: var(--soft-ink);
+		border-color: var(--line);
+	}
+	.enter:enabled {
+		color: var(--ink);
+		border-color: var(--ink);
+	}
+	@media (pointer: coarse), (max-width: 640px) {
+		.enter {
+			min-height: var(--touch);
+		}
+	}
+	@media (max-width: 800px) {
+		.box {
+			flex-wrap: wrap;
+			row-gap: 0;
+			padding-right: var(--gap-2);
+		}
+		input[id] {
+			min-height: 3rem;
+		}
+		.says {
+			order: 3;
+			flex: 1 0 100%;
+			max-width: none;
+			text-align: left;
+			padding: 0 1.1rem;
+		}
+		.says:not(:empty) {
+			padding-bottom: var(--gap-2);
+		}
+	}
+</style>

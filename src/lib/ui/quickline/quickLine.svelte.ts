@@ -1,0 +1,96 @@
+import type { EntryDraft } from '$core/logbook';
+import type { Effect } from '$core/now';
+import { completions, understand, type QuickContext, type Understood } from '$core/quickline';
+
+/** Everything that is shown of a line, of one and the same text: a preview of another text cannot stand beside it. */
+export interface Shown {
+	readonly text: string;
+	/** what it may mean, likeliest first */
+	readonly choices: readonly Understood[];
+	readonly picked: number;
+	readonly problem: string | undefined;
+	/** ways to go on from the text, while it means nothing yet */
+	readonly ways: readonly string[];
+	/** how Tab finishes the word; nothing behind a finished one, so that Tab then leaves the line */
+	readonly completion: string | undefined;
+	/** what the picked choice does to the stay, once that is known */
+	readonly effect: Effect | undefined;
+}
+
+export type Context = Omit<QuickContext, 'nowMs'>;
+export type EffectOf = (draft: EntryDraft) => Promise<Effect | undefined>;
+
+const EMPTY: Shown = {
+	text: '',
+	choices: [],
+	picked: 0,
+	problem: undefined,
+	ways: [],
+	completion: undefined,
+	effect: undefined
+};
+
+/** The line that is being typed. */
+export class QuickLineState {
+	shown = $state.raw<Shown>(EMPTY);
+	readonly #context: () => Context;
+	readonly #effectOf: EffectOf;
+	/** the moment at which the line was last typed in: "now" in it */
+	#nowMs = Date.now();
+
+	constructor(context: () => Context, effectOf: EffectOf) {
+		this.#context = context;
+		this.#effectOf = effectOf;
+	}
+
+	get choice(): Understood | undefined {
+		return this.shown.choices[this.shown.picked];
+	}
+
+	/** Reads a text as typed just now. */
+	type(text: string): void {
+		this.#nowMs = Date.now();
+		this.#show(text, 0);
+	}
+
+	/** Reads the same text again, when what is known around it has changed. */
+	reread(): void {
+		this.#show(this.shown.text, this.shown.picked);
+	}
+
+	pick(index: number): void {
+		const { length } = this.shown.choices;
+		if (length > 0) this.#show(this.shown.text, (index + length) % length);
+	}
+
+	#show(text: string, picked: number): void {
+		const context: QuickContext = { ...this.#context(), nowMs: this.#nowMs };
+		const answer = understand(text, context);
+		const begun = completions(text, context);
+		const choices = answer.kind === 'understood' ? answer.matches : [];
+		const shown: Shown = {
+			text,
+			choices,
+			picked: Math.max(0, Math.min(picked, choices.length - 1)),
+			problem: answer.kind === 'problem' ? answer.problem : undefined,
+			ways: answer.kind === 'problem' ? begun : [],
+			completion: /\s$/.test(text) ? undefined : begun[0],
+			effect: undefined
+		};
+		this.shown = shown;
+		void this.#preview(shown);
+	}
+
+	/** Adds the effect to the very line that it was asked for; when another one is shown by then, it is dropped. */
+	async #preview(of: Shown): Promise<void> {
+		const choice = of.choices[of.picked];
+		if (!choice) return;
+		try {
+			const effect = await this.#effectOf(choice.draft);
+			if (this.shown === of && effect) this.shown = { ...of, effect };
+		} catch (error) {
+			// The line can be entered all the same; that the engine fails is said above.
+			console.warn('No preview of the line:', error);
+		}
+	}
+}

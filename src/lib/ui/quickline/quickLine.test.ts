@@ -1,0 +1,96 @@
+import { describe, expect, it } from 'vitest';
+import type { EntryDraft } from '$core/logbook';
+import type { Effect } from '$core/now';
+import { METRIC } from '$core/units';
+import { exactRig, exactTrip } from '../../../../tests/helpers/logbooks';
+import { QuickLineState, type Context } from './quickLine.svelte';
+
+const stop = (id: string, day: string) => ({
+	id,
+	name: 'Kelda Top',
+	arrive: `2027-05-${day}T10:00:00Z`,
+	depart: `2027-05-${day}T12:00:00Z`,
+	legKm: 1,
+	services: []
+});
+const context: Context = {
+	rig: exactRig,
+	trip: { ...exactTrip, stops: [stop('one', '03'), stop('two', '05')] },
+	timeZone: 'Etc/UTC',
+	units: METRIC
+};
+const words = (of: string): Effect => ({ levels: new Map(), words: of, shortens: false });
+const settled = () => new Promise((resolve) => setTimeout(resolve));
+
+/** A line whose previews are given by hand. */
+function lineHere() {
+	const asked: { draft: EntryDraft; give: (effect: Effect) => void; fail: () => void }[] = [];
+	const line = new QuickLineState(
+		() => context,
+		(draft) =>
+			new Promise((give, reject) => asked.push({ draft, give, fail: () => reject(new Error('no engine')) }))
+	);
+	return { line, asked };
+}
+
+describe('what stands before one’s eyes is of one text', () => {
+	it('a preview of an earlier text is dropped, however late it comes', async () => {
+		const { line, asked } = lineHere();
+		line.type('shower');
+		line.type('arrive kelda top');
+		asked[0]?.give(words('of the shower'));
+		await settled();
+		expect(line.shown).toMatchObject({ text: 'arrive kelda top', effect: undefined });
+		expect(line.choice?.draft).toMatchObject({ kind: 'stop' });
+		asked[1]?.give(words('of the arrival'));
+		await settled();
+		expect(line.shown.effect?.words).toBe('of the arrival');
+		expect(line.shown.text).toBe('arrive kelda top');
+	});
+	it('a stop visited twice gives two choices that are told apart, each with its own preview', async () => {
+		const { line, asked } = lineHere();
+		line.type('arrive kelda top');
+		expect(new Set(line.shown.choices.map(({ says }) => says)).size).toBe(2);
+		line.pick(1);
+		asked[0]?.give(words('of the first'));
+		asked[1]?.give(words('of the second'));
+		await settled();
+		expect([line.shown.picked, line.shown.effect?.words]).toEqual([1, 'of the second']);
+		line.pick(2);
+		expect(line.shown.picked).toBe(0);
+		line.pick(-1);
+		expect(line.shown.picked).toBe(1);
+	});
+	it('what does not mean anything has neither choice nor preview, and says why', () => {
+		const { line, asked } = lineHere();
+		line.type('shower');
+		line.type('flurble');
+		expect(line.shown).toMatchObject({ choices: [], effect: undefined });
+		expect(line.shown.problem).toMatch(/“flurble”/);
+		expect(asked).toHaveLength(1);
+	});
+	it('a line can be entered though its preview fails', async () => {
+		const { line, asked } = lineHere();
+		line.type('shower');
+		asked[0]?.fail();
+		await settled();
+		expect(line.choice?.draft).toMatchObject({ kind: 'use', habit: 'shower' });
+	});
+	it('is read anew with what is known around it, the choice kept', () => {
+		const { line } = lineHere();
+		line.type('arrive kelda top');
+		line.pick(1);
+		line.reread();
+		expect([line.shown.text, line.shown.picked]).toEqual(['arrive kelda top', 1]);
+	});
+});
+
+it('Tab finishes a word, and has nothing to do behind a finished one', () => {
+	const { line } = lineHere();
+	line.type('dis');
+	expect(line.shown.completion).toBe('dishes');
+	line.type('dishes ');
+	expect(line.shown.completion).toBeUndefined();
+	line.type('');
+	expect(line.shown.completion).toBeUndefined();
+});

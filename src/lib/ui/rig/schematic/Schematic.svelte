@@ -1,0 +1,95 @@
+<script lang="ts">
+	import type { Plumbing } from '$core/rig';
+	import { placePlumbing } from './schematic';
+	import SchematicNode from './SchematicNode.svelte';
+
+	interface Props {
+		plumbing: Plumbing;
+		/** level of each tank as a share of what it holds, and in words */
+		levels: ReadonlyMap<string, { readonly share: number; readonly text: string }>;
+		/** what to point at; everything else steps back */
+		traced?: ReadonlySet<string> | undefined;
+		onnode: (id: string) => void;
+	}
+	const { plumbing, levels, traced, onnode }: Props = $props();
+
+	/** Below this width the layers go from the top down. */
+	const ROOM = 640;
+	let width = $state(900);
+	const placed = $derived(placePlumbing(plumbing, width >= ROOM));
+	const on = (id: string): boolean => !traced || traced.size === 0 || traced.has(id);
+</script>
+
+<div class="room" bind:clientWidth={width}>
+	<div class="plan" style:width="{placed.width}px" style:height="{placed.height}px">
+		<svg width={placed.width} height={placed.height} aria-hidden="true">
+			<defs>
+				<marker
+					id="pipe-end"
+					viewBox="0 0 8 8"
+					refX="7"
+					refY="4"
+					markerWidth="7"
+					markerHeight="7"
+					orient="auto"
+				>
+					<path d="M0 0 L8 4 L0 8 Z" />
+				</marker>
+			</defs>
+			{#each placed.pipes as { pipe, d }, i (i)}
+				<path
+					{d}
+					class="pipe {pipe.by}"
+					class:off={!(on(pipe.from) && on(pipe.to))}
+					class:traced={traced?.has(pipe.from) && traced.has(pipe.to)}
+					marker-end={pipe.by === 'level' ? undefined : 'url(#pipe-end)'}
+				/>
+			{/each}
+		</svg>
+		{#each placed.nodes as { node, x, y, width: w, height } (node.id)}
+			<SchematicNode
+				{node}
+				level={levels.get(node.id)}
+				off={!on(node.id)}
+				onopen={() => onnode(node.id)}
+				{...{ x, y, width: w, height }}
+			/>
+		{/each}
+	</div>
+</div>
+
+<style>
+	.room {
+		width: 100%;
+		overflow-x: auto;
+	}
+	.plan {
+		position: relative;
+	}
+	svg {
+		position: absolute;
+		inset: 0;
+	}
+	.pipe {
+		fill: none;
+		stroke: var(--soft-ink);
+		stroke-width: 1.5;
+	}
+	.pipe.hand {
+		stroke-dasharray: 5 4;
+	}
+	.pipe.level {
+		stroke-width: 4;
+		stroke: var(--line);
+	}
+	.pipe.traced {
+		stroke: var(--ink);
+		stroke-width: 3;
+	}
+	.pipe.off {
+		stroke: var(--line);
+	}
+	marker path {
+		fill: var(--ink);
+	}
+</style>

@@ -1,0 +1,91 @@
+<script lang="ts">
+	import type { UnitChoice } from '$core/units';
+	import Rod from './Rod.svelte';
+	import type { TankView } from './tankView';
+
+	interface Props {
+		tanks: readonly TankView[];
+		units: UnitChoice;
+		heightPx?: number;
+		onwhy: (tank: string) => void;
+	}
+	const { tanks, units, heightPx = 310, onwhy }: Props = $props();
+	const big = $derived(tanks.filter(({ carried }) => !carried));
+	const small = $derived(tanks.filter(({ carried }) => carried));
+</script>
+
+{#snippet column(tank: TankView, height: number)}
+	<li class:carried={tank.carried}>
+		<p class="level">
+			<button class="why" onclick={() => onwhy(tank.id)} aria-label="Why {tank.level} in {tank.name}?">
+				<span class="figure">{tank.level}</span>
+			</button>
+			<span class="soft give">{tank.give}</span>
+		</p>
+		<p class="name">{tank.name}<span class="soft">, {tank.holds}</span></p>
+		<Rod facts={tank.facts} size="large" {units} label={tank.label} first={tank.first} heightPx={height} />
+		<p class="lasts" class:first={tank.first}>{tank.lasts}{tank.first ? ', binds first' : ''}</p>
+		<p class="soft until">{tank.until}</p>
+	</li>
+{/snippet}
+
+<ul class="rods">
+	{#each big as tank (tank.id)}{@render column(tank, heightPx)}{/each}
+	{#each small as tank (tank.id)}{@render column(tank, Math.round(heightPx / 2))}{/each}
+</ul>
+
+<style>
+	.rods {
+		display: flex;
+		gap: var(--gap-2);
+		overflow-x: auto;
+		padding: 0 0 var(--gap-2) 0;
+	}
+	li {
+		flex: 0 0 auto;
+		min-width: 10.6rem;
+	}
+	li.carried {
+		min-width: 0;
+		width: 7.6rem;
+	}
+	.level,
+	.name,
+	.lasts,
+	.until {
+		margin-left: 44px;
+		white-space: nowrap;
+	}
+	.figure {
+		font-family: var(--display);
+		font-size: 1.6rem;
+		font-weight: 650;
+		letter-spacing: -0.01em;
+	}
+	.carried .figure {
+		font-size: 1.2rem;
+	}
+	.name {
+		font-size: var(--step--1);
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.lasts {
+		font-weight: 650;
+		font-size: var(--step-1);
+	}
+	.carried .lasts {
+		font-size: var(--step-0);
+	}
+	.lasts.first {
+		color: var(--caution);
+	}
+	.until {
+		font-size: var(--step--1);
+	}
+	@media (max-width: 640px) {
+		li {
+			min-width: 9.6rem;
+		}
+	}
+</style>

@@ -1,0 +1,72 @@
+import type { Assessment } from '$core/now';
+import type { Rig, Tank } from '$core/logbook';
+import { formatFigure, formatLitres, fromBase, type UnitChoice } from '$core/units';
+import { bindsAt, isCarried, usableOf } from '$core/rig';
+import { sayLasting } from '$core/words';
+import type { RodFacts } from './rodGeometry';
+
+/** A tank as the rods show it: figures and words, ready to be drawn. */
+export interface TankView {
+	readonly id: string;
+	readonly name: string;
+	readonly holds: Tank['holds'];
+	readonly carried: boolean;
+	readonly first: boolean;
+	readonly facts: RodFacts;
+	/** `62 L` */
+	readonly level: string;
+	/** `± 4` */
+	readonly give: string;
+	/** `4½ days` */
+	readonly lasts: string;
+	/** `Sunday morning` */
+	readonly until: string;
+	/** all of it in a sentence */
+	readonly label: string;
+}
+
+/** The tanks of a rig as rods, in the order of the rig. */
+export function tankViews(
+	rig: Rig,
+	assessment: Assessment,
+	units: UnitChoice,
+	timeZone: string
+): readonly TankView[] {
+	return rig.tanks.flatMap((tank): readonly TankView[] => {
+		const level = assessment.levels.tanks.find(({ id }) => id === tank.id);
+		if (!level) return [];
+		const outlook = assessment.tanks.find(({ id }) => id === tank.id);
+		const carried = isCarried(rig, tank);
+		const words = sayLasting(
+			{ holds: tank.holds, carried, litres: level.litres },
+			outlook ?? {},
+			assessment.atMs,
+			timeZone
+		);
+		const first = outlook?.bindsFirst ?? false;
+		const give = `±\u00a0${formatFigure(fromBase((level.high - level.low) / 2, units.volume))}`;
+		const shown = formatLitres(level.litres, units);
+		return [
+			{
+				id: tank.id,
+				name: tank.name,
+				holds: tank.holds,
+				carried,
+				first,
+				facts: {
+					holds: tank.holds,
+					usableL: usableOf(tank),
+					litres: level.litres,
+					low: level.low,
+					high: level.high,
+					reserveL: tank.holds === 'fresh' ? bindsAt(tank) : usableOf(tank) - bindsAt(tank),
+					flags: outlook?.flags ?? []
+				},
+				level: shown,
+				give,
+				...words,
+				label: `${tank.name}, ${tank.holds}: ${shown} ${give} of ${formatLitres(usableOf(tank), units)}; ${words.lasts}${words.until ? `, ${words.until}` : ''}${first ? '; binds first' : ''}`
+			}
+		];
+	});
+}

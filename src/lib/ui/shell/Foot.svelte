@@ -1,0 +1,102 @@
+<script lang="ts">
+	import { likelyNext } from '$core/quickline';
+	import type { Rig } from '$core/logbook';
+	import type { App } from '$lib/state';
+	import QuickLine from '../quickline/QuickLine.svelte';
+	import { logSaying, undoSaying } from './saying';
+
+	interface Props {
+		app: App;
+		rig: Rig;
+		/** the view that stands over it */
+		path: string;
+		onkeys: () => void;
+	}
+	/** The quick line, in reach of every view. */
+	const { app, rig, path, onkeys }: Props = $props();
+	let line = $state<QuickLine>();
+
+	const now = $derived(app.engine.assessment);
+	const context = $derived({
+		rig,
+		trip: app.trip,
+		timeZone: app.timeZone,
+		units: app.prefs.current.units,
+		litresEach: new Map(now?.levels.habits.map(({ id, litresEach }) => [id, litresEach])),
+		levels: new Map(now?.levels.tanks.map(({ id, litres }) => [id, litres])),
+		mains: now?.mains,
+		sewer: now?.sewer
+	});
+
+	export function focus(): void {
+		line?.focus();
+	}
+</script>
+
+<footer>
+	<QuickLine
+		bind:this={line}
+		{context}
+		chips={likelyNext(rig, app.rigEntries, app.nowMs)}
+		chipsAlways={path === '/'}
+		effectOf={(draft) => app.engine.effect(app.commands.entryFrom(draft, 'preview'))}
+		onlog={(draft, says) => logSaying(app, draft, says)}
+	/>
+	<p class="hints">
+		<button onclick={() => void undoSaying(app)} disabled={app.commands.history.done.length === 0}
+			><kbd>U</kbd> undo</button
+		>
+		<button onclick={onkeys}><kbd>?</kbd> keys</button>
+	</p>
+</footer>
+
+<style>
+	footer {
+		grid-row: 4;
+		display: flex;
+		gap: var(--gap-4);
+		align-items: end;
+		background: var(--shoal);
+		border-top: var(--hairline);
+		padding: 0.9rem var(--gap-4);
+		padding-bottom: max(0.9rem, env(safe-area-inset-bottom));
+	}
+	.hints {
+		display: flex;
+		gap: var(--gap-3);
+		padding-bottom: 0.55rem;
+	}
+	.hints button {
+		border: 0;
+		background: none;
+		padding: 0;
+		white-space: nowrap;
+	}
+	kbd {
+		font: inherit;
+		font-weight: 600;
+		font-size: var(--step--1);
+		background: var(--paper);
+		border: 1px solid var(--line);
+		border-radius: var(--corner);
+		padding: 0.1rem 0.45rem;
+		margin-right: 0.2rem;
+	}
+	@media (max-width: 800px) {
+		footer {
+			padding: var(--gap-2) var(--gap-3);
+			padding-bottom: max(var(--gap-2), env(safe-area-inset-bottom));
+		}
+	}
+	@media (pointer: coarse), (max-width: 640px) {
+		/* A thumb has the ledger to undo in, and no keys. */
+		.hints {
+			display: none;
+		}
+	}
+	@media print {
+		footer {
+			display: none;
+		}
+	}
+</style>

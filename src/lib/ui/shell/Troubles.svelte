@@ -1,0 +1,66 @@
+<script lang="ts">
+	import type { App } from '$lib/state';
+	import { downloadLogbook } from '../data/download';
+	import Notice from '../page/Notice.svelte';
+
+	/** What is amiss with the application itself, and what can be done about it. */
+	const { app, newBuild }: { app: App; newBuild: boolean } = $props();
+
+	const unsaved = $derived(app.commands.unsaved.length > 0);
+	const { troubles } = $derived(app);
+	const { engine } = $derived(app);
+</script>
+
+<div class="troubles">
+	{#each troubles as text, i (i)}
+		<Notice>
+			<p role="alert">{text}</p>
+			<p class="buttons">
+				<button onclick={() => downloadLogbook(app)}>Save everything to a file</button>
+				{#if unsaved}<button onclick={() => void app.commands.retry()}>Try again</button>{/if}
+			</p>
+		</Notice>
+	{/each}
+	{#if app.restored !== undefined}
+		<Notice>
+			<p role="alert">
+				This browser had lost the logbook. It was put back from its second copy, with {app.restored} entries. Look
+				whether the last ones are there, and save a file.
+			</p>
+			<p class="buttons">
+				<button onclick={() => downloadLogbook(app)}>Save everything to a file</button>
+				<button onclick={() => (app.restored = undefined)}>It is all there</button>
+			</p>
+		</Notice>
+	{/if}
+	{#if engine.trouble}<Notice
+			><p role="alert">The figures could not be worked out: {engine.trouble}.</p></Notice
+		>{/if}
+	{#if engine.progress !== undefined}<Notice calm
+			><p class="buttons">
+				<label>Going through the log <progress value={engine.progress} max="1"></progress></label>
+				<button onclick={() => void engine.stop()}>Stop</button>
+			</p></Notice
+		>{/if}
+	{#if engine.stopped}<Notice
+			><p>
+				Stopped: the figures are older than the log. <button onclick={() => void engine.refresh()}
+					>Go on</button
+				>
+			</p></Notice
+		>{/if}
+	{#if newBuild}<Notice calm><p>A new version is ready; it is taken over when you leave this view.</p></Notice
+		>{/if}
+</div>
+
+<style>
+	.troubles {
+		grid-row: 2;
+		padding: var(--gap-3) var(--gap-4);
+		display: grid;
+		gap: var(--gap-3);
+		border-bottom: var(--hairline);
+		max-height: 40dvh;
+		overflow-y: auto;
+	}
+</style>

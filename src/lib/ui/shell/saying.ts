@@ -1,0 +1,36 @@
+import type { Mend } from '$core/findings';
+import type { EntryDraft } from '$core/logbook';
+import type { App } from '$lib/state';
+import { toast } from './toast.svelte';
+
+/** Says in passing what was done, with a button that takes it back. */
+export const sayDone = (app: App, message: string): void =>
+	toast(message, { action: { label: 'Undo', onClick: () => void undoSaying(app) } });
+
+/** Takes back the last thing done, and says so. */
+export async function undoSaying(app: App): Promise<void> {
+	const act = await app.commands.undo();
+	toast(
+		act ? `Undone: ${act.label}` : 'Nothing to undo.',
+		act ? { action: { label: 'Redo', onClick: () => void redoSaying(app) } } : {}
+	);
+}
+
+/** Does again what was taken back, and says so. */
+export async function redoSaying(app: App): Promise<void> {
+	const act = await app.commands.redo();
+	toast(act ? `Done again: ${act.label}` : 'Nothing to do again.');
+}
+
+/** Logs an entry, and says so. */
+export async function logSaying(app: App, draft: EntryDraft, says: string): Promise<boolean> {
+	const kept = await app.commands.log(draft, says);
+	if (kept) sayDone(app, says);
+	return kept;
+}
+
+/** Does what mends a finding, and says so. */
+export async function mendSaying(app: App, mend: Mend, label: string): Promise<void> {
+	if (await app.commands.mend(mend, label))
+		sayDone(app, `Done: ${label.charAt(0).toLowerCase()}${label.slice(1)}`);
+}

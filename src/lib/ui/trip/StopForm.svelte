@@ -1,0 +1,88 @@
+<script lang="ts">
+	import { instantMs, zonedIso, type Service, type Stop, type Trip } from '$core/logbook';
+	import { withItem } from '$core/rig';
+	import type { App } from '$lib/state';
+	import { v7 as uuid } from 'uuid';
+	import { Correction } from '../fields/correction.svelte';
+	import type { Draft, Field } from '../fields/fields';
+	import FieldsForm from '../fields/FieldsForm.svelte';
+	import Sheet from '../page/Sheet.svelte';
+	import ServicesField from './ServicesField.svelte';
+
+	const { app, trip, stop, onclose }: { app: App; trip: Trip; stop: Stop | undefined; onclose: () => void } =
+		$props();
+	const units = $derived(app.prefs.current.units);
+
+	const FIELDS: readonly Field[] = [
+		{ key: 'name', label: 'Name', type: 'text' },
+		{ key: 'arrive', label: 'Arrive', type: 'moment' },
+		{ key: 'depart', label: 'Leave', type: 'moment' },
+		{ key: 'legKm', label: 'Way to get there', type: 'number', of: 'distance' },
+		{ key: 'persons', label: 'People from here on', type: 'number', optional: true }
+	];
+	const HOUR = 3_600_000;
+	/** A new stop follows the last one, for a night. */
+	const fresh = (): Draft => {
+		const after = Math.max(app.nowMs, ...trip.stops.map(({ depart }) => instantMs(depart))) + HOUR;
+		return {
+			id: uuid(),
+			name: '',
+			arrive: zonedIso(after, trip.timeZone),
+			depart: zonedIso(after + 24 * HOUR, trip.timeZone),
+			legKm: 0,
+			services: []
+		};
+	};
+	// The form works on the trip as it was when it was opened.
+	// svelte-ignore state_referenced_locally
+	const base = trip;
+	// svelte-ignore state_referenced_locally
+	const correction = new Correction(app, 'trip', base);
+	// svelte-ignore state_referenced_locally
+	let draft = $state.raw<Draft>(stop ?? fresh());
+	// svelte-ignore state_referenced_locally
+	let services = $state.raw<readonly Service[]>(stop?.services ?? []);
+
+	const ordered = (stops: readonly Stop[]): Trip => ({
+		...base,
+		stops: [...stops].sort((a, b) => instantMs(a.arrive) - instantMs(b.arrive))
+	});
+	const problems = $derived.by(() => {
+		const index = ordered(withItem(base.stops, draft as unknown as Stop)).stops.findIndex(
+			({ id }) => id === draft.id
+		);
+		return correction.problems.map((problem) => ({
+			...problem,
+			path: problem.path.replace(`$.stops[${index}]`, '$')
+		}));
+	});
+
+	async function put(stops: readonly Stop[], label: string): Promise<void> {
+		if (await correction.save(ordered(stops), label)) onclose();
+	}
+	const save = (next: Draft): Promise<void> =>
+		put(withItem(base.stops, { ...next, services } as unknown as Stop), stop ? 'Stop changed' : 'Stop added');
+	const remove = (): Promise<void> =>
+		put(
+			base.stops.filter(({ id }) => id !== draft.id),
+			'Stop taken out'
+		);
+</script>
+
+<Sheet title={stop ? `Change ${stop.name}` : 'Add a stop'} {onclose}>
+	<FieldsForm
+		fields={FIELDS}
+		bind:draft
+		{units}
+		timeZone={trip.timeZone}
+		{problems}
+		conflicts={correction.conflicts}
+		onsubmit={(next) => void save(next)}
+		oncancel={onclose}
+	>
+		{#snippet extra()}
+			<ServicesField {services} {units} onchange={(next) => (services = next)} />
+		{/snippet}
+	</FieldsForm>
+	{#if stop}<p><button onclick={() => void remove()}>Take this stop out</button></p>{/if}
+</Sheet>
