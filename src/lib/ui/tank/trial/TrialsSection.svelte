@@ -32,8 +32,17 @@
 		put((now) => withTrials(now, id, next), `${name}: ${what}`);
 	};
 	function keep(trial: Trial, deadL: number | undefined): void {
-		change((list) => [...list, trial], `${TRIAL_WORDS[trial.kind].toLowerCase()} kept`);
-		if (deadL !== undefined) use({ deadL }, 'what stays below the suction');
+		const { id, name } = tank;
+		// what was found is kept with the trial or not at all, and one undo takes back both
+		put(
+			(now) =>
+				withTank(
+					withTrials(now, id, (list) => [...list, trial]),
+					id,
+					deadL === undefined ? {} : { deadL }
+				),
+			`${name}: ${TRIAL_WORDS[trial.kind].toLowerCase()} kept`
+		);
 		trying = undefined;
 	}
 	function useCurve(trial: Trial): void {
