@@ -46,7 +46,7 @@ test('a run-dry trial with a meter that counts down in gallons', async ({ page }
 	// the trial and what it found are one thing done
 	await page.keyboard.press('u');
 	await expect(page.getByText('from 2 trials')).toBeVisible();
-	expect(await main()).toMatchObject({ deadL: 3, trials: { length: 2 } });
+	expect(await main()).toMatchObject({ deadL: 3, trials: { length: (kept?.trials?.length ?? 0) - 1 } });
 });
 
 test('a back-up trial repeated: one lies apart, is switched off, and the rest is used', async ({ page }) => {
