@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, NOW_MS, type Page, test } from './helpers/test.js';
 import type { Logbook } from '../src/core/logbook/index.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
 import { enter, litresOf, openDemo } from './helpers/pages.js';
@@ -6,7 +6,7 @@ import { enter, litresOf, openDemo } from './helpers/pages.js';
 const HOUR = 3_600_000;
 /** Two days of a van whose fresh tank was filled on the way and nobody wrote it down; moments count back from now. */
 function missedFill(): Logbook {
-	const now = Date.now();
+	const now = NOW_MS;
 	const ago = (hours: number): string => new Date(now - hours * HOUR).toISOString();
 	const rig = {
 		...exactRig,
@@ -50,7 +50,7 @@ async function open(page: Page, logbook: Logbook): Promise<void> {
 	await page.locator('input[type=file]').setInputFiles({
 		name: 'van.logbook.json',
 		mimeType: 'application/json',
-		buffer: Buffer.from(JSON.stringify({ ...logbook, exportedAt: new Date().toISOString() }))
+		buffer: Buffer.from(JSON.stringify({ ...logbook, exportedAt: new Date(NOW_MS).toISOString() }))
 	});
 	await page.getByRole('button', { name: 'Take it in' }).click();
 	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
@@ -107,14 +107,14 @@ test('the past of a tank as a chart and in figures, and why at any moment of it'
 	await expect(page.getByRole('img', { name: /Level of Grey over the trip/ }).locator('svg')).toBeVisible();
 	await page.getByText('The same in figures').click();
 	await expect(page.getByRole('row', { name: /at least/ })).toBeVisible();
-	const yesterday = new Date(Date.now() - 24 * HOUR).toISOString().slice(0, 10);
+	const yesterday = new Date(NOW_MS - 24 * HOUR).toISOString().slice(0, 10);
 	await page.getByLabel('What was believed at').fill(`${yesterday}T12:00`);
 	await expect(page.getByText(/between .* and .* Mostly/)).toBeVisible();
 });
 
 test('a long log shows how far it is, can be stopped and taken up again', async ({ page }) => {
 	test.setTimeout(120_000);
-	const start = Date.now() - 170 * 24 * HOUR;
+	const start = NOW_MS - 170 * 24 * HOUR;
 	const many = Array.from({ length: 5000 }, (_, i) => {
 		const at = new Date(start + i * 0.8 * HOUR).toISOString();
 		if (i % 60 === 0) return entry({ kind: 'fill', at, tank: 'main', to: 'full' });

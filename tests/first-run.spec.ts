@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, NOW_MS, test } from './helpers/test.js';
 import { enter, litresOf } from './helpers/pages';
 
 test('own rig: kind, tanks, people, first fill, a verdict', async ({ page }) => {
@@ -28,11 +28,11 @@ test('own trip: a stop with water and a drain becomes the next refill and dump',
 	await page.getByLabel(/^Fresh water/).fill('70');
 	await page.getByLabel(/^Grey/).fill('70');
 	await page.getByRole('button', { name: 'See how long it lasts' }).click();
-	await page.getByRole('link', { name: 'Trip' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
 	await page.getByRole('button', { name: 'New trip' }).click();
 	const form = page.getByRole('dialog');
 	await form.getByLabel('Name').fill('Long weekend');
-	const day = (ahead: number): string => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
+	const day = (ahead: number): string => new Date(NOW_MS + ahead * 86_400_000).toISOString().slice(0, 10);
 	await form.getByLabel('Last day').fill(day(-3));
 	await form.getByRole('button', { name: 'Save' }).click();
 	await expect(form).toContainText('expected a day not before');
@@ -51,13 +51,13 @@ test('own trip: a stop with water and a drain becomes the next refill and dump',
 		await expect(page.getByRole('row', { name: new RegExp(name) })).toBeVisible();
 	}
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/Take \d+.*at Ford tomorrow/);
-	await page.getByRole('link', { name: 'Now' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
 	await expect(page.getByText(/You pass a tap.* at Ford tomorrow/)).toBeVisible();
 });
 
 test('the rig: a tank in use is not taken out, a suspicion is said, a change is undone', async ({ page }) => {
 	await page.goto('/?demo');
-	await page.getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('button', { name: 'Change Grey', exact: true }).click();
 	const form = page.getByRole('dialog');
 	await form.getByRole('button', { name: 'Take Grey out' }).click();

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './helpers/test.js';
 import { enter, litresOf, openDemo, quickline } from './helpers/pages';
 
 test('the thinnest line: type, see what it does, enter, reload, still there', async ({ page }) => {
@@ -86,7 +86,7 @@ test('Why? shows the entries that made a level and the reading that was left out
 test('the ledger: filter, correct, void, bring back', async ({ page }) => {
 	await openDemo(page);
 	await enter(page, 'fill main 12');
-	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await page.getByLabel('Kind').selectOption('Fill');
 	const first = page.getByRole('listitem').filter({ hasText: 'Main filled 12' });
 	await expect(first).toHaveCount(1);
@@ -106,44 +106,41 @@ test('the ledger: filter, correct, void, bring back', async ({ page }) => {
 	await expect(corrected).toHaveCount(0);
 });
 
-test('by thumb at 390 px: a chip, no sideways scrolling anywhere, targets of 44 px', async ({ browser }) => {
-	const context = await browser.newContext({
-		viewport: { width: 390, height: 844 },
-		hasTouch: true,
-		isMobile: true
+test.describe(() => {
+	test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+	test('by thumb at 390 px: a chip, no sideways scrolling anywhere, targets of 44 px', async ({ page }) => {
+		await openDemo(page);
+		const before = await litresOf(page, 'Main');
+		await page
+			.getByRole('group', { name: 'Likely next' })
+			.getByRole('button', { name: /^(shower|dishes)$/ })
+			.first()
+			.tap();
+		await page.getByRole('button', { name: 'Enter' }).tap();
+		await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(before);
+		for (const path of ['/', '/trip', '/ledger', '/rig', '/data', '/rig/tank/wren-grey']) {
+			await page.goto(path);
+			await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+			expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
+			const low = await page.evaluate(() =>
+				[...document.querySelectorAll<HTMLElement>('button, a[href], select, label:has(input), input')]
+					.filter(({ offsetHeight }) => offsetHeight > 0)
+					.filter((target) => !target.closest('label') || target.tagName === 'LABEL')
+					.filter(({ offsetHeight, offsetWidth }) => offsetHeight < 44 || offsetWidth < 44)
+					.map(
+						(target) =>
+							`${target.tagName} ${target.ariaLabel ?? target.innerText} ${target.offsetWidth}×${target.offsetHeight}`
+					)
+			);
+			expect(low, path).toEqual([]);
+		}
 	});
-	const page = await context.newPage();
-	await openDemo(page);
-	const before = await litresOf(page, 'Main');
-	await page
-		.getByRole('group', { name: 'Likely next' })
-		.getByRole('button', { name: /^(shower|dishes)$/ })
-		.first()
-		.tap();
-	await page.getByRole('button', { name: 'Enter' }).tap();
-	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(before);
-	for (const path of ['/', '/trip', '/ledger', '/rig', '/data', '/rig/tank/wren-grey']) {
-		await page.goto(path);
-		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-		expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
-		const low = await page.evaluate(() =>
-			[...document.querySelectorAll<HTMLElement>('button, a[href], select, label:has(input), input')]
-				.filter(({ offsetHeight }) => offsetHeight > 0)
-				.filter((target) => !target.closest('label') || target.tagName === 'LABEL')
-				.filter(({ offsetHeight, offsetWidth }) => offsetHeight < 44 || offsetWidth < 44)
-				.map(
-					(target) =>
-						`${target.tagName} ${target.ariaLabel ?? target.innerText} ${target.offsetWidth}×${target.offsetHeight}`
-				)
-		);
-		expect(low, path).toEqual([]);
-	}
-	await context.close();
 });
 
 test('a stop that the trip comes to twice: what is shown is what is logged', async ({ page }) => {
 	await openDemo(page);
-	await page.getByRole('link', { name: 'Trip' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
 	await page.getByRole('button', { name: 'Add stop' }).click();
 	const form = page.getByRole('dialog');
 	await form.getByLabel('Name').fill('Tamsel Ford');
@@ -158,7 +155,7 @@ test('a stop that the trip comes to twice: what is shown is what is logged', asy
 	await expect(meant).toHaveCount(3);
 	expect(new Set(await meant.allTextContents()).size).toBe(3);
 	await quickline(page).press('Enter');
-	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	// The arrival of the demo's own past, and this one.
 	await expect(page.locator('main').getByText('Arrived at Tamsel Ford', { exact: true })).toHaveCount(2);
 });
@@ -174,30 +171,29 @@ test('Tab leaves the quick line within one press when there is nothing to finish
 
 test('units chosen are shown at once, in what is said too', async ({ page }) => {
 	await openDemo(page);
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	await page.getByLabel('Volume').selectOption('US gallons');
-	await page.getByRole('link', { name: 'Now' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
 	await expect(page.getByRole('button', { name: /^Why [\d.]+.gal in Main/ })).toBeVisible();
 	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toHaveAttribute('aria-label', /of \d+.gal/);
 });
 
-test('nothing of the first run is wider than a small phone', async ({ browser }) => {
-	const context = await browser.newContext({
-		viewport: { width: 360, height: 740 },
-		hasTouch: true,
-		isMobile: true
+test.describe(() => {
+	test.use({ viewport: { width: 360, height: 740 }, hasTouch: true, isMobile: true });
+
+	test('nothing of the first run is wider than a small phone', async ({ page }) => {
+		await page.goto('/');
+		for (const way of ['Open a file', 'Begin']) {
+			await page.getByRole('button', { name: way, exact: true }).tap();
+			expect(
+				await page.evaluate(() =>
+					Math.max(
+						...[...document.querySelectorAll('main *')].map((one) => one.getBoundingClientRect().right)
+					)
+				),
+				way
+			).toBeLessThanOrEqual(360);
+			await page.getByRole('button', { name: 'Back' }).tap();
+		}
 	});
-	const page = await context.newPage();
-	await page.goto('/');
-	for (const way of ['Open a file', 'Begin']) {
-		await page.getByRole('button', { name: way, exact: true }).tap();
-		expect(
-			await page.evaluate(() =>
-				Math.max(...[...document.querySelectorAll('main *')].map((one) => one.getBoundingClientRect().right))
-			),
-			way
-		).toBeLessThanOrEqual(360);
-		await page.getByRole('button', { name: 'Back' }).tap();
-	}
-	await context.close();
 });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './helpers/test.js';
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { enter, litresOf, openDemo, quickline } from './helpers/pages';

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from './helpers/test.js';
 import type { Rig } from '../src/core/logbook/index.js';
 import { openDemo, stored } from './helpers/pages.js';
 

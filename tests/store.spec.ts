@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, NOW_MS, test } from './helpers/test.js';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { entry, exactRig, logbookOf } from './helpers/logbooks';
 import { enter, litresOf, openDemo, stored } from './helpers/pages';
@@ -21,7 +21,7 @@ test('save to a file, wipe, read in: everything as before', async ({ page }) => 
 	await enter(page, 'note <b>the hose</b> drips & ü');
 	await expect.poll(async () => JSON.stringify(await stored(page))).toContain('the hose');
 	const before = await stored(page);
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	const saving = page.waitForEvent('download');
 	await page.getByRole('button', { name: '1. Save a copy' }).click();
 	const path = await (await saving).path();
@@ -32,9 +32,9 @@ test('save to a file, wipe, read in: everything as before', async ({ page }) => 
 	await page.getByRole('button', { name: 'Open a file' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(path);
 	await page.getByRole('button', { name: 'Take it in' }).click();
-	await expect(page.getByRole('link', { name: 'Ledger' })).toBeVisible();
+	await expect(page.getByRole('navigation').getByRole('link', { name: 'Ledger' })).toBeVisible();
 	expect(await stored(page)).toEqual(before);
-	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await expect(
 		page.getByRole('listitem').getByText('<b>the hose</b> drips & ü', { exact: true })
 	).toBeVisible();
@@ -124,24 +124,24 @@ test('a file with a rig that has lost what is in use: it is kept, said, hidden f
 		habits?: { name: string }[];
 	}[];
 	const wren = records.find(({ name, habits }) => habits && name === 'Wren');
-	const later = new Date(Date.now() + 60_000).toISOString();
+	const later = new Date(NOW_MS + 60_000).toISOString();
 	const path = info.outputPath('later.logbook.json');
 	const rigs = [
 		{ ...wren, measures: [], edited: later, habits: wren?.habits?.filter(({ name }) => name !== 'Shower') }
 	];
 	writeFileSync(path, JSON.stringify({ ...logbookOf([]), exportedAt: later, rigs, trips: [] }));
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(path);
 	await expect(page.getByText('Shower, of Wren')).toBeVisible();
 	await page.getByRole('button', { name: 'Take it in' }).click();
 	const saving = page.waitForEvent('download');
 	await page.getByRole('button', { name: 'Save the logbook to a file' }).click();
 	const saved = await (await saving).path();
-	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await expect(page.getByText(/^Shower/).first()).toBeVisible();
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await expect(page.getByRole('button', { name: 'Change Shower', exact: true })).toHaveCount(0);
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(saved);
 	await expect(page.getByRole('button', { name: 'Nothing new in it' })).toBeVisible();
 });
@@ -158,11 +158,11 @@ test('ids that the language knows, and ids that an address cannot hold, break no
 				: value
 		)
 	);
-	const fill = entry({ kind: 'mark', at: new Date().toISOString(), tank: '__proto__', state: 'full' });
+	const fill = entry({ kind: 'mark', at: new Date(NOW_MS).toISOString(), tank: '__proto__', state: 'full' });
 	const path = info.outputPath('odd.logbook.json');
 	writeFileSync(
 		path,
-		JSON.stringify({ ...logbookOf([fill], rig, []), exportedAt: new Date().toISOString() })
+		JSON.stringify({ ...logbookOf([fill], rig, []), exportedAt: new Date(NOW_MS).toISOString() })
 	);
 	const complaints: string[] = [];
 	page.on('pageerror', (error) => complaints.push(error.message));
@@ -175,7 +175,7 @@ test('ids that the language knows, and ids that an address cannot hold, break no
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('button', { name: /^Main/ }).click();
 	await expect(page.getByRole('heading', { level: 1, name: 'Main' })).toBeVisible();
-	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await page.getByLabel('Tank', { exact: true }).selectOption('Grey');
 	await expect(page.getByText('Shower × 2', { exact: true })).toBeVisible();
 	expect(complaints).toEqual([]);
@@ -183,7 +183,7 @@ test('ids that the language knows, and ids that an address cannot hold, break no
 
 test('a file with endless faults is answered while the page stays awake', async ({ page }, info) => {
 	await openDemo(page);
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	const path = info.outputPath('faults.json');
 	const wrong = { ...logbookOf([]), entries: new Array(1_000_000).fill(1) };
 	writeFileSync(path, JSON.stringify(wrong));
@@ -195,7 +195,7 @@ test('a file with endless faults is answered while the page stays awake', async 
 
 test('what is wrong with a file is said, and the store stays byte for byte', async ({ page }, info) => {
 	await openDemo(page);
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	const before = JSON.stringify(await stored(page));
 	const example = readFileSync('tests/fixtures/survey-van.logbook.json', 'utf8');
 	const broken: readonly (readonly [name: string, text: string, said: RegExp])[] = [
@@ -239,7 +239,7 @@ test('what is wrong with a file is said, and the store stays byte for byte', asy
 
 test('a logbook made elsewhere is shown before it is merged, then opens', async ({ page }) => {
 	await openDemo(page);
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles('tests/fixtures/survey-van.logbook.json');
 	await expect(
 		page
@@ -249,13 +249,13 @@ test('a logbook made elsewhere is shown before it is merged, then opens', async 
 	).toHaveText('307');
 	await page.getByRole('button', { name: 'Take it in' }).click();
 	await page.getByLabel('Rig', { exact: true }).selectOption('Survey van');
-	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await expect(page).toHaveTitle('Ledger · Survey van');
 	// The whole log lies after today: said once above, and at each entry.
 	await expect(page.getByText('entries lie in the future')).toHaveCount(1);
 	await expect(page.getByText('in the future', { exact: true }).first()).toBeVisible();
-	await page.getByRole('link', { name: 'Now' }).click();
-	await page.getByRole('link', { name: 'Ledger' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await expect(page.getByText('entries lie in the future')).toHaveCount(1);
 });
 
@@ -273,7 +273,7 @@ test('a record that cannot be read is kept aside and said', async ({ page }) => 
 			})
 	);
 	await page.reload();
-	await page.getByRole('link', { name: 'Data' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	await expect(page.getByText('1 stored record could not be read')).toBeVisible();
 	await expect(page.getByText('entry:torn')).toBeVisible();
 	await page.getByText('entry:torn').click();

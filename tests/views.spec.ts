@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './helpers/test.js';
 import { openDemo } from './helpers/pages';
 
 const VIEWS = ['/', '/trip', '/ledger', '/rig', '/data'];
@@ -8,7 +8,7 @@ for (const theme of ['Day', 'Dusk', 'Night'])
 	test(`${theme}: no axe violations in any view, and it is kept`, async ({ page }) => {
 		test.setTimeout(240_000);
 		await openDemo(page);
-		await page.getByRole('link', { name: 'Data' }).click();
+		await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 		await page.getByRole('radio', { name: theme }).check();
 		await expect(page.locator('html')).toHaveAttribute('data-theme', theme.toLowerCase());
 		for (const path of VIEWS) {
@@ -38,7 +38,7 @@ test('no axe violations at the first run, in Why? and in a form', async ({ page 
 	await expect(page.getByRole('dialog')).toBeVisible();
 	await clean();
 	await page.keyboard.press('Escape');
-	await page.getByRole('link', { name: 'Rig' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('button', { name: 'Change Holding', exact: true }).click();
 	await expect(page.getByRole('dialog')).toBeVisible();
 	await clean();
