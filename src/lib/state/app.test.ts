@@ -106,12 +106,17 @@ describe('two changes at once', () => {
 		const opened = start.entries[0]!;
 		await one.commands.correct('entry', opened, { ...opened, note: 'mine' }, 'Note');
 		const other = { ...opened, note: 'no, mine' };
-		expect(await two.commands.correct('entry', opened, other, 'Note')).toEqual({
+		const told = await two.commands.correct('entry', opened, other, 'Note');
+		expect(told).toEqual({
 			kept: false,
 			conflicts: [{ path: 'note', mine: 'no, mine', theirs: 'mine' }]
 		});
 		expect((await storedIn(here)).entry.get(opened.id)?.note).toBe('mine');
-		expect((await two.commands.correct('entry', opened, other, 'Note', true)).kept).toBe(true);
+		// it has changed once more: what the person was told of is not what stands there
+		await one.commands.change('entry', opened.id, (now) => ({ ...now, note: 'mine, still' }), 'Note');
+		const again = await two.commands.correct('entry', opened, other, 'Note', told.conflicts);
+		expect(again.conflicts).toMatchObject([{ theirs: 'mine, still' }]);
+		expect((await two.commands.correct('entry', opened, other, 'Note', again.conflicts)).kept).toBe(true);
 		expect((await storedIn(here)).entry.get(opened.id)?.note).toBe('no, mine');
 	});
 	it('of a rig, one right after the other, as when two trials are switched: both stand', async () => {
@@ -440,6 +445,32 @@ describe('another logbook', () => {
 		const acts = app.commands.history.done.length;
 		await take();
 		expect(app.commands.history.done).toHaveLength(acts);
+	});
+	it('while its preview stands what is changed here is kept when it is later, whatever zone wrote it', async () => {
+		const { app } = await begun();
+		const first = start.entries[0]!;
+		const edited = (note: string, at: string) => ({ ...first, note, edited: at }) as Entry;
+		const theirs = { ...start, entries: [edited('theirs', '2027-06-01T10:00:00+02:00')] };
+		const { changes } = takeIn(app.records.logbook(), theirs);
+		await app.commands.put([{ kind: 'entry', value: edited('later', '2027-06-01T09:30:00Z') }], 'Note');
+		await app.commands.takeIn(changes, 'Merged');
+		expect(app.records.entries.find(({ id }) => id === first.id)?.note).toBe('later');
+	});
+	it('and what its entries name is kept in a rig that is changed here meanwhile', async () => {
+		const { app } = await begun();
+		const sauna = { ...exactRig.habits[0]!, id: 'sauna', name: 'Sauna' };
+		const theirs = {
+			...start,
+			rigs: [{ ...exactRig, habits: [...exactRig.habits, sauna] }],
+			entries: [entry({ ...wash, habit: 'sauna' }, 'hot')]
+		};
+		const { changes } = takeIn(app.records.logbook(), theirs);
+		await app.commands.change('rig', 'rig', (rig) => ({ ...rig, name: 'Renamed' }), 'Name');
+		await app.commands.takeIn(changes, 'Merged');
+		const rig = app.records.rigs.find(({ id }) => id === 'rig');
+		expect(rig?.name).toBe('Renamed');
+		expect(rig?.habits.find(({ id }) => id === 'sauna')).toMatchObject({ retired: true });
+		expect(parseLogbook(app.records.logbook()).ok).toBe(true);
 	});
 	it('a store that a later version wrote is shown for saving, and never written to', async () => {
 		const here = browser();

@@ -130,22 +130,24 @@ export class Commands {
 
 	/**
 	 * Puts a record that was changed from an earlier version of it: only what was changed is put, into the newest. A new
-	 * record has no earlier version. Where others changed the same place meanwhile, nothing is stored and that is told;
-	 * with `insist` this change stands.
+	 * record has no earlier version. Where others changed the same place meanwhile, nothing is stored and that is told.
+	 *
+	 * @param known conflicts that the person has been told of: there this change stands
 	 */
 	async correct<K extends Kind>(
 		kind: K,
 		base: RecordTypes[K] | undefined,
 		value: RecordTypes[K],
 		label: string,
-		insist = false
+		known: readonly Conflict[] = []
 	): Promise<Corrected> {
 		const { onto } = await revising();
 		let conflicts: readonly Conflict[] = [];
+		const told = new Set(known.map(canonical));
 		const make = (newest: Value | undefined): Value | undefined => {
 			if (!newest || !base) return stamped(value as Value, newest, this.#here.now());
 			const found = onto(base, value, newest);
-			conflicts = insist ? [] : found.conflicts;
+			conflicts = found.conflicts.filter((one) => !told.has(canonical(one)));
 			return conflicts.length > 0 ? undefined : stamped(found.value, newest, this.#here.now());
 		};
 		const kept = await this.do([editOf(kind, value.id, make)], label);
@@ -190,19 +192,10 @@ export class Commands {
 	}
 
 	/** Takes in what another logbook would change here; where a record was changed meanwhile, the later edit counts. */
-	takeIn(changes: readonly Change[], label: string): Promise<boolean> {
-		const edits = changes.map(({ kind, value }) => {
-			const seen = this.#records.standing(kind, value.id);
-			return editOf(kind, value.id, (newest) =>
-				newest &&
-				seen &&
-				canonical(newest) !== canonical(seen) &&
-				(newest.edited ?? '') > (value.edited ?? '')
-					? undefined
-					: value
-			);
-		});
-		return edits.length === 0 ? Promise.resolve(true) : this.do(edits, label);
+	async takeIn(changes: readonly Change[], label: string): Promise<boolean> {
+		if (changes.length === 0) return true;
+		const { takingIn } = await import('./keeping');
+		return this.do(takingIn(changes), label);
 	}
 
 	/** Forgets what could be undone, tried again or said. */

@@ -26,14 +26,15 @@ export class Correction<K extends Change['kind']> {
 	}
 
 	/**
-	 * Stores it, unless something stands against it. Conflicts are told once: the second time it is stored all the same.
+	 * Stores it, unless something stands against it. A conflict is told once: the next time it is stored all the same,
+	 * unless a new one has come meanwhile.
 	 *
 	 * @returns whether the form has done its work
 	 */
 	async save(value: RecordTypes[K], label: string): Promise<boolean> {
 		if (!this.check(value)) return false;
-		const insist = this.conflicts.length > 0;
-		const { conflicts } = await this.#app.commands.correct(this.#kind, this.#base, value, label, insist);
+		const told = this.conflicts;
+		const { conflicts } = await this.#app.commands.correct(this.#kind, this.#base, value, label, told);
 		this.conflicts = conflicts;
 		return conflicts.length === 0;
 	}
