@@ -72,6 +72,8 @@ export function secondCopy(files: FilePort, turns: Turns): SecondCopy {
 		},
 		read: async () => readAll(await files.names()),
 		async missing(stamps) {
+			// Asked once a start: a tab that is closed after a few entries never comes to gather by itself.
+			await gather();
 			const kept = new Map(await readAll(await files.names()));
 			return stamps.flatMap(([key, ms]) => (kept.has(key) && editedMs(kept.get(key)) >= ms ? [] : [key]));
 		},

@@ -268,6 +268,16 @@ describe('the second copy', () => {
 		expect((await files.names()).length).toBeLessThan(150);
 		expect(await tabs[0]?.read()).toHaveLength(260);
 	});
+	it('is gathered though no tab ever writes many', async () => {
+		const files = memoryFiles();
+		for (let day = 0; day < 150; day++) {
+			const copy = secondCopy(files, queuedTurns());
+			await copy.missing([]);
+			await copy.add([kept(`e${day}`, 'x')]);
+		}
+		expect((await files.names()).length).toBeLessThan(110);
+		expect(await secondCopy(files, queuedTurns()).read()).toHaveLength(150);
+	});
 	it('passes over a file that was cut short', async () => {
 		const files = memoryFiles();
 		const copy = secondCopy(files, queuedTurns());
