@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { said } from '$lib/said';
 	import { sayAgo } from '$core/words';
 	import { takeIn } from '$lib/engine';
 	import type { App } from '$lib/state';
@@ -22,11 +23,16 @@
 	/** Puts the demo rigs in the store; made here and now, so that their trips are under way. */
 	async function lookAround(rig = 'demo-wren'): Promise<void> {
 		busy = true;
-		const { demoLogbook } = await import('$demo/index');
-		const logbook = demoLogbook(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
-		await app.choose({ rig });
-		await app.commands.takeIn(takeIn(app.records.logbook(), logbook).changes, 'Demo');
-		app.commands.history.clear();
+		try {
+			const { demoLogbook } = await import('$demo/index');
+			const logbook = demoLogbook(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
+			await app.choose({ rig });
+			await app.commands.takeIn(takeIn(app.records.logbook(), logbook).changes, 'Demo');
+			app.commands.history.clear();
+		} catch (error) {
+			app.trouble = `The demo rigs could not be opened: ${said(error)}. Try again when there is a network.`;
+		}
+		busy = false;
 	}
 
 	onMount(() => {
