@@ -1,24 +1,19 @@
 import { toBase, type UnitChoice, type UnitId } from './quantity.js';
 
-const METER_UNITS = Object.freeze([
-	['L', 'litres'],
-	['usGal', 'US gallons'],
-	['impGal', 'imperial gallons']
-] as const);
-/** A unit is one of those when it is this near to it. */
-const SAME_UNIT = 1e-6;
-
-/** What a meter counts in, by the litres of one displayed unit: `litres`, `US gallons`, else `units of 0.5 L`. */
-export const unitsOfMeter = (unitL: number): string =>
-	METER_UNITS.find(([id]) => Math.abs(toBase(1, id) - unitL) < SAME_UNIT)?.[1] ??
-	`units of ${Number(unitL.toFixed(3))} L`;
-
 /** What volumes are given in. */
 export const VOLUME_CHOICES = Object.freeze([
 	{ value: 'L', label: 'litres' },
 	{ value: 'usGal', label: 'US gallons' },
 	{ value: 'impGal', label: 'imperial gallons' }
 ] as const);
+
+/** A unit is one of those when it is this near to it. */
+const SAME_UNIT = 1e-6;
+
+/** What a meter counts in, by the litres of one displayed unit: `litres`, `US gallons`, else `units of 0.5 L`. */
+export const unitsOfMeter = (unitL: number): string =>
+	VOLUME_CHOICES.find(({ value }) => Math.abs(toBase(1, value) - unitL) < SAME_UNIT)?.label ??
+	`units of ${Number(unitL.toFixed(3))} L`;
 
 /** What a person can choose among, for each thing that is measured. */
 export const UNIT_CHOICES: readonly {

@@ -1,5 +1,4 @@
 import {
-	canonical,
 	compareMerge,
 	LIST_OF,
 	mergeLogbooks,
@@ -15,25 +14,21 @@ import type { Change } from '$lib/store';
 export type ReadIn =
 	Refusal | { readonly ok: true; readonly preview: MergePreview; readonly changes: readonly Change[] };
 
-/** The records of a merged logbook that are not as they were. */
-function changesIn(mine: Logbook, merged: Logbook): readonly Change[] {
-	return RECORD_KINDS.flatMap((kind): readonly Change[] => {
-		const before = new Map(
-			(mine[LIST_OF[kind]] as readonly Change['value'][]).map((record) => [record.id, record])
-		);
+/** The records of a merged logbook that are new or not as they were. */
+const changesIn = (merged: Logbook, preview: MergePreview): readonly Change[] =>
+	RECORD_KINDS.flatMap((kind): readonly Change[] => {
+		const { added, changed } = preview[LIST_OF[kind]];
+		const differ = new Set([...added, ...changed]);
 		return (merged[LIST_OF[kind]] as readonly Change['value'][])
-			.filter((record) => {
-				const was = before.get(record.id);
-				return was !== record && (was === undefined || canonical(was) !== canonical(record));
-			})
+			.filter(({ id }) => differ.has(id))
 			.map((value) => ({ kind, value }) as Change);
 	});
-}
 
 /** What taking another logbook in would change. */
 export function takeIn(mine: Logbook, theirs: Logbook): Extract<ReadIn, { ok: true }> {
 	const merged = mergeLogbooks(mine, theirs);
-	return { ok: true, preview: compareMerge(mine, merged), changes: changesIn(mine, merged) };
+	const preview = compareMerge(mine, merged);
+	return { ok: true, preview, changes: changesIn(merged, preview) };
 }
 
 /**

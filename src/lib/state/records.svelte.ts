@@ -1,5 +1,5 @@
 import { said } from '$lib/said';
-import { LIST_OF, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
+import { LIST_OF, RECORD_KINDS, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import {
 	editedMs,
 	isChange,
@@ -156,7 +156,7 @@ export class Records {
 
 	/** Puts records on the screen, and lets others follow. */
 	show(changes: readonly Change[]): void {
-		for (const kind of ['rig', 'trip', 'point', 'entry'] as const) {
+		for (const kind of RECORD_KINDS) {
 			const put = new Map(
 				changes.filter((change) => change.kind === kind).map(({ value }) => [value.id, value])
 			);
@@ -187,9 +187,8 @@ export class Records {
 	async mendCopy(): Promise<void> {
 		const copy = this.#copy;
 		if (!copy) return;
-		const kinds = ['rig', 'trip', 'point', 'entry'] as const;
 		const all = new Map(
-			kinds.flatMap((kind) =>
+			RECORD_KINDS.flatMap((kind) =>
 				(this[LIST_OF[kind]] as readonly Change['value'][]).map((value): [string, Change] => {
 					const change = { kind, value } as Change;
 					return [keyOf(change), change];

@@ -1,18 +1,5 @@
+import { PARTS, type Item } from '../parts.js';
 import type { Rig } from '../types.js';
-
-/** The lists of which a rig is made. */
-export type Part = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'containers' | 'care';
-export type Item = { readonly id: string; readonly retired?: true | undefined };
-
-export const PARTS: readonly Part[] = [
-	'tanks',
-	'outlets',
-	'instruments',
-	'habits',
-	'measures',
-	'containers',
-	'care'
-];
 
 /** A rig without what is retired: what forms offer, what is drawn, what is reckoned with ahead. */
 export function inUse(rig: Rig): Rig {

@@ -1,6 +1,6 @@
 import { canShow } from '../validation/references.js';
 import { instantMs } from '../order.js';
-import { PARTS, type Item, type Part } from './inUse.js';
+import { PARTS, type Item, type Part } from '../parts.js';
 import type { Entry, Instrument, Rig, Stop, Trip } from '../types.js';
 
 type Name = readonly [part: Part, id: string];

@@ -1,4 +1,5 @@
 import { instantMs } from '../order.js';
+import { PARTS, type Item } from '../parts.js';
 import type { Entry, Logbook, Point, Rig, Trip } from '../types.js';
 import { tripInUse } from '../trips.js';
 import { canonical } from './canonical.js';
@@ -143,19 +144,8 @@ export type MergePreview = Readonly<Record<'rigs' | 'trips' | 'points' | 'entrie
 	readonly retired: readonly Retired[];
 };
 
-type Named = { readonly id: string; readonly name: string; readonly retired?: true | undefined };
-const namedIn = (record: Rig | Trip): readonly Named[] =>
-	'stops' in record
-		? record.stops
-		: [
-				...record.tanks,
-				...record.outlets,
-				...record.instruments,
-				...record.habits,
-				...record.measures,
-				...record.containers,
-				...record.care
-			];
+const namedIn = (record: Rig | Trip): readonly Item[] =>
+	'stops' in record ? record.stops : PARTS.flatMap((part): readonly Item[] => record[part]);
 
 function retiredBy(mine: Logbook, merged: Logbook): readonly Retired[] {
 	const before = new Set(

@@ -1,3 +1,4 @@
+import { PARTS } from '../parts.js';
 import type { Problem } from '../types.js';
 import { describe, jsonPath } from './problems.js';
 
@@ -8,13 +9,7 @@ export const DEEPEST = 64;
 /** The lists that stand within one record, and the most that one of them may hold. */
 const LONGEST_LIST = 2000;
 const LISTS_WITHIN: ReadonlySet<string> = new Set([
-	'tanks',
-	'outlets',
-	'instruments',
-	'habits',
-	'measures',
-	'containers',
-	'care',
+	...PARTS,
 	'stops',
 	'services',
 	'trials',

@@ -1,6 +1,7 @@
 import { ProblemList } from './limits.js';
 import { describe, jsonPath } from './problems.js';
 import { instantMs } from '../order.js';
+import { PARTS } from '../parts.js';
 import type { Entry, Instrument, Logbook, Rig, Trip } from '../types.js';
 
 type Path = readonly (string | number)[];
@@ -43,8 +44,7 @@ const DRAINS = ['ground', 'overboard', 'sewer', 'none'];
 const PLACES = ['ground', 'overboard', 'sewer'];
 
 function checkRig(say: Say, rig: Rig, path: Path): void {
-	const lists = ['tanks', 'outlets', 'instruments', 'habits', 'measures', 'containers', 'care'] as const;
-	for (const list of lists) mustBeUnique(say, rig[list], [...path, list]);
+	for (const part of PARTS) mustBeUnique(say, rig[part], [...path, part]);
 	const tanks = idsOf(rig.tanks);
 	const meters = idsOf(rig.instruments.filter(({ kind }) => kind === 'meter'));
 	const habits = idsOf(rig.habits);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { arch, box } from '../../../../tests/helpers/shapes.js';
 import type { Shape } from '../../logbook/index.js';
 import {
 	bestLean,
@@ -10,24 +11,6 @@ import {
 	marksFor,
 	undrainedL
 } from '../index.js';
-
-/** 1000 × 500 × 300: half a litre a millimetre. */
-const box: Shape = { form: 'box', lengthMm: 1000, widthMm: 500, heightMm: 300 };
-/** Two legs of 200 mm under a bridge from 150 mm up, over a wheel. */
-const arch: Shape = {
-	form: 'prism',
-	lengthMm: 700,
-	outline: [
-		[-300, 0],
-		[-100, 0],
-		[-100, 150],
-		[100, 150],
-		[100, 0],
-		[300, 0],
-		[300, 300],
-		[-300, 300]
-	]
-};
 
 describe('a dip table', () => {
 	it('of a box: 5 L every 10 mm, the suction 5 L up', () => {

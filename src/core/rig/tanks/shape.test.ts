@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { arch, box } from '../../../../tests/helpers/shapes.js';
 import type { Shape } from '../../logbook/index.js';
 import { defaultRodPlace, depthFor, fullLitres, litresAt, rodSpan } from '../index.js';
 
-const box: Shape = { form: 'box', lengthMm: 1000, widthMm: 500, heightMm: 300 };
 const flat: Shape = { form: 'cylinder', lies: 'flat', lengthMm: 800, diameterMm: 400 };
 const upright: Shape = { form: 'cylinder', lies: 'upright', lengthMm: 500, diameterMm: 400 };
 const bilge: Shape = {
@@ -13,20 +13,6 @@ const bilge: Shape = {
 		[0, 0],
 		[400, 350],
 		[-400, 350]
-	]
-};
-const arch: Shape = {
-	form: 'prism',
-	lengthMm: 700,
-	outline: [
-		[-300, 0],
-		[-100, 0],
-		[-100, 150],
-		[100, 150],
-		[100, 0],
-		[300, 0],
-		[300, 300],
-		[-300, 300]
 	]
 };
 const table: Shape = {

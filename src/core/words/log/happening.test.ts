@@ -26,6 +26,16 @@ describe('what is about to be written down', () => {
 		expect(say({ kind: 'dump', tank: 'grey', litres: 5, where: 'tote', source: 'hand' })).toBe(
 			'Grey dumped by 5 L, tote'
 		);
+		const tote = {
+			...{ id: 'tote', name: 'Blue tote', carries: 'grey' as const },
+			...{ capacityL: 40, headroomL: 2, tareKg: 4, count: 1 }
+		};
+		expect(
+			say(
+				{ kind: 'dump', tank: 'grey', litres: 5, where: 'tote', source: 'hand' },
+				{ rig: { ...exactRig, containers: [tote] } }
+			)
+		).toBe('Grey dumped by 5 L, Blue tote');
 		const odd = { kind: 'dump', tank: 'grey', litres: 5, where: 'constructor', source: 'hand' } as const;
 		expect(say(odd)).toBe('Grey dumped by 5 L, constructor');
 		const pour = { kind: 'transfer', fromTank: 'grey', toTank: 'main', source: 'hand' } as const;

@@ -96,7 +96,9 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 			return `${tank(happening.tank)} filled${happening.litres === undefined ? '' : ` with ${amount(happening.litres)}`}${happening.to ? ' to full' : ''}`;
 		case 'dump': {
 			const { litres, where } = happening;
-			return `${tank(happening.tank)} ${litres === undefined ? 'emptied' : `dumped by ${amount(litres)}`}${where ? `, ${PLACES.get(where) ?? where}` : ''}`;
+			const container = rig.containers.find(({ id }) => id === where);
+			const place = where === undefined ? undefined : (PLACES.get(where) ?? container?.name ?? where);
+			return `${tank(happening.tank)} ${litres === undefined ? 'emptied' : `dumped by ${amount(litres)}`}${place === undefined ? '' : `, ${place}`}`;
 		}
 		case 'transfer': {
 			const [from, to] = [tank(happening.fromTank), tank(happening.toTank)];

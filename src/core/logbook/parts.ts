@@ -1,0 +1,14 @@
+/** The lists of which a rig is made. */
+export type Part = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'containers' | 'care';
+/** What any of those lists holds. */
+export type Item = { readonly id: string; readonly name: string; readonly retired?: true | undefined };
+
+export const PARTS: readonly Part[] = Object.freeze([
+	'tanks',
+	'outlets',
+	'instruments',
+	'habits',
+	'measures',
+	'containers',
+	'care'
+]);
