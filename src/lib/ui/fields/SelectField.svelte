@@ -9,9 +9,12 @@
 	}
 	let { label, value = $bindable(), options, hint, error, onchange }: Props = $props();
 	const id = $props.id();
+	/** A choice of more letters than this is cut off in half the width of a phone. */
+	const SHORT = 14;
+	const isLong = $derived(options.some((option) => option.label.length > SHORT));
 </script>
 
-<div class="field">
+<div class="field" class:long={isLong}>
 	<label for={id}>{label}</label>
 	<select
 		{id}
@@ -24,3 +27,11 @@
 	</select>
 	<p id="{id}-hint" class="hint" class:mind={error}>{error ?? hint ?? ''}</p>
 </div>
+
+<style>
+	@media (max-width: 480px) {
+		.long {
+			grid-column: 1 / -1;
+		}
+	}
+</style>
