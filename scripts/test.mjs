@@ -1,5 +1,5 @@
 // npm test: installs what is missing, then lint, types, unit tests, build and browser tests; counts over all runners.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -16,7 +16,8 @@ const browserReport = join(reports, 'browser.json');
 const whole = (ok) => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 const readReport = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : undefined);
 
-const STEPS = [
+/** Each of these keeps one core busy, so they share the machine's two. */
+const CHECKS = [
 	{ name: 'lint: prettier', command: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] },
 	{ name: 'lint: eslint', command: ['npx', 'eslint', '.'] },
 	{
@@ -31,7 +32,10 @@ const STEPS = [
 			'human'
 		]
 	},
-	{ name: 'types of the core', command: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] },
+	{ name: 'types of the core', command: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] }
+];
+/** Each of these uses all cores by itself. */
+const RUNS = [
 	{
 		name: 'unit tests',
 		command: [
@@ -65,16 +69,37 @@ const STEPS = [
 	}
 ];
 
-spawnSync('npx', ['svelte-kit', 'sync'], { stdio: 'inherit' });
 const total = { passed: 0, failed: 0 };
-for (const { name, command, count = whole, env = {} } of STEPS) {
+function add(name, { passed, failed }, began) {
+	const seconds = Math.round((Date.now() - began) / 1000);
+	console.log(`— ${name}: ${failed === 0 ? 'ok' : `${failed} failed`} (${seconds} s)`);
+	total.passed += passed;
+	total.failed += failed;
+}
+
+/** Runs a check beside others: what it prints is shown in one piece when it ends. */
+const check = ({ name, command: [program, ...args] }) =>
+	new Promise((resolve) => {
+		const began = Date.now();
+		const printed = [];
+		const child = spawn(program, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+		for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => printed.push(chunk));
+		child.on('error', (error) => printed.push(Buffer.from(`${error.message}\n`)));
+		child.on('close', (status) => {
+			process.stdout.write(`\n— ${name}\n${Buffer.concat(printed)}`);
+			add(name, whole(status === 0), began);
+			resolve();
+		});
+	});
+
+spawnSync('npx', ['svelte-kit', 'sync'], { stdio: 'inherit' });
+await Promise.all(CHECKS.map(check));
+for (const { name, command, count = whole, env = {} } of RUNS) {
+	const began = Date.now();
 	console.log(`\n— ${name}`);
 	const [program, ...args] = command;
 	const { status } = spawnSync(program, args, { stdio: 'inherit', env: { ...process.env, ...env } });
-	const { passed, failed } = count(status === 0);
-	console.log(`— ${name}: ${failed === 0 ? 'ok' : `${failed} failed`}`);
-	total.passed += passed;
-	total.failed += failed;
+	add(name, count(status === 0), began);
 }
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exitCode = total.failed === 0 && total.passed > 0 ? 0 : 1;

@@ -15,7 +15,11 @@ for (const theme of ['Day', 'Dusk', 'Night'])
 			await page.goto(path);
 			await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 			await expect(page.locator('html')).toHaveAttribute('data-theme', theme.toLowerCase());
-			const { violations } = await new AxeBuilder({ page }).analyze();
+			// A theme changes colours alone: the other rules are held to once.
+			const axe = new AxeBuilder({ page });
+			const { violations } = await (
+				theme === 'Day' ? axe : axe.withRules(['color-contrast', 'link-in-text-block'])
+			).analyze();
 			expect(
 				violations.map(({ id, nodes }) => `${path} ${id}: ${nodes.map(({ html }) => html).join(' | ')}`)
 			).toEqual([]);

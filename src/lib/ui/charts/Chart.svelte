@@ -47,6 +47,9 @@
 
 <style>
 	.chart {
+		/* Drawn to the width it had: until it is drawn anew, what is too wide is cut and widens no page. */
+		overflow: clip;
 		width: 100%;
+		min-width: 0;
 	}
 </style>
