@@ -124,6 +124,10 @@ test('the outline editor by keyboard: a crossing is said, a shape is kept', asyn
 	await page.getByLabel('Marks', { exact: true }).selectOption({ label: 'every 10 mm' });
 	// 5 L for every 10 mm
 	await expect(page.getByRole('listitem').filter({ hasText: /^60.mm/ })).toContainText(/30.L/);
+	// Drained aft while the front is 2° down: 0.5 · 1000 · 500 · 1000 · tan 2° mm³
+	await page.getByRole('region', { name: 'What stays undrained' }).getByLabel('Front up').fill('-2');
+	await expect(page.getByText(/^8\.7.L stay in Grey/)).toBeVisible();
+	await expect(page.getByText('Level is as good as any lean')).toBeVisible();
 	await page.getByRole('link', { name: 'Print table and strip' }).click();
 	await expect(page.getByRole('img', { name: /Strip at true scale/ })).toBeVisible();
 });

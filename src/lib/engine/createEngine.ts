@@ -1,9 +1,10 @@
 import type { KnownReading, PastTank, Taught } from '$core/estimate';
 import { modelOf, readLevels, Replay, withEntry, type Estimate, type TankLevel } from '$core/estimate';
 import type { WhyLasting } from '$core/habits';
-import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
+import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
 import { assess, boundOf, effectOf, plainEffect, type Assessment, type Bound, type Effect } from '$core/now';
 import type { AboardAtStop, SettingOut } from '$core/plan';
+import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
 import { sayWhy } from '$core/words';
 import type { Change } from '$lib/store';
@@ -190,6 +191,16 @@ export function createEngine() {
 		async beside(rig: string, gauge: string, atMs: number): Promise<readonly KnownReading[]> {
 			const { readingsBeside } = await viewQuestions();
 			return readingsBeside({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs);
+		},
+		/** What a drain leaves in a leaning tank, litres: pockets are flooded cell by cell, which takes its time. */
+		async undrained(shape: Shape, corner: DrainCorner, lean: Lean): Promise<number> {
+			const { undrainedL } = await viewQuestions();
+			return undrainedL(shape, corner, lean);
+		},
+		/** Which way to lean, by no more than so many degrees, so that least stays. */
+		async bestLean(shape: Shape, corner: DrainCorner, byDeg: number): Promise<LeanAdvice> {
+			const { bestLean } = await viewQuestions();
+			return bestLean(shape, corner, byDeg);
 		}
 	};
 }

@@ -1,5 +1,6 @@
-import type { Entry, Rig } from '$core/logbook';
+import type { Entry, Rig, Shape } from '$core/logbook';
 import type { Assessment } from '$core/now';
+import type { DrainCorner, Lean } from '$core/rig';
 import type { EngineApi } from './client';
 import type { Question } from './createEngine';
 import { Latest } from './latest.svelte';
@@ -108,5 +109,15 @@ export class EngineClient {
 	beside(gauge: string): Answer<'beside'> | undefined {
 		const question = this.#question();
 		return question && this.#api.beside(question.rig, gauge, question.atMs);
+	}
+
+	/** What a drain leaves in a leaning tank, litres. */
+	undrained(shape: Shape, corner: DrainCorner, lean: Lean): Answer<'undrained'> {
+		return this.#api.undrained(shape, corner, lean);
+	}
+
+	/** Which way to lean so that least stays. */
+	bestLean(shape: Shape, corner: DrainCorner, byDeg: number): Answer<'bestLean'> {
+		return this.#api.bestLean(shape, corner, byDeg);
 	}
 }

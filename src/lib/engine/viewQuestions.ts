@@ -2,3 +2,4 @@
 export { accountOf, readingsBeside, taughtOf } from '$core/estimate';
 export { whyLasting } from '$core/habits';
 export { aboardAtStops, plan, setOut } from '$core/plan';
+export { bestLean, undrainedL } from '$core/rig';

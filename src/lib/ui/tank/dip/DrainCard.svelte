@@ -1,12 +1,18 @@
 <script lang="ts">
 	import type { Shape, Tank } from '$core/logbook';
-	import { bestLean, STEEPEST_DEG, undrainedL, type DrainCorner } from '$core/rig';
+	import { STEEPEST_DEG, type DrainCorner, type LeanAdvice } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
+	import { latest, type EngineClient } from '$lib/engine';
 	import NumberField from '../../fields/NumberField.svelte';
 	import SelectField from '../../fields/SelectField.svelte';
 
-	const { tank, shape, units }: { tank: Tank; shape: Exclude<Shape, { form: 'table' }>; units: UnitChoice } =
-		$props();
+	interface Props {
+		tank: Tank;
+		shape: Exclude<Shape, { form: 'table' }>;
+		engine: EngineClient;
+		units: UnitChoice;
+	}
+	const { tank, shape, engine, units }: Props = $props();
 	let end = $state<string>('aft');
 	let side = $state<string>('port');
 	let roll = $state<number | undefined>(0);
@@ -20,16 +26,20 @@
 	});
 	const within = (deg: number | undefined): deg is number =>
 		deg !== undefined && Math.abs(deg) <= STEEPEST_DEG;
-	const left = $derived(
-		within(roll) && within(pitch) ? undrainedL(shape, corner, { rollDeg: roll, pitchDeg: pitch }) : undefined
+	const possible = $derived(within(roll) && within(pitch));
+	const left = latest(() =>
+		within(roll) && within(pitch)
+			? engine.undrained(shape, corner, { rollDeg: roll, pitchDeg: pitch })
+			: undefined
 	);
-	const advice = $derived(bestLean(shape, corner, EASY_DEG));
-	const ways = $derived(
+	const advice = latest(() => engine.bestLean(shape, corner, EASY_DEG));
+	const waiting = $derived(left.waiting || advice.waiting);
+	const trouble = $derived(left.trouble ?? advice.trouble);
+	const waysOf = ({ rollDeg, pitchDeg }: LeanAdvice): readonly string[] =>
 		[
-			advice.rollDeg > 0 ? 'starboard down' : advice.rollDeg < 0 ? 'port down' : '',
-			advice.pitchDeg > 0 ? 'front up' : advice.pitchDeg < 0 ? 'front down' : ''
-		].filter(Boolean)
-	);
+			rollDeg > 0 ? 'starboard down' : rollDeg < 0 ? 'port down' : '',
+			pitchDeg > 0 ? 'front up' : pitchDeg < 0 ? 'front down' : ''
+		].filter(Boolean);
 </script>
 
 <div class="fields">
@@ -52,11 +62,16 @@
 	<NumberField label="Leans to starboard" bind:value={roll} suffix="°" hint="Less than 0: to port." />
 	<NumberField label="Front up" bind:value={pitch} suffix="°" hint="Less than 0: front down." />
 </div>
-<p aria-live="polite">
-	{#if left === undefined}<span class="mind">A lean is at most 45° either way.</span>{:else}
-		<strong>{formatLitres(left, units)}</strong> stay in {tank.name} when it is drained so.
+{#if !possible}<p class="mind">A lean is at most {STEEPEST_DEG}° either way.</p>{/if}
+{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
+<p aria-live="polite" class:soft={waiting}>
+	{#if left.value !== undefined}
+		<strong>{formatLitres(left.value, units)}</strong> stay in {tank.name} when it is drained so.
 	{/if}
-	{ways.length === 0
-		? `Level is as good as any lean: ${formatLitres(advice.leftL, units)} stay.`
-		: `Lean it ${EASY_DEG}° ${ways.join(' and ')}: then ${formatLitres(advice.leftL, units)} stay.`}
+	{#if advice.value}
+		{@const ways = waysOf(advice.value)}
+		{ways.length === 0
+			? `Level is as good as any lean: ${formatLitres(advice.value.leftL, units)} stay.`
+			: `Lean it ${EASY_DEG}° ${ways.join(' and ')}: then ${formatLitres(advice.value.leftL, units)} stay.`}
+	{:else if advice.waiting}Flooding the tank, cell by cell…{/if}
 </p>

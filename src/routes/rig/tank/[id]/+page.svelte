@@ -68,7 +68,7 @@
 		{#if tank.shape}
 			<DipSection tank={{ ...tank, shape: tank.shape }} instruments={rig.instruments} {flags} {units} />
 			{#if tank.shape.form !== 'table'}
-				<Section title="What stays undrained"><DrainCard {tank} shape={tank.shape} {units} /></Section>
+				<Section title="What stays undrained"><DrainCard {tank} shape={tank.shape} engine={app.engine} {units} /></Section>
 			{/if}
 		{/if}
 	</Page>
