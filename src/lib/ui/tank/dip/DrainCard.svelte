@@ -20,6 +20,8 @@
 
 	/** Leaning by more than this on blocks or on a slope is not asked of anyone. */
 	const EASY_DEG = 2;
+	/** For less than this nobody leans a rig, litres. */
+	const WORTH_L = 0.1;
 	const corner = $derived<DrainCorner>({
 		end: end === 'fore' ? 'fore' : 'aft',
 		side: side === 'port' ? 'port' : 'starboard'
@@ -35,11 +37,13 @@
 	const advice = latest(() => engine.bestLean(shape, corner, EASY_DEG));
 	const waiting = $derived(left.waiting || advice.waiting);
 	const trouble = $derived(left.trouble ?? advice.trouble);
-	const waysOf = ({ rollDeg, pitchDeg }: LeanAdvice): readonly string[] =>
-		[
+	function wayOf({ rollDeg, pitchDeg }: LeanAdvice): string {
+		const ways = [
 			rollDeg > 0 ? 'starboard down' : rollDeg < 0 ? 'port down' : '',
 			pitchDeg > 0 ? 'front up' : pitchDeg < 0 ? 'front down' : ''
 		].filter(Boolean);
+		return ways.length === 0 ? 'Level it' : `Lean it ${EASY_DEG}° ${ways.join(' and ')}`;
+	}
 </script>
 
 <div class="fields">
@@ -69,9 +73,8 @@
 		<strong>{formatLitres(left.value, units)}</strong> stay in {tank.name} when it is drained so.
 	{/if}
 	{#if advice.value}
-		{@const ways = waysOf(advice.value)}
-		{ways.length === 0
-			? `Level is as good as any lean: ${formatLitres(advice.value.leftL, units)} stay.`
-			: `Lean it ${EASY_DEG}° ${ways.join(' and ')}: then ${formatLitres(advice.value.leftL, units)} stay.`}
+		{@const { leftL } = advice.value}
+		{#if left.value !== undefined && left.value - leftL < WORTH_L}No lean leaves less.
+		{:else}{wayOf(advice.value)}: then {formatLitres(leftL, units)} stay.{/if}
 	{:else if advice.waiting}Flooding the tank, cell by cell…{/if}
 </p>

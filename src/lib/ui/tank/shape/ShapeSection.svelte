@@ -35,7 +35,8 @@
 				label="Cross-section of {tank.name}, looking forward, with the level now"
 			/>
 			<p>
-				Holds {litres(fullLitres(drawn))} to the brim.{#if litresNow !== undefined && waterMm !== undefined}
+				Holds {litres(fullLitres(drawn))} to the brim.
+				{#if litresNow !== undefined && waterMm !== undefined}
 					Now {litres(litresNow)}, a rod would be wet to {depthText(waterMm, units)}.{/if}
 			</p>
 		</div>
