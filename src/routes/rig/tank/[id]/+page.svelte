@@ -68,7 +68,9 @@
 		{#if tank.shape}
 			<DipSection tank={{ ...tank, shape: tank.shape }} instruments={rig.instruments} {flags} {units} />
 			{#if tank.shape.form !== 'table'}
-				<Section title="What stays undrained"><DrainCard {tank} shape={tank.shape} engine={app.engine} {units} /></Section>
+				<Section title="What stays undrained">
+					<DrainCard {tank} shape={tank.shape} engine={app.engine} {units} />
+				</Section>
 			{/if}
 		{/if}
 	</Page>
