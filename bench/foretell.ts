@@ -1,6 +1,6 @@
 import { estimate } from '../src/core/estimate';
 import { forecast, seeded } from '../src/core/forecast';
-import { DAY, drawCase, START, type Manner } from './truth';
+import { DAY, drawCase, START, type Manner } from './truth/index';
 
 /** How forecasts fared against what then happened, as shares of 1. */
 export interface Foretold {

@@ -5,10 +5,10 @@ import { runnerImport } from 'vite';
 
 const cases = Number(process.argv[2] ?? 200);
 const only = process.argv[3];
-/** @type {{ module: typeof import('../bench/calibrate') }} */
-const { module: bench } = await runnerImport('./bench/calibrate.ts', { logLevel: 'error' });
-/** @type {{ module: typeof import('../bench/truth') }} */
-const { module: truth } = await runnerImport('./bench/truth.ts', { logLevel: 'error' });
+/** @type {{ module: typeof import('../bench/score') }} */
+const { module: bench } = await runnerImport('./bench/score.ts', { logLevel: 'error' });
+/** @type {{ module: typeof import('../bench/truth/index') }} */
+const { module: truth } = await runnerImport('./bench/truth/index.ts', { logLevel: 'error' });
 
 const percent = (value) =>
 	value === undefined || Number.isNaN(value) ? '' : `${(100 * value).toFixed(1)} %`;

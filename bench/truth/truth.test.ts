@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { parseLogbook } from '../src/core/logbook';
-import { DAY, drawCase, MANNERS, START, wakingDays } from './truth';
+import { parseLogbook } from '../../src/core/logbook';
+import { DAY, drawCase, MANNERS, START, wakingDays } from './index';
 
 describe('made-up trips with a known truth', () => {
 	it.each(MANNERS.map((manner) => [manner.name, manner] as const))(
@@ -27,7 +27,7 @@ describe('made-up trips with a known truth', () => {
 		}
 	});
 	it('a meter that lost nothing counts what was drawn', () => {
-		const manner = { name: 'counted', logged: 0, meter: true };
+		const manner = { name: 'counted', logged: 0, meter: 'pump' as const };
 		for (const seed of [1, 2, 3, 4]) {
 			const { logbook, rig, drawn } = drawCase(seed, manner);
 			const meter = rig.instruments[0];

@@ -1,7 +1,7 @@
 import { estimate, modelOf, readLevels, Replay, type Levels } from '../src/core/estimate';
 import { inOrder, instantMs, type Logbook } from '../src/core/logbook';
 import { usableOf } from '../src/core/rig';
-import { drawCase, wakingDays, type Case, type Manner } from './truth';
+import { drawCase, wakingDays, type Case, type Manner } from './truth/index';
 
 /** What a class of logbooks gave, as shares of 1. */
 export interface Scores {

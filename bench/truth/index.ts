@@ -1,0 +1,2 @@
+export { MANNERS, type Manner } from './manner';
+export { DAY, drawCase, START, wakingDays, type Case } from './trip';
