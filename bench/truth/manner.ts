@@ -107,6 +107,12 @@ export const MANNERS: readonly Manner[] = [
 	{ name: 'meter in gallons, 40 % logged', logged: 0.4, meter: 'pump', gallons: true, meterEvery: 1 },
 	{ name: 'only the hose metered, half logged', logged: 0.5, meter: 'fill' },
 	{ name: 'plates only, meter, 60 % logged', logged: 0.6, meter: 'pump', plates: true },
-	{ name: 'two jugs poured in, rod every third day, 70 % logged', logged: 0.7, jugs: true, rod: true, rodEvery: 3 },
+	{
+		name: 'two jugs poured in, rod every third day, 70 % logged',
+		logged: 0.7,
+		jugs: true,
+		rod: true,
+		rodEvery: 3
+	},
 	{ name: 'guests, meter, 60 % logged', logged: 0.6, meter: 'pump', guests: true }
 ];

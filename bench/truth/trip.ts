@@ -183,7 +183,12 @@ class Trip {
 	resetMeter(atMs: number): void {
 		const meter = this.#meter;
 		if (!meter) return;
-		this.#base = meter.counts === 'up' ? 0 : this.#manner.countdown ? Math.round(this.litresIn('fresh') / meter.unitL) : 400;
+		this.#base =
+			meter.counts === 'up'
+				? 0
+				: this.#manner.countdown
+					? Math.round(this.litresIn('fresh') / meter.unitL)
+					: 400;
 		this.#counted = 0;
 		this.honest.push(
 			this.add(atMs, { kind: 'reading', instrument: meter.id, value: this.#base, reset: true })
@@ -194,7 +199,10 @@ class Trip {
 		const meter = this.#meter;
 		if (!meter) return;
 		const units = (this.#counted * (1 + this.#meterError)) / (meter.unitL * (meter.scale ?? 1));
-		const value = Math.max(0, Number((meter.counts === 'up' ? this.#base + units : this.#base - units).toFixed(1)));
+		const value = Math.max(
+			0,
+			Number((meter.counts === 'up' ? this.#base + units : this.#base - units).toFixed(1))
+		);
 		this.honest.push(this.add(atMs, { kind: 'reading', instrument: meter.id, value }));
 	}
 
@@ -412,7 +420,8 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 			at(some(), (ms) => trip.smallDraw(ms, small.litres));
 		const morning = midnight + between([7, 9]) * HOUR;
 		const evening = midnight + between([19, 22]) * HOUR;
-		if (manner.meter === 'pump' && day % (manner.meterEvery ?? 1) === 0) at(morning, (ms) => trip.readMeter(ms));
+		if (manner.meter === 'pump' && day % (manner.meterEvery ?? 1) === 0)
+			at(morning, (ms) => trip.readMeter(ms));
 		at(morning + 5 * MINUTE, (ms) => trip.readGauges(ms));
 		if (manner.rodEvery ? day % manner.rodEvery === 0 : random.uniform() < 0.8)
 			at(morning + 9 * MINUTE, (ms) => trip.dip(ms));
@@ -437,7 +446,10 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 	for (const { atMs, what } of happenings) {
 		if (atMs >= stayFromMs) {
 			what();
-			if (boundMs === undefined && rig.tanks.some((tank) => !tank.feeds && binds(tank, trip.litresIn(tank.id))))
+			if (
+				boundMs === undefined &&
+				rig.tanks.some((tank) => !tank.feeds && binds(tank, trip.litresIn(tank.id)))
+			)
 				boundMs = atMs;
 			continue;
 		}

@@ -1,17 +1,17 @@
 import { entriesUntil, instantMs, type Entry, type Logbook, type Rig } from '../logbook/index.js';
-import type { Gaussian } from './gaussian.js';
-import { believed } from './informed.js';
-import { modelOf, type Model } from './model.js';
-import { copyOf, type Tally } from './tally.js';
-import { Replay, type ReplayOptions } from './replay.js';
-import { step } from './step.js';
-import { passTime } from './time.js';
+import type { Gaussian } from './filter/gaussian.js';
+import { posterior } from './filter/posterior.js';
+import { modelOf, type Model } from './filter/model.js';
+import { copyOfState, type FilterState } from './filter/filterState.js';
+import { Replay, type ReplayOptions } from './past/replay.js';
+import { step } from './past/step.js';
+import { passTime } from './filter/timeUpdate.js';
 
 /** What is believed of a rig at an instant, with all that is needed to go on from there. */
 export interface Estimate {
 	readonly model: Model;
 	/** the replay's own record; `belief` is what is answered from */
-	readonly tally: Readonly<Tally>;
+	readonly state: Readonly<FilterState>;
 	/** the joint belief at the instant, unlogged use as the log's counts have it */
 	readonly belief: Gaussian;
 	/** instruments called failing: none of their readings count */
@@ -24,14 +24,14 @@ export interface Estimate {
 /** The estimate at an instant from a replay that has come to its last entry before it. */
 export function estimateFrom(
 	model: Model,
-	last: Tally,
+	last: FilterState,
 	failing: ReadonlySet<string>,
 	entries: readonly Entry[],
 	atMs: number
 ): Estimate {
-	const tally = copyOf(last);
-	passTime(model, tally, atMs);
-	return { model, tally, belief: believed(model, tally), failing, atMs, entries };
+	const state = copyOfState(last);
+	passTime(model, state, atMs);
+	return { model, state, belief: posterior(model, state), failing, atMs, entries };
 }
 
 /**
@@ -53,13 +53,13 @@ export function estimate(logbook: Logbook, rigId: string, atMs: number, options?
  */
 export function withEntry(before: Estimate, entry: Entry): Estimate {
 	const { model, failing } = before;
-	const tally = copyOf(before.tally);
-	step(model, tally, entry, failing);
+	const state = copyOfState(before.state);
+	step(model, state, entry, failing);
 	return {
 		model,
 		failing,
-		tally,
-		belief: believed(model, tally),
+		state,
+		belief: posterior(model, state),
 		atMs: Math.max(before.atMs, instantMs(entry.at)),
 		entries: [...before.entries, entry]
 	};

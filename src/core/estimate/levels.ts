@@ -1,11 +1,11 @@
 import type { Entry } from '../logbook/index.js';
 import { flowOf, passesMeter, usableOf } from '../rig/index.js';
 import type { Estimate } from './estimate.js';
-import { personsAt } from './crew.js';
-import { dot } from './gaussian.js';
-import { mixed, truncate, type Truncated } from './normal.js';
-import { otherwise } from './story.js';
-import { ceilingOf, type Doubt } from './tally.js';
+import { personsAt } from './prior/crew.js';
+import { dot } from './filter/gaussian.js';
+import { mixed, truncate, type Truncated } from './filter/normal.js';
+import { alternativeLevel } from './doubt/missedEntryHypothesis.js';
+import { ceilingOf, type Doubt } from './filter/filterState.js';
 
 /** One entry behind a level, and its share of the figure (all shares add to 1). */
 export interface Basis {
@@ -49,7 +49,7 @@ const NEGLIGIBLE = 1e-6;
  * or dump was not written down, the band reaches to what it says: with a small chance it is the reading that is right.
  */
 export function levelOf(estimate: Estimate, tankId: string): Truncated {
-	const { model, tally, atMs } = estimate;
+	const { model, state, atMs } = estimate;
 	const place = model.places.get(tankId);
 	if (!place) throw new RangeError(`there is no tank ${JSON.stringify(tankId)} in this rig`);
 	const { index } = place.pool;
@@ -57,7 +57,7 @@ export function levelOf(estimate: Estimate, tankId: string): Truncated {
 	const cut = (mean: number, sd: number): Truncated =>
 		truncate({ mean: mean * place.share, sd: sd * place.share }, 0, ceilingOf(model, tankId));
 	const plain = cut(pool.mean, pool.sd);
-	const other = otherwise(model, tally, index, pool, atMs);
+	const other = alternativeLevel(model, state, index, pool, atMs);
 	if (!other || other.chance < NEGLIGIBLE) return plain;
 	// The band reaches out; the level itself stays where all else has it, lest a liar move it.
 	return { ...mixed(plain, cut(other.level.mean, other.level.sd), other.chance), mean: plain.mean };
@@ -84,7 +84,7 @@ function bearing(
 		}
 		case 'reading': {
 			const instrument = instruments.get(entry.instrument);
-			if (!instrument || estimate.tally.doubts.some((doubt) => doubt.entry === entry.id)) return 0;
+			if (!instrument || estimate.state.doubts.some((doubt) => doubt.entry === entry.id)) return 0;
 			if (instrument.kind !== 'meter') return tankIds.has(instrument.tank) ? 'looks' : 0;
 			return rig.outlets
 				.filter((outlet) => passesMeter(outlet, instrument))
@@ -138,7 +138,7 @@ function unloggedOf({ model, belief, atMs }: Estimate): { mean: number; sd: numb
 
 /** The answer to "how much is in each tank, and how sure are we?" */
 export function readLevels(estimate: Estimate): Levels {
-	const { model, tally } = estimate;
+	const { model, state } = estimate;
 	const unlogged = unloggedOf(estimate);
 	return {
 		tanks: model.rig.tanks.map((tank) => {
@@ -156,10 +156,10 @@ export function readLevels(estimate: Estimate): Levels {
 		unlogged: { litresPerPersonDay: unlogged.mean, sd: unlogged.sd },
 		habits: model.rig.habits.map((habit) => {
 			const one = truncate(marginal(estimate, model.habit.get(habit.id) ?? 0), 0, Infinity);
-			const { drawn } = flowOf(model.rig, habit, tally);
+			const { drawn } = flowOf(model.rig, habit, state);
 			const litresEach = drawn.perLitre * one.mean + drawn.fixed;
-			return { id: habit.id, litresEach, sd: drawn.perLitre * one.sd, times: tally.times.get(habit.id) ?? 0 };
+			return { id: habit.id, litresEach, sd: drawn.perLitre * one.sd, times: state.times.get(habit.id) ?? 0 };
 		}),
-		doubts: tally.doubts
+		doubts: state.doubts
 	};
 }

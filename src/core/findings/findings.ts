@@ -1,4 +1,4 @@
-import { toldMissing, type Doubt, type Estimate, type Missing } from '../estimate/index.js';
+import { likelyMissedEntries, type Doubt, type Estimate, type Imbalance } from '../estimate/index.js';
 import {
 	instantMs,
 	zonedIso,
@@ -29,7 +29,7 @@ export type Finding =
 			readonly doubt: Doubt;
 	  }
 	| ({ readonly kind: 'missing'; readonly tank: string; readonly name: string } & {
-			readonly missing: Missing;
+			readonly missing: Imbalance;
 			/** when it most likely was: at a stop that offers it, else half-way */
 			readonly likelyMs: number;
 			readonly stop?: string;
@@ -59,7 +59,7 @@ const LOOK_BACK_MS = 8 * 86_400_000;
 
 /** Per instrument, what its latest readings say of it: one of them doubted, or it fails again and again. */
 function instrumentFindings(estimate: Estimate): readonly Finding[] {
-	const doubts = new Map(estimate.tally.doubts.map((doubt) => [doubt.entry, doubt]));
+	const doubts = new Map(estimate.state.doubts.map((doubt) => [doubt.entry, doubt]));
 	if (doubts.size === 0) return [];
 	const readings = estimate.entries.filter(isReading);
 	return estimate.model.rig.instruments.flatMap((instrument): Finding[] => {
@@ -69,7 +69,9 @@ function instrumentFindings(estimate: Estimate): readonly Finding[] {
 		if (!last || !doubt) return [];
 		const base = { instrument: instrument.id, name: instrument.name, value: last.value };
 		// What it tells of a missing entry is said as that.
-		if (toldMissing(estimate.model, estimate.tally).some(({ instrument: id }) => id === instrument.id))
+		if (
+			likelyMissedEntries(estimate.model, estimate.state).some(({ instrument: id }) => id === instrument.id)
+		)
 			return [];
 		if (!estimate.failing.has(instrument.id)) return [{ ...base, kind: 'doubted', at: last.at, doubt }];
 		const run = own.slice(own.findLastIndex(({ id }) => !doubts.has(id)) + 1);
@@ -81,9 +83,9 @@ function instrumentFindings(estimate: Estimate): readonly Finding[] {
 const SERVED_BY = { fill: 'water', dump: undefined } as const;
 
 function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly Finding[] {
-	const { model, tally, atMs } = estimate;
-	const latest = new Map<string, { readonly missing: Missing; readonly instrument?: string }>();
-	for (const one of [...tally.missing.map((missing) => ({ missing })), ...toldMissing(model, tally)])
+	const { model, state, atMs } = estimate;
+	const latest = new Map<string, { readonly missing: Imbalance; readonly instrument?: string }>();
+	for (const one of [...state.missing.map((missing) => ({ missing })), ...likelyMissedEntries(model, state)])
 		if (atMs - one.missing.beforeMs < LOOK_BACK_MS)
 			latest.set(`${one.missing.kind}|${one.missing.pool}`, one);
 	const stops = trips.filter(({ rig }) => rig === model.rig.id).flatMap((trip) => trip.stops);

@@ -309,7 +309,7 @@ export function forecast(estimate: Estimate, options: ForecastOptions): Forecast
 	if (!(paths >= 1)) throw new RangeError(`paths is ${paths}; at least 1 is needed`);
 	const day = dayAhead(estimate, {
 		persons: options.persons ?? personsNow(estimate),
-		measures: options.measures ?? estimate.tally.measures
+		measures: options.measures ?? estimate.state.measures
 	});
 	const lanes = lanesOf(estimate);
 	const ways = waysOf(estimate, day, lanes);

@@ -24,7 +24,7 @@ export function ration(
 	const days = (untilMs - estimate.atMs) / DAY_MS;
 	const persons = personsNow(estimate);
 	if (!tank || !(days > 0) || !(persons > 0)) return undefined;
-	const day = dayAhead(estimate, { persons, measures: estimate.tally.measures });
+	const day = dayAhead(estimate, { persons, measures: estimate.state.measures });
 	const change = dailyChange(estimate, day, tankId);
 	if (change.mean === 0) return undefined;
 	const level = levelOf(estimate, tankId);

@@ -105,7 +105,7 @@ export function cadenceAhead(
 	// Measures of rarity that came into force since are not yet in the log.
 	const since =
 		usualTimesPerDay(rig, habit, 1, measures) /
-		(usualTimesPerDay(rig, habit, 1, estimate.tally.measures) || 1);
+		(usualTimesPerDay(rig, habit, 1, estimate.state.measures) || 1);
 	const weight = exposure / (exposure + prior);
 	const timesPerDay =
 		weight * (exposure > 0 ? (logged / exposure) * scale * since : 0) + (1 - weight) * stated;

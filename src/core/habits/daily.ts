@@ -1,5 +1,5 @@
 import type { Habit } from '../logbook/index.js';
-import { NOISE, truncate, type Estimate } from '../estimate/index.js';
+import { PARAMETERS, truncate, type Estimate } from '../estimate/index.js';
 import type { Amount, Flow } from '../rig/index.js';
 import { cadenceAhead, dispersionOf, lived, trustInLog, type Ahead, type Cadence } from './cadence.js';
 
@@ -40,8 +40,8 @@ export interface DayAhead {
 
 /** What a day looks like from an estimate's moment on, for a crew and a set of measures. */
 export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
-	const { model, tally, belief } = estimate;
-	const regime = { mains: tally.mains, sewer: tally.sewer, measures: ahead.measures };
+	const { model, state, belief } = estimate;
+	const regime = { mains: state.mains, sewer: state.sewer, measures: ahead.measures };
 	const log = lived(estimate);
 	const marginal = (index: number): { mean: number; sd: number } => {
 		const { mean, sd } = truncate({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) }, 0, Infinity);
@@ -57,7 +57,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 				cadence: cadenceAhead(estimate, habit, log, ahead),
 				flow: model.flow(habit, regime),
 				litresEach: marginal(model.habit.get(habit.id) ?? 0),
-				scatterL: habit.litresEach.sd * Math.sqrt(1 - NOISE.meanShare)
+				scatterL: habit.litresEach.sd * Math.sqrt(1 - PARAMETERS.meanShare)
 			})),
 		unlogged: model.streams.map((stream) => {
 			const perDay = weight * (stream.perPerson ? ahead.persons : Math.min(1, ahead.persons));

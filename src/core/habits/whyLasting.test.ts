@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyEntries, entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, levelOf, taughtOf } from '../estimate/index.js';
+import { estimate, levelOf, informationGain } from '../estimate/index.js';
 import { dailyChange, dayAhead } from './index.js';
 import type { Entry, Rig } from '../logbook/index.js';
 import { whyLasting } from './whyLasting.js';
@@ -48,7 +48,7 @@ describe('from where a habit is known', () => {
 	it('two measured showers, by hand: each adds the precision of its own error and scatter', () => {
 		// prior variance 2²/2 = 2; each measurement has 1² of its own and 2 of scatter: 1/2 + 1/3 + 1/3
 		const log = [measured(9, 7), measured(7, 8)];
-		const taught = taughtOf(after(log, loose, '2027-05-01T10:00:00Z'), 'shower');
+		const taught = informationGain(after(log, loose, '2027-05-01T10:00:00Z'), 'shower');
 		expect(taught?.stated).toBeCloseTo(3 / 7, 6);
 		expect(taught?.basis.map(({ weight }) => weight)).toEqual([
 			expect.closeTo(2 / 7, 6),
@@ -57,14 +57,14 @@ describe('from where a habit is known', () => {
 		expect(new Set(taught?.basis.map(({ entry: id }) => id))).toEqual(new Set(log.map(({ id }) => id)));
 	});
 	it('an exact habit is known from the rig alone; one that is not there, from nothing', () => {
-		expect(taughtOf(after([measured(9, 7)]), 'shower')).toEqual({ stated: 1, basis: [] });
-		expect(taughtOf(after([]), 'sauna')).toBeUndefined();
+		expect(informationGain(after([measured(9, 7)]), 'shower')).toEqual({ stated: 1, basis: [] });
+		expect(informationGain(after([]), 'sauna')).toBeUndefined();
 	});
 	it('shares are shares, whatever is in the log', () =>
 		fc.assert(
 			fc.property(anyEntries, (entries) => {
 				const known = estimate(logbookOf(entries, loose), 'rig', Date.parse('2027-05-20T00:00:00Z'));
-				const taught = taughtOf(known, 'shower');
+				const taught = informationGain(known, 'shower');
 				const shares = [taught?.stated ?? -1, ...(taught?.basis ?? []).map(({ weight }) => weight)];
 				expect(shares.every((share) => share >= 0 && share <= 1)).toBe(true);
 				expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);

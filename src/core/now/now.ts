@@ -72,7 +72,7 @@ export function assess(
 	{ trip, timeZone, paths, units }: Occasion
 ): Assessment {
 	const { rig } = estimate.model;
-	const { atMs, tally } = estimate;
+	const { atMs, state } = estimate;
 	const levels = readLevels(estimate);
 	const ahead = forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
 	const planned = trip && plan(estimate, logbook, trip.id);
@@ -87,14 +87,14 @@ export function assess(
 		rig: rig.id,
 		atMs,
 		persons,
-		mains: tally.mains,
-		sewer: tally.sewer,
-		measures: tally.measures,
+		mains: state.mains,
+		sewer: state.sewer,
+		measures: state.measures,
 		levels,
 		forecast: ahead,
 		...(planned ? { plan: planned } : {}),
 		verdict: said,
-		prices: prices(estimate, dayAhead(estimate, { persons, measures: tally.measures }), said.binds),
+		prices: prices(estimate, dayAhead(estimate, { persons, measures: state.measures }), said.binds),
 		...(share ? { ration: share } : {}),
 		tanks: outlookOf(estimate, ahead, timeZone, said.binds, levels),
 		findings: findings(estimate, {

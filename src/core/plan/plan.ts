@@ -9,7 +9,7 @@ import {
 } from '../logbook/index.js';
 import { levelOf, type Estimate } from '../estimate/index.js';
 import { isCarried, neverBinds } from '../rig/index.js';
-import { courseOf, expectedAt, type Course, type Shortfall } from './course.js';
+import { tankScheduleOf, expectedAt, type TankSchedule, type Shortfall } from './tankSchedule.js';
 import { needsOf, servesKind, type Needs } from './stretch.js';
 
 /** Services taken at one stop, on arrival. */
@@ -33,16 +33,16 @@ export interface Plan {
 	/** the first tank that binds although every service in reach is taken */
 	readonly shortfall?: Shortfall;
 	/** each tank's way, for drawing */
-	readonly courses: readonly Course[];
+	readonly schedules: readonly TankSchedule[];
 }
 
 /** Groups the tanks' services by stop, in the order of the stops. */
-function byStop(trip: Trip, courses: readonly Course[]): readonly PlannedService[] {
+function byStop(trip: Trip, schedules: readonly TankSchedule[]): readonly PlannedService[] {
 	return trip.stops.flatMap((stop): PlannedService[] => {
-		const here = courses.flatMap((course) =>
-			course.services
+		const here = schedules.flatMap((schedule) =>
+			schedule.services
 				.filter((service) => service.stop.id === stop.id)
-				.map((service) => ({ tank: course.tank, service }))
+				.map((service) => ({ tank: schedule.tank, service }))
 		);
 		if (here.length === 0) return [];
 		const fills = here.filter(({ tank }) => tank.holds === 'fresh');
@@ -60,9 +60,9 @@ function byStop(trip: Trip, courses: readonly Course[]): readonly PlannedService
 }
 
 /** The services of a stop that a plan uses there: of each kind the first that serves it. */
-export function servicesUsed(stop: Stop, courses: readonly Course[]): readonly Service[] {
+export function servicesUsed(stop: Stop, schedules: readonly TankSchedule[]): readonly Service[] {
 	const kinds = new Set(
-		courses
+		schedules
 			.filter(({ services }) => services.some((service) => service.stop.id === stop.id))
 			.map(({ tank }) => tank.holds)
 	);
@@ -71,21 +71,21 @@ export function servicesUsed(stop: Stop, courses: readonly Course[]): readonly S
 	);
 }
 
-function costOf(estimate: Estimate, trip: Trip, courses: readonly Course[], needs: Needs): number {
+function costOf(estimate: Estimate, trip: Trip, schedules: readonly TankSchedule[], needs: Needs): number {
 	const { feePerMinute = 0, feePerKm = 0, feePerKgKm = 0 } = trip.policy ?? {};
-	const fresh = courses.filter(({ tank }) => tank.holds === 'fresh');
+	const fresh = schedules.filter(({ tank }) => tank.holds === 'fresh');
 	const carried = estimate.model.rig.tanks
 		.filter((tank) => tank.holds === 'fresh' && isCarried(estimate.model.rig, tank))
 		.reduce((sum, tank) => sum + levelOf(estimate, tank.id).mean, 0);
 	return trip.stops.reduce((cost, stop) => {
-		const services = servicesUsed(stop, courses);
+		const services = servicesUsed(stop, schedules);
 		const fees = services.reduce((sum, { fee = 0, minutes = 0 }) => sum + fee + minutes * feePerMinute, 0);
 		const detour = Math.max(0, ...services.map(({ detourKm = 0 }) => detourKm)) * feePerKm;
 		const arriveMs = instantMs(stop.arrive);
 		// What is aboard on the leg to this stop: the level just before its own services.
 		const aboard =
 			arriveMs > estimate.atMs
-				? fresh.reduce((sum, course) => sum + expectedAt(course, needs, arriveMs - 1), carried)
+				? fresh.reduce((sum, schedule) => sum + expectedAt(schedule, needs, arriveMs - 1), carried)
 				: 0;
 		return cost + fees + detour + feePerKgKm * stop.legKm * aboard;
 	}, 0);
@@ -110,29 +110,31 @@ export function plan(estimate: Estimate, logbook: Pick<Logbook, 'trips'>, tripId
 	const endMs = Math.max(estimate.atMs, ...trip.stops.map(({ depart }) => instantMs(depart)));
 	const certainty = certaintyOf(trip);
 	const context = { estimate, needs, certainty, endMs, carryLight: (trip.policy?.feePerKgKm ?? 0) > 0 };
-	const courses = rig.tanks
+	const schedules = rig.tanks
 		.filter((tank) => !neverBinds(rig, tank))
-		.map((tank) => courseOf(context, trip, tank));
-	const services = byStop(trip, courses);
-	const shortfall = courses.flatMap((course) => course.shortfall ?? []).sort((a, b) => a.atMs - b.atMs)[0];
+		.map((tank) => tankScheduleOf(context, trip, tank));
+	const services = byStop(trip, schedules);
+	const shortfall = schedules
+		.flatMap((schedule) => schedule.shortfall ?? [])
+		.sort((a, b) => a.atMs - b.atMs)[0];
 	const first = services[0];
-	const firstCourses = courses.filter((course) => course.services[0]?.stop.id === first?.stop);
+	const firstCourses = schedules.filter((schedule) => schedule.services[0]?.stop.id === first?.stop);
 	const next = first && {
 		stop: first.stop,
-		byMs: earliest(firstCourses.map((course) => course.bindsMs ?? endMs)),
+		byMs: earliest(firstCourses.map((schedule) => schedule.bindsMs ?? endMs)),
 		what: (['water', 'grey', 'black'] as const).filter((kind) =>
 			firstCourses.some(({ tank }) => (tank.holds === 'fresh' ? 'water' : tank.holds) === kind)
 		)
 	};
 	return {
 		feasible: shortfall === undefined,
-		cost: costOf(estimate, trip, courses, needs),
+		cost: costOf(estimate, trip, schedules, needs),
 		services,
 		...(next ? { next } : {}),
-		lastChance: courses.flatMap(({ tank, lastChance }) =>
+		lastChance: schedules.flatMap(({ tank, lastChance }) =>
 			lastChance ? [{ tank: tank.id, stop: lastChance.id }] : []
 		),
 		...(shortfall ? { shortfall } : {}),
-		courses
+		schedules
 	};
 }

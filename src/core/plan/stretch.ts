@@ -35,7 +35,7 @@ export function needsOf(estimate: Estimate, trip: Trip): Needs {
 		if (before) return before;
 		const change = dailyChange(
 			estimate,
-			dayAhead(estimate, { persons, measures: estimate.tally.measures }),
+			dayAhead(estimate, { persons, measures: estimate.state.measures }),
 			tankId
 		);
 		known.set(key, change);

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, readingsBeside } from '../estimate/index.js';
+import { estimate, calibrationPairs } from '../estimate/index.js';
 import type { Rig } from '../logbook/index.js';
-import { aboardAtStops, plan } from './index.js';
-import { setOut } from './index.js';
+import { levelsAtStops, plan } from './index.js';
+import { autonomyFromFull } from './index.js';
 
 const nowMs = Date.parse('2027-05-02T06:00:00Z');
 const logbook = logbookOf(freshStart());
@@ -11,7 +11,7 @@ const logbook = logbookOf(freshStart());
 describe('a rig set out full', () => {
 	// Black fills by 8 · 0.75 = 6 L a day into 18 L; grey by 20 into 75; fresh gives 24 of 90.
 	it('lasts until the cassette is full, by hand', () =>
-		expect(setOut(logbook, exactRig, nowMs, 50)).toMatchObject({
+		expect(autonomyFromFull(logbook, exactRig, nowMs, 50)).toMatchObject({
 			binds: 'black',
 			freshL: 100,
 			fullKg: 200
@@ -23,7 +23,7 @@ describe('a rig set out full', () => {
 				tank.id === 'black' ? { ...tank, nominalL: 90, usableL: 90 } : tank
 			)
 		};
-		const out = setOut(logbook, rig, nowMs, 50);
+		const out = autonomyFromFull(logbook, rig, nowMs, 50);
 		expect(out.autonomyDays.p50).toBeCloseTo(3.75, 1);
 		expect(out.fullKg).toBe(270);
 		expect(out.binds).not.toBe('black');
@@ -36,7 +36,7 @@ describe('a rig set out full', () => {
 				outlet.to === 'black' ? { ...outlet, to: 'ground' } : outlet
 			)
 		};
-		expect(setOut(logbook, rig, nowMs, 50).autonomyDays.p50).toBeCloseTo(3.75, 1);
+		expect(autonomyFromFull(logbook, rig, nowMs, 50).autonomyDays.p50).toBeCloseTo(3.75, 1);
 	});
 });
 
@@ -58,7 +58,7 @@ it('what is aboard at the stops of a plan: less on the way, full and empty after
 	};
 	const trip = { ...exactTrip, stops: [stop, last] };
 	const known = estimate(logbookOf(freshStart('2027-05-02T06:00:00Z'), exactRig, [trip]), 'rig', nowMs);
-	const [there] = aboardAtStops(known, trip, plan(known, { trips: [trip] }, 'trip'));
+	const [there] = levelsAtStops(known, trip, plan(known, { trips: [trip] }, 'trip'));
 	// two days: 48 L of fresh gone, 40 in grey, 12 in black
 	expect(there?.onArrival.get('grey')).toBeCloseTo(40, 0);
 	expect(there?.onArrival.get('black')).toBeCloseTo(12, 0);
@@ -71,7 +71,7 @@ it('a gauge’s readings stand beside what all else says, and do not vouch for t
 		entry({ kind: 'use', at: '2027-05-01T12:00:00Z', habit: 'dishes', times: 5 }),
 		entry({ kind: 'reading', at: '2027-05-01T20:00:00Z', instrument: 'lights', value: 'full' })
 	];
-	const [read] = readingsBeside(logbookOf(log), 'rig', 'lights', nowMs);
+	const [read] = calibrationPairs(logbookOf(log), 'rig', 'lights', nowMs);
 	expect(read).toMatchObject({ reads: 'full', entry: log.at(-1)?.id });
 	expect(read?.litres).toBeCloseTo(30, 1);
 });

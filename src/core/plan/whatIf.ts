@@ -7,7 +7,7 @@ import { fullLoad, isCarried, tanksTouched, usableOf, weightOf } from '../rig/in
 export const SETTING_OUT_DAYS = 60;
 
 /** A rig set out with full fresh tanks and empty waste tanks, living as its log has taught. */
-export interface SettingOut {
+export interface AutonomyFromFull {
 	readonly autonomyDays: Forecast['autonomyDays'];
 	/** the tank that most often binds first */
 	readonly binds?: string;
@@ -23,7 +23,7 @@ export interface SettingOut {
  * @param rig a rig of the logbook, perhaps changed; entries that name what it no longer has are left out
  * @throws RangeError when the logbook has no rig of that id
  */
-export function setOut(logbook: Logbook, rig: Rig, atMs: number, paths = 1000): SettingOut {
+export function autonomyFromFull(logbook: Logbook, rig: Rig, atMs: number, paths = 1000): AutonomyFromFull {
 	const at = new Date(atMs).toISOString();
 	const tanks = new Set(rig.tanks.map(({ id }) => id));
 	const begin = rig.tanks.map((tank, i): Entry => {

@@ -130,7 +130,7 @@ describe('a question about the past', () => {
 		expect(await engine.taught(question, 'shower')).toEqual({ stated: 1, basis: [] });
 		expect(await engine.aboard({ ...question, trip: undefined })).toEqual([]);
 		expect(await engine.aboard(question)).toEqual([]);
-		expect((await engine.setOut(exactRig, question.atMs)).freshL).toBe(100);
+		expect((await engine.autonomyFromFull(exactRig, question.atMs)).freshL).toBe(100);
 		expect(await engine.beside('rig', 'lights', question.atMs)).toEqual([]);
 	});
 });

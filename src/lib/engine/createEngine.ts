@@ -1,9 +1,9 @@
-import type { KnownReading, PastTank, Taught } from '$core/estimate';
+import type { CalibrationPair, PastTank, InformationShares } from '$core/estimate';
 import { modelOf, readLevels, Replay, withEntry, type Estimate, type TankLevel } from '$core/estimate';
 import type { WhyLasting } from '$core/habits';
 import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
 import { assess, boundOf, effectOf, plainEffect, type Assessment, type Bound, type Effect } from '$core/now';
-import type { AboardAtStop, SettingOut } from '$core/plan';
+import type { LevelsAtStop, AutonomyFromFull } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
 import { sayWhy } from '$core/words';
@@ -154,12 +154,12 @@ export function createEngine() {
 			return effectOf(now, known.bound, then, question.timeZone);
 		},
 		/** What is expected in each tank at the stops ahead; none without a trip. */
-		async aboard(question: Question): Promise<readonly AboardAtStop[]> {
-			const { aboardAtStops, plan } = await viewQuestions();
+		async aboard(question: Question): Promise<readonly LevelsAtStop[]> {
+			const { levelsAtStops, plan } = await viewQuestions();
 			const trip = tripOf(question);
 			if (!trip) return [];
 			const believed = estimateNow(question);
-			return aboardAtStops(believed, trip, plan(believed, needBook(), trip.id));
+			return levelsAtStops(believed, trip, plan(believed, needBook(), trip.id));
 		},
 		/** A tank's level at any moment of the past, and why. */
 		levelAt(question: Question, tank: string): LevelThen | undefined {
@@ -173,24 +173,24 @@ export function createEngine() {
 			return whyLasting(estimateNow(question), tank);
 		},
 		/** From where the litres of one time of a habit are known. */
-		async taught(question: Question, habit: string): Promise<Taught | undefined> {
-			const { taughtOf } = await viewQuestions();
-			return taughtOf(estimateNow(question), habit);
+		async taught(question: Question, habit: string): Promise<InformationShares | undefined> {
+			const { informationGain } = await viewQuestions();
+			return informationGain(estimateNow(question), habit);
 		},
 		/** The best account of the past, from a moment on. */
 		async account(question: Question, fromMs: number): Promise<readonly PastTank[]> {
-			const { accountOf } = await viewQuestions();
-			return accountOf(estimateNow(question), fromMs);
+			const { smoothedPast } = await viewQuestions();
+			return smoothedPast(estimateNow(question), fromMs);
 		},
 		/** How long a rig, perhaps changed, lasts when it sets out full. */
-		async setOut(rig: Rig, atMs: number): Promise<SettingOut> {
-			const { setOut } = await viewQuestions();
-			return setOut({ ...needBook(), entries: log.of(rig.id) }, rig, atMs);
+		async autonomyFromFull(rig: Rig, atMs: number): Promise<AutonomyFromFull> {
+			const { autonomyFromFull } = await viewQuestions();
+			return autonomyFromFull({ ...needBook(), entries: log.of(rig.id) }, rig, atMs);
 		},
 		/** A gauge's readings beside what all else says, to learn its curve from. */
-		async beside(rig: string, gauge: string, atMs: number): Promise<readonly KnownReading[]> {
-			const { readingsBeside } = await viewQuestions();
-			return readingsBeside({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs);
+		async beside(rig: string, gauge: string, atMs: number): Promise<readonly CalibrationPair[]> {
+			const { calibrationPairs } = await viewQuestions();
+			return calibrationPairs({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs);
 		},
 		/** What a drain leaves in a leaning tank, litres: pockets are flooded cell by cell, which takes its time. */
 		async undrained(shape: Shape, corner: DrainCorner, lean: Lean): Promise<number> {

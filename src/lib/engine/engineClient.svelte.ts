@@ -100,9 +100,9 @@ export class EngineClient {
 	}
 
 	/** How long a rig, perhaps changed, lasts when it sets out full. */
-	setOut(rig: Rig): Answer<'setOut'> | undefined {
+	autonomyFromFull(rig: Rig): Answer<'autonomyFromFull'> | undefined {
 		const question = this.#question();
-		return question && this.#api.setOut(rig, question.atMs);
+		return question && this.#api.autonomyFromFull(rig, question.atMs);
 	}
 
 	/** A gauge's readings beside what all else says. */

@@ -36,10 +36,10 @@ export function sayWhy(
 	{
 		model,
 		entries,
-		tally,
+		state,
 		failing,
 		atMs
-	}: Pick<Estimate, 'model' | 'entries' | 'tally' | 'failing' | 'atMs'>,
+	}: Pick<Estimate, 'model' | 'entries' | 'state' | 'failing' | 'atMs'>,
 	tankId: string,
 	basis: readonly Basis[],
 	timeZone: string
@@ -52,7 +52,7 @@ export function sayWhy(
 		.map((entry) => `${called(rig, entry)} ${sayPast(instantMs(entry.at), atMs, timeZone)}`);
 	const said = [...new Set(reasons)].slice(0, MOST);
 	const doubted = new Set(
-		tally.doubts
+		state.doubts
 			.map(({ instrument }) => instrument)
 			.filter((id) => rig.instruments.some((one) => one.id === id && one.tank === tankId))
 	);

@@ -36,7 +36,7 @@ const onDay = (stop: Stop, atMs: number, timeZone: string): string => {
 
 /** What the used services take: `20 minutes, 2 km out of the way, 5 in fees`. */
 function effortOf(trip: Trip, planned: Plan): string {
-	const used = trip.stops.map((stop) => servicesUsed(stop, planned.courses));
+	const used = trip.stops.map((stop) => servicesUsed(stop, planned.schedules));
 	const sum = (of: (service: Stop['services'][number]) => number): number =>
 		used.flat().reduce((total, service) => total + of(service), 0);
 	const minutes = sum((service) => service.minutes ?? 0);

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { KnownReading } from '$core/estimate';
+	import type { CalibrationPair } from '$core/estimate';
 	import type { Gauge, Tank } from '$core/logbook';
 	import { flats, learnCurve, lessonsOf, usableOf, type CurveStep } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
@@ -14,7 +14,7 @@
 		gauge: Gauge;
 		tank: Tank;
 		/** its readings beside what all else says */
-		seen: readonly KnownReading[];
+		seen: readonly CalibrationPair[];
 		doubted: ReadonlySet<string>;
 		trouble: string | undefined;
 		units: UnitChoice;

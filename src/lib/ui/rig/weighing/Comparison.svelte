@@ -1,11 +1,11 @@
 <script lang="ts">
-	import type { SettingOut } from '$core/plan';
+	import type { AutonomyFromFull } from '$core/plan';
 	import { formatDuration, formatFigure, formatLitres, formatQuantity, type UnitChoice } from '$core/units';
 	import DataTable from '../../page/DataTable.svelte';
 
 	interface Props {
-		asIs: SettingOut;
-		changed: SettingOut;
+		asIs: AutonomyFromFull;
+		changed: AutonomyFromFull;
 		/** the tank that is changed, what it holds now and then, litres */
 		tank: { readonly name: string; readonly nowL: number; readonly thenL: number };
 		nameOf: (tank: string | undefined) => string;

@@ -1,7 +1,7 @@
-import { rootOf, solveBackward, solveForward } from './cholesky.js';
-import type { Gaussian } from './gaussian.js';
-import type { Model } from './model.js';
-import { NOISE } from './noise.js';
+import { rootOf, solveBackward, solveForward } from '../filter/cholesky.js';
+import type { Gaussian } from '../filter/gaussian.js';
+import type { Model } from '../filter/model.js';
+import { PARAMETERS } from '../parameters.js';
 
 /** What the log so far says of how much is not written down, by stream: means and covariance, row by row. */
 export interface Unlogged {
@@ -59,8 +59,8 @@ export function unloggedFrom(
 		streams.reduce((sum, { usual }, a) => {
 			const [k, count] = [shape[a] ?? 1, times[a] ?? 0];
 			// Days differ, so that counts spread more than a Poisson's: as if somewhat fewer were seen.
-			const seen = count / (1 + NOISE.dayDiffers);
-			const expected = (p * usual * (exposure[a] ?? 0)) / (1 + NOISE.dayDiffers);
+			const seen = count / (1 + PARAMETERS.dayDiffers);
+			const expected = (p * usual * (exposure[a] ?? 0)) / (1 + PARAMETERS.dayDiffers);
 			if (expected === 0) return seen > 0 ? -Infinity : sum;
 			return (
 				sum +
@@ -81,11 +81,11 @@ export function unloggedFrom(
 		if (weight < 1e-9) return;
 		const each = streams.map(({ usual }, a) => {
 			const k = shape[a] ?? 1;
-			const seen = (times[a] ?? 0) / (1 + NOISE.dayDiffers);
-			const lived = (p * usual * (exposure[a] ?? 0)) / (1 + NOISE.dayDiffers);
+			const seen = (times[a] ?? 0) / (1 + PARAMETERS.dayDiffers);
+			const lived = (p * usual * (exposure[a] ?? 0)) / (1 + PARAMETERS.dayDiffers);
 			const rate = (usual * (k + seen)) / (k + lived);
 			const missing = (1 - p) * rate * (litres[a] ?? 0);
-			return { missing, variance: missing ** 2 / (k + seen) + (NOISE.forgets * missing) ** 2 };
+			return { missing, variance: missing ** 2 / (k + seen) + (PARAMETERS.forgets * missing) ** 2 };
 		});
 		each.forEach(({ missing, variance }, a) => {
 			mean[a] = (mean[a] ?? 0) + weight * missing;

@@ -3,7 +3,7 @@
  * number comes from: the file format's own page, a standard argument, or the calibration (`npm run calibrate`), in
  * which it was found. (As comments, so that the words do not travel to every phone.)
  */
-export const NOISE = Object.freeze({
+export const PARAMETERS = Object.freeze({
 	/** share of the variance of one time. Doubt of the mean against scatter; calibration, flat between 0.4 and 0.7. */
 	meanShare: 0.5,
 	/** share of residualL. File format. */

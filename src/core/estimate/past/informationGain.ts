@@ -1,10 +1,10 @@
-import type { Basis } from './levels.js';
-import type { Estimate } from './estimate.js';
+import type { Basis } from '../levels.js';
+import type { Estimate } from '../estimate.js';
 import { step } from './step.js';
-import { beforeAnything } from './tally.js';
+import { initialState } from '../filter/filterState.js';
 
 /** What is known of a habit's litres, and from where: the shares of the prior and of all entries add to 1. */
-export interface Taught {
+export interface InformationShares {
 	/** share of what the rig states */
 	readonly stated: number;
 	/** entries that taught something, most first */
@@ -20,17 +20,20 @@ const LEAST = 1e-4;
  *
  * @returns nothing for a habit that the rig does not have
  */
-export function taughtOf({ model, entries, failing }: Estimate, habitId: string): Taught | undefined {
+export function informationGain(
+	{ model, entries, failing }: Estimate,
+	habitId: string
+): InformationShares | undefined {
 	const index = model.habit.get(habitId);
 	if (index === undefined) return undefined;
-	const tally = beforeAnything(model);
-	const precision = (): number => 1 / tally.belief.sdOf(index) ** 2;
+	const state = initialState(model);
+	const precision = (): number => 1 / state.belief.sdOf(index) ** 2;
 	const first = precision();
 	let before = first;
 	const gained: { readonly entry: string; readonly gain: number }[] = [];
 	if (Number.isFinite(first))
 		for (const entry of entries) {
-			step(model, tally, entry, failing);
+			step(model, state, entry, failing);
 			const now = precision();
 			if (now > before) gained.push({ entry: entry.id, gain: now - before });
 			before = now;

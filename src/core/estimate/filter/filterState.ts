@@ -1,8 +1,8 @@
-import { usableOf } from '../rig/index.js';
+import { usableOf } from '../../rig/index.js';
 import { Gaussian } from './gaussian.js';
 import { regimeKeyOf, type KeyedRegime, type Model } from './model.js';
-import { NOISE } from './noise.js';
-import { unloggedFrom } from './unlogged.js';
+import { PARAMETERS } from '../parameters.js';
+import { unloggedFrom } from '../prior/unloggedUse.js';
 
 /** A reading that the belief and its own error cannot explain: shown and explained, but left out. */
 export interface Doubt {
@@ -16,7 +16,7 @@ export interface Suspicion {
 	readonly entry: string;
 	readonly atMs: number;
 	readonly instrument: string;
-	/** what the reading said at the nearest minus what was believed, litres, and its standard deviation */
+	/** what the reading said at the nearest minus what was posterior, litres, and its standard deviation */
 	readonly gapL: number;
 	readonly sdL: number;
 	/** what the reading itself says, litres: the middle of a band; and what was believed then */
@@ -35,7 +35,7 @@ export interface Suspicion {
  * Something the replay came to that no entry explains: a fill or dump that was not written down; water that left fresh
  * without passing its meter; water that passed it and did not arrive in a waste tank.
  */
-export interface Missing {
+export interface Imbalance {
 	readonly kind: 'fill' | 'dump' | 'leak' | 'not-arriving';
 	readonly pool: number;
 	/** it happened after the one and before the other */
@@ -54,10 +54,10 @@ export interface Missing {
 export type Fits = readonly number[];
 
 /**
- * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOf` makes one that may
+ * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOfState` makes one that may
  * go another way.
  */
-export interface Tally extends KeyedRegime {
+export interface FilterState extends KeyedRegime {
 	atMs: number | undefined;
 	firstMs: number;
 	belief: Gaussian;
@@ -71,7 +71,7 @@ export interface Tally extends KeyedRegime {
 	readonly times: Map<string, number>;
 	doubts: Doubt[];
 	suspicions: readonly Suspicion[];
-	missing: Missing[];
+	missing: Imbalance[];
 	/** the last moment at which each pool was looked into and agreed, ms */
 	readonly agreedMs: Map<number, number>;
 	/** how each gauge fared, its last few readings */
@@ -95,23 +95,23 @@ export interface Tally extends KeyedRegime {
 }
 
 /** Before anything was written down: tanks anywhere between empty and full, habits and rates at their priors. */
-export function beforeAnything(model: Model): Tally {
+export function initialState(model: Model): FilterState {
 	const belief = new Gaussian(model.size);
 	// A uniform distribution over the tank has the standard deviation width / √12.
 	for (const pool of model.pools) belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
 	for (const [id, index] of model.meterError) {
 		const instrument = model.instruments.get(id);
-		belief.set(index, 0, instrument?.kind === 'meter' ? (instrument.sdFraction ?? NOISE.meterShare) : 0);
+		belief.set(index, 0, instrument?.kind === 'meter' ? (instrument.sdFraction ?? PARAMETERS.meterShare) : 0);
 	}
 	for (const [id, index] of model.habit) {
 		const one = model.habits.get(id)?.litresEach;
-		if (one) belief.set(index, one.mean, one.sd * Math.sqrt(NOISE.meanShare));
+		if (one) belief.set(index, one.mean, one.sd * Math.sqrt(PARAMETERS.meanShare));
 	}
 	for (const { index, broad } of model.streams)
 		belief.set(
 			index,
 			broad.mean,
-			model.statedRate ? NOISE.statedMix * broad.mean * (broad.sd > 0 ? 1 : 0) : broad.sd
+			model.statedRate ? PARAMETERS.statedMix * broad.mean * (broad.sd > 0 ? 1 : 0) : broad.sd
 		);
 	// A stated rate is one doubt that all streams share.
 	if (model.statedRate)
@@ -119,7 +119,7 @@ export function beforeAnything(model: Model): Tally {
 			model.streams.map(({ index, broad }) => [index, broad.sd] as const),
 			1
 		);
-	const tally: Tally = {
+	const state: FilterState = {
 		atMs: undefined,
 		firstMs: 0,
 		belief,
@@ -144,50 +144,50 @@ export function beforeAnything(model: Model): Tally {
 		measures: [],
 		regimeKey: regimeKeyOf({ mains: false, sewer: false, measures: [] })
 	};
-	recount(model, tally);
-	return tally;
+	recount(model, state);
+	return state;
 }
 
-export const copyOf = (tally: Tally): Tally => ({
-	...tally,
-	belief: tally.belief.copy(),
-	meterBase: new Map(tally.meterBase),
-	times: new Map(tally.times),
-	doubts: [...tally.doubts],
-	missing: [...tally.missing],
-	agreedMs: new Map(tally.agreedMs),
-	record: new Map(tally.record),
-	shownL: new Map(tally.shownL),
-	refuted: new Map(tally.refuted),
-	strain: new Map(tally.strain),
-	hinted: new Set(tally.hinted),
-	drift: new Map(tally.drift)
+export const copyOfState = (state: FilterState): FilterState => ({
+	...state,
+	belief: state.belief.copy(),
+	meterBase: new Map(state.meterBase),
+	times: new Map(state.times),
+	doubts: [...state.doubts],
+	missing: [...state.missing],
+	agreedMs: new Map(state.agreedMs),
+	record: new Map(state.record),
+	shownL: new Map(state.shownL),
+	refuted: new Map(state.refuted),
+	strain: new Map(state.strain),
+	hinted: new Set(state.hinted),
+	drift: new Map(state.drift)
 });
 
 /** What the log's counts say of unlogged use just now. */
-export const countedNow = (model: Model, tally: Tally): ReturnType<typeof unloggedFrom> =>
+export const countedNow = (model: Model, state: FilterState): ReturnType<typeof unloggedFrom> =>
 	unloggedFrom(
 		model,
-		model.streams.map(({ habit }) => (habit ? (tally.times.get(habit.id) ?? 0) : 0)),
-		tally.personDays,
-		tally.days,
+		model.streams.map(({ habit }) => (habit ? (state.times.get(habit.id) ?? 0) : 0)),
+		state.personDays,
+		state.days,
 		model.streams.map(({ habit }) => {
 			const index = habit && model.habit.get(habit.id);
-			return index === undefined ? NOISE.anyLumpL : Math.max(0, tally.belief.mean[index] ?? 0);
+			return index === undefined ? PARAMETERS.anyLumpL : Math.max(0, state.belief.mean[index] ?? 0);
 		})
 	);
 
 /** Brings the counted rates up to date; they set how much unlogged use scatters. */
-export function recount(model: Model, tally: Tally): void {
-	tally.countedMs = tally.atMs ?? -Infinity;
+export function recount(model: Model, state: FilterState): void {
+	state.countedMs = state.atMs ?? -Infinity;
 	if (model.statedRate || model.streams.every(({ habit }) => !habit))
-		tally.unlogged = model.streams.map(({ index }) => Math.max(0, tally.belief.mean[index] ?? 0));
-	else tally.unlogged = countedNow(model, tally).mean;
+		state.unlogged = model.streams.map(({ index }) => Math.max(0, state.belief.mean[index] ?? 0));
+	else state.unlogged = countedNow(model, state).mean;
 }
 
 /** The largest a tank's level is answered as: its usable volume, or a little more where only the plate is known. */
 export const ceilingOf = (model: Model, tankId: string): number => {
 	const tank = model.places.get(tankId)?.pool.tanks.find(({ id }) => id === tankId);
 	if (!tank) return 0;
-	return tank.usableL === undefined ? NOISE.plateCeiling * tank.nominalL : usableOf(tank);
+	return tank.usableL === undefined ? PARAMETERS.plateCeiling * tank.nominalL : usableOf(tank);
 };

@@ -1,7 +1,7 @@
-import type { Model } from './model.js';
-import { NOISE } from './noise.js';
-import { normalCdf, type Moments } from './normal.js';
-import type { Missing, Suspicion, Tally } from './tally.js';
+import type { Model } from '../filter/model.js';
+import { PARAMETERS } from '../parameters.js';
+import { normalCdf, type Moments } from '../filter/normal.js';
+import type { Imbalance, Suspicion, FilterState } from '../filter/filterState.js';
 
 /**
  * Which story one gauge's doubted readings tell: the log likelihood ratio of following the water (a fill or dump was
@@ -29,20 +29,20 @@ export function wasDue(
 	const fresh = of.tanks[0]?.holds === 'fresh';
 	const rose = (fresh ? saidL - shownL : shownL - saidL) / of.usableL;
 	const spent = fresh ? 1 - believedL / of.usableL : believedL / of.usableL;
-	return rose > NOISE.dueRise && spent > NOISE.dueSpent;
+	return rose > PARAMETERS.dueRise && spent > PARAMETERS.dueSpent;
 }
 
 /** The chance that doubted readings of one gauge are right, and a fill or dump was not written down. */
-export function chanceMissed(readings: readonly Suspicion[]): number {
+export function missedEntryChance(readings: readonly Suspicion[]): number {
 	const [first] = readings;
 	if (!first?.couldBeMissed) return 0;
-	const prior = first.wasDue ? NOISE.missedWhenDue : NOISE.missedWeight;
+	const prior = first.wasDue ? PARAMETERS.missedWhenDue : PARAMETERS.missedWeight;
 	return 1 / (1 + ((1 - prior) / prior) * Math.exp(-followsWater(readings)));
 }
 
 /** The doubted readings of a pool that could mean a missed entry: those of the instrument that was read last. */
-function storyOf(tally: Tally, pool: number): readonly Suspicion[] {
-	const here = tally.suspicions.filter((one) => one.pool === pool && one.couldBeMissed);
+function storyOf(state: FilterState, pool: number): readonly Suspicion[] {
+	const here = state.suspicions.filter((one) => one.pool === pool && one.couldBeMissed);
 	const last = here.at(-1);
 	return here.filter(({ instrument }) => instrument === last?.instrument);
 }
@@ -60,48 +60,48 @@ export interface Otherwise {
  * What a pool may hold instead of what is believed: what a doubted gauge says, if a fill or dump was missed; anything, if
  * the account has run below empty or above full, and still water was drawn.
  */
-export function otherwise(
+export function alternativeLevel(
 	model: Model,
-	tally: Tally,
+	state: FilterState,
 	pool: number,
 	now: Moments,
 	atMs: number
 ): Otherwise | undefined {
 	const of = model.pools[pool];
 	if (!of) return undefined;
-	const story = storyOf(tally, pool);
+	const story = storyOf(state, pool);
 	const last = story.at(-1);
 	if (last && atMs - last.atMs < HINTS_FOR_MS) {
-		const chance = chanceMissed(story);
+		const chance = missedEntryChance(story);
 		const level = { mean: now.mean + last.saidL - last.believedL, sd: Math.hypot(now.sd, last.sdL) };
 		return { chance, level };
 	}
 	const fresh = of.tanks[0]?.holds === 'fresh';
 	const possible = normalCdf((fresh ? now.mean : of.usableL - now.mean) / Math.max(now.sd, 1e-9));
-	const chance = NOISE.missedAtAll / (NOISE.missedAtAll + (1 - NOISE.missedAtAll) * possible);
+	const chance = PARAMETERS.missedAtAll / (PARAMETERS.missedAtAll + (1 - PARAMETERS.missedAtAll) * possible);
 	// What is beyond the chance that is always there and that the bands leave aside.
 	return {
-		chance: chance - NOISE.missedAtAll,
+		chance: chance - PARAMETERS.missedAtAll,
 		level: { mean: of.usableL / 2, sd: of.usableL / Math.sqrt(12) }
 	};
 }
 
 /** A fill or dump that a doubted gauge tells of, and which gauge that is; only where it is the likelier story. */
-export interface ToldMissing {
-	readonly missing: Missing;
+export interface LikelyMissedEntry {
+	readonly missing: Imbalance;
 	readonly instrument: string;
 }
 
 /** What doubted gauges tell of fills and dumps that are more likely missing than not. */
-export function toldMissing(model: Model, tally: Tally): readonly ToldMissing[] {
-	return model.pools.flatMap(({ index, tanks }): readonly ToldMissing[] => {
-		const story = storyOf(tally, index);
+export function likelyMissedEntries(model: Model, state: FilterState): readonly LikelyMissedEntry[] {
+	return model.pools.flatMap(({ index, tanks }): readonly LikelyMissedEntry[] => {
+		const story = storyOf(state, index);
 		const [first] = story;
-		if (!first || first.shadow || chanceMissed(story) < 0.5) return [];
-		const missing: Missing = {
+		if (!first || first.shadow || missedEntryChance(story) < 0.5) return [];
+		const missing: Imbalance = {
 			kind: tanks[0]?.holds === 'fresh' ? 'fill' : 'dump',
 			pool: index,
-			afterMs: tally.agreedMs.get(index) ?? tally.firstMs,
+			afterMs: state.agreedMs.get(index) ?? state.firstMs,
 			beforeMs: first.atMs,
 			litres: Math.abs(first.saidL - first.believedL),
 			upToL: first.saidL

@@ -1,5 +1,5 @@
-import { zonedTime, type Logbook } from '../logbook/index.js';
-import { NOISE } from './noise.js';
+import { zonedTime, type Logbook } from '../../logbook/index.js';
+import { PARAMETERS } from '../parameters.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -7,11 +7,11 @@ const DAY_MS = 24 * HOUR_MS;
 const SLOT_MS = 6 * HOUR_MS;
 
 /** Days of use between two instants: use follows the waking day of the trip's zone. */
-export type Wake = (fromMs: number, toMs: number) => number;
+export type DiurnalUse = (fromMs: number, toMs: number) => number;
 
 /** Days of use from local midnight to an hour of the day, 0 … 1. */
 function soFar(hour: number): number {
-	const { wakesAt, sleepsAt, nightShare } = NOISE;
+	const { wakesAt, sleepsAt, nightShare } = PARAMETERS;
 	const awake = Math.min(Math.max(hour, wakesAt), sleepsAt) - wakesAt;
 	const asleep = hour - awake;
 	const nightHours = 24 - (sleepsAt - wakesAt);
@@ -25,7 +25,7 @@ function offsetMs(ms: number, zone: string): number {
 }
 
 /** The waking days of a rig: in the zone of the trip under way, else of the last one before, else of any. */
-export function wakeOf(rigId: string, trips: Logbook['trips']): Wake {
+export function diurnalUseOf(rigId: string, trips: Logbook['trips']): DiurnalUse {
 	const own = trips
 		.filter(({ rig }) => rig === rigId)
 		.map(({ from, timeZone }) => ({ ms: Date.parse(`${from}T00:00:00Z`), timeZone }))

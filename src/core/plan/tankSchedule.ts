@@ -19,7 +19,7 @@ export interface Shortfall {
 }
 
 /** One tank's way through the trip. */
-export interface Course {
+export interface TankSchedule {
 	readonly tank: Tank;
 	readonly services: readonly TankService[];
 	/** the level after each service: the start, then one per service */
@@ -31,7 +31,7 @@ export interface Course {
 	readonly lastChance?: Stop;
 }
 
-export interface CourseContext {
+export interface ScheduleContext {
 	readonly estimate: Estimate;
 	readonly needs: Needs;
 	readonly certainty: number;
@@ -44,7 +44,7 @@ const SEARCH_STEPS = 48;
 
 /** The moment at which a tank binds at the certainty, by bisection on a margin that only falls; undefined when not before `toMs`. */
 function bindsBetween(
-	context: CourseContext,
+	context: ScheduleContext,
 	tank: Tank,
 	from: { fromMs: number; level: Level },
 	toMs: number
@@ -62,7 +62,7 @@ function bindsBetween(
 
 /** Litres left before a tank binds, at the certainty; negative when it has bound. */
 function marginOf(
-	{ needs, certainty }: CourseContext,
+	{ needs, certainty }: ScheduleContext,
 	tank: Tank,
 	from: { fromMs: number; level: Level },
 	ms: number
@@ -73,7 +73,7 @@ function marginOf(
 }
 
 /** The level after a service that leaves `nextMs` as the next chance. */
-function served(context: CourseContext, tank: Tank, atMs: number, nextMs: number, before: number): Level {
+function served(context: ScheduleContext, tank: Tank, atMs: number, nextMs: number, before: number): Level {
 	if (tank.holds !== 'fresh') return { litres: emptyOf(tank), variance: (0.35 * emptyOf(tank)) ** 2 };
 	const full = { litres: usableOf(tank), variance: fullSdOf(tank) ** 2 };
 	if (!context.carryLight) return full;
@@ -85,7 +85,7 @@ function served(context: CourseContext, tank: Tank, atMs: number, nextMs: number
  * Walks one tank through the stops: each service is put off to the last stop that still reaches the next one,
  * which gives the fewest services for that tank.
  */
-export function courseOf(context: CourseContext, trip: Trip, tank: Tank): Course {
+export function tankScheduleOf(context: ScheduleContext, trip: Trip, tank: Tank): TankSchedule {
 	const { estimate, endMs, needs } = context;
 	const level = levelOf(estimate, tank.id);
 	const stops = trip.stops.filter(
@@ -132,7 +132,7 @@ export function courseOf(context: CourseContext, trip: Trip, tank: Tank): Course
 }
 
 /** With a full (or emptied) tank at a moment, how far it reaches: the last later stop in reach, or the end. */
-function reachFrom(context: CourseContext, tank: Tank, fromMs: number, later: readonly Stop[]): number {
+function reachFrom(context: ScheduleContext, tank: Tank, fromMs: number, later: readonly Stop[]): number {
 	const best: Level =
 		tank.holds === 'fresh'
 			? { litres: usableOf(tank), variance: fullSdOf(tank) ** 2 }
@@ -143,10 +143,10 @@ function reachFrom(context: CourseContext, tank: Tank, fromMs: number, later: re
 	return reached.at(-1) ?? context.endMs;
 }
 
-/** The level expected on a course at a moment, litres. */
-export function expectedAt(course: Course, needs: Needs, ms: number): number {
-	const leg = course.legs.findLast(({ fromMs }) => fromMs <= ms) ?? course.legs[0];
+/** The level expected on a schedule at a moment, litres. */
+export function expectedAt(schedule: TankSchedule, needs: Needs, ms: number): number {
+	const leg = schedule.legs.findLast(({ fromMs }) => fromMs <= ms) ?? schedule.legs[0];
 	if (!leg) return 0;
-	const litres = leg.level.litres + needs(course.tank.id, leg.fromMs, ms).meanL;
-	return Math.min(Math.max(litres, 0), usableOf(course.tank));
+	const litres = leg.level.litres + needs(schedule.tank.id, leg.fromMs, ms).meanL;
+	return Math.min(Math.max(litres, 0), usableOf(schedule.tank));
 }

@@ -1,8 +1,8 @@
-import { byTime, type Entry } from '../logbook/index.js';
-import { estimateFrom, type Estimate } from './estimate.js';
-import type { Model } from './model.js';
+import { byTime, type Entry } from '../../logbook/index.js';
+import { estimateFrom, type Estimate } from '../estimate.js';
+import type { Model } from '../filter/model.js';
 import { step } from './step.js';
-import { beforeAnything, copyOf, type Tally } from './tally.js';
+import { initialState, copyOfState, type FilterState } from '../filter/filterState.js';
 
 export interface ReplayOptions {
 	/** told how far a long replay is, 0 … 1; it stops when this answers false */
@@ -14,7 +14,7 @@ export class ReplayStopped extends Error {
 	override readonly name = 'ReplayStopped';
 }
 
-/** A copy of the tally is kept every so many entries; a correction replays from the last one before it. */
+/** A copy of the state is kept every so many entries; a correction replays from the last one before it. */
 const CHECKPOINT = 500;
 /** Of a gauge's last six readings so many were doubted: it is called failing, until it has been right for a while. */
 const FAILING = 2;
@@ -23,13 +23,13 @@ const NONE = JSON.stringify([]);
 
 interface Checkpoint {
 	readonly count: number;
-	readonly tally: Tally;
+	readonly state: FilterState;
 }
 
 /** Whether a gauge's latest readings, held against all else, call it failing. */
-const fails = (tally: Tally, gauge: string): boolean => misfits(tally, gauge) >= FAILING;
-const misfits = (tally: Tally, gauge: string): number =>
-	(tally.record.get(gauge) ?? []).reduce((sum, misfit) => sum + misfit, 0);
+const fails = (state: FilterState, gauge: string): boolean => misfits(state, gauge) >= FAILING;
+const misfits = (state: FilterState, gauge: string): number =>
+	(state.record.get(gauge) ?? []).reduce((sum, misfit) => sum + misfit, 0);
 
 /** One way through the entries with a set of failing gauges, with checkpoints on the way. */
 class Lane {
@@ -37,12 +37,12 @@ class Lane {
 	readonly failing: ReadonlySet<string>;
 	#checkpoints: Checkpoint[] = [];
 	#entries: readonly Entry[] = [];
-	tally: Tally;
+	state: FilterState;
 
 	constructor(model: Model, failing: ReadonlySet<string>) {
 		this.#model = model;
 		this.failing = failing;
-		this.tally = beforeAnything(model);
+		this.state = initialState(model);
 	}
 
 	/** How many entries it has come through. */
@@ -55,7 +55,7 @@ class Lane {
 		const other = new Lane(this.#model, this.failing);
 		const from = this.#checkpoints.findLast(({ count }) => count <= at);
 		if (!from) return other;
-		other.tally = copyOf(from.tally);
+		other.state = copyOfState(from.state);
 		other.#entries = this.#entries.slice(0, from.count);
 		return other;
 	}
@@ -68,14 +68,14 @@ class Lane {
 		if (shared < this.#entries.length) {
 			this.#checkpoints = this.#checkpoints.filter(({ count }) => count <= shared);
 			const from = this.#checkpoints.at(-1);
-			this.tally = from ? copyOf(from.tally) : beforeAnything(this.#model);
+			this.state = from ? copyOfState(from.state) : initialState(this.#model);
 			shared = from?.count ?? 0;
 		}
 		this.#entries = entries.slice(0, shared);
 		for (let i = shared; i < entries.length; i++) {
-			step(this.#model, this.tally, entries[i] as Entry, this.failing);
+			step(this.#model, this.state, entries[i] as Entry, this.failing);
 			if ((i + 1) % CHECKPOINT !== 0) continue;
-			this.#checkpoints.push({ count: i + 1, tally: copyOf(this.tally) });
+			this.#checkpoints.push({ count: i + 1, state: copyOfState(this.state) });
 			if (onprogress?.((i + 1) / entries.length) === false) {
 				this.#entries = entries.slice(0, i + 1);
 				throw new ReplayStopped(`stopped after ${i + 1} of ${entries.length} entries`);
@@ -110,7 +110,7 @@ export class Replay {
 	}
 
 	/** Dips that do not fit. */
-	#dipsDoubted({ doubts }: Tally): number {
+	#dipsDoubted({ doubts }: FilterState): number {
 		return doubts.filter(({ instrument }) => this.#model.instruments.get(instrument)?.kind === 'rod').length;
 	}
 
@@ -119,8 +119,8 @@ export class Replay {
 	 * makes honest gauges fail too, through all that flows between tanks: where leaving out the worst one alone brings
 	 * the others to fit, it is the only one.
 	 */
-	#failing(open: Tally, entries: readonly Entry[]): readonly string[] {
-		const alone = (id: string): Tally => this.#without([id], entries).tally;
+	#failing(open: FilterState, entries: readonly Entry[]): readonly string[] {
+		const alone = (id: string): FilterState => this.#without([id], entries).state;
 		const dips = this.#dipsDoubted(open);
 		const found = [...open.hinted]
 			.filter((id) => this.#model.instruments.get(id)?.kind === 'gauge')
@@ -162,10 +162,10 @@ export class Replay {
 	aside(entries: readonly Entry[], entry: Entry, atMs: number): Estimate {
 		const at = entries.findLastIndex((one) => byTime(one, entry) < 0) + 1;
 		const among = [...entries.slice(0, at), entry, ...entries.slice(at)];
-		const failing = this.#failing(this.#without([], entries).tally, entries);
+		const failing = this.#failing(this.#without([], entries).state, entries);
 		const lane = this.#without(failing, entries).branch(at);
 		lane.to(among, undefined);
-		return estimateFrom(this.#model, lane.tally, lane.failing, among, atMs);
+		return estimateFrom(this.#model, lane.state, lane.failing, among, atMs);
 	}
 
 	/**
@@ -176,8 +176,8 @@ export class Replay {
 	 * @throws ReplayStopped when `onprogress` answered false
 	 */
 	to(entries: readonly Entry[], atMs: number): Estimate {
-		const failing = this.#failing(this.#without([], entries).tally, entries);
+		const failing = this.#failing(this.#without([], entries).state, entries);
 		const lane = this.#without(failing, entries);
-		return estimateFrom(this.#model, lane.tally, lane.failing, entries, atMs);
+		return estimateFrom(this.#model, lane.state, lane.failing, entries, atMs);
 	}
 }

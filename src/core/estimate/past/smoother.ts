@@ -1,15 +1,15 @@
-import { instantMs, type Entry } from '../logbook/index.js';
-import { rootOf, solveBackward, solveForward } from './cholesky.js';
-import { DAY_MS } from './crew.js';
-import type { Estimate } from './estimate.js';
-import { Gaussian } from './gaussian.js';
-import { believed } from './informed.js';
-import type { Model } from './model.js';
-import { truncate } from './normal.js';
-import { saidBy } from './says.js';
+import { instantMs, type Entry } from '../../logbook/index.js';
+import { rootOf, solveBackward, solveForward } from '../filter/cholesky.js';
+import { DAY_MS } from '../prior/crew.js';
+import type { Estimate } from '../estimate.js';
+import { Gaussian } from '../filter/gaussian.js';
+import { posterior } from '../filter/posterior.js';
+import type { Model } from '../filter/model.js';
+import { truncate } from '../filter/normal.js';
+import { litresRead } from '../filter/measurementModel.js';
 import { act, step } from './step.js';
-import { beforeAnything, ceilingOf, type Tally } from './tally.js';
-import { passTime } from './time.js';
+import { initialState, ceilingOf, type FilterState } from '../filter/filterState.js';
+import { passTime } from '../filter/timeUpdate.js';
 
 /** A tank's level at one moment of the past, with what came later taken into account. */
 export interface PastLevel {
@@ -112,11 +112,11 @@ function stepBack({ joint }: Link, after: Gaussian): Gaussian {
 const firstHalf = (joint: Gaussian, n: number): Gaussian =>
 	new Gaussian(n, joint.mean.slice(0, n), block(joint, n, 0, 0));
 
-function widened(tally: Tally, n: number): void {
+function widened(state: FilterState, n: number): void {
 	const wide = new Gaussian(2 * n);
-	wide.mean.set(tally.belief.mean);
-	for (let i = 0; i < n; i++) wide.cov.set(tally.belief.cov.slice(i * n, i * n + n), i * 2 * n);
-	tally.belief = wide;
+	wide.mean.set(state.belief.mean);
+	for (let i = 0; i < n; i++) wide.cov.set(state.belief.cov.slice(i * n, i * n + n), i * 2 * n);
+	state.belief = wide;
 }
 
 /** The way from a moment on: each entry in two links, the time up to it and what happened; and a grid between. */
@@ -126,33 +126,33 @@ function linksOf(
 ): { readonly links: readonly Link[]; readonly end: Gaussian } {
 	const { model, failing, entries, atMs } = estimate;
 	const n = model.size;
-	const tally = beforeAnything(model);
+	const state = initialState(model);
 	const later: Entry[] = [];
 	for (const entry of entries)
-		if (instantMs(entry.at) < fromMs) step(model, tally, entry, failing);
+		if (instantMs(entry.at) < fromMs) step(model, state, entry, failing);
 		else later.push(entry);
-	const startMs = tally.atMs === undefined ? instantMs(later[0]?.at ?? new Date(atMs).toISOString()) : fromMs;
-	passTime(model, tally, startMs);
-	widened(tally, n);
+	const startMs = state.atMs === undefined ? instantMs(later[0]?.at ?? new Date(atMs).toISOString()) : fromMs;
+	passTime(model, state, startMs);
+	widened(state, n);
 	const links: Link[] = [];
 	const link = (ms: number, happen: () => void): void => {
-		remember(tally.belief, n);
+		remember(state.belief, n);
 		happen();
-		links.push({ ms, joint: tally.belief.copy() });
+		links.push({ ms, joint: state.belief.copy() });
 	};
 	link(startMs, () => undefined);
 	const passTo = (ms: number): void => {
-		for (let next = (tally.atMs ?? ms) + GRID_MS; next < ms; next += GRID_MS)
-			link(next, () => void passTime(model, tally, next));
-		link(ms, () => void passTime(model, tally, ms));
+		for (let next = (state.atMs ?? ms) + GRID_MS; next < ms; next += GRID_MS)
+			link(next, () => void passTime(model, state, next));
+		link(ms, () => void passTime(model, state, ms));
 	};
 	for (const entry of later) {
 		const ms = instantMs(entry.at);
 		passTo(ms);
-		link(ms, () => act(model, tally, entry, failing));
+		link(ms, () => act(model, state, entry, failing));
 	}
 	passTo(atMs);
-	return { links, end: firstHalf(believed(model, tally), n) };
+	return { links, end: firstHalf(posterior(model, state), n) };
 }
 
 function levelIn(model: Model, belief: Gaussian, tankId: string, ms: number): PastLevel | undefined {
@@ -171,8 +171,8 @@ function levelIn(model: Model, belief: Gaussian, tankId: string, ms: number): Pa
  * The best account of the past from a moment to the estimate's own: forward through the entries, then backward, so
  * that each level knows what was read after it too. Fills and dumps show as two levels at one moment.
  */
-export function accountOf(estimate: Estimate, fromMs: number): readonly PastTank[] {
-	const { model, tally } = estimate;
+export function smoothedPast(estimate: Estimate, fromMs: number): readonly PastTank[] {
+	const { model, state } = estimate;
 	if (estimate.entries.length === 0) return [];
 	const { links, end } = linksOf(estimate, fromMs);
 	const states: { ms: number; belief: Gaussian }[] = [];
@@ -183,14 +183,14 @@ export function accountOf(estimate: Estimate, fromMs: number): readonly PastTank
 		after = stepBack(link, after);
 	}
 	states.reverse();
-	const doubted = new Set(tally.doubts.map(({ entry }) => entry));
+	const doubted = new Set(state.doubts.map(({ entry }) => entry));
 	return model.rig.tanks.map(({ id }) => ({
 		id,
 		levels: states.flatMap(({ ms, belief }) => levelIn(model, belief, id, ms) ?? []),
 		readings: estimate.entries.flatMap((entry): readonly PastReading[] => {
 			if (entry.kind !== 'reading' || instantMs(entry.at) < fromMs) return [];
 			const instrument = model.instruments.get(entry.instrument);
-			const litres = instrument?.tank === id ? saidBy(model, entry) : undefined;
+			const litres = instrument?.tank === id ? litresRead(model, entry) : undefined;
 			return litres === undefined
 				? []
 				: [

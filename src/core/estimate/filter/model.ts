@@ -6,7 +6,7 @@ import {
 	type Logbook,
 	type Rig,
 	type Tank
-} from '../logbook/index.js';
+} from '../../logbook/index.js';
 import {
 	emptyOf,
 	flowOf,
@@ -15,12 +15,12 @@ import {
 	usualTimesPerDay,
 	type Flow,
 	type Regime
-} from '../rig/index.js';
-import { crewOf, type Crew } from './crew.js';
+} from '../../rig/index.js';
+import { crewOf, type Crew } from '../prior/crew.js';
 import type { Sparse } from './gaussian.js';
-import { NOISE } from './noise.js';
+import { PARAMETERS } from '../parameters.js';
 import type { Moments } from './normal.js';
-import { wakeOf, type Wake } from './wake.js';
+import { diurnalUseOf, type DiurnalUse } from '../prior/diurnalUse.js';
 
 /** Tanks that stand level through an open pipe are one pool; any other tank is a pool of its own. */
 export interface Pool {
@@ -73,7 +73,7 @@ export interface Model {
 	readonly statedRate: Rig['unlogged'];
 	readonly moved: number;
 	readonly crew: Crew;
-	readonly wake: Wake;
+	readonly wake: DiurnalUse;
 	readonly instruments: ReadonlyMap<string, Instrument>;
 	readonly habits: ReadonlyMap<string, Habit>;
 	flow(habit: Habit, regime: KeyedRegime): Flow;
@@ -94,7 +94,7 @@ function poolsOf(rig: Rig): readonly Pool[] {
 		usableL: sum(tanks, usableOf),
 		fullSdL: sum(tanks, fullSdOf),
 		emptyL: sum(tanks, emptyOf),
-		emptySdL: NOISE.residual * sum(tanks, emptyOf)
+		emptySdL: PARAMETERS.residual * sum(tanks, emptyOf)
 	}));
 }
 
@@ -156,8 +156,11 @@ function streamsOf(rig: Rig, model: Pick<Model, 'places' | 'counted'>, next: num
 	return plain.map((one, i): Stream => {
 		const habit = 'litresEach' in one ? one : undefined;
 		const perPerson = habit ? habit.often.per === 'person-day' : true;
-		const { mean: each, sd } = habit?.litresEach ?? { mean: NOISE.anyLumpL, sd: NOISE.anyLumpL / 2 };
-		const usual = habit?.often.times ?? NOISE.nobodyKnowsL / each / plain.length;
+		const { mean: each, sd } = habit?.litresEach ?? {
+			mean: PARAMETERS.anyLumpL,
+			sd: PARAMETERS.anyLumpL / 2
+		};
+		const usual = habit?.often.times ?? PARAMETERS.nobodyKnowsL / each / plain.length;
 		const part = habit ? dailyL(habit) / totalL : 1 / plain.length;
 		const scale = perPerson ? 1 : crew;
 		const usualL = usual * each;
@@ -175,12 +178,12 @@ function streamsOf(rig: Rig, model: Pick<Model, 'places' | 'counted'>, next: num
 			habit,
 			perPerson,
 			usual,
-			cadenceSd: habit?.often.sd === undefined || usual === 0 ? NOISE.cadence : habit.often.sd / usual,
-			lumpL: each > 0 ? (each * each + sd * sd) / each : NOISE.anyLumpL,
+			cadenceSd: habit?.often.sd === undefined || usual === 0 ? PARAMETERS.cadence : habit.often.sd / usual,
+			lumpL: each > 0 ? (each * each + sd * sd) / each : PARAMETERS.anyLumpL,
 			broad: stated
 				? { mean: part * stated.mean * scale, sd: part * stated.sd * scale }
 				: habit
-					? { mean: 0.5 * usualL, sd: NOISE.broad * usualL }
+					? { mean: 0.5 * usualL, sd: PARAMETERS.broad * usualL }
 					: { mean: usualL, sd: usualL },
 			gains: cached(regimeKey, (regime: KeyedRegime) =>
 				streamGains(model, flowOf(rig, pipe, { ...regime, measures: [] }), habit, to)
@@ -222,7 +225,7 @@ export function modelOf(rig: Rig, trips: Logbook['trips'], entries: readonly Ent
 		moved: next,
 		size: next + 1,
 		crew: crewOf(rig, trips.map(tripInUse), entries),
-		wake: wakeOf(rig.id, trips),
+		wake: diurnalUseOf(rig.id, trips),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),
 		flow: cached(

@@ -1,11 +1,11 @@
 import { levelOf, type Estimate } from '../estimate/index.js';
 import { instantMs, tripInUse, type Trip } from '../logbook/index.js';
-import { expectedAt } from './course.js';
+import { expectedAt } from './tankSchedule.js';
 import type { Plan } from './plan.js';
 import { needsOf } from './stretch.js';
 
 /** What is expected in each tank at a stop of a plan, litres by tank id. */
-export interface AboardAtStop {
+export interface LevelsAtStop {
 	readonly stop: string;
 	readonly atMs: number;
 	readonly onArrival: ReadonlyMap<string, number>;
@@ -14,14 +14,14 @@ export interface AboardAtStop {
 }
 
 /** What is aboard at each stop still ahead, by a plan; carried supplies stay as they are now. */
-export function aboardAtStops(estimate: Estimate, whole: Trip, planned: Plan): readonly AboardAtStop[] {
+export function levelsAtStops(estimate: Estimate, whole: Trip, planned: Plan): readonly LevelsAtStop[] {
 	const trip = tripInUse(whole);
 	const needs = needsOf(estimate, trip);
 	const at = (ms: number): ReadonlyMap<string, number> =>
 		new Map(
 			estimate.model.rig.tanks.map(({ id }) => {
-				const course = planned.courses.find(({ tank }) => tank.id === id);
-				return [id, course ? expectedAt(course, needs, ms) : levelOf(estimate, id).mean];
+				const schedule = planned.schedules.find(({ tank }) => tank.id === id);
+				return [id, schedule ? expectedAt(schedule, needs, ms) : levelOf(estimate, id).mean];
 			})
 		);
 	return trip.stops

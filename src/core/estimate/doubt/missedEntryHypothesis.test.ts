@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import type { Entry, Rig } from '../logbook/index.js';
-import { estimate, modelOf, readLevels } from './index.js';
-import { chanceMissed, followsWater, wasDue } from './story.js';
-import type { Suspicion } from './tally.js';
+import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import type { Entry, Rig } from '../../logbook/index.js';
+import { estimate, modelOf, readLevels } from '../index.js';
+import { missedEntryChance, followsWater, wasDue } from './missedEntryHypothesis.js';
+import type { Suspicion } from '../filter/filterState.js';
 
 const doubted = (saidL: number, believedL: number, more: Partial<Suspicion> = {}): Suspicion => ({
 	entry: `${saidL}`,
@@ -29,11 +29,14 @@ describe('which story doubted readings tell', () => {
 		expect(followsWater([doubted(90, 30)])).toBe(0);
 	});
 	it('one in four before anything speaks for it; e times the odds after one such step', () => {
-		expect(chanceMissed([doubted(90, 30)])).toBeCloseTo(1 / 4, 12);
-		expect(chanceMissed([doubted(90, 30), doubted(80, 20)])).toBeCloseTo(Math.E / 3 / (1 + Math.E / 3), 12);
-		expect(chanceMissed([doubted(90, 30), doubted(90, 20)])).toBeLessThan(0.12);
-		expect(chanceMissed([doubted(20, 60, { couldBeMissed: false })])).toBe(0);
-		expect(chanceMissed([doubted(9e4, 0), doubted(0, -9e4)])).toBe(1);
+		expect(missedEntryChance([doubted(90, 30)])).toBeCloseTo(1 / 4, 12);
+		expect(missedEntryChance([doubted(90, 30), doubted(80, 20)])).toBeCloseTo(
+			Math.E / 3 / (1 + Math.E / 3),
+			12
+		);
+		expect(missedEntryChance([doubted(90, 30), doubted(90, 20)])).toBeLessThan(0.12);
+		expect(missedEntryChance([doubted(20, 60, { couldBeMissed: false })])).toBe(0);
+		expect(missedEntryChance([doubted(9e4, 0), doubted(0, -9e4)])).toBe(1);
 	});
 	it('a gauge that rises when the tank is nearly empty moved as after a fill; one that stands does not', () => {
 		const model = modelOf(exactRig, [], []);
@@ -91,8 +94,8 @@ describe('what the band says of it', () => {
 		const { main, doubts } = fresh(later, rig, at(2, 10));
 		expect(doubts).toEqual([]);
 		expect(main.litres).toBeGreaterThan(70);
-		const { tally } = estimate(logbookOf([...freshStart(), ...later], rig), 'rig', Date.parse(at(2, 10)));
-		expect(tally.missing.map(({ kind }) => kind)).toEqual(['fill']);
+		const { state } = estimate(logbookOf([...freshStart(), ...later], rig), 'rig', Date.parse(at(2, 10)));
+		expect(state.missing.map(({ kind }) => kind)).toEqual(['fill']);
 	});
 	it('water drawn from a tank that the account has empty: the band no longer says that it is empty', () => {
 		const loose: Rig = {

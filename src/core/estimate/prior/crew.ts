@@ -1,4 +1,4 @@
-import { dayPlus, instantMs, zonedMs, type Entry, type Logbook, type Rig } from '../logbook/index.js';
+import { dayPlus, instantMs, zonedMs, type Entry, type Logbook, type Rig } from '../../logbook/index.js';
 
 export const DAY_MS = 86_400_000;
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import type { Entry, EntryDraft, Rig } from '../logbook/index.js';
-import { estimate, readLevels } from './index.js';
+import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import type { Entry, EntryDraft, Rig } from '../../logbook/index.js';
+import { estimate, readLevels } from '../index.js';
 
 /** Nothing is stated of unlogged use; habits are doubtful. */
 const rig: Rig = {

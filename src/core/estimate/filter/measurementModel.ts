@@ -1,14 +1,14 @@
-import type { EntryOf, Gauge, Meter, Rod } from '../logbook/index.js';
-import { fromShapeLitres, litresAt, tankById, usableOf } from '../rig/index.js';
+import type { EntryOf, Gauge, Meter, Rod } from '../../logbook/index.js';
+import { fromShapeLitres, litresAt, tankById, usableOf } from '../../rig/index.js';
 import type { Sparse } from './gaussian.js';
 import type { Model, Place } from './model.js';
-import { NOISE } from './noise.js';
-import type { Tally } from './tally.js';
+import { PARAMETERS } from '../parameters.js';
+import type { FilterState } from './filterState.js';
 
 type Reading = EntryOf<'reading'>;
 
 /** What an instrument says of h·x: a value with a normal error, or a band with soft edges. */
-export interface Said {
+export interface Measurement {
 	readonly h: Sparse;
 	readonly from: number;
 	readonly to: number;
@@ -27,7 +27,7 @@ export function rodLitres(
 ): { litres: number; sd: number } | undefined {
 	const tank = tankById(model.rig, rod.tank);
 	if (!tank || typeof entry.value !== 'number') return undefined;
-	const sdMm = rod.sdMm ?? NOISE.rodMm;
+	const sdMm = rod.sdMm ?? PARAMETERS.rodMm;
 	if (!tank.shape) return undefined;
 	const shape = tank.shape;
 	const at = (mm: number): number => fromShapeLitres(tank, litresAt(shape, mm, entry, rod.at));
@@ -38,7 +38,7 @@ export function rodLitres(
 
 export const sdOfGauge = (model: Model, gauge: Gauge): number => {
 	const tank = tankById(model.rig, gauge.tank);
-	return gauge.sdL ?? NOISE.gaugeShare * (tank ? usableOf(tank) : 0);
+	return gauge.sdL ?? PARAMETERS.gaugeShare * (tank ? usableOf(tank) : 0);
 };
 
 /** The litres between which a gauge shows a reading: a light's band, or a point on the curve. */
@@ -83,7 +83,7 @@ export function openEnded(
 	return [from <= least ? -Infinity : from, to >= most ? Infinity : to];
 }
 
-export const poolSays = (place: Place, from: number, to: number, sd: number): Said => ({
+export const levelMeasurement = (place: Place, from: number, to: number, sd: number): Measurement => ({
 	h: [[place.pool.index, place.share]],
 	from,
 	to,
@@ -96,23 +96,25 @@ export const poolSays = (place: Place, from: number, to: number, sd: number): Sa
 /** Rounding of a display, litres. */
 export const displaySd = (meter: Meter, value: number): number => {
 	const decimals = /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0;
-	return Math.max(1e-4, NOISE.rounding * meter.unitL * 10 ** -Math.min(decimals, 3));
+	return Math.max(1e-4, PARAMETERS.rounding * meter.unitL * 10 ** -Math.min(decimals, 3));
 };
 
 /** Where water that a meter counted and nobody wrote down came from and went, per litre counted, by the usual day. */
-function usualMix(model: Model, tally: Tally, counted: number): Sparse {
+function usualMix(model: Model, state: FilterState, counted: number): Sparse {
 	const sums = new Map<number, number>();
 	for (const { perPerson, usual, habit, gains } of model.streams) {
 		const litres =
-			usual * (habit?.litresEach.mean ?? NOISE.anyLumpL) * (perPerson ? Math.max(1, model.crew.usual) : 1);
-		for (const [index, gain] of gains(tally)) sums.set(index, (sums.get(index) ?? 0) + litres * gain);
+			usual *
+			(habit?.litresEach.mean ?? PARAMETERS.anyLumpL) *
+			(perPerson ? Math.max(1, model.crew.usual) : 1);
+		for (const [index, gain] of gains(state)) sums.set(index, (sums.get(index) ?? 0) + litres * gain);
 	}
 	const total = sums.get(counted) ?? 0;
 	return total > 0 ? [...sums].map(([index, litres]) => [index, litres / total] as const) : [[counted, 1]];
 }
 
-export function meterSays(model: Model, tally: Tally, meter: Meter, value: number): Said {
-	const base = tally.meterBase.get(meter.id) ?? value;
+export function meterMeasurement(model: Model, state: FilterState, meter: Meter, value: number): Measurement {
+	const base = state.meterBase.get(meter.id) ?? value;
 	const shown = (meter.counts === 'up' ? value - base : base - value) * meter.unitL * (meter.scale ?? 1);
 	const counted = model.counted.get(meter.id) ?? 0;
 	const error = model.meterError.get(meter.id) ?? 0;
@@ -126,14 +128,14 @@ export function meterSays(model: Model, tally: Tally, meter: Meter, value: numbe
 		from: shown,
 		to: shown,
 		sd: displaySd(meter, value),
-		giveWay: meter.place === 'fill' ? [[counted, 1]] : usualMix(model, tally, counted),
+		giveWay: meter.place === 'fill' ? [[counted, 1]] : usualMix(model, state, counted),
 		pool: pool?.index ?? -1,
 		poolL: pool?.usableL ?? 0
 	};
 }
 
 /** What a gauge's or a rod's reading says in litres, a light by the middle of its band; nothing for a meter. */
-export function saidBy(model: Model, entry: Reading): number | undefined {
+export function litresRead(model: Model, entry: Reading): number | undefined {
 	const instrument = model.instruments.get(entry.instrument);
 	const place = instrument && model.places.get(instrument.tank);
 	if (!instrument || !place || instrument.kind === 'meter') return undefined;

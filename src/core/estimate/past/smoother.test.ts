@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyEntries, entry, exactRig, logbookOf } from '../../../tests/helpers/logbooks.js';
-import type { Entry, Rig } from '../logbook/index.js';
-import { accountOf, estimate, levelOf, modelOf, readLevels, Replay } from './index.js';
+import { anyEntries, entry, exactRig, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import type { Entry, Rig } from '../../logbook/index.js';
+import { smoothedPast, estimate, levelOf, modelOf, readLevels, Replay } from '../index.js';
 
 /** The exact rig with doubtful showers and a rod: half of the variance of 2² is doubt about the mean. */
 const rig: Rig = {
@@ -31,7 +31,7 @@ it('what is read later betters what was believed before: the two-variable case b
 	// L1 = 90 − 2h − e1; L2 = L1 − 3h − e2; a dip of L2 = 42 with 2 L deviation (4 mm of half a litre).
 	const log = [...known, shower(8, 2), shower(20, 3), dip(22, 42)];
 	const then = estimate(logbookOf(log, rig), 'rig', Date.parse(at(23)));
-	const [main] = accountOf(then, Date.parse(at(7)));
+	const [main] = smoothedPast(then, Date.parse(at(7)));
 	const noon = main?.levels.findLast(({ ms }) => ms <= Date.parse(at(14)));
 	const [hh, ee] = [2, 2];
 	const [var1, var2] = [1 + 4 * hh + 2 * ee, 1 + 25 * hh + 5 * ee];
@@ -49,13 +49,13 @@ it('what is read later betters what was believed before: the two-variable case b
 
 it('a fill shows as two levels at one moment, and a log of any kind gives finite bands', () => {
 	const then = estimate(logbookOf([...known, shower(8, 2)], rig), 'rig', Date.parse(at(12)));
-	const [main] = accountOf(then, 0);
+	const [main] = smoothedPast(then, 0);
 	const six = main?.levels.filter(({ ms }) => ms === Date.parse(at(6)));
 	expect(six?.map(({ litres }) => Math.round(litres))).toEqual([0, 90]);
 	fc.assert(
 		fc.property(anyEntries, (entries) => {
 			const any = estimate(logbookOf(entries), 'rig', Date.UTC(2027, 4, 12));
-			for (const tank of accountOf(any, Date.UTC(2027, 4, 3)))
+			for (const tank of smoothedPast(any, Date.UTC(2027, 4, 3)))
 				for (const { litres, low, high } of tank.levels) {
 					expect(Number.isFinite(litres + low + high)).toBe(true);
 					expect(low).toBeLessThanOrEqual(high + 1e-9);

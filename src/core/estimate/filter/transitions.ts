@@ -1,9 +1,9 @@
-import type { EntryOf, Habit } from '../logbook/index.js';
-import type { Amount, Flow } from '../rig/index.js';
+import type { EntryOf, Habit } from '../../logbook/index.js';
+import type { Amount, Flow } from '../../rig/index.js';
 import type { NewRow, Sparse } from './gaussian.js';
 import type { Model, Place } from './model.js';
-import { NOISE } from './noise.js';
-import type { Tally } from './tally.js';
+import { PARAMETERS } from '../parameters.js';
+import type { FilterState } from './filterState.js';
 
 type Gains = readonly (readonly [index: number, gain: Amount])[];
 const known = new WeakMap<Flow, Gains>();
@@ -26,24 +26,26 @@ function gains(model: Model, flow: Flow): Gains {
 }
 
 /** What a measured amount is good for when the entry does not say, litres. */
-const sdOfMeasuredUse = (litres: number): number => Math.max(NOISE.usedLeastL, NOISE.usedShare * litres);
-const sdOfMovedLitres = (litres: number): number => Math.max(NOISE.movedLeastL, NOISE.movedShare * litres);
+const sdOfMeasuredUse = (litres: number): number =>
+	Math.max(PARAMETERS.usedLeastL, PARAMETERS.usedShare * litres);
+const sdOfMovedLitres = (litres: number): number =>
+	Math.max(PARAMETERS.movedLeastL, PARAMETERS.movedShare * litres);
 
 /** A logged use: the litres are the habit's, or, when measured, what was measured, and then they teach the habit. */
-export function applyUse(model: Model, tally: Tally, entry: EntryOf<'use'>, habit: Habit): void {
-	const { belief } = tally;
-	const flow = model.flow(habit, tally);
+export function applyUse(model: Model, state: FilterState, entry: EntryOf<'use'>, habit: Habit): void {
+	const { belief } = state;
+	const flow = model.flow(habit, state);
 	const h = model.habit.get(habit.id) ?? 0;
 	const n = entry.times;
 	const { perLitre: f, fixed: c } = flow.drawn;
-	const scatter = n * (1 - NOISE.meanShare) * (f * habit.litresEach.sd) ** 2;
+	const scatter = n * (1 - PARAMETERS.meanShare) * (f * habit.litresEach.sd) ** 2;
 	/** gain per litre drawn, and what comes beside it */
 	const shares = gains(model, flow).map(([row, gain]) =>
 		f > 0
 			? ({ row, perDrawn: gain.perLitre / f, beside: n * (gain.fixed - (gain.perLitre / f) * c) } as const)
 			: ({ row, perDrawn: c > 0 ? gain.fixed / c : 0, beside: c > 0 ? 0 : n * gain.fixed } as const)
 	);
-	tally.times.set(habit.id, (tally.times.get(habit.id) ?? 0) + n);
+	state.times.set(habit.id, (state.times.get(habit.id) ?? 0) + n);
 	const paths: Sparse = shares.map(({ row, perDrawn }) => [row, perDrawn] as const);
 	for (const { row, beside } of shares) belief.mean[row] = (belief.mean[row] ?? 0) + beside;
 	if (entry.litres === undefined) {
@@ -92,7 +94,7 @@ const emptyOfPool = (place: Place): Movement['settles'] => ({
  * Moves water between pools, or in and out of the rig. The amount is what was measured, or what brings the
  * settled end to its level; with both, the one is checked against the other.
  */
-function applyMovement(model: Model, tally: Tally, movement: Movement): void {
+function applyMovement(model: Model, state: FilterState, movement: Movement): void {
 	const { out, into, settles, litres } = movement;
 	const sign = (place: Place): number => (place === out ? -1 : 1);
 	const carried: [number, number][] = [out, into].flatMap((place) =>
@@ -102,7 +104,7 @@ function applyMovement(model: Model, tally: Tally, movement: Movement): void {
 		const index = model.counted.get(meter);
 		if (index !== undefined) carried.push([index, 1]);
 	}
-	const { belief } = tally;
+	const { belief } = state;
 	if (settles) {
 		const end = settles.place.pool.index;
 		const way = sign(settles.place);
@@ -132,22 +134,22 @@ function applyMovement(model: Model, tally: Tally, movement: Movement): void {
 		for (const [row, k] of carried) belief.mean[row] = (belief.mean[row] ?? 0) + k * litres;
 		belief.doubt(carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
 	}
-	if (settles) agreed(tally, settles.place.pool.index);
+	if (settles) agreed(state, settles.place.pool.index);
 }
 
 /** A pool's level was looked at and is known: what was suspected of it before is settled. */
-export function agreed(tally: Tally, pool: number): void {
-	tally.suspicions = tally.suspicions.filter((one) => one.pool !== pool);
-	if (tally.atMs !== undefined) tally.agreedMs.set(pool, tally.atMs);
+export function agreed(state: FilterState, pool: number): void {
+	state.suspicions = state.suspicions.filter((one) => one.pool !== pool);
+	if (state.atMs !== undefined) state.agreedMs.set(pool, state.atMs);
 }
 
-export function applyFill(model: Model, tally: Tally, entry: EntryOf<'fill'>): void {
+export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill'>): void {
 	const into = model.places.get(entry.tank);
 	if (!into) return;
 	const meters = model.rig.instruments.filter(
 		(i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank
 	);
-	applyMovement(model, tally, {
+	applyMovement(model, state, {
 		into,
 		settles: entry.to === 'full' ? fullOf(into) : undefined,
 		litres: entry.litres,
@@ -156,10 +158,10 @@ export function applyFill(model: Model, tally: Tally, entry: EntryOf<'fill'>): v
 	});
 }
 
-export function applyDump(model: Model, tally: Tally, entry: EntryOf<'dump'>): void {
+export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump'>): void {
 	const out = model.places.get(entry.tank);
 	if (!out) return;
-	applyMovement(model, tally, {
+	applyMovement(model, state, {
 		out,
 		settles: entry.to === 'empty' ? emptyOfPool(out) : undefined,
 		litres: entry.litres,
@@ -168,13 +170,13 @@ export function applyDump(model: Model, tally: Tally, entry: EntryOf<'dump'>): v
 	});
 }
 
-export function applyTransfer(model: Model, tally: Tally, entry: EntryOf<'transfer'>): void {
+export function applyTransfer(model: Model, state: FilterState, entry: EntryOf<'transfer'>): void {
 	const out = model.places.get(entry.fromTank);
 	const into = model.places.get(entry.toTank);
 	if (!out || !into || out.pool === into.pool) return;
 	const settles =
 		entry.until === 'from-empty' ? emptyOfPool(out) : entry.until === 'to-full' ? fullOf(into) : undefined;
-	applyMovement(model, tally, {
+	applyMovement(model, state, {
 		out,
 		into,
 		settles,
@@ -185,10 +187,10 @@ export function applyTransfer(model: Model, tally: Tally, entry: EntryOf<'transf
 }
 
 /** The waste valves were opened into a sewer: every built-in waste tank runs down to what a dump leaves. */
-export function openToSewer(model: Model, tally: Tally): void {
+export function openToSewer(model: Model, state: FilterState): void {
 	for (const tank of model.rig.tanks) {
 		const out = model.places.get(tank.id);
 		if (tank.holds !== 'fresh' && tank.portable !== true && out)
-			applyMovement(model, tally, { out, settles: emptyOfPool(out), meters: [] });
+			applyMovement(model, state, { out, settles: emptyOfPool(out), meters: [] });
 	}
 }

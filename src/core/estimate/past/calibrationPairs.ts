@@ -1,12 +1,12 @@
-import { entriesUntil, instantMs, type Logbook } from '../logbook/index.js';
-import { estimateFrom } from './estimate.js';
-import { levelOf } from './levels.js';
-import { modelOf } from './model.js';
+import { entriesUntil, instantMs, type Logbook } from '../../logbook/index.js';
+import { estimateFrom } from '../estimate.js';
+import { levelOf } from '../levels.js';
+import { modelOf } from '../filter/model.js';
 import { step } from './step.js';
-import { beforeAnything } from './tally.js';
+import { initialState } from '../filter/filterState.js';
 
 /** What a gauge showed, and what everything else says was in its tank at that moment. */
-export interface KnownReading {
+export interface CalibrationPair {
 	readonly entry: string;
 	readonly at: string;
 	readonly reads: string | number;
@@ -20,12 +20,12 @@ export interface KnownReading {
  *
  * @throws RangeError when the logbook has no such rig
  */
-export function readingsBeside(
+export function calibrationPairs(
 	logbook: Logbook,
 	rigId: string,
 	gaugeId: string,
 	atMs: number
-): readonly KnownReading[] {
+): readonly CalibrationPair[] {
 	const rig = logbook.rigs.find(({ id }) => id === rigId);
 	if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
 	const gauge = rig.instruments.find(({ id }) => id === gaugeId);
@@ -33,13 +33,13 @@ export function readingsBeside(
 	const all = entriesUntil(logbook.entries, rigId, atMs);
 	const model = modelOf(rig, logbook.trips, all);
 	const none: ReadonlySet<string> = new Set();
-	const found: KnownReading[] = [];
-	const tally = beforeAnything(model);
+	const found: CalibrationPair[] = [];
+	const state = initialState(model);
 	for (const entry of all) {
 		const own = entry.kind === 'reading' && entry.instrument === gaugeId;
-		if (!own) step(model, tally, entry, none);
-		else if (tally.atMs !== undefined) {
-			const level = levelOf(estimateFrom(model, tally, none, [], instantMs(entry.at)), gauge.tank);
+		if (!own) step(model, state, entry, none);
+		else if (state.atMs !== undefined) {
+			const level = levelOf(estimateFrom(model, state, none, [], instantMs(entry.at)), gauge.tank);
 			found.push({ entry: entry.id, at: entry.at, reads: entry.value, litres: level.mean, sd: level.sd });
 		}
 	}

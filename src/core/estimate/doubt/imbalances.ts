@@ -1,10 +1,10 @@
-import type { EntryOf } from '../logbook/index.js';
-import { believed } from './informed.js';
-import type { Model } from './model.js';
-import { agreed } from './moves.js';
-import { NOISE } from './noise.js';
-import type { Said } from './says.js';
-import type { Suspicion, Tally } from './tally.js';
+import type { EntryOf } from '../../logbook/index.js';
+import { posterior } from '../filter/posterior.js';
+import type { Model } from '../filter/model.js';
+import { agreed } from '../filter/transitions.js';
+import { PARAMETERS } from '../parameters.js';
+import type { Measurement } from '../filter/measurementModel.js';
+import type { Suspicion, FilterState } from '../filter/filterState.js';
 
 type Reading = EntryOf<'reading'>;
 
@@ -21,78 +21,78 @@ export function couldBeMissed(model: Model, pool: number, gapL: number): boolean
  */
 export function drifted(
 	model: Model,
-	tally: Tally,
+	state: FilterState,
 	entry: Reading,
-	said: Said,
+	said: Measurement,
 	gapL: number,
 	deviations: number
 ): void {
 	const counts = model.rig.instruments.some(
-		({ id, kind }) => kind === 'meter' && model.counted.has(id) && tally.meterBase.has(id)
+		({ id, kind }) => kind === 'meter' && model.counted.has(id) && state.meterBase.has(id)
 	);
 	if (!counts) return;
-	const before = tally.drift.get(entry.instrument) ?? { sum: 0, litres: 0, sinceMs: tally.atMs ?? 0 };
-	const sum = Math.max(0, before.sum - deviations - NOISE.driftSlack);
+	const before = state.drift.get(entry.instrument) ?? { sum: 0, litres: 0, sinceMs: state.atMs ?? 0 };
+	const sum = Math.max(0, before.sum - deviations - PARAMETERS.driftSlack);
 	const now =
 		sum === 0
-			? { sum, litres: 0, sinceMs: tally.atMs ?? 0 }
+			? { sum, litres: 0, sinceMs: state.atMs ?? 0 }
 			: { ...before, sum, litres: before.litres - gapL };
-	if (sum < NOISE.drift) return void tally.drift.set(entry.instrument, now);
+	if (sum < PARAMETERS.drift) return void state.drift.set(entry.instrument, now);
 	const fresh = model.pools[said.pool]?.tanks[0]?.holds === 'fresh';
-	tally.missing.push({
+	state.missing.push({
 		kind: fresh ? 'leak' : 'not-arriving',
 		pool: said.pool,
 		afterMs: now.sinceMs,
-		beforeMs: tally.atMs ?? 0,
+		beforeMs: state.atMs ?? 0,
 		litres: now.litres
 	});
 	// It may go on: from here on the account of this tank is worth less.
-	tally.belief.doubt(said.giveWay, now.litres ** 2);
-	tally.drift.set(entry.instrument, { sum: 0, litres: 0, sinceMs: tally.atMs ?? 0 });
+	state.belief.doubt(said.giveWay, now.litres ** 2);
+	state.drift.set(entry.instrument, { sum: 0, litres: 0, sinceMs: state.atMs ?? 0 });
 }
 
 /** Remembers that a fill or dump seems not to be written down: after the last agreement, before the first doubt. */
-export function noteMissing(
+export function noteMissedEntry(
 	model: Model,
-	tally: Tally,
+	state: FilterState,
 	pool: number,
 	told: { readonly litres?: number; readonly upToL?: number },
 	first: Suspicion | undefined
 ): void {
 	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
-	tally.missing.push({
+	state.missing.push({
 		kind: fresh ? 'fill' : 'dump',
 		pool,
-		afterMs: tally.agreedMs.get(pool) ?? tally.firstMs,
-		beforeMs: first?.atMs ?? tally.atMs ?? 0,
+		afterMs: state.agreedMs.get(pool) ?? state.firstMs,
+		beforeMs: first?.atMs ?? state.atMs ?? 0,
 		...told
 	});
 }
 
 /** Readings that were doubted have turned out right: they, and their gauges, are trusted again. */
-export function wasRight(tally: Tally, readings: readonly Suspicion[]): void {
+export function wasRight(state: FilterState, readings: readonly Suspicion[]): void {
 	const entries = new Set(readings.map(({ entry }) => entry));
-	tally.doubts = tally.doubts.filter(({ entry }) => !entries.has(entry));
+	state.doubts = state.doubts.filter(({ entry }) => !entries.has(entry));
 	for (const { instrument } of readings) {
-		tally.record.delete(instrument);
-		tally.strain.delete(instrument);
+		state.record.delete(instrument);
+		state.strain.delete(instrument);
 	}
 }
 
 /** Remembers that a pool holds less than the account says, by readings that agree, and no entry explains it. */
 export function noteLoss(
 	model: Model,
-	tally: Tally,
+	state: FilterState,
 	pool: number,
 	gapL: number,
 	first: Suspicion | undefined
 ): void {
 	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
-	tally.missing.push({
+	state.missing.push({
 		kind: fresh ? 'leak' : 'not-arriving',
 		pool,
-		afterMs: tally.agreedMs.get(pool) ?? tally.firstMs,
-		beforeMs: first?.atMs ?? tally.atMs ?? 0,
+		afterMs: state.agreedMs.get(pool) ?? state.firstMs,
+		beforeMs: first?.atMs ?? state.atMs ?? 0,
 		litres: -gapL
 	});
 }
@@ -101,29 +101,29 @@ export function noteLoss(
  * A tank cannot give what is not in it, nor hold what does not fit. When the belief runs that far, an entry is
  * missing: the level could be anything, and the balance is remembered as a missed fill or dump.
  */
-export function checkPossible(model: Model, tally: Tally): void {
+export function checkPossible(model: Model, state: FilterState): void {
 	for (const pool of model.pools) {
 		const fresh = pool.tanks[0]?.holds === 'fresh';
-		const raw = tally.belief.mean[pool.index] ?? 0;
-		const margin = NOISE.impossible * pool.usableL;
+		const raw = state.belief.mean[pool.index] ?? 0;
+		const margin = PARAMETERS.impossible * pool.usableL;
 		if (fresh ? raw > -margin : raw < pool.usableL + margin) continue;
-		const now = believed(model, tally);
+		const now = posterior(model, state);
 		const mean = now.mean[pool.index] ?? 0;
 		const beyond = fresh ? -mean : mean - pool.usableL;
 		if (beyond < Math.max(margin, 2 * now.sdOf(pool.index))) continue;
-		const right = tally.suspicions.filter((one) => one.pool === pool.index && one.couldBeMissed);
+		const right = state.suspicions.filter((one) => one.pool === pool.index && one.couldBeMissed);
 		const last = right.at(-1);
 		if (last) {
 			// A doubted reading said so before: it was right.
 			const gap = last.saidL - last.believedL;
-			noteMissing(model, tally, pool.index, { litres: Math.abs(gap), upToL: last.saidL }, right[0]);
-			tally.belief.doubt([[pool.index, 1]], gap ** 2);
-			tally.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + gap, variance: 0 });
-			wasRight(tally, right);
+			noteMissedEntry(model, state, pool.index, { litres: Math.abs(gap), upToL: last.saidL }, right[0]);
+			state.belief.doubt([[pool.index, 1]], gap ** 2);
+			state.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + gap, variance: 0 });
+			wasRight(state, right);
 		} else {
-			noteMissing(model, tally, pool.index, {}, undefined);
-			tally.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
+			noteMissedEntry(model, state, pool.index, {}, undefined);
+			state.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
 		}
-		agreed(tally, pool.index);
+		agreed(state, pool.index);
 	}
 }
