@@ -1,7 +1,7 @@
 /**
- * Every noise, gate and rate of the estimate that the file format does not fix, in one table: the unit, then where the
- * number comes from: the file format's own page, a standard argument, or the calibration (`npm run calibrate`), in
- * which it was found. (As comments, so that the words do not travel to every phone.)
+ * Every noise, gate and rate of the estimate and of the forecast that the file format does not fix, once, in one table:
+ * the unit, then where the number comes from: the file format's own page, a standard argument, or the calibration
+ * (`npm run calibrate`), in which it was found. (As comments, so that the words do not travel to every phone.)
  */
 export const PARAMETERS = Object.freeze({
 	/** share of the variance of one time. Doubt of the mean against scatter; calibration, flat between 0.4 and 0.7. */
@@ -18,20 +18,30 @@ export const PARAMETERS = Object.freeze({
 	usedLeastL: 0.2,
 	/** share of usableL. File format. */
 	gaugeShare: 0.05,
+	/** share of a gauge’s variance that is one constant of that gauge. A float hangs, a probe is dirty: as a meter’s error; calibration. */
+	gaugeLasts: 0.5,
 	/** share of what was counted. File format. */
 	meterShare: 0.02,
 	/** mm. File format. */
 	rodMm: 4,
-	/** share of nominalL. A plate is right to 5 %; 1.6 deviations. */
-	plateCeiling: 1.08,
+	/** share of usableL. A few drops stay in a jug poured out, and how few is as doubtful; a tenth of a litre in fifteen. */
+	drops: 0.007,
+	/** share of usableL. How exactly empty is seen: a pump sucks air a little before. */
+	emptyShare: 0.001,
 	/** share of the last digit. Deviation of a uniform rounding, 1/√12. */
 	rounding: 0.29,
 	/** share of the usual cadence. Doubt of `often` where the rig gives none; calibration. */
 	cadence: 0.22,
-	/** share of a day. Days differ from each other; calibration. */
+	/** share of a day. Days differ from each other as a whole; calibration. */
 	dayDiffers: 0.2,
-	/** share of what is unlogged. Small uses are forgotten more than large ones; calibration. */
-	forgets: 0.25,
+	/** share of a day’s times. Each habit has its busy and quiet days; calibration. */
+	habitDayDiffers: 0.25,
+	/** writings down. How alike habits are in being written down: the sum of a beta distribution’s two numbers; calibration. */
+	writesAlike: 6,
+	/** share of the usual litres. A rinse, a splash, in no habit: its mean, and the doubt of it; calibration. */
+	smallDraws: 0.05,
+	/** L. One rinse or splash. */
+	smallLumpL: 0.2,
 	/** share of the usual litres. Before the log is counted: wider than anything it may say. */
 	broad: 2.5,
 	/** share of a habit’s part. Which habits a stated rate comes from; calibration. */
@@ -74,10 +84,20 @@ export const PARAMETERS = Object.freeze({
 	missedWeight: 0.25,
 	/** chance. The same for a gauge that moved as after a fill or dump when one was due; calibration. */
 	missedWhenDue: 0.6,
-	/** share of usableL. So far a gauge moves at the least when a tank is filled or dumped: a light or more. */
-	dueRise: 0.25,
+	/** share of usableL. A gap as wide as this may be a fill or dump that nobody wrote down: a light or more. */
+	missedGap: 0.25,
 	/** share of usableL. So much is used when people begin to look for a tap or a drain. */
 	dueSpent: 0.6,
 	/** chance. That a fill or dump of late is not in the log, before anything speaks for it: one in thirty. */
-	missedAtAll: 0.03
+	missedAtAll: 0.03,
+	/** chance. Beyond it doubted readings are taken to be right: four in five. */
+	follows: 0.8,
+	/** days. The log teaches cadences as far back as this; people’s ways change with the season. */
+	memoryDays: 21,
+	/** variance over mean of a habit’s times a day before a log shows it: between by the clock (0) and at random (1); calibration. */
+	dispersion: 0.7,
+	/** degrees of freedom that this weighs as. */
+	dispersionDegrees: 6,
+	/** variance over mean. More is a change of ways, not unevenness. */
+	dispersionMost: 1.5
 });

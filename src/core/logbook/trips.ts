@@ -7,6 +7,16 @@ export const tripSpan = (trip: Trip): readonly [fromMs: number, toMs: number] =>
 	zonedMs(dayPlus(trip.to, 1), trip.timeZone)
 ];
 
+/** The trip of a rig that is under way at a moment; of two, the one that began later. */
+export function tripUnderWay(trips: readonly Trip[], rigId: string, atMs: number): Trip | undefined {
+	return trips
+		.filter(({ rig }) => rig === rigId)
+		.map((trip) => ({ trip, span: tripSpan(trip) }))
+		.filter(({ span }) => span[0] <= atMs && atMs < span[1])
+		.sort((a, b) => a.span[0] - b.span[0])
+		.at(-1)?.trip;
+}
+
 /** The trip of a rig that is under way at a moment, else the next one to come. */
 export function currentTrip(trips: readonly Trip[], rigId: string, atMs: number): Trip | undefined {
 	const own = trips

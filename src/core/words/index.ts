@@ -7,6 +7,7 @@ export {
 	type VerdictInput
 } from './outlook/verdict.js';
 export { listed } from './list.js';
+export { sayDoubt } from './outlook/doubt.js';
 export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
 export { flagDay, sayAgo, sayDay, sayPast, sayWhen } from './when.js';

@@ -1,67 +1,34 @@
+import { fullOf, emptyOfPool, settled, type KnownLevel } from '../filter/transitions.js';
 import type { EntryOf } from '../../logbook/index.js';
-import { posterior } from '../filter/posterior.js';
-import type { Model } from '../filter/model.js';
-import { agreed } from '../filter/transitions.js';
 import { PARAMETERS } from '../parameters.js';
-import type { Measurement } from '../filter/measurementModel.js';
-import type { Suspicion, FilterState } from '../filter/filterState.js';
-
-type Reading = EntryOf<'reading'>;
+import type { DoubtedReading, FilterState, Imbalance } from '../filter/filterState.js';
+import { dot, type Sparse } from '../filter/gaussian.js';
+import type { Model } from '../filter/model.js';
+import type { Pool } from '../filter/pools.js';
+import { posterior } from '../filter/posterior.js';
+import { isFresh } from './innovation.js';
 
 /** A gap that a fill or dump nobody wrote down would explain: fresh higher, waste lower than believed. */
 export function couldBeMissed(model: Model, pool: number, gapL: number): boolean {
 	const of = model.pools[pool];
-	const fresh = of?.tanks[0]?.holds === 'fresh';
-	return of !== undefined && Math.abs(gapL) > 0.25 * of.usableL && gapL > 0 === fresh;
-}
-
-/**
- * Readings that lie a little lower, time after time, than the meter's account (a cumulative sum of deviations): water
- * goes where nothing counts it, or does not arrive where it should.
- */
-export function drifted(
-	model: Model,
-	state: FilterState,
-	entry: Reading,
-	said: Measurement,
-	gapL: number,
-	deviations: number
-): void {
-	const counts = model.rig.instruments.some(
-		({ id, kind }) => kind === 'meter' && model.counted.has(id) && state.meterBase.has(id)
+	return (
+		of !== undefined &&
+		Math.abs(gapL) > PARAMETERS.missedGap * of.usableL &&
+		gapL > 0 === isFresh(model, pool)
 	);
-	if (!counts) return;
-	const before = state.drift.get(entry.instrument) ?? { sum: 0, litres: 0, sinceMs: state.atMs ?? 0 };
-	const sum = Math.max(0, before.sum - deviations - PARAMETERS.driftSlack);
-	const now =
-		sum === 0
-			? { sum, litres: 0, sinceMs: state.atMs ?? 0 }
-			: { ...before, sum, litres: before.litres - gapL };
-	if (sum < PARAMETERS.drift) return void state.drift.set(entry.instrument, now);
-	const fresh = model.pools[said.pool]?.tanks[0]?.holds === 'fresh';
-	state.missing.push({
-		kind: fresh ? 'leak' : 'not-arriving',
-		pool: said.pool,
-		afterMs: now.sinceMs,
-		beforeMs: state.atMs ?? 0,
-		litres: now.litres
-	});
-	// It may go on: from here on the account of this tank is worth less.
-	state.belief.doubt(said.giveWay, now.litres ** 2);
-	state.drift.set(entry.instrument, { sum: 0, litres: 0, sinceMs: state.atMs ?? 0 });
 }
 
-/** Remembers that a fill or dump seems not to be written down: after the last agreement, before the first doubt. */
-export function noteMissedEntry(
+/** Remembers that something seems not to be written down: after the last agreement, before the first doubt. */
+function noteImbalance(
 	model: Model,
 	state: FilterState,
+	kinds: readonly [fresh: Imbalance['kind'], waste: Imbalance['kind']],
 	pool: number,
-	told: { readonly litres?: number; readonly upToL?: number },
-	first: Suspicion | undefined
+	told: Pick<Imbalance, 'litres' | 'upToL'>,
+	first: DoubtedReading | undefined
 ): void {
-	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
-	state.missing.push({
-		kind: fresh ? 'fill' : 'dump',
+	state.imbalances.push({
+		kind: kinds[isFresh(model, pool) ? 0 : 1],
 		pool,
 		afterMs: state.agreedMs.get(pool) ?? state.firstMs,
 		beforeMs: first?.atMs ?? state.atMs ?? 0,
@@ -69,8 +36,26 @@ export function noteMissedEntry(
 	});
 }
 
+/** A fill or a dump that nobody wrote down. */
+export const noteMissedEntry = (
+	model: Model,
+	state: FilterState,
+	pool: number,
+	told: Pick<Imbalance, 'litres' | 'upToL'>,
+	first: DoubtedReading | undefined
+): void => noteImbalance(model, state, ['fill', 'dump'], pool, told, first);
+
+/** A pool holds less than the account says, by readings that agree. */
+export const noteLoss = (
+	model: Model,
+	state: FilterState,
+	pool: number,
+	gapL: number,
+	first: DoubtedReading | undefined
+): void => noteImbalance(model, state, ['leak', 'not-arriving'], pool, { litres: -gapL }, first);
+
 /** Readings that were doubted have turned out right: they, and their gauges, are trusted again. */
-export function wasRight(state: FilterState, readings: readonly Suspicion[]): void {
+export function wasRight(state: FilterState, readings: readonly DoubtedReading[]): void {
 	const entries = new Set(readings.map(({ entry }) => entry));
 	state.doubts = state.doubts.filter(({ entry }) => !entries.has(entry));
 	for (const { instrument } of readings) {
@@ -79,22 +64,11 @@ export function wasRight(state: FilterState, readings: readonly Suspicion[]): vo
 	}
 }
 
-/** Remembers that a pool holds less than the account says, by readings that agree, and no entry explains it. */
-export function noteLoss(
-	model: Model,
-	state: FilterState,
-	pool: number,
-	gapL: number,
-	first: Suspicion | undefined
-): void {
-	const fresh = model.pools[pool]?.tanks[0]?.holds === 'fresh';
-	state.missing.push({
-		kind: fresh ? 'leak' : 'not-arriving',
-		pool,
-		afterMs: state.agreedMs.get(pool) ?? state.firstMs,
-		beforeMs: first?.atMs ?? state.atMs ?? 0,
-		litres: -gapL
-	});
+/** How far a pool's level is beyond what it can be, litres: below empty for fresh, above full for waste. */
+function beyond(model: Model, { index, usable, usableL }: Pool, mean: Float64Array): number {
+	const level = mean[index] ?? 0;
+	if (isFresh(model, index)) return -level;
+	return level - (usable === undefined ? usableL : (mean[usable] ?? usableL));
 }
 
 /**
@@ -103,27 +77,65 @@ export function noteLoss(
  */
 export function checkPossible(model: Model, state: FilterState): void {
 	for (const pool of model.pools) {
-		const fresh = pool.tanks[0]?.holds === 'fresh';
-		const raw = state.belief.mean[pool.index] ?? 0;
 		const margin = PARAMETERS.impossible * pool.usableL;
-		if (fresh ? raw > -margin : raw < pool.usableL + margin) continue;
+		if (beyond(model, pool, state.belief.mean) < margin) continue;
 		const now = posterior(model, state);
-		const mean = now.mean[pool.index] ?? 0;
-		const beyond = fresh ? -mean : mean - pool.usableL;
-		if (beyond < Math.max(margin, 2 * now.sdOf(pool.index))) continue;
-		const right = state.suspicions.filter((one) => one.pool === pool.index && one.couldBeMissed);
+		const byL = beyond(model, pool, now.mean);
+		const slack: Sparse =
+			pool.usable === undefined || isFresh(model, pool.index)
+				? [[pool.index, 1]]
+				: [
+						[pool.index, 1],
+						[pool.usable, -1]
+					];
+		if (byL < Math.max(margin, 2 * Math.sqrt(now.varianceOf(slack)))) continue;
+		const right = state.suspected.filter((one) => one.pool === pool.index && one.couldBeMissed);
 		const last = right.at(-1);
 		if (last) {
 			// A doubted reading said so before: it was right.
 			const gap = last.saidL - last.believedL;
-			noteMissedEntry(model, state, pool.index, { litres: Math.abs(gap), upToL: last.saidL }, right[0]);
+			noteMissedEntry(
+				model,
+				state,
+				pool.index,
+				{ litres: Math.abs(gap), upToL: last.saidL },
+				right[0]
+			);
 			state.belief.doubt([[pool.index, 1]], gap ** 2);
-			state.belief.learn([[pool.index, 1]], last.sdL ** 2, { mean: mean + gap, variance: 0 });
+			state.belief.learn([[pool.index, 1]], last.sdL ** 2, {
+				mean: (now.mean[pool.index] ?? 0) + gap,
+				variance: 0
+			});
 			wasRight(state, right);
 		} else {
 			noteMissedEntry(model, state, pool.index, {}, undefined);
 			state.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
 		}
-		agreed(state, pool.index);
+		settled(state, pool.index);
 	}
+}
+
+/** Full or empty seen with one's own eyes: nearly exact; a belief that cannot explain it gives way. */
+export function applyMark(model: Model, state: FilterState, entry: EntryOf<'mark'>): void {
+	const pool = model.places.get(entry.tank)?.pool;
+	if (!pool) return;
+	const { belief } = state;
+	const seen: KnownLevel = entry.state === 'full' ? fullOf(pool) : emptyOfPool(pool);
+	const sdL = Math.max(seen.sdL, PARAMETERS.emptyShare * pool.usableL);
+	const h: Sparse = [[pool.index, 1], ...seen.from.map(([row, k]) => [row, -k] as const)];
+	const now = posterior(model, state);
+	const gap = seen.constant - dot(now.mean, h);
+	if (gap ** 2 > PARAMETERS.gate ** 2 * (now.varianceOf(h) + sdL ** 2)) {
+		if (couldBeMissed(model, pool.index, gap))
+			noteMissedEntry(
+				model,
+				state,
+				pool.index,
+				{ litres: Math.abs(gap), upToL: (now.mean[pool.index] ?? 0) + gap },
+				undefined
+			);
+		belief.doubt([[pool.index, 1]], gap ** 2);
+	}
+	belief.learn(h, sdL ** 2, { mean: seen.constant, variance: 0 });
+	settled(state, pool.index);
 }

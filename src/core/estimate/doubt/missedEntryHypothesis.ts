@@ -1,14 +1,14 @@
 import type { Model } from '../filter/model.js';
 import { PARAMETERS } from '../parameters.js';
 import { normalCdf, type Moments } from '../filter/normal.js';
-import type { Imbalance, Suspicion, FilterState } from '../filter/filterState.js';
+import type { Imbalance, DoubtedReading, FilterState } from '../filter/filterState.js';
 
 /**
  * Which story one gauge's doubted readings tell: the log likelihood ratio of following the water (a fill or dump was
  * missed, and the gap to the account stays) over standing still (it is stuck), each step's difference with the error
  * of both readings.
  */
-export function followsWater(readings: readonly Pick<Suspicion, 'gapL' | 'saidL' | 'sdL'>[]): number {
+export function followsWater(readings: readonly Pick<DoubtedReading, 'gapL' | 'saidL' | 'sdL'>[]): number {
 	return readings.slice(1).reduce((sum, now, i) => {
 		const last = readings[i] ?? now;
 		const spread = 2 * (last.sdL ** 2 + now.sdL ** 2);
@@ -29,11 +29,11 @@ export function wasDue(
 	const fresh = of.tanks[0]?.holds === 'fresh';
 	const rose = (fresh ? saidL - shownL : shownL - saidL) / of.usableL;
 	const spent = fresh ? 1 - believedL / of.usableL : believedL / of.usableL;
-	return rose > PARAMETERS.dueRise && spent > PARAMETERS.dueSpent;
+	return rose > PARAMETERS.missedGap && spent > PARAMETERS.dueSpent;
 }
 
 /** The chance that doubted readings of one gauge are right, and a fill or dump was not written down. */
-export function missedEntryChance(readings: readonly Suspicion[]): number {
+export function missedEntryChance(readings: readonly DoubtedReading[]): number {
 	const [first] = readings;
 	if (!first?.couldBeMissed) return 0;
 	const prior = first.wasDue ? PARAMETERS.missedWhenDue : PARAMETERS.missedWeight;
@@ -41,8 +41,8 @@ export function missedEntryChance(readings: readonly Suspicion[]): number {
 }
 
 /** The doubted readings of a pool that could mean a missed entry: those of the instrument that was read last. */
-function storyOf(state: FilterState, pool: number): readonly Suspicion[] {
-	const here = state.suspicions.filter((one) => one.pool === pool && one.couldBeMissed);
+function storyOf(state: FilterState, pool: number): readonly DoubtedReading[] {
+	const here = state.suspected.filter((one) => one.pool === pool && one.couldBeMissed);
 	const last = here.at(-1);
 	return here.filter(({ instrument }) => instrument === last?.instrument);
 }

@@ -1,22 +1,36 @@
-import { usableOf } from '../../rig/index.js';
-import { Gaussian } from './gaussian.js';
-import { regimeKeyOf, type KeyedRegime, type Model } from './model.js';
 import { PARAMETERS } from '../parameters.js';
-import { unloggedFrom } from '../prior/unloggedUse.js';
+import { unloggedFrom, type Unlogged } from '../prior/unloggedUse.js';
+import { Gaussian } from './gaussian.js';
+import type { Model } from './model.js';
+import { countedStreams } from './rates.js';
+import { regimeKeyOf, type KeyedRegime } from './regime.js';
+
+/** Why a reading is left out, as a fact with its numbers, litres unless said. */
+export type DoubtCause =
+	/** what it says at the nearest, what everything else says, and how sure that is (half of its 90 % band) */
+	| { readonly kind: 'unexplained'; readonly saysL: number; readonly believedL: number; readonly bandL: number }
+	/** a meter shows less than it counts from (more, when it counts down), displayed units: it was reset */
+	| { readonly kind: 'reset'; readonly shows: number; readonly from: number; readonly counts: 'up' | 'down' }
+	/** the gauge has no such reading on its curve */
+	| { readonly kind: 'off-curve' }
+	/** a depth in a tank without a shape */
+	| { readonly kind: 'no-shape' }
+	/** less than nothing was shown */
+	| { readonly kind: 'below-nothing'; readonly shows: number };
 
 /** A reading that the belief and its own error cannot explain: shown and explained, but left out. */
 export interface Doubt {
 	readonly entry: string;
 	readonly instrument: string;
-	readonly why: string;
+	readonly cause: DoubtCause;
 }
 
 /** A doubted reading kept in mind: if another one agrees with it, the belief gives way. */
-export interface Suspicion {
+export interface DoubtedReading {
 	readonly entry: string;
 	readonly atMs: number;
 	readonly instrument: string;
-	/** what the reading said at the nearest minus what was posterior, litres, and its standard deviation */
+	/** what the reading said at the nearest minus what was believed, litres, and its standard deviation */
 	readonly gapL: number;
 	readonly sdL: number;
 	/** what the reading itself says, litres: the middle of a band; and what was believed then */
@@ -53,9 +67,23 @@ export interface Imbalance {
  */
 export type Fits = readonly number[];
 
+/** When a gauge came under suspicion, and when it last gave reason for it, ms. */
+export interface Hint {
+	readonly sinceMs: number;
+	readonly lastMs: number;
+}
+
+/** What was lived and written down up to a moment. */
+export interface Counts {
+	/** times each habit was logged */
+	readonly times: ReadonlyMap<string, number>;
+	readonly days: number;
+	readonly personDays: number;
+}
+
 /**
- * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOfState` makes one that may
- * go another way.
+ * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOfState` makes one that
+ * may go another way.
  */
 export interface FilterState extends KeyedRegime {
 	atMs: number | undefined;
@@ -65,13 +93,13 @@ export interface FilterState extends KeyedRegime {
 	sewer: boolean;
 	measures: readonly string[];
 	regimeKey: string;
-	/** displayed value from which each meter counts since its reset */
+	/** displayed value from which each meter counts since its reset; it goes down by a round when the meter rolls over */
 	readonly meterBase: Map<string, number>;
 	/** times each habit was logged */
 	readonly times: Map<string, number>;
 	doubts: Doubt[];
-	suspicions: readonly Suspicion[];
-	missing: Imbalance[];
+	suspected: readonly DoubtedReading[];
+	imbalances: Imbalance[];
 	/** the last moment at which each pool was looked into and agreed, ms */
 	readonly agreedMs: Map<number, number>;
 	/** how each gauge fared, its last few readings */
@@ -80,29 +108,41 @@ export interface FilterState extends KeyedRegime {
 	readonly shownL: Map<string, number>;
 	/** gauges whose doubted readings another look into the tank spoke against: by how much they were off, litres */
 	readonly refuted: Map<string, number>;
-	/** how strained each gauge's readings are: see `strained` */
+	/** how strained each gauge's readings are: see `cusum` */
 	readonly strain: Map<string, { readonly sum: number; readonly hint: number }>;
 	/** how far each rod's and gauge's readings have run below the account, little by little */
 	readonly drift: Map<string, { readonly sum: number; readonly litres: number; readonly sinceMs: number }>;
 	/** gauges that deserve a look at what everything else says without them */
-	readonly hinted: Set<string>;
+	readonly hinted: Map<string, Hint>;
 	/** days and person-days lived with a log */
 	days: number;
 	personDays: number;
-	/** unlogged litres per exposure of each stream as last counted, and when */
+	/** the same at the last midnight: a day that is not over teaches nothing of how often things are done */
+	dawn: Counts;
+	/** what those counts say of use that nobody writes down, by stream that is counted */
+	counted: Unlogged;
+	/** unlogged litres per exposure of each stream as last counted */
 	unlogged: readonly number[];
-	countedMs: number;
 }
 
 /** Before anything was written down: tanks anywhere between empty and full, habits and rates at their priors. */
 export function initialState(model: Model): FilterState {
 	const belief = new Gaussian(model.size);
 	// A uniform distribution over the tank has the standard deviation width / √12.
-	for (const pool of model.pools) belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
+	for (const { index, usable, usableL, usableSdL } of model.pools) {
+		belief.set(index, usableL / 2, usableL / Math.sqrt(12));
+		if (usable !== undefined) belief.set(usable, usableL, usableSdL);
+	}
 	for (const [id, index] of model.meterError) {
 		const instrument = model.instruments.get(id);
-		belief.set(index, 0, instrument?.kind === 'meter' ? (instrument.sdFraction ?? PARAMETERS.meterShare) : 0);
+		belief.set(
+			index,
+			0,
+			instrument?.kind === 'meter' ? (instrument.sdFraction ?? PARAMETERS.meterShare) : 0
+		);
 	}
+	for (const [id, index] of model.gaugeError)
+		belief.set(index, 0, Math.sqrt(PARAMETERS.gaugeLasts) * (model.gaugeSdL.get(id) ?? 0));
 	for (const [id, index] of model.habit) {
 		const one = model.habits.get(id)?.litresEach;
 		if (one) belief.set(index, one.mean, one.sd * Math.sqrt(PARAMETERS.meanShare));
@@ -126,19 +166,20 @@ export function initialState(model: Model): FilterState {
 		meterBase: new Map(),
 		times: new Map(),
 		doubts: [],
-		suspicions: [],
-		missing: [],
+		suspected: [],
+		imbalances: [],
 		agreedMs: new Map(),
 		record: new Map(),
 		shownL: new Map(),
 		refuted: new Map(),
 		strain: new Map(),
-		hinted: new Set(),
+		hinted: new Map(),
 		drift: new Map(),
 		days: 0,
 		personDays: 0,
+		dawn: { times: new Map(), days: 0, personDays: 0 },
+		counted: { mean: [], cov: [] },
 		unlogged: model.streams.map(({ broad }) => broad.mean),
-		countedMs: -Infinity,
 		mains: false,
 		sewer: false,
 		measures: [],
@@ -154,40 +195,39 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	meterBase: new Map(state.meterBase),
 	times: new Map(state.times),
 	doubts: [...state.doubts],
-	missing: [...state.missing],
+	imbalances: [...state.imbalances],
 	agreedMs: new Map(state.agreedMs),
 	record: new Map(state.record),
 	shownL: new Map(state.shownL),
 	refuted: new Map(state.refuted),
 	strain: new Map(state.strain),
-	hinted: new Set(state.hinted),
+	hinted: new Map(state.hinted),
 	drift: new Map(state.drift)
 });
 
-/** What the log's counts say of unlogged use just now. */
-export const countedNow = (model: Model, state: FilterState): ReturnType<typeof unloggedFrom> =>
-	unloggedFrom(
-		model,
-		model.streams.map(({ habit }) => (habit ? (state.times.get(habit.id) ?? 0) : 0)),
-		state.personDays,
-		state.days,
-		model.streams.map(({ habit }) => {
-			const index = habit && model.habit.get(habit.id);
-			return index === undefined ? PARAMETERS.anyLumpL : Math.max(0, state.belief.mean[index] ?? 0);
-		})
-	);
+/** What was lived and written down up to now. */
+export const countsNow = ({ times, days, personDays }: FilterState): Counts => ({
+	times: new Map(times),
+	days,
+	personDays
+});
 
-/** Brings the counted rates up to date; they set how much unlogged use scatters. */
+/** Brings what the log's counts say up to date, as it is at each midnight; they set how much unlogged use scatters, too. */
 export function recount(model: Model, state: FilterState): void {
-	state.countedMs = state.atMs ?? -Infinity;
-	if (model.statedRate || model.streams.every(({ habit }) => !habit))
-		state.unlogged = model.streams.map(({ index }) => Math.max(0, state.belief.mean[index] ?? 0));
-	else state.unlogged = countedNow(model, state).mean;
+	const { belief, dawn } = state;
+	const streams = countedStreams(model);
+	state.counted = unloggedFrom(
+		streams.map(({ habit, usual, cadenceSd, perPerson, perDay }) => ({
+			usual,
+			cadenceSd,
+			perDay,
+			times: habit ? (dawn.times.get(habit.id) ?? 0) : 0,
+			exposure: perPerson ? dawn.personDays : dawn.days,
+			litres: Math.max(0, belief.mean[(habit && model.habit.get(habit.id)) ?? -1] ?? 0)
+		}))
+	);
+	state.unlogged = model.streams.map((stream) => {
+		const at = streams.indexOf(stream);
+		return Math.max(0, (at < 0 ? belief.mean[stream.index] : state.counted.mean[at]) ?? 0);
+	});
 }
-
-/** The largest a tank's level is answered as: its usable volume, or a little more where only the plate is known. */
-export const ceilingOf = (model: Model, tankId: string): number => {
-	const tank = model.places.get(tankId)?.pool.tanks.find(({ id }) => id === tankId);
-	if (!tank) return 0;
-	return tank.usableL === undefined ? PARAMETERS.plateCeiling * tank.nominalL : usableOf(tank);
-};

@@ -9,6 +9,15 @@ export interface NewRow {
 	readonly constant: number;
 }
 
+/** What was done to a belief, as far as it carries knowledge from one moment to the next; see `influence`. */
+export type Operation =
+	| { readonly kind: 'flow'; readonly source: number; readonly gains: Sparse; readonly litres: number }
+	/** rows replaced, with the variance of each before and after */
+	| { readonly kind: 'move'; readonly rows: readonly NewRow[]; readonly taken: readonly number[] }
+	| { readonly kind: 'set'; readonly index: number }
+	/** a measurement of h·x: its gain, and the variance of its innovation */
+	| { readonly kind: 'learn'; readonly h: Sparse; readonly gain: Float64Array; readonly variance: number };
+
 export const dot = (vector: Float64Array, h: Sparse): number => {
 	let sum = 0;
 	for (const [i, c] of h) sum += c * (vector[i] ?? 0);
@@ -25,6 +34,8 @@ export class Gaussian {
 	readonly mean: Float64Array;
 	/** n × n, row by row */
 	readonly cov: Float64Array;
+	/** where its operations are written down while somebody asks what each of them taught */
+	tape: Operation[] | undefined;
 
 	constructor(
 		size: number,
@@ -42,6 +53,7 @@ export class Gaussian {
 
 	/** An independent component with its own mean and deviation. */
 	set(index: number, mean: number, sd: number): void {
+		this.tape?.push({ kind: 'set', index });
 		const n = this.size;
 		for (let k = 0; k < n; k++) this.cov[index * n + k] = this.cov[k * n + index] = 0;
 		this.mean[index] = mean;
@@ -71,6 +83,7 @@ export class Gaussian {
 
 	/** Every named row gains its coefficient times x[source], and the constant; the source is none of the rows. */
 	flow(source: number, gains: Sparse, litres: number, constant = 0): void {
+		this.tape?.push({ kind: 'flow', source, gains, litres });
 		const n = this.size;
 		const { mean, cov } = this;
 		const from = source * n;
@@ -100,6 +113,8 @@ export class Gaussian {
 		const { mean, cov } = this;
 		const means = rows.map(({ from, constant }) => dot(mean, from) + constant);
 		const news = rows.map(({ from }) => this.along(from));
+		const taken = rows.map(({ row, from }) => (cov[row * n + row] as number) - this.varianceOf(from));
+		this.tape?.push({ kind: 'move', rows, taken });
 		// Between two replaced rows: from·P·from'.
 		const cross = rows.map((_, i) => rows.map(({ from }) => dot(news[i] as Float64Array, from)));
 		rows.forEach(({ row }, i) => {
@@ -146,6 +161,7 @@ export class Gaussian {
 		const n = this.size;
 		const { mean, cov } = this;
 		const gain = along.map((value) => value / whole);
+		this.tape?.push({ kind: 'learn', h, gain, variance: whole });
 		for (let i = 0; i < n; i++) mean[i] = (mean[i] as number) + (gain[i] as number) * innovation;
 		for (let i = 0; i < n; i++) {
 			const g = gain[i] as number;

@@ -1,13 +1,14 @@
 import type { EntryOf, Gauge, Meter, Rod } from '../../logbook/index.js';
-import { fromShapeLitres, litresAt, tankById, usableOf } from '../../rig/index.js';
+import { fromShapeLitres, litresAt, tankById } from '../../rig/index.js';
 import type { Sparse } from './gaussian.js';
-import type { Model, Place } from './model.js';
+import type { Model } from './model.js';
+import type { Place } from './pools.js';
 import { PARAMETERS } from '../parameters.js';
 import type { FilterState } from './filterState.js';
 
 type Reading = EntryOf<'reading'>;
 
-/** What an instrument says of h·x: a value with a normal error, or a band with soft edges. */
+/** What an instrument says of h·x: a value with a normal error, or a band with soft edges, open where it is infinite. */
 export interface Measurement {
 	readonly h: Sparse;
 	readonly from: number;
@@ -35,11 +36,6 @@ export function rodLitres(
 	const slope = (at(entry.value + half) - at(entry.value - half)) / (2 * half);
 	return { litres: at(entry.value), sd: Math.max(slope * sdMm, 1e-3) };
 }
-
-export const sdOfGauge = (model: Model, gauge: Gauge): number => {
-	const tank = tankById(model.rig, gauge.tank);
-	return gauge.sdL ?? PARAMETERS.gaugeShare * (tank ? usableOf(tank) : 0);
-};
 
 /** The litres between which a gauge shows a reading: a light's band, or a point on the curve. */
 export function gaugeBand(
@@ -83,15 +79,43 @@ export function openEnded(
 	return [from <= least ? -Infinity : from, to >= most ? Infinity : to];
 }
 
-export const levelMeasurement = (place: Place, from: number, to: number, sd: number): Measurement => ({
-	h: [[place.pool.index, place.share]],
-	from,
-	to,
-	sd,
-	giveWay: [[place.pool.index, 1]],
-	pool: place.pool.index,
-	poolL: place.pool.usableL
-});
+/** A measurement of a tank's level, in litres of that tank. */
+function ofLevel({ pool, share }: Place, from: number, to: number, sd: number): Measurement {
+	return {
+		h: [[pool.index, share]],
+		from,
+		to,
+		sd,
+		giveWay: [[pool.index, 1]],
+		pool: pool.index,
+		poolL: pool.usableL
+	};
+}
+
+/** A dip: the level, with the rod's own error. */
+export const rodMeasurement = (place: Place, { litres, sd }: { litres: number; sd: number }): Measurement =>
+	ofLevel(place, litres, litres, sd);
+
+/**
+ * A gauge: the level and the part of its error that lasts, which is one constant of that gauge; the rest of its error
+ * is new at each look.
+ *
+ * @returns nothing when the gauge has no such reading on its curve
+ */
+export function gaugeMeasurement(
+	model: Model,
+	place: Place,
+	gauge: Gauge,
+	value: number | string
+): Measurement | undefined {
+	const band = gaugeBand(gauge, place.share * place.pool.usableL, value);
+	if (!band) return undefined;
+	const [from, to] = openEnded(gauge, band, value);
+	const sd = model.gaugeSdL.get(gauge.id) ?? 0;
+	const level = ofLevel(place, from, to, Math.sqrt(1 - PARAMETERS.gaugeLasts) * sd);
+	const lasting = model.gaugeError.get(gauge.id);
+	return lasting === undefined ? level : { ...level, h: [...level.h, [lasting, 1]] };
+}
 
 /** Rounding of a display, litres. */
 export const displaySd = (meter: Meter, value: number): number => {
@@ -102,11 +126,8 @@ export const displaySd = (meter: Meter, value: number): number => {
 /** Where water that a meter counted and nobody wrote down came from and went, per litre counted, by the usual day. */
 function usualMix(model: Model, state: FilterState, counted: number): Sparse {
 	const sums = new Map<number, number>();
-	for (const { perPerson, usual, habit, gains } of model.streams) {
-		const litres =
-			usual *
-			(habit?.litresEach.mean ?? PARAMETERS.anyLumpL) *
-			(perPerson ? Math.max(1, model.crew.usual) : 1);
+	for (const { perPerson, usualL, gains } of model.streams) {
+		const litres = usualL * (perPerson ? Math.max(1, model.crew.usual) : 1);
 		for (const [index, gain] of gains(state)) sums.set(index, (sums.get(index) ?? 0) + litres * gain);
 	}
 	const total = sums.get(counted) ?? 0;
@@ -116,6 +137,7 @@ function usualMix(model: Model, state: FilterState, counted: number): Sparse {
 export function meterMeasurement(model: Model, state: FilterState, meter: Meter, value: number): Measurement {
 	const base = state.meterBase.get(meter.id) ?? value;
 	const shown = (meter.counts === 'up' ? value - base : base - value) * meter.unitL * (meter.scale ?? 1);
+	const stopped = meter.counts === 'down' && value === 0;
 	const counted = model.counted.get(meter.id) ?? 0;
 	const error = model.meterError.get(meter.id) ?? 0;
 	const pool = model.places.get(meter.tank)?.pool;
@@ -126,7 +148,8 @@ export function meterMeasurement(model: Model, state: FilterState, meter: Meter,
 			[error, -shown]
 		],
 		from: shown,
-		to: shown,
+		// a down counter stops at 0: that much or more
+		to: stopped ? Infinity : shown,
 		sd: displaySd(meter, value),
 		giveWay: meter.place === 'fill' ? [[counted, 1]] : usualMix(model, state, counted),
 		pool: pool?.index ?? -1,

@@ -1,15 +1,14 @@
 import { DAY_MS, personStretches } from '../prior/crew.js';
-import type { Model, Stream } from './model.js';
 import { PARAMETERS } from '../parameters.js';
-import { recount, type FilterState } from './filterState.js';
-
-/** The counted rates are looked at again after this long. */
-const RECOUNT_MS = DAY_MS / 4;
+import { countsNow, recount, type FilterState } from './filterState.js';
+import type { Model } from './model.js';
+import type { Stream } from './streams.js';
 
 /**
- * Time passes: each stream of unlogged use leaves, is counted and arrives; its rate wanders.
+ * Time passes: each stream of unlogged use leaves, is counted and arrives; its rate wanders. At each local midnight the
+ * day that is over counts for how often things are done.
  *
- * @returns whether the counted rates were brought up to date on the way, as they are a few times a day
+ * @returns whether a midnight was passed
  */
 export function passTime(model: Model, state: FilterState, toMs: number): boolean {
 	const fromMs = state.atMs;
@@ -18,31 +17,43 @@ export function passTime(model: Model, state: FilterState, toMs: number): boolea
 		return false;
 	}
 	if (toMs <= fromMs) return false;
+	const midnightMs = model.diurnalUse.lastMidnightMs(toMs);
+	if (midnightMs <= fromMs) {
+		flowUntil(model, state, toMs);
+		return false;
+	}
+	flowUntil(model, state, midnightMs);
+	state.dawn = countsNow(state);
+	recount(model, state);
+	flowUntil(model, state, toMs);
+	return true;
+}
+
+function flowUntil(model: Model, state: FilterState, toMs: number): void {
+	const fromMs = state.atMs ?? toMs;
 	const flows = !model.statedRate || model.statedRate.mean > 0 || model.statedRate.sd > 0;
 	let at = fromMs;
 	for (const [days, persons] of personStretches(model.crew, fromMs, toMs)) {
 		const next = at + days * DAY_MS;
-		const used = model.wake(at, next);
+		const used = model.diurnalUse.days(at, next);
 		state.days += used;
 		state.personDays += used * persons;
-		if (flows && used > 0) passDays(model, state, used, persons);
+		if (flows && used > 0) flowFor(model, state, used, persons);
 		at = next;
 	}
 	state.atMs = toMs;
-	if (toMs - state.countedMs < RECOUNT_MS) return false;
-	recount(model, state);
-	return true;
 }
 
-function passDays(model: Model, state: FilterState, days: number, persons: number): void {
+/** Unlogged use of some days of use, by so many persons. */
+function flowFor(model: Model, state: FilterState, days: number, persons: number): void {
 	const { belief } = state;
 	const together: [index: number, litres: number][] = [];
 	const exposureOf = ({ perPerson }: Stream): number => days * (perPerson ? persons : persons > 0 ? 1 : 0);
 	let usesADay = 0;
 	model.streams.forEach((stream, a) => {
-		usesADay += (Math.max(0, state.unlogged[a] ?? 0) * exposureOf(stream)) / stream.lumpL / days;
+		usesADay += ((state.unlogged[a] ?? 0) * exposureOf(stream)) / stream.lumpL / days;
 	});
-	// Rare lumps are skewed; see the table of noises.
+	// Rare lumps are skewed; see the table of parameters.
 	const skew = 1 + PARAMETERS.rareLumps / (1 + usesADay);
 	model.streams.forEach((stream, a) => {
 		const gains = stream.gains(state);
@@ -50,9 +61,13 @@ function passDays(model: Model, state: FilterState, days: number, persons: numbe
 		if (gains.length === 0 || exposure === 0) return;
 		belief.flow(stream.index, gains, exposure);
 		if (stream.broad.sd === 0) return;
-		// Unlogged uses come at random, each a lump: the variance of a compound Poisson process.
-		const amount = Math.max(0, state.unlogged[a] ?? 0) * exposure;
-		belief.doubt(gains, amount * stream.lumpL * skew);
+		// Unlogged uses come at random, each a lump: the variance of a compound Poisson process; and each habit has its
+		// busy and quiet days.
+		const amount = (state.unlogged[a] ?? 0) * exposure;
+		belief.doubt(
+			gains,
+			amount * stream.lumpL * skew + (PARAMETERS.habitDayDiffers * amount) ** 2 / days
+		);
 		for (const [index, gain] of gains) {
 			const sum = together.find(([of]) => of === index);
 			if (sum) sum[1] += amount * gain;

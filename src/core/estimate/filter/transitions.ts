@@ -1,7 +1,8 @@
 import type { EntryOf, Habit } from '../../logbook/index.js';
 import type { Amount, Flow } from '../../rig/index.js';
 import type { NewRow, Sparse } from './gaussian.js';
-import type { Model, Place } from './model.js';
+import type { Model } from './model.js';
+import type { Pool } from './pools.js';
 import { PARAMETERS } from '../parameters.js';
 import type { FilterState } from './filterState.js';
 
@@ -24,6 +25,10 @@ function gains(model: Model, flow: Flow): Gains {
 	known.set(flow, found);
 	return found;
 }
+
+/** What one litre of a habit brings to pools and meters as things stand, by row of the state. */
+export const pathsOf = (model: Model, state: FilterState, habit: Habit): Sparse =>
+	gains(model, model.flow(habit, state)).map(([row, { perLitre }]) => [row, perLitre] as const);
 
 /** What a measured amount is good for when the entry does not say, litres. */
 const sdOfMeasuredUse = (litres: number): number =>
@@ -68,27 +73,39 @@ export function applyUse(model: Model, state: FilterState, entry: EntryOf<'use'>
 		);
 }
 
-/** One end of a movement of water: a pool, or a tap or drain outside. */
+/** A level that a movement ends at: what serves of a pool, or a figure; and the doubt of it, litres. */
+export interface KnownLevel {
+	readonly pool: Pool;
+	/** what of the state it depends on */
+	readonly from: Sparse;
+	readonly constant: number;
+	readonly sdL: number;
+}
+
+/** To the brim: what really serves, where that is still being learned. */
+export const fullOf = (pool: Pool): KnownLevel => ({
+	pool,
+	from: pool.usable === undefined ? [] : [[pool.usable, 1]],
+	constant: pool.usable === undefined ? pool.usableL : 0,
+	sdL: pool.fullSdL
+});
+export const emptyOfPool = (pool: Pool): KnownLevel => ({
+	pool,
+	from: [],
+	constant: pool.emptyL,
+	sdL: pool.emptySdL
+});
+
+/** A movement of water between pools, or between a pool and a tap or drain outside. */
 interface Movement {
-	readonly out?: Place | undefined;
-	readonly into?: Place | undefined;
-	/** which end is brought to a known level, and the doubt of that level */
-	readonly settles?: { readonly place: Place; readonly levelL: number; readonly sdL: number } | undefined;
+	readonly out?: Pool | undefined;
+	readonly into?: Pool | undefined;
+	/** the end that is brought to a known level */
+	readonly settles?: KnownLevel | undefined;
 	readonly litres?: number | undefined;
 	readonly sdL?: number | undefined;
 	readonly meters: readonly string[];
 }
-
-const fullOf = (place: Place): Movement['settles'] => ({
-	place,
-	levelL: place.pool.usableL,
-	sdL: place.pool.fullSdL
-});
-const emptyOfPool = (place: Place): Movement['settles'] => ({
-	place,
-	levelL: place.pool.emptyL,
-	sdL: place.pool.emptySdL
-});
 
 /**
  * Moves water between pools, or in and out of the rig. The amount is what was measured, or what brings the
@@ -96,9 +113,9 @@ const emptyOfPool = (place: Place): Movement['settles'] => ({
  */
 function applyMovement(model: Model, state: FilterState, movement: Movement): void {
 	const { out, into, settles, litres } = movement;
-	const sign = (place: Place): number => (place === out ? -1 : 1);
-	const carried: [number, number][] = [out, into].flatMap((place) =>
-		place ? [[place.pool.index, sign(place)] as [number, number]] : []
+	const sign = (pool: Pool): number => (pool === out ? -1 : 1);
+	const carried: [number, number][] = [out, into].flatMap((pool) =>
+		pool ? [[pool.index, sign(pool)] as [number, number]] : []
 	);
 	for (const meter of movement.meters) {
 		const index = model.counted.get(meter);
@@ -106,20 +123,20 @@ function applyMovement(model: Model, state: FilterState, movement: Movement): vo
 	}
 	const { belief } = state;
 	if (settles) {
-		const end = settles.place.pool.index;
-		const way = sign(settles.place);
+		const end = settles.pool.index;
+		const way = sign(settles.pool);
 		// amount = ±(level − what was there); every end and meter on the way moves by it, the settled end lands on its level
-		const amount: Sparse = [[end, -way]];
+		const amount: Sparse = [[end, -way], ...settles.from.map(([row, k]) => [row, way * k] as const)];
 		const rows: NewRow[] = carried.map(([row, k]) =>
 			row === end
-				? { row, from: [], constant: settles.levelL }
+				? { row, from: settles.from, constant: settles.constant }
 				: {
 						row,
 						from: [[row, 1], ...amount.map(([i, a]) => [i, a * k] as const)],
-						constant: way * settles.levelL * k
+						constant: way * settles.constant * k
 					}
 		);
-		belief.move([...rows, { row: model.moved, from: amount, constant: way * settles.levelL }]);
+		belief.move([...rows, { row: model.moved, from: amount, constant: way * settles.constant }]);
 		const spread: Sparse = [
 			[model.moved, way],
 			...carried.map(([row, k]) => [row, row === end ? 1 : k * way] as const)
@@ -134,17 +151,19 @@ function applyMovement(model: Model, state: FilterState, movement: Movement): vo
 		for (const [row, k] of carried) belief.mean[row] = (belief.mean[row] ?? 0) + k * litres;
 		belief.doubt(carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
 	}
-	if (settles) agreed(state, settles.place.pool.index);
+	if (settles) settled(state, settles.pool.index);
 }
 
 /** A pool's level was looked at and is known: what was suspected of it before is settled. */
-export function agreed(state: FilterState, pool: number): void {
-	state.suspicions = state.suspicions.filter((one) => one.pool !== pool);
+export function settled(state: FilterState, pool: number): void {
+	state.suspected = state.suspected.filter((one) => one.pool !== pool);
 	if (state.atMs !== undefined) state.agreedMs.set(pool, state.atMs);
 }
 
+const poolOf = (model: Model, tank: string): Pool | undefined => model.places.get(tank)?.pool;
+
 export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill'>): void {
-	const into = model.places.get(entry.tank);
+	const into = poolOf(model, entry.tank);
 	if (!into) return;
 	const meters = model.rig.instruments.filter(
 		(i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank
@@ -159,7 +178,7 @@ export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill
 }
 
 export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump'>): void {
-	const out = model.places.get(entry.tank);
+	const out = poolOf(model, entry.tank);
 	if (!out) return;
 	applyMovement(model, state, {
 		out,
@@ -171,25 +190,18 @@ export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump
 }
 
 export function applyTransfer(model: Model, state: FilterState, entry: EntryOf<'transfer'>): void {
-	const out = model.places.get(entry.fromTank);
-	const into = model.places.get(entry.toTank);
-	if (!out || !into || out.pool === into.pool) return;
+	const out = poolOf(model, entry.fromTank);
+	const into = poolOf(model, entry.toTank);
+	if (!out || !into || out === into) return;
 	const settles =
 		entry.until === 'from-empty' ? emptyOfPool(out) : entry.until === 'to-full' ? fullOf(into) : undefined;
-	applyMovement(model, state, {
-		out,
-		into,
-		settles,
-		litres: entry.litres,
-		sdL: entry.sdL,
-		meters: []
-	});
+	applyMovement(model, state, { out, into, settles, litres: entry.litres, sdL: entry.sdL, meters: [] });
 }
 
 /** The waste valves were opened into a sewer: every built-in waste tank runs down to what a dump leaves. */
 export function openToSewer(model: Model, state: FilterState): void {
 	for (const tank of model.rig.tanks) {
-		const out = model.places.get(tank.id);
+		const out = poolOf(model, tank.id);
 		if (tank.holds !== 'fresh' && tank.portable !== true && out)
 			applyMovement(model, state, { out, settles: emptyOfPool(out), meters: [] });
 	}

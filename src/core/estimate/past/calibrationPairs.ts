@@ -1,9 +1,7 @@
 import { entriesUntil, instantMs, type Logbook } from '../../logbook/index.js';
-import { estimateFrom } from '../estimate.js';
-import { levelOf } from '../levels.js';
-import { modelOf } from '../filter/model.js';
+import { initialState, levelWithin, modelOf, placeOf } from '../filter/index.js';
+import { estimateFrom } from './estimateAt.js';
 import { step } from './step.js';
-import { initialState } from '../filter/filterState.js';
 
 /** What a gauge showed, and what everything else says was in its tank at that moment. */
 export interface CalibrationPair {
@@ -39,7 +37,8 @@ export function calibrationPairs(
 		const own = entry.kind === 'reading' && entry.instrument === gaugeId;
 		if (!own) step(model, state, entry, none);
 		else if (state.atMs !== undefined) {
-			const level = levelOf(estimateFrom(model, state, none, [], instantMs(entry.at)), gauge.tank);
+			const { belief } = estimateFrom(model, state, none, [], instantMs(entry.at));
+			const level = levelWithin(placeOf(model, gauge.tank), belief);
 			found.push({ entry: entry.id, at: entry.at, reads: entry.value, litres: level.mean, sd: level.sd });
 		}
 	}

@@ -1,7 +1,7 @@
-import type { Basis } from '../levels.js';
-import type { Estimate } from '../estimate.js';
+import { initialState } from '../filter/index.js';
+import type { Estimate } from './estimateAt.js';
+import type { Basis } from './influence.js';
 import { step } from './step.js';
-import { initialState } from '../filter/filterState.js';
 
 /** What is known of a habit's litres, and from where: the shares of the prior and of all entries add to 1. */
 export interface InformationShares {

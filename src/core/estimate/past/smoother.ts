@@ -1,15 +1,21 @@
 import { instantMs, type Entry } from '../../logbook/index.js';
-import { rootOf, solveBackward, solveForward } from '../filter/cholesky.js';
-import { DAY_MS } from '../prior/crew.js';
-import type { Estimate } from '../estimate.js';
-import { Gaussian } from '../filter/gaussian.js';
-import { posterior } from '../filter/posterior.js';
-import type { Model } from '../filter/model.js';
-import { truncate } from '../filter/normal.js';
-import { litresRead } from '../filter/measurementModel.js';
-import { act, step } from './step.js';
-import { initialState, ceilingOf, type FilterState } from '../filter/filterState.js';
-import { passTime } from '../filter/timeUpdate.js';
+import {
+	bandOf,
+	Gaussian,
+	initialState,
+	levelWithin,
+	litresRead,
+	passTime,
+	posterior,
+	rootOf,
+	solveBackward,
+	solveForward,
+	type FilterState,
+	type Model
+} from '../filter/index.js';
+import { DAY_MS } from '../prior/index.js';
+import { goOnFrom, type Estimate } from './estimateAt.js';
+import { step, update } from './step.js';
 
 /** A tank's level at one moment of the past, with what came later taken into account. */
 export interface PastLevel {
@@ -126,9 +132,14 @@ function linksOf(
 ): { readonly links: readonly Link[]; readonly end: Gaussian } {
 	const { model, failing, entries, atMs } = estimate;
 	const n = model.size;
-	const state = initialState(model);
+	// From a checkpoint on the way: the replay that is under way stays where it is.
+	const { count, state } = goOnFrom(
+		estimate,
+		initialState,
+		(checkpoint) => (checkpoint.state.atMs ?? 0) < fromMs
+	);
 	const later: Entry[] = [];
-	for (const entry of entries)
+	for (const entry of entries.slice(count))
 		if (instantMs(entry.at) < fromMs) step(model, state, entry, failing);
 		else later.push(entry);
 	const startMs = state.atMs === undefined ? instantMs(later[0]?.at ?? new Date(atMs).toISOString()) : fromMs;
@@ -149,7 +160,7 @@ function linksOf(
 	for (const entry of later) {
 		const ms = instantMs(entry.at);
 		passTo(ms);
-		link(ms, () => act(model, state, entry, failing));
+		link(ms, () => update(model, state, entry, failing));
 	}
 	passTo(atMs);
 	return { links, end: firstHalf(posterior(model, state), n) };
@@ -158,13 +169,8 @@ function linksOf(
 function levelIn(model: Model, belief: Gaussian, tankId: string, ms: number): PastLevel | undefined {
 	const place = model.places.get(tankId);
 	if (!place) return undefined;
-	const { index } = place.pool;
-	const cut = truncate(
-		{ mean: (belief.mean[index] ?? 0) * place.share, sd: belief.sdOf(index) * place.share },
-		0,
-		ceilingOf(model, tankId)
-	);
-	return { ms, litres: cut.mean, low: cut.quantile(0.05), high: cut.quantile(0.95) };
+	const level = levelWithin(place, belief);
+	return { ms, litres: level.mean, ...bandOf(level, place, belief) };
 }
 
 /**

@@ -1,13 +1,19 @@
 import { instantMs, type Entry } from '../../logbook/index.js';
-import { regimeKeyOf, type Model } from '../filter/model.js';
-import { applyDump, applyFill, applyTransfer, applyUse, openToSewer } from '../filter/transitions.js';
-import { checkPossible } from '../doubt/imbalances.js';
-import { applyMark, applyReading } from '../doubt/assessReading.js';
-import type { FilterState } from '../filter/filterState.js';
-import { passTime } from '../filter/timeUpdate.js';
+import { applyMark, checkPossible, readInstrument } from '../doubt/index.js';
+import {
+	applyDump,
+	applyFill,
+	applyTransfer,
+	applyUse,
+	openToSewer,
+	passTime,
+	regimeKeyOf,
+	type FilterState,
+	type Model
+} from '../filter/index.js';
 
 /** What an entry does at its own moment, in place; the time up to it must have passed. */
-export function act(model: Model, state: FilterState, entry: Entry, failing: ReadonlySet<string>): void {
+export function update(model: Model, state: FilterState, entry: Entry, failing: ReadonlySet<string>): void {
 	switch (entry.kind) {
 		case 'use': {
 			const habit = model.habits.get(entry.habit);
@@ -21,7 +27,7 @@ export function act(model: Model, state: FilterState, entry: Entry, failing: Rea
 		case 'transfer':
 			return applyTransfer(model, state, entry);
 		case 'reading':
-			return applyReading(model, state, entry, failing);
+			return readInstrument(model, state, entry, failing);
 		case 'mark':
 			return applyMark(model, state, entry);
 		case 'measure': {
@@ -48,5 +54,5 @@ export function act(model: Model, state: FilterState, entry: Entry, failing: Rea
 /** One entry on, in place: the time up to it passes, then it happens. */
 export function step(model: Model, state: FilterState, entry: Entry, failing: ReadonlySet<string>): void {
 	if (passTime(model, state, instantMs(entry.at))) checkPossible(model, state);
-	act(model, state, entry, failing);
+	update(model, state, entry, failing);
 }

@@ -1,4 +1,4 @@
-import { dayPlus, instantMs, zonedMs, type Entry, type Logbook, type Rig } from '../../logbook/index.js';
+import { dayPlus, instantMs, zonedMs, type Entry, type EntryOf, type Logbook, type Rig } from '../../logbook/index.js';
 
 export const DAY_MS = 86_400_000;
 
@@ -33,6 +33,12 @@ export function crewOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entr
 	const real = changes.filter((step, i) => step.persons !== (changes[i - 1]?.persons ?? rig.crew));
 	return { usual: rig.crew, steps: [...real, ...overrides].sort((a, b) => a.ms - b.ms) };
 }
+
+/** The same with one more `crew` entry. */
+export const crewWith = (crew: Crew, { at, persons }: EntryOf<'crew'>): Crew => ({
+	...crew,
+	steps: [...crew.steps, { ms: instantMs(at), persons }].sort((a, b) => a.ms - b.ms)
+});
 
 export const personsAt = (crew: Crew, ms: number): number =>
 	crew.steps.reduce((persons, step) => (step.ms <= ms ? step.persons : persons), crew.usual);

@@ -1,4 +1,4 @@
-import { zonedTime, type Logbook } from '../../logbook/index.js';
+import { tripSpan, zonedTime, type Logbook } from '../../logbook/index.js';
 import { PARAMETERS } from '../parameters.js';
 
 const HOUR_MS = 3_600_000;
@@ -6,8 +6,13 @@ const DAY_MS = 24 * HOUR_MS;
 /** Offsets are looked up once for each quarter of a day; a clock change is then right to within six hours. */
 const SLOT_MS = 6 * HOUR_MS;
 
-/** Days of use between two instants: use follows the waking day of the trip's zone. */
-export type DiurnalUse = (fromMs: number, toMs: number) => number;
+/** How use follows the day where the crew is. */
+export interface DiurnalUse {
+	/** days of use between two instants: use follows the waking day */
+	days(fromMs: number, toMs: number): number;
+	/** the local midnight at or before an instant */
+	lastMidnightMs(ms: number): number;
+}
 
 /** Days of use from local midnight to an hour of the day, 0 … 1. */
 function soFar(hour: number): number {
@@ -24,27 +29,52 @@ function offsetMs(ms: number, zone: string): number {
 	return Math.round((local - ms) / 60_000) * 60_000;
 }
 
-/** The waking days of a rig: in the zone of the trip under way, else of the last one before, else of any. */
-export function diurnalUseOf(rigId: string, trips: Logbook['trips']): DiurnalUse {
-	const own = trips
+/** The offset from UTC in which an instant was written down: `+02:00` is two hours; ms. */
+function writtenOffsetMs(at: string): number {
+	const [, sign, hours, minutes] = /([+-])(\d\d):?(\d\d)$/.exec(at) ?? [];
+	return sign === undefined ? 0 : (sign === '-' ? -1 : 1) * (60 * Number(hours) + Number(minutes)) * 60_000;
+}
+
+/**
+ * The waking days of a rig: in the zone of the trip under way; outside of any, in the zone of its person, and where
+ * that is not known, by the offset in which the last entry was written down.
+ *
+ * @param home the zone of the rig's person
+ * @param lastAt the instant of the last entry, as written
+ */
+export function diurnalUseOf(
+	rigId: string,
+	trips: Logbook['trips'],
+	home: string | undefined,
+	lastAt: string | undefined
+): DiurnalUse {
+	const spans = trips
 		.filter(({ rig }) => rig === rigId)
-		.map(({ from, timeZone }) => ({ ms: Date.parse(`${from}T00:00:00Z`), timeZone }))
-		.sort((a, b) => a.ms - b.ms);
+		.map((trip) => ({ span: tripSpan(trip), timeZone: trip.timeZone }))
+		.sort((a, b) => a.span[0] - b.span[0]);
 	const known = new Map<number, number>();
-	const localMs = (ms: number): number => {
+	const offsetAt = (ms: number): number => {
 		const slot = Math.floor(ms / SLOT_MS);
 		let offset = known.get(slot);
 		if (offset === undefined) {
-			const zone = (own.findLast((trip) => trip.ms <= ms + DAY_MS) ?? own[0])?.timeZone ?? 'Etc/UTC';
-			offset = offsetMs(slot * SLOT_MS, zone);
+			const slotMs = slot * SLOT_MS;
+			const trip = spans.findLast(({ span: [fromMs, toMs] }) => fromMs < slotMs + SLOT_MS && slotMs < toMs);
+			const zone = trip?.timeZone ?? home;
+			offset = zone === undefined ? writtenOffsetMs(lastAt ?? '') : offsetMs(slotMs, zone);
 			known.set(slot, offset);
 		}
-		return ms + offset;
+		return offset;
 	};
 	const since = (ms: number): number => {
-		const local = localMs(ms);
+		const local = ms + offsetAt(ms);
 		const day = Math.floor(local / DAY_MS);
 		return day + soFar((local - day * DAY_MS) / HOUR_MS);
 	};
-	return (fromMs, toMs) => Math.max(0, since(toMs) - since(fromMs));
+	return {
+		days: (fromMs, toMs) => Math.max(0, since(toMs) - since(fromMs)),
+		lastMidnightMs: (ms) => {
+			const offset = offsetAt(ms);
+			return Math.floor((ms + offset) / DAY_MS) * DAY_MS - offset;
+		}
+	};
 }

@@ -256,11 +256,25 @@ const careSchema = z.looseObject({
 /** When a record that is not an entry was last changed. */
 const edited = z.optional(instant);
 
+const isZone = (zone: string): boolean => {
+	try {
+		new Intl.DateTimeFormat('en', { timeZone: zone });
+		return true;
+	} catch {
+		return false;
+	}
+};
+
+const timeZone = z
+	.string()
+	.check(z.refine(isZone, { params: { expected: 'an IANA time zone such as Europe/London' } }));
+
 export const rigSchema = z.looseObject({
 	id,
 	name,
 	kind: z.enum(['camper', 'boat']),
 	crew: count,
+	timeZone: z.optional(timeZone),
 	payloadKg: z.optional(notNegative),
 	systemL: z.optional(litres),
 	unlogged: z.optional(belief),
@@ -307,22 +321,11 @@ export const stopSchema = z.looseObject({
 	retired
 });
 
-const isZone = (zone: string): boolean => {
-	try {
-		new Intl.DateTimeFormat('en', { timeZone: zone });
-		return true;
-	} catch {
-		return false;
-	}
-};
-
 export const tripSchema = z.looseObject({
 	id,
 	rig: id,
 	name,
-	timeZone: z
-		.string()
-		.check(z.refine(isZone, { params: { expected: 'an IANA time zone such as Europe/London' } })),
+	timeZone,
 	from: day,
 	to: day,
 	persons: count,

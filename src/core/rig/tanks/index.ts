@@ -18,7 +18,8 @@ export {
 	isCarried,
 	neverBinds,
 	tankById,
-	usableOf
+	usableOf,
+	usableSdOf
 } from './tank.js';
 export { dipTable, litreMarks, marksFor, type Dipping, type DipRow } from './dip.js';
 export { bestLean, drainPlace, undrainedL, type DrainCorner, type LeanAdvice } from './drain.js';

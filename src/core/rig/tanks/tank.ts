@@ -1,11 +1,22 @@
 import type { Rig, Tank } from '../../logbook/index.js';
 
-/** What really serves of a tank, litres: its measured usable volume, or its plate when nobody has measured. */
-export const usableOf = (tank: Tank): number => tank.usableL ?? tank.nominalL;
+/** What serves of a tank that is known by its plate, and the doubt of that, as shares of the plate (file format). */
+const BY_PLATE = {
+	fresh: { mean: 0.92, sd: 0.05 },
+	waste: { mean: 1.01, sd: 0.06 }
+} as const;
+const byPlate = ({ holds }: Tank): { readonly mean: number; readonly sd: number } =>
+	holds === 'fresh' ? BY_PLATE.fresh : BY_PLATE.waste;
 
-/** How well a sight of "full" is known, litres (one standard deviation): 0.6 % when measured, 5 % of the plate when not. */
-export const fullSdOf = (tank: Tank): number =>
-	tank.usableL === undefined ? 0.05 * tank.nominalL : 0.006 * tank.usableL;
+/** What really serves of a tank, litres: its measured usable volume, or what its plate makes one expect. */
+export const usableOf = (tank: Tank): number => tank.usableL ?? byPlate(tank).mean * tank.nominalL;
+
+/** The doubt of that, litres: none when it was measured. */
+export const usableSdOf = (tank: Tank): number =>
+	tank.usableL === undefined ? byPlate(tank).sd * tank.nominalL : 0;
+
+/** How exactly a sight of "full" is one, litres (one standard deviation): 0.6 % of what serves (file format). */
+export const fullSdOf = (tank: Tank): number => 0.006 * usableOf(tank);
 
 /** What is in a tank when it is called empty, litres: nothing to draw, or what a dump leaves behind. */
 export const emptyOf = (tank: Tank): number => (tank.holds === 'fresh' ? 0 : (tank.residualL ?? 0));

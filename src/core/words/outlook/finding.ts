@@ -2,6 +2,7 @@ import { instantMs, type Rig } from '../../logbook/index.js';
 import { formatLitres, METRIC, type UnitChoice } from '../../units/index.js';
 import type { Finding, Mend } from '../../findings/index.js';
 import { sayDay, sayPast } from '../when.js';
+import { sayDoubt } from './doubt.js';
 
 const quoted = (value: number | string): string => (typeof value === 'string' ? `“${value}”` : String(value));
 
@@ -39,12 +40,13 @@ export function sayFinding(
 	switch (finding.kind) {
 		case 'failing': {
 			const since = sayDay(instantMs(finding.since), nowMs, timeZone);
-			const last = finding.doubts.at(-1)?.why ?? '';
+			const doubt = finding.doubts.at(-1);
+			const last = doubt ? sayDoubt(doubt, units) : '';
 			const many = finding.doubts.length;
 			return `${finding.name} cannot be trusted: ${many === 1 ? 'its last reading does' : `${many} readings do`} not fit, since ${since}. Last it showed ${quoted(finding.value)}. ${last} All its readings are left out. It may be stuck or dirty: look into the tank, clean it, or measure its curve anew.`;
 		}
 		case 'doubted':
-			return `${finding.name} showed ${quoted(finding.value)} ${sayDay(instantMs(finding.at), nowMs, timeZone)}. ${finding.doubt.why}`;
+			return `${finding.name} showed ${quoted(finding.value)} ${sayDay(instantMs(finding.at), nowMs, timeZone)}. ${sayDoubt(finding.doubt, units)}`;
 		case 'missing':
 			return sayMissing(finding, nowMs, timeZone, units);
 		case 'slip': {

@@ -1,0 +1,86 @@
+import type { EntryOf, Meter } from '../../logbook/index.js';
+import type { DoubtCause, FilterState } from '../filter/filterState.js';
+import {
+	displaySd,
+	gaugeMeasurement,
+	meterMeasurement,
+	rodLitres,
+	rodMeasurement
+} from '../filter/measurementModel.js';
+import type { Model } from '../filter/model.js';
+import { assessReading } from './assessReading.js';
+
+type Reading = EntryOf<'reading'>;
+
+/** The meter was set: it counts from the value shown now, and what it had counted is forgotten. */
+function restart(model: Model, state: FilterState, meter: Meter, value: number): void {
+	const counted = model.counted.get(meter.id);
+	if (counted === undefined) return;
+	state.belief.set(counted, 0, 0);
+	state.meterBase.set(meter.id, value);
+}
+
+/** Displays that show so much or more may have rolled over to 0. */
+const ROLLS_FROM = 1000;
+/** An up counter that stood in the last twentieth of its display and now stands in the first tenth has rolled over. */
+const ROLLS = { above: 0.95, below: 0.1 } as const;
+
+/** How much a display rolled over by, displayed units; 0 when it did not. */
+function rolledBy(before: number, value: number): number {
+	const round = 10 ** Math.ceil(Math.log10(before + 1e-9));
+	return round >= ROLLS_FROM && before >= ROLLS.above * round && value < ROLLS.below * round ? round : 0;
+}
+
+const leaveOut = (state: FilterState, { id, instrument }: Reading, cause: DoubtCause): void =>
+	void state.doubts.push({ entry: id, instrument, cause });
+
+function readMeter(model: Model, state: FilterState, entry: Reading, meter: Meter): void {
+	const { value } = entry;
+	if (typeof value !== 'number') return;
+	const base = state.meterBase.get(meter.id);
+	if (entry.reset || base === undefined) return restart(model, state, meter, value);
+	const counted = state.belief.mean[model.counted.get(meter.id) ?? -1] ?? 0;
+	const before = base + counted / (meter.unitL * (meter.scale ?? 1));
+	// From the next round on it counts from as much less, so that it may roll over again and again.
+	if (meter.counts === 'up') state.meterBase.set(meter.id, base - rolledBy(before, value));
+	const measurement = meterMeasurement(model, state, meter, value);
+	if (measurement.from < -displaySd(meter, value)) {
+		leaveOut(state, entry, { kind: 'reset', shows: value, from: base, counts: meter.counts });
+		return restart(model, state, meter, value);
+	}
+	assessReading(model, state, { entry, measurement, kind: 'meter', shadow: false });
+}
+
+/**
+ * A reading as a measurement of the joint belief.
+ *
+ * @param failing instruments that are judged and not used
+ */
+export function readInstrument(
+	model: Model,
+	state: FilterState,
+	entry: Reading,
+	failing: ReadonlySet<string>
+): void {
+	const instrument = model.instruments.get(entry.instrument);
+	if (!instrument) return;
+	if (typeof entry.value === 'number' && entry.value < 0)
+		return leaveOut(state, entry, { kind: 'below-nothing', shows: entry.value });
+	if (instrument.kind === 'meter') return readMeter(model, state, entry, instrument);
+	const place = model.places.get(instrument.tank);
+	if (!place) return;
+	if (instrument.kind === 'gauge') {
+		const measurement = gaugeMeasurement(model, place, instrument, entry.value);
+		if (!measurement) return leaveOut(state, entry, { kind: 'off-curve' });
+		const shadow = failing.has(instrument.id);
+		return assessReading(model, state, { entry, measurement, kind: 'gauge', shadow });
+	}
+	const dipped = rodLitres(model, instrument, entry);
+	if (!dipped) return leaveOut(state, entry, { kind: 'no-shape' });
+	assessReading(model, state, {
+		entry,
+		measurement: rodMeasurement(place, dipped),
+		kind: 'rod',
+		shadow: false
+	});
+}

@@ -1,0 +1,144 @@
+import type { Entry } from '../../logbook/index.js';
+import { initialState, pathsOf, placeOf, type FilterState, type Model, type Operation, type Sparse } from '../filter/index.js';
+import { goOnFrom, type Estimate } from './estimateAt.js';
+import { step } from './step.js';
+
+/** One entry behind a level, and its share of what is known of it (all shares add to 1). */
+export interface Basis {
+	readonly entry: string;
+	readonly weight: number;
+}
+
+/** What one entry did: its operations in order, and, for a use, the doubt that writing it down took off. */
+interface Recorded {
+	readonly entry: Entry;
+	readonly operations: readonly Operation[];
+	readonly spared?: { readonly paths: Sparse; readonly variance: number };
+}
+
+/** Entries looked at where a tank was never known full or empty. */
+const FARTHEST = 1500;
+
+const settles = (model: Model, entry: Entry, pool: number): boolean => {
+	const of = (tank: string): boolean => model.places.get(tank)?.pool.index === pool;
+	switch (entry.kind) {
+		case 'mark':
+			return of(entry.tank);
+		case 'fill':
+		case 'dump':
+			return entry.to !== undefined && of(entry.tank);
+		case 'transfer':
+			return (
+				(entry.until === 'from-empty' && of(entry.fromTank)) ||
+				(entry.until === 'to-full' && of(entry.toTank))
+			);
+		default:
+			return false;
+	}
+};
+
+/**
+ * Writing down a use spares the doubt whether it was: that of a random number of times (a Poisson's, n times the square
+ * of the litres of one).
+ */
+function sparedBy(model: Model, state: FilterState, entry: Entry): Recorded['spared'] {
+	if (entry.kind !== 'use') return undefined;
+	const habit = model.habits.get(entry.habit);
+	const index = habit && model.habit.get(habit.id);
+	if (!habit || index === undefined) return undefined;
+	const each = state.belief.mean[index] ?? 0;
+	return { paths: pathsOf(model, state, habit), variance: entry.times * each ** 2 };
+}
+
+/** The way from before the tanks were last known to now, written down operation by operation. */
+function recorded(estimate: Estimate, pools: readonly number[]): readonly Recorded[] {
+	const { model, entries, failing } = estimate;
+	const lastSettled = Math.min(
+		...pools.map((pool) => entries.findLastIndex((entry) => settles(model, entry, pool)))
+	);
+	const first = Math.max(lastSettled, entries.length - FARTHEST, 0);
+	const { count, state } = goOnFrom(estimate, initialState, (checkpoint) => checkpoint.count <= first);
+	const found: Recorded[] = [];
+	for (const entry of entries.slice(count)) {
+		const operations: Operation[] = [];
+		state.belief.tape = operations;
+		const spared = sparedBy(model, state, entry);
+		step(model, state, entry, failing);
+		found.push({ entry, operations, ...(spared ? { spared } : {}) });
+	}
+	return found;
+}
+
+/**
+ * Goes back over one operation: from how a figure depends on the state after it to how it depends on the state before.
+ *
+ * @param by dependence on each component of the state, changed in place
+ * @returns the variance that the operation took off the figure
+ */
+function back(by: Float64Array, operation: Operation): number {
+	switch (operation.kind) {
+		case 'flow': {
+			const { source, gains, litres } = operation;
+			let sum = by[source] as number;
+			for (const [row, gain] of gains) sum += gain * litres * (by[row] as number);
+			by[source] = sum;
+			return 0;
+		}
+		case 'set':
+			by[operation.index] = 0;
+			return 0;
+		case 'learn': {
+			let own = 0;
+			for (let i = 0; i < by.length; i++) own += (by[i] as number) * (operation.gain[i] as number);
+			for (const [row, h] of operation.h) by[row] = (by[row] as number) - h * own;
+			return own ** 2 * operation.variance;
+		}
+		case 'move': {
+			const old = operation.rows.map(({ row }) => by[row] as number);
+			for (const { row } of operation.rows) by[row] = 0;
+			let taken = 0;
+			operation.rows.forEach(({ from }, i) => {
+				const dependence = old[i] as number;
+				for (const [row, k] of from) by[row] = (by[row] as number) + k * dependence;
+				taken += dependence ** 2 * Math.max(0, operation.taken[i] as number);
+			});
+			return taken;
+		}
+	}
+}
+
+/**
+ * The entries that a tank's level rests on, by what each took off its variance, back to the last time the tank was known
+ * full or empty. The innovations of a filter are independent of each other, so that their parts of the level's
+ * variance add up: (dependence of the level on the innovation)² × its variance (Kailath 1968); how the level depends on
+ * each follows by going back over all that happened since.
+ */
+export function influenceOf(
+	estimate: Estimate,
+	tanks: readonly string[]
+): ReadonlyMap<string, readonly Basis[]> {
+	const { model } = estimate;
+	const pools = tanks.map((tank) => placeOf(model, tank).pool.index);
+	const way = estimate.entries.length > 0 ? recorded(estimate, pools) : [];
+	return new Map(
+		tanks.map((tank, t) => {
+			const pool = pools[t] as number;
+			const by = new Float64Array(model.size);
+			by[pool] = 1;
+			const found: Basis[] = [];
+			for (let i = way.length - 1; i >= 0; i--) {
+				const { entry, operations, spared } = way[i] as Recorded;
+				let weight = 0;
+				if (spared) {
+					const along = spared.paths.reduce((sum, [row, k]) => sum + k * (by[row] as number), 0);
+					weight += along ** 2 * spared.variance;
+				}
+				for (let k = operations.length - 1; k >= 0; k--) weight += back(by, operations[k] as Operation);
+				if (weight > 0) found.push({ entry: entry.id, weight });
+				if (settles(model, entry, pool)) break;
+			}
+			const total = found.reduce((sum, { weight }) => sum + weight, 0);
+			return [tank, found.map(({ entry, weight }) => ({ entry, weight: weight / total }))] as const;
+		})
+	);
+}

@@ -1,0 +1,19 @@
+import type { Doubt } from '../../estimate/index.js';
+import { formatLitres, METRIC, type UnitChoice } from '../../units/index.js';
+
+/** Why a reading is left out, in a sentence. */
+export function sayDoubt({ cause }: Pick<Doubt, 'cause'>, units: UnitChoice = METRIC): string {
+	const litres = (value: number): string => formatLitres(value, units);
+	switch (cause.kind) {
+		case 'unexplained':
+			return `It says ${litres(cause.saysL)}; everything else says ${litres(cause.believedL)}, give or take ${litres(cause.bandL)}.`;
+		case 'reset':
+			return `It shows ${cause.shows}, on the wrong side of the ${cause.from} from which it counts ${cause.counts}. It was probably reset; it counts from here.`;
+		case 'off-curve':
+			return 'The gauge has no such reading on its curve.';
+		case 'no-shape':
+			return 'The tank has no shape yet, so a depth cannot be turned into litres. Give it one in Rig.';
+		case 'below-nothing':
+			return `It shows ${cause.shows}, and nothing shows less than 0. Look again, or write what it showed without the minus.`;
+	}
+}
