@@ -45,18 +45,18 @@ interface Sums {
 	lieMoments: number;
 }
 
-/** Levels at rising moments of one logbook, each entry replayed once. */
+/** Levels at rising moments of one logbook, each entry replayed once, or once more when its way of writing shows. */
 function levelsOver(logbook: Logbook): (atMs: number) => Levels {
 	const rig = logbook.rigs[0]!;
 	const entries = inOrder(logbook.entries);
-	const replay = new Replay(modelOf(rig, logbook.trips, entries));
-	return (atMs) =>
-		readLevels(
-			replay.to(
-				entries.filter(({ at }) => instantMs(at) <= atMs),
-				atMs
-			)
-		);
+	const replays = new Map<number, Replay>();
+	return (atMs) => {
+		const known = entries.filter(({ at }) => instantMs(at) <= atMs);
+		const model = modelOf(rig, logbook.trips, known);
+		const replay = replays.get(model.size) ?? new Replay(modelOf(rig, logbook.trips, entries, undefined, model.pending.size > 0));
+		replays.set(model.size, replay);
+		return readLevels(replay.to(known, atMs));
+	};
 }
 
 function scoreCase(one: Case, sums: Sums): void {

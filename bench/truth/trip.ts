@@ -43,7 +43,9 @@ const WORLD = {
 	/** share of a gauge's variance that is one constant of that gauge */
 	gaugeLasts: 0.5,
 	/** spread of the chance of writing down, from habit to habit */
-	writing: 0.2,
+	writing: 0.12,
+	/** how often things are done, against what the rig says */
+	often: 0.18,
 	/** days are busy or quiet as a whole, and for each habit */
 	dayDiffers: 0.2,
 	habitDayDiffers: 0.25,
@@ -74,6 +76,9 @@ function poisson(mean: number, random: Random): number {
 	for (const limit = Math.exp(-mean); product > limit; count++) product *= random.uniform();
 	return count;
 }
+
+/** A factor about 1, 1 in the mean, lognormal. */
+const aboutOne = (sd: number, random: Random): number => Math.exp(sd * random.normal() - sd ** 2 / 2);
 
 const binds = (tank: Tank, litres: number): boolean =>
 	tank.holds === 'fresh' ? litres <= bindsAt(tank) : litres >= bindsAt(tank);
@@ -173,8 +178,9 @@ class Trip {
 		this.level.set(tank, this.litresIn(tank) + litres);
 	}
 
-	readonly #brim = (tank: string): number =>
-		(this.capacity.get(tank) ?? 0) * (1 + 0.006 * this.#random.normal());
+	/** What is in a tank called full: a little less than it could take. */
+	readonly brim = (tank: string): number =>
+		(this.capacity.get(tank) ?? 0) * (1 - Math.abs(0.006 * this.#random.normal()));
 
 	get #meter(): Extract<Instrument, { kind: 'meter' }> | undefined {
 		return this.rig.instruments.find((one) => one.kind === 'meter');
@@ -209,7 +215,7 @@ class Trip {
 	/** To the brim, mostly; measured or not. */
 	fill(atMs: number, write: boolean): void {
 		const full = this.#random.uniform() < 0.75;
-		const room = this.#brim('fresh') - this.litresIn('fresh');
+		const room = this.brim('fresh') - this.litresIn('fresh');
 		const litres = full ? room : room * this.#between([0.5, 0.8]);
 		if (litres < 3) return;
 		this.#put('fresh', litres);
@@ -242,7 +248,7 @@ class Trip {
 		const jugs = this.rig.tanks.filter(({ feeds }) => feeds === 'fresh');
 		if (jugs.every(({ id }) => this.litresIn(id) < 1))
 			for (const { id } of jugs) {
-				this.level.set(id, this.#brim(id));
+				this.level.set(id, this.brim(id));
 				this.add(atMs - 2 * MINUTE, { kind: 'fill', tank: id, to: 'full' });
 			}
 		const jug = jugs.find(({ id }) => this.litresIn(id) >= 1);
@@ -356,7 +362,7 @@ function trueHabits(rig: Rig, manner: Manner, random: Random, between: Between):
 			habit,
 			litres: Math.max(0.2 * mean, mean + ofMean * sd * random.normal()),
 			scatter: ofTimes * sd,
-			often: habit.often.times * Math.exp(0.18 * random.normal()),
+			often: habit.often.times * aboutOne(WORLD.often, random),
 			written:
 				manner.only !== undefined && habit.id !== manner.only
 					? 0
@@ -392,7 +398,7 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 			trip.empty(START, id);
 			continue;
 		}
-		trip.level.set(id, (trip.capacity.get(id) ?? 0) * (1 + 0.006 * random.normal()));
+		trip.level.set(id, trip.brim(id));
 		trip.add(START, { kind: 'fill', tank: id, to: 'full' });
 	}
 	trip.resetMeter(START);
@@ -410,9 +416,9 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 		if (guests && day === guests.from) at(midnight + 4 * HOUR, (ms) => trip.crew(ms, rig.crew + 2));
 		if (guests && day === guests.to) at(midnight + 4 * HOUR, (ms) => trip.crew(ms, rig.crew));
 		const persons = rig.crew + (visiting ? 2 : 0);
-		const differs = Math.exp(WORLD.dayDiffers * random.normal());
+		const differs = aboutOne(WORLD.dayDiffers, random);
 		for (const one of habits) {
-			const own = Math.exp(WORLD.habitDayDiffers * random.normal());
+			const own = aboutOne(WORLD.habitDayDiffers, random);
 			const rate = one.often * (one.habit.often.per === 'person-day' ? persons : 1);
 			for (let i = poisson(rate * differs * own, random); i > 0; i--) at(some(), (ms) => trip.use(ms, one));
 		}
@@ -453,11 +459,11 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 				boundMs = atMs;
 			continue;
 		}
-		serve(atMs - MINUTE);
 		what();
+		serve(atMs + MINUTE);
 	}
 
-	/** What is due is filled and emptied before the next act. */
+	/** What has become due is filled and emptied after the act that made it so. */
 	function serve(atMs: number): void {
 		const share = (tank: string): number => trip.litresIn(tank) / (trip.capacity.get(tank) ?? 1);
 		if (manner.jugs) {

@@ -123,6 +123,10 @@ export interface FilterState extends KeyedRegime {
 	counted: Unlogged;
 	/** unlogged litres per exposure of each stream as last counted */
 	unlogged: readonly number[];
+	/** where uses are written in batches: the sitting under way, and the habits written at it */
+	sitting: { readonly atMs: number; readonly habits: readonly string[] } | undefined;
+	/** times of each habit that are expected to be written at the next sitting */
+	readonly expected: Map<string, number>;
 }
 
 /** Before anything was written down: tanks anywhere between empty and full, habits and rates at their priors. */
@@ -180,6 +184,8 @@ export function initialState(model: Model): FilterState {
 		dawn: { times: new Map(), days: 0, personDays: 0 },
 		counted: { mean: [], cov: [] },
 		unlogged: model.streams.map(({ broad }) => broad.mean),
+		sitting: undefined,
+		expected: new Map(),
 		mains: false,
 		sewer: false,
 		measures: [],
@@ -202,7 +208,8 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	refuted: new Map(state.refuted),
 	strain: new Map(state.strain),
 	hinted: new Map(state.hinted),
-	drift: new Map(state.drift)
+	drift: new Map(state.drift),
+	expected: new Map(state.expected)
 });
 
 /** What was lived and written down up to now. */

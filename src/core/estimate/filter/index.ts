@@ -24,6 +24,7 @@ export {
 	type Imbalance
 } from './filterState.js';
 export { posterior } from './posterior.js';
+export { writeUp } from './pending.js';
 export { passTime } from './timeUpdate.js';
 export {
 	applyDump,

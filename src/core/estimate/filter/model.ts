@@ -3,6 +3,7 @@ import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
 import { PARAMETERS } from '../parameters.js';
 import { crewOf, crewWith, type Crew } from '../prior/crew.js';
 import { diurnalUseOf, type DiurnalUse } from '../prior/diurnalUse.js';
+import { writesInBatches } from '../prior/writing.js';
 import { poolsOf, type Place, type Pool } from './pools.js';
 import { cached, regimeKey, type KeyedRegime } from './regime.js';
 import { streamsOf, type Stream } from './streams.js';
@@ -11,7 +12,8 @@ import { streamsOf, type Stream } from './streams.js';
  * Everything about a rig that the replay of its entries needs: where each number stands in the state
  * [ litres in each pool | what serves of pools known by their plates | litres counted by each meter | error of each
  * meter | error of each gauge | litres of one time of each habit | unlogged litres per exposure of each stream | the
- * amount last moved ], and what was believed of them beforehand.
+ * amount last moved | litres of each habit that were used and are not yet written down ], and what was believed of them
+ * beforehand.
  */
 export interface Model {
 	readonly rig: Rig;
@@ -26,6 +28,8 @@ export interface Model {
 	readonly gaugeSdL: ReadonlyMap<string, number>;
 	readonly habit: ReadonlyMap<string, number>;
 	readonly streams: readonly Stream[];
+	/** where what was used of each habit and is not yet written down stands in the state; nothing is, unless in batches */
+	readonly pending: ReadonlyMap<string, number>;
 	/** the rig says how much goes unlogged: the log's counts are then not asked */
 	readonly statedRate: Rig['unlogged'];
 	readonly moved: number;
@@ -42,12 +46,14 @@ export interface Model {
  * @param entries the rig's entries that count, in order: who is aboard is taken from them, and the last one's offset
  * where no zone is known
  * @param home the zone of the rig's person, for the days on which no trip is under way
+ * @param inBatches whether uses are written down in batches; found in the entries when absent
  */
 export function modelOf(
 	rig: Rig,
 	trips: Logbook['trips'],
 	entries: readonly Entry[],
-	home: string | undefined = rig.timeZone
+	home: string | undefined = rig.timeZone,
+	inBatches: boolean = writesInBatches(entries)
 ): Model {
 	const pools = poolsOf(rig);
 	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
@@ -65,6 +71,8 @@ export function modelOf(
 	const habit = place(rig.habits);
 	const streams = streamsOf(rig, { places, counted }, next);
 	next += streams.length;
+	const moved = next++;
+	const pending = place(inBatches ? streams.flatMap(({ habit }) => habit ?? []) : []);
 	return {
 		rig,
 		pools,
@@ -82,8 +90,9 @@ export function modelOf(
 		habit,
 		streams,
 		statedRate: rig.unlogged,
-		moved: next,
-		size: next + 1,
+		moved,
+		pending,
+		size: next,
 		crew: crewOf(rig, trips.map(tripInUse), entries),
 		diurnalUse: diurnalUseOf(rig.id, trips, home, entries.at(-1)?.at),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),

@@ -2,6 +2,7 @@ import { DAY_MS, personStretches } from '../prior/crew.js';
 import { PARAMETERS } from '../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
 import type { Model } from './model.js';
+import { endSitting, passPending } from './pending.js';
 import type { Stream } from './streams.js';
 
 /**
@@ -17,6 +18,7 @@ export function passTime(model: Model, state: FilterState, toMs: number): boolea
 		return false;
 	}
 	if (toMs <= fromMs) return false;
+	endSitting(model, state, toMs);
 	const midnightMs = model.diurnalUse.lastMidnightMs(toMs);
 	if (midnightMs <= fromMs) {
 		flowUntil(model, state, toMs);
@@ -39,6 +41,7 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 		state.days += used;
 		state.personDays += used * persons;
 		if (flows && used > 0) flowFor(model, state, used, persons);
+		if (model.pending.size > 0 && used > 0) passPending(model, state, used, persons);
 		at = next;
 	}
 	state.atMs = toMs;

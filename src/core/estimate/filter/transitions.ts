@@ -10,7 +10,7 @@ type Gains = readonly (readonly [index: number, gain: Amount])[];
 const known = new WeakMap<Flow, Gains>();
 
 /** A flow's gains by state index: pools together with the meters it passes. Flows are made once per model. */
-function gains(model: Model, flow: Flow): Gains {
+export function gainsOf(model: Model, flow: Flow): Gains {
 	const before = known.get(flow);
 	if (before) return before;
 	const byIndex = new Map<number, Amount>();
@@ -28,7 +28,7 @@ function gains(model: Model, flow: Flow): Gains {
 
 /** What one litre of a habit brings to pools and meters as things stand, by row of the state. */
 export const pathsOf = (model: Model, state: FilterState, habit: Habit): Sparse =>
-	gains(model, model.flow(habit, state)).map(([row, { perLitre }]) => [row, perLitre] as const);
+	gainsOf(model, model.flow(habit, state)).map(([row, { perLitre }]) => [row, perLitre] as const);
 
 /** What a measured amount is good for when the entry does not say, litres. */
 const sdOfMeasuredUse = (litres: number): number =>
@@ -36,21 +36,30 @@ const sdOfMeasuredUse = (litres: number): number =>
 const sdOfMovedLitres = (litres: number): number =>
 	Math.max(PARAMETERS.movedLeastL, PARAMETERS.movedShare * litres);
 
-/** A logged use: the litres are the habit's, or, when measured, what was measured, and then they teach the habit. */
-export function applyUse(model: Model, state: FilterState, entry: EntryOf<'use'>, habit: Habit): void {
+/**
+ * A logged use: the litres are the habit's, or, when measured, what was measured, and then they teach the habit.
+ *
+ * @param n how many of its times happen now
+ */
+export function applyUse(
+	model: Model,
+	state: FilterState,
+	entry: EntryOf<'use'>,
+	habit: Habit,
+	n = entry.times
+): void {
 	const { belief } = state;
 	const flow = model.flow(habit, state);
 	const h = model.habit.get(habit.id) ?? 0;
-	const n = entry.times;
 	const { perLitre: f, fixed: c } = flow.drawn;
 	const scatter = n * (1 - PARAMETERS.meanShare) * (f * habit.litresEach.sd) ** 2;
 	/** gain per litre drawn, and what comes beside it */
-	const shares = gains(model, flow).map(([row, gain]) =>
+	const shares = gainsOf(model, flow).map(([row, gain]) =>
 		f > 0
 			? ({ row, perDrawn: gain.perLitre / f, beside: n * (gain.fixed - (gain.perLitre / f) * c) } as const)
 			: ({ row, perDrawn: c > 0 ? gain.fixed / c : 0, beside: c > 0 ? 0 : n * gain.fixed } as const)
 	);
-	state.times.set(habit.id, (state.times.get(habit.id) ?? 0) + n);
+	state.times.set(habit.id, (state.times.get(habit.id) ?? 0) + entry.times);
 	const paths: Sparse = shares.map(({ row, perDrawn }) => [row, perDrawn] as const);
 	for (const { row, beside } of shares) belief.mean[row] = (belief.mean[row] ?? 0) + beside;
 	if (entry.litres === undefined) {

@@ -8,6 +8,7 @@ import {
 	openToSewer,
 	passTime,
 	regimeKeyOf,
+	writeUp,
 	type FilterState,
 	type Model
 } from '../filter/index.js';
@@ -17,7 +18,7 @@ export function update(model: Model, state: FilterState, entry: Entry, failing: 
 	switch (entry.kind) {
 		case 'use': {
 			const habit = model.habits.get(entry.habit);
-			if (habit) applyUse(model, state, entry, habit);
+			if (habit) applyUse(model, state, entry, habit, writeUp(model, state, entry, habit));
 			return;
 		}
 		case 'fill':

@@ -1,0 +1,30 @@
+import { instantMs, type Entry } from '../../logbook/index.js';
+import { PARAMETERS } from '../parameters.js';
+import { DAY_MS } from './crew.js';
+
+/** Lines written within so long of each other were written at one sitting. */
+export const SITTING_MS = 10 * 60_000;
+
+/**
+ * Whether uses are written down in batches, as in the evening for the whole day: of late, the lines of one sitting tell
+ * of several uses, and there are few sittings a day.
+ *
+ * @param entries the rig's entries that count, in order
+ */
+export function writesInBatches(entries: readonly Entry[]): boolean {
+	const { batchTimes, batchSittings, batchLeast, memoryDays } = PARAMETERS;
+	let [sittings, times, beforeMs] = [0, 0, Infinity];
+	let [firstMs, lastMs] = [0, 0];
+	for (let i = entries.length - 1; i >= 0; i--) {
+		const entry = entries[i] as Entry;
+		if (entry.kind !== 'use') continue;
+		const ms = instantMs(entry.at);
+		lastMs ||= ms;
+		if (lastMs - ms > memoryDays * DAY_MS) break;
+		if (beforeMs - ms > SITTING_MS) sittings++;
+		times += entry.times;
+		beforeMs = firstMs = ms;
+	}
+	const days = 1 + (lastMs - firstMs) / DAY_MS;
+	return sittings >= batchLeast && times >= batchTimes * sittings && sittings <= batchSittings * days;
+}
