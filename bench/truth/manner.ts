@@ -114,8 +114,5 @@ export const MANNERS: readonly Manner[] = [
 		rod: true,
 		rodEvery: 3
 	},
-	{ name: 'XX batches only', logged: 0.5, batches: true, gauges: 'lights' },
-	{ name: 'XX missed only', logged: 0.5, missedFill: true, gauges: 'lights' },
-	{ name: 'XX neither', logged: 0.5, gauges: 'lights' },
 	{ name: 'guests, meter, 60 % logged', logged: 0.6, meter: 'pump', guests: true }
 ];

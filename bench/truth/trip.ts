@@ -50,7 +50,7 @@ const WORLD = {
 	dayDiffers: 0.2,
 	habitDayDiffers: 0.25,
 	/** a rinse, a splash: times per person and day, and litres */
-	smallTimes: [2, 8],
+	smallTimes: [2, 12],
 	smallL: [0.08, 0.25],
 	/** what really serves, as a share of the plate */
 	freshServes: [0.84, 1],
@@ -353,7 +353,7 @@ class Trip {
 /** Each habit as it truly is for one crew, near what the rig says of it. */
 function trueHabits(rig: Rig, manner: Manner, random: Random, between: Between): readonly Truly[] {
 	/** how much of the stated spread is doubt about the mean, and how much scatter of single times */
-	const [ofMean, ofTimes] = [between([0.5, 1]), between([0.35, 0.8])];
+	const [ofMean, ofTimes] = [between([0.6, 1.1]), between([0.35, 0.8])];
 	return rig.habits.map((habit) => {
 		const { mean, sd } = habit.litresEach;
 		const about = manner.logged + WORLD.writing * random.normal();

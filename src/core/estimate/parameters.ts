@@ -31,19 +31,19 @@ export const PARAMETERS = Object.freeze({
 	/** share of the last digit. Deviation of a uniform rounding, 1/√12. */
 	rounding: 0.29,
 	/** share of the usual cadence. Doubt of `often` where the rig gives none; calibration. */
-	cadence: 0.28,
+	cadence: 0.24,
 	/** share of a day. Days differ from each other as a whole; calibration. */
 	dayDiffers: 0.2,
 	/** share of a day’s times. Each habit has its busy and quiet days; calibration. */
 	habitDayDiffers: 0.25,
 	/** writings down. How alike habits are in being written down: the sum of a beta distribution’s two numbers; calibration. */
-	writesAlike: 3,
+	writesAlike: 4,
 	/** uses written at one sitting, sittings a day, and sittings seen, from which on a log is one of batches: one who writes as he goes has one, many. */
 	batchTimes: 4,
 	batchSittings: 2,
 	batchLeast: 2,
 	/** share of the usual litres. A rinse, a splash, in no habit: its mean, and the doubt of it; calibration. */
-	smallDraws: 0.05,
+	smallDraws: 0.06,
 	/** L. One rinse or splash. */
 	smallLumpL: 0.2,
 	/** share of the usual litres. Before the log is counted: wider than anything it may say. */

@@ -117,8 +117,8 @@ export interface FilterState extends KeyedRegime {
 	/** days and person-days lived with a log */
 	days: number;
 	personDays: number;
-	/** the same at the last midnight: a day that is not over teaches nothing of how often things are done */
-	dawn: Counts;
+	/** the same up to the last whole part of a day: what goes on now teaches nothing yet of how often things are done */
+	learned: Counts;
 	/** what those counts say of use that nobody writes down, by stream that is counted */
 	counted: Unlogged;
 	/** unlogged litres per exposure of each stream as last counted */
@@ -181,7 +181,7 @@ export function initialState(model: Model): FilterState {
 		drift: new Map(),
 		days: 0,
 		personDays: 0,
-		dawn: { times: new Map(), days: 0, personDays: 0 },
+		learned: { times: new Map(), days: 0, personDays: 0 },
 		counted: { mean: [], cov: [] },
 		unlogged: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
@@ -219,17 +219,17 @@ export const countsNow = ({ times, days, personDays }: FilterState): Counts => (
 	personDays
 });
 
-/** Brings what the log's counts say up to date, as it is at each midnight; they set how much unlogged use scatters, too. */
+/** Brings what the log's counts say up to date; they set how much unlogged use scatters, too. */
 export function recount(model: Model, state: FilterState): void {
-	const { belief, dawn } = state;
+	const { belief, learned } = state;
 	const streams = countedStreams(model);
 	state.counted = unloggedFrom(
 		streams.map(({ habit, usual, cadenceSd, perPerson, perDay }) => ({
 			usual,
 			cadenceSd,
 			perDay,
-			times: habit ? (dawn.times.get(habit.id) ?? 0) : 0,
-			exposure: perPerson ? dawn.personDays : dawn.days,
+			times: habit ? (learned.times.get(habit.id) ?? 0) : 0,
+			exposure: perPerson ? learned.personDays : learned.days,
 			litres: Math.max(0, belief.mean[(habit && model.habit.get(habit.id)) ?? -1] ?? 0)
 		}))
 	);

@@ -12,14 +12,14 @@ import { gainsOf, pathsOf } from './transitions.js';
  * it, so that a reading taken in between is not undone.
  */
 export function passPending(model: Model, state: FilterState, days: number, persons: number): void {
-	const { dawn, belief, expected } = state;
+	const { learned, belief, expected } = state;
 	for (const { habit, perPerson, lumpL } of model.streams) {
 		if (!habit) continue;
 		const row = model.pending.get(habit.id);
 		const each = model.habit.get(habit.id);
 		if (row === undefined || each === undefined) continue;
-		const lived = perPerson ? dawn.personDays : dawn.days;
-		const written = dawn.times.get(habit.id) ?? 0;
+		const lived = perPerson ? learned.personDays : learned.days;
+		const written = learned.times.get(habit.id) ?? 0;
 		const times = lived > 0 ? (written / lived) * days * (perPerson ? persons : persons > 0 ? 1 : 0) : 0;
 		if (times === 0) continue;
 		const along: Sparse = [...pathsOf(model, state, habit), [row, 1]];

@@ -6,10 +6,10 @@ import { endSitting, passPending } from './pending.js';
 import type { Stream } from './streams.js';
 
 /**
- * Time passes: each stream of unlogged use leaves, is counted and arrives; its rate wanders. At each local midnight the
- * day that is over counts for how often things are done.
+ * Time passes: each stream of unlogged use leaves, is counted and arrives; its rate wanders. A quarter of a day that is
+ * over counts for how often things are done and written down; a day, where uses are written in batches.
  *
- * @returns whether a midnight was passed
+ * @returns whether such a part of the day has ended
  */
 export function passTime(model: Model, state: FilterState, toMs: number): boolean {
 	const fromMs = state.atMs;
@@ -19,13 +19,13 @@ export function passTime(model: Model, state: FilterState, toMs: number): boolea
 	}
 	if (toMs <= fromMs) return false;
 	endSitting(model, state, toMs);
-	const midnightMs = model.diurnalUse.lastMidnightMs(toMs);
-	if (midnightMs <= fromMs) {
+	const endMs = model.diurnalUse.lastEndMs(toMs, model.pending.size > 0 ? 1 : 4);
+	if (endMs <= fromMs) {
 		flowUntil(model, state, toMs);
 		return false;
 	}
-	flowUntil(model, state, midnightMs);
-	state.dawn = countsNow(state);
+	flowUntil(model, state, endMs);
+	state.learned = countsNow(state);
 	recount(model, state);
 	flowUntil(model, state, toMs);
 	return true;

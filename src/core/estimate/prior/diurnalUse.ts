@@ -10,8 +10,8 @@ const SLOT_MS = 6 * HOUR_MS;
 export interface DiurnalUse {
 	/** days of use between two instants: use follows the waking day */
 	days(fromMs: number, toMs: number): number;
-	/** the local midnight at or before an instant */
-	lastMidnightMs(ms: number): number;
+	/** the end of the last whole part of a local day at or before an instant: of days, or of quarters of a day */
+	lastEndMs(ms: number, parts: 1 | 4): number;
 }
 
 /** Days of use from local midnight to an hour of the day, 0 … 1. */
@@ -72,9 +72,10 @@ export function diurnalUseOf(
 	};
 	return {
 		days: (fromMs, toMs) => Math.max(0, since(toMs) - since(fromMs)),
-		lastMidnightMs: (ms) => {
+		lastEndMs: (ms, parts) => {
 			const offset = offsetAt(ms);
-			return Math.floor((ms + offset) / DAY_MS) * DAY_MS - offset;
+			const part = DAY_MS / parts;
+			return Math.floor((ms + offset) / part) * part - offset;
 		}
 	};
 }
