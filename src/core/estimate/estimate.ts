@@ -1,6 +1,6 @@
-import { entriesUntil, instantMs, type Entry, type Logbook, type Rig } from '../logbook/index.js';
+import { entriesUntil, type Entry, type Logbook, type Rig } from '../logbook/index.js';
 import { copyOfState, modelOf, posterior, withCrew } from './filter/index.js';
-import { Replay, step, type Estimate, type ReplayOptions } from './past/index.js';
+import { Replay, update, type Estimate, type ReplayOptions } from './past/index.js';
 
 /**
  * Replays a rig's entries up to and including an instant. The order of the entries in the logbook does not matter.
@@ -22,19 +22,18 @@ export function estimate(
 }
 
 /**
- * The estimate with one more entry at its end, without a replay. The entry's time is taken as now when it lies
- * before: good for a preview; a stored entry is replayed in its place.
+ * The estimate with one more entry now, without a replay, whatever time it bears: no time passes, so that nothing but
+ * the entry makes a difference. Good for a preview; a stored entry is replayed in its place.
  */
 export function withEntry(before: Estimate, entry: Entry): Estimate {
 	const model = entry.kind === 'crew' ? withCrew(before.model, entry) : before.model;
 	const state = copyOfState(before.state);
-	step(model, state, entry, before.failing);
+	update(model, state, entry, before.failing);
 	return {
 		...before,
 		model,
 		state,
 		belief: posterior(model, state),
-		atMs: Math.max(before.atMs, instantMs(entry.at)),
 		entries: [...before.entries, entry]
 	};
 }

@@ -1,7 +1,16 @@
 export { estimate, withEntry } from './estimate.js';
-export { levelOf, readLevels, usableOfTank, type Levels, type TankLevel } from './levels.js';
+export {
+	bindingLevel,
+	levelOf,
+	levelOfPool,
+	readLevels,
+	usableOfTank,
+	type Levels,
+	type TankLevel
+} from './levels.js';
 export { PARAMETERS } from './parameters.js';
 export {
+	countedHabits,
 	gaugeBand,
 	modelOf,
 	normalCdf,
@@ -37,4 +46,4 @@ export {
 	type PastTank,
 	type ReplayOptions
 } from './past/index.js';
-export { crewOf, DAY_MS, personDays, personsAt, type Crew } from './prior/index.js';
+export { crewOf, useInLog, type Logged, DAY_MS, personDays, personsAt, type Crew } from './prior/index.js';

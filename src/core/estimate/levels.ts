@@ -1,3 +1,4 @@
+import type { Tank } from '../logbook/index.js';
 import { flowOf } from '../rig/index.js';
 import { alternativeLevel } from './doubt/index.js';
 import {
@@ -65,6 +66,19 @@ export function usableOfTank({ model, belief }: Estimate, tankId: string): Momen
 	return { mean: share * mean, sd: share * sd };
 }
 
+/** Litres at which a tank binds: fresh down to its reserve; waste up to what serves, as believed, less the room to keep. */
+export const bindingLevel = (estimate: Estimate, tank: Tank): number =>
+	tank.holds === 'fresh'
+		? tank.reserveL
+		: Math.max(0, usableOfTank(estimate, tank.id).mean - tank.reserveL);
+
+/** The level of a whole pool, held between empty and full. */
+export function levelOfPool({ model, belief }: Estimate, index: number): Truncated {
+	const pool = model.pools[index];
+	if (!pool) throw new RangeError(`there is no pool ${index} in this rig`);
+	return levelWithin({ pool, share: 1 }, belief);
+}
+
 /** Litres per person and day that nobody writes down, over all streams. */
 function unloggedOf({ model, belief, atMs }: Estimate): Moments {
 	const persons = Math.max(1, personsAt(model.crew, atMs));
@@ -72,14 +86,19 @@ function unloggedOf({ model, belief, atMs }: Estimate): Moments {
 	return truncate({ mean: dot(belief.mean, h), sd: Math.sqrt(belief.varianceOf(h)) }, 0, Infinity);
 }
 
-/** The answer to "how much is in each tank, and how sure are we?" */
-export function readLevels(estimate: Estimate): Levels {
+/**
+ * The answer to "how much is in each tank, and how sure are we?"
+ *
+ * @param asked `levels alone` leaves out the entries that each level rests on, which take a look back
+ */
+export function readLevels(
+	estimate: Estimate,
+	asked: 'with their basis' | 'levels alone' = 'with their basis'
+): Levels {
 	const { model, state, belief } = estimate;
 	const unlogged = unloggedOf(estimate);
-	const basis = influenceOf(
-		estimate,
-		model.rig.tanks.map(({ id }) => id)
-	);
+	const tanks = asked === 'levels alone' ? [] : model.rig.tanks.map(({ id }) => id);
+	const basis = influenceOf(estimate, tanks);
 	return {
 		tanks: model.rig.tanks.map(({ id }) => {
 			const level = levelOf(estimate, id);

@@ -1,10 +1,13 @@
-export { ration, type Ration } from './ration.js';
 export {
+	autonomyOf,
 	DEFAULT_PATHS,
 	forecast,
+	type Autonomy,
 	type Forecast,
 	type ForecastOptions,
 	type TankForecast
 } from './forecast.js';
-export type { Spread } from './quantile.js';
+export { COMPARED_PATHS, prices, type Price } from './prices.js';
+export { ration, type Ration } from './ration.js';
 export { seeded, type Random } from './random.js';
+export type { Spread } from './quantile.js';

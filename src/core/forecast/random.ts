@@ -7,17 +7,20 @@ export interface Random {
 	uniform(): number;
 	/** standard normal (Box and Muller 1958) */
 	normal(): number;
-	/** standard normal from a table of equally likely values: a tenth of the time, tails to ±3.8 */
-	quickNormal(): number;
+	/** where in the table of `normalAt` the next number stands */
+	slot(): number;
 }
 
 const WARM_UP = 64;
 
 const TABLE_BITS = 13;
-/** The middles of equally likely slices of the standard normal. */
+/** The middles of equally likely slices of the standard normal: a tenth of the time of `normal`, tails to ±3.8. */
 const SLICES = Float64Array.from({ length: 2 ** TABLE_BITS }, (_, i) =>
 	normalQuantile((i + 0.5) / 2 ** TABLE_BITS)
 );
+
+/** A standard normal from the table of equally likely values. */
+export const normalAt = (slot: number): number => SLICES[slot] as number;
 
 export function seeded(seed: number): Random {
 	const generator = xoroshiro128plus(Math.trunc(seed));
@@ -27,7 +30,7 @@ export function seeded(seed: number): Random {
 	const uniform = (): number => (generator.unsafeNext() >>> 0) / 4294967296;
 	return {
 		uniform,
-		quickNormal: () => SLICES[generator.unsafeNext() >>> (32 - TABLE_BITS)] as number,
+		slot: () => generator.unsafeNext() >>> (32 - TABLE_BITS),
 		normal: () => {
 			if (spare !== undefined) {
 				const kept = spare;
@@ -41,3 +44,24 @@ export function seeded(seed: number): Random {
 		}
 	};
 }
+
+/** What chance decides of a path, once or every day. */
+const VARIABLES = [
+	'level',
+	'usable',
+	'litres',
+	'unlogged',
+	'cadence',
+	'phase',
+	'day',
+	'times',
+	'amount'
+] as const;
+export type Variable = (typeof VARIABLES)[number];
+
+/**
+ * A stream of chance of its own for each variable (common random numbers): what one of them is asked for changes nothing
+ * of what the others give, so that two forecasts differ only by what differs between them.
+ */
+export const streamOf = (seed: number, variable: Variable, index = 0): Random =>
+	seeded(Math.trunc(seed) * 7919 + VARIABLES.indexOf(variable) * 104_729 + index * 1_299_709);

@@ -1,6 +1,6 @@
-import { DAY_MS, levelOf, normalQuantile, type Estimate } from '../estimate/index.js';
+import { bindingLevel, DAY_MS, levelOf, normalQuantile, type Estimate } from '../estimate/index.js';
 import { dailyChange, dayAhead, drawnPerDay, personsNow } from '../habits/index.js';
-import { bindsAt, tankById } from '../rig/index.js';
+import { tankById } from '../rig/index.js';
 
 /** How much may be used to reach a moment, and how much is being used, litres drawn per person and day. */
 export interface Ration {
@@ -28,8 +28,8 @@ export function ration(
 	const change = dailyChange(estimate, day, tankId);
 	if (change.mean === 0) return undefined;
 	const level = levelOf(estimate, tankId);
-	const room = Math.abs(level.mean - bindsAt(tank));
-	const bound = tank.holds === 'fresh' ? level.mean <= bindsAt(tank) : level.mean >= bindsAt(tank);
+	const room = Math.abs(level.mean - bindingLevel(estimate, tank));
+	const bound = tank.holds === 'fresh' ? level.mean <= bindingLevel(estimate, tank) : level.mean >= bindingLevel(estimate, tank);
 	const doubtL =
 		normalQuantile(certainty) * Math.hypot(level.sd, days * change.driftSd, Math.sqrt(days) * change.daySd);
 	const part = bound ? 0 : Math.max(0, room - doubtL) / (Math.abs(change.mean) * days);

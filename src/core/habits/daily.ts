@@ -1,12 +1,16 @@
 import type { Habit } from '../logbook/index.js';
 import { PARAMETERS, truncate, type Estimate } from '../estimate/index.js';
 import type { Amount, Flow } from '../rig/index.js';
-import { cadenceAhead, dispersionOf, lived, trustInLog, type Ahead, type Cadence } from './cadence.js';
+import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
 
 /** One habit as it is expected ahead. */
 export interface HabitAhead {
 	readonly habit: Habit;
 	readonly cadence: Cadence;
+	/** which of the unlogged streams is its own; none in a rig that states the rate of all */
+	readonly stream: number | undefined;
+	/** whether it is done by each person, or once for all */
+	readonly perPerson: boolean;
 	readonly flow: Flow;
 	/** litres of one time as believed now, and the doubt of that mean */
 	readonly litresEach: { readonly mean: number; readonly sd: number };
@@ -20,6 +24,7 @@ export interface UnloggedAhead {
 	readonly index: number;
 	/** litres a day for each litre per exposure */
 	readonly perDay: number;
+	readonly perPerson: boolean;
 	/** litres a day, and the doubt of that */
 	readonly mean: number;
 	readonly sd: number;
@@ -42,29 +47,36 @@ export interface DayAhead {
 export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	const { model, state, belief } = estimate;
 	const regime = { mains: state.mains, sewer: state.sewer, measures: ahead.measures };
-	const log = lived(estimate);
+	const cadences = cadencesAhead(estimate, ahead);
 	const marginal = (index: number): { mean: number; sd: number } => {
 		const { mean, sd } = truncate({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) }, 0, Infinity);
 		return { mean, sd };
 	};
-	const weight = model.rig.unlogged || model.rig.habits.length === 0 ? 1 : trustInLog(log);
 	return {
 		persons: ahead.persons,
-		habits: model.rig.habits
-			.filter(({ retired }) => !retired)
-			.map((habit) => ({
-				habit,
-				cadence: cadenceAhead(estimate, habit, log, ahead),
-				flow: model.flow(habit, regime),
-				litresEach: marginal(model.habit.get(habit.id) ?? 0),
-				scatterL: habit.litresEach.sd * Math.sqrt(1 - PARAMETERS.meanShare)
-			})),
+		habits: model.rig.habits.flatMap((habit, i): readonly HabitAhead[] => {
+			const cadence = cadences[i];
+			if (habit.retired || !cadence) return [];
+			const stream = model.streams.findIndex((one) => one.habit === habit);
+			return [
+				{
+					habit,
+					cadence,
+					stream: stream < 0 ? undefined : stream,
+					perPerson: habit.often.per === 'person-day',
+					flow: model.flow(habit, regime),
+					litresEach: marginal(model.habit.get(habit.id) ?? 0),
+					scatterL: habit.litresEach.sd * Math.sqrt(1 - PARAMETERS.meanShare)
+				}
+			];
+		}),
 		unlogged: model.streams.map((stream) => {
-			const perDay = weight * (stream.perPerson ? ahead.persons : Math.min(1, ahead.persons));
+			const perDay = stream.perPerson ? ahead.persons : Math.min(1, ahead.persons);
 			const rate = marginal(stream.index);
 			return {
 				index: stream.index,
 				perDay,
+				perPerson: stream.perPerson,
 				mean: perDay * rate.mean,
 				sd: perDay * rate.sd,
 				gains: new Map(stream.gains(regime)),
@@ -91,9 +103,6 @@ export interface DailyChange {
 	readonly driftSd: number;
 	readonly daySd: number;
 }
-
-/** Days differ by about this share of themselves, beyond the scatter of single times. */
-export const DAY_DIFFERS = 0.22;
 
 /** What a flow brings to a tank: its share of what it brings to all the tanks that stand level with it. */
 export function gainOf(estimate: Estimate, flow: Flow, tankId: string): Amount {
@@ -129,22 +138,32 @@ export function dailyParts(estimate: Estimate, day: DayAhead, tankId: string): r
 /** What a day ahead does to a tank. */
 export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): DailyChange {
 	const mean = dailyParts(estimate, day, tankId).reduce((sum, { litres }) => sum + litres, 0);
-	let [drift, scatter] = [0, 0];
-	for (const { cadence, flow, litresEach, scatterL } of day.habits) {
+	const { dayDiffers, habitDayDiffers } = PARAMETERS;
+	let [drift, scatter, together] = [0, 0, 0];
+	/** litres more for each litre per exposure of a stream: what it brings itself, and what is then written less */
+	const perUnlogged = day.unlogged.map((stream) => unloggedGain(estimate, stream, tankId) * stream.perDay);
+	for (const { cadence, flow, litresEach, scatterL, stream } of day.habits) {
 		const gain = gainOf(estimate, flow, tankId);
 		const { perLitre } = gain;
 		const once = litresOf(gain, litresEach.mean);
-		drift += (cadence.sd * once) ** 2 + (cadence.timesPerDay * perLitre * litresEach.sd) ** 2;
-		scatter += cadence.timesPerDay * (perLitre * scatterL) ** 2;
-		if (cadence.sd > 0)
-			scatter +=
-				(DAY_DIFFERS * cadence.timesPerDay * once) ** 2 + day.dispersion * cadence.timesPerDay * once ** 2;
+		const often = cadence.timesPerDay;
+		drift += (cadence.ownSd * once) ** 2 + (often * perLitre * litresEach.sd) ** 2;
+		if (stream !== undefined)
+			perUnlogged[stream] = (perUnlogged[stream] ?? 0) + cadence.perUnloggedL * once;
+		scatter += often * (perLitre * scatterL) ** 2;
+		if (cadence.sd === 0) continue;
+		scatter += (habitDayDiffers * often * once) ** 2 + day.dispersion * often * once ** 2;
+		together += often * once;
 	}
-	for (const stream of day.unlogged) {
+	day.unlogged.forEach((stream, i) => {
 		const gain = unloggedGain(estimate, stream, tankId);
-		drift += (gain * stream.sd) ** 2;
+		drift += ((perUnlogged[i] ?? 0) * (stream.perDay > 0 ? stream.sd / stream.perDay : 0)) ** 2;
 		scatter += gain ** 2 * stream.mean * stream.lumpL;
-	}
+		if (stream.lumpL === 0) return;
+		scatter += (habitDayDiffers * gain * stream.mean) ** 2;
+		together += gain * stream.mean;
+	});
+	scatter += (dayDiffers * together) ** 2;
 	return { mean, driftSd: Math.sqrt(drift), daySd: Math.sqrt(scatter) };
 }
 

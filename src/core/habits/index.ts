@@ -1,6 +1,5 @@
 export { personsNow, type Ahead, type Cadence } from './cadence.js';
 export {
-	DAY_DIFFERS,
 	dailyChange,
 	dailyParts,
 	dayAhead,
@@ -14,6 +13,5 @@ export {
 	type HabitAhead,
 	type UnloggedAhead
 } from './daily.js';
-export { prices, type Price } from './prices.js';
 export { whyLasting, type WhyLasting } from './whyLasting.js';
 export { totalsOf, type Totals } from './totals.js';

@@ -1,7 +1,7 @@
-import { levelOf, type Estimate } from '../estimate/index.js';
+import { bindingLevel, levelOf, type Estimate } from '../estimate/index.js';
 import { personsNow } from './cadence.js';
 import { dailyParts, dayAhead, type DailyPart } from './daily.js';
-import { bindsAt, neverBinds, tankById } from '../rig/index.js';
+import { neverBinds, tankById } from '../rig/index.js';
 
 /** The sum behind the days that a tank lasts, as one would do it on paper. */
 export interface WhyLasting {
@@ -34,7 +34,7 @@ export function whyLasting(estimate: Estimate, tankId: string): WhyLasting | und
 		.filter(({ litres }) => Math.abs(litres) > TOUCHES_L)
 		.sort((a, b) => b.litres - a.litres);
 	const levelL = levelOf(estimate, tankId).mean;
-	const limitL = bindsAt(tank);
+	const limitL = bindingLevel(estimate, tank);
 	return {
 		levelL,
 		limitL,

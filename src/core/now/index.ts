@@ -1,3 +1,3 @@
 export { assess, type Assessment, type FoundWords } from './now.js';
 export { LOOK_AHEAD_DAYS, type DayFlag, type TankOutlook } from './outlook.js';
-export { boundOf, effectOf, plainEffect, type Bound, type Effect } from './preview.js';
+export { boundOf, effectOf, plainEffect, type Effect } from './preview.js';

@@ -1,7 +1,7 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
 import { findings, mendOf, type Finding, type Mend } from '../findings/index.js';
-import { forecast, ration, type Forecast, type Ration } from '../forecast/index.js';
-import { dayAhead, personsNow, prices, type Price } from '../habits/index.js';
+import { forecast, prices, ration, type Forecast, type Price, type Ration } from '../forecast/index.js';
+import { dayAhead, personsNow } from '../habits/index.js';
 import { certaintyOf, instantMs, type Logbook, type Trip } from '../logbook/index.js';
 import { plan, type Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -94,7 +94,7 @@ export function assess(
 		forecast: ahead,
 		...(planned ? { plan: planned } : {}),
 		verdict: said,
-		prices: prices(estimate, dayAhead(estimate, { persons, measures: state.measures }), said.binds),
+		prices: prices(estimate, dayAhead(estimate, { persons, measures: state.measures }), LOOK_AHEAD_DAYS),
 		...(share ? { ration: share } : {}),
 		tanks: outlookOf(estimate, ahead, timeZone, said.binds, levels),
 		findings: findings(estimate, {

@@ -1,7 +1,7 @@
-import { DAY_MS, type Estimate, type Levels } from '../estimate/index.js';
+import { bindingLevel, DAY_MS, type Estimate, type Levels } from '../estimate/index.js';
 import type { Forecast, TankForecast } from '../forecast/index.js';
 import { dayPlus, zonedMs, zonedTime, type Rig } from '../logbook/index.js';
-import { bindsAt, isCarried } from '../rig/index.js';
+import { isCarried } from '../rig/index.js';
 import { flagDay } from '../words/index.js';
 
 /** How far *Now* looks ahead, days. */
@@ -95,7 +95,7 @@ export function outlookOf(
 		const level = levels.tanks.find(({ id }) => id === tank.id)?.litres ?? 0;
 		if (isCarried(rig, tank))
 			return { id: tank.id, flags: [], bindsFirst: false, ...carriedDays(rig, ahead, tank.feeds, level) };
-		const flags = known ? flagsOf(known, level, bindsAt(tank), estimate.atMs, timeZone) : [];
+		const flags = known ? flagsOf(known, level, bindingLevel(estimate, tank), estimate.atMs, timeZone) : [];
 		if (!known || known.days.p50 >= LOOK_AHEAD_DAYS) return { id: tank.id, flags, bindsFirst: false };
 		return {
 			id: tank.id,

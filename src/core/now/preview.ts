@@ -1,8 +1,9 @@
-import { readLevels, type Estimate } from '../estimate/index.js';
-import { forecast, type Forecast } from '../forecast/index.js';
-import { instantMs, type Entry } from '../logbook/index.js';
+import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
+import { autonomyOf, COMPARED_PATHS, type Autonomy } from '../forecast/index.js';
+import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 import { tankById } from '../rig/index.js';
-import { sayStay, type StayChange } from '../words/index.js';
+import type { UnitChoice } from '../units/index.js';
+import { sayLessons, sayStay, type Lesson, type StayChange } from '../words/index.js';
 import type { Assessment } from './now.js';
 import { LOOK_AHEAD_DAYS } from './outlook.js';
 
@@ -14,24 +15,13 @@ export interface Effect {
 	readonly words: string;
 	/** the stay gets shorter */
 	readonly shortens: boolean;
+	/** what the entry teaches beside what it moves, in words; absent when it teaches nothing */
+	readonly why?: string;
 }
 
-const PREVIEW_PATHS = 250;
-
-/** When the first tank binds, and which; to be compared with and without one more entry. */
-export interface Bound {
-	readonly days: number;
-	readonly tank: string | undefined;
-}
-
-const boundIn = (ahead: Forecast): Bound => {
-	const tank = ahead.binding[0]?.tank;
-	return { days: ahead.tanks.find(({ id }) => id === tank)?.days.p50 ?? LOOK_AHEAD_DAYS, tank };
-};
-
-/** The bound by few paths: good for differences, since the same few are drawn with and without an entry. */
-export const boundOf = (estimate: Estimate): Bound =>
-	boundIn(forecast(estimate, { days: LOOK_AHEAD_DAYS, paths: PREVIEW_PATHS }));
+/** When the stay ends, to be compared with and without one more entry. */
+export const boundOf = (estimate: Estimate): Autonomy =>
+	autonomyOf(estimate, { days: LOOK_AHEAD_DAYS, paths: COMPARED_PATHS });
 
 const effectSaid = (
 	change: StayChange,
@@ -50,20 +40,50 @@ export function plainEffect(now: Assessment, entry: Entry, timeZone: string): Ef
 	return instantMs(entry.at) > now.atMs + 60_000 ? effectSaid({ kind: 'later' }, now, timeZone) : undefined;
 }
 
+/** Less than this share of a figure is not worth saying. */
+const WORTH_SAYING = 0.03;
+
+/** What an entry teaches: litres of one time, and use that nobody writes down, where they become another figure. */
+function lessonsOf(now: Assessment, then: Levels, rig: Rig): readonly Lesson[] {
+	const differ = (a: number, b: number): boolean => Math.abs(a - b) > Math.max(0.05, WORTH_SAYING * Math.abs(a));
+	const before = now.levels.unlogged.litresPerPersonDay;
+	const after = then.unlogged.litresPerPersonDay;
+	return [
+		...then.habits.flatMap(({ id, litresEach }): readonly Lesson[] => {
+			const known = now.levels.habits.find((one) => one.id === id)?.litresEach ?? litresEach;
+			const name = rig.habits.find((one) => one.id === id)?.name ?? id;
+			return differ(known, litresEach) ? [{ kind: 'habit', name, fromL: known, toL: litresEach }] : [];
+		}),
+		...(differ(before, after) ? [{ kind: 'unlogged', fromL: before, toL: after } as const] : [])
+	];
+}
+
 /**
  * What is different with an entry.
  *
  * @param now what *Now* says without it
- * @param before the bound of the estimate without it, by few paths
+ * @param before when the stay ends without it
  * @param then the estimate with it
  */
-export function effectOf(now: Assessment, before: Bound, then: Estimate, timeZone: string): Effect {
-	const levels = new Map(readLevels(then).tanks.map(({ id, litres }) => [id, litres]));
+export function effectOf(
+	now: Assessment,
+	before: Autonomy,
+	then: Estimate,
+	timeZone: string,
+	units?: UnitChoice
+): Effect {
+	const levels = readLevels(then, 'levels alone');
+	const litres = new Map(levels.tanks.map((tank) => [tank.id, tank.litres]));
 	const after = boundOf(then);
-	const fromDays = boundIn(now.forecast).days;
+	const binding = now.forecast.binding[0]?.tank;
+	const fromDays = now.forecast.tanks.find(({ id }) => id === binding)?.days.p50 ?? LOOK_AHEAD_DAYS;
 	const moved = after.days - before.days;
-	if (Math.round(Math.abs(moved) * 24) < 1) return effectSaid({ kind: 'same' }, now, timeZone, levels);
-	const first = after.tank !== before.tank ? tankById(then.model.rig, after.tank ?? '')?.name : undefined;
+	const { rig } = then.model;
+	const lessons = lessonsOf(now, levels, rig);
+	const why = lessons.length > 0 ? { why: sayLessons(lessons, units) } : {};
+	if (Math.round(Math.abs(moved) * 24) < 1)
+		return { ...effectSaid({ kind: 'same' }, now, timeZone, litres), ...why };
+	const first = after.tank !== before.tank ? tankById(rig, after.tank ?? '')?.name : undefined;
 	const change = {
 		kind: 'moves',
 		fromDays,
@@ -71,5 +91,5 @@ export function effectOf(now: Assessment, before: Bound, then: Estimate, timeZon
 		movedDays: moved,
 		first
 	} as const;
-	return effectSaid(change, now, timeZone, levels);
+	return { ...effectSaid(change, now, timeZone, litres), ...why };
 }

@@ -1,6 +1,6 @@
 import { instantMs, type Stop, type Tank, type Trip } from '../logbook/index.js';
-import { levelOf, type Estimate } from '../estimate/index.js';
-import { bindsAt, emptyOf, fullSdOf, usableOf } from '../rig/index.js';
+import { bindingLevel, levelOf, PARAMETERS, usableOfTank, type Estimate } from '../estimate/index.js';
+import { emptyOf, fullSdOf } from '../rig/index.js';
 import { guardedLevel, servesKind, type Level, type Needs } from './stretch.js';
 
 /** One service of one tank on the way. */
@@ -21,6 +21,8 @@ export interface Shortfall {
 /** One tank's way through the trip. */
 export interface TankSchedule {
 	readonly tank: Tank;
+	/** what serves of it, as believed, litres */
+	readonly usableL: number;
 	readonly services: readonly TankService[];
 	/** the level after each service: the start, then one per service */
 	readonly legs: readonly { readonly fromMs: number; readonly level: Level }[];
@@ -62,23 +64,31 @@ function bindsBetween(
 
 /** Litres left before a tank binds, at the certainty; negative when it has bound. */
 function marginOf(
-	{ needs, certainty }: ScheduleContext,
+	{ estimate, needs, certainty }: ScheduleContext,
 	tank: Tank,
 	from: { fromMs: number; level: Level },
 	ms: number
 ): number {
 	const falls = tank.holds === 'fresh';
 	const guarded = guardedLevel(from.level, needs(tank.id, from.fromMs, ms), certainty, falls);
-	return falls ? guarded - bindsAt(tank) : bindsAt(tank) - guarded;
+	const limit = bindingLevel(estimate, tank);
+	return falls ? guarded - limit : limit - guarded;
 }
 
-/** The level after a service that leaves `nextMs` as the next chance. */
+/** The level after a service: what serves of a fresh tank, or what a dump leaves. */
+function afterService(estimate: Estimate, tank: Tank): Level {
+	if (tank.holds !== 'fresh')
+		return { litres: emptyOf(tank), variance: (PARAMETERS.residual * emptyOf(tank)) ** 2 };
+	const { mean, sd } = usableOfTank(estimate, tank.id);
+	return { litres: mean, variance: fullSdOf(tank) ** 2 + sd ** 2 };
+}
+
+/** The level after a service that leaves `nextMs` as the next chance: no more than is needed, where carrying costs. */
 function served(context: ScheduleContext, tank: Tank, atMs: number, nextMs: number, before: number): Level {
-	if (tank.holds !== 'fresh') return { litres: emptyOf(tank), variance: (0.35 * emptyOf(tank)) ** 2 };
-	const full = { litres: usableOf(tank), variance: fullSdOf(tank) ** 2 };
-	if (!context.carryLight) return full;
-	const spare = marginOf(context, tank, { fromMs: atMs, level: full }, nextMs);
-	return { litres: Math.max(before, full.litres - Math.max(0, spare)), variance: full.variance };
+	const after = afterService(context.estimate, tank);
+	if (tank.holds !== 'fresh' || !context.carryLight) return after;
+	const spare = marginOf(context, tank, { fromMs: atMs, level: after }, nextMs);
+	return { litres: Math.max(before, after.litres - Math.max(0, spare)), variance: after.variance };
 }
 
 /**
@@ -123,6 +133,7 @@ export function tankScheduleOf(context: ScheduleContext, trip: Trip, tank: Tank)
 	}
 	return {
 		tank,
+		usableL: usableOfTank(estimate, tank.id).mean,
 		services,
 		legs,
 		...(shortfall ? { shortfall } : {}),
@@ -133,10 +144,7 @@ export function tankScheduleOf(context: ScheduleContext, trip: Trip, tank: Tank)
 
 /** With a full (or emptied) tank at a moment, how far it reaches: the last later stop in reach, or the end. */
 function reachFrom(context: ScheduleContext, tank: Tank, fromMs: number, later: readonly Stop[]): number {
-	const best: Level =
-		tank.holds === 'fresh'
-			? { litres: usableOf(tank), variance: fullSdOf(tank) ** 2 }
-			: { litres: emptyOf(tank), variance: 0 };
+	const best = afterService(context.estimate, tank);
 	const binds = bindsBetween(context, tank, { fromMs, level: best }, context.endMs);
 	if (binds === undefined) return context.endMs;
 	const reached = later.map(({ arrive }) => instantMs(arrive)).filter((ms) => ms <= binds);
@@ -148,5 +156,5 @@ export function expectedAt(schedule: TankSchedule, needs: Needs, ms: number): nu
 	const leg = schedule.legs.findLast(({ fromMs }) => fromMs <= ms) ?? schedule.legs[0];
 	if (!leg) return 0;
 	const litres = leg.level.litres + needs(schedule.tank.id, leg.fromMs, ms).meanL;
-	return Math.min(Math.max(litres, 0), usableOf(schedule.tank));
+	return Math.min(Math.max(litres, 0), schedule.usableL);
 }

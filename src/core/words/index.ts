@@ -8,6 +8,7 @@ export {
 } from './outlook/verdict.js';
 export { listed } from './list.js';
 export { sayDoubt } from './outlook/doubt.js';
+export { sayLessons, type Lesson } from './outlook/lessons.js';
 export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
 export { flagDay, sayAgo, sayDay, sayPast, sayWhen } from './when.js';

@@ -1,5 +1,5 @@
 import { PARAMETERS } from '../parameters.js';
-import { unloggedFrom, type Unlogged } from '../prior/unloggedUse.js';
+import { useInLog, type Counted, type Unlogged } from '../prior/unloggedUse.js';
 import { Gaussian } from './gaussian.js';
 import type { Model } from './model.js';
 import { countedStreams } from './rates.js';
@@ -75,6 +75,7 @@ export interface Hint {
 
 /** What was lived and written down up to a moment. */
 export interface Counts {
+	readonly atMs: number;
 	/** times each habit was logged */
 	readonly times: ReadonlyMap<string, number>;
 	readonly days: number;
@@ -181,7 +182,7 @@ export function initialState(model: Model): FilterState {
 		drift: new Map(),
 		days: 0,
 		personDays: 0,
-		learned: { times: new Map(), days: 0, personDays: 0 },
+		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0 },
 		counted: { mean: [], cov: [] },
 		unlogged: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
@@ -213,26 +214,33 @@ export const copyOfState = (state: FilterState): FilterState => ({
 });
 
 /** What was lived and written down up to now. */
-export const countsNow = ({ times, days, personDays }: FilterState): Counts => ({
+export const countsNow = ({ atMs, times, days, personDays }: FilterState): Counts => ({
+	atMs: atMs ?? -Infinity,
 	times: new Map(times),
 	days,
 	personDays
 });
 
+/** The habits that the log's counts speak of, with what was counted of each. */
+export const countedHabits = (
+	model: Model,
+	belief: Gaussian,
+	{ times, days, personDays }: Omit<Counts, 'atMs'>
+): readonly Counted[] =>
+	countedStreams(model).map(({ habit, usual, cadenceSd, perPerson, perDay }) => ({
+		usual,
+		cadenceSd,
+		perDay,
+		times: habit ? (times.get(habit.id) ?? 0) : 0,
+		exposure: perPerson ? personDays : days,
+		litres: Math.max(0, belief.mean[(habit && model.habit.get(habit.id)) ?? -1] ?? 0)
+	}));
+
 /** Brings what the log's counts say up to date; they set how much unlogged use scatters, too. */
 export function recount(model: Model, state: FilterState): void {
 	const { belief, learned } = state;
+	state.counted = useInLog(countedHabits(model, belief, learned)).unlogged;
 	const streams = countedStreams(model);
-	state.counted = unloggedFrom(
-		streams.map(({ habit, usual, cadenceSd, perPerson, perDay }) => ({
-			usual,
-			cadenceSd,
-			perDay,
-			times: habit ? (learned.times.get(habit.id) ?? 0) : 0,
-			exposure: perPerson ? learned.personDays : learned.days,
-			litres: Math.max(0, belief.mean[(habit && model.habit.get(habit.id)) ?? -1] ?? 0)
-		}))
-	);
 	state.unlogged = model.streams.map((stream) => {
 		const at = streams.indexOf(stream);
 		return Math.max(0, (at < 0 ? belief.mean[stream.index] : state.counted.mean[at]) ?? 0);

@@ -5,4 +5,4 @@ export { influenceOf, type Basis } from './influence.js';
 export { ReplayStopped, type ReplayOptions } from './pass.js';
 export { Replay } from './replay.js';
 export { smoothedPast, type PastLevel, type PastReading, type PastTank } from './smoother.js';
-export { step } from './step.js';
+export { step, update } from './step.js';

@@ -119,7 +119,7 @@ export function influenceOf(
 ): ReadonlyMap<string, readonly Basis[]> {
 	const { model } = estimate;
 	const pools = tanks.map((tank) => placeOf(model, tank).pool.index);
-	const way = estimate.entries.length > 0 ? recorded(estimate, pools) : [];
+	const way = pools.length > 0 && estimate.entries.length > 0 ? recorded(estimate, pools) : [];
 	return new Map(
 		tanks.map((tank, t) => {
 			const pool = pools[t] as number;

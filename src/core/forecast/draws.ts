@@ -1,0 +1,125 @@
+import type { DayAhead } from '../habits/index.js';
+import { levelOfPool, normalCdf, rootOf, type Estimate } from '../estimate/index.js';
+import { streamOf, type Random } from './random.js';
+import type { Lane } from './lanes.js';
+
+/** What stays the same along each path; by what it is of, then by path. */
+export interface Draws {
+	/** litres at the start, by lane */
+	readonly levels: readonly Float64Array[];
+	/** what serves, by lane */
+	readonly usable: readonly Float64Array[];
+	readonly litresEach: readonly Float64Array[];
+	readonly timesPerDay: readonly Float64Array[];
+	/** where each habit's cadence stands between two times, 0 … 1 */
+	readonly phase: readonly Float64Array[];
+	/** litres a day, by stream */
+	readonly unlogged: readonly Float64Array[];
+}
+
+/** Variances below this are settled, litres squared. */
+const SETTLED = 1e-12;
+/** A cut that takes off less than this is none. */
+const UNCUT = 1 - 1e-4;
+
+/**
+ * The lower triangular root of a covariance for some of its components: what draws are made with.
+ *
+ * @param cov n × n, row by row
+ * @param pick indices of the components, m of them
+ * @returns m × m, row by row
+ */
+export function choleskyOf(cov: Float64Array, n: number, pick: readonly number[]): Float64Array {
+	const picked = pick.flatMap((i) => pick.map((k) => cov[i * n + k] ?? 0));
+	return rootOf(picked, pick.length, () => SETTLED);
+}
+
+const normals = (random: Random, paths: number): Float64Array =>
+	Float64Array.from({ length: paths }, () => random.normal());
+
+/** Components of the belief, drawn together: by component, then by path. */
+function drawTogether(
+	{ belief }: Estimate,
+	picked: readonly { readonly index: number; readonly random: Random }[],
+	paths: number
+): readonly Float64Array[] {
+	const pick = picked.map(({ index }) => index);
+	const root = choleskyOf(belief.cov, belief.size, pick);
+	const z = picked.map(({ random }) => normals(random, paths));
+	return pick.map((index, i) => {
+		const out = new Float64Array(paths).fill(belief.mean[index] ?? 0);
+		for (let k = 0; k <= i; k++) {
+			const c = root[i * pick.length + k] as number;
+			const of = z[k] as Float64Array;
+			if (c !== 0) for (let path = 0; path < paths; path++) out[path] = (out[path] as number) + c * (of[path] as number);
+		}
+		return out;
+	});
+}
+
+/** Draws of a pool's level held between empty and full: each keeps its rank. */
+function withinTank(estimate: Estimate, pool: number, drawn: Float64Array): Float64Array {
+	const level = levelOfPool(estimate, pool);
+	const [mean, sd] = [estimate.belief.mean[pool] ?? 0, estimate.belief.sdOf(pool)];
+	if (level.mass > UNCUT || !(sd > 0)) return drawn;
+	return drawn.map((litres) => level.quantile(normalCdf((litres - mean) / sd)));
+}
+
+/** Draws what stays the same along so many paths from the joint belief. */
+export function drawPaths(
+	estimate: Estimate,
+	day: DayAhead,
+	lanes: readonly Lane[],
+	paths: number,
+	seed: number
+): Draws {
+	const { model } = estimate;
+	const unsure = model.pools.filter(({ usable }) => usable !== undefined);
+	const drawn = drawTogether(
+		estimate,
+		[
+			...model.pools.map(({ index }) => ({ index, random: streamOf(seed, 'level', index) })),
+			...unsure.map(({ index, usable = 0 }) => ({ index: usable, random: streamOf(seed, 'usable', index) })),
+			...day.habits.map(({ habit }, i) => ({
+				index: model.habit.get(habit.id) ?? 0,
+				random: streamOf(seed, 'litres', i)
+			})),
+			...day.unlogged.map(({ index }, i) => ({ index, random: streamOf(seed, 'unlogged', i) }))
+		],
+		paths
+	);
+	const pools = model.pools.map(({ index }) => withinTank(estimate, index, drawn[index] as Float64Array));
+	let next = pools.length;
+	const volumes = new Map(unsure.map(({ index }) => [index, drawn[next++] as Float64Array]));
+	const litresEach = day.habits.map(() => (drawn[next++] as Float64Array).map((litres) => Math.max(0, litres)));
+	const rates = day.unlogged.map(() => drawn[next++] as Float64Array);
+	const usable = lanes.map(({ pool, share, usableL }) =>
+		(volumes.get(pool) ?? new Float64Array(paths).fill(usableL / share)).map((litres) => litres * share)
+	);
+	return {
+		usable,
+		levels: lanes.map(({ pool, share }, i) =>
+			(pools[pool] as Float64Array).map((litres, path) =>
+				Math.min(Math.max(litres * share, 0), usable[i]?.[path] ?? Infinity)
+			)
+		),
+		litresEach,
+		timesPerDay: day.habits.map(({ cadence, stream }, i) => {
+			const z = normals(streamOf(seed, 'cadence', i), paths);
+			const rate = stream === undefined ? undefined : rates[stream];
+			const believedL = stream === undefined ? 0 : (estimate.belief.mean[day.unlogged[stream]?.index ?? 0] ?? 0);
+			return z.map((value, path) => {
+				const unloggedL = rate ? (rate[path] as number) - believedL : 0;
+				return Math.max(
+					0,
+					cadence.timesPerDay + cadence.perUnloggedL * unloggedL + cadence.ownSd * value
+				);
+			});
+		}),
+		phase: day.habits.map((_, i) => {
+			const random = streamOf(seed, 'phase', i);
+			return Float64Array.from({ length: paths }, () => random.uniform());
+		}),
+		unlogged: rates.map((rate, i) => rate.map((litres) => Math.max(0, litres) * (day.unlogged[i]?.perDay ?? 0)))
+	};
+}
