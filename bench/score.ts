@@ -53,7 +53,9 @@ function levelsOver(logbook: Logbook): (atMs: number) => Levels {
 	return (atMs) => {
 		const known = entries.filter(({ at }) => instantMs(at) <= atMs);
 		const model = modelOf(rig, logbook.trips, known);
-		const replay = replays.get(model.size) ?? new Replay(modelOf(rig, logbook.trips, entries, undefined, model.pending.size > 0));
+		const replay =
+			replays.get(model.size) ??
+			new Replay(modelOf(rig, logbook.trips, entries, undefined, model.pending.size > 0));
 		replays.set(model.size, replay);
 		return readLevels(replay.to(known, atMs));
 	};

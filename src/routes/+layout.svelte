@@ -76,7 +76,7 @@
 		<Header
 			rigs={app.records.rigs}
 			rig={app.rig}
-			occasion={sayOccasion(app.trip, now?.persons, app.nowMs)}
+			occasion={sayOccasion(app.tripAtHand, now?.persons, app.nowMs)}
 			{path}
 			onrig={(id) => void app.openRig(id)}
 		/>

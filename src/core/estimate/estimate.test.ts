@@ -1,8 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyEntries, entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import type { Entry, EntryDraft, Rig } from '../logbook/index.js';
-import { estimate, readLevels, withEntry } from './index.js';
+import {
+	anyEntries,
+	entry,
+	exactRig,
+	exactTrip,
+	freshStart,
+	logbookOf
+} from '../../../tests/helpers/logbooks.js';
+import type { Entry, EntryDraft, Logbook, Rig, Trip } from '../logbook/index.js';
+import { estimate, personsAt, readLevels, withEntry } from './index.js';
 
 const noon = (day: number): string => `2027-05-${String(day).padStart(2, '0')}T12:00:00Z`;
 const levels = (entries: readonly Entry[], at = noon(2), rig: Rig = exactRig) =>
@@ -210,7 +217,7 @@ describe('readings', () => {
 		const plain = levels(started(), noon(4), doubtful);
 		const lied = levels(started(...stuck), noon(4), doubtful);
 		expect(lied.doubts.length).toBeGreaterThanOrEqual(2);
-		expect(lied.doubts[0]?.why).toMatch(/everything else says/);
+		expect(lied.doubts[0]?.cause.kind).toBe('unexplained');
 		expect(Math.abs((lied.tanks[1]?.litres ?? 0) - (plain.tanks[1]?.litres ?? 0))).toBeLessThan(8);
 	});
 	it('the person may insist', () => {
@@ -247,12 +254,44 @@ describe('readings', () => {
 		];
 		expect(levels(log, noon(3), rig).tanks[0]?.litres).toBeCloseTo(100 - 8 * 3.785411784, -0.5);
 	});
-	it('a meter that shows less than it was set to is said to have been reset', () => {
+	it('a meter that shows less than it was set to is said to have been reset; below nothing it is not read at all', () => {
 		const log = started(
+			{ kind: 'reading', at: noon(2), instrument: 'pump', value: 40, reset: true },
 			{ kind: 'reading', at: noon(4), instrument: 'pump', value: 60 },
-			{ kind: 'reading', at: noon(5), instrument: 'pump', value: -1 }
+			{ kind: 'reading', at: noon(5), instrument: 'pump', value: 12 },
+			{ kind: 'reading', at: noon(6), instrument: 'pump', value: -1 }
 		);
-		expect(levels(log, noon(5), doubtful).doubts.at(-1)?.why).toMatch(/probably reset/);
+		expect(levels(log, noon(6), doubtful).doubts.map(({ cause }) => cause)).toEqual([
+			{ kind: 'reset', shows: 12, from: 40, counts: 'up' },
+			{ kind: 'below-nothing', shows: -1 }
+		]);
+	});
+	it('a countdown that stands at 0 says: that much or more', () => {
+		const rig: Rig = {
+			...doubtful,
+			instruments: [
+				{ id: 'left', kind: 'meter', name: 'Left', place: 'pump', tank: 'main', unitL: 1, counts: 'down' }
+			]
+		};
+		// set to 30, and 36 L of uses are written down after it
+		const set = entry({ kind: 'reading', at: noon(1), instrument: 'left', value: 30, reset: true });
+		const washed = entry({ kind: 'use', at: noon(2), habit: 'dishes', times: 6 });
+		const shows = (value: number) => entry({ kind: 'reading', at: noon(3), instrument: 'left', value });
+		const at = (value: number) => levels([...freshStart(), set, washed, shows(value)], noon(3), rig);
+		expect(at(0).doubts).toEqual([]);
+		expect(at(0).tanks[0]?.litres).toBeLessThan(66);
+		// the same figure above 0 is exact: 29 L were drawn, whatever was written
+		expect(at(1).tanks[0]?.litres).toBeGreaterThan(68);
+	});
+	it('a counter that rolls over does so again and again', () => {
+		const totals = [9985, 9, 30, 51, 72];
+		const log = totals.map((value, i) =>
+			entry({ kind: 'reading', at: `2027-05-0${i + 1}T07:00:00Z`, instrument: 'pump', value })
+		);
+		const { doubts, tanks } = levels([...freshStart(), ...log], '2027-05-05T07:00:00Z', doubtful);
+		expect(doubts).toEqual([]);
+		// 87 L have passed it
+		expect(tanks[0]?.litres).toBeCloseTo(13, -0.7);
 	});
 	it('a missed fill: the first dip against the belief is doubted, the second moves it', () => {
 		const rig: Rig = {
@@ -280,4 +319,124 @@ it('rests on entries back to the last full or empty, their shares adding to one'
 	const basis = levels(log).tanks[0]?.basis ?? [];
 	expect(basis.map(({ entry: id }) => id)).toEqual([log[3]?.id, log[0]?.id]);
 	expect(basis.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 12);
+});
+
+describe('a tank known only by its plate', () => {
+	const plates: Rig = {
+		...withTank('main', { nominalL: 110, usableL: undefined }),
+		habits: exactRig.habits.map((habit) => ({ ...habit }))
+	};
+	it('serves 92 ± 5 % of it until something teaches more', () => {
+		const { usableL, usableSdL, litres } = levels(freshStart(), noon(1), plates).tanks[0]!;
+		expect(usableL).toBeCloseTo(101.2, -0.3);
+		expect(usableSdL).toBeCloseTo(5.5, 1);
+		expect(litres).toBeGreaterThan(70);
+	});
+	it('a tank run dry and filled to the brim with measured litres tells what it serves', () => {
+		const log = [1, 2, 3].flatMap((day): readonly Entry[] => [
+			entry({ kind: 'mark', at: `2027-05-0${day}T06:00:00Z`, tank: 'main', state: 'empty' }),
+			entry({ kind: 'fill', at: `2027-05-0${day}T07:00:00Z`, tank: 'main', to: 'full', litres: 95, sdL: 2 })
+		]);
+		const { usableL, usableSdL, high } = levels(log, '2027-05-03T07:00:00Z', plates).tanks[0]!;
+		expect(usableL).toBeCloseTo(95.4, 0);
+		expect(usableSdL).toBeLessThan(1.6);
+		expect(high).toBeLessThan(99);
+	});
+	it('what is measured is without doubt', () =>
+		expect(levels(freshStart()).tanks.map(({ usableSdL }) => usableSdL)).toEqual([0, 0, 0]));
+});
+
+it('a jug poured out keeps a few drops, and says so', () => {
+	const jug = {
+		id: 'jug',
+		name: 'Jug',
+		holds: 'fresh',
+		nominalL: 15,
+		usableL: 15,
+		reserveL: 0,
+		feeds: 'main',
+		portable: true
+	} as const;
+	const rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
+	const poured = [
+		entry({ kind: 'fill', at: noon(1), tank: 'jug', to: 'full' }),
+		entry({ kind: 'transfer', at: noon(2), fromTank: 'jug', toTank: 'main', until: 'from-empty' })
+	];
+	const { litres, sd, low, high } = levels(poured, noon(2), rig).tanks.at(-1)!;
+	expect(low).toBe(0);
+	expect(litres).toBeGreaterThan(0);
+	expect(high).toBeGreaterThan(litres);
+	expect(high).toBeLessThan(0.5);
+	expect(sd).toBeLessThan(0.2);
+});
+
+it('tanks that say both of the other that they stand level are one pool, as when one of them says so', () => {
+	const aft = { id: 'aft', name: 'Aft', holds: 'fresh', nominalL: 60, usableL: 60, reserveL: 0 } as const;
+	const joined = (main: object, other: object): Rig => {
+		const { tanks, ...rest } = withTank('main', main);
+		return { ...rest, tanks: [...tanks, { ...aft, ...other }] };
+	};
+	const log = known({ kind: 'note', at: noon(1), text: 'calm' });
+	const one = levels(log, noon(1), joined({}, { joined: 'main' })).tanks;
+	expect(levels(log, noon(1), joined({ joined: 'aft' }, { joined: 'main' })).tanks).toEqual(one);
+	expect(levels(log, noon(1), joined({ joined: 'aft' }, {})).tanks).toEqual(one);
+	expect(one.at(-1)?.litres).toBeCloseTo(30, 9);
+});
+
+describe('a preview', () => {
+	const doubtful = { ...exactRig, unlogged: undefined };
+	const day = (n: number) => known({ kind: 'use', at: noon(n), habit: 'dishes', times: 2 });
+	it('lets no time pass: an entry that moves nothing leaves the belief as it is', () => {
+		const now = estimate(logbookOf(day(1), doubtful), 'rig', Date.parse('2027-05-02T11:59:50Z'));
+		const note = entry({ kind: 'note', at: '2027-05-02T18:30:00Z', text: 'calm' });
+		expect(withEntry(now, note).belief).toEqual(now.belief);
+	});
+	it('of a crew entry counts them from then on', () => {
+		const now = estimate(logbookOf(day(1), doubtful), 'rig', Date.parse(noon(2)));
+		const guests = entry({ kind: 'crew', at: noon(2), persons: 4 });
+		expect(personsAt(withEntry(now, guests).model.crew, now.atMs)).toBe(4);
+		expect(personsAt(now.model.crew, now.atMs)).toBe(2);
+	});
+});
+
+describe('whose day', () => {
+	const loose: Rig = {
+		...exactRig,
+		unlogged: undefined,
+		habits: exactRig.habits.map((habit) => ({ ...habit, often: { ...habit.often, sd: undefined } }))
+	};
+	/** What is drawn from Main between two hours of UTC on the second of May. */
+	const drawn = (fromHour: number, toHour: number, of: Logbook, home?: string): number => {
+		const [before = 0, after = 0] = [fromHour, toHour].map((hour) => {
+			const options = home === undefined ? {} : { home };
+			const { tanks } = readLevels(estimate(of, 'rig', Date.UTC(2027, 4, 2, hour), options));
+			return tanks[0]?.litres;
+		});
+		return before - after;
+	};
+	const noTrip = logbookOf(freshStart(), loose, []);
+	it('without a trip it is that of the rig’s person: at 18:00 UTC it is night in Tokyo', () => {
+		expect(drawn(16, 17, noTrip, 'Asia/Tokyo')).toBeLessThan(0.2 * drawn(16, 17, noTrip, 'Europe/Paris'));
+		const kept = logbookOf(freshStart(), { ...loose, timeZone: 'Asia/Tokyo' }, []);
+		expect(drawn(16, 17, kept)).toBeCloseTo(drawn(16, 17, noTrip, 'Asia/Tokyo'), 9);
+	});
+	it('a trip that is months ahead, or over, does not change it', () => {
+		const trip = (from: string, to: string): Trip => ({ ...exactTrip, timeZone: 'Asia/Tokyo', from, to });
+		const home = drawn(16, 17, noTrip, 'Europe/Paris');
+		for (const [from, to] of [
+			['2027-08-01', '2027-08-12'],
+			['2027-04-01', '2027-04-12']
+		] as const) {
+			const planned = logbookOf(freshStart(), loose, [trip(from, to)]);
+			expect(drawn(16, 17, planned, 'Europe/Paris')).toBeCloseTo(home, 9);
+		}
+		const under = logbookOf(freshStart(), loose, [trip('2027-05-01', '2027-05-12')]);
+		expect(drawn(16, 17, under, 'Europe/Paris')).toBeLessThan(0.2 * home);
+	});
+	it('where nobody says, the last entry’s own offset tells', () => {
+		const written = freshStart('2027-05-01T15:00:00+09:00');
+		expect(drawn(16, 17, logbookOf(written, loose, []))).toBeLessThan(
+			0.2 * drawn(4, 5, logbookOf(written, loose, []))
+		);
+	});
 });

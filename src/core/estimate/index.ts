@@ -46,4 +46,13 @@ export {
 	type PastTank,
 	type ReplayOptions
 } from './past/index.js';
-export { crewOf, useInLog, type Logged, DAY_MS, personDays, personsAt, type Crew } from './prior/index.js';
+export {
+	crewOf,
+	useInLog,
+	writesInBatches,
+	type Logged,
+	DAY_MS,
+	personDays,
+	personsAt,
+	type Crew
+} from './prior/index.js';

@@ -68,9 +68,7 @@ export function usableOfTank({ model, belief }: Estimate, tankId: string): Momen
 
 /** Litres at which a tank binds: fresh down to its reserve; waste up to what serves, as believed, less the room to keep. */
 export const bindingLevel = (estimate: Estimate, tank: Tank): number =>
-	tank.holds === 'fresh'
-		? tank.reserveL
-		: Math.max(0, usableOfTank(estimate, tank.id).mean - tank.reserveL);
+	tank.holds === 'fresh' ? tank.reserveL : Math.max(0, usableOfTank(estimate, tank.id).mean - tank.reserveL);
 
 /** The level of a whole pool, held between empty and full. */
 export function levelOfPool({ model, belief }: Estimate, index: number): Truncated {

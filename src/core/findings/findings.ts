@@ -85,7 +85,10 @@ const SERVED_BY = { fill: 'water', dump: undefined } as const;
 function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly Finding[] {
 	const { model, state, atMs } = estimate;
 	const latest = new Map<string, { readonly missing: Imbalance; readonly instrument?: string }>();
-	for (const one of [...state.imbalances.map((missing) => ({ missing })), ...likelyMissedEntries(model, state)])
+	for (const one of [
+		...state.imbalances.map((missing) => ({ missing })),
+		...likelyMissedEntries(model, state)
+	])
 		if (atMs - one.missing.beforeMs < LOOK_BACK_MS)
 			latest.set(`${one.missing.kind}|${one.missing.pool}`, one);
 	const stops = trips.filter(({ rig }) => rig === model.rig.id).flatMap((trip) => trip.stops);

@@ -1,5 +1,5 @@
 import type { DayAhead } from '../habits/index.js';
-import { levelOfPool, normalCdf, rootOf, type Estimate } from '../estimate/index.js';
+import { levelOfPool, normalCdf, normalQuantile, rootOf, type Estimate } from '../estimate/index.js';
 import { streamOf, type Random } from './random.js';
 import type { Lane } from './lanes.js';
 
@@ -34,8 +34,27 @@ export function choleskyOf(cov: Float64Array, n: number, pick: readonly number[]
 	return rootOf(picked, pick.length, () => SETTLED);
 }
 
-const normals = (random: Random, paths: number): Float64Array =>
-	Float64Array.from({ length: paths }, () => random.normal());
+/**
+ * The middles of as many equally likely slices as there are paths, in a random order (Latin hypercube: McKay, Beckman
+ * and Conover 1979): a variable's mean over all paths is then exact, and few paths do for a difference.
+ */
+function slices(random: Random, paths: number): Float64Array {
+	const out = Float64Array.from({ length: paths }, (_, i) => (i + 0.5) / paths);
+	for (let i = paths - 1; i > 0; i--) {
+		const k = Math.floor(random.uniform() * (i + 1));
+		[out[i], out[k]] = [out[k] as number, out[i] as number];
+	}
+	return out;
+}
+
+const quantiles = new Map<number, Float64Array>();
+/** The same as standard normals. */
+function normals(random: Random, paths: number): Float64Array {
+	const known =
+		quantiles.get(paths) ?? Float64Array.from({ length: paths }, (_, i) => normalQuantile((i + 0.5) / paths));
+	quantiles.set(paths, known);
+	return slices(random, paths).map((u) => known[Math.floor(u * paths)] as number);
+}
 
 /** Components of the belief, drawn together: by component, then by path. */
 function drawTogether(
@@ -51,7 +70,8 @@ function drawTogether(
 		for (let k = 0; k <= i; k++) {
 			const c = root[i * pick.length + k] as number;
 			const of = z[k] as Float64Array;
-			if (c !== 0) for (let path = 0; path < paths; path++) out[path] = (out[path] as number) + c * (of[path] as number);
+			if (c !== 0)
+				for (let path = 0; path < paths; path++) out[path] = (out[path] as number) + c * (of[path] as number);
 		}
 		return out;
 	});
@@ -65,20 +85,27 @@ function withinTank(estimate: Estimate, pool: number, drawn: Float64Array): Floa
 	return drawn.map((litres) => level.quantile(normalCdf((litres - mean) / sd)));
 }
 
-/** Draws what stays the same along so many paths from the joint belief. */
+/**
+ * Draws what stays the same along so many paths from the joint belief.
+ *
+ * @param about the tank that is asked about: it is drawn first, so that what happens to others moves none of its draws
+ */
 export function drawPaths(
 	estimate: Estimate,
 	day: DayAhead,
 	lanes: readonly Lane[],
 	paths: number,
-	seed: number
+	seed: number,
+	about: string | undefined
 ): Draws {
 	const { model } = estimate;
+	const first = model.places.get(about ?? '')?.pool.index;
+	const order = [...model.pools].sort((a, b) => Number(b.index === first) - Number(a.index === first));
 	const unsure = model.pools.filter(({ usable }) => usable !== undefined);
 	const drawn = drawTogether(
 		estimate,
 		[
-			...model.pools.map(({ index }) => ({ index, random: streamOf(seed, 'level', index) })),
+			...order.map(({ index }) => ({ index, random: streamOf(seed, 'level', index) })),
 			...unsure.map(({ index, usable = 0 }) => ({ index: usable, random: streamOf(seed, 'usable', index) })),
 			...day.habits.map(({ habit }, i) => ({
 				index: model.habit.get(habit.id) ?? 0,
@@ -88,10 +115,14 @@ export function drawPaths(
 		],
 		paths
 	);
-	const pools = model.pools.map(({ index }) => withinTank(estimate, index, drawn[index] as Float64Array));
-	let next = pools.length;
+	const pools = new Map(
+		order.map(({ index }, i) => [index, withinTank(estimate, index, drawn[i] as Float64Array)])
+	);
+	let next = order.length;
 	const volumes = new Map(unsure.map(({ index }) => [index, drawn[next++] as Float64Array]));
-	const litresEach = day.habits.map(() => (drawn[next++] as Float64Array).map((litres) => Math.max(0, litres)));
+	const litresEach = day.habits.map(() =>
+		(drawn[next++] as Float64Array).map((litres) => Math.max(0, litres))
+	);
 	const rates = day.unlogged.map(() => drawn[next++] as Float64Array);
 	const usable = lanes.map(({ pool, share, usableL }) =>
 		(volumes.get(pool) ?? new Float64Array(paths).fill(usableL / share)).map((litres) => litres * share)
@@ -99,7 +130,7 @@ export function drawPaths(
 	return {
 		usable,
 		levels: lanes.map(({ pool, share }, i) =>
-			(pools[pool] as Float64Array).map((litres, path) =>
+			(pools.get(pool) as Float64Array).map((litres, path) =>
 				Math.min(Math.max(litres * share, 0), usable[i]?.[path] ?? Infinity)
 			)
 		),
@@ -107,19 +138,16 @@ export function drawPaths(
 		timesPerDay: day.habits.map(({ cadence, stream }, i) => {
 			const z = normals(streamOf(seed, 'cadence', i), paths);
 			const rate = stream === undefined ? undefined : rates[stream];
-			const believedL = stream === undefined ? 0 : (estimate.belief.mean[day.unlogged[stream]?.index ?? 0] ?? 0);
+			const believedL =
+				stream === undefined ? 0 : (estimate.belief.mean[day.unlogged[stream]?.index ?? 0] ?? 0);
 			return z.map((value, path) => {
 				const unloggedL = rate ? (rate[path] as number) - believedL : 0;
-				return Math.max(
-					0,
-					cadence.timesPerDay + cadence.perUnloggedL * unloggedL + cadence.ownSd * value
-				);
+				return Math.max(0, cadence.timesPerDay + cadence.perUnloggedL * unloggedL + cadence.ownSd * value);
 			});
 		}),
-		phase: day.habits.map((_, i) => {
-			const random = streamOf(seed, 'phase', i);
-			return Float64Array.from({ length: paths }, () => random.uniform());
-		}),
-		unlogged: rates.map((rate, i) => rate.map((litres) => Math.max(0, litres) * (day.unlogged[i]?.perDay ?? 0)))
+		phase: day.habits.map((_, i) => slices(streamOf(seed, 'phase', i), paths)),
+		unlogged: rates.map((rate, i) =>
+			rate.map((litres) => Math.max(0, litres) * (day.unlogged[i]?.perDay ?? 0))
+		)
 	};
 }

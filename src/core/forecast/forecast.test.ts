@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, type Estimate } from '../estimate/index.js';
+import { estimate, PARAMETERS, withEntry, type Estimate } from '../estimate/index.js';
 import type { Entry, Rig } from '../logbook/index.js';
-import { choleskyOf } from './draw.js';
-import { forecast, seeded } from './index.js';
+import { choleskyOf } from './draws.js';
+import { dayAhead } from '../habits/index.js';
+import { autonomyOf, COMPARED_PATHS, forecast, gainedDays, prices, seeded } from './index.js';
+import { normalAt, streamOf } from './random.js';
 import { spreadOf } from './quantile.js';
 
 const at = '2027-05-01T06:00:00Z';
@@ -104,8 +106,10 @@ describe('a doubtful rig', () => {
 				}))
 		};
 		const { days } = forecast(from(walks), { days: 30, paths: 4000 }).tanks[1] ?? { days: undefined };
-		// the usual dispersion of single times, and days that differ by a fifth or so
-		const ofOneDay = litres ** 2 * (0.7 * times + (0.22 * times) ** 2);
+		// the usual dispersion of single times, and busy and quiet days
+		const { dispersion, dayDiffers, habitDayDiffers } = PARAMETERS;
+		const ofOneDay =
+			litres ** 2 * (dispersion * times + (dayDiffers ** 2 + habitDayDiffers ** 2) * times ** 2);
 		const mean = room / (litres * times);
 		const sd = Math.sqrt(ofOneDay * mean) / (litres * times);
 		expect(Math.abs((days?.p50 ?? 0) - mean)).toBeLessThan(0.15);
@@ -130,8 +134,8 @@ describe('a doubtful rig', () => {
 			Date.parse('2027-05-11T06:00:00Z')
 		);
 		const believed = forecast(busy, { days: 30, paths: 400 }).tanks[1]?.days.p50 ?? 0;
-		// one wash-up a day and hardly a shower: not the 20 L a day that the rig states
-		expect(believed).toBeGreaterThan(7);
+		// one wash-up a day and hardly a shower: not the 20 L a day that the rig states, which would be 3.75 days
+		expect(believed).toBeGreaterThan(5);
 	});
 });
 
@@ -160,4 +164,117 @@ describe('drawing', () => {
 	});
 	it('quantiles are linear between order statistics', () =>
 		expect(spreadOf(Float64Array.of(4, 1, 2)).p90).toBeCloseTo(3.6, 12));
+});
+
+describe('what one more time costs', () => {
+	const day = (of: Estimate) => dayAhead(of, { persons: 2, measures: [] });
+	const hours = (of: Estimate, about: string): readonly number[] =>
+		prices(of, day(of), 30, about).map((price) => price.hours);
+	it('by hand: 0.75 L of 18 that come at 6 L a day are three hours; a shower does not touch the cassette', () => {
+		const [shower, dishes, flush] = hours(from(), 'black');
+		expect(shower).toBeCloseTo(0, 9);
+		expect(dishes).toBeCloseTo(0, 9);
+		expect(flush).toBeCloseTo(3, 9);
+	});
+	it('a shower is 8 of the 20 L a day that fill Grey, 9.6 hours; a flush does not touch it', () => {
+		const [shower, dishes, flush] = hours(from(), 'grey');
+		expect(shower).toBeCloseTo(9.6, 9);
+		expect(dishes).toBeCloseTo(7.2, 9);
+		expect(flush).toBeCloseTo(0, 9);
+	});
+	/** A rig that says nothing of what goes unwritten, after so many days of log; 0 is ten minutes. */
+	const after = (days: number): Estimate => {
+		const rig: Rig = { ...vague, unlogged: undefined, instruments: [] };
+		const lived = Array.from({ length: Math.floor(days) }, (_, i): readonly Entry[] => [
+			entry({ kind: 'use', at: `2027-05-0${i + 1}T12:00:00Z`, habit: 'dishes', times: 2 }),
+			entry({ kind: 'use', at: `2027-05-0${i + 1}T15:00:00Z`, habit: 'shower', times: 1 })
+		]).flat();
+		const begun = [...freshStart('2027-05-01T06:00:00Z'), ...lived];
+		const now = Date.UTC(2027, 4, 1 + days, 6, 10);
+		const served = [
+			...begun,
+			...freshStart(new Date(now - 600_000).toISOString()).map((one) => ({ ...one, id: `${one.id}-${days}` }))
+		];
+		return estimate(logbookOf(served, rig), 'rig', now);
+	};
+	const options = { days: 30, paths: COMPARED_PATHS };
+	it('so many times cost so many prices, at any age of the log, within a tenth', () =>
+		fc.assert(
+			fc.property(
+				fc.constantFrom(0, 1, 4, 8),
+				fc.constantFrom('shower', 'dishes', 'flush'),
+				fc.integer({ min: 1, max: 3 }),
+				(days, habit, times) => {
+					const now = after(days);
+					const use = entry({ kind: 'use', at: new Date(now.atMs).toISOString(), habit, times });
+					const about = autonomyOf(now, options).tank;
+					const [before, then] = [now, withEntry(now, use)].map((one) =>
+						autonomyOf(one, { ...options, about })
+					);
+					// another tank that then comes first costs what it costs
+					fc.pre(then?.tank === about);
+					const price = prices(now, day(now), 30, about).find((one) => one.habit === habit)?.hours ?? 0;
+					const moved = -24 * gainedDays(before!, then!);
+					expect(Math.abs(moved - times * price)).toBeLessThan(0.1 * times * price + 1 / 60);
+				}
+			),
+			{ numRuns: 20 }
+		));
+	it('two showers in a newcomer’s first ten minutes cost two showers, not a way of life', () => {
+		const now = after(0);
+		const at = new Date(now.atMs).toISOString();
+		const showered = withEntry(now, entry({ kind: 'use', at, habit: 'shower', times: 2 }));
+		const main = (estimate: Estimate): number => autonomyOf(estimate, options).days.get('main') ?? 0;
+		// 16 L of some 24 a day
+		expect(24 * (main(now) - main(showered))).toBeGreaterThan(0.7 * 16);
+		expect(24 * (main(now) - main(showered))).toBeLessThan(1.3 * 16);
+		expect(dayAhead(showered, { persons: 2, measures: [] }).habits[0]?.cadence).toEqual(
+			dayAhead(now, { persons: 2, measures: [] }).habits[0]?.cadence
+		);
+	});
+});
+
+describe('steady answers', () => {
+	const now = from({ ...vague, unlogged: undefined });
+	const stay = (estimate: Estimate): number => {
+		const { days, tank = '' } = autonomyOf(estimate, { days: 30, paths: 500 });
+		return days.get(tank) ?? 30;
+	};
+	const MINUTE = 1 / 1440;
+	it('an entry that touches nothing changes nothing, to the minute', () => {
+		for (const idle of [
+			entry({ kind: 'dump', at, tank: 'grey', to: 'empty' }),
+			entry({ kind: 'dump', at, tank: 'black', to: 'empty' }),
+			entry({ kind: 'fill', at, tank: 'main', to: 'full' }),
+			entry({ kind: 'note', at, text: 'calm' }),
+			entry({ kind: 'measure', at, measure: 'short', on: false }),
+			entry({ kind: 'crew', at, persons: 2 })
+		])
+			expect(Math.abs(stay(withEntry(now, idle)) - stay(now)), idle.kind).toBeLessThan(MINUTE);
+	});
+	it('guests, a measure and a hook-up say what they will do', () => {
+		const four = stay(withEntry(now, entry({ kind: 'crew', at, persons: 4 })));
+		const one = stay(withEntry(now, entry({ kind: 'crew', at, persons: 1 })));
+		expect(four).toBeLessThan(0.8 * stay(now));
+		expect(one).toBeGreaterThan(1.2 * stay(now));
+		const sewer = withEntry(now, entry({ kind: 'hookup', at, mains: true, sewer: true }));
+		expect(stay(sewer)).toBeGreaterThan(stay(now));
+		const main = forecast(withEntry(now, entry({ kind: 'measure', at, measure: 'short', on: true })), {
+			days: 30
+		}).tanks[0]?.days.p50;
+		expect(main).toBeGreaterThan(forecast(now, { days: 30 }).tanks[0]?.days.p50 ?? Infinity);
+	});
+	it('people who come aboard tomorrow count from tomorrow on', () => {
+		const later = withEntry(now, entry({ kind: 'crew', at: '2027-05-02T06:00:00Z', persons: 4 }));
+		const [first, second] = [later, now].map((one) => forecast(one, { days: 10 }).tanks[0]?.byDay);
+		expect(first?.[0]).toEqual(second?.[0]);
+		expect(first?.[1]?.p50).toBeLessThan(second?.[1]?.p50 ?? 0);
+	});
+	it('each variable has a stream of its own: what one is asked for changes nothing of another', () => {
+		const [one, other] = [streamOf(20, 'times', 1), streamOf(20, 'times', 2)];
+		const drawn = Array.from({ length: 4000 }, () => [normalAt(one.slot()), normalAt(other.slot())] as const);
+		const together = drawn.reduce((sum, [a, b]) => sum + a * b, 0) / drawn.length;
+		expect(Math.abs(together)).toBeLessThan(0.06);
+		expect(streamOf(20, 'times', 1).slot()).toBe(streamOf(20, 'times', 1).slot());
+	});
 });

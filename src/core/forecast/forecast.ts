@@ -2,7 +2,7 @@ import { dayAhead, litresOf, gainOf, personsNow } from '../habits/index.js';
 import { DAY_MS, personsAt, type Estimate } from '../estimate/index.js';
 import { drawPaths } from './draws.js';
 import { lanesOf, waysOf, type Lane } from './lanes.js';
-import { Days } from './liveDay.js';
+import { daysOf } from './liveDay.js';
 import { livePaths, type Lived } from './paths.js';
 import { spreadOf, type Spread } from './quantile.js';
 
@@ -41,10 +41,16 @@ interface OneMore {
 	readonly habit: string;
 }
 
+/** Two forecasts to be compared. */
+export interface ComparedOptions extends ForecastOptions {
+	/** the tank that ends the stay: what happens to others moves it by nothing */
+	readonly about?: string | undefined;
+}
+
 /** Lives the paths of an estimate. */
 function lived(
 	estimate: Estimate,
-	options: ForecastOptions,
+	options: ComparedOptions,
 	levelsByDay: boolean,
 	more?: OneMore
 ): { readonly lanes: readonly Lane[]; readonly lived: Lived; readonly paths: number } {
@@ -57,7 +63,7 @@ function lived(
 	const day = dayAhead(estimate, { persons, measures });
 	const lanes = lanesOf(estimate);
 	const ways = waysOf(estimate, day, lanes);
-	const draws = drawPaths(estimate, day, lanes, paths, seed);
+	const draws = drawPaths(estimate, day, lanes, paths, seed, options.about);
 	if (more) {
 		const at = day.habits.findIndex(({ habit }) => habit.id === more.habit);
 		const flow = day.habits[at]?.flow;
@@ -66,16 +72,15 @@ function lived(
 				const gain = gainOf(estimate, flow, id);
 				const levels = draws.levels[i] as Float64Array;
 				for (let path = 0; path < paths; path++)
-					levels[path] =
-						(levels[path] as number) + litresOf(gain, draws.litresEach[at]?.[path] as number);
+					levels[path] = (levels[path] as number) + litresOf(gain, draws.litresEach[at]?.[path] as number);
 			});
 	}
 	const aboard =
 		options.persons === undefined
 			? (d: number) => personsAt(estimate.model.crew, estimate.atMs + (d + 0.5) * DAY_MS) / persons
 			: () => 1;
-	const days_ = new Days(day, ways, draws, aboard, paths, seed);
-	return { lanes, lived: livePaths(draws, lanes, ways, days_, days, levelsByDay), paths };
+	const ahead = daysOf(day, ways, draws, aboard, paths, seed);
+	return { lanes, lived: livePaths(draws, lanes, ways, ahead, days, levelsByDay), paths };
 }
 
 /**
@@ -105,30 +110,42 @@ export function forecast(estimate: Estimate, options: ForecastOptions): Forecast
 
 /** When the stay ends, for comparing: see `autonomyOf`. */
 export interface Autonomy {
-	/** days, about the median */
-	readonly days: number;
-	/** the tank that most often binds first */
+	/** the tank that most often binds first; none where no tank binds within the days looked at */
 	readonly tank: string | undefined;
+	/** days until each tank binds, about the median */
+	readonly days: ReadonlyMap<string, number>;
 }
 
 /** The middle of the paths that is averaged, shares. */
 const MIDDLE = [0.35, 0.65] as const;
 
-/**
- * When the first tank binds, for comparing two estimates that differ by little: the mean of the middle third of the
- * paths, which is the median but for its jumps from one path to the next. Both are lived with the same chances.
- *
- * @param more one more time of a habit, now
- */
-export function autonomyOf(estimate: Estimate, options: ForecastOptions, more?: OneMore): Autonomy {
-	const { first, wins } = lived(estimate, options, false, more).lived;
-	const sorted = first.slice().sort();
+/** The mean of the middle third of some numbers: their median, but for its jumps from one to the next. */
+function middleOf(values: Float64Array): number {
+	const sorted = values.slice().sort();
 	const middle = sorted.subarray(
 		Math.floor(MIDDLE[0] * sorted.length),
 		Math.max(1, Math.ceil(MIDDLE[1] * sorted.length))
 	);
+	return middle.reduce((sum, days) => sum + days, 0) / middle.length;
+}
+
+/**
+ * When each tank binds, for comparing two estimates that differ by little: both are lived with the same chances.
+ *
+ * @param more one more time of a habit, now
+ */
+export function autonomyOf(estimate: Estimate, options: ComparedOptions, more?: OneMore): Autonomy {
+	const {
+		lanes,
+		lived: { binds, wins }
+	} = lived(estimate, options, false, more);
 	return {
-		days: middle.reduce((sum, days) => sum + days, 0) / middle.length,
-		tank: [...wins].sort((a, b) => b[1] - a[1])[0]?.[0]
+		tank: [...wins].sort((a, b) => b[1] - a[1])[0]?.[0],
+		days: new Map(lanes.map(({ id }, i) => [id, middleOf(binds[i] ?? new Float64Array([options.days]))]))
 	};
 }
+
+/** By how many days the stay gets longer: that of the tank that ends it, or from the one's end to the other's. */
+export const gainedDays = (before: Autonomy, after: Autonomy): number =>
+	(after.days.get(after.tank ?? before.tank ?? '') ?? 0) -
+	(before.days.get(before.tank ?? after.tank ?? '') ?? 0);

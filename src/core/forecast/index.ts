@@ -2,6 +2,7 @@ export {
 	autonomyOf,
 	DEFAULT_PATHS,
 	forecast,
+	gainedDays,
 	type Autonomy,
 	type Forecast,
 	type ForecastOptions,

@@ -24,7 +24,7 @@ function crossing(before: number, after: number, limit: number, falls: boolean):
  * Lives all paths day by day, each until every tank has come to its end: then the days after are all alike.
  *
  * @param days the horizon, perhaps not whole
- * @param levelsByDay whether the levels after each day are wanted too; else a path ends when its first tank binds
+ * @param levelsByDay whether the levels after each day are wanted too; else a path ends when all its tanks have bound
  */
 export function livePaths(
 	draws: Draws,
@@ -53,6 +53,8 @@ export function livePaths(
 		for (const path of active) {
 			lived.live(path, change);
 			let moving = false;
+			/** a tank has yet to bind */
+			let open = false;
 			for (let i = 0; i < lanes.length; i++) {
 				const lane = lanes[i] as Lane;
 				const now = levels[i] as Float64Array;
@@ -64,6 +66,7 @@ export function livePaths(
 					const limit = lane.falls ? lane.reserveL : Math.max(0, usable - lane.reserveL);
 					const when = d + crossing(before, after, limit, lane.falls);
 					if (when < days) bound[path] = when;
+					else open = true;
 					if (when < (first[path] as number)) {
 						first[path] = when;
 						winner[path] = i;
@@ -73,7 +76,7 @@ export function livePaths(
 				if (!idle[i] && next !== (lane.falls ? 0 : usable)) moving = true;
 				now[path] = next;
 			}
-			if (moving && (levelsByDay || winner[path] === -1)) still.push(path);
+			if (moving && (levelsByDay || open)) still.push(path);
 		}
 		if (levelsByDay)
 			lanes.forEach((_, i) => {

@@ -8,25 +8,33 @@ export interface Price {
 	readonly name: string;
 	/** litres drawn by one time */
 	readonly litres: number;
-	/** hours of the stay that one more time now takes away; 0 when it touches no tank that binds */
+	/** hours of the stay that one more time now takes away; 0 when it does not touch the tank that ends it */
 	readonly hours: number;
 }
 
 /** Good for differences, since the same few are drawn with and without. */
-export const COMPARED_PATHS = 500;
+export const COMPARED_PATHS = 1000;
 
 /**
- * The price of each habit: by how much the stay gets shorter by one more time of it now.
+ * The price of each habit: by how much shorter the tank that ends the stay lasts with one more time of it now.
  *
  * @param days how far to look
+ * @param about the tank that ends the stay; without one nothing costs time
  */
-export function prices(estimate: Estimate, day: DayAhead, days: number): readonly Price[] {
-	const options = { days, paths: COMPARED_PATHS };
-	const now = autonomyOf(estimate, options).days;
+export function prices(
+	estimate: Estimate,
+	day: DayAhead,
+	days: number,
+	about: string | undefined
+): readonly Price[] {
+	const options = { days, paths: COMPARED_PATHS, about };
+	const lasts = (habit?: string): number =>
+		autonomyOf(estimate, options, habit === undefined ? undefined : { habit }).days.get(about ?? '') ?? days;
+	const now = about === undefined ? days : lasts();
 	return day.habits.map(({ habit, flow, litresEach }) => ({
 		habit: habit.id,
 		name: habit.name,
 		litres: litresOf(flow.drawn, litresEach.mean),
-		hours: Math.max(0, 24 * (now - autonomyOf(estimate, options, { habit: habit.id }).days))
+		hours: about === undefined ? 0 : Math.max(0, 24 * (now - lasts(habit.id)))
 	}));
 }

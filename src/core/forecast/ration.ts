@@ -29,7 +29,10 @@ export function ration(
 	if (change.mean === 0) return undefined;
 	const level = levelOf(estimate, tankId);
 	const room = Math.abs(level.mean - bindingLevel(estimate, tank));
-	const bound = tank.holds === 'fresh' ? level.mean <= bindingLevel(estimate, tank) : level.mean >= bindingLevel(estimate, tank);
+	const bound =
+		tank.holds === 'fresh'
+			? level.mean <= bindingLevel(estimate, tank)
+			: level.mean >= bindingLevel(estimate, tank);
 	const doubtL =
 		normalQuantile(certainty) * Math.hypot(level.sd, days * change.driftSd, Math.sqrt(days) * change.daySd);
 	const part = bound ? 0 : Math.max(0, room - doubtL) / (Math.abs(change.mean) * days);

@@ -62,10 +62,12 @@ export function exposureOf({ entries, state, model }: Estimate): Exposure {
 
 /**
  * How unevenly habits fall on days, from the log: variance over mean of the daily counts (χ² over its degrees of
- * freedom, all habits together), leaning on the usual while the log is young.
+ * freedom, all habits together), less what busy and quiet days make of it, which is reckoned apart; leaning on the usual
+ * while the log is young.
  */
 export function dispersionOf({ entries, state }: Estimate): number {
-	const { dispersion, dispersionDegrees, dispersionMost, memoryDays } = PARAMETERS;
+	const { dispersion, dispersionDegrees, dispersionMost, memoryDays, dayDiffers, habitDayDiffers } =
+		PARAMETERS;
 	const first = entries[0];
 	const { atMs } = state.learned;
 	const days = first ? Math.min(memoryDays, Math.floor((atMs - instantMs(first.at)) / DAY_MS)) : 0;
@@ -84,7 +86,9 @@ export function dispersionOf({ entries, state }: Estimate): number {
 	for (const own of counts.values()) {
 		const mean = own.reduce((sum, count) => sum + count, 0) / days;
 		if (days < 2 || !(mean > 0)) continue;
-		squares += own.reduce((sum, count) => sum + (count - mean) ** 2, 0) / mean;
+		const scatter = own.reduce((sum, count) => sum + (count - mean) ** 2, 0) / mean;
+		const ofDays = (days - 1) * mean * (dayDiffers ** 2 + habitDayDiffers ** 2);
+		squares += Math.max(0, scatter - ofDays);
 		degrees += days - 1;
 	}
 	return Math.min(dispersionMost, squares / degrees);
@@ -118,8 +122,7 @@ export function cadencesAhead(estimate: Estimate, { persons, measures }: Ahead):
 		}
 		const at = counted.findIndex((stream) => stream.habit === habit);
 		const own =
-			logged[at] ??
-			written(habit, perPerson ? log.personDays : log.days, log.times.get(habit.id) ?? 0);
+			logged[at] ?? written(habit, perPerson ? log.personDays : log.days, log.times.get(habit.id) ?? 0);
 		const stream = at < 0 ? undefined : counted[at];
 		// Measures of rarity that came into force since are not yet in the log.
 		const since =

@@ -148,8 +148,7 @@ export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): 
 		const once = litresOf(gain, litresEach.mean);
 		const often = cadence.timesPerDay;
 		drift += (cadence.ownSd * once) ** 2 + (often * perLitre * litresEach.sd) ** 2;
-		if (stream !== undefined)
-			perUnlogged[stream] = (perUnlogged[stream] ?? 0) + cadence.perUnloggedL * once;
+		if (stream !== undefined) perUnlogged[stream] = (perUnlogged[stream] ?? 0) + cadence.perUnloggedL * once;
 		scatter += often * (perLitre * scatterL) ** 2;
 		if (cadence.sd === 0) continue;
 		scatter += (habitDayDiffers * often * once) ** 2 + day.dispersion * often * once ** 2;

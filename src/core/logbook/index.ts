@@ -53,6 +53,14 @@ export {
 } from './validation/parse.js';
 export { corrected, nextEdited, restored, voided } from './revisions/revise.js';
 export { crossingSides, doubleArea, type Corner } from './validation/outline.js';
-export { certaintyOf, currentTrip, DEFAULT_CERTAINTY, tripInUse, tripSpan, tripUnderWay } from './trips.js';
+export {
+	certaintyOf,
+	currentTrip,
+	DEFAULT_CERTAINTY,
+	tripAtHand,
+	tripInUse,
+	tripSpan,
+	tripUnderWay
+} from './trips.js';
 export { readable, type Readable } from './validation/readable.js';
 export { MOST_PROBLEMS } from './validation/limits.js';

@@ -17,14 +17,23 @@ export function tripUnderWay(trips: readonly Trip[], rigId: string, atMs: number
 		.at(-1)?.trip;
 }
 
-/** The trip of a rig that is under way at a moment, else the next one to come. */
+/** A trip that begins within so many days is prepared for; one further off is not yet. */
+const AT_HAND_DAYS = 3;
+
+/** The trip of a rig that is under way at a moment, else one that begins within three days. */
+export function tripAtHand(trips: readonly Trip[], rigId: string, atMs: number): Trip | undefined {
+	const trip = currentTrip(trips, rigId, atMs);
+	return trip && tripSpan(trip)[0] <= atMs + AT_HAND_DAYS * 86_400_000 ? trip : undefined;
+}
+
+/** The trip of a rig that is under way at a moment, else the next one to come, however far off. */
 export function currentTrip(trips: readonly Trip[], rigId: string, atMs: number): Trip | undefined {
 	const own = trips
 		.filter(({ rig }) => rig === rigId)
 		.map((trip) => ({ trip, span: tripSpan(trip) }))
 		.filter(({ span }) => span[1] > atMs)
 		.sort((a, b) => a.span[0] - b.span[0]);
-	return (own.findLast(({ span }) => span[0] <= atMs) ?? own[0])?.trip;
+	return tripUnderWay(trips, rigId, atMs) ?? own[0]?.trip;
 }
 
 /** How sure a plan must be where a trip says nothing: nine chances in ten. */

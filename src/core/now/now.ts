@@ -94,7 +94,12 @@ export function assess(
 		forecast: ahead,
 		...(planned ? { plan: planned } : {}),
 		verdict: said,
-		prices: prices(estimate, dayAhead(estimate, { persons, measures: state.measures }), LOOK_AHEAD_DAYS),
+		prices: prices(
+			estimate,
+			dayAhead(estimate, { persons, measures: state.measures }),
+			LOOK_AHEAD_DAYS,
+			said.binds
+		),
 		...(share ? { ration: share } : {}),
 		tanks: outlookOf(estimate, ahead, timeZone, said.binds, levels),
 		findings: findings(estimate, {

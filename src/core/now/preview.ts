@@ -1,5 +1,5 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
-import { autonomyOf, COMPARED_PATHS, type Autonomy } from '../forecast/index.js';
+import { autonomyOf, COMPARED_PATHS, gainedDays, type Autonomy } from '../forecast/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 import { tankById } from '../rig/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -19,9 +19,17 @@ export interface Effect {
 	readonly why?: string;
 }
 
-/** When the stay ends, to be compared with and without one more entry. */
-export const boundOf = (estimate: Estimate): Autonomy =>
-	autonomyOf(estimate, { days: LOOK_AHEAD_DAYS, paths: COMPARED_PATHS });
+/**
+ * When the stay ends, to be compared with and without one more entry.
+ *
+ * @param now what *Now* says of the tank that ends it
+ */
+export const boundOf = (estimate: Estimate, now: Assessment): Autonomy =>
+	autonomyOf(estimate, {
+		days: LOOK_AHEAD_DAYS,
+		paths: COMPARED_PATHS,
+		about: now.forecast.binding[0]?.tank
+	});
 
 const effectSaid = (
 	change: StayChange,
@@ -45,7 +53,8 @@ const WORTH_SAYING = 0.03;
 
 /** What an entry teaches: litres of one time, and use that nobody writes down, where they become another figure. */
 function lessonsOf(now: Assessment, then: Levels, rig: Rig): readonly Lesson[] {
-	const differ = (a: number, b: number): boolean => Math.abs(a - b) > Math.max(0.05, WORTH_SAYING * Math.abs(a));
+	const differ = (a: number, b: number): boolean =>
+		Math.abs(a - b) > Math.max(0.05, WORTH_SAYING * Math.abs(a));
 	const before = now.levels.unlogged.litresPerPersonDay;
 	const after = then.unlogged.litresPerPersonDay;
 	return [
@@ -74,10 +83,10 @@ export function effectOf(
 ): Effect {
 	const levels = readLevels(then, 'levels alone');
 	const litres = new Map(levels.tanks.map((tank) => [tank.id, tank.litres]));
-	const after = boundOf(then);
+	const after = boundOf(then, now);
 	const binding = now.forecast.binding[0]?.tank;
 	const fromDays = now.forecast.tanks.find(({ id }) => id === binding)?.days.p50 ?? LOOK_AHEAD_DAYS;
-	const moved = after.days - before.days;
+	const moved = gainedDays(before, after);
 	const { rig } = then.model;
 	const lessons = lessonsOf(now, levels, rig);
 	const why = lessons.length > 0 ? { why: sayLessons(lessons, units) } : {};

@@ -11,7 +11,7 @@ const logbook = logbookOf(freshStart());
 describe('a rig set out full', () => {
 	// Black fills by 8 · 0.75 = 6 L a day into 18 L; grey by 20 into 75; fresh gives 24 of 90.
 	it('lasts until the cassette is full, by hand', () =>
-		expect(autonomyFromFull(logbook, exactRig, nowMs, 50)).toMatchObject({
+		expect(autonomyFromFull(logbook, exactRig, nowMs, undefined, 50)).toMatchObject({
 			binds: 'black',
 			freshL: 100,
 			fullKg: 200
@@ -23,7 +23,7 @@ describe('a rig set out full', () => {
 				tank.id === 'black' ? { ...tank, nominalL: 90, usableL: 90 } : tank
 			)
 		};
-		const out = autonomyFromFull(logbook, rig, nowMs, 50);
+		const out = autonomyFromFull(logbook, rig, nowMs, undefined, 50);
 		expect(out.autonomyDays.p50).toBeCloseTo(3.75, 1);
 		expect(out.fullKg).toBe(270);
 		expect(out.binds).not.toBe('black');
@@ -36,7 +36,7 @@ describe('a rig set out full', () => {
 				outlet.to === 'black' ? { ...outlet, to: 'ground' } : outlet
 			)
 		};
-		expect(autonomyFromFull(logbook, rig, nowMs, 50).autonomyDays.p50).toBeCloseTo(3.75, 1);
+		expect(autonomyFromFull(logbook, rig, nowMs, undefined, 50).autonomyDays.p50).toBeCloseTo(3.75, 1);
 	});
 });
 

@@ -21,9 +21,16 @@ export interface AutonomyFromFull {
  * tank empty.
  *
  * @param rig a rig of the logbook, perhaps changed; entries that name what it no longer has are left out
+ * @param home the zone of the rig's person; the rig's own when absent
  * @throws RangeError when the logbook has no rig of that id
  */
-export function autonomyFromFull(logbook: Logbook, rig: Rig, atMs: number, paths = 1000): AutonomyFromFull {
+export function autonomyFromFull(
+	logbook: Logbook,
+	rig: Rig,
+	atMs: number,
+	home?: string,
+	paths = 1000
+): AutonomyFromFull {
 	const at = new Date(atMs).toISOString();
 	const tanks = new Set(rig.tanks.map(({ id }) => id));
 	const begin = rig.tanks.map((tank, i): Entry => {
@@ -38,7 +45,10 @@ export function autonomyFromFull(logbook: Logbook, rig: Rig, atMs: number, paths
 		rigs: logbook.rigs.map((one) => (one.id === rig.id ? rig : one)),
 		entries: [...entries, ...begin]
 	};
-	const ahead = forecast(estimate(changed, rig.id, atMs), { days: SETTING_OUT_DAYS, paths });
+	const ahead = forecast(estimate(changed, rig.id, atMs, home === undefined ? {} : { home }), {
+		days: SETTING_OUT_DAYS,
+		paths
+	});
 	const first = ahead.binding[0]?.tank;
 	return {
 		autonomyDays: ahead.autonomyDays,

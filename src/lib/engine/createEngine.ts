@@ -1,8 +1,17 @@
 import type { CalibrationPair, PastTank, InformationShares } from '$core/estimate';
-import { modelOf, readLevels, Replay, withEntry, type Estimate, type TankLevel } from '$core/estimate';
+import {
+	modelOf,
+	readLevels,
+	Replay,
+	withEntry,
+	writesInBatches,
+	type Estimate,
+	type TankLevel
+} from '$core/estimate';
 import type { WhyLasting } from '$core/habits';
 import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
-import { assess, boundOf, effectOf, plainEffect, type Assessment, type Bound, type Effect } from '$core/now';
+import type { Autonomy } from '$core/forecast';
+import { assess, boundOf, effectOf, plainEffect, type Assessment, type Effect } from '$core/now';
 import type { LevelsAtStop, AutonomyFromFull } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
@@ -16,6 +25,8 @@ export interface Question {
 	readonly trip?: string | undefined;
 	readonly atMs: number;
 	readonly timeZone: string;
+	/** the zone of the rig's person, for days on which no trip is under way; the rig's own when absent */
+	readonly home?: string;
 	readonly units?: UnitChoice;
 }
 
@@ -29,7 +40,7 @@ type Known = {
 	readonly question: Question;
 	readonly estimate: Estimate;
 	readonly now: Assessment;
-	bound?: Bound;
+	bound?: Autonomy;
 };
 
 /** everything but the entries, which the log keeps */
@@ -52,8 +63,10 @@ export function createEngine() {
 	/** the replays that remember, with what they were made for */
 	const replays = new Map<
 		string,
-		{ readonly rig: Rig; readonly trips: Logbook['trips']; readonly crew: string; readonly replay: Replay }
+		{ readonly rig: Rig; readonly trips: Logbook['trips']; readonly made: string; readonly replay: Replay }
 	>();
+	/** the zone of the person who asked last */
+	let home: string | undefined;
 	/** counts the questions that need a replay: a new one stops the one before it */
 	let asked = 0;
 
@@ -64,17 +77,18 @@ export function createEngine() {
 
 	const tripOf = ({ trip }: Question): Trip | undefined => book?.trips.find(({ id }) => id === trip);
 
-	/** The replay of a rig; a new one when the rig, the trips or who is aboard has changed. */
+	/** The replay of a rig; a new one when the rig, the trips, who is aboard, or where and how it is written has changed. */
 	const replayOf = (rigId: string): Replay => {
 		const { rigs, trips } = needBook();
 		const rig = rigs.find(({ id }) => id === rigId);
 		if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
 		const aboard = log.of(rigId).filter(({ kind }) => kind === 'crew');
-		const crew = JSON.stringify(aboard);
+		const inBatches = writesInBatches(log.of(rigId));
+		const made = JSON.stringify([aboard, home, inBatches]);
 		const before = replays.get(rigId);
-		if (before && before.rig === rig && before.trips === trips && before.crew === crew) return before.replay;
-		const replay = new Replay(modelOf(rig, trips, aboard));
-		replays.set(rigId, { rig, trips, crew, replay });
+		if (before && before.rig === rig && before.trips === trips && before.made === made) return before.replay;
+		const replay = new Replay(modelOf(rig, trips, aboard, home ?? rig.timeZone, inBatches));
+		replays.set(rigId, { rig, trips, made, replay });
 		return replay;
 	};
 
@@ -117,6 +131,7 @@ export function createEngine() {
 		 */
 		async assess(question: Question, onprogress?: (done: number) => void): Promise<Assessment | undefined> {
 			const own = ++asked;
+			home = question.home;
 			const entries = log.until(question.rig, question.atMs);
 			const replay = replayOf(question.rig);
 			for (let i = AT_ONCE; i < entries.length; i += AT_ONCE) {
@@ -145,13 +160,13 @@ export function createEngine() {
 			const { question, now, estimate } = known;
 			const plain = plainEffect(now, entry, question.timeZone);
 			if (plain) return plain;
-			known.bound ??= boundOf(estimate);
+			known.bound ??= boundOf(estimate, now);
 			const last = estimate.entries.at(-1);
 			const then =
 				!last || instantMs(entry.at) >= instantMs(last.at)
 					? withEntry(estimate, entry)
 					: replayOf(entry.rig).aside(estimate.entries, entry, question.atMs);
-			return effectOf(now, known.bound, then, question.timeZone);
+			return effectOf(now, known.bound, then, question.timeZone, question.units);
 		},
 		/** What is expected in each tank at the stops ahead; none without a trip. */
 		async aboard(question: Question): Promise<readonly LevelsAtStop[]> {
@@ -185,12 +200,12 @@ export function createEngine() {
 		/** How long a rig, perhaps changed, lasts when it sets out full. */
 		async autonomyFromFull(rig: Rig, atMs: number): Promise<AutonomyFromFull> {
 			const { autonomyFromFull } = await viewQuestions();
-			return autonomyFromFull({ ...needBook(), entries: log.of(rig.id) }, rig, atMs);
+			return autonomyFromFull({ ...needBook(), entries: log.of(rig.id) }, rig, atMs, home);
 		},
 		/** A gauge's readings beside what all else says, to learn its curve from. */
 		async beside(rig: string, gauge: string, atMs: number): Promise<readonly CalibrationPair[]> {
 			const { calibrationPairs } = await viewQuestions();
-			return calibrationPairs({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs);
+			return calibrationPairs({ ...needBook(), entries: log.of(rig) }, rig, gauge, atMs, home);
 		},
 		/** What a drain leaves in a leaning tank, litres: pockets are flooded cell by cell, which takes its time. */
 		async undrained(shape: Shape, corner: DrainCorner, lean: Lean): Promise<number> {

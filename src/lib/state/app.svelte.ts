@@ -1,5 +1,5 @@
 import { said } from '$lib/said';
-import { currentTrip, inUse, zonedIso } from '$core/logbook';
+import { currentTrip, inUse, tripAtHand, tripUnderWay, zonedIso } from '$core/logbook';
 import { EngineClient, type EngineApi } from '$lib/engine';
 import type { Change, RecordStore, SecondCopy } from '$lib/store';
 import { Commands } from './commands.svelte';
@@ -45,8 +45,21 @@ export class App {
 	});
 	/** the rig in view without what is retired: what forms offer and views draw */
 	liveRig = $derived(this.rig && inUse(this.rig));
-	trip = $derived.by(() => (this.rig ? currentTrip(this.records.trips, this.rig.id, this.nowMs) : undefined));
-	timeZone = $derived(this.trip?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
+	/** the trip under way: what is written belongs to it, and its clocks count */
+	trip = $derived.by(() =>
+		this.rig ? tripUnderWay(this.records.trips, this.rig.id, this.nowMs) : undefined
+	);
+	/** the trip that is planned for: under way, or about to begin */
+	tripAtHand = $derived.by(() =>
+		this.rig ? tripAtHand(this.records.trips, this.rig.id, this.nowMs) : undefined
+	);
+	/** the trip that the view of trips opens with: under way, or the next, however far off */
+	tripInView = $derived.by(() =>
+		this.rig ? currentTrip(this.records.trips, this.rig.id, this.nowMs) : undefined
+	);
+	/** the zone of the person, for days on which no trip is under way */
+	home = $derived(this.rig?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
+	timeZone = $derived(this.trip?.timeZone ?? this.home);
 	rigEntries = $derived.by(() => this.records.entries.filter(({ rig }) => rig === this.rig?.id));
 
 	/** what is amiss with what is kept */
@@ -79,9 +92,10 @@ export class App {
 			this.rig
 				? {
 						rig: this.rig.id,
-						trip: this.trip?.id,
+						trip: this.tripAtHand?.id,
 						atMs: this.nowMs,
 						timeZone: this.timeZone,
+						home: this.home,
 						units: this.prefs.current.units
 					}
 				: undefined

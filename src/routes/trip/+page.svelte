@@ -18,8 +18,10 @@
 
 	const units = $derived(app.prefs.current.units);
 	const rig = $derived(app.liveRig);
-	const trip = $derived(app.trip && tripInUse(app.trip));
-	const plan = $derived(app.engine.assessment?.plan);
+	const trip = $derived(app.tripInView && tripInUse(app.tripInView));
+	/** nobody knows today what will be aboard when a trip begins that is weeks away */
+	const atHand = $derived(app.tripAtHand !== undefined);
+	const plan = $derived(atHand ? app.engine.assessment?.plan : undefined);
 	const words = $derived(rig && trip && plan && sayPlan(rig, trip, plan, app.nowMs, units));
 	const past = $derived(trip?.stops.filter(({ depart }) => instantMs(depart) <= app.nowMs).length ?? 0);
 	const shown = $derived(
@@ -39,7 +41,11 @@
 				{#snippet title()}<Spans spans={words.headline} />{/snippet}
 				{#snippet says()}<p class="detail soft"><Spans spans={words.detail} /></p>{/snippet}
 			</PageHead>
-		{:else}<PageHead title={trip.name} />{/if}
+		{:else if atHand}<PageHead title={trip.name} />
+		{:else}<PageHead
+				title={trip.name}
+				says="It is not planned yet: three days before it begins, when it shows what will be aboard."
+			/>{/if}
 		{#if plan?.services.some(({ water }) => water)}
 			<p class="soft small">
 				Drinking water only from a source that a sign or a person calls drinking water, through a
@@ -101,13 +107,18 @@
 </Page>
 
 {#if rig && (open === 'trip' || open === 'new trip')}
-	<TripForm {app} {rig} trip={open === 'trip' ? app.trip : undefined} onclose={() => (open = undefined)} />
+	<TripForm
+		{app}
+		{rig}
+		trip={open === 'trip' ? app.tripInView : undefined}
+		onclose={() => (open = undefined)}
+	/>
 {/if}
-{#if app.trip && (open === 'new stop' || stopId !== undefined)}
+{#if app.tripInView && (open === 'new stop' || stopId !== undefined)}
 	<StopForm
 		{app}
-		trip={app.trip}
-		stop={app.trip.stops.find(({ id }) => id === stopId)}
+		trip={app.tripInView}
+		stop={app.tripInView.stops.find(({ id }) => id === stopId)}
 		onclose={() => ([open, stopId] = [undefined, undefined])}
 	/>
 {/if}

@@ -144,13 +144,7 @@ function doubt(model: Model, state: FilterState, reading: Assessed, innovation: 
 	if (follows || (!shadow && (together || isUnwrittenUse(state, reading, gapL)))) {
 		const first = own[0] ?? others[0];
 		if (now.couldBeMissed)
-			noteMissedEntry(
-				model,
-				state,
-				pool,
-				{ litres: Math.abs(gapL), upToL: first?.saidL ?? saidL },
-				first
-			);
+			noteMissedEntry(model, state, pool, { litres: Math.abs(gapL), upToL: first?.saidL ?? saidL }, first);
 		else if (kind !== 'meter' && gapL < 0) noteLoss(model, state, pool, gapL, first);
 		// What agrees with this reading was right all along: no longer doubted.
 		wasRight(state, [now, ...[...own, ...others].filter(alike)]);

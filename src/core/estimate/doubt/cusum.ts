@@ -18,7 +18,12 @@ export function hint(state: FilterState, gauge: string): void {
  * that are each just possible, one after the other, are not those of an honest gauge. While the gauge counts it
  * drags the belief along, so that a small strain only asks for a look without it.
  */
-export function strainOf(state: FilterState, { instrument }: Reading, chance: number, shadow: boolean): number {
+export function strainOf(
+	state: FilterState,
+	{ instrument }: Reading,
+	chance: number,
+	shadow: boolean
+): number {
 	const surprise = -Math.log(Math.max(chance, 1e-12));
 	const before = state.strain.get(instrument) ?? { sum: 0, hint: 0 };
 	const now = {

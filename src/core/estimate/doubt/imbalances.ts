@@ -1,7 +1,7 @@
 import { fullOf, emptyOfPool, settled, type KnownLevel } from '../filter/transitions.js';
 import type { EntryOf } from '../../logbook/index.js';
 import { PARAMETERS } from '../parameters.js';
-import type { DoubtedReading, FilterState, Imbalance } from '../filter/filterState.js';
+import { anywhere, type DoubtedReading, type FilterState, type Imbalance } from '../filter/filterState.js';
 import { dot, type Sparse } from '../filter/gaussian.js';
 import type { Model } from '../filter/model.js';
 import type { Pool } from '../filter/pools.js';
@@ -94,13 +94,7 @@ export function checkPossible(model: Model, state: FilterState): void {
 		if (last) {
 			// A doubted reading said so before: it was right.
 			const gap = last.saidL - last.believedL;
-			noteMissedEntry(
-				model,
-				state,
-				pool.index,
-				{ litres: Math.abs(gap), upToL: last.saidL },
-				right[0]
-			);
+			noteMissedEntry(model, state, pool.index, { litres: Math.abs(gap), upToL: last.saidL }, right[0]);
 			state.belief.doubt([[pool.index, 1]], gap ** 2);
 			state.belief.learn([[pool.index, 1]], last.sdL ** 2, {
 				mean: (now.mean[pool.index] ?? 0) + gap,
@@ -109,7 +103,7 @@ export function checkPossible(model: Model, state: FilterState): void {
 			wasRight(state, right);
 		} else {
 			noteMissedEntry(model, state, pool.index, {}, undefined);
-			state.belief.set(pool.index, pool.usableL / 2, pool.usableL / Math.sqrt(12));
+			anywhere(state.belief, pool);
 		}
 		settled(state, pool.index);
 	}

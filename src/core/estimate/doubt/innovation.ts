@@ -34,10 +34,9 @@ export function innovationOf(belief: Gaussian, measurement: Measurement): Innova
 		saidL: (leastL + mostL) / 2,
 		saidSdL: Math.hypot(sd, (mostL - leastL) / Math.sqrt(12)),
 		chance:
-			to > from
-				? truncate({ mean: expectedL, sd: sdL }, from, to).mass
-				: 2 * normalCdf(-Math.abs(gapL) / sdL)
+			to > from ? truncate({ mean: expectedL, sd: sdL }, from, to).mass : 2 * normalCdf(-Math.abs(gapL) / sdL)
 	};
 }
 
-export const isFresh = (model: Model, pool: number): boolean => model.pools[pool]?.tanks[0]?.holds === 'fresh';
+export const isFresh = (model: Model, pool: number): boolean =>
+	model.pools[pool]?.tanks[0]?.holds === 'fresh';

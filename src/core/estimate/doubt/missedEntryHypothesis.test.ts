@@ -95,7 +95,7 @@ describe('what the band says of it', () => {
 		expect(doubts).toEqual([]);
 		expect(main.litres).toBeGreaterThan(70);
 		const { state } = estimate(logbookOf([...freshStart(), ...later], rig), 'rig', Date.parse(at(2, 10)));
-		expect(state.missing.map(({ kind }) => kind)).toEqual(['fill']);
+		expect(state.imbalances.map(({ kind }) => kind)).toEqual(['fill']);
 	});
 	it('water drawn from a tank that the account has empty: the band no longer says that it is empty', () => {
 		const loose: Rig = {

@@ -77,7 +77,9 @@ export function alternativeLevel(
 		return { chance, level };
 	}
 	const fresh = of.tanks[0]?.holds === 'fresh';
-	const possible = normalCdf((fresh ? now.mean : of.usableL - now.mean) / Math.max(now.sd, 1e-9));
+	// An account runs a little beyond empty or full before that speaks for anything.
+	const room = (fresh ? now.mean : of.usableL - now.mean) + 0.25 * PARAMETERS.impossible * of.usableL;
+	const possible = normalCdf(room / Math.max(now.sd, 1e-9));
 	const chance = PARAMETERS.missedAtAll / (PARAMETERS.missedAtAll + (1 - PARAMETERS.missedAtAll) * possible);
 	// What is beyond the chance that is always there and that the bands leave aside.
 	return {

@@ -2,13 +2,19 @@ import { PARAMETERS } from '../parameters.js';
 import { useInLog, type Counted, type Unlogged } from '../prior/unloggedUse.js';
 import { Gaussian } from './gaussian.js';
 import type { Model } from './model.js';
+import type { Pool } from './pools.js';
 import { countedStreams } from './rates.js';
 import { regimeKeyOf, type KeyedRegime } from './regime.js';
 
 /** Why a reading is left out, as a fact with its numbers, litres unless said. */
 export type DoubtCause =
 	/** what it says at the nearest, what everything else says, and how sure that is (half of its 90 % band) */
-	| { readonly kind: 'unexplained'; readonly saysL: number; readonly believedL: number; readonly bandL: number }
+	| {
+			readonly kind: 'unexplained';
+			readonly saysL: number;
+			readonly believedL: number;
+			readonly bandL: number;
+	  }
 	/** a meter shows less than it counts from (more, when it counts down), displayed units: it was reset */
 	| { readonly kind: 'reset'; readonly shows: number; readonly from: number; readonly counts: 'up' | 'down' }
 	/** the gauge has no such reading on its curve */
@@ -130,21 +136,20 @@ export interface FilterState extends KeyedRegime {
 	readonly expected: Map<string, number>;
 }
 
+/** A level that could be anything: as wide again as the tank, so that within it all levels are about as likely. */
+export const anywhere = (belief: Gaussian, { index, usableL }: Pool): void =>
+	belief.set(index, usableL / 2, usableL);
+
 /** Before anything was written down: tanks anywhere between empty and full, habits and rates at their priors. */
 export function initialState(model: Model): FilterState {
 	const belief = new Gaussian(model.size);
-	// A uniform distribution over the tank has the standard deviation width / √12.
-	for (const { index, usable, usableL, usableSdL } of model.pools) {
-		belief.set(index, usableL / 2, usableL / Math.sqrt(12));
-		if (usable !== undefined) belief.set(usable, usableL, usableSdL);
+	for (const pool of model.pools) {
+		anywhere(belief, pool);
+		if (pool.usable !== undefined) belief.set(pool.usable, pool.usableL, pool.usableSdL);
 	}
 	for (const [id, index] of model.meterError) {
 		const instrument = model.instruments.get(id);
-		belief.set(
-			index,
-			0,
-			instrument?.kind === 'meter' ? (instrument.sdFraction ?? PARAMETERS.meterShare) : 0
-		);
+		belief.set(index, 0, instrument?.kind === 'meter' ? (instrument.sdFraction ?? PARAMETERS.meterShare) : 0);
 	}
 	for (const [id, index] of model.gaugeError)
 		belief.set(index, 0, Math.sqrt(PARAMETERS.gaugeLasts) * (model.gaugeSdL.get(id) ?? 0));

@@ -1,4 +1,12 @@
-import { tripInUse, type Entry, type EntryOf, type Habit, type Instrument, type Logbook, type Rig } from '../../logbook/index.js';
+import {
+	tripInUse,
+	type Entry,
+	type EntryOf,
+	type Habit,
+	type Instrument,
+	type Logbook,
+	type Rig
+} from '../../logbook/index.js';
 import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
 import { PARAMETERS } from '../parameters.js';
 import { crewOf, crewWith, type Crew } from '../prior/crew.js';

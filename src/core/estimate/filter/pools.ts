@@ -42,8 +42,7 @@ function standingLevel(tanks: readonly Tank[]): readonly (readonly Tank[])[] {
 
 /** What is in a tank called empty, and the doubt of that: what a dump leaves, or the drops in a jug poured out. */
 function emptied(tank: Tank): Moments {
-	if (tank.holds !== 'fresh')
-		return { mean: emptyOf(tank), sd: PARAMETERS.residual * emptyOf(tank) };
+	if (tank.holds !== 'fresh') return { mean: emptyOf(tank), sd: PARAMETERS.residual * emptyOf(tank) };
 	const drops = PARAMETERS.drops * usableOf(tank);
 	return tank.portable ? { mean: drops, sd: drops } : { mean: 0, sd: 0 };
 }
@@ -69,4 +68,3 @@ export function poolsOf(rig: Rig): readonly Pool[] {
 		};
 	});
 }
-

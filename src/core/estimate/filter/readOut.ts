@@ -47,11 +47,7 @@ export function levelWithin(
 ): Truncated {
 	const { mean, sd } = underBrim(pool, belief, level);
 	const usable = usableNow(pool, belief);
-	return truncate(
-		{ mean: mean * share, sd: sd * share },
-		0,
-		(usable.mean + CEILING * usable.sd) * share
-	);
+	return truncate({ mean: mean * share, sd: sd * share }, 0, (usable.mean + CEILING * usable.sd) * share);
 }
 
 /** 5 % and 95 % points of a level, litres. */

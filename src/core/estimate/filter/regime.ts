@@ -25,4 +25,3 @@ export const regimeKeyOf = ({ mains, sewer, measures }: Regime): string =>
 	`${mains}|${sewer}|${measures.join('|')}`;
 
 export const regimeKey = (regime: KeyedRegime): string => regime.regimeKey ?? regimeKeyOf(regime);
-

@@ -40,12 +40,7 @@ interface Rows {
 }
 
 /** What one litre that goes unlogged through a habit's outlet brings to pools and meters. */
-function streamGains(
-	rows: Rows,
-	flow: Flow,
-	habit: Habit | undefined,
-	to: string | undefined
-): Sparse {
+function streamGains(rows: Rows, flow: Flow, habit: Habit | undefined, to: string | undefined): Sparse {
 	const byIndex = new Map<number, number>();
 	const add = (index: number | undefined, gain: number): void => {
 		if (index !== undefined && gain !== 0) byIndex.set(index, (byIndex.get(index) ?? 0) + gain);
@@ -60,11 +55,7 @@ function streamGains(
 }
 
 /** Small draws that are in no habit: through the outlets that do not end in black, as their habits are used. */
-function smallDraws(
-	rig: Rig,
-	streams: readonly Stream[],
-	index: number
-): Stream | undefined {
+function smallDraws(rig: Rig, streams: readonly Stream[], index: number): Stream | undefined {
 	const black = new Set(rig.tanks.filter(({ holds }) => holds === 'black').map(({ id }) => id));
 	const isBlack = ({ habit }: Stream): boolean =>
 		rig.outlets.some(({ id, to }) => id === habit?.outlet && black.has(to));
@@ -108,7 +99,10 @@ export function streamsOf(rig: Rig, rows: Rows, next: number): readonly Stream[]
 	const streams = plain.map((one, i): Stream => {
 		const habit = 'litresEach' in one ? one : undefined;
 		const perPerson = habit ? habit.often.per === 'person-day' : true;
-		const { mean: each, sd } = habit?.litresEach ?? { mean: PARAMETERS.anyLumpL, sd: PARAMETERS.anyLumpL / 2 };
+		const { mean: each, sd } = habit?.litresEach ?? {
+			mean: PARAMETERS.anyLumpL,
+			sd: PARAMETERS.anyLumpL / 2
+		};
 		const usual = habit?.often.times ?? PARAMETERS.nobodyKnowsL / each / plain.length;
 		const part = habit ? dailyL(habit) / totalL : 1 / plain.length;
 		const scale = perPerson ? 1 : crew;
@@ -132,8 +126,7 @@ export function streamsOf(rig: Rig, rows: Rows, next: number): readonly Stream[]
 			habit,
 			perPerson,
 			usual,
-			cadenceSd:
-				habit?.often.sd === undefined || usual === 0 ? PARAMETERS.cadence : habit.often.sd / usual,
+			cadenceSd: habit?.often.sd === undefined || usual === 0 ? PARAMETERS.cadence : habit.often.sd / usual,
 			usualL,
 			perDay: usual * (perPerson ? crew : 1),
 			lumpL: each > 0 ? (each * each + sd * sd) / each : PARAMETERS.anyLumpL,
@@ -146,7 +139,7 @@ export function streamsOf(rig: Rig, rows: Rows, next: number): readonly Stream[]
 			drawnGains: gainsOf(plainPipe, undefined)
 		};
 	});
-	const small = rig.unlogged || used.length === 0 ? undefined : smallDraws(rig, streams, next + streams.length);
+	const small =
+		rig.unlogged || used.length === 0 ? undefined : smallDraws(rig, streams, next + streams.length);
 	return small ? [...streams, small] : streams;
 }
-

@@ -67,10 +67,7 @@ function flowFor(model: Model, state: FilterState, days: number, persons: number
 		// Unlogged uses come at random, each a lump: the variance of a compound Poisson process; and each habit has its
 		// busy and quiet days.
 		const amount = (state.unlogged[a] ?? 0) * exposure;
-		belief.doubt(
-			gains,
-			amount * stream.lumpL * skew + (PARAMETERS.habitDayDiffers * amount) ** 2 / days
-		);
+		belief.doubt(gains, amount * stream.lumpL * skew + (PARAMETERS.habitDayDiffers * amount) ** 2 / days);
 		for (const [index, gain] of gains) {
 			const sum = together.find(([of]) => of === index);
 			if (sum) sum[1] += amount * gain;

@@ -16,20 +16,22 @@ export interface CalibrationPair {
  * The readings of one gauge beside the level that all other entries give for the same moment: pairs to learn its
  * curve from, the gauge itself left out so that it cannot vouch for itself.
  *
+ * @param home the zone of the rig's person; the rig's own when absent
  * @throws RangeError when the logbook has no such rig
  */
 export function calibrationPairs(
 	logbook: Logbook,
 	rigId: string,
 	gaugeId: string,
-	atMs: number
+	atMs: number,
+	home?: string
 ): readonly CalibrationPair[] {
 	const rig = logbook.rigs.find(({ id }) => id === rigId);
 	if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
 	const gauge = rig.instruments.find(({ id }) => id === gaugeId);
 	if (!gauge) return [];
 	const all = entriesUntil(logbook.entries, rigId, atMs);
-	const model = modelOf(rig, logbook.trips, all);
+	const model = modelOf(rig, logbook.trips, all, home);
 	const none: ReadonlySet<string> = new Set();
 	const found: CalibrationPair[] = [];
 	const state = initialState(model);

@@ -1,5 +1,13 @@
 import type { Entry } from '../../logbook/index.js';
-import { initialState, pathsOf, placeOf, type FilterState, type Model, type Operation, type Sparse } from '../filter/index.js';
+import {
+	initialState,
+	pathsOf,
+	placeOf,
+	type FilterState,
+	type Model,
+	type Operation,
+	type Sparse
+} from '../filter/index.js';
 import { goOnFrom, type Estimate } from './estimateAt.js';
 import { step } from './step.js';
 

@@ -1,4 +1,12 @@
-import { dayPlus, instantMs, zonedMs, type Entry, type EntryOf, type Logbook, type Rig } from '../../logbook/index.js';
+import {
+	dayPlus,
+	instantMs,
+	zonedMs,
+	type Entry,
+	type EntryOf,
+	type Logbook,
+	type Rig
+} from '../../logbook/index.js';
 
 export const DAY_MS = 86_400_000;
 

@@ -50,7 +50,7 @@ export function lnGamma(x: number): number {
 }
 
 /** Shares of uses that people write down, and how common each is before anything is known of them. */
-const SHARES: readonly (readonly [share: number, chance: number])[] = [
+export const SHARES: readonly (readonly [share: number, chance: number])[] = [
 	[1, 0.22],
 	[0.98, 0.08],
 	[0.95, 0.08],
@@ -71,7 +71,7 @@ const GRID = SHARES.length;
  * How likely one habit's own share is, given that of all habits together: a beta distribution about it, on the same
  * grid. Who writes down everything, or nothing, does so with every habit.
  */
-const OWN_SHARE: readonly (readonly number[])[] = SHARES.map(([all]) => {
+export const OWN_SHARE: readonly (readonly number[])[] = SHARES.map(([all]) => {
 	const [a, b] = [PARAMETERS.writesAlike * all, PARAMETERS.writesAlike * (1 - all)];
 	const edges = SHARES.map(([share], i) => [
 		(share + (SHARES[i + 1]?.[0] ?? share)) / 2,

@@ -165,7 +165,7 @@ it('says why in a sentence: what weighs most, and what was left out', () => {
 	const known = of([wash(2, 12, 2), read('sender-main', 88, 4, 7), lit(2), lit(3), lit(4)], rig);
 	const { tanks } = readLevels(known);
 	expect(sayWhy(known, 'main', tanks[0]?.basis ?? [], 'Etc/UTC')).toMatch(
-		/^Mostly the sender main this morning/
+		/^Mostly full as seen Saturday morning.* and the sender main this morning/
 	);
 	expect(sayWhy(known, 'grey', tanks[1]?.basis ?? [], 'Etc/UTC')).toMatch(
 		/Grey lights was left out altogether\.$/

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { totalsOf } from '$core/habits';
 	import { instantMs, type Entry } from '$core/logbook';
-	import { clockText, dayText, describeEntry, KIND_WORDS, sayTotals } from '$core/words';
+	import { clockText, dayText, describeEntry, KIND_WORDS, sayDoubt, sayTotals } from '$core/words';
 	import type { App } from '$lib/state';
 	import { mendSaying, sayDone } from '../shell/saying';
 
@@ -22,7 +22,7 @@
 				app.rig?.habits.map(({ id, litresEach: { mean } }) => [id, mean])
 		)
 	);
-	const doubts = $derived(new Map(levels?.doubts.map((doubt) => [doubt.entry, doubt.why])));
+	const doubts = $derived(new Map(levels?.doubts.map((doubt) => [doubt.entry, sayDoubt(doubt, units)])));
 	const say = (entry: Entry): string =>
 		app.rig ? describeEntry(entry, { rig: app.rig, trips: app.records.trips, units }) : '';
 

@@ -1,4 +1,5 @@
 import { estimate, readLevels } from '$core/estimate';
+import { sayDoubt } from '$core/words';
 import { instantMs } from '$core/logbook';
 import { readLevelsBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
@@ -10,5 +11,13 @@ export const POST: RequestHandler = ({ request }) =>
 		const read = readLevelsBody(data);
 		if ('errors' in read) return read;
 		const { logbook, rig, at } = read.body;
-		return { answer: { at, ...readLevels(estimate(logbook, rig, instantMs(at))) } };
+		const { tanks, doubts, ...rest } = readLevels(estimate(logbook, rig, instantMs(at)));
+		return {
+			answer: {
+				at,
+				tanks: tanks.map(({ usableSdL: _, ...tank }) => tank),
+				...rest,
+				doubts: doubts.map(({ cause, ...doubt }) => ({ ...doubt, why: sayDoubt({ cause }) }))
+			}
+		};
 	});

@@ -29,7 +29,7 @@
 			? [
 					{ name: 'Now', when: '', litres: now },
 					...(stops.value ?? []).map((stop) => ({
-						name: app.trip?.stops.find(({ id }) => id === stop.stop)?.name ?? stop.stop,
+						name: app.tripAtHand?.stops.find(({ id }) => id === stop.stop)?.name ?? stop.stop,
 						when: `${dayText(zonedTime(stop.atMs, app.timeZone).day)}, leaving`,
 						litres: stop.onDeparture
 					})),
