@@ -194,7 +194,7 @@ class Trip {
 				? 0
 				: this.#manner.countdown
 					? Math.round(this.litresIn('fresh') / meter.unitL)
-					: 400;
+					: 4000;
 		this.#counted = 0;
 		this.honest.push(
 			this.add(atMs, { kind: 'reading', instrument: meter.id, value: this.#base, reset: true })

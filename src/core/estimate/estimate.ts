@@ -33,7 +33,7 @@ export function withEntry(before: Estimate, entry: Entry): Estimate {
 		...before,
 		model,
 		state,
-		belief: posterior(model, state),
+		belief: posterior(state),
 		entries: [...before.entries, entry]
 	};
 }

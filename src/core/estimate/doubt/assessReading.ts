@@ -177,7 +177,7 @@ const HALF_BAND = 1.645;
  */
 export function assessReading(model: Model, state: FilterState, reading: Assessed): void {
 	const { entry, measurement, kind, shadow } = reading;
-	const innovation = innovationOf(posterior(model, state), measurement);
+	const innovation = innovationOf(posterior(state), measurement);
 	const strain = kind === 'gauge' ? strainOf(state, entry, innovation.chance, shadow) : 0;
 	if (passes(state, entry.instrument, kind, innovation, strain))
 		return accept(model, state, reading, innovation);

@@ -79,7 +79,7 @@ export function checkPossible(model: Model, state: FilterState): void {
 	for (const pool of model.pools) {
 		const margin = PARAMETERS.impossible * pool.usableL;
 		if (beyond(model, pool, state.belief.mean) < margin) continue;
-		const now = posterior(model, state);
+		const now = posterior(state);
 		const byL = beyond(model, pool, now.mean);
 		const slack: Sparse =
 			pool.usable === undefined || isFresh(model, pool.index)
@@ -117,7 +117,7 @@ export function applyMark(model: Model, state: FilterState, entry: EntryOf<'mark
 	const seen: KnownLevel = entry.state === 'full' ? fullOf(pool) : emptyOfPool(pool);
 	const sdL = Math.max(seen.sdL, PARAMETERS.emptyShare * pool.usableL);
 	const h: Sparse = [[pool.index, 1], ...seen.from.map(([row, k]) => [row, -k] as const)];
-	const now = posterior(model, state);
+	const now = posterior(state);
 	const gap = seen.constant - dot(now.mean, h);
 	if (gap ** 2 > PARAMETERS.gate ** 2 * (now.varianceOf(h) + sdL ** 2)) {
 		if (couldBeMissed(model, pool.index, gap))

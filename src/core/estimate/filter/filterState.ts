@@ -1,9 +1,9 @@
 import { PARAMETERS } from '../parameters.js';
-import { useInLog, type Counted, type Unlogged } from '../prior/unloggedUse.js';
+import { useInLog, type Counted } from '../prior/unloggedUse.js';
 import { Gaussian } from './gaussian.js';
 import type { Model } from './model.js';
 import type { Pool } from './pools.js';
-import { countedStreams } from './rates.js';
+import { countedStreams, rateMeasurements, type RateMeasurement } from './rates.js';
 import { regimeKeyOf, type KeyedRegime } from './regime.js';
 
 /** Why a reading is left out, as a fact with its numbers, litres unless said. */
@@ -126,8 +126,8 @@ export interface FilterState extends KeyedRegime {
 	personDays: number;
 	/** the same up to the last whole part of a day: what goes on now teaches nothing yet of how often things are done */
 	learned: Counts;
-	/** what those counts say of use that nobody writes down, by stream that is counted */
-	counted: Unlogged;
+	/** what those counts say of use that nobody writes down */
+	rates: readonly RateMeasurement[];
 	/** unlogged litres per exposure of each stream as last counted */
 	unlogged: readonly number[];
 	/** where uses are written in batches: the sitting under way, and the habits written at it */
@@ -188,7 +188,7 @@ export function initialState(model: Model): FilterState {
 		days: 0,
 		personDays: 0,
 		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0 },
-		counted: { mean: [], cov: [] },
+		rates: [],
 		unlogged: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
 		expected: new Map(),
@@ -244,10 +244,11 @@ export const countedHabits = (
 /** Brings what the log's counts say up to date; they set how much unlogged use scatters, too. */
 export function recount(model: Model, state: FilterState): void {
 	const { belief, learned } = state;
-	state.counted = useInLog(countedHabits(model, belief, learned)).unlogged;
+	const { unlogged } = useInLog(countedHabits(model, belief, learned));
 	const streams = countedStreams(model);
+	state.rates = rateMeasurements(model, unlogged);
 	state.unlogged = model.streams.map((stream) => {
 		const at = streams.indexOf(stream);
-		return Math.max(0, (at < 0 ? belief.mean[stream.index] : state.counted.mean[at]) ?? 0);
+		return Math.max(0, (at < 0 ? belief.mean[stream.index] : unlogged.mean[at]) ?? 0);
 	});
 }

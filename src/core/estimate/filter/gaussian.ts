@@ -12,11 +12,20 @@ export interface NewRow {
 /** What was done to a belief, as far as it carries knowledge from one moment to the next; see `influence`. */
 export type Operation =
 	| { readonly kind: 'flow'; readonly source: number; readonly gains: Sparse; readonly litres: number }
+	| { readonly kind: 'flow together'; readonly network: Network; readonly litres: Float64Array }
 	/** rows replaced, with the variance of each before and after */
 	| { readonly kind: 'move'; readonly rows: readonly NewRow[]; readonly taken: readonly number[] }
 	| { readonly kind: 'set'; readonly index: number }
 	/** a measurement of h·x: its gain, and the variance of its innovation */
 	| { readonly kind: 'learn'; readonly h: Sparse; readonly gain: Float64Array; readonly variance: number };
+
+/** Sources that flow into targets: what one unit of each source brings to each target. No target is a source. */
+export interface Network {
+	readonly sources: Int32Array;
+	readonly targets: Int32Array;
+	/** by target, then by source */
+	readonly gains: Float64Array;
+}
 
 export const dot = (vector: Float64Array, h: Sparse): number => {
 	let sum = 0;
@@ -107,6 +116,64 @@ export class Gaussian {
 		}
 	}
 
+	/** Every target gains from every source at once, by so many units of each. */
+	flowTogether(network: Network, litres: Float64Array): void {
+		this.tape?.push({ kind: 'flow together', network, litres: litres.slice() });
+		const { sources, targets, gains } = network;
+		const n = this.size;
+		const { mean, cov } = this;
+		const count = sources.length;
+		for (let t = 0; t < targets.length; t++) {
+			const to = targets[t] as number;
+			for (let s = 0; s < count; s++) {
+				const k = (gains[t * count + s] as number) * (litres[s] as number);
+				if (k === 0) continue;
+				const from = sources[s] as number;
+				mean[to] = (mean[to] as number) + k * (mean[from] as number);
+				for (let i = 0; i < n; i++)
+					cov[to * n + i] = (cov[to * n + i] as number) + k * (cov[from * n + i] as number);
+			}
+		}
+		for (let t = 0; t < targets.length; t++) {
+			const to = targets[t] as number;
+			for (let row = 0; row < n; row++) {
+				let sum = cov[row * n + to] as number;
+				for (let s = 0; s < count; s++)
+					sum +=
+						(gains[t * count + s] as number) *
+						(litres[s] as number) *
+						(cov[row * n + (sources[s] as number)] as number);
+				cov[row * n + to] = sum;
+			}
+		}
+		for (let t = 0; t < targets.length; t++) {
+			const to = targets[t] as number;
+			for (let i = 0; i < n; i++) cov[i * n + to] = cov[to * n + i] as number;
+		}
+	}
+
+	/** Independent doubt of each source's flow, by its variance, and of all together along one sum of them. */
+	doubtTogether({ sources, targets, gains }: Network, variances: Float64Array, sums: Float64Array): void {
+		const n = this.size;
+		const { cov } = this;
+		const count = sources.length;
+		for (let a = 0; a < targets.length; a++)
+			for (let b = 0; b <= a; b++) {
+				let sum = 0;
+				let [one, other] = [0, 0];
+				for (let s = 0; s < count; s++) {
+					const [ga, gb] = [gains[a * count + s] as number, gains[b * count + s] as number];
+					sum += (variances[s] as number) * ga * gb;
+					one += ga * (sums[s] as number);
+					other += gb * (sums[s] as number);
+				}
+				sum += one * other;
+				const [i, k] = [targets[a] as number, targets[b] as number];
+				cov[i * n + k] = (cov[i * n + k] as number) + sum;
+				if (i !== k) cov[k * n + i] = cov[i * n + k] as number;
+			}
+	}
+
 	/** The named rows are replaced at once, the others stay. */
 	move(rows: readonly NewRow[]): void {
 		const n = this.size;
@@ -127,6 +194,12 @@ export class Gaussian {
 				cov[row * n + other] = (cross[i] as readonly number[])[j] as number;
 			})
 		);
+	}
+
+	/** Independent doubt of one component. */
+	widen(index: number, variance: number): void {
+		const at = index * (this.size + 1);
+		this.cov[at] = (this.cov[at] as number) + variance;
 	}
 
 	/** Independent doubt of a variance along one direction. */
@@ -163,26 +236,15 @@ export class Gaussian {
 		const gain = along.map((value) => value / whole);
 		this.tape?.push({ kind: 'learn', h, gain, variance: whole });
 		for (let i = 0; i < n; i++) mean[i] = (mean[i] as number) + (gain[i] as number) * innovation;
+		// (I − K h) P (I − K h)ᵀ + K R Kᵀ written out: P − K aᵀ − a Kᵀ + K S Kᵀ with a = P hᵀ.
 		for (let i = 0; i < n; i++) {
-			const g = gain[i] as number;
-			if (g !== 0)
-				for (let k = 0; k < n; k++) cov[i * n + k] = (cov[i * n + k] as number) - g * (along[k] as number);
-		}
-		// (I − K h) P is done; now its right side, and K R Kᵀ.
-		const left = new Float64Array(n);
-		for (let i = 0; i < n; i++) {
-			let sum = 0;
-			for (const [j, c] of h) sum += c * (cov[i * n + j] as number);
-			left[i] = sum;
-		}
-		const rest = noise + soft;
-		for (let i = 0; i < n; i++)
+			const [g, a] = [gain[i] as number, along[i] as number];
+			if (g === 0) continue;
 			for (let k = 0; k <= i; k++) {
-				const value =
-					(cov[i * n + k] as number) -
-					(left[i] as number) * (gain[k] as number) +
-					rest * (gain[i] as number) * (gain[k] as number);
+				const other = gain[k] as number;
+				const value = (cov[i * n + k] as number) - g * (along[k] as number) - a * other + whole * g * other;
 				cov[i * n + k] = cov[k * n + i] = i === k ? Math.max(0, value) : value;
 			}
+		}
 	}
 }

@@ -14,7 +14,8 @@ import { diurnalUseOf, type DiurnalUse } from '../prior/diurnalUse.js';
 import { writesInBatches } from '../prior/writing.js';
 import { poolsOf, type Place, type Pool } from './pools.js';
 import { cached, regimeKey, type KeyedRegime } from './regime.js';
-import { streamsOf, type Stream } from './streams.js';
+import { networkOf, streamsOf, type Stream } from './streams.js';
+import type { Network } from './gaussian.js';
 
 /**
  * Everything about a rig that the replay of its entries needs: where each number stands in the state
@@ -46,6 +47,8 @@ export interface Model {
 	readonly instruments: ReadonlyMap<string, Instrument>;
 	readonly habits: ReadonlyMap<string, Habit>;
 	flow(habit: Habit, regime: KeyedRegime): Flow;
+	/** where all streams of unlogged use flow */
+	network(regime: KeyedRegime): Network;
 }
 
 /**
@@ -105,6 +108,7 @@ export function modelOf(
 		diurnalUse: diurnalUseOf(rig.id, trips, home, entries.at(-1)?.at),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),
+		network: cached(regimeKey, (regime: KeyedRegime) => networkOf(streams, regime)),
 		flow: cached(
 			(h, regime) => `${h.id}|${regimeKey(regime)}`,
 			(h: Habit, regime: KeyedRegime) => flowOf(rig, h, regime)

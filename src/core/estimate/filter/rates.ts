@@ -1,5 +1,5 @@
 import { rootOf, solveBackward, solveForward } from './cholesky.js';
-import type { Gaussian } from './gaussian.js';
+import type { Sparse } from './gaussian.js';
 import type { Model } from './model.js';
 import type { Stream } from './streams.js';
 import type { Unlogged } from '../prior/unloggedUse.js';
@@ -21,15 +21,21 @@ function inverseOf(a: readonly number[], n: number): Float64Array {
 export const countedStreams = (model: Model): readonly Stream[] =>
 	model.statedRate ? [] : model.streams.filter(({ habit }) => habit !== undefined);
 
+/** A measurement of a sum of rates with unit noise. */
+export interface RateMeasurement {
+	readonly h: Sparse;
+	readonly value: number;
+}
+
 /**
- * Takes what the log's counts say into a belief that was begun with broad rates: the broad prior is divided out and
- * the counted one put in its place, which is the same as having begun with it (Bayes). As a measurement of the rates
+ * What the log's counts say, as measurements of a belief that was begun with broad rates: the broad prior is divided out
+ * and the counted one put in its place, which is the same as having begun with it (Bayes). As a measurement of the rates
  * its information is counted⁻¹ − broad⁻¹; it is taken in along independent directions, one after the other.
  */
-export function conditionOnCounts(belief: Gaussian, model: Model, counted: Unlogged): void {
+export function rateMeasurements(model: Model, counted: Unlogged): readonly RateMeasurement[] {
 	const streams = countedStreams(model);
 	const n = streams.length;
-	if (n === 0) return;
+	if (n === 0) return [];
 	const floor = streams.map(({ broad }) => (1e-3 * broad.sd) ** 2);
 	const cov = counted.cov.map((value, i) => value + (i % (n + 1) === 0 ? (floor[i % n] ?? 0) : 0));
 	const information = inverseOf(cov, n);
@@ -44,11 +50,11 @@ export function conditionOnCounts(belief: Gaussian, model: Model, counted: Unlog
 	// information = L·Lᵀ: measuring Lᵀu with unit noise gives y = L⁻¹·target.
 	const root = rootOf(information, n, () => 0);
 	solveForward(root, n, y);
-	for (let j = 0; j < n; j++) {
+	return streams.flatMap((_, j): readonly RateMeasurement[] => {
 		const h = streams.flatMap(({ index }, i) => {
 			const c = root[i * n + j] as number;
 			return c === 0 ? [] : [[index, c] as const];
 		});
-		if (h.length > 0) belief.learn(h, 1, { mean: y[j] as number, variance: 0 });
-	}
+		return h.length > 0 ? [{ h, value: y[j] as number }] : [];
+	});
 }

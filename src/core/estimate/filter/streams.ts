@@ -1,7 +1,7 @@
 import type { Habit, Rig } from '../../logbook/index.js';
 import { flowOf, usualTimesPerDay, type Flow } from '../../rig/index.js';
 import { PARAMETERS } from '../parameters.js';
-import type { Sparse } from './gaussian.js';
+import type { Network, Sparse } from './gaussian.js';
 import type { Moments } from './normal.js';
 import type { Place } from './pools.js';
 import { cached, regimeKey, type KeyedRegime } from './regime.js';
@@ -52,6 +52,17 @@ function streamGains(rows: Rows, flow: Flow, habit: Habit | undefined, to: strin
 		add(rows.places.get(tank)?.pool.index, perLitre / drawn + (tank === to ? beside : 0));
 	for (const [meter, { perLitre }] of flow.meters) add(rows.counted.get(meter), perLitre / drawn);
 	return [...byIndex];
+}
+
+/** All streams as one network, as things stand. */
+export function networkOf(streams: readonly Stream[], regime: KeyedRegime): Network {
+	const all = streams.map((stream) => new Map(stream.gains(regime)));
+	const targets = [...new Set(all.flatMap((gains) => [...gains.keys()]))];
+	return {
+		sources: Int32Array.from(streams, ({ index }) => index),
+		targets: Int32Array.from(targets),
+		gains: Float64Array.from(targets.flatMap((target) => all.map((gains) => gains.get(target) ?? 0)))
+	};
 }
 
 /** Small draws that are in no habit: through the outlets that do not end in black, as their habits are used. */

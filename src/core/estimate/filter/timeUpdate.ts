@@ -5,9 +5,12 @@ import type { Model } from './model.js';
 import { endSitting, passPending } from './pending.js';
 import type { Stream } from './streams.js';
 
+/** After so many days of log, one more quarter of a day tells little. */
+const KNOWS_DAYS = 10;
+
 /**
  * Time passes: each stream of unlogged use leaves, is counted and arrives; its rate wanders. A quarter of a day that is
- * over counts for how often things are done and written down; a day, where uses are written in batches.
+ * over counts for how often things are done and written down; a day, where uses are written in batches, or much is known.
  *
  * @returns whether such a part of the day has ended
  */
@@ -19,7 +22,8 @@ export function passTime(model: Model, state: FilterState, toMs: number): boolea
 	}
 	if (toMs <= fromMs) return false;
 	endSitting(model, state, toMs);
-	const endMs = model.diurnalUse.lastEndMs(toMs, model.pending.size > 0 ? 1 : 4);
+	const byDays = model.pending.size > 0 || state.learned.days > KNOWS_DAYS;
+	const endMs = model.diurnalUse.lastEndMs(toMs, byDays ? 1 : 4);
 	if (endMs <= fromMs) {
 		flowUntil(model, state, toMs);
 		return false;
@@ -49,33 +53,33 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 
 /** Unlogged use of some days of use, by so many persons. */
 function flowFor(model: Model, state: FilterState, days: number, persons: number): void {
-	const { belief } = state;
-	const together: [index: number, litres: number][] = [];
-	const exposureOf = ({ perPerson }: Stream): number => days * (perPerson ? persons : persons > 0 ? 1 : 0);
+	const { belief, unlogged } = state;
+	const { streams } = model;
+	const count = streams.length;
+	const exposure = new Float64Array(count);
 	let usesADay = 0;
-	model.streams.forEach((stream, a) => {
-		usesADay += ((state.unlogged[a] ?? 0) * exposureOf(stream)) / stream.lumpL / days;
-	});
+	for (let s = 0; s < count; s++) {
+		const { perPerson, lumpL } = streams[s] as Stream;
+		exposure[s] = days * (perPerson ? persons : persons > 0 ? 1 : 0);
+		usesADay += ((unlogged[s] as number) * (exposure[s] as number)) / lumpL / days;
+	}
 	// Rare lumps are skewed; see the table of parameters.
 	const skew = 1 + PARAMETERS.rareLumps / (1 + usesADay);
-	model.streams.forEach((stream, a) => {
-		const gains = stream.gains(state);
-		const exposure = exposureOf(stream);
-		if (gains.length === 0 || exposure === 0) return;
-		belief.flow(stream.index, gains, exposure);
-		if (stream.broad.sd === 0) return;
+	const network = model.network(state);
+	belief.flowTogether(network, exposure);
+	const variances = new Float64Array(count);
+	const together = new Float64Array(count);
+	for (let s = 0; s < count; s++) {
+		const { lumpL, broad, index } = streams[s] as Stream;
+		if (broad.sd === 0 || exposure[s] === 0) continue;
 		// Unlogged uses come at random, each a lump: the variance of a compound Poisson process; and each habit has its
 		// busy and quiet days.
-		const amount = (state.unlogged[a] ?? 0) * exposure;
-		belief.doubt(gains, amount * stream.lumpL * skew + (PARAMETERS.habitDayDiffers * amount) ** 2 / days);
-		for (const [index, gain] of gains) {
-			const sum = together.find(([of]) => of === index);
-			if (sum) sum[1] += amount * gain;
-			else together.push([index, amount * gain]);
-		}
-		const scale = model.statedRate ? stream.broad.sd : stream.broad.sd / PARAMETERS.broad;
-		belief.doubt([[stream.index, 1]], (PARAMETERS.rateWalk * scale) ** 2 * days);
-	});
-	// A day is a busy or a quiet one for all of it.
-	belief.doubt(together, PARAMETERS.dayDiffers ** 2 / days);
+		const amount = (unlogged[s] as number) * (exposure[s] as number);
+		variances[s] = amount * lumpL * skew + (PARAMETERS.habitDayDiffers * amount) ** 2 / days;
+		// A day is a busy or a quiet one for all of it.
+		together[s] = (PARAMETERS.dayDiffers * amount) / Math.sqrt(days);
+		const scale = model.statedRate ? broad.sd : broad.sd / PARAMETERS.broad;
+		belief.widen(index, (PARAMETERS.rateWalk * scale) ** 2 * days);
+	}
+	belief.doubtTogether(network, variances, together);
 }

@@ -36,6 +36,30 @@ const sdOfMeasuredUse = (litres: number): number =>
 const sdOfMovedLitres = (litres: number): number =>
 	Math.max(PARAMETERS.movedLeastL, PARAMETERS.movedShare * litres);
 
+/** What a litre drawn brings, by row of the state, and what comes with each time beside it. */
+interface Drawn {
+	readonly paths: Sparse;
+	readonly beside: Sparse;
+}
+const drawnKnown = new WeakMap<Flow, Drawn>();
+
+function drawnOf(model: Model, flow: Flow): Drawn {
+	const before = drawnKnown.get(flow);
+	if (before) return before;
+	const { perLitre: f, fixed: c } = flow.drawn;
+	const shares = gainsOf(model, flow).map(([row, gain]) => {
+		const perDrawn = f > 0 ? gain.perLitre / f : c > 0 ? gain.fixed / c : 0;
+		const beside = f > 0 ? gain.fixed - perDrawn * c : c > 0 ? 0 : gain.fixed;
+		return { row, perDrawn, beside };
+	});
+	const found = {
+		paths: shares.map(({ row, perDrawn }) => [row, perDrawn] as const),
+		beside: shares.filter(({ beside }) => beside !== 0).map(({ row, beside }) => [row, beside] as const)
+	};
+	drawnKnown.set(flow, found);
+	return found;
+}
+
 /**
  * A logged use: the litres are the habit's, or, when measured, what was measured, and then they teach the habit.
  *
@@ -53,15 +77,9 @@ export function applyUse(
 	const h = model.habit.get(habit.id) ?? 0;
 	const { perLitre: f, fixed: c } = flow.drawn;
 	const scatter = n * (1 - PARAMETERS.meanShare) * (f * habit.litresEach.sd) ** 2;
-	/** gain per litre drawn, and what comes beside it */
-	const shares = gainsOf(model, flow).map(([row, gain]) =>
-		f > 0
-			? ({ row, perDrawn: gain.perLitre / f, beside: n * (gain.fixed - (gain.perLitre / f) * c) } as const)
-			: ({ row, perDrawn: c > 0 ? gain.fixed / c : 0, beside: c > 0 ? 0 : n * gain.fixed } as const)
-	);
+	const { paths, beside } = drawnOf(model, flow);
 	state.times.set(habit.id, (state.times.get(habit.id) ?? 0) + entry.times);
-	const paths: Sparse = shares.map(({ row, perDrawn }) => [row, perDrawn] as const);
-	for (const { row, beside } of shares) belief.mean[row] = (belief.mean[row] ?? 0) + beside;
+	for (const [row, fixed] of beside) belief.mean[row] = (belief.mean[row] as number) + n * fixed;
 	if (entry.litres === undefined) {
 		belief.flow(h, paths, n * f, n * c);
 		return belief.doubt(paths, scatter);

@@ -38,7 +38,7 @@ export function estimateFrom(
 ): Estimate {
 	const state = copyOfState(last);
 	passTime(model, state, atMs);
-	return { model, state, belief: posterior(model, state), failing, atMs, entries, checkpoints };
+	return { model, state, belief: posterior(state), failing, atMs, entries, checkpoints };
 }
 
 /** A copy of the last state on the way that fits, to go on from; the very beginning where none does. */

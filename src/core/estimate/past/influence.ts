@@ -92,6 +92,18 @@ function back(by: Float64Array, operation: Operation): number {
 			by[source] = sum;
 			return 0;
 		}
+		case 'flow together': {
+			const { network, litres } = operation;
+			const count = network.sources.length;
+			network.sources.forEach((source, s) => {
+				let sum = by[source] as number;
+				network.targets.forEach((target, t) => {
+					sum += (network.gains[t * count + s] as number) * (litres[s] as number) * (by[target] as number);
+				});
+				by[source] = sum;
+			});
+			return 0;
+		}
 		case 'set':
 			by[operation.index] = 0;
 			return 0;

@@ -61,6 +61,7 @@ export class Pass {
 
 	/** How many entries of a list it has come through, from the first on. */
 	#shared(entries: readonly Entry[]): number {
+		if (entries === this.#entries) return entries.length;
 		let shared = 0;
 		const limit = Math.min(entries.length, this.#entries.length);
 		while (shared < limit && entries[shared] === this.#entries[shared]) shared++;
@@ -69,7 +70,7 @@ export class Pass {
 
 	/** Whether a list of entries is still the one it began with. */
 	fits(entries: readonly Entry[]): boolean {
-		return this.#shared(entries) >= (this.#origin?.count ?? 0);
+		return !this.#origin || this.#shared(entries) >= this.#origin.count;
 	}
 
 	/** Another pass from the last checkpoint before a place in the list; this one stays as it is. */
@@ -87,7 +88,7 @@ export class Pass {
 			this.state = from ? copyOfState(from.state) : this.#begin();
 			shared = from?.count ?? this.#origin?.count ?? 0;
 		}
-		this.#entries = entries.slice(0, shared);
+		if (shared < entries.length) this.#entries = entries.slice(0, shared);
 		for (let i = shared; i < entries.length; i++) {
 			step(this.#model, this.state, entries[i] as Entry, this.failing);
 			if ((i + 1) % CHECKPOINT !== 0) continue;

@@ -163,7 +163,7 @@ function linksOf(
 		link(ms, () => update(model, state, entry, failing));
 	}
 	passTo(atMs);
-	return { links, end: firstHalf(posterior(model, state), n) };
+	return { links, end: firstHalf(posterior(state), n) };
 }
 
 function levelIn(model: Model, belief: Gaussian, tankId: string, ms: number): PastLevel | undefined {

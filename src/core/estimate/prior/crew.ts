@@ -57,6 +57,8 @@ export function personStretches(
 	fromMs: number,
 	toMs: number
 ): readonly (readonly [days: number, persons: number])[] {
+	if (!crew.steps.some(({ ms }) => ms > fromMs && ms < toMs))
+		return [[(toMs - fromMs) / DAY_MS, personsAt(crew, fromMs)]];
 	const cuts = crew.steps.filter(({ ms }) => ms > fromMs && ms < toMs).map(({ ms }) => ms);
 	const edges = [fromMs, ...cuts, toMs];
 	return edges.slice(1).map((end, i) => {
