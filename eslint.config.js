@@ -57,7 +57,7 @@ export default ts.config(
 		rules: {
 			'@typescript-eslint/no-explicit-any': 'error',
 			'@typescript-eslint/no-non-null-assertion': 'error',
-			'@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_' }],
+			'@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', ignoreRestSiblings: true }],
 			// Local dates and maps that are never shown need no signals.
 			'svelte/prefer-svelte-reactivity': 'off',
 			'no-undef': 'off',

@@ -22,7 +22,7 @@ const KINDS: readonly Kind[] = [
 ];
 
 const GALLON_L = 3.785411784;
-export const RESIDUAL_L = 1.5;
+const RESIDUAL_L = 1.5;
 
 type Sizes = Readonly<Record<'fresh' | 'grey' | 'black', number>>;
 

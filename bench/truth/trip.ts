@@ -3,7 +3,7 @@ import { seeded, type Random } from '../../src/core/forecast';
 import type { Entry, EntryDraft, Habit, Instrument, Logbook, Rig, Tank } from '../../src/core/logbook';
 import { bindsAt, depthFor, fullLitres, usableOf } from '../../src/core/rig';
 import type { Manner } from './manner';
-import { drawRig, RESIDUAL_L, type Between } from './rig';
+import { drawRig, type Between } from './rig';
 
 /** A logbook, and what really was in each tank at some moments. */
 export interface Case {

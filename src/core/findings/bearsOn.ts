@@ -9,6 +9,7 @@ export function bearsOn(finding: Finding, rig: Rig, tank: string): boolean {
 		case 'doubted':
 			return rig.instruments.some(({ id, tank: of }) => id === finding.instrument && of === tank);
 		case 'missing':
+		case 'serves':
 			return finding.tank === tank;
 		case 'slip':
 			return tanksTouched(rig, finding.entry).includes(tank);

@@ -1,4 +1,10 @@
-import { likelyMissedEntries, type Doubt, type Estimate, type Imbalance } from '../estimate/index.js';
+import {
+	likelyMissedEntries,
+	usableOfTank,
+	type Doubt,
+	type Estimate,
+	type Imbalance
+} from '../estimate/index.js';
 import {
 	instantMs,
 	zonedIso,
@@ -36,11 +42,24 @@ export type Finding =
 			/** the instrument that tells of it, while nothing else does */
 			readonly told?: string;
 	  })
+	/** the log has learned what a tank known by its plate really serves */
+	| {
+			readonly kind: 'serves';
+			readonly tank: string;
+			readonly name: string;
+			readonly fresh: boolean;
+			readonly plateL: number;
+			readonly servesL: number;
+			/** how often it was seen full */
+			readonly looks: number;
+	  }
 	| ({ readonly kind: 'slip' } & { readonly slip: Slip; readonly entry: Entry });
 
 /** What would mend a finding, ready to be done with one tap. */
 export type Mend =
 	| { readonly kind: 'add'; readonly draft: EntryDraft }
+	/** what a tank serves, kept as the result of a trial */
+	| { readonly kind: 'serves'; readonly tank: string; readonly litres: number; readonly at: string }
 	| { readonly kind: 'trust'; readonly entry: string }
 	| { readonly kind: 'void'; readonly entry: string }
 	| { readonly kind: 'move'; readonly entry: string; readonly at: string };
@@ -117,6 +136,38 @@ function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly F
 	});
 }
 
+/** What is believed of a tank's volume is said when its doubt has come to this share of what it was at first. */
+const SURE = 0.5;
+/** One look may be a slip. */
+const LEAST_LOOKS = 2;
+
+/** Tanks known only by their plates of which the log has learned what they serve. */
+function servesFindings(estimate: Estimate): readonly Finding[] {
+	return estimate.model.pools.flatMap(({ usable, usableSdL, tanks }): readonly Finding[] => {
+		const [tank] = tanks;
+		if (usable === undefined || !tank || tanks.length > 1 || tank.retired) return [];
+		const { mean, sd } = usableOfTank(estimate, tank.id);
+		const looks = estimate.entries.filter(
+			(entry) =>
+				(entry.kind === 'fill' && entry.tank === tank.id && entry.to === 'full') ||
+				(entry.kind === 'mark' && entry.tank === tank.id && entry.state === 'full') ||
+				(entry.kind === 'transfer' && entry.toTank === tank.id && entry.until === 'to-full')
+		).length;
+		if (sd > SURE * usableSdL || looks < LEAST_LOOKS) return [];
+		return [
+			{
+				kind: 'serves',
+				tank: tank.id,
+				name: tank.name,
+				fresh: tank.holds === 'fresh',
+				plateL: tank.nominalL,
+				servesL: mean,
+				looks
+			}
+		];
+	});
+}
+
 /** All that is worth knowing at an estimate's moment. */
 export function findings(
 	estimate: Estimate,
@@ -126,6 +177,7 @@ export function findings(
 	return [
 		...instrumentFindings(estimate),
 		...missingFindings(estimate, trips),
+		...servesFindings(estimate),
 		...slipsIn(all, estimate.atMs).flatMap((slip): Finding[] => {
 			const entry = known.get(slip.entry);
 			return entry ? [{ kind: 'slip', slip, entry }] : [];
@@ -145,6 +197,13 @@ export function mendOf(finding: Finding, estimate: Estimate, timeZone: string): 
 			return undefined;
 		case 'doubted':
 			return { kind: 'trust', entry: finding.doubt.entry };
+		case 'serves':
+			return {
+				kind: 'serves',
+				tank: finding.tank,
+				litres: Math.floor(finding.servesL),
+				at: zonedIso(estimate.atMs, timeZone)
+			};
 		case 'slip':
 			return finding.slip.kind === 'twice'
 				? { kind: 'void', entry: finding.slip.entry }

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { exactTrip } from '../../../tests/helpers/logbooks.js';
-import { certaintyOf, currentTrip, tripInUse, tripSpan, type Stop, type Trip } from './index.js';
+import {
+	certaintyOf,
+	currentTrip,
+	tripAtHand,
+	tripInUse,
+	tripSpan,
+	tripUnderWay,
+	type Stop,
+	type Trip
+} from './index.js';
 
 const ms = (at: string): number => Date.parse(at);
 const trip = (id: string, from: string, to: string, more: Partial<Trip> = {}): Trip => ({
@@ -24,6 +33,14 @@ describe('the trip that one is on', () => {
 		expect(at('2027-05-13T00:00:00Z')).toBe('june');
 		expect(at('2027-04-01T12:00:00Z')).toBe('may');
 		expect(at('2027-07-01T12:00:00Z')).toBeUndefined();
+	});
+	it('is at hand when it is under way or begins within three days; one months ahead, or over, is neither', () => {
+		const hand = (moment: string) => tripAtHand([june, may], 'rig', ms(moment))?.id;
+		const under = (moment: string) => tripUnderWay([june, may], 'rig', ms(moment))?.id;
+		expect([hand('2027-05-05T12:00:00Z'), under('2027-05-05T12:00:00Z')]).toEqual(['may', 'may']);
+		expect([hand('2027-04-29T12:00:00Z'), under('2027-04-29T12:00:00Z')]).toEqual(['may', undefined]);
+		expect([hand('2027-02-01T12:00:00Z'), under('2027-02-01T12:00:00Z')]).toEqual([undefined, undefined]);
+		expect([hand('2027-05-13T12:00:00Z'), under('2027-05-13T12:00:00Z')]).toEqual([undefined, undefined]);
 	});
 	it('of two under way the one that began last', () => {
 		const within = trip('within', '2027-05-04', '2027-05-06');

@@ -82,8 +82,9 @@ export function rodLine(text: string, context: QuickContext): Answer {
 				: 'This rig has no rod yet. Add one in Rig, and the shape of its tank.'
 		);
 	const depthMm = quantityOf(line, 'length', context.units);
-	if (depthMm === undefined || depthMm < 0)
-		return problem('How deep? Say it as in “rod 118” or “rod 11.8 cm”.');
+	if (depthMm !== undefined && depthMm < 0)
+		return problem('A rod is wet to no less than nothing. A dry rod is “rod 0”.');
+	if (depthMm === undefined) return problem('How deep? Say it as in “rod 118” or “rod 11.8 cm”.');
 	if ([...leans.values()].some((degrees) => Math.abs(degrees) > 45))
 		return problem('A lean is at most 45° either way.');
 	const [rollDeg, pitchDeg] = [leans.get('roll'), leans.get('pitch')];

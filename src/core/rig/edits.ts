@@ -22,6 +22,21 @@ export const withTrials = (
 	tanks: rig.tanks.map((one) => (one.id === tank ? { ...one, trials: [...change(one.trials ?? [])] } : one))
 });
 
+/**
+ * The rig with what the log has learned that a tank serves, kept as the result of a trial and reckoned with from now on.
+ *
+ * @param at the instant of the trial
+ */
+export function reckonedWith(rig: Rig, tank: string, litres: number, id: string, at: string): Rig {
+	const kind = rig.tanks.find((one) => one.id === tank)?.holds === 'fresh' ? 'run-dry' : 'back-up';
+	const trial: Trial = { id, at, kind, litres, used: true, note: 'As the log shows' };
+	return withTank(
+		withTrials(rig, tank, (trials) => [...trials, trial]),
+		tank,
+		{ usableL: litres }
+	);
+}
+
 /** Rounded to this many litres: a curve is learned no finer. */
 const CURVE_DECIMALS = 2;
 

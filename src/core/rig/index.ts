@@ -2,4 +2,4 @@ export * from './tanks/index.js';
 export * from './instruments/index.js';
 export * from './plumbing/index.js';
 export * from './starters/index.js';
-export { withCurve, withItem, withScale, withTank, withTrials } from './edits.js';
+export { reckonedWith, withCurve, withItem, withScale, withTank, withTrials } from './edits.js';

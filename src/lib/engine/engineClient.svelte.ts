@@ -13,6 +13,9 @@ export class EngineClient {
 	progress = $state<number | undefined>();
 	/** a replay was given up: the figures are older than the log */
 	stopped = $state(false);
+	/** counts what was written: it stands still while only the clock moves on */
+	written = $state(0);
+	#changed = true;
 	readonly #now = new Latest<Assessment>();
 	readonly #api: EngineApi;
 	readonly #question: () => Question | undefined;
@@ -33,12 +36,14 @@ export class EngineClient {
 		return this.#now.trouble;
 	}
 
-	get load(): EngineApi['load'] {
-		return this.#api.load;
-	}
-	get change(): EngineApi['change'] {
-		return this.#api.change;
-	}
+	readonly load: EngineApi['load'] = (whole) => {
+		this.#changed = true;
+		return this.#api.load(whole);
+	};
+	readonly change: EngineApi['change'] = (changes) => {
+		this.#changed = true;
+		return this.#api.change(changes);
+	};
 
 	/** Asks anew; a long replay shows how far it is. */
 	async refresh(): Promise<void> {
@@ -56,6 +61,7 @@ export class EngineClient {
 					this.progress = undefined;
 				})
 		);
+		if (this.#changed) [this.#changed, this.written] = [false, this.written + 1];
 	}
 
 	/** Gives up a long replay; the figures stay as they were. */

@@ -37,12 +37,17 @@ export class Latest<T> {
  * Asks, and asks again whenever what the question reads has changed. For use while a component is set up.
  *
  * @param question nothing when there is nothing to ask; then there is no answer either
+ * @param when what it is asked again for, where that is less than all that it reads: the past does not change with the clock
  */
-export function latest<T>(question: () => Promise<T | undefined> | undefined): Latest<T> {
+export function latest<T>(
+	question: () => Promise<T | undefined> | undefined,
+	when?: () => unknown
+): Latest<T> {
 	const resource = new Latest<T>();
 	// A question goes out to the worker: that is an effect, and its answer comes at another time.
 	$effect(() => {
-		const asked = question();
+		when?.();
+		const asked = when ? untrack(question) : question();
 		untrack(() => (asked ? void resource.take(asked) : resource.clear()));
 	});
 	return resource;

@@ -1,5 +1,6 @@
 import { said } from '$lib/said';
 import type { Mend } from '$core/findings';
+import { reckonedWith } from '$core/rig';
 import {
 	canonical,
 	restored,
@@ -166,6 +167,15 @@ export class Commands {
 	/** Does what mends a finding. */
 	async mend(mend: Mend, label: string): Promise<boolean> {
 		if (mend.kind === 'add') return this.log({ ...mend.draft, source: 'hand' } as EntryDraft, label);
+		if (mend.kind === 'serves') {
+			const { tank, litres, at } = mend;
+			return this.change(
+				'rig',
+				this.#here.rig(),
+				(rig) => reckonedWith(rig, tank, litres, uuid(), at),
+				label
+			);
+		}
 		if (!this.#records.standing('entry', mend.entry)) return false;
 		if (mend.kind === 'void') return this.setVoid(mend.entry, true, label);
 		const part = mend.kind === 'move' ? { at: mend.at } : { trusted: true };

@@ -78,12 +78,26 @@ function recorded(estimate: Estimate, pools: readonly number[]): readonly Record
 }
 
 /**
+ * How much less would be known of a figure without something that it leans on by a weight: of the weights that make up
+ * the figure, 1/σ² each, this one's share is w, so that without it the variance would be P/(1 − w) in place of P. It is no
+ * more than what it took off when it came, as far as that is left.
+ *
+ * @param variance P, of the figure as it is known now
+ * @param taken what was taken off the variance then, times the square of how the figure depends on it
+ */
+const takenOff = (weight: number, variance: number, taken: number): number => {
+	const w = Math.min(Math.abs(weight), 1);
+	return w < 1 ? Math.min(taken, (variance * w) / (1 - w)) : taken;
+};
+
+/**
  * Goes back over one operation: from how a figure depends on the state after it to how it depends on the state before.
  *
  * @param by dependence on each component of the state, changed in place
- * @returns the variance that the operation took off the figure
+ * @param variance of the figure as it is known now
+ * @returns the variance that the operation takes off the figure
  */
-function back(by: Float64Array, operation: Operation): number {
+function back(by: Float64Array, operation: Operation, variance: number): number {
 	switch (operation.kind) {
 		case 'flow': {
 			const { source, gains, litres } = operation;
@@ -111,7 +125,7 @@ function back(by: Float64Array, operation: Operation): number {
 			let own = 0;
 			for (let i = 0; i < by.length; i++) own += (by[i] as number) * (operation.gain[i] as number);
 			for (const [row, h] of operation.h) by[row] = (by[row] as number) - h * own;
-			return own ** 2 * operation.variance;
+			return takenOff(own, variance, own ** 2 * operation.variance);
 		}
 		case 'move': {
 			const old = operation.rows.map(({ row }) => by[row] as number);
@@ -120,7 +134,8 @@ function back(by: Float64Array, operation: Operation): number {
 			operation.rows.forEach(({ from }, i) => {
 				const dependence = old[i] as number;
 				for (const [row, k] of from) by[row] = (by[row] as number) + k * dependence;
-				taken += dependence ** 2 * Math.max(0, operation.taken[i] as number);
+				const then = dependence ** 2 * Math.max(0, operation.taken[i] as number);
+				taken += takenOff(dependence, variance, then);
 			});
 			return taken;
 		}
@@ -128,10 +143,9 @@ function back(by: Float64Array, operation: Operation): number {
 }
 
 /**
- * The entries that a tank's level rests on, by what each took off its variance, back to the last time the tank was known
- * full or empty. The innovations of a filter are independent of each other, so that their parts of the level's
- * variance add up: (dependence of the level on the innovation)² × its variance (Kailath 1968); how the level depends on
- * each follows by going back over all that happened since.
+ * The entries that a tank's level rests on, by what each takes off its variance: by how much less would be known without
+ * it. They go back to the last time the tank was known full or empty. How the level leans on each follows by going back
+ * over all that happened since, operation by operation, a later reading taking over from earlier ones.
  */
 export function influenceOf(
 	estimate: Estimate,
@@ -143,6 +157,7 @@ export function influenceOf(
 	return new Map(
 		tanks.map((tank, t) => {
 			const pool = pools[t] as number;
+			const variance = estimate.belief.sdOf(pool) ** 2;
 			const by = new Float64Array(model.size);
 			by[pool] = 1;
 			const found: Basis[] = [];
@@ -153,7 +168,8 @@ export function influenceOf(
 					const along = spared.paths.reduce((sum, [row, k]) => sum + k * (by[row] as number), 0);
 					weight += along ** 2 * spared.variance;
 				}
-				for (let k = operations.length - 1; k >= 0; k--) weight += back(by, operations[k] as Operation);
+				for (let k = operations.length - 1; k >= 0; k--)
+					weight += back(by, operations[k] as Operation, variance);
 				if (weight > 0) found.push({ entry: entry.id, weight });
 				if (settles(model, entry, pool)) break;
 			}

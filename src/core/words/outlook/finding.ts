@@ -49,6 +49,10 @@ export function sayFinding(
 			return `${finding.name} showed ${quoted(finding.value)} ${sayDay(instantMs(finding.at), nowMs, timeZone)}. ${sayDoubt(finding.doubt, units)}`;
 		case 'missing':
 			return sayMissing(finding, nowMs, timeZone, units);
+		case 'serves': {
+			const times = finding.looks === 1 ? 'once' : `${finding.looks} times`;
+			return `${finding.name} seems to ${finding.fresh ? 'serve' : 'take'} ${formatLitres(finding.servesL, units)}, not the ${formatLitres(finding.plateL, units)} on its plate: it was seen full ${times}, and what went in and out says so.`;
+		}
 		case 'slip': {
 			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.kind === 'twice')
@@ -74,6 +78,8 @@ export function sayMend(
 	switch (mend.kind) {
 		case 'trust':
 			return 'Count it all the same';
+		case 'serves':
+			return `Reckon with ${formatLitres(mend.litres, units)}`;
 		case 'void':
 			return 'Void the second';
 		case 'move':

@@ -3,7 +3,8 @@ import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../t
 import { estimate, readLevels } from '../../estimate/index.js';
 import type { Entry, EntryDraft, Rig } from '../../logbook/index.js';
 import { findings, mendOf, slipsIn } from '../../findings/index.js';
-import { sayFinding, sayMend, sayWhy } from '../index.js';
+import { METRIC } from '../../units/index.js';
+import { sayDoubt, sayFinding, sayLessons, sayMend, sayWhy } from '../index.js';
 
 const at = (day: number, hour: number): string => new Date(Date.UTC(2027, 4, day, hour)).toISOString();
 const sender = (tank: string, usableL: number) =>
@@ -165,9 +166,57 @@ it('says why in a sentence: what weighs most, and what was left out', () => {
 	const known = of([wash(2, 12, 2), read('sender-main', 88, 4, 7), lit(2), lit(3), lit(4)], rig);
 	const { tanks } = readLevels(known);
 	expect(sayWhy(known, 'main', tanks[0]?.basis ?? [], 'Etc/UTC')).toMatch(
-		/^Mostly full as seen Saturday morning.* and the sender main this morning/
+		/^Mostly .*full as seen Saturday morning and the sender main this morning/
 	);
 	expect(sayWhy(known, 'grey', tanks[1]?.basis ?? [], 'Etc/UTC')).toMatch(
 		/Grey lights was left out altogether\.$/
 	);
 });
+
+it('what a tank known by its plate serves is said once the log is sure of it, and can be reckoned with', () => {
+	const plate: Rig = {
+		...exactRig,
+		tanks: exactRig.tanks.map((tank) =>
+			tank.id === 'main' ? { ...tank, nominalL: 110, usableL: undefined } : tank
+		)
+	};
+	const dry = (day: number): readonly Entry[] => [
+		entry({ kind: 'mark', at: at(day, 6), tank: 'main', state: 'empty' }),
+		entry({ kind: 'fill', at: at(day, 7), tank: 'main', to: 'full', litres: 101, sdL: 2 })
+	];
+	const serves = (entries: readonly Entry[]) => {
+		const known = of(entries, plate);
+		const [found] = findings(known).filter(({ kind }) => kind === 'serves');
+		return found && { found, known };
+	};
+	expect(serves([])).toBeUndefined();
+	const said = serves([...dry(2), ...dry(3), ...dry(4)]);
+	expect(sayFinding(said!.found, now, 'Etc/UTC')).toMatch(
+		/^Main seems to serve 101.L, not the 110.L on its plate: it was seen full 4 times/
+	);
+	const mend = mendOf(said!.found, said!.known, 'Etc/UTC');
+	expect(mend).toMatchObject({ kind: 'serves', tank: 'main', litres: 100 });
+	expect(sayMend(plate, mend!, now, 'Etc/UTC')).toMatch(/^Reckon with 100.L$/);
+});
+
+it('says why a reading is left out, in the person’s units', () => {
+	const gallons = { ...METRIC, volume: 'usGal' as const };
+	const cause = { kind: 'unexplained', saysL: 75.7, believedL: 37.85, bandL: 7.57 } as const;
+	expect(sayDoubt({ cause })).toBe(
+		'It says 76\u00a0L; everything else says 38\u00a0L, give or take 7.6\u00a0L.'
+	);
+	expect(sayDoubt({ cause }, gallons)).toBe(
+		'It says 20\u00a0gal; everything else says 10\u00a0gal, give or take 2\u00a0gal.'
+	);
+	expect(sayDoubt({ cause: { kind: 'below-nothing', shows: -3 } })).toMatch(/nothing shows less than 0/);
+});
+
+it('says what an entry teaches', () =>
+	expect(
+		sayLessons([
+			{ kind: 'habit', name: 'Shower', fromL: 8, toL: 6.4 },
+			{ kind: 'unlogged', fromL: 2, toL: 3.1 }
+		])
+	).toBe(
+		'It also teaches that one Shower takes 6.4\u00a0L, not 8\u00a0L and what goes unwritten is 3.1\u00a0L, not 2\u00a0L, a person and day.'
+	));

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Price } from '$core/habits';
+	import type { Price } from '$core/forecast';
 	import { formatHours, formatLitres, type UnitChoice } from '$core/units';
 	import Plus from '@lucide/svelte/icons/plus';
 

@@ -116,7 +116,8 @@
 			{:else if line.choice}
 				<span>{line.choice.says}.</span>
 				{#if line.choice.warns}<span class="mind">{line.choice.warns}</span>{/if}
-				{#if shown.effect}<strong class:mind={shown.effect.shortens}>{shown.effect.words}</strong>{/if}
+				{#if shown.effect}<strong class:mind={shown.effect.shortens}>{shown.effect.words}</strong>
+					{#if shown.effect.why}<span class="soft">Why? {shown.effect.why}</span>{/if}{/if}
 			{/if}
 		</p>
 		<button class="enter" type="submit" disabled={!line.choice}>Enter</button>

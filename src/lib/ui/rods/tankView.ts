@@ -1,7 +1,7 @@
 import type { Assessment } from '$core/now';
 import type { Rig, Tank } from '$core/logbook';
 import { formatFigure, formatLitres, fromBase, type UnitChoice } from '$core/units';
-import { bindsAt, isCarried, usableOf } from '$core/rig';
+import { isCarried } from '$core/rig';
 import { sayLasting } from '$core/words';
 import type { RodFacts } from './rodGeometry';
 
@@ -55,17 +55,17 @@ export function tankViews(
 				first,
 				facts: {
 					holds: tank.holds,
-					usableL: usableOf(tank),
+					usableL: level.usableL,
 					litres: level.litres,
 					low: level.low,
 					high: level.high,
-					reserveL: tank.holds === 'fresh' ? bindsAt(tank) : usableOf(tank) - bindsAt(tank),
+					reserveL: tank.reserveL,
 					flags: outlook?.flags ?? []
 				},
 				level: shown,
 				give,
 				...words,
-				label: `${tank.name}, ${tank.holds}: ${shown} ${give} of ${formatLitres(usableOf(tank), units)}; ${words.lasts}${words.until ? `, ${words.until}` : ''}${first ? '; binds first' : ''}`
+				label: `${tank.name}, ${tank.holds}: ${shown} ${give} of ${formatLitres(level.usableL, units)}; ${words.lasts}${words.until ? `, ${words.until}` : ''}${first ? '; binds first' : ''}`
 			}
 		];
 	});

@@ -15,16 +15,16 @@
 	const units = $derived(app.prefs.current.units);
 	const litres = (l: number): string => formatLitres(l, units);
 	/** From the trip's first day on, when it has begun. */
-	const fromMs = $derived.by(() => {
+	function fromMs(): number {
 		const { trip, nowMs, timeZone } = app;
 		const begun = trip && trip.from <= zonedIso(nowMs, timeZone).slice(0, 10);
 		const from = begun ? zonedMs(trip.from, timeZone) : nowMs - USUAL_DAYS * DAY_MS;
 		return Math.max(from, nowMs - MOST_DAYS * DAY_MS);
-	});
-	const account = latest(() => {
-		void app.engine.assessment;
-		return app.engine.account(fromMs);
-	});
+	}
+	const account = latest(
+		() => app.engine.account(fromMs()),
+		() => [app.engine.written, app.rig?.id, app.trip?.id]
+	);
 	const past = $derived(account.value?.find(({ id }) => id === tank.id));
 
 	let moment = $state('');
@@ -35,10 +35,10 @@
 			? undefined
 			: zonedMs(day, app.timeZone, hour, minute);
 	});
-	const then = latest(() => {
-		void app.engine.assessment;
-		return askedMs === undefined ? undefined : app.engine.levelAt(tank.id, askedMs);
-	});
+	const then = latest(
+		() => (askedMs === undefined ? undefined : app.engine.levelAt(tank.id, askedMs)),
+		() => [app.engine.written, tank.id, askedMs]
+	);
 </script>
 
 {#if account.trouble}<p class="mind" role="alert">{account.trouble}</p>{/if}

@@ -15,7 +15,7 @@ export const POST: RequestHandler = ({ request }) =>
 		return {
 			answer: {
 				at,
-				tanks: tanks.map(({ usableSdL: _, ...tank }) => tank),
+				tanks: tanks.map(({ usableSdL: _usableSdL, ...tank }) => tank),
 				...rest,
 				doubts: doubts.map(({ cause, ...doubt }) => ({ ...doubt, why: sayDoubt({ cause }) }))
 			}

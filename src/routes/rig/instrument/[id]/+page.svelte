@@ -25,10 +25,10 @@
 	const gauge = $derived(instrument?.kind === 'gauge' ? instrument : undefined);
 	const tank = $derived(rig && instrument && tankById(rig, instrument.tank));
 	const now = $derived(app.engine.assessment);
-	const seen = latest(() => {
-		void now;
-		return gauge && app.engine.beside(gauge.id);
-	});
+	const seen = latest(
+		() => gauge && app.engine.beside(gauge.id),
+		() => [app.engine.written, gauge]
+	);
 	const doubted = $derived(new Set(now?.levels.doubts.map(({ entry }) => entry)));
 	const suspicions = $derived(
 		rig

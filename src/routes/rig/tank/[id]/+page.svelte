@@ -41,7 +41,9 @@
 			[
 				tank.holds,
 				`plate ${litres(tank.nominalL)}`,
-				tank.usableL === undefined ? 'usable volume not measured yet' : `${litres(tank.usableL)} usable`,
+				tank.usableL === undefined
+					? `usable volume not measured yet${level ? `; it seems to be ${litres(level.usableL)}, give or take ${litres(1.645 * level.usableSdL)}` : ''}`
+					: `${litres(tank.usableL)} usable`,
 				...(tank.deadL ? [`${litres(tank.deadL)} below the suction`] : [])
 			].join(', ')
 	);
