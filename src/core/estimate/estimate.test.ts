@@ -9,7 +9,7 @@ import {
 	logbookOf
 } from '../../../tests/helpers/logbooks.js';
 import type { Entry, EntryDraft, Logbook, Rig, Trip } from '../logbook/index.js';
-import { estimate, personsAt, readLevels, withEntry } from './index.js';
+import { basisOf, estimate, personsAt, readLevels, withEntry } from './index.js';
 
 const noon = (day: number): string => `2027-05-${String(day).padStart(2, '0')}T12:00:00Z`;
 const levels = (entries: readonly Entry[], at = noon(2), rig: Rig = exactRig) =>
@@ -316,7 +316,8 @@ describe('readings', () => {
 
 it('rests on entries back to the last full or empty, their shares adding to one', () => {
 	const log = [...freshStart(), entry({ kind: 'use', at: noon(1), habit: 'shower', times: 1 })];
-	const basis = levels(log).tanks[0]?.basis ?? [];
+	const known = estimate(logbookOf(log), 'rig', Date.parse(noon(2)));
+	const basis = basisOf(known, ['main']).get('main') ?? [];
 	expect(basis.map(({ entry: id }) => id)).toEqual([log[3]?.id, log[0]?.id]);
 	expect(basis.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 12);
 });

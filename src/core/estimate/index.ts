@@ -8,7 +8,6 @@ export {
 	type Levels,
 	type TankLevel
 } from './levels.js';
-export { PARAMETERS } from './parameters.js';
 export {
 	countedHabits,
 	gaugeBand,
@@ -32,6 +31,7 @@ export {
 } from './filter/index.js';
 export { likelyMissedEntries } from './doubt/index.js';
 export {
+	basisOf,
 	calibrationPairs,
 	informationGain,
 	Replay,

@@ -14,7 +14,7 @@ import {
 	type Moments,
 	type Truncated
 } from './filter/index.js';
-import { influenceOf, type Basis, type Estimate } from './past/index.js';
+import type { Estimate } from './past/index.js';
 import { personsAt } from './prior/index.js';
 
 export interface TankLevel {
@@ -27,7 +27,6 @@ export interface TankLevel {
 	/** what really serves, as believed; and the doubt of that, 0 where it was measured */
 	readonly usableL: number;
 	readonly usableSdL: number;
-	readonly basis: readonly Basis[];
 }
 
 export interface Levels {
@@ -84,19 +83,10 @@ function unloggedOf({ model, belief, atMs }: Estimate): Moments {
 	return truncate({ mean: dot(belief.mean, h), sd: Math.sqrt(belief.varianceOf(h)) }, 0, Infinity);
 }
 
-/**
- * The answer to "how much is in each tank, and how sure are we?"
- *
- * @param asked `levels alone` leaves out the entries that each level rests on, which take a look back
- */
-export function readLevels(
-	estimate: Estimate,
-	asked: 'with their basis' | 'levels alone' = 'with their basis'
-): Levels {
+/** The answer to "how much is in each tank, and how sure are we?"; what each level rests on is asked of `basisOf`. */
+export function readLevels(estimate: Estimate): Levels {
 	const { model, state, belief } = estimate;
 	const unlogged = unloggedOf(estimate);
-	const tanks = asked === 'levels alone' ? [] : model.rig.tanks.map(({ id }) => id);
-	const basis = influenceOf(estimate, tanks);
 	return {
 		tanks: model.rig.tanks.map(({ id }) => {
 			const level = levelOf(estimate, id);
@@ -107,8 +97,7 @@ export function readLevels(
 				sd: level.sd,
 				...bandOf(level, placeOf(model, id), belief),
 				usableL: usable.mean,
-				usableSdL: usable.sd,
-				basis: basis.get(id) ?? []
+				usableSdL: usable.sd
 			};
 		}),
 		unlogged: { litresPerPersonDay: unlogged.mean, sd: unlogged.sd },

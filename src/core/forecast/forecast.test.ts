@@ -1,7 +1,8 @@
+import * as PARAMETERS from '../parameters.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, PARAMETERS, withEntry, type Estimate } from '../estimate/index.js';
+import { estimate, withEntry, type Estimate } from '../estimate/index.js';
 import type { Entry, Rig } from '../logbook/index.js';
 import { choleskyOf } from './draws.js';
 import { dayAhead } from '../habits/index.js';

@@ -1,4 +1,4 @@
-import { PARAMETERS } from '../estimate/index.js';
+import * as PARAMETERS from '../parameters.js';
 import type { DayAhead } from '../habits/index.js';
 import type { Draws } from './draws.js';
 import type { Ways } from './lanes.js';
@@ -45,10 +45,9 @@ export function daysOf(
 	paths: number,
 	seed: number
 ): Days {
-	const { dayDiffers, habitDayDiffers } = PARAMETERS;
 	const { ofHabit, ofStream, perLitre, beside, count } = ways;
 	const { habits, unlogged, dispersion } = day;
-	const busy = habitDayDiffers ** 2;
+	const busy = PARAMETERS.habitDayDiffers ** 2;
 	const common = chanceOf(seed, 'day', 0, paths);
 	const times = habits.map((_, i) => chanceOf(seed, 'times', i, paths));
 	const amounts = Array.from({ length: count }, (_, i) => chanceOf(seed, 'amount', i, paths));
@@ -118,7 +117,7 @@ export function daysOf(
 			change.fill(0);
 			means.fill(0);
 			variances.fill(0);
-			const differs = Math.max(0, 1 + dayDiffers * normalAt(common.slots[path] as number));
+			const differs = Math.max(0, 1 + PARAMETERS.dayDiffers * normalAt(common.slots[path] as number));
 			liveHabits(path, differs);
 			liveUnlogged(path, differs);
 			for (let w = 0; w < count; w++) {

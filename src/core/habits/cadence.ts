@@ -1,8 +1,8 @@
+import * as PARAMETERS from '../parameters.js';
 import { instantMs, type Habit } from '../logbook/index.js';
 import {
 	countedHabits,
 	DAY_MS,
-	PARAMETERS,
 	personDays,
 	personsAt,
 	useInLog,
@@ -66,11 +66,9 @@ export function exposureOf({ entries, state, model }: Estimate): Exposure {
  * while the log is young.
  */
 export function dispersionOf({ entries, state }: Estimate): number {
-	const { dispersion, dispersionDegrees, dispersionMost, memoryDays, dayDiffers, habitDayDiffers } =
-		PARAMETERS;
 	const first = entries[0];
 	const { atMs } = state.learned;
-	const days = first ? Math.min(memoryDays, Math.floor((atMs - instantMs(first.at)) / DAY_MS)) : 0;
+	const days = first ? Math.min(PARAMETERS.memoryDays, Math.floor((atMs - instantMs(first.at)) / DAY_MS)) : 0;
 	const counts = new Map<string, number[]>();
 	for (let i = entries.length - 1; i >= 0 && days > 0; i--) {
 		const entry = entries[i];
@@ -82,16 +80,19 @@ export function dispersionOf({ entries, state }: Estimate): number {
 		own[ago] = (own[ago] ?? 0) + entry.times;
 		counts.set(entry.habit, own);
 	}
-	let [squares, degrees] = [dispersion * dispersionDegrees, dispersionDegrees];
+	let [squares, degrees] = [
+		PARAMETERS.dispersion * PARAMETERS.dispersionDegrees,
+		PARAMETERS.dispersionDegrees
+	];
 	for (const own of counts.values()) {
 		const mean = own.reduce((sum, count) => sum + count, 0) / days;
 		if (days < 2 || !(mean > 0)) continue;
 		const scatter = own.reduce((sum, count) => sum + (count - mean) ** 2, 0) / mean;
-		const ofDays = (days - 1) * mean * (dayDiffers ** 2 + habitDayDiffers ** 2);
+		const ofDays = (days - 1) * mean * (PARAMETERS.dayDiffers ** 2 + PARAMETERS.habitDayDiffers ** 2);
 		squares += Math.max(0, scatter - ofDays);
 		degrees += days - 1;
 	}
-	return Math.min(dispersionMost, squares / degrees);
+	return Math.min(PARAMETERS.dispersionMost, squares / degrees);
 }
 
 /** A habit of a rig that states how much goes unlogged: everything else is written down. */

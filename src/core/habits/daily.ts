@@ -1,5 +1,6 @@
+import * as PARAMETERS from '../parameters.js';
 import type { Habit } from '../logbook/index.js';
-import { PARAMETERS, truncate, type Estimate } from '../estimate/index.js';
+import { truncate, type Estimate } from '../estimate/index.js';
 import type { Amount, Flow } from '../rig/index.js';
 import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
 
@@ -138,7 +139,6 @@ export function dailyParts(estimate: Estimate, day: DayAhead, tankId: string): r
 /** What a day ahead does to a tank. */
 export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): DailyChange {
 	const mean = dailyParts(estimate, day, tankId).reduce((sum, { litres }) => sum + litres, 0);
-	const { dayDiffers, habitDayDiffers } = PARAMETERS;
 	let [drift, scatter, together] = [0, 0, 0];
 	/** litres more for each litre per exposure of a stream: what it brings itself, and what is then written less */
 	const perUnlogged = day.unlogged.map((stream) => unloggedGain(estimate, stream, tankId) * stream.perDay);
@@ -151,7 +151,7 @@ export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): 
 		if (stream !== undefined) perUnlogged[stream] = (perUnlogged[stream] ?? 0) + cadence.perUnloggedL * once;
 		scatter += often * (perLitre * scatterL) ** 2;
 		if (cadence.sd === 0) continue;
-		scatter += (habitDayDiffers * often * once) ** 2 + day.dispersion * often * once ** 2;
+		scatter += (PARAMETERS.habitDayDiffers * often * once) ** 2 + day.dispersion * often * once ** 2;
 		together += often * once;
 	}
 	day.unlogged.forEach((stream, i) => {
@@ -159,10 +159,10 @@ export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): 
 		drift += ((perUnlogged[i] ?? 0) * (stream.perDay > 0 ? stream.sd / stream.perDay : 0)) ** 2;
 		scatter += gain ** 2 * stream.mean * stream.lumpL;
 		if (stream.lumpL === 0) return;
-		scatter += (habitDayDiffers * gain * stream.mean) ** 2;
+		scatter += (PARAMETERS.habitDayDiffers * gain * stream.mean) ** 2;
 		together += gain * stream.mean;
 	});
-	scatter += (dayDiffers * together) ** 2;
+	scatter += (PARAMETERS.dayDiffers * together) ** 2;
 	return { mean, driftSd: Math.sqrt(drift), daySd: Math.sqrt(scatter) };
 }
 

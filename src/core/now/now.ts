@@ -5,7 +5,7 @@ import { dayAhead, personsNow } from '../habits/index.js';
 import { certaintyOf, instantMs, type Logbook, type Trip } from '../logbook/index.js';
 import { plan, type Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
-import { sayFinding, sayMend, sayWhy, verdict, type Verdict } from '../words/index.js';
+import { sayFinding, sayMend, verdict, type Verdict } from '../words/index.js';
 import { LOOK_AHEAD_DAYS, outlookOf, type TankOutlook } from './outlook.js';
 
 export interface FoundWords {
@@ -31,8 +31,6 @@ export interface Assessment {
 	readonly ration?: Ration;
 	readonly tanks: readonly TankOutlook[];
 	readonly findings: readonly FoundWords[];
-	/** why each tank's level is what it is, in a sentence */
-	readonly why: ReadonlyMap<string, string>;
 }
 
 export interface Occasion {
@@ -105,7 +103,6 @@ export function assess(
 		findings: findings(estimate, {
 			trips: logbook.trips,
 			all: (logbook.entries ?? estimate.entries).filter((entry) => entry.rig === rig.id)
-		}).map((finding) => foundWords(estimate, finding, timeZone, units)),
-		why: new Map(levels.tanks.map(({ id, basis }) => [id, sayWhy(estimate, id, basis, timeZone)]))
+		}).map((finding) => foundWords(estimate, finding, timeZone, units))
 	};
 }

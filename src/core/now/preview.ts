@@ -81,7 +81,7 @@ export function effectOf(
 	timeZone: string,
 	units?: UnitChoice
 ): Effect {
-	const levels = readLevels(then, 'levels alone');
+	const levels = readLevels(then);
 	const litres = new Map(levels.tanks.map((tank) => [tank.id, tank.litres]));
 	const after = boundOf(then, now);
 	const binding = now.forecast.binding[0]?.tank;

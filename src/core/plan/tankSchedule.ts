@@ -1,5 +1,6 @@
+import * as PARAMETERS from '../parameters.js';
 import { instantMs, type Stop, type Tank, type Trip } from '../logbook/index.js';
-import { bindingLevel, levelOf, PARAMETERS, usableOfTank, type Estimate } from '../estimate/index.js';
+import { bindingLevel, levelOf, usableOfTank, type Estimate } from '../estimate/index.js';
 import { emptyOf, fullSdOf } from '../rig/index.js';
 import { guardedLevel, servesKind, type Level, type Needs } from './stretch.js';
 

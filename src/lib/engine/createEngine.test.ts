@@ -99,8 +99,8 @@ describe('what an entry would do', () => {
 				'The stay is as long as before.'
 			);
 	});
-	it('is not known before there is an assessment of that rig', () =>
-		expect(begun().effect(entry({ kind: 'note', at: at(1, 9), text: '' }))).toBeUndefined());
+	it('is not known before there is an assessment of that rig', async () =>
+		expect(await begun().effect(entry({ kind: 'note', at: at(1, 9), text: '' }))).toBeUndefined());
 });
 
 describe('a question about the past', () => {
@@ -111,12 +111,15 @@ describe('a question about the past', () => {
 	it('is answered as an estimate at that moment is, and leaves the way to now where it is', async () => {
 		const engine = begun(log);
 		const now = await engine.assess(ask(at(6, 9)));
-		const then = engine.levelAt(ask(at(2, 12)), 'grey');
+		const then = await engine.levelAt(ask(at(2, 12)), 'grey');
 		const alone = readLevels(estimate(logbookOf(log, exactRig, [exactTrip]), 'rig', Date.parse(at(2, 12))));
 		expect(then?.level.litres).toBeCloseTo(alone.tanks[1]?.litres ?? 0, 9);
 		expect(then?.why).toMatch(/^Mostly/);
 		expect(litresOf(await engine.assess(ask(at(6, 9))))).toEqual(litresOf(now));
-		expect(engine.levelAt(ask(at(2, 12)), 'nothing')).toBeUndefined();
+		expect(await engine.levelAt(ask(at(2, 12)), 'nothing')).toBeUndefined();
+		const why = await engine.whyLevel(ask(at(6, 9)), 'grey');
+		expect(why.why).toMatch(/^Mostly/);
+		expect(why.basis.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
 	});
 	it('what only some views ask for is answered too', async () => {
 		const engine = begun(log);

@@ -1,21 +1,12 @@
-import type { CalibrationPair, PastTank, InformationShares } from '$core/estimate';
-import {
-	modelOf,
-	readLevels,
-	Replay,
-	withEntry,
-	writesInBatches,
-	type Estimate,
-	type TankLevel
-} from '$core/estimate';
+import type { Basis, CalibrationPair, PastTank, InformationShares } from '$core/estimate';
+import { modelOf, readLevels, Replay, writesInBatches, type Estimate, type TankLevel } from '$core/estimate';
 import type { WhyLasting } from '$core/habits';
 import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
 import type { Autonomy } from '$core/forecast';
-import { assess, boundOf, effectOf, plainEffect, type Assessment, type Effect } from '$core/now';
+import { assess, type Assessment, type Effect } from '$core/now';
 import type { LevelsAtStop, AutonomyFromFull } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
-import { sayWhy } from '$core/words';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 
@@ -28,6 +19,12 @@ export interface Question {
 	/** the zone of the rig's person, for days on which no trip is under way; the rig's own when absent */
 	readonly home?: string;
 	readonly units?: UnitChoice;
+}
+
+/** Why a level is what it is: in a sentence, and the entries that it rests on. */
+export interface WhyLevel {
+	readonly why: string;
+	readonly basis: readonly Basis[];
 }
 
 /** A level at some moment, with the reason in a sentence. */
@@ -100,6 +97,13 @@ export function createEngine() {
 		return replayOf(rig).branch(entries.length).to(entries, atMs);
 	};
 
+	/** Why a level is what it is at an estimate's moment. */
+	async function whyOf(then: Estimate, tank: string, { timeZone }: Question): Promise<WhyLevel> {
+		const { basisOf, sayWhy } = await viewQuestions();
+		const basis = basisOf(then, [tank]).get(tank) ?? [];
+		return { why: sayWhy(then, tank, basis, timeZone), basis };
+	}
+
 	return {
 		/** Takes a whole logbook in hand, in place of what was there. */
 		load(whole: Logbook): void {
@@ -155,7 +159,8 @@ export function createEngine() {
 			asked++;
 		},
 		/** What an entry would do to the stay. One at the end of the log is added to what is known; an earlier one is replayed in its place. */
-		effect(entry: Entry): Effect | undefined {
+		async effect(entry: Entry): Promise<Effect | undefined> {
+			const { boundOf, effectOf, plainEffect, withEntry } = await viewQuestions();
 			if (!known || known.question.rig !== entry.rig) return undefined;
 			const { question, now, estimate } = known;
 			const plain = plainEffect(now, entry, question.timeZone);
@@ -177,10 +182,14 @@ export function createEngine() {
 			return levelsAtStops(believed, trip, plan(believed, needBook(), trip.id));
 		},
 		/** A tank's level at any moment of the past, and why. */
-		levelAt(question: Question, tank: string): LevelThen | undefined {
+		async levelAt(question: Question, tank: string): Promise<LevelThen | undefined> {
 			const then = estimateThen(question);
 			const level = readLevels(then).tanks.find(({ id }) => id === tank);
-			return level && { level, why: sayWhy(then, tank, level.basis, question.timeZone) };
+			return level && { level, why: (await whyOf(then, tank, question)).why };
+		},
+		/** Why a tank's level is what it is. */
+		whyLevel(question: Question, tank: string): Promise<WhyLevel> {
+			return whyOf(estimateNow(question), tank, question);
 		},
 		/** The sum behind the days a tank lasts. */
 		async whyLasting(question: Question, tank: string): Promise<WhyLasting | undefined> {

@@ -87,6 +87,12 @@ export class EngineClient {
 		return question && this.#api.levelAt({ ...question, atMs }, tank);
 	}
 
+	/** Why a tank's level is what it is. */
+	whyLevel(tank: string): Answer<'whyLevel'> | undefined {
+		const question = this.#question();
+		return question && this.#api.whyLevel(question, tank);
+	}
+
 	/** The sum behind the days a tank lasts. */
 	whyLasting(tank: string): Answer<'whyLasting'> | undefined {
 		const question = this.#question();

@@ -1,5 +1,7 @@
 /** Questions that only some views ask: apart, so that the first view need not load them. */
-export { smoothedPast, calibrationPairs, informationGain } from '$core/estimate';
+export { basisOf, calibrationPairs, informationGain, smoothedPast, withEntry } from '$core/estimate';
 export { whyLasting } from '$core/habits';
+export { boundOf, effectOf, plainEffect } from '$core/now';
 export { levelsAtStops, plan, autonomyFromFull } from '$core/plan';
 export { bestLean, undrainedL } from '$core/rig';
+export { sayWhy } from '$core/words';

@@ -1,5 +1,5 @@
 import type { EntryOf } from '../../logbook/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import type { DoubtedReading, FilterState } from '../filter/filterState.js';
 import { dot, type Gaussian } from '../filter/gaussian.js';
 import type { Measurement } from '../filter/measurementModel.js';

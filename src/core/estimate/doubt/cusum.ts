@@ -1,5 +1,5 @@
 import type { EntryOf } from '../../logbook/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import type { FilterState } from '../filter/filterState.js';
 import type { Measurement } from '../filter/measurementModel.js';
 import type { Model } from '../filter/model.js';

@@ -1,4 +1,4 @@
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import type { DoubtedReading, FilterState } from '../filter/filterState.js';
 import { normalCdf } from '../filter/normal.js';
 import type { Innovation } from './innovation.js';

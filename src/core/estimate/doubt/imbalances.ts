@@ -1,6 +1,6 @@
 import { fullOf, emptyOfPool, settled, type KnownLevel } from '../filter/transitions.js';
 import type { EntryOf } from '../../logbook/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import { anywhere, type DoubtedReading, type FilterState, type Imbalance } from '../filter/filterState.js';
 import { dot, type Sparse } from '../filter/gaussian.js';
 import type { Model } from '../filter/model.js';

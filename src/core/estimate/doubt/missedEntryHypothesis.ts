@@ -1,5 +1,5 @@
 import type { Model } from '../filter/model.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import { normalCdf, type Moments } from '../filter/normal.js';
 import type { Imbalance, DoubtedReading, FilterState } from '../filter/filterState.js';
 

@@ -1,4 +1,4 @@
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import { useInLog, type Counted } from '../prior/unloggedUse.js';
 import { Gaussian } from './gaussian.js';
 import type { Model } from './model.js';

@@ -3,7 +3,7 @@ import { fromShapeLitres, litresAt, tankById } from '../../rig/index.js';
 import type { Sparse } from './gaussian.js';
 import type { Model } from './model.js';
 import type { Place } from './pools.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import type { FilterState } from './filterState.js';
 
 type Reading = EntryOf<'reading'>;

@@ -8,7 +8,7 @@ import {
 	type Rig
 } from '../../logbook/index.js';
 import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import { crewOf, crewWith, type Crew } from '../prior/crew.js';
 import { diurnalUseOf, type DiurnalUse } from '../prior/diurnalUse.js';
 import { writesInBatches } from '../prior/writing.js';

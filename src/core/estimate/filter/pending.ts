@@ -3,7 +3,7 @@ import { SITTING_MS } from '../prior/writing.js';
 import type { FilterState } from './filterState.js';
 import type { Sparse } from './gaussian.js';
 import type { Model } from './model.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import { gainsOf, pathsOf } from './transitions.js';
 
 /**

@@ -1,6 +1,6 @@
 import type { Rig, Tank } from '../../logbook/index.js';
 import { emptyOf, fullSdOf, usableOf, usableSdOf } from '../../rig/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import type { Moments } from './normal.js';
 
 /** Tanks that stand level through an open pipe are one pool; any other tank is a pool of its own. */

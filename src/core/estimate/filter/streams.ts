@@ -1,6 +1,6 @@
 import type { Habit, Rig } from '../../logbook/index.js';
 import { flowOf, usualTimesPerDay, type Flow } from '../../rig/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import type { Network, Sparse } from './gaussian.js';
 import type { Moments } from './normal.js';
 import type { Place } from './pools.js';

@@ -1,5 +1,5 @@
 import { DAY_MS, personStretches } from '../prior/crew.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
 import type { Model } from './model.js';
 import { endSitting, passPending } from './pending.js';

@@ -3,7 +3,7 @@ import type { Amount, Flow } from '../../rig/index.js';
 import type { NewRow, Sparse } from './gaussian.js';
 import type { Model } from './model.js';
 import type { Pool } from './pools.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import type { FilterState } from './filterState.js';
 
 type Gains = readonly (readonly [index: number, gain: Amount])[];

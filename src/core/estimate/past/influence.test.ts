@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import type { Entry, Rig } from '../../logbook/index.js';
-import { estimate, readLevels } from '../index.js';
+import { basisOf, estimate } from '../index.js';
 
 const at = (hour: number): string => new Date(Date.UTC(2027, 4, 1, hour)).toISOString();
 /** 1 mm of Main is half a litre. */
@@ -20,8 +20,10 @@ const rods: Rig = {
 const dip = (instrument: string, value: number, hour: number): Entry =>
 	entry({ kind: 'reading', at: at(hour), instrument, value });
 const weights = (log: readonly Entry[], rig: Rig, tank = 0): readonly number[] => {
-	const { basis } = readLevels(estimate(logbookOf(log, rig), 'rig', Date.parse(at(20)))).tanks[tank]!;
-	return log.map(({ id }) => basis.find((one) => one.entry === id)?.weight ?? 0);
+	const { id } = rig.tanks[tank]!;
+	const known = estimate(logbookOf(log, rig), 'rig', Date.parse(at(20)));
+	const basis = basisOf(known, [id]).get(id) ?? [];
+	return log.map((entry) => basis.find((one) => one.entry === entry.id)?.weight ?? 0);
 };
 
 describe('what a level rests on', () => {

@@ -147,13 +147,10 @@ function back(by: Float64Array, operation: Operation, variance: number): number 
  * it. They go back to the last time the tank was known full or empty. How the level leans on each follows by going back
  * over all that happened since, operation by operation, a later reading taking over from earlier ones.
  */
-export function influenceOf(
-	estimate: Estimate,
-	tanks: readonly string[]
-): ReadonlyMap<string, readonly Basis[]> {
+export function basisOf(estimate: Estimate, tanks: readonly string[]): ReadonlyMap<string, readonly Basis[]> {
 	const { model } = estimate;
 	const pools = tanks.map((tank) => placeOf(model, tank).pool.index);
-	const way = pools.length > 0 && estimate.entries.length > 0 ? recorded(estimate, pools) : [];
+	const way = estimate.entries.length > 0 ? recorded(estimate, pools) : [];
 	return new Map(
 		tanks.map((tank, t) => {
 			const pool = pools[t] as number;

@@ -1,5 +1,5 @@
 import { tripSpan, zonedTime, type Logbook } from '../../logbook/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -16,11 +16,13 @@ export interface DiurnalUse {
 
 /** Days of use from local midnight to an hour of the day, 0 … 1. */
 function soFar(hour: number): number {
-	const { wakesAt, sleepsAt, nightShare } = PARAMETERS;
-	const awake = Math.min(Math.max(hour, wakesAt), sleepsAt) - wakesAt;
+	const awake = Math.min(Math.max(hour, PARAMETERS.wakesAt), PARAMETERS.sleepsAt) - PARAMETERS.wakesAt;
 	const asleep = hour - awake;
-	const nightHours = 24 - (sleepsAt - wakesAt);
-	return ((1 - nightShare) * awake) / (sleepsAt - wakesAt) + (nightShare * asleep) / nightHours;
+	const nightHours = 24 - (PARAMETERS.sleepsAt - PARAMETERS.wakesAt);
+	return (
+		((1 - PARAMETERS.nightShare) * awake) / (PARAMETERS.sleepsAt - PARAMETERS.wakesAt) +
+		(PARAMETERS.nightShare * asleep) / nightHours
+	);
 }
 
 function offsetMs(ms: number, zone: string): number {

@@ -1,4 +1,4 @@
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 
 /** What the log so far says of how much is not written down, by habit: means and covariance, row by row. */
 export interface Unlogged {

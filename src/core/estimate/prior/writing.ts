@@ -1,5 +1,5 @@
 import { instantMs, type Entry } from '../../logbook/index.js';
-import { PARAMETERS } from '../parameters.js';
+import * as PARAMETERS from '../../parameters.js';
 import { DAY_MS } from './crew.js';
 
 /** Lines written within so long of each other were written at one sitting. */
@@ -12,7 +12,6 @@ export const SITTING_MS = 10 * 60_000;
  * @param entries the rig's entries that count, in order
  */
 export function writesInBatches(entries: readonly Entry[]): boolean {
-	const { batchTimes, batchSittings, batchLeast, memoryDays } = PARAMETERS;
 	let [sittings, times, beforeMs] = [0, 0, Infinity];
 	let [firstMs, lastMs] = [0, 0];
 	for (let i = entries.length - 1; i >= 0; i--) {
@@ -20,11 +19,15 @@ export function writesInBatches(entries: readonly Entry[]): boolean {
 		if (entry.kind !== 'use') continue;
 		const ms = instantMs(entry.at);
 		lastMs ||= ms;
-		if (lastMs - ms > memoryDays * DAY_MS) break;
+		if (lastMs - ms > PARAMETERS.memoryDays * DAY_MS) break;
 		if (beforeMs - ms > SITTING_MS) sittings++;
 		times += entry.times;
 		beforeMs = firstMs = ms;
 	}
 	const days = 1 + (lastMs - firstMs) / DAY_MS;
-	return sittings >= batchLeast && times >= batchTimes * sittings && sittings <= batchSittings * days;
+	return (
+		sittings >= PARAMETERS.batchLeast &&
+		times >= PARAMETERS.batchTimes * sittings &&
+		sittings <= PARAMETERS.batchSittings * days
+	);
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
-import { estimate, readLevels } from '../../estimate/index.js';
+import { basisOf, estimate, readLevels } from '../../estimate/index.js';
 import type { Entry, EntryDraft, Rig } from '../../logbook/index.js';
 import { findings, mendOf, slipsIn } from '../../findings/index.js';
 import { METRIC } from '../../units/index.js';
@@ -164,11 +164,11 @@ it('says why in a sentence: what weighs most, and what was left out', () => {
 	const lit = (day: number) =>
 		entry({ kind: 'reading', at: at(day, 7), instrument: 'lights', value: 'full' });
 	const known = of([wash(2, 12, 2), read('sender-main', 88, 4, 7), lit(2), lit(3), lit(4)], rig);
-	const { tanks } = readLevels(known);
-	expect(sayWhy(known, 'main', tanks[0]?.basis ?? [], 'Etc/UTC')).toMatch(
+	const basis = basisOf(known, ['main', 'grey']);
+	expect(sayWhy(known, 'main', basis.get('main') ?? [], 'Etc/UTC')).toMatch(
 		/^Mostly .*full as seen Saturday morning and the sender main this morning/
 	);
-	expect(sayWhy(known, 'grey', tanks[1]?.basis ?? [], 'Etc/UTC')).toMatch(
+	expect(sayWhy(known, 'grey', basis.get('grey') ?? [], 'Etc/UTC')).toMatch(
 		/Grey lights was left out altogether\.$/
 	);
 });

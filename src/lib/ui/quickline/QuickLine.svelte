@@ -23,7 +23,8 @@
 	let input = $state<HTMLInputElement>();
 	const line = new QuickLineState(
 		() => context,
-		(draft) => effectOf(draft)
+		(draft) => effectOf(draft),
+		() => import('./grammar')
 	);
 	const shown = $derived(line.shown);
 
@@ -56,6 +57,7 @@
 	}
 
 	function log(): void {
+		if (!line.ready) return void line.load().then(() => line.ready && log());
 		const { choice } = line;
 		if (!choice) return;
 		type('');
@@ -102,6 +104,7 @@
 			value={shown.text}
 			oninput={(event) => type(event.currentTarget.value)}
 			onkeydown={keydown}
+			onfocus={() => void line.load()}
 			placeholder="What happened?"
 			autocomplete="off"
 			autocapitalize="off"

@@ -1,6 +1,7 @@
 import type { EntryDraft } from '$core/logbook';
 import type { Effect } from '$core/now';
-import { completions, understand, type QuickContext, type Understood } from '$core/quickline';
+import type { QuickContext, Understood } from '$core/quickline';
+import { said } from '$lib/said';
 
 /** Everything that is shown of a line, of one and the same text: a preview of another text cannot stand beside it. */
 export interface Shown {
@@ -20,6 +21,8 @@ export interface Shown {
 export type Context = Omit<QuickContext, 'nowMs'>;
 export type EffectOf = (draft: EntryDraft) => Promise<Effect | undefined>;
 
+export type Grammar = typeof import('./grammar');
+
 const EMPTY: Shown = {
 	text: '',
 	choices: [],
@@ -35,12 +38,37 @@ export class QuickLineState {
 	shown = $state.raw<Shown>(EMPTY);
 	readonly #context: () => Context;
 	readonly #effectOf: EffectOf;
+	readonly #fetch: () => Promise<Grammar>;
+	#grammar: Grammar | undefined;
 	/** the moment at which the line was last typed in: "now" in it */
 	#nowMs = Date.now();
 
-	constructor(context: () => Context, effectOf: EffectOf) {
+	/** @param grammar how the line is read, or where that is to be had */
+	constructor(context: () => Context, effectOf: EffectOf, grammar: Grammar | (() => Promise<Grammar>)) {
 		this.#context = context;
 		this.#effectOf = effectOf;
+		if (typeof grammar === 'function') this.#fetch = grammar;
+		else {
+			this.#grammar = grammar;
+			this.#fetch = () => Promise.resolve(grammar);
+		}
+	}
+
+	/** Whether the line can be read. */
+	get ready(): boolean {
+		return this.#grammar !== undefined;
+	}
+
+	/** Fetches the grammar, once; a text typed meanwhile is read then. */
+	async load(): Promise<void> {
+		if (this.#grammar) return;
+		try {
+			this.#grammar = await this.#fetch();
+			this.reread();
+		} catch (error) {
+			const problem = `The line cannot be read: ${said(error)}. Reload the page when there is a signal; what you typed is kept.`;
+			this.shown = { ...EMPTY, text: this.shown.text, problem };
+		}
 	}
 
 	get choice(): Understood | undefined {
@@ -64,6 +92,12 @@ export class QuickLineState {
 	}
 
 	#show(text: string, picked: number): void {
+		if (!this.#grammar) {
+			this.shown = { ...EMPTY, text };
+			if (text !== '') void this.load();
+			return;
+		}
+		const { understand, completions } = this.#grammar;
 		const context: QuickContext = { ...this.#context(), nowMs: this.#nowMs };
 		const answer = understand(text, context);
 		const begun = completions(text, context);

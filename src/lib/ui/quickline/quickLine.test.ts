@@ -3,6 +3,7 @@ import type { EntryDraft } from '$core/logbook';
 import type { Effect } from '$core/now';
 import { METRIC } from '$core/units';
 import { exactRig, exactTrip } from '../../../../tests/helpers/logbooks';
+import * as grammar from './grammar';
 import { QuickLineState, type Context } from './quickLine.svelte';
 
 const stop = (id: string, day: string) => ({
@@ -28,7 +29,8 @@ function lineHere() {
 	const line = new QuickLineState(
 		() => context,
 		(draft) =>
-			new Promise((give, reject) => asked.push({ draft, give, fail: () => reject(new Error('no engine')) }))
+			new Promise((give, reject) => asked.push({ draft, give, fail: () => reject(new Error('no engine')) })),
+		grammar
 	);
 	return { line, asked };
 }
@@ -93,4 +95,34 @@ it('Tab finishes a word, and has nothing to do behind a finished one', () => {
 	expect(line.shown.completion).toBeUndefined();
 	line.type('');
 	expect(line.shown.completion).toBeUndefined();
+});
+
+describe('a line that is typed before it can be read', () => {
+	const effect = () => Promise.resolve(undefined);
+	it('is read as soon as it can be, as it stands by then', async () => {
+		let give: (it: typeof grammar) => void = () => undefined;
+		const line = new QuickLineState(
+			() => context,
+			effect,
+			() => new Promise((resolve) => (give = resolve))
+		);
+		line.type('sho');
+		expect([line.ready, line.shown.text, line.choice]).toEqual([false, 'sho', undefined]);
+		line.type('shower');
+		give(grammar);
+		await settled();
+		expect(line.ready).toBe(true);
+		expect(line.choice?.draft).toMatchObject({ kind: 'use', habit: 'shower' });
+	});
+	it('says so when it cannot be fetched, and keeps what was typed', async () => {
+		const line = new QuickLineState(
+			() => context,
+			effect,
+			() => Promise.reject(new Error('no signal'))
+		);
+		line.type('shower');
+		await settled();
+		expect(line.shown.text).toBe('shower');
+		expect(line.shown.problem).toMatch(/cannot be read: no signal/);
+	});
 });

@@ -25,7 +25,10 @@
 	const findings = $derived(
 		now?.findings.filter(({ finding }) => app.rig && bearsOn(finding, app.rig, id)) ?? []
 	);
-	const why = $derived(now?.why.get(id) ?? '');
+	const rests = latest(() => {
+		void now;
+		return app.engine.whyLevel(id);
+	});
 	const say = (litres: number): string => formatLitres(litres, units);
 </script>
 
@@ -35,7 +38,7 @@
 			Nine chances in ten that it is between <strong>{say(level.low)}</strong> and
 			<strong>{say(level.high)}</strong>, of {say(level.usableL)} usable.
 		</p>
-		{#if why}<p>{why}</p>{/if}
+		{#if rests.value?.why}<p>{rests.value.why}</p>{/if}
 		{#if lasting.value}
 			<h3>How long it lasts</h3>
 			<Lasting
@@ -46,17 +49,20 @@
 				{units}
 			/>
 		{/if}
+		{#if rests.trouble}<p role="alert">
+				What the level rests on could not be worked out: {rests.trouble}
+			</p>{/if}
 		{#if lasting.trouble}<p role="alert">How long it lasts could not be worked out: {lasting.trouble}</p>{/if}
-		{#if level.basis.length > 0}
+		{#if rests.value && rests.value.basis.length > 0}
 			<h3>The level rests on</h3>
 			<BasisTable
-				basis={level.basis}
+				basis={rests.value.basis}
 				entries={app.rigEntries}
 				context={{ rig: app.rig, trips: app.records.trips, units }}
 				timeZone={app.timeZone}
 				since="since the tank was last known full or empty"
 			/>
-		{:else}
+		{:else if rests.value}
 			<p>
 				Nothing has been written down for this tank yet: it may hold anything. Fill it to the brim, empty it
 				or read an instrument, and write that.

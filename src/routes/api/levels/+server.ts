@@ -1,4 +1,4 @@
-import { estimate, readLevels } from '$core/estimate';
+import { basisOf, estimate, readLevels } from '$core/estimate';
 import { sayDoubt } from '$core/words';
 import { instantMs } from '$core/logbook';
 import { readLevelsBody } from '$lib/server/bodies';
@@ -11,11 +11,19 @@ export const POST: RequestHandler = ({ request }) =>
 		const read = readLevelsBody(data);
 		if ('errors' in read) return read;
 		const { logbook, rig, at } = read.body;
-		const { tanks, doubts, ...rest } = readLevels(estimate(logbook, rig, instantMs(at)));
+		const known = estimate(logbook, rig, instantMs(at));
+		const { tanks, doubts, ...rest } = readLevels(known);
+		const basis = basisOf(
+			known,
+			tanks.map(({ id }) => id)
+		);
 		return {
 			answer: {
 				at,
-				tanks: tanks.map(({ usableSdL: _usableSdL, ...tank }) => tank),
+				tanks: tanks.map(({ usableSdL: _usableSdL, ...tank }) => ({
+					...tank,
+					basis: basis.get(tank.id) ?? []
+				})),
 				...rest,
 				doubts: doubts.map(({ cause, ...doubt }) => ({ ...doubt, why: sayDoubt({ cause }) }))
 			}

@@ -1,0 +1,106 @@
+/**
+ * Every noise, gate and rate of the estimate and of the forecast that the file format does not fix, once, in one table:
+ * the unit, then where the number comes from: the file format's own page, a standard argument, or the calibration
+ * (`npm run calibrate`), in which it was found. (As comments and single constants, so that neither words nor names travel
+ * to every phone: this file is read as a whole, `import * as PARAMETERS`.)
+ */
+/** share of the variance of one time. Doubt of the mean against scatter; calibration, flat between 0.4 and 0.7. */
+export const meanShare = 0.5;
+/** share of residualL. File format. */
+export const residual = 0.35;
+/** share of the litres moved. File format. */
+export const movedShare = 0.03;
+/** L. File format. */
+export const movedLeastL = 0.5;
+/** share of the litres used. File format. */
+export const usedShare = 0.05;
+/** L. File format. */
+export const usedLeastL = 0.2;
+/** share of usableL. File format. */
+export const gaugeShare = 0.05;
+/** share of a gauge’s variance that is one constant of that gauge. A float hangs, a probe is dirty: as a meter’s error; calibration. */
+export const gaugeLasts = 0.5;
+/** share of what was counted. File format. */
+export const meterShare = 0.02;
+/** mm. File format. */
+export const rodMm = 4;
+/** share of usableL. A few drops stay in a jug poured out, and how few is as doubtful; a tenth of a litre in fifteen. */
+export const drops = 0.007;
+/** share of usableL. How exactly empty is seen: a pump sucks air a little before. */
+export const emptyShare = 0.001;
+/** share of the last digit. Deviation of a uniform rounding, 1/√12. */
+export const rounding = 0.29;
+/** share of the usual cadence. Doubt of `often` where the rig gives none; calibration. */
+export const cadence = 0.24;
+/** share of a day. Days differ from each other as a whole; calibration. */
+export const dayDiffers = 0.2;
+/** share of a day’s times. Each habit has its busy and quiet days; calibration. */
+export const habitDayDiffers = 0.25;
+/** writings down. How alike habits are in being written down: the sum of a beta distribution’s two numbers; calibration. */
+export const writesAlike = 4;
+/** uses written at one sitting, sittings a day, and sittings seen, from which on a log is one of batches: one who writes as he goes has one, many. */
+export const batchTimes = 4;
+export const batchSittings = 2;
+export const batchLeast = 2;
+/** share of the usual litres. A rinse, a splash, in no habit: its mean, and the doubt of it; calibration. */
+export const smallDraws = 0.06;
+/** L. One rinse or splash. */
+export const smallLumpL = 0.2;
+/** share of the usual litres. Before the log is counted: wider than anything it may say. */
+export const broad = 2.5;
+/** share of a habit’s part. Which habits a stated rate comes from; calibration. */
+export const statedMix = 0.35;
+/** share of a variance. Rare lumps are skewed: a normal needs more to hold nine in ten of them; calibration. */
+export const rareLumps = 1;
+/** share of the usual litres, per √day. People grow careless or careful; calibration. */
+export const rateWalk = 0.06;
+/** L. One use in a rig without habits: between hands and a wash-up. */
+export const anyLumpL = 3;
+/** L per person and day. Use in a rig without habits: modest living off-grid. */
+export const nobodyKnowsL = 12;
+/** deviations. Two-sided 6 in 100 000 for an honest rod or meter. */
+export const gate = 4;
+/** deviations. Two-sided 2 in 1000; calibration: honest readings doubted below 1 %. */
+export const gaugeGate = 3.1;
+/** deviations. A gauge doubted just before; calibration. */
+export const distrustedGate = 2.3;
+/** deviations. Sum at which small losses are said (Page 1954); an honest rod comes there once in some thousand readings. */
+export const drift = 6;
+/** deviations. Half the shift to be found, as usual for a cumulative sum. */
+export const driftSlack = 0.5;
+/** −ln chance. Sum of strain at which a gauge is doubted; below 1 in 100 runs for an honest one. */
+export const strain = 5.5;
+/** −ln chance. Twice what an honest reading adds on average. */
+export const strainSlack = 1.85;
+/** −ln chance. Strain at which a gauge is looked at without itself. */
+export const hint = 3;
+/** −ln chance. A little more than an honest reading adds on average, which is 1. */
+export const hintSlack = 1.2;
+/** hour of the day. Unlogged use follows the waking day. */
+export const wakesAt = 7;
+/** hour of the day. Unlogged use follows the waking day. */
+export const sleepsAt = 23;
+/** share of a day’s use. A flush and a sip at night. */
+export const nightShare = 0.04;
+/** share of usableL. How far below empty or above full a belief may run before an entry must be missing; calibration. */
+export const impossible = 0.06;
+/** chance. That a doubted reading is right while nothing else settles it. */
+export const missedWeight = 0.25;
+/** chance. The same for a gauge that moved as after a fill or dump when one was due; calibration. */
+export const missedWhenDue = 0.6;
+/** share of usableL. A gap as wide as this may be a fill or dump that nobody wrote down: a light or more. */
+export const missedGap = 0.25;
+/** share of usableL. So much is used when people begin to look for a tap or a drain. */
+export const dueSpent = 0.6;
+/** chance. That a fill or dump of late is not in the log, before anything speaks for it: one in thirty. */
+export const missedAtAll = 0.03;
+/** chance. Beyond it doubted readings are taken to be right: four in five. */
+export const follows = 0.8;
+/** days. The log teaches cadences as far back as this; people’s ways change with the season. */
+export const memoryDays = 21;
+/** variance over mean of a habit’s times a day before a log shows it: between by the clock (0) and at random (1); calibration. */
+export const dispersion = 0.7;
+/** degrees of freedom that this weighs as. */
+export const dispersionDegrees = 6;
+/** variance over mean. More is a change of ways, not unevenness. */
+export const dispersionMost = 1.5;
