@@ -9,6 +9,10 @@ export interface Scores {
 	readonly cases: number;
 	readonly moments: number;
 	readonly coverage: number;
+	/** standard error of that, from trip to trip */
+	readonly coverageSe: number;
+	/** by tank: inside, below and above the band */
+	readonly byTank: ReadonlyMap<string, readonly [number, number, number]>;
 	/** median absolute error as a share of the tank */
 	readonly freshError: number;
 	readonly wasteError: number;
@@ -26,10 +30,18 @@ const median = (values: readonly number[]): number => {
 	const sorted = [...values].sort((a, b) => a - b);
 	return sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
 };
+const deviation = (values: readonly number[]): number => {
+	const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+	return Math.sqrt(
+		values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1)
+	);
+};
 const share = (count: number, of: number): number => (of === 0 ? 0 : count / of);
 const DAY = 86_400_000;
 
 interface Sums {
+	/** share inside, trip by trip */
+	trips: number[];
 	byTank: Map<string, number[]>;
 	inside: number;
 	moments: number;
@@ -63,6 +75,7 @@ function levelsOver(logbook: Logbook): (atMs: number) => Levels {
 
 function scoreCase(one: Case, sums: Sums): void {
 	const { logbook, rig } = one;
+	const [insideBefore, momentsBefore] = [sums.inside, sums.moments];
 	const levels = levelsOver(logbook);
 	for (const { atMs, litres } of one.truths) {
 		const { tanks } = levels(atMs);
@@ -84,6 +97,7 @@ function scoreCase(one: Case, sums: Sums): void {
 				sums.later.push(error);
 		}
 	}
+	sums.trips.push(share(sums.inside - insideBefore, sums.moments - momentsBefore));
 	const end = Date.parse(logbook.exportedAt);
 	const doubts = new Set(readLevels(estimate(logbook, 'rig', end)).doubts.map(({ entry }) => entry));
 	sums.honest += one.honest.length;
@@ -136,6 +150,7 @@ export function floorOf(manner: Manner, cases: number, firstSeed = 1): number {
 /** Scores a class of logbooks over some seeds. */
 export function score(manner: Manner, cases: number, firstSeed = 1): Scores {
 	const sums: Sums = {
+		trips: [],
 		byTank: new Map(),
 		inside: 0,
 		moments: 0,
@@ -156,6 +171,7 @@ export function score(manner: Manner, cases: number, firstSeed = 1): Scores {
 		cases,
 		moments: sums.moments,
 		coverage: share(sums.inside, sums.moments),
+		coverageSe: deviation(sums.trips) / Math.sqrt(cases),
 		byTank: new Map(
 			[...sums.byTank].map(([id, [inside = 0, below = 0, above = 0, all = 1]]) => [
 				id,

@@ -104,3 +104,28 @@ export const dispersion = 0.7;
 export const dispersionDegrees = 6;
 /** variance over mean. More is a change of ways, not unevenness. */
 export const dispersionMost = 1.5;
+/** deviations. Half of a band that holds nine in ten of a normal. */
+export const halfBand = 1.645;
+/** deviations and share. Two gaps to the account are the same within so much and about a seventh of themselves; calibration. */
+export const sameGapDeviations = 2.5;
+export const sameGapShare = 0.15;
+/** readings. So far back goes what is remembered of how a gauge fared. */
+export const record = 6;
+/** readings. So many of them doubted, and it is called failing until it has been right for a while. */
+export const failing = 2;
+/** days. A gauge that gave no reason for suspicion for so long is no longer looked at without itself. */
+export const hintDays = 60;
+/** days. A doubted reading older than this no longer hints at a missed entry. */
+export const missedDays = 3;
+/** share of `impossible`. An account runs so far beyond empty or full before that speaks for a missed entry; calibration. */
+export const beyondBegins = 0.25;
+/** displayed units, and shares of the round. A display that stood in the last twentieth and stands in the first tenth rolled over. */
+export const rollsFrom = 1000;
+export const rollsAbove = 0.95;
+export const rollsBelow = 0.1;
+/** deviations. How far above what a tank is believed to serve its level may be answered. */
+export const ceiling = 3;
+/** days of log. After them one more quarter of a day tells little of how often things are done. */
+export const knowsDays = 10;
+/** minutes. Lines written within so long of each other were written at one sitting. */
+export const sittingMinutes = 10;

@@ -32,11 +32,11 @@ export function measure(belief: Gaussian, { h, from, to, sd }: Measurement): voi
 	belief.learn(h, sd ** 2, { mean: cut.mean, variance: cut.sd ** 2 });
 }
 
-/** How many readings back a gauge's record goes. */
-const RECORD = 6;
-
 const remember = (state: FilterState, instrument: string, misfit: number): void =>
-	void state.record.set(instrument, [...(state.record.get(instrument) ?? []), misfit].slice(-RECORD));
+	void state.record.set(
+		instrument,
+		[...(state.record.get(instrument) ?? []), misfit].slice(-PARAMETERS.record)
+	);
 
 /** A look into a tank settles what was suspected of it; a meter only counts, and settles nothing but itself. */
 function settle(state: FilterState, { entry, measurement, kind }: Assessed): void {
@@ -157,7 +157,7 @@ function doubt(model: Model, state: FilterState, reading: Assessed, innovation: 
 			kind: 'unexplained',
 			saysL: innovation.nearestL,
 			believedL: innovation.expectedL,
-			bandL: HALF_BAND * innovation.sdL
+			bandL: PARAMETERS.halfBand * innovation.sdL
 		}
 	});
 	state.suspected = [
@@ -167,9 +167,6 @@ function doubt(model: Model, state: FilterState, reading: Assessed, innovation: 
 		now
 	];
 }
-
-/** Half of a band that holds nine in ten, deviations. */
-const HALF_BAND = 1.645;
 
 /**
  * Weighs what a reading says against the belief: innovation, gate, and where it does not pass, the hypotheses: taken in,

@@ -26,7 +26,7 @@ export const passes = (
 
 /** Gaps to the account that are the same: within 2.5 deviations and about a seventh of themselves. */
 export const sameGap = (oneL: number, otherL: number, sdL: number): boolean =>
-	Math.abs(oneL - otherL) <= 2.5 * sdL + 0.15 * Math.abs(otherL);
+	Math.abs(oneL - otherL) <= PARAMETERS.sameGapDeviations * sdL + PARAMETERS.sameGapShare * Math.abs(otherL);
 
 /** Doubted readings of different instruments (or two dips, two totals) stand together when they say the same. */
 export const agrees = (one: DoubtedReading, gapL: number, sdL: number): boolean =>

@@ -1,4 +1,5 @@
 import type { Model } from '../filter/model.js';
+import { DAY_MS } from '../prior/crew.js';
 import * as PARAMETERS from '../../parameters.js';
 import { normalCdf, type Moments } from '../filter/normal.js';
 import type { Imbalance, DoubtedReading, FilterState } from '../filter/filterState.js';
@@ -47,9 +48,6 @@ function storyOf(state: FilterState, pool: number): readonly DoubtedReading[] {
 	return here.filter(({ instrument }) => instrument === last?.instrument);
 }
 
-/** Doubted readings older than this no longer hint at a missed entry. */
-const HINTS_FOR_MS = 3 * 86_400_000;
-
 /** What a pool holds if an entry is missing, and how likely that is. */
 export interface Otherwise {
 	readonly chance: number;
@@ -71,14 +69,15 @@ export function alternativeLevel(
 	if (!of) return undefined;
 	const story = storyOf(state, pool);
 	const last = story.at(-1);
-	if (last && atMs - last.atMs < HINTS_FOR_MS) {
+	if (last && atMs - last.atMs < PARAMETERS.missedDays * DAY_MS) {
 		const chance = missedEntryChance(story);
 		const level = { mean: now.mean + last.saidL - last.believedL, sd: Math.hypot(now.sd, last.sdL) };
 		return { chance, level };
 	}
 	const fresh = of.tanks[0]?.holds === 'fresh';
 	// An account runs a little beyond empty or full before that speaks for anything.
-	const room = (fresh ? now.mean : of.usableL - now.mean) + 0.25 * PARAMETERS.impossible * of.usableL;
+	const room =
+		(fresh ? now.mean : of.usableL - now.mean) + PARAMETERS.beyondBegins * PARAMETERS.impossible * of.usableL;
 	const possible = normalCdf(room / Math.max(now.sd, 1e-9));
 	const chance = PARAMETERS.missedAtAll / (PARAMETERS.missedAtAll + (1 - PARAMETERS.missedAtAll) * possible);
 	// What is beyond the chance that is always there and that the bands leave aside.

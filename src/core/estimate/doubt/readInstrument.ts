@@ -1,3 +1,4 @@
+import * as PARAMETERS from '../../parameters.js';
 import type { EntryOf, Meter } from '../../logbook/index.js';
 import type { DoubtCause, FilterState } from '../filter/filterState.js';
 import {
@@ -20,15 +21,14 @@ function restart(model: Model, state: FilterState, meter: Meter, value: number):
 	state.meterBase.set(meter.id, value);
 }
 
-/** Displays that show so much or more may have rolled over to 0. */
-const ROLLS_FROM = 1000;
-/** An up counter that stood in the last twentieth of its display and now stands in the first tenth has rolled over. */
-const ROLLS = { above: 0.95, below: 0.1 } as const;
-
 /** How much a display rolled over by, displayed units; 0 when it did not. */
 function rolledBy(before: number, value: number): number {
 	const round = 10 ** Math.ceil(Math.log10(before + 1e-9));
-	return round >= ROLLS_FROM && before >= ROLLS.above * round && value < ROLLS.below * round ? round : 0;
+	return round >= PARAMETERS.rollsFrom &&
+		before >= PARAMETERS.rollsAbove * round &&
+		value < PARAMETERS.rollsBelow * round
+		? round
+		: 0;
 }
 
 const leaveOut = (state: FilterState, { id, instrument }: Reading, cause: DoubtCause): void =>

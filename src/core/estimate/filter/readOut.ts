@@ -1,10 +1,8 @@
+import * as PARAMETERS from '../../parameters.js';
 import type { Gaussian } from './gaussian.js';
 import type { Model } from './model.js';
 import { truncate, type Moments, type Truncated } from './normal.js';
 import type { Place, Pool } from './pools.js';
-
-/** How far above what a tank is believed to serve its level may be answered, deviations of that belief. */
-const CEILING = 3;
 
 /** What serves of a pool as believed now, litres; without doubt where it was measured. */
 export function usableNow({ usable, usableL }: Pool, belief: Gaussian): Moments {
@@ -47,7 +45,11 @@ export function levelWithin(
 ): Truncated {
 	const { mean, sd } = underBrim(pool, belief, level);
 	const usable = usableNow(pool, belief);
-	return truncate({ mean: mean * share, sd: sd * share }, 0, (usable.mean + CEILING * usable.sd) * share);
+	return truncate(
+		{ mean: mean * share, sd: sd * share },
+		0,
+		(usable.mean + PARAMETERS.ceiling * usable.sd) * share
+	);
 }
 
 /** 5 % and 95 % points of a level, litres. */
@@ -55,8 +57,6 @@ export interface Band {
 	readonly low: number;
 	readonly high: number;
 }
-
-const EDGE = 1.645;
 
 /**
  * The band of a level that holds nine in ten. A tank can stand quite empty or quite full, and often does, which no cut
@@ -66,7 +66,10 @@ export function bandOf(level: Truncated, { pool, share }: Place, belief: Gaussia
 	const { mean, sd } = levelBelieved(pool, belief);
 	const top = usableNow(pool, belief).mean * share;
 	const at = (deviations: number): number => Math.min(Math.max((mean + deviations * sd) * share, 0), top);
-	return { low: Math.min(level.quantile(0.05), at(-EDGE)), high: Math.max(level.quantile(0.95), at(EDGE)) };
+	return {
+		low: Math.min(level.quantile(0.05), at(-PARAMETERS.halfBand)),
+		high: Math.max(level.quantile(0.95), at(PARAMETERS.halfBand))
+	};
 }
 
 /** The place of a tank in the model. @throws RangeError when the rig has no such tank */

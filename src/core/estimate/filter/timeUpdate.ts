@@ -5,9 +5,6 @@ import type { Model } from './model.js';
 import { endSitting, passPending } from './pending.js';
 import type { Stream } from './streams.js';
 
-/** After so many days of log, one more quarter of a day tells little. */
-const KNOWS_DAYS = 10;
-
 /**
  * Time passes: each stream of unlogged use leaves, is counted and arrives; its rate wanders. A quarter of a day that is
  * over counts for how often things are done and written down; a day, where uses are written in batches, or much is known.
@@ -22,7 +19,7 @@ export function passTime(model: Model, state: FilterState, toMs: number): boolea
 	}
 	if (toMs <= fromMs) return false;
 	endSitting(model, state, toMs);
-	const byDays = model.pending.size > 0 || state.learned.days > KNOWS_DAYS;
+	const byDays = model.pending.size > 0 || state.learned.days > PARAMETERS.knowsDays;
 	const endMs = model.diurnalUse.lastEndMs(toMs, byDays ? 1 : 4);
 	if (endMs <= fromMs) {
 		flowUntil(model, state, toMs);

@@ -1,3 +1,4 @@
+import * as PARAMETERS from '../../parameters.js';
 import { byTime, type Entry } from '../../logbook/index.js';
 import { DAY_MS } from '../prior/crew.js';
 import type { FilterState } from '../filter/filterState.js';
@@ -5,10 +6,6 @@ import type { Model } from '../filter/model.js';
 import { estimateFrom, type Checkpoint, type Estimate } from './estimateAt.js';
 import { Pass, type ReplayOptions } from './pass.js';
 
-/** Of a gauge's last six readings so many were doubted: it is called failing, until it has been right for a while. */
-const FAILING = 2;
-/** A gauge that gave no reason for suspicion for so long is no longer looked at without itself. */
-const HINT_LASTS_MS = 60 * DAY_MS;
 /**
  * A gauge under suspicion is left out of so much of the past, and a little more: the beginning moves on by whole
  * periods, so that it is not replayed anew with every entry. What an older lie did to the levels is long washed out.
@@ -18,7 +15,7 @@ const PERIOD_MS = 60 * DAY_MS;
 const NONE = JSON.stringify([]);
 
 /** Whether a gauge's latest readings, held against all else, call it failing. */
-const fails = (state: FilterState, gauge: string): boolean => misfits(state, gauge) >= FAILING;
+const fails = (state: FilterState, gauge: string): boolean => misfits(state, gauge) >= PARAMETERS.failing;
 const misfits = (state: FilterState, gauge: string): number =>
 	(state.record.get(gauge) ?? []).reduce((sum, misfit) => sum + misfit, 0);
 
@@ -78,7 +75,7 @@ export class Replay {
 		const alone = (id: string): FilterState => this.#without([id], open, entries).state;
 		const dips = this.#dipsDoubted(state);
 		const found = [...state.hinted]
-			.filter(([, { lastMs }]) => (state.atMs ?? 0) - lastMs < HINT_LASTS_MS)
+			.filter(([, { lastMs }]) => (state.atMs ?? 0) - lastMs < PARAMETERS.hintDays * DAY_MS)
 			.map(([id]) => id)
 			.filter((id) => this.#model.instruments.get(id)?.kind === 'gauge')
 			.map((id) => ({ id, dips: dips > 0 ? this.#dipsDoubted(alone(id)) : 0 }))

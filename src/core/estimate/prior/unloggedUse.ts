@@ -51,16 +51,16 @@ export function lnGamma(x: number): number {
 
 /** Shares of uses that people write down, and how common each is before anything is known of them. */
 export const SHARES: readonly (readonly [share: number, chance: number])[] = [
-	[1, 0.22],
-	[0.98, 0.08],
-	[0.95, 0.08],
+	[1, 0.25],
+	[0.98, 0.09],
+	[0.95, 0.085],
 	[0.9, 0.08],
-	[0.8, 0.1],
-	[0.7, 0.1],
-	[0.6, 0.09],
-	[0.5, 0.08],
+	[0.8, 0.09],
+	[0.7, 0.09],
+	[0.6, 0.08],
+	[0.5, 0.07],
 	[0.4, 0.05],
-	[0.3, 0.05],
+	[0.3, 0.045],
 	[0.2, 0.02],
 	[0.1, 0.01],
 	[0, 0.04]

@@ -2,8 +2,8 @@ import { instantMs, type Entry } from '../../logbook/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import { DAY_MS } from './crew.js';
 
-/** Lines written within so long of each other were written at one sitting. */
-export const SITTING_MS = 10 * 60_000;
+/** Lines written within so long of each other were written at one sitting, ms. */
+export const SITTING_MS = PARAMETERS.sittingMinutes * 60_000;
 
 /**
  * Whether uses are written down in batches, as in the evening for the whole day: of late, the lines of one sitting tell
