@@ -24,8 +24,8 @@ const EACH_SAID = 2;
 /** Slips older than this are not brought up again. */
 const LOOK_BACK_MS = 21 * DAY;
 
-/** What two entries of one act have in common, or nothing for what is often done twice in a row. */
-function act(entry: Entry): string | undefined {
+/** What two entries of one deed have in common, or nothing for what is often done twice in a row. */
+function deedOf(entry: Entry): string | undefined {
 	switch (entry.kind) {
 		case 'fill':
 			return `fill|${entry.tank}|${entry.litres ?? ''}|${entry.to ?? ''}`;
@@ -67,13 +67,13 @@ export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip
 	const twice = past
 		.filter(({ ms }) => nowMs - ms < LOOK_BACK_MS)
 		.flatMap(({ entry, ms }, i, list): readonly Slip[] => {
-			const what = act(entry);
+			const what = deedOf(entry);
 			const before =
 				what === undefined
 					? undefined
 					: list
 							.slice(0, i)
-							.findLast((other) => ms - other.ms <= TWICE_WITHIN_MS && act(other.entry) === what);
+							.findLast((other) => ms - other.ms <= TWICE_WITHIN_MS && deedOf(other.entry) === what);
 			return before ? [{ kind: 'twice', entry: entry.id, other: before.entry.id }] : [];
 		});
 	const future = own

@@ -7,13 +7,13 @@ export interface QuickContext extends TellingContext {
 }
 
 /** One way to understand a line without its time. */
-export interface Reading {
+export interface Meaning {
 	readonly happening: Happening;
 	readonly warns?: string;
 }
 
 /** Either ways to understand a line, or why there is none. */
-export type Answer = readonly Reading[] | { readonly problem: string };
+export type Answer = readonly Meaning[] | { readonly problem: string };
 
 export const problem = (text: string): { readonly problem: string } => ({ problem: text });
 

@@ -2,7 +2,7 @@ import { listed } from '../words/index.js';
 import { formatLitres } from '../units/index.js';
 import type { Tank } from '../logbook/index.js';
 import { usableOf } from '../rig/index.js';
-import { oneTooMany, problem, type Answer, type QuickContext, type Reading } from './context.js';
+import { oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
 import { meaningful, namedBy } from './names.js';
 import { figureBeyond, quantityOf, type Line } from './tokens.js';
 
@@ -46,7 +46,7 @@ export function fillLine(line: Line, context: QuickContext): Answer {
 	const fitting = tanks.filter((tank) => litres === undefined || litres <= BEYOND * usableOf(tank));
 	const first = tanks[0];
 	if (fitting.length === 0 && first) return problem(tooMuch(first, litres ?? 0, context));
-	return fitting.map((tank): Reading => {
+	return fitting.map((tank): Meaning => {
 		const level = context.levels?.get(tank.id);
 		const over = litres !== undefined && level !== undefined && level + litres > BEYOND * usableOf(tank);
 		return {
@@ -111,7 +111,7 @@ export function transferLine(line: Line, context: QuickContext): Answer {
 	const full = line.words.includes('full');
 	const readings = pairs
 		.filter(([from, to]) => from.id !== to.id)
-		.map(([from, to]): Reading => ({
+		.map(([from, to]): Meaning => ({
 			happening: {
 				kind: 'transfer',
 				fromTank: from.id,

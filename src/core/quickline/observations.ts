@@ -1,7 +1,7 @@
 import { instantMs, type Gauge, type Meter, type Rod } from '../logbook/index.js';
 import { tankById, usableOf } from '../rig/index.js';
 import { listed } from '../words/index.js';
-import { oneTooMany, problem, type Answer, type QuickContext, type Reading } from './context.js';
+import { oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
 import { meaningful, namedBy } from './names.js';
 import { tanksNamed } from './movements.js';
 import { bareFigure, figureBeyond, quantityOf, readLine, type Line } from './tokens.js';
@@ -54,7 +54,7 @@ export function meterLine(line: Line, context: QuickContext): Answer {
 	if (shown !== undefined && shown < 0)
 		return problem('A meter shows no negative total. If it counts down past zero, set it anew.');
 	if (!reset && shown === undefined) return problem('What does it show? Say it as in “meter 412.6”.');
-	return meters.map((meter): Reading => {
+	return meters.map((meter): Meaning => {
 		const tank = tankById(context.rig, meter.tank);
 		const aboard = tank ? Math.round(usableOf(tank) / meter.unitL) : 0;
 		const value = shown ?? (meter.counts === 'up' ? 0 : aboard);
@@ -141,9 +141,9 @@ function valueShown(gauge: Gauge, words: readonly string[], line: Line): number 
 }
 
 /** `grey 2/3`, `gauge grey two thirds`, `grey lights full`, `fresh 60 %`. */
-export function gaugeLine(line: Line, context: QuickContext): readonly Reading[] {
+export function gaugeLine(line: Line, context: QuickContext): readonly Meaning[] {
 	const words = without(meaningful(line.words), 'gauge');
-	return instrumentsOf(context, 'gauge').flatMap((gauge): readonly Reading[] => {
+	return instrumentsOf(context, 'gauge').flatMap((gauge): readonly Meaning[] => {
 		const all = instrumentWords(context)(gauge);
 		// The longest run of leading words that names the gauge; the rest is what it shows.
 		for (let cut = words.length; cut >= 0; cut--) {

@@ -1,6 +1,6 @@
 import { zonedIso, type EntryDraft } from '../logbook/index.js';
 import { listed, sayHappening } from '../words/index.js';
-import { isProblem, oneTooMany, problem, type Answer, type QuickContext, type Reading } from './context.js';
+import { isProblem, oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
 import { dumpLine, fillLine, tanksNamed, transferLine, useLine } from './movements.js';
 import { meaningful, namedBy } from './names.js';
 import { gaugeHelp, gaugeLine, markLine, meterLine, rodLine, stopLine } from './observations.js';
@@ -115,7 +115,7 @@ function verbLine(text: string, line: Line, context: QuickContext): Answer | und
 }
 
 /** A tank's name and then its state: seen with one's own eyes. */
-function tankState(line: Line, context: QuickContext): readonly Reading[] {
+function tankState(line: Line, context: QuickContext): readonly Meaning[] {
 	const state = line.words.at(-1);
 	if ((state !== 'full' && state !== 'empty') || line.words.length < 2 || line.figures.length > 0) return [];
 	const answer = markLine(state, line.words.slice(0, -1), context);
@@ -193,7 +193,7 @@ const notKnown = (words: readonly string[], context: QuickContext): string => {
 
 const NOTE = /^note\b\s*/i;
 
-const understood = (reading: Reading, moment: Moment, context: QuickContext): Understood => {
+const understood = (reading: Meaning, moment: Moment, context: QuickContext): Understood => {
 	const warns = [reading.warns, moment.warns].filter((text) => text !== undefined).join(' ');
 	return {
 		draft: {

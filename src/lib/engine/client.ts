@@ -10,13 +10,13 @@ export const startEngine = (): EngineApi =>
 	askThrough<Engine>(new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
 
 /** A file being read in a worker of its own: it can be given up. */
-export interface Reading {
+export interface FileReading {
 	readonly answer: Promise<ReadIn>;
 	readonly stop: () => void;
 }
 
 /** Reads a logbook file beside the page. */
-export function readFileIn(text: string, mine: Logbook, onprogress: (done: number) => void): Reading {
+export function readFileIn(text: string, mine: Logbook, onprogress: (done: number) => void): FileReading {
 	const worker = new Worker(new URL('./logbookReader.worker.ts', import.meta.url), { type: 'module' });
 	const answer = askThrough<{ readIn: typeof readIn }>(worker).readIn(text, mine, onprogress);
 	return {

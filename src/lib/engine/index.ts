@@ -1,4 +1,4 @@
-export { readFileIn, startEngine, type EngineApi, type Reading } from './client';
+export { readFileIn, startEngine, type EngineApi, type FileReading } from './client';
 export type { Engine, LevelThen, Question } from './createEngine';
 export { EngineClient } from './engineClient.svelte';
 export { latest, Latest } from './latest.svelte';

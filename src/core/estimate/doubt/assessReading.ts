@@ -1,12 +1,16 @@
 import type { EntryOf } from '../../logbook/index.js';
 import * as PARAMETERS from '../../parameters.js';
-import type { DoubtedReading, FilterState } from '../filter/filterState.js';
-import { dot, type Gaussian } from '../filter/gaussian.js';
-import type { Measurement } from '../filter/measurementModel.js';
-import type { Model } from '../filter/model.js';
-import { truncate } from '../filter/normal.js';
-import { posterior } from '../filter/posterior.js';
-import { settled } from '../filter/transitions.js';
+import {
+	dot,
+	type DoubtedReading,
+	type FilterState,
+	type Gaussian,
+	type Measurement,
+	type Model,
+	posterior,
+	settled,
+	truncate
+} from '../filter/index.js';
 import { hint, lossOf, strainOf } from './cusum.js';
 import { agrees, passes, sameGap, type InstrumentKind } from './gate.js';
 import { couldBeMissed, noteLoss, noteMissedEntry, wasRight } from './imbalances.js';

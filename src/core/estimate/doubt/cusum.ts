@@ -1,8 +1,6 @@
 import type { EntryOf } from '../../logbook/index.js';
 import * as PARAMETERS from '../../parameters.js';
-import type { FilterState } from '../filter/filterState.js';
-import type { Measurement } from '../filter/measurementModel.js';
-import type { Model } from '../filter/model.js';
+import type { FilterState, Measurement, Model } from '../filter/index.js';
 import { isFresh, type Innovation } from './innovation.js';
 
 type Reading = EntryOf<'reading'>;

@@ -1,6 +1,5 @@
 import * as PARAMETERS from '../../parameters.js';
-import type { DoubtedReading, FilterState } from '../filter/filterState.js';
-import { normalCdf } from '../filter/normal.js';
+import { type DoubtedReading, type FilterState, normalCdf } from '../filter/index.js';
 import type { Innovation } from './innovation.js';
 
 export type InstrumentKind = 'meter' | 'gauge' | 'rod';

@@ -1,11 +1,20 @@
-import { fullOf, emptyOfPool, settled, type KnownLevel } from '../filter/transitions.js';
+import {
+	anywhere,
+	dot,
+	type DoubtedReading,
+	emptyOfPool,
+	type FilterState,
+	fullOf,
+	type Imbalance,
+	type KnownLevel,
+	type Model,
+	type Pool,
+	posterior,
+	settled,
+	type Sparse
+} from '../filter/index.js';
 import type { EntryOf } from '../../logbook/index.js';
 import * as PARAMETERS from '../../parameters.js';
-import { anywhere, type DoubtedReading, type FilterState, type Imbalance } from '../filter/filterState.js';
-import { dot, type Sparse } from '../filter/gaussian.js';
-import type { Model } from '../filter/model.js';
-import type { Pool } from '../filter/pools.js';
-import { posterior } from '../filter/posterior.js';
 import { isFresh } from './innovation.js';
 
 /** A gap that a fill or dump nobody wrote down would explain: fresh higher, waste lower than believed. */

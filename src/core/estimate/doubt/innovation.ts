@@ -1,7 +1,4 @@
-import { dot, type Gaussian } from '../filter/gaussian.js';
-import type { Measurement } from '../filter/measurementModel.js';
-import type { Model } from '../filter/model.js';
-import { normalCdf, truncate } from '../filter/normal.js';
+import { dot, type Gaussian, type Measurement, type Model, normalCdf, truncate } from '../filter/index.js';
 
 /** What a measurement says against what was expected of it, litres. */
 export interface Innovation {

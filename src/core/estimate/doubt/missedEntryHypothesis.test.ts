@@ -3,7 +3,7 @@ import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helper
 import type { Entry, Rig } from '../../logbook/index.js';
 import { estimate, modelOf, readLevels } from '../index.js';
 import { missedEntryChance, followsWater, wasDue } from './missedEntryHypothesis.js';
-import type { DoubtedReading } from '../filter/filterState.js';
+import type { DoubtedReading } from '../filter/index.js';
 
 const doubted = (saidL: number, believedL: number, more: Partial<DoubtedReading> = {}): DoubtedReading => ({
 	entry: `${saidL}`,

@@ -1,8 +1,13 @@
-import type { Model } from '../filter/model.js';
-import { DAY_MS } from '../prior/crew.js';
+import {
+	type DoubtedReading,
+	type FilterState,
+	type Imbalance,
+	type Model,
+	type Moments,
+	normalCdf
+} from '../filter/index.js';
+import { DAY_MS } from '../prior/index.js';
 import * as PARAMETERS from '../../parameters.js';
-import { normalCdf, type Moments } from '../filter/normal.js';
-import type { Imbalance, DoubtedReading, FilterState } from '../filter/filterState.js';
 
 /**
  * Which story one gauge's doubted readings tell: the log likelihood ratio of following the water (a fill or dump was

@@ -1,14 +1,15 @@
 import * as PARAMETERS from '../../parameters.js';
 import type { EntryOf, Meter } from '../../logbook/index.js';
-import type { DoubtCause, FilterState } from '../filter/filterState.js';
 import {
 	displaySd,
+	type DoubtCause,
+	type FilterState,
 	gaugeMeasurement,
 	meterMeasurement,
+	type Model,
 	rodLitres,
 	rodMeasurement
-} from '../filter/measurementModel.js';
-import type { Model } from '../filter/model.js';
+} from '../filter/index.js';
 import { assessReading } from './assessReading.js';
 
 type Reading = EntryOf<'reading'>;

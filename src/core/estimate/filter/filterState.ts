@@ -1,5 +1,5 @@
 import * as PARAMETERS from '../../parameters.js';
-import { useInLog, type Counted } from '../prior/unloggedUse.js';
+import { type Counted, useInLog } from '../prior/index.js';
 import { Gaussian } from './gaussian.js';
 import type { Model } from './model.js';
 import type { Pool } from './pools.js';

@@ -14,6 +14,7 @@ export type { Place, Pool } from './pools.js';
 export type { Stream } from './streams.js';
 export { regimeKeyOf } from './regime.js';
 export {
+	anywhere,
 	copyOfState,
 	countedHabits,
 	initialState,

@@ -9,9 +9,14 @@ import {
 } from '../../logbook/index.js';
 import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
 import * as PARAMETERS from '../../parameters.js';
-import { crewOf, crewWith, type Crew } from '../prior/crew.js';
-import { diurnalUseOf, type DiurnalUse } from '../prior/diurnalUse.js';
-import { writesInBatches } from '../prior/writing.js';
+import {
+	type Crew,
+	crewOf,
+	crewWith,
+	type DiurnalUse,
+	diurnalUseOf,
+	writesInBatches
+} from '../prior/index.js';
 import { poolsOf, type Place, type Pool } from './pools.js';
 import { cached, regimeKey, type KeyedRegime } from './regime.js';
 import { networkOf, streamsOf, type Stream } from './streams.js';

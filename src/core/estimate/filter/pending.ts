@@ -1,5 +1,5 @@
 import type { EntryOf, Habit } from '../../logbook/index.js';
-import { SITTING_MS } from '../prior/writing.js';
+import { SITTING_MS } from '../prior/index.js';
 import type { FilterState } from './filterState.js';
 import type { Sparse } from './gaussian.js';
 import type { Model } from './model.js';

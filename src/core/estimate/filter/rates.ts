@@ -2,7 +2,7 @@ import { rootOf, solveBackward, solveForward } from './cholesky.js';
 import type { Sparse } from './gaussian.js';
 import type { Model } from './model.js';
 import type { Stream } from './streams.js';
-import type { Unlogged } from '../prior/unloggedUse.js';
+import type { Unlogged } from '../prior/index.js';
 
 /** The inverse of a positive definite matrix, row by row. */
 function inverseOf(a: readonly number[], n: number): Float64Array {

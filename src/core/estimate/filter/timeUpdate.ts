@@ -1,4 +1,4 @@
-import { DAY_MS, personStretches } from '../prior/crew.js';
+import { DAY_MS, personStretches } from '../prior/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
 import type { Model } from './model.js';

@@ -1,9 +1,12 @@
 import type { Entry } from '../../logbook/index.js';
-import { copyOfState, type FilterState } from '../filter/filterState.js';
-import type { Gaussian } from '../filter/gaussian.js';
-import type { Model } from '../filter/model.js';
-import { posterior } from '../filter/posterior.js';
-import { passTime } from '../filter/timeUpdate.js';
+import {
+	copyOfState,
+	type FilterState,
+	type Gaussian,
+	type Model,
+	passTime,
+	posterior
+} from '../filter/index.js';
 
 /** The state after so many entries: a place from which a replay can go on. */
 export interface Checkpoint {

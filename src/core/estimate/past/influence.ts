@@ -1,11 +1,11 @@
 import type { Entry } from '../../logbook/index.js';
 import {
-	initialState,
-	pathsOf,
-	placeOf,
 	type FilterState,
+	initialState,
 	type Model,
 	type Operation,
+	pathsOf,
+	placeOf,
 	type Sparse
 } from '../filter/index.js';
 import { goOnFrom, type Estimate } from './estimateAt.js';

@@ -1,6 +1,5 @@
 import type { Entry } from '../../logbook/index.js';
-import { copyOfState, initialState, type FilterState } from '../filter/filterState.js';
-import type { Model } from '../filter/model.js';
+import { copyOfState, type FilterState, initialState, type Model } from '../filter/index.js';
 import type { Checkpoint } from './estimateAt.js';
 import { step } from './step.js';
 

@@ -1,8 +1,7 @@
 import * as PARAMETERS from '../../parameters.js';
 import { byTime, type Entry } from '../../logbook/index.js';
-import { DAY_MS } from '../prior/crew.js';
-import type { FilterState } from '../filter/filterState.js';
-import type { Model } from '../filter/model.js';
+import { DAY_MS } from '../prior/index.js';
+import type { FilterState, Model } from '../filter/index.js';
 import { estimateFrom, type Checkpoint, type Estimate } from './estimateAt.js';
 import { Pass, type ReplayOptions } from './pass.js';
 

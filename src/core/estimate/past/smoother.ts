@@ -1,17 +1,17 @@
 import { instantMs, type Entry } from '../../logbook/index.js';
 import {
 	bandOf,
+	type FilterState,
 	Gaussian,
 	initialState,
 	levelWithin,
 	litresRead,
+	type Model,
 	passTime,
 	posterior,
 	rootOf,
 	solveBackward,
-	solveForward,
-	type FilterState,
-	type Model
+	solveForward
 } from '../filter/index.js';
 import { DAY_MS } from '../prior/index.js';
 import { goOnFrom, type Estimate } from './estimateAt.js';

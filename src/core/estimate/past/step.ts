@@ -5,12 +5,12 @@ import {
 	applyFill,
 	applyTransfer,
 	applyUse,
+	type FilterState,
+	type Model,
 	openToSewer,
 	passTime,
 	regimeKeyOf,
-	writeUp,
-	type FilterState,
-	type Model
+	writeUp
 } from '../filter/index.js';
 
 /** What an entry does at its own moment, in place; the time up to it must have passed. */

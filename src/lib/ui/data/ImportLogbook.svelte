@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { said } from '$lib/said';
 	import type { MergePreview, Refusal } from '$core/logbook';
-	import { readFileIn, type ReadIn, type Reading } from '$lib/engine';
+	import { readFileIn, type ReadIn, type FileReading } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { onDestroy } from 'svelte';
 	import DataTable from '../page/DataTable.svelte';
@@ -19,7 +19,7 @@
 	let fileName = $state('');
 	let refused = $state.raw<Refusal | undefined>();
 	let found = $state.raw<Extract<ReadIn, { ok: true }> | undefined>();
-	let reading = $state.raw<Reading | undefined>();
+	let reading = $state.raw<FileReading | undefined>();
 	let done = $state(0);
 	let busy = $state(false);
 	/** counts choices and stops: what was asked before the last of them is late */

@@ -18,6 +18,7 @@
 	import ShapeEditor from '$lib/ui/tank/shape/ShapeEditor.svelte';
 	import ShapeSection from '$lib/ui/tank/shape/ShapeSection.svelte';
 	import TankPast from '$lib/ui/tank/TankPast.svelte';
+	import { GIVE } from '$lib/ui/why/give';
 	import TrialsSection from '$lib/ui/tank/trial/TrialsSection.svelte';
 
 	const app = useApp();
@@ -42,7 +43,7 @@
 				tank.holds,
 				`plate ${litres(tank.nominalL)}`,
 				tank.usableL === undefined
-					? `usable volume not measured yet${level ? `; it seems to be ${litres(level.usableL)}, give or take ${litres(1.645 * level.usableSdL)}` : ''}`
+					? `usable volume not measured yet${level ? `; it seems to be ${litres(level.usableL)}, give or take ${litres(GIVE * level.usableSdL)}` : ''}`
 					: `${litres(tank.usableL)} usable`,
 				...(tank.deadL ? [`${litres(tank.deadL)} below the suction`] : [])
 			].join(', ')
