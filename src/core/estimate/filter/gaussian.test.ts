@@ -168,6 +168,52 @@ describe('the joint belief', () => {
 			})
 		);
 	});
+	it('flowing together is flowing one after the other, and so is doubt', () =>
+		fc.assert(
+			fc.property(
+				fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 4, maxLength: 4 }),
+				fc.array(fc.double({ min: 0, max: 3, noNaN: true }), { minLength: 2, maxLength: 2 }),
+				(gains, amounts) => {
+					const [one, together] = [new Gaussian(n), new Gaussian(n)];
+					for (const belief of [one, together]) {
+						for (let i = 0; i < n; i++) belief.set(i, 10 * i, 1 + i);
+						belief.learn(
+							[
+								[0, 1],
+								[3, 0.7],
+								[4, -0.4]
+							],
+							0.5,
+							{ mean: 12, variance: 0 }
+						);
+					}
+					// from 3 and 4 to 0 and 1
+					const network = {
+						sources: Int32Array.of(3, 4),
+						targets: Int32Array.of(0, 1),
+						gains: Float64Array.from(gains)
+					};
+					const from = (s: number): Sparse => [
+						[0, gains[s] ?? 0],
+						[1, gains[2 + s] ?? 0]
+					];
+					[3, 4].forEach((source, s) => one.flow(source, from(s), amounts[s] ?? 0));
+					together.flowTogether(network, Float64Array.from(amounts));
+					[0.3, 0.6].forEach((variance, s) => one.doubt(from(s), variance));
+					const sum = (row: number): number => 0.5 * (gains[2 * row] ?? 0) + 0.2 * (gains[2 * row + 1] ?? 0);
+					one.doubt(
+						[
+							[0, sum(0)],
+							[1, sum(1)]
+						],
+						1
+					);
+					together.doubtTogether(network, Float64Array.of(0.3, 0.6), Float64Array.of(0.5, 0.2));
+					one.mean.forEach((mean, i) => expect(together.mean[i]).toBeCloseTo(mean, 9));
+					one.cov.forEach((value, i) => expect(together.cov[i]).toBeCloseTo(value, 9));
+				}
+			)
+		));
 	it('stays symmetric and positive semi-definite over 50 000 rough steps', () => {
 		const belief = new Gaussian(n);
 		for (let i = 0; i < n; i++) belief.set(i, 50, 10);
