@@ -16,6 +16,31 @@ test('the thinnest line: type, see what it does, enter, reload, still there', as
 	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(main - 10);
 });
 
+test('guests, a measure and a hook-up say what they will do to the stay, and what touches nothing says so', async ({
+	page
+}) => {
+	await openDemo(page);
+	const effect = page.locator('#quickline-says strong');
+	await quickline(page).fill('crew 6');
+	await expect(effect).toContainText(/becomes|less/);
+	await quickline(page).fill('crew 1');
+	await expect(effect).toContainText(/becomes|more/);
+	await enter(page, 'dump cassette');
+	await quickline(page).fill('dump cassette');
+	await expect(effect).toHaveText('The stay is as long as before.');
+	// a measured shower teaches what a shower takes
+	await quickline(page).fill('shower 14 L');
+	await expect(page.locator('#quickline-says')).toContainText(/Why\? It also teaches that one Shower takes/);
+});
+
+test('Enter pressed before the line can be read waits for it', async ({ page }) => {
+	await openDemo(page);
+	const main = await litresOf(page, 'Main');
+	await quickline(page).focus();
+	await page.keyboard.type('shower 2\n');
+	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(main - 10);
+});
+
 test('by keys alone: to the line, choose what is meant, undo, do again, every view', async ({ page }) => {
 	await openDemo(page);
 	const before = await litresOf(page, 'Grey');
