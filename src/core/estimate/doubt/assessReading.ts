@@ -128,7 +128,7 @@ function suspect(
 	};
 }
 
-/** The reading is not as expected: doubted, unless others, or its own story, speak for it. */
+/** The reading is not as expected: doubted, unless others, or its own course, speak for it. */
 function doubt(model: Model, state: FilterState, reading: Assessed, innovation: Innovation): void {
 	const { entry, measurement, kind, shadow } = reading;
 	const { pool } = measurement;

@@ -20,7 +20,7 @@ const doubted = (saidL: number, believedL: number, more: Partial<DoubtedReading>
 	...more
 });
 
-describe('which story doubted readings tell', () => {
+describe('which hypothesis doubted readings speak for', () => {
 	it('follows the water, by hand: 90 then 80 while 10 L were used, each to 5 L', () => {
 		// (10² − 0²) / (2 · (5² + 5²)) = 1
 		expect(followsWater([doubted(90, 30), doubted(80, 20)])).toBeCloseTo(1, 12);

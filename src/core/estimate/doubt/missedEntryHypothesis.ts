@@ -10,7 +10,7 @@ import { DAY_MS } from '../prior/index.js';
 import * as PARAMETERS from '../../parameters.js';
 
 /**
- * Which story one gauge's doubted readings tell: the log likelihood ratio of following the water (a fill or dump was
+ * Which hypothesis one gauge's doubted readings speak for: the log likelihood ratio of following the water (a fill or dump was
  * missed, and the gap to the account stays) over standing still (it is stuck), each step's difference with the error
  * of both readings.
  */
@@ -47,14 +47,14 @@ export function missedEntryChance(readings: readonly DoubtedReading[]): number {
 }
 
 /** The doubted readings of a pool that could mean a missed entry: those of the instrument that was read last. */
-function storyOf(state: FilterState, pool: number): readonly DoubtedReading[] {
+function evidenceOf(state: FilterState, pool: number): readonly DoubtedReading[] {
 	const here = state.suspected.filter((one) => one.pool === pool && one.couldBeMissed);
 	const last = here.at(-1);
 	return here.filter(({ instrument }) => instrument === last?.instrument);
 }
 
 /** What a pool holds if an entry is missing, and how likely that is. */
-export interface Otherwise {
+export interface AlternativeLevel {
 	readonly chance: number;
 	readonly level: Moments;
 }
@@ -69,13 +69,13 @@ export function alternativeLevel(
 	pool: number,
 	now: Moments,
 	atMs: number
-): Otherwise | undefined {
+): AlternativeLevel | undefined {
 	const of = model.pools[pool];
 	if (!of) return undefined;
-	const story = storyOf(state, pool);
-	const last = story.at(-1);
+	const evidence = evidenceOf(state, pool);
+	const last = evidence.at(-1);
 	if (last && atMs - last.atMs < PARAMETERS.missedDays * DAY_MS) {
-		const chance = missedEntryChance(story);
+		const chance = missedEntryChance(evidence);
 		const level = { mean: now.mean + last.saidL - last.believedL, sd: Math.hypot(now.sd, last.sdL) };
 		return { chance, level };
 	}
@@ -92,7 +92,7 @@ export function alternativeLevel(
 	};
 }
 
-/** A fill or dump that a doubted gauge tells of, and which gauge that is; only where it is the likelier story. */
+/** A fill or dump that a doubted gauge tells of, and which gauge that is; only where it is the likelier hypothesis. */
 export interface LikelyMissedEntry {
 	readonly missing: Imbalance;
 	readonly instrument: string;
@@ -101,9 +101,9 @@ export interface LikelyMissedEntry {
 /** What doubted gauges tell of fills and dumps that are more likely missing than not. */
 export function likelyMissedEntries(model: Model, state: FilterState): readonly LikelyMissedEntry[] {
 	return model.pools.flatMap(({ index, tanks }): readonly LikelyMissedEntry[] => {
-		const story = storyOf(state, index);
-		const [first] = story;
-		if (!first || first.shadow || missedEntryChance(story) < 0.5) return [];
+		const evidence = evidenceOf(state, index);
+		const [first] = evidence;
+		if (!first || first.shadow || missedEntryChance(evidence) < 0.5) return [];
 		const missing: Imbalance = {
 			kind: tanks[0]?.holds === 'fresh' ? 'fill' : 'dump',
 			pool: index,
