@@ -88,7 +88,7 @@ function withinTank(estimate: Estimate, pool: number, drawn: Float64Array): Floa
 /**
  * Draws what stays the same along so many paths from the joint belief.
  *
- * @param about the tank that is asked about: it is drawn first, so that what happens to others moves none of its draws
+ * @param about the tank that is asked about: its level is drawn first, so that what happens to others moves none of its draws
  */
 export function drawPaths(
 	estimate: Estimate,
@@ -102,28 +102,26 @@ export function drawPaths(
 	const first = model.places.get(about ?? '')?.pool.index;
 	const order = [...model.pools].sort((a, b) => Number(b.index === first) - Number(a.index === first));
 	const unsure = model.pools.filter(({ usable }) => usable !== undefined);
+	// What a habit takes is drawn before the levels: an entry moves a level by it, path by path, as a price does.
 	const drawn = drawTogether(
 		estimate,
 		[
-			...order.map(({ index }) => ({ index, random: streamOf(seed, 'level', index) })),
-			...unsure.map(({ index, usable = 0 }) => ({ index: usable, random: streamOf(seed, 'usable', index) })),
 			...day.habits.map(({ habit }, i) => ({
 				index: model.habit.get(habit.id) ?? 0,
 				random: streamOf(seed, 'litres', i)
 			})),
-			...day.unlogged.map(({ index }, i) => ({ index, random: streamOf(seed, 'unlogged', i) }))
+			...day.unlogged.map(({ index }, i) => ({ index, random: streamOf(seed, 'unlogged', i) })),
+			...unsure.map(({ index, usable = 0 }) => ({ index: usable, random: streamOf(seed, 'usable', index) })),
+			...order.map(({ index }) => ({ index, random: streamOf(seed, 'level', index) }))
 		],
 		paths
 	);
-	const pools = new Map(
-		order.map(({ index }, i) => [index, withinTank(estimate, index, drawn[i] as Float64Array)])
-	);
-	let next = order.length;
-	const volumes = new Map(unsure.map(({ index }) => [index, drawn[next++] as Float64Array]));
-	const litresEach = day.habits.map(() =>
-		(drawn[next++] as Float64Array).map((litres) => Math.max(0, litres))
-	);
-	const rates = day.unlogged.map(() => drawn[next++] as Float64Array);
+	let next = 0;
+	const taken = (): Float64Array => drawn[next++] as Float64Array;
+	const litresEach = day.habits.map(() => taken().map((litres) => Math.max(0, litres)));
+	const rates = day.unlogged.map(taken);
+	const volumes = new Map(unsure.map(({ index }) => [index, taken()]));
+	const pools = new Map(order.map(({ index }) => [index, withinTank(estimate, index, taken())]));
 	const usable = lanes.map(({ pool, share, usableL }) =>
 		(volumes.get(pool) ?? new Float64Array(paths).fill(usableL / share)).map((litres) => litres * share)
 	);

@@ -219,7 +219,7 @@ describe('what one more time costs', () => {
 					expect(Math.abs(moved - times * price)).toBeLessThan(0.1 * times * price + 1 / 60);
 				}
 			),
-			{ numRuns: 20 }
+			{ numRuns: 36 }
 		));
 	it('two showers in a newcomer’s first ten minutes cost two showers, not a way of life', () => {
 		const now = after(0);
