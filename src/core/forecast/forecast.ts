@@ -51,7 +51,7 @@ export interface ComparedOptions extends ForecastOptions {
 function lived(
 	estimate: Estimate,
 	options: ComparedOptions,
-	levelsByDay: boolean,
+	wanted: 'levels by day' | 'all bounds' | 'the one asked about',
 	more?: OneMore
 ): { readonly lanes: readonly Lane[]; readonly lived: Lived; readonly paths: number } {
 	const { days, paths = DEFAULT_PATHS, seed = DEFAULT_SEED } = options;
@@ -63,6 +63,7 @@ function lived(
 	const day = dayAhead(estimate, { persons, measures });
 	const lanes = lanesOf(estimate);
 	const ways = waysOf(estimate, day, lanes);
+	const asked = lanes.findIndex(({ id }) => id === options.about);
 	const draws = drawPaths(estimate, day, lanes, paths, seed, options.about);
 	if (more) {
 		const at = day.habits.findIndex(({ habit }) => habit.id === more.habit);
@@ -80,7 +81,11 @@ function lived(
 			? (d: number) => personsAt(estimate.model.crew, estimate.atMs + (d + 0.5) * DAY_MS) / persons
 			: () => 1;
 	const ahead = daysOf(day, ways, draws, aboard, paths, seed);
-	return { lanes, lived: livePaths(draws, lanes, ways, ahead, days, levelsByDay), paths };
+	return {
+		lanes,
+		lived: livePaths(draws, lanes, ways, ahead, days, wanted === 'the one asked about' ? asked : wanted),
+		paths
+	};
 }
 
 /**
@@ -94,7 +99,7 @@ export function forecast(estimate: Estimate, options: ForecastOptions): Forecast
 		lanes,
 		lived: { binds, first, wins, byDay },
 		paths
-	} = lived(estimate, options, true);
+	} = lived(estimate, options, 'levels by day');
 	return {
 		autonomyDays: spreadOf(first),
 		binding: [...wins]
@@ -130,15 +135,26 @@ function middleOf(values: Float64Array): number {
 }
 
 /**
- * When each tank binds, for comparing two estimates that differ by little: both are lived with the same chances.
+ * Days until the tank that is asked about binds, about the median: for comparing.
  *
  * @param more one more time of a habit, now
  */
-export function autonomyOf(estimate: Estimate, options: ComparedOptions, more?: OneMore): Autonomy {
+export function daysOfOne(
+	estimate: Estimate,
+	options: ComparedOptions & { readonly about: string },
+	more?: OneMore
+): number {
+	const { lanes, lived: one } = lived(estimate, options, 'the one asked about', more);
+	const binds = one.binds[lanes.findIndex(({ id }) => id === options.about)];
+	return binds ? middleOf(binds) : options.days;
+}
+
+/** When each tank binds, for comparing two estimates that differ by little: both are lived with the same chances. */
+export function autonomyOf(estimate: Estimate, options: ComparedOptions): Autonomy {
 	const {
 		lanes,
 		lived: { binds, wins }
-	} = lived(estimate, options, false, more);
+	} = lived(estimate, options, 'all bounds');
 	return {
 		tank: [...wins].sort((a, b) => b[1] - a[1])[0]?.[0],
 		days: new Map(lanes.map(({ id }, i) => [id, middleOf(binds[i] ?? new Float64Array([options.days]))]))

@@ -24,7 +24,8 @@ function crossing(before: number, after: number, limit: number, falls: boolean):
  * Lives all paths day by day, each until every tank has come to its end: then the days after are all alike.
  *
  * @param days the horizon, perhaps not whole
- * @param levelsByDay whether the levels after each day are wanted too; else a path ends when all its tanks have bound
+ * @param wanted the levels after each day too; else only when tanks bind, all of them or the one of a lane: a path then ends
+ * with that
  */
 export function livePaths(
 	draws: Draws,
@@ -32,8 +33,9 @@ export function livePaths(
 	ways: Ways,
 	lived: Days,
 	days: number,
-	levelsByDay: boolean
+	wanted: 'levels by day' | 'all bounds' | number
 ): Lived {
+	const levelsByDay = wanted === 'levels by day';
 	const paths = draws.levels[0]?.length ?? 0;
 	const binds = lanes.map(() => new Float64Array(paths).fill(days));
 	const first = new Float64Array(paths).fill(days);
@@ -66,7 +68,7 @@ export function livePaths(
 					const limit = lane.falls ? lane.reserveL : Math.max(0, usable - lane.reserveL);
 					const when = d + crossing(before, after, limit, lane.falls);
 					if (when < days) bound[path] = when;
-					else open = true;
+					else if (wanted === 'all bounds' || wanted === i) open = true;
 					if (when < (first[path] as number)) {
 						first[path] = when;
 						winner[path] = i;

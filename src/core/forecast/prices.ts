@@ -1,6 +1,6 @@
 import type { Estimate } from '../estimate/index.js';
-import { litresOf, type DayAhead } from '../habits/index.js';
-import { autonomyOf } from './forecast.js';
+import { gainOf, litresOf, type DayAhead } from '../habits/index.js';
+import { daysOfOne } from './forecast.js';
 
 /** What one more time of a habit costs. */
 export interface Price {
@@ -27,14 +27,20 @@ export function prices(
 	days: number,
 	about: string | undefined
 ): readonly Price[] {
-	const options = { days, paths: COMPARED_PATHS, about };
-	const lasts = (habit?: string): number =>
-		autonomyOf(estimate, options, habit === undefined ? undefined : { habit }).days.get(about ?? '') ?? days;
-	const now = about === undefined ? days : lasts();
-	return day.habits.map(({ habit, flow, litresEach }) => ({
-		habit: habit.id,
-		name: habit.name,
-		litres: litresOf(flow.drawn, litresEach.mean),
-		hours: about === undefined ? 0 : Math.max(0, 24 * (now - lasts(habit.id)))
-	}));
+	const lasts = (tank: string, habit?: string): number =>
+		daysOfOne(
+			estimate,
+			{ days, paths: COMPARED_PATHS, about: tank },
+			habit === undefined ? undefined : { habit }
+		);
+	const now = about === undefined ? days : lasts(about);
+	return day.habits.map(({ habit, flow, litresEach }) => {
+		const there = about === undefined ? 0 : litresOf(gainOf(estimate, flow, about), litresEach.mean);
+		return {
+			habit: habit.id,
+			name: habit.name,
+			litres: litresOf(flow.drawn, litresEach.mean),
+			hours: about === undefined || there === 0 ? 0 : Math.max(0, 24 * (now - lasts(about, habit.id)))
+		};
+	});
 }

@@ -51,6 +51,9 @@ export function plainEffect(now: Assessment, entry: Entry, timeZone: string): Ef
 /** Less than this share of a figure is not worth saying. */
 const WORTH_SAYING = 0.03;
 
+/** What changes who is aboard or what is in force changes figures, and teaches nothing. */
+const TEACHES: ReadonlySet<Entry['kind']> = new Set(['use', 'reading', 'mark', 'fill', 'dump', 'transfer']);
+
 /** What an entry teaches: litres of one time, and use that nobody writes down, where they become another figure. */
 function lessonsOf(now: Assessment, then: Levels, rig: Rig): readonly Lesson[] {
 	const differ = (a: number, b: number): boolean =>
@@ -70,11 +73,13 @@ function lessonsOf(now: Assessment, then: Levels, rig: Rig): readonly Lesson[] {
 /**
  * What is different with an entry.
  *
+ * @param kind of the entry
  * @param now what *Now* says without it
  * @param before when the stay ends without it
  * @param then the estimate with it
  */
 export function effectOf(
+	kind: Entry['kind'],
 	now: Assessment,
 	before: Autonomy,
 	then: Estimate,
@@ -88,7 +93,7 @@ export function effectOf(
 	const fromDays = now.forecast.tanks.find(({ id }) => id === binding)?.days.p50 ?? LOOK_AHEAD_DAYS;
 	const moved = gainedDays(before, after);
 	const { rig } = then.model;
-	const lessons = lessonsOf(now, levels, rig);
+	const lessons = TEACHES.has(kind) ? lessonsOf(now, levels, rig) : [];
 	const why = lessons.length > 0 ? { why: sayLessons(lessons, units) } : {};
 	if (Math.round(Math.abs(moved) * 24) < 1)
 		return { ...effectSaid({ kind: 'same' }, now, timeZone, litres), ...why };

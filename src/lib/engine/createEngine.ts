@@ -171,7 +171,7 @@ export function createEngine() {
 				!last || instantMs(entry.at) >= instantMs(last.at)
 					? withEntry(estimate, entry)
 					: replayOf(entry.rig).aside(estimate.entries, entry, question.atMs);
-			return effectOf(now, known.bound, then, question.timeZone, question.units);
+			return effectOf(entry.kind, now, known.bound, then, question.timeZone, question.units);
 		},
 		/** What is expected in each tank at the stops ahead; none without a trip. */
 		async aboard(question: Question): Promise<readonly LevelsAtStop[]> {
