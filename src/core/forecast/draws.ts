@@ -136,10 +136,11 @@ export function drawPaths(
 		timesPerDay: day.habits.map(({ cadence, stream }, i) => {
 			const z = normals(streamOf(seed, 'cadence', i), paths);
 			const rate = stream === undefined ? undefined : rates[stream];
-			const believedL =
-				stream === undefined ? 0 : (estimate.belief.mean[day.unlogged[stream]?.index ?? 0] ?? 0);
+			const ahead = stream === undefined ? undefined : day.unlogged[stream];
+			const believedL = ahead && ahead.perDay > 0 ? ahead.mean / ahead.perDay : 0;
 			return z.map((value, path) => {
-				const unloggedL = rate ? (rate[path] as number) - believedL : 0;
+				// nothing less than nothing goes unwritten: what is then written is no more for it
+				const unloggedL = rate ? Math.max(0, rate[path] as number) - believedL : 0;
 				return Math.max(0, cadence.timesPerDay + cadence.perUnloggedL * unloggedL + cadence.ownSd * value);
 			});
 		}),

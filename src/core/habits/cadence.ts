@@ -5,6 +5,7 @@ import {
 	DAY_MS,
 	personDays,
 	personsAt,
+	truncate,
 	useInLog,
 	type Estimate,
 	type Logged
@@ -103,6 +104,10 @@ function written({ often }: Habit, exposure: number, times: number): Logged {
 	return { mean, perUnloggedL: 0, sd: mean / Math.sqrt(k + times) };
 }
 
+/** Litres of one time as believed, never quite nothing. */
+const litresEachOf = ({ model, belief }: Estimate, { id }: Habit): number =>
+	Math.max(1e-3, belief.mean[model.habit.get(id) ?? -1] ?? 0);
+
 /**
  * The cadences of all habits ahead: how often they will be written down, from the log, leaning on what the rig states
  * while the log is young. Times that nobody writes down are not in it, they are the unlogged rate's; who leaves more
@@ -117,24 +122,33 @@ export function cadencesAhead(estimate: Estimate, { persons, measures }: Ahead):
 	return rig.habits.map((habit): Cadence => {
 		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, ownSd: 0 };
 		const perPerson = habit.often.per === 'person-day';
-		if (habit.often.sd === 0) {
+		const at = counted.findIndex((stream) => stream.habit === habit);
+		if (habit.often.sd === 0 && at < 0) {
 			const timesPerDay = usualTimesPerDay(rig, habit, persons, measures);
 			return { timesPerDay, sd: 0, perUnloggedL: 0, ownSd: 0 };
 		}
-		const at = counted.findIndex((stream) => stream.habit === habit);
+		// An exact cadence is known in all: what goes unwritten is not written.
+		const each = litresEachOf(estimate, habit);
+		const exact =
+			habit.often.sd === 0
+				? { mean: habit.often.times - (unlogged.mean[at] ?? 0) / each, perUnloggedL: -1 / each, sd: 0 }
+				: undefined;
 		const own =
-			logged[at] ?? written(habit, perPerson ? log.personDays : log.days, log.times.get(habit.id) ?? 0);
+			exact ??
+			logged[at] ??
+			written(habit, perPerson ? log.personDays : log.days, log.times.get(habit.id) ?? 0);
 		const stream = at < 0 ? undefined : counted[at];
 		// Measures of rarity that came into force since are not yet in the log.
 		const since =
 			usualTimesPerDay(rig, habit, 1, measures) / (usualTimesPerDay(rig, habit, 1, state.measures) || 1);
 		const scale = since * (perPerson ? persons : persons > 0 ? 1 : 0);
-		const believedL = stream ? (belief.mean[stream.index] ?? 0) : 0;
-		const sdL = stream ? belief.sdOf(stream.index) : 0;
-		const mean = own.mean + own.perUnloggedL * (believedL - (unlogged.mean[at] ?? 0));
+		const unwritten = stream
+			? truncate({ mean: belief.mean[stream.index] ?? 0, sd: belief.sdOf(stream.index) }, 0, Infinity)
+			: { mean: 0, sd: 0 };
+		const mean = own.mean + own.perUnloggedL * (unwritten.mean - (unlogged.mean[at] ?? 0));
 		return {
 			timesPerDay: Math.max(0, scale * mean),
-			sd: scale * Math.hypot(own.sd, own.perUnloggedL * sdL),
+			sd: scale * Math.hypot(own.sd, own.perUnloggedL * unwritten.sd),
 			perUnloggedL: scale * own.perUnloggedL,
 			ownSd: scale * own.sd
 		};

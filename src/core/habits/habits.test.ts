@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { entry, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
 import { dispersionOf } from './cadence.js';
 import { dailyChange, dayAhead, drawnPerDay, totalsOf } from './index.js';
@@ -14,6 +14,18 @@ describe('an exact day, by hand', () => {
 		expect(dailyChange(known, day, 'main')).toEqual({ mean: -24, driftSd: 0, daySd: 0 });
 		expect(dailyChange(known, day, 'grey').mean).toBeCloseTo(20, 12);
 		expect(dailyChange(known, day, 'black').mean).toBeCloseTo(6, 12);
+	});
+	it('where nothing is said of what goes unwritten, written and unwritten together come to the usual', () => {
+		for (const often of [{}, { sd: undefined }]) {
+			const rig = {
+				...exactRig,
+				unlogged: undefined,
+				habits: exactRig.habits.map((habit) => ({ ...habit, often: { ...habit.often, ...often } }))
+			};
+			const new_ = estimate(logbookOf(freshStart(), rig), 'rig', Date.parse(at));
+			// and the small draws that are in no habit
+			expect(drawnPerDay(dayAhead(new_, { persons: 2, measures: [] }))).toBeCloseTo(24 * 1.06, -0.3);
+		}
 	});
 	it('a measure in force changes what a day takes', () =>
 		expect(drawnPerDay(dayAhead(known, { persons: 2, measures: ['short'] }))).toBeCloseTo(20, 12));
