@@ -1,2 +1,3 @@
 export { MANNERS, type Manner } from './manner';
-export { DAY, drawCase, START, wakingDays, type Case } from './trip';
+export { drawCase, type Case } from './trip';
+export { DAY, START, wakingDays } from './world';
