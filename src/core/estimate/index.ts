@@ -13,7 +13,6 @@ export {
 	gaugeBand,
 	modelOf,
 	normalCdf,
-	normalPdf,
 	normalQuantile,
 	rootOf,
 	truncate,
@@ -47,7 +46,6 @@ export {
 	type ReplayOptions
 } from './past/index.js';
 export {
-	crewOf,
 	useInLog,
 	writesInBatches,
 	type Logged,

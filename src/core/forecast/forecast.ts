@@ -33,7 +33,7 @@ export interface Forecast {
 	readonly tanks: readonly TankForecast[];
 }
 
-export const DEFAULT_PATHS = 2000;
+const DEFAULT_PATHS = 2000;
 const DEFAULT_SEED = 20;
 
 /** One more time of a habit, here and now. */

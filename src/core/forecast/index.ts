@@ -1,6 +1,5 @@
 export {
 	autonomyOf,
-	DEFAULT_PATHS,
 	forecast,
 	gainedDays,
 	type Autonomy,

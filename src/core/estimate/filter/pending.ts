@@ -76,6 +76,11 @@ export function writeUp(model: Model, state: FilterState, entry: EntryOf<'use'>,
 	const atMs = state.atMs ?? 0;
 	const before = state.sitting?.habits ?? [];
 	state.sitting = { atMs, habits: [...before.filter((id) => id !== habit.id), habit.id] };
+	if (entry.litres !== undefined) {
+		// What was measured takes the place of what was expected, whole.
+		resolve(model, state, habit, 0);
+		return entry.times;
+	}
 	const times = ofExpected(entry.times, state.expected.get(habit.id) ?? 0);
 	resolve(model, state, habit, times);
 	return entry.times - times;

@@ -1,4 +1,4 @@
 export { crewOf, crewWith, DAY_MS, personDays, personsAt, personStretches, type Crew } from './crew.js';
 export { diurnalUseOf, type DiurnalUse } from './diurnalUse.js';
-export { lnGamma, useInLog, type Counted, type Logged, type Unlogged, type UseInLog } from './unloggedUse.js';
+export { useInLog, type Counted, type Logged, type Unlogged } from './unloggedUse.js';
 export { SITTING_MS, writesInBatches } from './writing.js';

@@ -37,7 +37,7 @@ export interface Counted {
 }
 
 /** Natural logarithm of the gamma function (Lanczos 1964, g = 7, n = 9), x above 0. */
-export function lnGamma(x: number): number {
+function lnGamma(x: number): number {
 	const c = [
 		0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059,
 		12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7

@@ -47,6 +47,17 @@ describe('a log that is written in the evening', () => {
 		];
 		expect(usual - main(twice, '2027-05-03T22:30:00Z')).toBeGreaterThan(9);
 	});
+	it('a line with measured litres takes the place of what was expected, and is not counted on top of it', () => {
+		const at = '2027-05-03T22:30:00Z';
+		const [flushes, dishes, shower] = evening(3);
+		const measured = { ...dishes, litres: 12, sdL: 0.1 } as Entry;
+		const plain = main([...log, ...evening(3)], at);
+		expect(Math.abs(main([...log, flushes!, measured, shower!], at) - plain)).toBeLessThan(2);
+		// four litres more than two wash-ups of 6 L are four less in the tank, which is low
+		const more = plain - main([...log, flushes!, { ...measured, litres: 16 } as Entry, shower!], at);
+		expect(more).toBeGreaterThan(2);
+		expect(more).toBeLessThan(6);
+	});
 	it('a reading taken before the lines are written is not undone by them', () => {
 		const bar: Rig = {
 			...rig,
