@@ -44,7 +44,7 @@
 		{:else if atHand}<PageHead title={trip.name} />
 		{:else}<PageHead
 				title={trip.name}
-				says="It is not planned yet: three days before it begins, when it shows what will be aboard."
+				says="Its plan begins three days before it does, when it shows what will be aboard."
 			/>{/if}
 		{#if plan?.services.some(({ water }) => water)}
 			<p class="soft small">
