@@ -10,6 +10,7 @@ export {
 } from './levels.js';
 export {
 	countedHabits,
+	exposureTo,
 	gaugeBand,
 	modelOf,
 	normalCdf,
@@ -52,5 +53,13 @@ export {
 	DAY_MS,
 	personDays,
 	personsAt,
+	climateOf,
+	cutAt,
+	riseOf,
+	stepAt,
+	USUAL_CLIMATE,
+	type Climate,
+	type HookUp,
+	type Steps,
 	type Crew
 } from './prior/index.js';

@@ -10,6 +10,7 @@ export interface Draws {
 	/** what serves, by lane */
 	readonly usable: readonly Float64Array[];
 	readonly litresEach: readonly Float64Array[];
+	/** before measures of rarity */
 	readonly timesPerDay: readonly Float64Array[];
 	/** where each habit's cadence stands between two times, 0 … 1 */
 	readonly phase: readonly Float64Array[];
@@ -138,10 +139,12 @@ export function drawPaths(
 			const rate = stream === undefined ? undefined : rates[stream];
 			const ahead = stream === undefined ? undefined : day.unlogged[stream];
 			const believedL = ahead && ahead.perDay > 0 ? ahead.mean / ahead.perDay : 0;
+			const { rarer } = cadence;
 			return z.map((value, path) => {
 				// nothing less than nothing goes unwritten: what is then written is no more for it
 				const unloggedL = rate ? Math.max(0, rate[path] as number) - believedL : 0;
-				return Math.max(0, cadence.timesPerDay + cadence.perUnloggedL * unloggedL + cadence.ownSd * value);
+				const perDay = cadence.timesPerDay + cadence.perUnloggedL * unloggedL + cadence.ownSd * value;
+				return rarer > 0 ? Math.max(0, perDay) / rarer : 0;
 			});
 		}),
 		phase: day.habits.map((_, i) => slices(streamOf(seed, 'phase', i), paths)),

@@ -1,10 +1,11 @@
-import { dayAhead, litresOf, gainOf, personsNow } from '../habits/index.js';
-import { DAY_MS, personsAt, type Estimate } from '../estimate/index.js';
-import { drawPaths } from './draws.js';
-import { lanesOf, waysOf, type Lane } from './lanes.js';
-import { daysOf } from './liveDay.js';
+import { dayAhead, gainOf, litresOf, personsNow, rarerAhead, type DayAhead } from '../habits/index.js';
+import type { Estimate } from '../estimate/index.js';
+import { drawPaths, type Draws } from './draws.js';
+import { gainsOf, lanesOf, type Gains, type Lane } from './lanes.js';
 import { livePaths, type Lived } from './paths.js';
 import { spreadOf, type Spread } from './quantile.js';
+import { stepsAhead, type Step } from './steps.js';
+import { usesOf } from './uses.js';
 
 export interface ForecastOptions {
 	/** how far to look, days; at least 1 */
@@ -36,57 +37,121 @@ export interface Forecast {
 const DEFAULT_PATHS = 2000;
 const DEFAULT_SEED = 20;
 
-/** One more time of a habit, here and now. */
-interface OneMore {
+/** Good for differences, since the same few are drawn with and without. */
+export const COMPARED_PATHS = 1000;
+
+/** Some more times of a habit, here and now. */
+export interface More {
 	readonly habit: string;
+	readonly times: number;
 }
 
 /** Two forecasts to be compared. */
 export interface ComparedOptions extends ForecastOptions {
-	/** the tank that ends the stay: what happens to others moves it by nothing */
+	/** the tank that is asked about: what happens to others moves none of its draws */
 	readonly about?: string | undefined;
+	/** what is done at once, before the first day begins */
+	readonly more?: readonly More[] | undefined;
 }
 
-/** Lives the paths of an estimate. */
-function lived(
-	estimate: Estimate,
-	options: ComparedOptions,
-	wanted: 'levels by day' | 'all bounds' | 'the one asked about',
-	more?: OneMore
-): { readonly lanes: readonly Lane[]; readonly lived: Lived; readonly paths: number } {
-	const { days, paths = DEFAULT_PATHS, seed = DEFAULT_SEED } = options;
-	if (!(days >= 1)) throw new RangeError(`days is ${days}; look at least 1 day ahead`);
-	if (!(paths >= 1)) throw new RangeError(`paths is ${paths}; at least 1 is needed`);
+/** Everything that the paths of an estimate begin with. */
+export interface Outset {
+	readonly day: DayAhead;
+	readonly lanes: readonly Lane[];
+	readonly draws: Draws;
+	readonly paths: number;
+	readonly seed: number;
+	readonly measures: readonly string[];
+	readonly steps: readonly Step[];
+	/** what comes of use under some measures, in a step: those of its hook-ups */
+	gains(measures: readonly string[], step: Step): Gains;
+}
+
+/** The paths of an estimate before their first day. */
+export function outsetOf(estimate: Estimate, options: ComparedOptions, reach: number = options.days): Outset {
+	const { paths = DEFAULT_PATHS, seed = DEFAULT_SEED } = options;
 	// The day is made for whoever is aboard now, or for one where nobody is: others may come.
-	const persons = options.persons ?? Math.max(personsNow(estimate), 1);
+	const persons = Math.max(options.persons ?? personsNow(estimate), 1);
 	const measures = options.measures ?? estimate.state.measures;
 	const day = dayAhead(estimate, { persons, measures });
 	const lanes = lanesOf(estimate);
-	const ways = waysOf(estimate, day, lanes);
-	const asked = lanes.findIndex(({ id }) => id === options.about);
 	const draws = drawPaths(estimate, day, lanes, paths, seed, options.about);
-	if (more) {
-		const at = day.habits.findIndex(({ habit }) => habit.id === more.habit);
-		const flow = day.habits[at]?.flow;
-		if (flow)
-			lanes.forEach(({ id }, i) => {
-				const gain = gainOf(estimate, flow, id);
-				const levels = draws.levels[i] as Float64Array;
-				for (let path = 0; path < paths; path++)
-					levels[path] = (levels[path] as number) + litresOf(gain, draws.litresEach[at]?.[path] as number);
-			});
+	for (const { habit, times } of options.more ?? []) {
+		const at = day.habits.findIndex((one) => one.habit.id === habit);
+		const ahead = day.habits[at];
+		if (!ahead) continue;
+		lanes.forEach(({ id }, i) => {
+			const gain = gainOf(estimate, ahead.flow, id);
+			const levels = draws.levels[i] as Float64Array;
+			for (let path = 0; path < paths; path++)
+				levels[path] =
+					(levels[path] as number) + times * litresOf(gain, draws.litresEach[at]?.[path] as number);
+		});
 	}
-	const aboard =
-		options.persons === undefined
-			? (d: number) => personsAt(estimate.model.crew, estimate.atMs + (d + 0.5) * DAY_MS) / persons
-			: () => 1;
-	const ahead = daysOf(day, ways, draws, aboard, paths, seed);
+	const known = new Map<string, Gains>();
 	return {
+		day,
 		lanes,
-		lived: livePaths(draws, lanes, ways, ahead, days, wanted === 'the one asked about' ? asked : wanted),
-		paths
+		draws,
+		paths,
+		seed,
+		measures,
+		steps: stepsAhead(estimate, reach, options.persons),
+		gains(inForce, hooked) {
+			const key = `${hooked.mains}|${hooked.sewer}|${inForce.join('|')}`;
+			const before = known.get(key);
+			if (before) return before;
+			const gains = gainsOf(estimate, day, lanes, inForce, hooked);
+			known.set(key, gains);
+			return gains;
+		}
 	};
 }
+
+/** Lives the paths of an estimate; it pauses after each whole day. */
+function* lived(
+	estimate: Estimate,
+	options: ComparedOptions,
+	wanted: 'levels by day' | 'all bounds' | 'the first'
+): Generator<Lived & { readonly outset: Outset }, Lived & { readonly outset: Outset }> {
+	const { days, paths = DEFAULT_PATHS } = options;
+	if (!(days >= 1)) throw new RangeError(`days is ${days}; look at least 1 day ahead`);
+	if (!(paths >= 1)) throw new RangeError(`paths is ${paths}; at least 1 is needed`);
+	const outset = outsetOf(estimate, options);
+	const { day, draws, lanes, steps, seed, measures } = outset;
+	const rarer = day.habits.map(({ cadence }) => cadence.rarer);
+	const uses = usesOf(day, draws, paths, seed, rarer);
+	const gainsIn = (step: Step): Gains => outset.gains(measures, step);
+	const living = livePaths(draws, lanes, steps, gainsIn, uses, days, wanted);
+	for (;;) {
+		const { done, value } = living.next();
+		if (done) return { ...value, outset };
+		yield { ...value, outset };
+	}
+}
+
+/** The end of something that pauses on its way. */
+export function ended<T>(living: Generator<unknown, T>): T {
+	for (;;) {
+		const { done, value } = living.next();
+		if (done) return value;
+	}
+}
+
+const inWords = (
+	{ binds, first, wins, byDay, outset: { lanes, paths } }: Lived & { readonly outset: Outset },
+	days: number
+): Forecast => ({
+	autonomyDays: spreadOf(first.slice()),
+	binding: [...wins]
+		.map(([tank, count]) => ({ tank, probability: count / paths }))
+		.sort((a, b) => b.probability - a.probability),
+	tanks: lanes.map((lane, i) => ({
+		id: lane.id,
+		days: spreadOf((binds[i] ?? new Float64Array([days])).slice()),
+		byDay: (byDay[i] ?? []).map((spread, d) => ({ day: d + 1, ...spread }))
+	}))
+});
 
 /**
  * How long the stay can last: lives many possible futures from the joint belief and sees which tank binds first.
@@ -94,38 +159,36 @@ function lived(
  *
  * @throws RangeError when `days` or `paths` is not a number of at least 1
  */
-export function forecast(estimate: Estimate, options: ForecastOptions): Forecast {
-	const {
-		lanes,
-		lived: { binds, first, wins, byDay },
-		paths
-	} = lived(estimate, options, 'levels by day');
-	return {
-		autonomyDays: spreadOf(first),
-		binding: [...wins]
-			.map(([tank, count]) => ({ tank, probability: count / paths }))
-			.sort((a, b) => b.probability - a.probability),
-		tanks: lanes.map((lane, i) => ({
-			id: lane.id,
-			days: spreadOf(binds[i] ?? new Float64Array([options.days])),
-			byDay: (byDay[i] ?? []).map((spread, d) => ({ day: d + 1, ...spread }))
-		}))
-	};
+export const forecast = (estimate: Estimate, options: ForecastOptions): Forecast =>
+	inWords(ended(lived(estimate, options, 'levels by day')), options.days);
+
+/** The same day by day: after each one the forecast as far as it has come. A long one can be drawn as it comes, and stopped. */
+export function* forecastByDay(estimate: Estimate, options: ForecastOptions): Generator<Forecast, Forecast> {
+	const living = lived(estimate, options, 'levels by day');
+	for (;;) {
+		const { done, value } = living.next();
+		if (done) return inWords(value, options.days);
+		yield inWords(value, options.days);
+	}
 }
 
-/** When the stay ends, for comparing: see `autonomyOf`. */
+/** When the stay ends, to be compared with another one that is lived with the same chances. */
 export interface Autonomy {
+	/** days until the first tank binds, about the median */
+	readonly days: number;
 	/** the tank that most often binds first; none where no tank binds within the days looked at */
 	readonly tank: string | undefined;
-	/** days until each tank binds, about the median */
-	readonly days: ReadonlyMap<string, number>;
+	/** the shares of all paths in which each tank is the first */
+	readonly binding: ReadonlyMap<string, number>;
+	/** days by path */
+	readonly first: Float64Array;
 }
 
 /** The middle of the paths that is averaged, shares. */
 const MIDDLE = [0.35, 0.65] as const;
 
 /** The mean of the middle third of some numbers: their median, but for its jumps from one to the next. */
-function middleOf(values: Float64Array): number {
+export function middleOf(values: Float64Array): number {
 	const sorted = values.slice().sort();
 	const middle = sorted.subarray(
 		Math.floor(MIDDLE[0] * sorted.length),
@@ -134,34 +197,20 @@ function middleOf(values: Float64Array): number {
 	return middle.reduce((sum, days) => sum + days, 0) / middle.length;
 }
 
-/**
- * Days until the tank that is asked about binds, about the median: for comparing.
- *
- * @param more one more time of a habit, now
- */
-export function daysOfOne(
-	estimate: Estimate,
-	options: ComparedOptions & { readonly about: string },
-	more?: OneMore
-): number {
-	const { lanes, lived: one } = lived(estimate, options, 'the one asked about', more);
-	const binds = one.binds[lanes.findIndex(({ id }) => id === options.about)];
-	return binds ? middleOf(binds) : options.days;
-}
-
-/** When each tank binds, for comparing two estimates that differ by little: both are lived with the same chances. */
+/** When the stay ends, for comparing. */
 export function autonomyOf(estimate: Estimate, options: ComparedOptions): Autonomy {
-	const {
-		lanes,
-		lived: { binds, wins }
-	} = lived(estimate, options, 'all bounds');
+	const { first, wins, outset } = ended(lived(estimate, options, 'the first'));
+	const most = [...wins].sort((a, b) => b[1] - a[1]);
 	return {
-		tank: [...wins].sort((a, b) => b[1] - a[1])[0]?.[0],
-		days: new Map(lanes.map(({ id }, i) => [id, middleOf(binds[i] ?? new Float64Array([options.days]))]))
+		days: middleOf(first),
+		tank: most[0]?.[0],
+		binding: new Map(most.map(([tank, count]) => [tank, count / outset.paths])),
+		first
 	};
 }
 
-/** By how many days the stay gets longer: that of the tank that ends it, or from the one's end to the other's. */
-export const gainedDays = (before: Autonomy, after: Autonomy): number =>
-	(after.days.get(after.tank ?? before.tank ?? '') ?? 0) -
-	(before.days.get(before.tank ?? after.tank ?? '') ?? 0);
+/** Days until each tank binds, by tank and then by path. */
+export function boundsOf(estimate: Estimate, options: ComparedOptions): ReadonlyMap<string, Float64Array> {
+	const { binds, outset } = ended(lived(estimate, options, 'all bounds'));
+	return new Map(outset.lanes.map(({ id }, i) => [id, binds[i] as Float64Array]));
+}

@@ -1,13 +1,17 @@
 export {
 	autonomyOf,
+	boundsOf,
+	COMPARED_PATHS,
 	forecast,
-	gainedDays,
+	forecastByDay,
 	type Autonomy,
 	type Forecast,
+	type ComparedOptions,
 	type ForecastOptions,
+	type More,
 	type TankForecast
 } from './forecast.js';
-export { COMPARED_PATHS, prices, type Price } from './prices.js';
+export { prices, type Price } from './prices.js';
 export { ration, type Ration } from './ration.js';
 export { seeded, type Random } from './random.js';
 export type { Spread } from './quantile.js';

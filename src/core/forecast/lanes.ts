@@ -1,5 +1,5 @@
-import { gainOf, unloggedGain, type DayAhead } from '../habits/index.js';
-import { usableOfTank, type Estimate } from '../estimate/index.js';
+import { gainOf, unloggedGain, unloggedGains, type DayAhead } from '../habits/index.js';
+import { usableOfTank, type Estimate, type HookUp } from '../estimate/index.js';
 import { neverBinds } from '../rig/index.js';
 
 /** A tank as the paths see it. */
@@ -10,6 +10,8 @@ export interface Lane {
 	/** what serves of it, and the litres short of that (waste) or above nothing (fresh) at which it binds */
 	readonly usableL: number;
 	readonly reserveL: number;
+	/** what an open sewer valve leaves in it, litres; nothing for a tank that is on no sewer */
+	readonly drainsToL: number | undefined;
 	/** a carried supply never binds */
 	readonly binds: boolean;
 	readonly falls: boolean;
@@ -23,47 +25,50 @@ export function lanesOf(estimate: Estimate): readonly Lane[] {
 		share: places.get(tank.id)?.share ?? 1,
 		usableL: usableOfTank(estimate, tank.id).mean,
 		reserveL: tank.reserveL,
+		drainsToL: tank.holds === 'fresh' || tank.portable ? undefined : (tank.residualL ?? 0),
 		binds: !neverBinds(rig, tank),
 		falls: tank.holds === 'fresh'
 	}));
 }
 
-/**
- * What a day does to the lanes, gathered by direction: uses that go the same way (the same litres to each lane for a
- * litre drawn) scatter as one.
- */
-export interface Ways {
-	readonly count: number;
-	/** by way, then by lane: litres for one litre drawn */
-	readonly perLitre: Float64Array;
-	readonly ofHabit: Int32Array;
-	readonly ofStream: Int32Array;
-	/** what comes beside the litres, for those habits that have it */
-	readonly beside: readonly { readonly habit: number; readonly lane: number; readonly litres: number }[];
+/** What one habit brings to one lane: litres for a litre used, and for each time. */
+export interface HabitGain {
+	readonly habit: number;
+	readonly perLitre: number;
+	readonly fixed: number;
 }
 
-export function waysOf(estimate: Estimate, day: DayAhead, lanes: readonly Lane[]): Ways {
-	const known = new Map<string, number>();
-	const vectors: (readonly number[])[] = [];
-	const wayOf = (vector: readonly number[]): number => {
-		const key = vector.map((value) => value.toFixed(9)).join('|');
-		const before = known.get(key);
-		if (before !== undefined) return before;
-		known.set(key, vectors.length);
-		return vectors.push(vector) - 1;
-	};
-	const gains = day.habits.map(({ flow }) => lanes.map(({ id }) => gainOf(estimate, flow, id)));
-	const ofHabit = Int32Array.from(gains.map((amounts) => wayOf(amounts.map(({ perLitre }) => perLitre))));
-	const ofStream = Int32Array.from(
-		day.unlogged.map((stream) => wayOf(lanes.map(({ id }) => unloggedGain(estimate, stream, id))))
-	);
+/** What comes of use, lane by lane; what brings nothing is left out. */
+export interface Gains {
+	readonly habits: readonly (readonly HabitGain[])[];
+	/** litres for a litre that nobody writes down, by stream */
+	readonly unlogged: readonly (readonly { readonly stream: number; readonly perLitre: number }[])[];
+}
+
+/** What comes of use under some measures and hook-ups. */
+export function gainsOf(
+	estimate: Estimate,
+	day: DayAhead,
+	lanes: readonly Lane[],
+	measures: readonly string[],
+	{ mains, sewer }: HookUp
+): Gains {
+	const { model } = estimate;
+	const regime = { mains, sewer, measures };
+	const flows = day.habits.map(({ habit }) => model.flow(habit, regime));
+	const streams = model.streams.map((stream) => ({ gains: unloggedGains(estimate, stream, regime) }));
 	return {
-		count: vectors.length,
-		perLitre: Float64Array.from(vectors.flat()),
-		ofHabit,
-		ofStream,
-		beside: gains.flatMap((amounts, habit) =>
-			amounts.flatMap(({ fixed }, lane) => (fixed === 0 ? [] : [{ habit, lane, litres: fixed }]))
+		habits: lanes.map(({ id }) =>
+			flows.flatMap((flow, habit): readonly HabitGain[] => {
+				const { perLitre, fixed } = gainOf(estimate, flow, id);
+				return perLitre === 0 && fixed === 0 ? [] : [{ habit, perLitre, fixed }];
+			})
+		),
+		unlogged: lanes.map(({ id }) =>
+			streams.flatMap((one, stream) => {
+				const perLitre = unloggedGain(estimate, one, id);
+				return perLitre === 0 ? [] : [{ stream, perLitre }];
+			})
 		)
 	};
 }

@@ -1,97 +1,154 @@
 import type { Draws } from './draws.js';
-import type { Lane, Ways } from './lanes.js';
-import type { Days } from './liveDay.js';
+import type { Gains, Lane } from './lanes.js';
 import { spreadOf, type Spread } from './quantile.js';
+import type { Step } from './steps.js';
+import type { Uses } from './uses.js';
 
 /** What all paths came to. */
 export interface Lived {
 	/** by lane: days until it would bind, by path */
 	readonly binds: readonly Float64Array[];
+	/** days until the first of them, by path */
 	readonly first: Float64Array;
 	readonly wins: ReadonlyMap<string, number>;
 	/** by lane, then by day; only where asked for */
 	readonly byDay: readonly (readonly Spread[])[];
 }
 
-/** The part of a day after which a level that changes evenly passes its limit; Infinity when it does not. */
+/** The part of a step after which a level that changes evenly passes its limit; Infinity when it does not. */
 function crossing(before: number, after: number, limit: number, falls: boolean): number {
 	if (falls ? before <= limit : before >= limit) return 0;
 	if (falls ? after > limit : after < limit) return Infinity;
 	return (limit - before) / (after - before);
 }
 
+/** What a step brings to one lane, for some of the paths. */
+export function bring(
+	change: Float64Array,
+	lane: number,
+	{ habits, unlogged }: Gains,
+	uses: Pick<Uses, 'times' | 'litres' | 'unlogged'>,
+	active: ArrayLike<number>
+): void {
+	for (let k = 0; k < active.length; k++) change[active[k] as number] = 0;
+	for (const { habit, perLitre, fixed } of habits[lane] ?? []) {
+		const [times, litres] = [uses.times[habit] as Float64Array, uses.litres[habit] as Float64Array];
+		for (let k = 0; k < active.length; k++) {
+			const path = active[k] as number;
+			change[path] =
+				(change[path] as number) +
+				perLitre * (litres[path] as number) +
+				fixed * (times[path] as number);
+		}
+	}
+	for (const { stream, perLitre } of unlogged[lane] ?? []) {
+		const litres = uses.unlogged[stream] as Float64Array;
+		for (let k = 0; k < active.length; k++) {
+			const path = active[k] as number;
+			change[path] = (change[path] as number) + perLitre * (litres[path] as number);
+		}
+	}
+}
+
 /**
- * Lives all paths day by day, each until every tank has come to its end: then the days after are all alike.
+ * Lives all paths step by step. A path ends when every tank has come to its end and will stay there: then the days after
+ * are all alike; or as soon as what is wanted of it is known.
  *
  * @param days the horizon, perhaps not whole
- * @param wanted the levels after each day too; else only when tanks bind, all of them or the one of a lane: a path then ends
- * with that
+ * @param gainsIn what comes of use in a step
+ * @param wanted the levels after each day too; or only when each tank binds; or only when the first does
+ * @returns what all came to; after each whole day it pauses with what it has come to by then
  */
-export function livePaths(
+export function* livePaths(
 	draws: Draws,
 	lanes: readonly Lane[],
-	ways: Ways,
-	lived: Days,
+	steps: readonly Step[],
+	gainsIn: (step: Step) => Gains,
+	uses: Uses,
 	days: number,
-	wanted: 'levels by day' | 'all bounds' | number
-): Lived {
+	wanted: 'levels by day' | 'all bounds' | 'the first'
+): Generator<Lived, Lived> {
 	const levelsByDay = wanted === 'levels by day';
 	const paths = draws.levels[0]?.length ?? 0;
 	const binds = lanes.map(() => new Float64Array(paths).fill(days));
 	const first = new Float64Array(paths).fill(days);
 	const winner = new Int32Array(paths).fill(-1);
-	const idle = lanes.map(
-		(_, i) =>
-			ways.beside.every(({ lane }) => lane !== i) &&
-			ways.perLitre.every((perLitre, k) => k % lanes.length !== i || perLitre === 0)
-	);
-	const levels = draws.levels.map((levels) => levels.slice());
-	const change = new Float64Array(lanes.length);
+	const levels = draws.levels.map((litres) => litres.slice());
+	const change = new Float64Array(paths);
+	const moving = new Uint8Array(paths);
 	const byDay: Spread[][] = lanes.map(() => []);
-	let active = Array.from({ length: paths }, (_, path) => path);
-	for (let d = 0; d < Math.ceil(days); d++) {
-		if (active.length > 0) lived.dawn();
-		const still: number[] = [];
-		for (const path of active) {
-			lived.live(path, change);
-			let moving = false;
-			/** a tank has yet to bind */
-			let open = false;
-			for (let i = 0; i < lanes.length; i++) {
-				const lane = lanes[i] as Lane;
-				const now = levels[i] as Float64Array;
-				const before = now[path] as number;
-				const after = before + (change[i] as number);
-				const bound = binds[i] as Float64Array;
-				const usable = draws.usable[i]?.[path] as number;
-				if (lane.binds && (bound[path] as number) >= days) {
-					const limit = lane.falls ? lane.reserveL : Math.max(0, usable - lane.reserveL);
-					const when = d + crossing(before, after, limit, lane.falls);
-					if (when < days) bound[path] = when;
-					else if (wanted === 'all bounds' || wanted === i) open = true;
-					if (when < (first[path] as number)) {
-						first[path] = when;
-						winner[path] = i;
-					}
+	/** nothing ever comes to it or leaves it */
+	const idle = lanes.map((_, i) =>
+		steps.every((step) => {
+			const { habits, unlogged } = gainsIn(step);
+			return habits[i]?.length === 0 && unlogged[i]?.length === 0;
+		})
+	);
+	/** a tank that drains into a sewer later on comes to no end */
+	const lastOpens = steps.findLast(({ sewerOpens }) => sewerOpens)?.start ?? -1;
+
+	function liveLane(i: number, step: Step, active: ArrayLike<number>): void {
+		const lane = lanes[i] as Lane;
+		const [now, bound, usable] = [levels[i], binds[i], draws.usable[i]] as [
+			Float64Array,
+			Float64Array,
+			Float64Array
+		];
+		for (let k = 0; k < active.length; k++) {
+			const path = active[k] as number;
+			const full = usable[path] as number;
+			let before = now[path] as number;
+			if (step.sewerOpens && lane.drainsToL !== undefined && before > lane.drainsToL) before = lane.drainsToL;
+			const after = before + (change[path] as number);
+			if (lane.binds && (bound[path] as number) >= days) {
+				const limit = lane.falls ? lane.reserveL : Math.max(0, full - lane.reserveL);
+				const when = step.start + step.length * crossing(before, after, limit, lane.falls);
+				if (when < days) bound[path] = when;
+				if (when < (first[path] as number)) {
+					first[path] = when;
+					winner[path] = i;
 				}
-				const next = after < 0 ? 0 : after > usable ? usable : after;
-				if (!idle[i] && next !== (lane.falls ? 0 : usable)) moving = true;
-				now[path] = next;
+				if ((bound[path] as number) >= days && wanted === 'all bounds') moving[path] = 1;
 			}
-			if (moving && (levelsByDay || open)) still.push(path);
+			const next = after < 0 ? 0 : after > full ? full : after;
+			if (levelsByDay && !idle[i] && next !== (lane.falls ? 0 : full)) moving[path] = 1;
+			now[path] = next;
 		}
-		if (levelsByDay)
+	}
+
+	function lived(): Lived {
+		const wins = new Map<string, number>();
+		for (const i of winner) {
+			const id = lanes[i]?.id;
+			if (id !== undefined) wins.set(id, (wins.get(id) ?? 0) + 1);
+		}
+		return { binds, first, wins, byDay };
+	}
+
+	const endsDay = (at: number): boolean => steps[at + 1]?.day !== steps[at]?.day;
+	let active: readonly number[] | Int32Array = Int32Array.from({ length: paths }, (_, path) => path);
+	for (let at = 0; at < steps.length; at++) {
+		const step = steps[at] as Step;
+		if (active.length > 0) {
+			uses.live(step, active);
+			const gains = gainsIn(step);
+			moving.fill(0);
+			for (let i = 0; i < lanes.length; i++) {
+				bring(change, i, gains, uses, active);
+				liveLane(i, step, active);
+			}
+			if (step.start > lastOpens)
+				active = active.filter((path) =>
+					wanted === 'the first' ? (first[path] as number) >= days : moving[path] === 1
+				);
+		}
+		if (levelsByDay && endsDay(at)) {
 			lanes.forEach((_, i) => {
 				const last = byDay[i]?.at(-1);
 				byDay[i]?.push(active.length === 0 && last ? last : spreadOf((levels[i] as Float64Array).slice()));
 			});
-		else if (still.length === 0) break;
-		active = still;
+			yield lived();
+		} else if (active.length === 0) break;
 	}
-	const wins = new Map<string, number>();
-	for (const i of winner) {
-		const id = lanes[i]?.id;
-		if (id !== undefined) wins.set(id, (wins.get(id) ?? 0) + 1);
-	}
-	return { binds, first, wins, byDay };
+	return lived();
 }

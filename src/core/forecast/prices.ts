@@ -1,6 +1,7 @@
 import type { Estimate } from '../estimate/index.js';
 import { gainOf, litresOf, type DayAhead } from '../habits/index.js';
-import { daysOfOne } from './forecast.js';
+import type { Flow } from '../rig/index.js';
+import { autonomyOf, COMPARED_PATHS, type ComparedOptions } from './forecast.js';
 
 /** What one more time of a habit costs. */
 export interface Price {
@@ -12,35 +13,29 @@ export interface Price {
 	readonly hours: number;
 }
 
-/** Good for differences, since the same few are drawn with and without. */
-export const COMPARED_PATHS = 1000;
-
 /**
- * The price of each habit: by how much shorter the tank that ends the stay lasts with one more time of it now.
+ * The price of each habit: by how much shorter the stay lasts with one more time of it now.
  *
- * @param days how far to look
- * @param about the tank that ends the stay; without one nothing costs time
+ * @param options how far to look, who is aboard and which measures are in force; `about` the tank that ends the stay
  */
-export function prices(
-	estimate: Estimate,
-	day: DayAhead,
-	days: number,
-	about: string | undefined
-): readonly Price[] {
-	const lasts = (tank: string, habit?: string): number =>
-		daysOfOne(
-			estimate,
-			{ days, paths: COMPARED_PATHS, about: tank },
-			habit === undefined ? undefined : { habit }
-		);
-	const now = about === undefined ? days : lasts(about);
-	return day.habits.map(({ habit, flow, litresEach }) => {
-		const there = about === undefined ? 0 : litresOf(gainOf(estimate, flow, about), litresEach.mean);
-		return {
-			habit: habit.id,
-			name: habit.name,
-			litres: litresOf(flow.drawn, litresEach.mean),
-			hours: about === undefined || there === 0 ? 0 : Math.max(0, 24 * (now - lasts(about, habit.id)))
-		};
-	});
+export function prices(estimate: Estimate, day: DayAhead, options: ComparedOptions): readonly Price[] {
+	const asked = { paths: COMPARED_PATHS, ...options };
+	const now = autonomyOf(estimate, asked);
+	/** what touches no tank that binds costs no time: it need not be lived */
+	const touches = (flow: Flow): boolean =>
+		[...now.binding.keys()].some((tank) => {
+			const { perLitre, fixed } = gainOf(estimate, flow, tank);
+			return perLitre !== 0 || fixed !== 0;
+		});
+	return day.habits.map(({ habit, flow, litresEach }) => ({
+		habit: habit.id,
+		name: habit.name,
+		litres: litresOf(flow.drawn, litresEach.mean),
+		hours: touches(flow)
+			? Math.max(
+					0,
+					24 * (now.days - autonomyOf(estimate, { ...asked, more: [{ habit: habit.id, times: 1 }] }).days)
+				)
+			: 0
+	}));
 }

@@ -55,7 +55,8 @@ const VARIABLES = [
 	'phase',
 	'day',
 	'times',
-	'amount'
+	'amount',
+	'left'
 ] as const;
 export type Variable = (typeof VARIABLES)[number];
 

@@ -2,15 +2,21 @@ import * as PARAMETERS from '../parameters.js';
 import { instantMs, type Habit } from '../logbook/index.js';
 import {
 	countedHabits,
+	cutAt,
 	DAY_MS,
+	exposureTo,
 	personDays,
 	personsAt,
+	riseOf,
+	stepAt,
 	truncate,
 	useInLog,
+	USUAL_CLIMATE,
+	type Climate,
 	type Estimate,
-	type Logged
+	type Logged,
+	type Model
 } from '../estimate/index.js';
-import { usualTimesPerDay } from '../rig/index.js';
 
 /** How many times a day something is done and written down, and how sure that is. */
 export interface Cadence {
@@ -21,28 +27,62 @@ export interface Cadence {
 	readonly perUnloggedL: number;
 	/** the doubt that is left when that is known */
 	readonly ownSd: number;
+	/** what measures of rarity make of it, a factor that is in the figures above */
+	readonly rarer: number;
 }
 
-/** Who is aboard and which measures are in force, for looking ahead. */
+/** Who is aboard, in what climate, and which measures are in force, for looking ahead. */
 export interface Ahead {
 	readonly persons: number;
 	readonly measures: readonly string[];
+	/** heat and exertion; the usual when absent */
+	readonly climate?: Climate;
 }
+
+/** What measures of rarity in force make of a habit's cadence. */
+const rarityOf = ({ rig }: Model, habit: string, inForce: readonly string[]): number =>
+	rig.measures.reduce(
+		(factor, { id, habit: of, effect }) =>
+			of === habit && effect.kind === 'rarer' && inForce.includes(id) ? factor * effect.factor : factor,
+		1
+	);
+
+/** By how much rarer a habit gets ahead than it is now: what its log teaches has the measures now in force in it. */
+export const rarerSince = ({ model, state }: Estimate, habit: Habit, measures: readonly string[]): number =>
+	rarityOf(model, habit.id, measures) / (rarityOf(model, habit.id, state.measures) || 1);
+
+/** By how much rarer a habit gets than its cadence has it. An exact cadence is the rig's own word: no measure is in it. */
+export const rarerAhead = (estimate: Estimate, habit: Habit, measures: readonly string[]): number =>
+	habit.often.sd === 0
+		? rarityOf(estimate.model, habit.id, measures)
+		: rarerSince(estimate, habit, measures);
 
 /** What was lived and written down within memory, up to the last whole part of a day. */
 interface Exposure {
 	readonly atMs: number;
 	readonly days: number;
 	readonly personDays: number;
+	/** of habits that rise with heat or exertion: each day counted as often as they rise */
+	readonly risen: ReadonlyMap<string, number>;
 	readonly times: ReadonlyMap<string, number>;
 }
+
+/** The days or person-days between two instants, each counted as often as a habit rises with its heat and exertion. */
+const risenExposure = ({ crew, climate }: Model, habit: Habit, fromMs: number, toMs: number): number =>
+	cutAt(fromMs, toMs, climate).reduce(
+		(sum, [from, to]) =>
+			sum +
+			riseOf(habit, stepAt(climate, from) ?? USUAL_CLIMATE) *
+				(habit.often.per === 'person-day' ? personDays(crew, from, to) : (to - from) / DAY_MS),
+		0
+	);
 
 /** What the log teaches of cadences at an estimate's moment: what goes on now teaches nothing yet. */
 export function exposureOf({ entries, state, model }: Estimate): Exposure {
 	const first = entries[0];
 	const untilMs = state.learned.atMs;
 	const beganMs = first ? instantMs(first.at) : untilMs;
-	if (!(untilMs > beganMs)) return { atMs: untilMs, days: 0, personDays: 0, times: new Map() };
+	if (!(untilMs > beganMs)) return { atMs: untilMs, days: 0, personDays: 0, risen: new Map(), times: new Map() };
 	const fromMs = Math.max(beganMs, untilMs - PARAMETERS.memoryDays * DAY_MS);
 	// The whole log is in memory: its days of use are known as they were lived.
 	if (fromMs === beganMs) return state.learned;
@@ -57,6 +97,11 @@ export function exposureOf({ entries, state, model }: Estimate): Exposure {
 		atMs: untilMs,
 		days: (untilMs - fromMs) / DAY_MS,
 		personDays: personDays(model.crew, fromMs, untilMs),
+		risen: new Map(
+			model.rig.habits.flatMap((habit) =>
+				habit.rises ? [[habit.id, risenExposure(model, habit, fromMs, untilMs)] as const] : []
+			)
+		),
 		times
 	};
 }
@@ -113,20 +158,24 @@ const litresEachOf = ({ model, belief }: Estimate, { id }: Habit): number =>
  * while the log is young. Times that nobody writes down are not in it, they are the unlogged rate's; who leaves more
  * unwritten writes less.
  */
-export function cadencesAhead(estimate: Estimate, { persons, measures }: Ahead): readonly Cadence[] {
-	const { model, state, belief } = estimate;
+export function cadencesAhead(
+	estimate: Estimate,
+	{ persons, measures, climate = USUAL_CLIMATE }: Ahead
+): readonly Cadence[] {
+	const { model, belief } = estimate;
 	const { rig, streams, statedRate } = model;
 	const log = exposureOf(estimate);
 	const { unlogged, logged } = useInLog(countedHabits(model, belief, log));
 	const counted = statedRate ? [] : streams.filter(({ habit }) => habit);
 	return rig.habits.map((habit): Cadence => {
-		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, ownSd: 0 };
+		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, ownSd: 0, rarer: 1 };
 		const perPerson = habit.often.per === 'person-day';
 		const at = counted.findIndex((stream) => stream.habit === habit);
-		if (habit.often.sd === 0 && at < 0) {
-			const timesPerDay = usualTimesPerDay(rig, habit, persons, measures);
-			return { timesPerDay, sd: 0, perUnloggedL: 0, ownSd: 0 };
-		}
+		const settled = habit.often.sd === 0 && at < 0;
+		const rarer = rarerAhead(estimate, habit, measures);
+		const scale = rarer * (perPerson ? persons : persons > 0 ? 1 : 0) * riseOf(habit, climate);
+		if (settled)
+			return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, ownSd: 0, rarer };
 		// An exact cadence is known in all: what goes unwritten is not written.
 		const each = litresEachOf(estimate, habit);
 		const exact =
@@ -136,12 +185,8 @@ export function cadencesAhead(estimate: Estimate, { persons, measures }: Ahead):
 		const own =
 			exact ??
 			logged[at] ??
-			written(habit, perPerson ? log.personDays : log.days, log.times.get(habit.id) ?? 0);
+			written(habit, exposureTo(log, habit, perPerson), log.times.get(habit.id) ?? 0);
 		const stream = at < 0 ? undefined : counted[at];
-		// Measures of rarity that came into force since are not yet in the log.
-		const since =
-			usualTimesPerDay(rig, habit, 1, measures) / (usualTimesPerDay(rig, habit, 1, state.measures) || 1);
-		const scale = since * (perPerson ? persons : persons > 0 ? 1 : 0);
 		const unwritten = stream
 			? truncate({ mean: belief.mean[stream.index] ?? 0, sd: belief.sdOf(stream.index) }, 0, Infinity)
 			: { mean: 0, sd: 0 };
@@ -150,10 +195,14 @@ export function cadencesAhead(estimate: Estimate, { persons, measures }: Ahead):
 			timesPerDay: Math.max(0, scale * mean),
 			sd: scale * Math.hypot(own.sd, own.perUnloggedL * unwritten.sd),
 			perUnloggedL: scale * own.perUnloggedL,
-			ownSd: scale * own.sd
+			ownSd: scale * own.sd,
+			rarer
 		};
 	});
 }
 
 /** The persons aboard at an estimate's moment. */
 export const personsNow = (estimate: Estimate): number => personsAt(estimate.model.crew, estimate.atMs);
+
+/** Heat and exertion at an estimate's moment. */
+export const climateNow = ({ model, atMs }: Estimate): Climate => stepAt(model.climate, atMs) ?? USUAL_CLIMATE;

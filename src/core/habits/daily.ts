@@ -1,8 +1,8 @@
 import * as PARAMETERS from '../parameters.js';
 import type { Habit } from '../logbook/index.js';
-import { truncate, type Estimate } from '../estimate/index.js';
-import type { Amount, Flow } from '../rig/index.js';
-import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
+import { riseOf, truncate, USUAL_CLIMATE, type Estimate, type Stream } from '../estimate/index.js';
+import type { Amount, Flow, Regime } from '../rig/index.js';
+import { cadencesAhead, dispersionOf, rarerSince, type Ahead, type Cadence } from './cadence.js';
 
 /** One habit as it is expected ahead. */
 export interface HabitAhead {
@@ -21,6 +21,8 @@ export interface HabitAhead {
 
 /** Use that nobody writes down, ahead: one habit's, or one outlet's in a rig without habits. */
 export interface UnloggedAhead {
+	/** the habit it is of, where it is one's */
+	readonly habit: Habit | undefined;
 	/** where its litres per exposure stand in the belief */
 	readonly index: number;
 	/** litres a day for each litre per exposure */
@@ -44,10 +46,43 @@ export interface DayAhead {
 	readonly dispersion: number;
 }
 
-/** What a day looks like from an estimate's moment on, for a crew and a set of measures. */
+/**
+ * What a litre that goes unlogged brings to each pool under a regime. It is learned as it goes now, measures in force
+ * and all: other measures ahead change it as they change what is written down.
+ */
+export function unloggedGains(
+	estimate: Estimate,
+	stream: Stream,
+	regime: Regime
+): ReadonlyMap<number, number> {
+	const { model, state, belief } = estimate;
+	const plain = new Map(stream.gains(regime));
+	const { habit } = stream;
+	if (!habit) return plain;
+	const each = Math.max(0, belief.mean[model.habit.get(habit.id) ?? -1] ?? 0);
+	const now = model.flow(habit, { ...regime, measures: state.measures });
+	const ahead = model.flow(habit, regime);
+	const drawnL = litresOf(now.drawn, each);
+	if (!(drawnL > 0)) return plain;
+	const rarer = rarerSince(estimate, habit, regime.measures);
+	for (const { index, tanks } of model.pools) {
+		const sum = (flow: Flow): number =>
+			tanks.reduce((total, { id }) => total + litresOf(flow.tanks.get(id) ?? NOTHING, each), 0);
+		const [before, after] = [sum(now), sum(ahead)];
+		const gain = plain.get(index) ?? 0;
+		if (before !== 0) plain.set(index, (gain * rarer * after) / before);
+		else if (after !== 0) plain.set(index, gain + (rarer * after) / drawnL);
+	}
+	return plain;
+}
+
+const NOTHING: Amount = { perLitre: 0, fixed: 0 };
+
+/** What a day looks like from an estimate's moment on, for a crew, a climate and a set of measures. */
 export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	const { model, state, belief } = estimate;
 	const regime = { mains: state.mains, sewer: state.sewer, measures: ahead.measures };
+	const { climate = USUAL_CLIMATE } = ahead;
 	const cadences = cadencesAhead(estimate, ahead);
 	const marginal = (index: number): { mean: number; sd: number } => {
 		const { mean, sd } = truncate({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) }, 0, Infinity);
@@ -72,15 +107,18 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 			];
 		}),
 		unlogged: model.streams.map((stream) => {
-			const perDay = stream.perPerson ? ahead.persons : Math.min(1, ahead.persons);
+			const { habit } = stream;
+			const aboard = stream.perPerson ? ahead.persons : Math.min(1, ahead.persons);
+			const perDay = aboard * (habit ? riseOf(habit, climate) : 1);
 			const rate = marginal(stream.index);
 			return {
+				habit,
 				index: stream.index,
 				perDay,
 				perPerson: stream.perPerson,
 				mean: perDay * rate.mean,
 				sd: perDay * rate.sd,
-				gains: new Map(stream.gains(regime)),
+				gains: unloggedGains(estimate, stream, regime),
 				lumpL: stream.broad.sd > 0 ? stream.lumpL : 0
 			};
 		}),
@@ -89,7 +127,10 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 }
 
 /** What one litre of unlogged use brings to a tank. */
-export function unloggedGain(estimate: Estimate, { gains }: UnloggedAhead, tankId: string): number {
+export function unloggedGain(
+	estimate: Estimate,
+	{ gains }: Pick<UnloggedAhead, 'gains'>,
+	tankId: string): number {
 	const place = estimate.model.places.get(tankId);
 	return place ? place.share * (gains.get(place.pool.index) ?? 0) : 0;
 }

@@ -1,4 +1,4 @@
-export { personsNow, type Ahead, type Cadence } from './cadence.js';
+export { climateNow, personsNow, rarerAhead, type Ahead, type Cadence } from './cadence.js';
 export {
 	dailyChange,
 	dailyParts,
@@ -7,6 +7,7 @@ export {
 	gainOf,
 	litresOf,
 	unloggedGain,
+	unloggedGains,
 	type DailyChange,
 	type DailyPart,
 	type DayAhead,

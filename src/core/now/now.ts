@@ -92,12 +92,10 @@ export function assess(
 		forecast: ahead,
 		...(planned ? { plan: planned } : {}),
 		verdict: said,
-		prices: prices(
-			estimate,
-			dayAhead(estimate, { persons, measures: state.measures }),
-			LOOK_AHEAD_DAYS,
-			said.binds
-		),
+		prices: prices(estimate, dayAhead(estimate, { persons, measures: state.measures }), {
+			days: LOOK_AHEAD_DAYS,
+			about: said.binds
+		}),
 		...(share ? { ration: share } : {}),
 		tanks: outlookOf(estimate, ahead, timeZone, said.binds, levels),
 		findings: findings(estimate, {

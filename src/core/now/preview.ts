@@ -1,5 +1,5 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
-import { autonomyOf, COMPARED_PATHS, gainedDays, type Autonomy } from '../forecast/index.js';
+import { autonomyOf, COMPARED_PATHS, type Autonomy } from '../forecast/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 import { tankById } from '../rig/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -91,7 +91,7 @@ export function effectOf(
 	const after = boundOf(then, now);
 	const binding = now.forecast.binding[0]?.tank;
 	const fromDays = now.forecast.tanks.find(({ id }) => id === binding)?.days.p50 ?? LOOK_AHEAD_DAYS;
-	const moved = gainedDays(before, after);
+	const moved = after.days - before.days;
 	const { rig } = then.model;
 	const lessons = TEACHES.has(kind) ? lessonsOf(now, levels, rig) : [];
 	const why = lessons.length > 0 ? { why: sayLessons(lessons, units) } : {};

@@ -1,3 +1,4 @@
+import type { Habit } from '../../logbook/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import { type Counted, useInLog } from '../prior/index.js';
 import { Gaussian } from './gaussian.js';
@@ -86,7 +87,16 @@ export interface Counts {
 	readonly times: ReadonlyMap<string, number>;
 	readonly days: number;
 	readonly personDays: number;
+	/** for habits that rise with heat or exertion: the same, each day counted as often as they rise */
+	readonly risen: ReadonlyMap<string, number>;
 }
+
+/** The days or person-days in which a habit was to be done so often as usual. */
+export const exposureTo = (
+	{ days, personDays, risen }: Omit<Counts, 'atMs' | 'times'>,
+	habit: Habit | undefined,
+	perPerson: boolean
+): number => (habit && risen.get(habit.id)) ?? (perPerson ? personDays : days);
 
 /**
  * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOfState` makes one that
@@ -124,6 +134,7 @@ export interface FilterState extends KeyedRegime {
 	/** days and person-days lived with a log */
 	days: number;
 	personDays: number;
+	readonly risen: Map<string, number>;
 	/** the same up to the last whole part of a day: what goes on now teaches nothing yet of how often things are done */
 	learned: Counts;
 	/** what those counts say of use that nobody writes down */
@@ -187,7 +198,8 @@ export function initialState(model: Model): FilterState {
 		drift: new Map(),
 		days: 0,
 		personDays: 0,
-		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0 },
+		risen: new Map(model.rig.habits.flatMap(({ id, rises }) => (rises ? [[id, 0] as const] : []))),
+		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0, risen: new Map() },
 		rates: [],
 		unlogged: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
@@ -206,6 +218,7 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	belief: state.belief.copy(),
 	meterBase: new Map(state.meterBase),
 	times: new Map(state.times),
+	risen: new Map(state.risen),
 	doubts: [...state.doubts],
 	imbalances: [...state.imbalances],
 	agreedMs: new Map(state.agreedMs),
@@ -219,25 +232,26 @@ export const copyOfState = (state: FilterState): FilterState => ({
 });
 
 /** What was lived and written down up to now. */
-export const countsNow = ({ atMs, times, days, personDays }: FilterState): Counts => ({
+export const countsNow = ({ atMs, times, days, personDays, risen }: FilterState): Counts => ({
 	atMs: atMs ?? -Infinity,
 	times: new Map(times),
 	days,
-	personDays
+	personDays,
+	risen: new Map(risen)
 });
 
 /** The habits that the log's counts speak of, with what was counted of each. */
 export const countedHabits = (
 	model: Model,
 	belief: Gaussian,
-	{ times, days, personDays }: Omit<Counts, 'atMs'>
+	counts: Omit<Counts, 'atMs'>
 ): readonly Counted[] =>
 	countedStreams(model).map(({ habit, usual, cadenceSd, perPerson, perDay }) => ({
 		usual,
 		cadenceSd,
 		perDay,
-		times: habit ? (times.get(habit.id) ?? 0) : 0,
-		exposure: perPerson ? personDays : days,
+		times: habit ? (counts.times.get(habit.id) ?? 0) : 0,
+		exposure: exposureTo(counts, habit, perPerson),
 		litres: Math.max(0, belief.mean[(habit && model.habit.get(habit.id)) ?? -1] ?? 0)
 	}));
 

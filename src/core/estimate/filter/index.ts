@@ -17,6 +17,7 @@ export {
 	anywhere,
 	copyOfState,
 	countedHabits,
+	exposureTo,
 	initialState,
 	type Counts,
 	type Doubt,

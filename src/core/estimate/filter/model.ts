@@ -10,11 +10,16 @@ import {
 import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import {
+	type Climate,
+	climateOf,
 	type Crew,
 	crewOf,
 	crewWith,
 	type DiurnalUse,
 	diurnalUseOf,
+	type HookUp,
+	hookUpsOf,
+	type Steps,
 	writesInBatches
 } from '../prior/index.js';
 import { poolsOf, type Place, type Pool } from './pools.js';
@@ -48,6 +53,10 @@ export interface Model {
 	readonly statedRate: Rig['unlogged'];
 	readonly moved: number;
 	readonly crew: Crew;
+	/** heat and exertion of the trips' stops; none where no habit rises with them */
+	readonly climate: Steps<Climate>;
+	/** the hook-ups that the trips have in store */
+	readonly hookUps: Steps<HookUp>;
 	readonly diurnalUse: DiurnalUse;
 	readonly instruments: ReadonlyMap<string, Instrument>;
 	readonly habits: ReadonlyMap<string, Habit>;
@@ -71,6 +80,7 @@ export function modelOf(
 	home: string | undefined = rig.timeZone,
 	inBatches: boolean = writesInBatches(entries)
 ): Model {
+	const planned = trips.map(tripInUse);
 	const pools = poolsOf(rig);
 	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
 	let next = pools.length + pools.filter(({ usable }) => usable !== undefined).length;
@@ -109,7 +119,9 @@ export function modelOf(
 		moved,
 		pending,
 		size: next,
-		crew: crewOf(rig, trips.map(tripInUse), entries),
+		crew: crewOf(rig, planned, entries),
+		climate: rig.habits.some(({ rises }) => rises) ? climateOf(rig.id, planned) : [],
+		hookUps: hookUpsOf(rig.id, planned),
 		diurnalUse: diurnalUseOf(rig.id, trips, home, entries.at(-1)?.at),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),

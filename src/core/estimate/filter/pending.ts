@@ -1,6 +1,6 @@
 import type { EntryOf, Habit } from '../../logbook/index.js';
 import { SITTING_MS } from '../prior/index.js';
-import type { FilterState } from './filterState.js';
+import { exposureTo, type FilterState } from './filterState.js';
 import type { Sparse } from './gaussian.js';
 import type { Model } from './model.js';
 import * as PARAMETERS from '../../parameters.js';
@@ -10,17 +10,25 @@ import { gainsOf, pathsOf } from './transitions.js';
  * Where a day's uses are written down in the evening, most of them have long happened before they are written. As time
  * passes what is expected to be written flows already, and is remembered as pending; the line in the log then measures
  * it, so that a reading taken in between is not undone.
+ *
+ * @param days days of use that pass
+ * @param exposureOf what they are of a habit's usual days or person-days
  */
-export function passPending(model: Model, state: FilterState, days: number, persons: number): void {
+export function passPending(
+	model: Model,
+	state: FilterState,
+	days: number,
+	exposureOf: (habit: Habit) => number
+): void {
 	const { learned, belief, expected } = state;
 	for (const { habit, perPerson, lumpL } of model.streams) {
 		if (!habit) continue;
 		const row = model.pending.get(habit.id);
 		const each = model.habit.get(habit.id);
 		if (row === undefined || each === undefined) continue;
-		const lived = perPerson ? learned.personDays : learned.days;
+		const lived = exposureTo(learned, habit, perPerson);
 		const written = learned.times.get(habit.id) ?? 0;
-		const times = lived > 0 ? (written / lived) * days * (perPerson ? persons : persons > 0 ? 1 : 0) : 0;
+		const times = lived > 0 ? (written / lived) * exposureOf(habit) : 0;
 		if (times === 0) continue;
 		const along: Sparse = [...pathsOf(model, state, habit), [row, 1]];
 		addFixed(model, state, habit, times);

@@ -105,7 +105,7 @@ export function streamsOf(rig: Rig, rows: Rows, next: number): readonly Stream[]
 		({ often, litresEach, retired }) => !retired && often.times > 0 && litresEach.mean > 0
 	);
 	const plain: readonly (Habit | Rig['outlets'][number])[] = used.length > 0 ? used : rig.outlets;
-	const dailyL = (habit: Habit): number => usualTimesPerDay(rig, habit, crew) * habit.litresEach.mean;
+	const dailyL = (habit: Habit): number => usualTimesPerDay(habit, crew) * habit.litresEach.mean;
 	const totalL = used.reduce((sum, habit) => sum + dailyL(habit), 0);
 	const streams = plain.map((one, i): Stream => {
 		const habit = 'litresEach' in one ? one : undefined;

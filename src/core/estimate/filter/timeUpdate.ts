@@ -1,4 +1,5 @@
-import { DAY_MS, personStretches } from '../prior/index.js';
+import { cutAt, personsAt, riseOf, stepAt, USUAL_CLIMATE, type Climate } from '../prior/index.js';
+import type { Habit } from '../../logbook/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
 import type { Model } from './model.js';
@@ -35,29 +36,46 @@ export function passTime(model: Model, state: FilterState, toMs: number): boolea
 function flowUntil(model: Model, state: FilterState, toMs: number): void {
 	const fromMs = state.atMs ?? toMs;
 	const flows = !model.statedRate || model.statedRate.mean > 0 || model.statedRate.sd > 0;
-	let at = fromMs;
-	for (const [days, persons] of personStretches(model.crew, fromMs, toMs)) {
-		const next = at + days * DAY_MS;
-		const used = model.diurnalUse.days(at, next);
-		state.days += used;
-		state.personDays += used * persons;
-		if (flows && used > 0) flowFor(model, state, used, persons);
-		if (model.pending.size > 0 && used > 0) passPending(model, state, used, persons);
-		at = next;
-	}
+	const { crew, climate, habits } = model;
+	// Nearly always nothing changes in between: the two lists are not joined for that.
+	const inClimate = climate.length > 0 ? cutAt(fromMs, toMs, climate) : [[fromMs, toMs] as const];
+	for (const [from, to] of inClimate)
+		for (const [at, next] of cutAt(from, to, crew.steps)) {
+			const used = model.diurnalUse.days(at, next);
+			const persons = personsAt(crew, at);
+			const here = stepAt(climate, at) ?? USUAL_CLIMATE;
+			state.days += used;
+			state.personDays += used * persons;
+			for (const [id, before] of state.risen)
+				state.risen.set(id, before + exposureOf(used, persons, here, habits.get(id)));
+			if (flows && used > 0) flowFor(model, state, used, persons, here);
+			if (model.pending.size > 0 && used > 0)
+				passPending(model, state, used, (habit) => exposureOf(used, persons, here, habit));
+		}
 	state.atMs = toMs;
 }
 
-/** Unlogged use of some days of use, by so many persons. */
-function flowFor(model: Model, state: FilterState, days: number, persons: number): void {
+/** What some days of use, lived by so many persons in a climate, are of a habit's usual days or person-days. */
+function exposureOf(
+	days: number,
+	persons: number,
+	climate: Climate,
+	habit: Habit | undefined,
+	perPerson = habit?.often.per === 'person-day'
+): number {
+	return days * (perPerson ? persons : persons > 0 ? 1 : 0) * (habit ? riseOf(habit, climate) : 1);
+}
+
+/** Unlogged use of some days of use, by so many persons in a climate. */
+function flowFor(model: Model, state: FilterState, days: number, persons: number, climate: Climate): void {
 	const { belief, unlogged } = state;
 	const { streams } = model;
 	const count = streams.length;
 	const exposure = new Float64Array(count);
 	let usesADay = 0;
 	for (let s = 0; s < count; s++) {
-		const { perPerson, lumpL } = streams[s] as Stream;
-		exposure[s] = days * (perPerson ? persons : persons > 0 ? 1 : 0);
+		const { perPerson, lumpL, habit } = streams[s] as Stream;
+		exposure[s] = exposureOf(days, persons, climate, habit, perPerson);
 		usesADay += ((unlogged[s] as number) * (exposure[s] as number)) / lumpL / days;
 	}
 	// Rare lumps are skewed; see the table of parameters.

@@ -7,6 +7,7 @@ import {
 	type Logbook,
 	type Rig
 } from '../../logbook/index.js';
+import { cutAt } from './climate.js';
 
 export const DAY_MS = 86_400_000;
 
@@ -51,23 +52,10 @@ export const crewWith = (crew: Crew, { at, persons }: EntryOf<'crew'>): Crew => 
 export const personsAt = (crew: Crew, ms: number): number =>
 	crew.steps.reduce((persons, step) => (step.ms <= ms ? step.persons : persons), crew.usual);
 
-/** Splits a stretch of time where the number of persons changes: `[days, persons]` each. */
-export function personStretches(
-	crew: Crew,
-	fromMs: number,
-	toMs: number
-): readonly (readonly [days: number, persons: number])[] {
-	if (!crew.steps.some(({ ms }) => ms > fromMs && ms < toMs))
-		return [[(toMs - fromMs) / DAY_MS, personsAt(crew, fromMs)]];
-	const cuts = crew.steps.filter(({ ms }) => ms > fromMs && ms < toMs).map(({ ms }) => ms);
-	const edges = [fromMs, ...cuts, toMs];
-	return edges.slice(1).map((end, i) => {
-		const start = edges[i] ?? fromMs;
-		return [(end - start) / DAY_MS, personsAt(crew, start)] as const;
-	});
-}
-
 export const personDays = (crew: Crew, fromMs: number, toMs: number): number =>
 	toMs > fromMs
-		? personStretches(crew, fromMs, toMs).reduce((sum, [days, persons]) => sum + days * persons, 0)
+		? cutAt(fromMs, toMs, crew.steps).reduce(
+				(sum, [start, end]) => sum + ((end - start) / DAY_MS) * personsAt(crew, start),
+				0
+			)
 		: 0;

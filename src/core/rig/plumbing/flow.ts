@@ -138,16 +138,6 @@ function spare(
 		balance.add('tanks', outlet.to, litresFixed(-litres * (1 - (habit.keptFraction ?? 0))));
 }
 
-/** Times of a habit per day at its usual cadence for a number of persons, measures of rarity included. */
-export function usualTimesPerDay(
-	rig: Rig,
-	habit: Habit,
-	persons: number,
-	measures: readonly string[] = []
-): number {
-	if (habit.retired) return 0;
-	const base = habit.often.times * (habit.often.per === 'person-day' ? persons : 1);
-	return rig.measures
-		.filter(({ id, habit: of }) => of === habit.id && measures.includes(id))
-		.reduce((rate, { effect }) => (effect.kind === 'rarer' ? rate * effect.factor : rate), base);
-}
+/** Times of a habit per day at its usual cadence for a number of persons, whatever measures are in force. */
+export const usualTimesPerDay = (habit: Habit, persons: number): number =>
+	habit.retired ? 0 : habit.often.times * (habit.often.per === 'person-day' ? persons : 1);

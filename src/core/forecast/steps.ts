@@ -1,0 +1,48 @@
+import { cutAt, DAY_MS, personsAt, stepAt, USUAL_CLIMATE, type Climate, type Estimate } from '../estimate/index.js';
+
+/** A part of a day ahead in which nothing changes of who is aboard, where, and what is hooked up. */
+export interface Step {
+	/** the whole day from now on that it is of, from 0 */
+	readonly day: number;
+	/** days from now, and days long */
+	readonly start: number;
+	readonly length: number;
+	readonly persons: number;
+	readonly climate: Climate;
+	readonly mains: boolean;
+	readonly sewer: boolean;
+	/** the waste valves are opened into a sewer as it begins */
+	readonly sewerOpens: boolean;
+}
+
+/**
+ * The days ahead of an estimate's moment, cut where people come and go, heat and exertion change, or a hook-up begins or
+ * ends, as the trips say. A hook-up that holds now holds until the trip has another word: the next arrival or departure.
+ *
+ * @param days how far, perhaps not whole
+ * @param persons who is aboard all along; as planned and written when absent
+ */
+export function stepsAhead({ model, state, atMs }: Estimate, days: number, persons?: number): readonly Step[] {
+	const toMs = atMs + days * DAY_MS;
+	const { crew, climate, hookUps } = model;
+	const later = hookUps.filter(({ ms }) => ms > atMs);
+	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: atMs + day * DAY_MS }));
+	const cuts = [...dawns, ...(persons === undefined ? crew.steps : []), ...climate, ...later];
+	let sewer = state.sewer;
+	return cutAt(atMs, toMs, cuts).map(([fromMs, endMs]): Step => {
+		const start = (fromMs - atMs) / DAY_MS;
+		const hooked = stepAt(later, fromMs) ?? state;
+		const sewerOpens = hooked.sewer && !sewer;
+		sewer = hooked.sewer;
+		return {
+			day: Math.floor(start + 1e-9),
+			start,
+			length: (endMs - fromMs) / DAY_MS,
+			persons: persons ?? personsAt(crew, fromMs),
+			climate: stepAt(climate, fromMs) ?? USUAL_CLIMATE,
+			mains: hooked.mains,
+			sewer: hooked.sewer,
+			sewerOpens
+		};
+	});
+}

@@ -1,0 +1,144 @@
+import * as PARAMETERS from '../parameters.js';
+import { riseOf } from '../estimate/index.js';
+import type { DayAhead } from '../habits/index.js';
+import type { Draws } from './draws.js';
+import { normalAt, streamOf, type Variable } from './random.js';
+import type { Step } from './steps.js';
+
+/**
+ * What all paths use, step by step: how often each habit is done and how many litres that takes, before any measure, and
+ * what goes unwritten. Each list is by habit (or stream) and then by path, and is filled anew with each step.
+ */
+export interface Uses {
+	readonly times: readonly Float64Array[];
+	readonly litres: readonly Float64Array[];
+	readonly unlogged: readonly Float64Array[];
+	/** lives a step of some of the paths */
+	live(step: Step, active: ArrayLike<number>): void;
+}
+
+/** Sums of fractions that should come to a whole number of times come a hair short of it. */
+const EXACT = 1e-9;
+
+/** The chances of one variable, a slot of the normal table for each path, new on every draw. */
+interface Chance {
+	readonly slots: Uint16Array;
+	draw(): void;
+}
+
+function chanceOf(seed: number, variable: Variable, index: number, paths: number): Chance {
+	const random = streamOf(seed, variable, index);
+	const slots = new Uint16Array(paths);
+	return {
+		slots,
+		// Every path gets its number each time, needed or not, so that none gets another's.
+		draw: () => {
+			for (let path = 0; path < paths; path++) slots[path] = random.slot();
+		}
+	};
+}
+
+/**
+ * Whole times at their cadence, each with its scatter, and use that nobody writes down. A habit that is done more rarely
+ * goes along the same chances more slowly, so that no path uses more for it.
+ *
+ * @param rarer by habit: a factor on how often it is done, beside what the day has of it already
+ */
+export function usesOf(
+	day: DayAhead,
+	draws: Draws,
+	paths: number,
+	seed: number,
+	rarer: readonly number[]
+): Uses {
+	const { habits, unlogged, dispersion } = day;
+	const busy = PARAMETERS.habitDayDiffers ** 2;
+	const common = chanceOf(seed, 'day', 0, paths);
+	const times = habits.map(() => new Float64Array(paths));
+	const litres = habits.map(() => new Float64Array(paths));
+	const left = unlogged.map(() => new Float64Array(paths));
+	const timesChance = habits.map((_, i) => chanceOf(seed, 'times', i, paths));
+	const amountChance = habits.map((_, i) => chanceOf(seed, 'amount', i, paths));
+	const leftChance = unlogged.map((_, i) => chanceOf(seed, 'left', i, paths));
+	const phases = draws.phase.map((phase) => phase.slice());
+	let dayIndex = -1;
+
+	/** who is aboard, for something done by each or once for all, as a share of those the day was made for */
+	const aboard = (perPerson: boolean, { persons }: Step): number =>
+		persons <= 0 ? 0 : perPerson ? persons / day.persons : 1;
+	/** the day is a busy or a quiet one for all of it */
+	const differs = (path: number): number =>
+		Math.max(0, 1 + PARAMETERS.dayDiffers * normalAt(common.slots[path] as number));
+
+	function liveHabit(h: number, step: Step, active: ArrayLike<number>): void {
+		const { habit, perPerson, scatterL, cadence } = habits[h] as DayAhead['habits'][number];
+		const share = step.length * aboard(perPerson, step) * riseOf(habit, step.climate);
+		const factor = rarer[h] as number;
+		const [ofTimes, ofAmount] = [timesChance[h] as Chance, amountChance[h] as Chance];
+		const loose = cadence.sd > 0;
+		if (loose) ofTimes.draw();
+		if (scatterL > 0) ofAmount.draw();
+		const [perDay, each] = [draws.timesPerDay[h] as Float64Array, draws.litresEach[h] as Float64Array];
+		const [phase, count, used] = [
+			phases[h] as Float64Array,
+			times[h] as Float64Array,
+			litres[h] as Float64Array
+		];
+		for (let k = 0; k < active.length; k++) {
+			const path = active[k] as number;
+			const rate = (perDay[path] as number) * share;
+			let more = rate;
+			if (loose) {
+				more = rate * differs(path);
+				more += Math.sqrt(rate * (dispersion + busy * rate)) * normalAt(ofTimes.slots[path] as number);
+				if (more < 0) more = 0;
+			}
+			// The phase is where the cadence stands; it walks on with the scatter of single days.
+			const at = (phase[path] as number) + more * factor;
+			const done = Math.floor(at + EXACT);
+			phase[path] = at - done;
+			count[path] = done;
+			let amount = done * (each[path] as number);
+			if (scatterL > 0 && done > 0) {
+				amount += Math.sqrt(done) * scatterL * normalAt(ofAmount.slots[path] as number);
+				if (amount < 0) amount = 0;
+			}
+			used[path] = amount;
+		}
+	}
+
+	function liveUnlogged(u: number, step: Step, active: ArrayLike<number>): void {
+		const { habit, perPerson, lumpL } = unlogged[u] as DayAhead['unlogged'][number];
+		const share = step.length * aboard(perPerson, step) * (habit ? riseOf(habit, step.climate) : 1);
+		const [rates, used, chance] = [
+			draws.unlogged[u] as Float64Array,
+			left[u] as Float64Array,
+			leftChance[u] as Chance
+		];
+		if (lumpL > 0) chance.draw();
+		for (let k = 0; k < active.length; k++) {
+			const path = active[k] as number;
+			const usual = (rates[path] as number) * share;
+			if (lumpL === 0 || usual === 0) {
+				used[path] = usual;
+				continue;
+			}
+			const today = usual * differs(path);
+			// Lumps at random, the variance of a compound Poisson day; and busy and quiet days.
+			const sd = Math.sqrt(today * lumpL + busy * usual * usual);
+			used[path] = Math.max(0, today + sd * normalAt(chance.slots[path] as number));
+		}
+	}
+
+	return {
+		times,
+		litres,
+		unlogged: left,
+		live(step, active) {
+			if (step.day !== dayIndex) common.draw();
+			dayIndex = step.day;
+			for (let h = 0; h < habits.length; h++) liveHabit(h, step, active);
+			for (let u = 0; u < unlogged.length; u++) liveUnlogged(u, step, active);
+		}
+	};
+}
