@@ -1,8 +1,8 @@
 import { bench, describe } from 'vitest';
 import { estimate, withEntry } from '../src/core/estimate';
-import { forecast } from '../src/core/forecast';
+import { ended, forecast, sacrifice, worth } from '../src/core/forecast';
 import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
-import type { Rig } from '../src/core/logbook';
+import type { Measure, Rig } from '../src/core/logbook';
 
 const rig: Rig = {
 	...exactRig,
@@ -52,6 +52,25 @@ const logbook = logbookOf(entries, rig, [exactTrip]);
 const known = estimate(logbook, 'rig', endMs);
 const one = entry({ kind: 'use', at: new Date(endMs).toISOString(), habit: 'shower', times: 1 });
 
+/** Fourteen measures of every kind, on three habits. */
+const EFFECTS: readonly Measure['effect'][] = [
+	{ kind: 'scale', factor: 0.8 },
+	{ kind: 'rarer', factor: 0.8 },
+	{ kind: 'reroute', litres: 0.4, to: 'black', replaces: 'flush' },
+	{ kind: 'return', litres: 0.2 },
+	{ kind: 'outside' }
+];
+const measures = ['shower', 'dishes', 'flush'].flatMap((habit, h) =>
+	EFFECTS.filter(({ kind }) => h < 2 || kind !== 'reroute').map((effect, i): Measure => ({
+		id: `${habit}-${i}`,
+		name: `${habit} ${i}`,
+		habit,
+		effect,
+		effort: 1 + (i % 3)
+	}))
+);
+const saving = estimate(logbookOf(entries.slice(-2000), { ...rig, measures }, [exactTrip]), 'rig', endMs);
+
 /** A rank-one update of so many numbers for each entry, and nothing else: what the replay is held against. */
 const BARE_STATES = 22;
 function bareLoop(): number {
@@ -89,4 +108,15 @@ describe('engine', () => {
 		() => void forecast(known, { days: 60, paths: 4000 }),
 		{ iterations: 5 }
 	);
+	bench(
+		'least sacrifice over 14 measures, three days (must be under 1 s)',
+		() => {
+			ended(sacrifice(saving, { untilMs: endMs + 3 * 24 * HOUR, certainty: 0.95 }));
+		},
+		{ iterations: 3, warmupIterations: 1 }
+	);
+	bench('what 14 measures and 3 habits are worth', () => void worth(saving), {
+		iterations: 3,
+		warmupIterations: 1
+	});
 });

@@ -4,11 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate, withEntry, type Estimate } from '../estimate/index.js';
 import type { Entry, Rig } from '../logbook/index.js';
-import { choleskyOf } from './draws.js';
 import { dayAhead } from '../habits/index.js';
 import { autonomyOf, COMPARED_PATHS, forecast, prices, seeded, type More } from './index.js';
-import { normalAt, streamOf } from './random.js';
-import { spreadOf } from './quantile.js';
+import { choleskyOf, normalAt, spreadOf, streamOf } from './sampler/index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig = exactRig, entries: readonly Entry[] = freshStart()): Estimate =>

@@ -1,11 +1,21 @@
-import { dayAhead, gainOf, litresOf, personsNow, rarerAhead, type DayAhead } from '../habits/index.js';
+import { dayAhead, gainOf, litresOf, personsNow, type DayAhead } from '../habits/index.js';
 import type { Estimate } from '../estimate/index.js';
-import { drawPaths, type Draws } from './draws.js';
-import { gainsOf, lanesOf, type Gains, type Lane } from './lanes.js';
-import { livePaths, type Lived } from './paths.js';
-import { spreadOf, type Spread } from './quantile.js';
-import { stepsAhead, type Step } from './steps.js';
-import { usesOf } from './uses.js';
+import {
+	drawPaths,
+	ended,
+	gainsOf,
+	lanesOf,
+	livePaths,
+	spreadOf,
+	stepsAhead,
+	usesOf,
+	type Draws,
+	type Gains,
+	type Lane,
+	type Lived,
+	type Spread,
+	type Step
+} from './sampler/index.js';
 
 export interface ForecastOptions {
 	/** how far to look, days; at least 1 */
@@ -127,14 +137,6 @@ function* lived(
 		const { done, value } = living.next();
 		if (done) return { ...value, outset };
 		yield { ...value, outset };
-	}
-}
-
-/** The end of something that pauses on its way. */
-export function ended<T>(living: Generator<unknown, T>): T {
-	for (;;) {
-		const { done, value } = living.next();
-		if (done) return value;
 	}
 }
 

@@ -13,5 +13,14 @@ export {
 } from './forecast.js';
 export { prices, type Price } from './prices.js';
 export { ration, type Ration } from './ration.js';
-export { seeded, type Random } from './random.js';
-export type { Spread } from './quantile.js';
+export { ended, seeded, type Random, type Spread } from './sampler/index.js';
+export {
+	EXACT_UP_TO,
+	effortOf,
+	sacrifice,
+	type MeasureSet,
+	type Sacrifice,
+	type SacrificeOptions
+} from './sacrifice.js';
+export { worth, WORTH_DAYS, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
+export { basket, type Basket, type Holding } from './basket.js';

@@ -1,41 +1,104 @@
-import { bindingLevel, DAY_MS, levelOf, normalQuantile, type Estimate } from '../estimate/index.js';
-import { dailyChange, dayAhead, drawnPerDay, personsNow } from '../habits/index.js';
-import { tankById } from '../rig/index.js';
+import { quantileSorted } from 'd3-array';
+import { DAY_MS, type Estimate } from '../estimate/index.js';
+import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
+import { bring, spentIn, type Spent } from './sampler/index.js';
 
 /** How much may be used to reach a moment, and how much is being used, litres drawn per person and day. */
 export interface Ration {
 	readonly untilMs: number;
+	/** the tank that allows least */
+	readonly tank: string;
 	readonly allowedL: number;
 	readonly usingL: number;
 }
 
+/** The part of all use that a tank bears which nothing fills or empties. */
+const ANYTHING = 1e12;
+
+/** By lane and path: the part of all use that the tank bears until a moment. */
+function partsBorne(
+	{ lanes, draws, gains, measures, paths }: Outset,
+	stretches: readonly Spent[]
+): readonly Float64Array[] {
+	const all = Int32Array.from({ length: paths }, (_, path) => path);
+	const change = new Float64Array(paths);
+	return lanes.map(({ binds, falls, reserveL, drainsToL }, i) => {
+		const borne = new Float64Array(paths).fill(ANYTHING);
+		if (!binds) return borne;
+		const from = (draws.levels[i] as Float64Array).slice();
+		const used = new Float64Array(paths);
+		for (const spent of stretches) {
+			bring(change, i, gains(measures, spent.step), spent, all);
+			for (let path = 0; path < paths; path++) {
+				if (spent.step.sewerOpens && drainsToL !== undefined) {
+					from[path] = Math.min(from[path] as number, drainsToL);
+					used[path] = 0;
+				}
+				used[path] = (used[path] as number) + (falls ? -1 : 1) * (change[path] as number);
+				const limit = falls ? reserveL : Math.max(0, (draws.usable[i]?.[path] as number) - reserveL);
+				const room = Math.max(0, (falls ? 1 : -1) * ((from[path] as number) - limit));
+				if ((used[path] as number) > 0)
+					borne[path] = Math.min(borne[path] as number, room / (used[path] as number));
+			}
+		}
+		return borne;
+	});
+}
+
+/** Litres drawn until a moment, on average. */
+function drawnL({ day, paths }: Outset, stretches: readonly Spent[]): number {
+	const sum = (list: Float64Array | undefined): number => list?.reduce((total, one) => total + one, 0) ?? 0;
+	const ofHabits = day.habits.map(({ flow }, h) =>
+		stretches.reduce(
+			(total, { litres, times }) =>
+				total + flow.drawn.perLitre * sum(litres[h]) + flow.drawn.fixed * sum(times[h]),
+			0
+		)
+	);
+	const unlogged = stretches.reduce(
+		(total, spent) => total + spent.unlogged.reduce((all, list) => all + sum(list), 0),
+		0
+	);
+	return (ofHabits.reduce((a, b) => a + b, 0) + unlogged) / paths;
+}
+
 /**
- * The daily share that keeps a tank from binding before a moment, with a certainty; all habits cut alike.
+ * The daily share that keeps every tank from binding before a moment, with a certainty; all habits cut alike.
  *
- * @returns `undefined` when the moment is past, nobody is aboard or the tank does not change
+ * @returns `undefined` when the moment is past, nobody is aboard until then or no tank bears anything
  */
-export function ration(
-	estimate: Estimate,
-	tankId: string,
-	untilMs: number,
-	certainty: number
-): Ration | undefined {
-	const tank = tankById(estimate.model.rig, tankId);
+export function ration(estimate: Estimate, untilMs: number, certainty: number): Ration | undefined {
 	const days = (untilMs - estimate.atMs) / DAY_MS;
-	const persons = personsNow(estimate);
-	if (!tank || !(days > 0) || !(persons > 0)) return undefined;
-	const day = dayAhead(estimate, { persons, measures: estimate.state.measures });
-	const change = dailyChange(estimate, day, tankId);
-	if (change.mean === 0) return undefined;
-	const level = levelOf(estimate, tankId);
-	const room = Math.abs(level.mean - bindingLevel(estimate, tank));
-	const bound =
-		tank.holds === 'fresh'
-			? level.mean <= bindingLevel(estimate, tank)
-			: level.mean >= bindingLevel(estimate, tank);
-	const doubtL =
-		normalQuantile(certainty) * Math.hypot(level.sd, days * change.driftSd, Math.sqrt(days) * change.daySd);
-	const part = bound ? 0 : Math.max(0, room - doubtL) / (Math.abs(change.mean) * days);
-	const usingL = drawnPerDay(day) / persons;
-	return { untilMs, allowedL: usingL * part, usingL };
+	if (!(days > 0)) return undefined;
+	const paths = COMPARED_PATHS;
+	const outset = outsetOf(estimate, { days, paths });
+	const { day, draws, steps, seed } = outset;
+	const personDays = steps.reduce(
+		(sum, { start, length, persons }) => sum + persons * Math.max(0, Math.min(length, days - start)),
+		0
+	);
+	if (!(personDays > 0)) return undefined;
+	const stretches = spentIn(
+		day,
+		draws,
+		steps,
+		days,
+		paths,
+		seed,
+		day.habits.map(({ cadence }) => cadence.rarer),
+		false
+	);
+	const borne = partsBorne(outset, stretches);
+	const atLeast = (list: Float64Array): number =>
+		quantileSorted([...list.slice().sort()], 1 - certainty) ?? ANYTHING;
+	const least = borne.reduce(
+		(all, one) => all.map((part, path) => Math.min(part, one[path] as number)),
+		new Float64Array(paths).fill(ANYTHING)
+	);
+	const tanks = outset.lanes.map(({ id }, i) => ({ id, part: atLeast(borne[i] as Float64Array) }));
+	const tightest = tanks.reduce((a, b) => (b.part < a.part ? b : a), { id: '', part: ANYTHING });
+	const part = atLeast(least);
+	if (part >= ANYTHING) return undefined;
+	const usingL = drawnL(outset, stretches) / personDays;
+	return { untilMs, tank: tightest.id, allowedL: usingL * part, usingL };
 }

@@ -14,6 +14,7 @@ import {
 	USUAL_CLIMATE,
 	type Climate,
 	type Estimate,
+	type HookUp,
 	type Logged,
 	type Model
 } from '../estimate/index.js';
@@ -37,6 +38,8 @@ export interface Ahead {
 	readonly measures: readonly string[];
 	/** heat and exertion; the usual when absent */
 	readonly climate?: Climate;
+	/** the hook-ups that hold; those that do now when absent */
+	readonly hookUp?: HookUp;
 }
 
 /** What measures of rarity in force make of a habit's cadence. */
@@ -53,9 +56,7 @@ export const rarerSince = ({ model, state }: Estimate, habit: Habit, measures: r
 
 /** By how much rarer a habit gets than its cadence has it. An exact cadence is the rig's own word: no measure is in it. */
 export const rarerAhead = (estimate: Estimate, habit: Habit, measures: readonly string[]): number =>
-	habit.often.sd === 0
-		? rarityOf(estimate.model, habit.id, measures)
-		: rarerSince(estimate, habit, measures);
+	habit.often.sd === 0 ? rarityOf(estimate.model, habit.id, measures) : rarerSince(estimate, habit, measures);
 
 /** What was lived and written down within memory, up to the last whole part of a day. */
 interface Exposure {
@@ -82,7 +83,8 @@ export function exposureOf({ entries, state, model }: Estimate): Exposure {
 	const first = entries[0];
 	const untilMs = state.learned.atMs;
 	const beganMs = first ? instantMs(first.at) : untilMs;
-	if (!(untilMs > beganMs)) return { atMs: untilMs, days: 0, personDays: 0, risen: new Map(), times: new Map() };
+	if (!(untilMs > beganMs))
+		return { atMs: untilMs, days: 0, personDays: 0, risen: new Map(), times: new Map() };
 	const fromMs = Math.max(beganMs, untilMs - PARAMETERS.memoryDays * DAY_MS);
 	// The whole log is in memory: its days of use are known as they were lived.
 	if (fromMs === beganMs) return state.learned;
@@ -174,8 +176,7 @@ export function cadencesAhead(
 		const settled = habit.often.sd === 0 && at < 0;
 		const rarer = rarerAhead(estimate, habit, measures);
 		const scale = rarer * (perPerson ? persons : persons > 0 ? 1 : 0) * riseOf(habit, climate);
-		if (settled)
-			return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, ownSd: 0, rarer };
+		if (settled) return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, ownSd: 0, rarer };
 		// An exact cadence is known in all: what goes unwritten is not written.
 		const each = litresEachOf(estimate, habit);
 		const exact =
@@ -183,9 +184,7 @@ export function cadencesAhead(
 				? { mean: habit.often.times - (unlogged.mean[at] ?? 0) / each, perUnloggedL: -1 / each, sd: 0 }
 				: undefined;
 		const own =
-			exact ??
-			logged[at] ??
-			written(habit, exposureTo(log, habit, perPerson), log.times.get(habit.id) ?? 0);
+			exact ?? logged[at] ?? written(habit, exposureTo(log, habit, perPerson), log.times.get(habit.id) ?? 0);
 		const stream = at < 0 ? undefined : counted[at];
 		const unwritten = stream
 			? truncate({ mean: belief.mean[stream.index] ?? 0, sd: belief.sdOf(stream.index) }, 0, Infinity)
@@ -205,4 +204,12 @@ export function cadencesAhead(
 export const personsNow = (estimate: Estimate): number => personsAt(estimate.model.crew, estimate.atMs);
 
 /** Heat and exertion at an estimate's moment. */
-export const climateNow = ({ model, atMs }: Estimate): Climate => stepAt(model.climate, atMs) ?? USUAL_CLIMATE;
+export const climateNow = ({ model, atMs }: Estimate): Climate =>
+	stepAt(model.climate, atMs) ?? USUAL_CLIMATE;
+
+/** As one lives at an estimate's moment. */
+export const aheadNow = (estimate: Estimate): Ahead => ({
+	persons: personsNow(estimate),
+	measures: estimate.state.measures,
+	climate: climateNow(estimate)
+});

@@ -40,6 +40,7 @@ export interface UnloggedAhead {
 /** Everything a day ahead is made of. */
 export interface DayAhead {
 	readonly persons: number;
+	readonly measures: readonly string[];
 	readonly habits: readonly HabitAhead[];
 	readonly unlogged: readonly UnloggedAhead[];
 	/** variance over mean of how often a habit is done in a day: 0 as by the clock, 1 at random */
@@ -81,7 +82,8 @@ const NOTHING: Amount = { perLitre: 0, fixed: 0 };
 /** What a day looks like from an estimate's moment on, for a crew, a climate and a set of measures. */
 export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	const { model, state, belief } = estimate;
-	const regime = { mains: state.mains, sewer: state.sewer, measures: ahead.measures };
+	const { mains, sewer } = ahead.hookUp ?? state;
+	const regime = { mains, sewer, measures: ahead.measures };
 	const { climate = USUAL_CLIMATE } = ahead;
 	const cadences = cadencesAhead(estimate, ahead);
 	const marginal = (index: number): { mean: number; sd: number } => {
@@ -90,6 +92,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	};
 	return {
 		persons: ahead.persons,
+		measures: ahead.measures,
 		habits: model.rig.habits.flatMap((habit, i): readonly HabitAhead[] => {
 			const cadence = cadences[i];
 			if (habit.retired || !cadence) return [];
@@ -130,7 +133,8 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 export function unloggedGain(
 	estimate: Estimate,
 	{ gains }: Pick<UnloggedAhead, 'gains'>,
-	tankId: string): number {
+	tankId: string
+): number {
 	const place = estimate.model.places.get(tankId);
 	return place ? place.share * (gains.get(place.pool.index) ?? 0) : 0;
 }
@@ -213,3 +217,23 @@ export const drawnPerDay = (day: DayAhead): number =>
 		(sum, { cadence, flow, litresEach }) => sum + cadence.timesPerDay * litresOf(flow.drawn, litresEach.mean),
 		day.unlogged.reduce((sum, { mean }) => sum + mean, 0)
 	);
+
+/** Litres a day that leave the fresh tanks, or would if no hook-up fed the outlets past them. */
+export function litresPerDay(estimate: Estimate, { habits, unlogged, measures }: DayAhead): number {
+	const { model, state } = estimate;
+	const regime = { mains: false, sewer: state.sewer, measures };
+	const fresh = model.rig.tanks.filter(({ holds }) => holds === 'fresh');
+	const byHabit = habits.reduce((sum, { habit, cadence, litresEach }) => {
+		const flow = model.flow(habit, regime);
+		const gained = fresh.reduce(
+			(litres, { id }) => litres + litresOf(flow.tanks.get(id) ?? NOTHING, litresEach.mean),
+			0
+		);
+		return sum - cadence.timesPerDay * gained;
+	}, 0);
+	return model.streams.reduce((sum, stream, i) => {
+		const gains = unloggedGains(estimate, stream, regime);
+		const gained = fresh.reduce((litres, { id }) => litres + unloggedGain(estimate, { gains }, id), 0);
+		return sum - gained * (unlogged[i]?.mean ?? 0);
+	}, byHabit);
+}

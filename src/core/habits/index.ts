@@ -1,4 +1,4 @@
-export { climateNow, personsNow, rarerAhead, type Ahead, type Cadence } from './cadence.js';
+export { aheadNow, climateNow, personsNow, rarerAhead, type Ahead, type Cadence } from './cadence.js';
 export {
 	dailyChange,
 	dailyParts,
@@ -6,6 +6,7 @@ export {
 	drawnPerDay,
 	gainOf,
 	litresOf,
+	litresPerDay,
 	unloggedGain,
 	unloggedGains,
 	type DailyChange,

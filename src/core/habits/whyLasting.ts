@@ -1,5 +1,5 @@
 import { bindingLevel, levelOf, type Estimate } from '../estimate/index.js';
-import { personsNow } from './cadence.js';
+import { aheadNow } from './cadence.js';
 import { dailyParts, dayAhead, type DailyPart } from './daily.js';
 import { neverBinds, tankById } from '../rig/index.js';
 
@@ -24,10 +24,10 @@ const TOUCHES_L = 0.005;
  * @returns nothing for a tank that never binds, or that the rig does not have
  */
 export function whyLasting(estimate: Estimate, tankId: string): WhyLasting | undefined {
-	const { model, state } = estimate;
+	const { model } = estimate;
 	const tank = tankById(model.rig, tankId);
 	if (!tank || neverBinds(model.rig, tank)) return undefined;
-	const day = dayAhead(estimate, { persons: personsNow(estimate), measures: state.measures });
+	const day = dayAhead(estimate, aheadNow(estimate));
 	const towards = tank.holds === 'fresh' ? -1 : 1;
 	const parts = dailyParts(estimate, day, tankId)
 		.map((part) => ({ ...part, litres: towards * part.litres }))

@@ -1,7 +1,7 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
 import { findings, mendOf, type Finding, type Mend } from '../findings/index.js';
 import { forecast, prices, ration, type Forecast, type Price, type Ration } from '../forecast/index.js';
-import { dayAhead, personsNow } from '../habits/index.js';
+import { aheadNow, dayAhead, personsNow } from '../habits/index.js';
 import { certaintyOf, instantMs, type Logbook, type Trip } from '../logbook/index.js';
 import { plan, type Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -77,10 +77,7 @@ export function assess(
 	const said = verdict({ rig, forecast: ahead, days: LOOK_AHEAD_DAYS, trip, plan: planned, atMs, timeZone });
 	const persons = personsNow(estimate);
 	const until = rationUntil(trip, planned, atMs);
-	const share =
-		said.binds !== undefined && until !== undefined
-			? ration(estimate, said.binds, until, certaintyOf(trip))
-			: undefined;
+	const share = until === undefined ? undefined : ration(estimate, until, certaintyOf(trip));
 	return {
 		rig: rig.id,
 		atMs,
@@ -92,7 +89,7 @@ export function assess(
 		forecast: ahead,
 		...(planned ? { plan: planned } : {}),
 		verdict: said,
-		prices: prices(estimate, dayAhead(estimate, { persons, measures: state.measures }), {
+		prices: prices(estimate, dayAhead(estimate, aheadNow(estimate)), {
 			days: LOOK_AHEAD_DAYS,
 			about: said.binds
 		}),

@@ -1,6 +1,7 @@
 import { bindingLevel, DAY_MS, type Estimate, type Levels } from '../estimate/index.js';
 import type { Forecast, TankForecast } from '../forecast/index.js';
-import { dayPlus, zonedMs, zonedTime, type Rig } from '../logbook/index.js';
+import { aheadNow, dailyChange, dayAhead } from '../habits/index.js';
+import { dayPlus, zonedMs, zonedTime } from '../logbook/index.js';
 import { isCarried } from '../rig/index.js';
 import { flagDay } from '../words/index.js';
 
@@ -63,18 +64,11 @@ function flagsOf(
 	return [...flags.filter((flag) => flag.label !== label), { label, litres: limitL, binds: true }];
 }
 
-/** How long a carried supply lasts at the rate its tank is drawn down. */
-function carriedDays(
-	rig: Rig,
-	ahead: Forecast,
-	feeds: string | undefined,
-	litres: number
-): { addsDays?: number } {
-	const fed = rig.tanks.find(({ id }) => id === feeds);
-	const days = ahead.tanks.find(({ id }) => id === feeds)?.byDay;
-	const [one, two] = [days?.[0]?.p50, days?.[1]?.p50];
-	if (!fed || one === undefined || two === undefined || !(one - two > 0) || !(litres > 0.5)) return {};
-	return { addsDays: litres / (one - two) };
+/** How long a carried supply lasts at the rate that is drawn, day by day, from the tank it feeds. */
+function carriedDays(estimate: Estimate, feeds: string | undefined, litres: number): { addsDays?: number } {
+	const perDayL =
+		feeds === undefined ? 0 : -dailyChange(estimate, dayAhead(estimate, aheadNow(estimate)), feeds).mean;
+	return perDayL > 0 && litres > 0.5 ? { addsDays: litres / perDayL } : {};
 }
 
 /**
@@ -94,7 +88,7 @@ export function outlookOf(
 		const known = ahead.tanks.find(({ id }) => id === tank.id);
 		const level = levels.tanks.find(({ id }) => id === tank.id)?.litres ?? 0;
 		if (isCarried(rig, tank))
-			return { id: tank.id, flags: [], bindsFirst: false, ...carriedDays(rig, ahead, tank.feeds, level) };
+			return { id: tank.id, flags: [], bindsFirst: false, ...carriedDays(estimate, tank.feeds, level) };
 		const flags = known ? flagsOf(known, level, bindingLevel(estimate, tank), estimate.atMs, timeZone) : [];
 		if (!known || known.days.p50 >= LOOK_AHEAD_DAYS) return { id: tank.id, flags, bindsFirst: false };
 		return {

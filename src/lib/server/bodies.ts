@@ -1,4 +1,5 @@
 import {
+	instantMs,
 	MOST_PROBLEMS,
 	parseLogbook,
 	problemsOf,
@@ -14,14 +15,31 @@ import type { Errors } from './http';
 
 const about = { logbook: z.unknown(), at: schemas.instant };
 const levelsBody = z.looseObject({ ...about, rig: z.string() });
+const persons = z.optional(z.number().check(z.nonnegative(), z.maximum(10_000)));
 const forecastBody = z.looseObject({
 	...about,
 	rig: z.string(),
 	days: z.number().check(z.minimum(1), z.maximum(366)),
-	persons: z.optional(z.number().check(z.nonnegative(), z.maximum(10_000))),
+	persons,
 	measures: z.optional(z.array(z.string())),
 	paths: z.optional(z.int().check(z.minimum(1), z.maximum(20_000))),
 	seed: z.optional(z.int().check(z.minimum(-2_147_483_648), z.maximum(4_294_967_295)))
+});
+const worthBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	persons,
+	measures: z.optional(z.array(z.string()))
+});
+/** Nothing is certain: a chance of 1 is asked of no set of measures. */
+const MOST_CERTAIN = 0.99;
+const sacrificeBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	until: schemas.instant,
+	certainty: z.number().check(z.minimum(0), z.maximum(MOST_CERTAIN)),
+	persons,
+	among: z.optional(z.array(z.string()))
 });
 const planBody = z.looseObject({ ...about, trip: z.string() });
 const lean = z.optional(z.number().check(z.minimum(-45), z.maximum(45)));
@@ -57,24 +75,45 @@ const mustBe = (path: string, expected: string, got: string): Problem => ({
 	got: JSON.stringify(got)
 });
 
-export function readLevelsBody(data: unknown): Read<z.infer<typeof levelsBody> & { logbook: Logbook }> {
-	const read = withLogbook(levelsBody, data);
-	if ('errors' in read || read.body.logbook.rigs.some(({ id }) => id === read.body.rig)) return read;
-	return { errors: [mustBe('$.rig', 'the id of a rig in the logbook', read.body.rig)] };
-}
-
-export function readForecastBody(data: unknown): Read<z.infer<typeof forecastBody> & { logbook: Logbook }> {
-	const read = withLogbook(forecastBody, data);
+/** Checks that the rig of a body is in its logbook, and that measures it names are the rig's. */
+function ofRig<T extends { readonly rig: string; readonly logbook: Logbook }>(
+	read: Read<T>,
+	named: (body: T) => Readonly<Record<string, readonly string[] | undefined>>
+): Read<T> {
 	if ('errors' in read) return read;
 	const { body } = read;
 	const rig = body.logbook.rigs.find(({ id }) => id === body.rig);
 	if (!rig) return { errors: [mustBe('$.rig', 'the id of a rig in the logbook', body.rig)] };
-	const errors = (body.measures ?? []).flatMap((id, i) =>
-		rig.measures.some((measure) => measure.id === id)
-			? []
-			: [mustBe(`$.measures[${i}]`, 'the id of a measure of the rig', id)]
+	const errors = Object.entries(named(body)).flatMap(([field, ids]) =>
+		(ids ?? []).flatMap((id, i) =>
+			rig.measures.some((measure) => measure.id === id)
+				? []
+				: [mustBe(`$.${field}[${i}]`, 'the id of a measure of the rig', id)]
+		)
 	);
 	return errors.length > 0 ? { errors } : read;
+}
+
+export const readLevelsBody = (data: unknown): Read<z.infer<typeof levelsBody> & { logbook: Logbook }> =>
+	ofRig(withLogbook(levelsBody, data), () => ({}));
+
+export const readForecastBody = (data: unknown): Read<z.infer<typeof forecastBody> & { logbook: Logbook }> =>
+	ofRig(withLogbook(forecastBody, data), ({ measures }) => ({ measures }));
+
+export const readWorthBody = (data: unknown): Read<z.infer<typeof worthBody> & { logbook: Logbook }> =>
+	ofRig(withLogbook(worthBody, data), ({ measures }) => ({ measures }));
+
+const DAY_MS = 86_400_000;
+const MOST_DAYS = 366;
+
+export function readSacrificeBody(data: unknown): Read<z.infer<typeof sacrificeBody> & { logbook: Logbook }> {
+	const read = ofRig(withLogbook(sacrificeBody, data), ({ among }) => ({ among }));
+	if ('errors' in read) return read;
+	const { at, until } = read.body;
+	const days = (instantMs(until) - instantMs(at)) / DAY_MS;
+	return days > 0 && days <= MOST_DAYS
+		? read
+		: { errors: [mustBe('$.until', `an instant after at, at most ${MOST_DAYS} days`, until)] };
 }
 
 export function readPlanBody(data: unknown): Read<z.infer<typeof planBody> & { logbook: Logbook }> {

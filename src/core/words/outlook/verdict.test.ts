@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
-import { forecast, ration } from '../../forecast/index.js';
+import { forecast } from '../../forecast/index.js';
 import type { Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import { plan } from '../../plan/index.js';
 import { METRIC } from '../../units/index.js';
@@ -127,12 +127,4 @@ it('calls a gauge failing at its third doubted reading in a row, and names it', 
 	expect(finding && sayFinding(finding, utc('2027-05-03T08:00:00'), 'Etc/UTC')).toMatch(
 		/^Grey lights cannot be trusted: 3 readings do not fit/
 	);
-});
-
-it('rations: 75 L of room in Grey for five days is three quarters of 20 a day', () => {
-	const known = estimate(logbookOf(freshStart(), exactRig), 'rig', now);
-	const share = ration(known, 'grey', now + 5 * 86_400_000, 0.9);
-	expect(share?.usingL).toBeCloseTo(12, 9);
-	expect(share?.allowedL).toBeCloseTo(9, 6);
-	expect(ration(known, 'grey', now, 0.9)).toBeUndefined();
 });

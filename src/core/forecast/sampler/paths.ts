@@ -36,9 +36,7 @@ export function bring(
 		for (let k = 0; k < active.length; k++) {
 			const path = active[k] as number;
 			change[path] =
-				(change[path] as number) +
-				perLitre * (litres[path] as number) +
-				fixed * (times[path] as number);
+				(change[path] as number) + perLitre * (litres[path] as number) + fixed * (times[path] as number);
 		}
 	}
 	for (const { stream, perLitre } of unlogged[lane] ?? []) {

@@ -1,5 +1,5 @@
-import type { DayAhead } from '../habits/index.js';
-import { levelOfPool, normalCdf, normalQuantile, rootOf, type Estimate } from '../estimate/index.js';
+import type { DayAhead } from '../../habits/index.js';
+import { levelOfPool, normalCdf, normalQuantile, rootOf, type Estimate } from '../../estimate/index.js';
 import { streamOf, type Random } from './random.js';
 import type { Lane } from './lanes.js';
 

@@ -1,6 +1,6 @@
-import * as PARAMETERS from '../parameters.js';
-import { riseOf } from '../estimate/index.js';
-import type { DayAhead } from '../habits/index.js';
+import * as PARAMETERS from '../../parameters.js';
+import { riseOf } from '../../estimate/index.js';
+import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
 import { normalAt, streamOf, type Variable } from './random.js';
 import type { Step } from './steps.js';
@@ -42,14 +42,14 @@ function chanceOf(seed: number, variable: Variable, index: number, paths: number
  * Whole times at their cadence, each with its scatter, and use that nobody writes down. A habit that is done more rarely
  * goes along the same chances more slowly, so that no path uses more for it.
  *
- * @param rarer by habit: a factor on how often it is done, beside what the day has of it already
+ * @param rarer by habit: a factor on how often it is done, all measures of rarity together; a habit without one is not lived
  */
 export function usesOf(
 	day: DayAhead,
 	draws: Draws,
 	paths: number,
 	seed: number,
-	rarer: readonly number[]
+	rarer: readonly (number | undefined)[]
 ): Uses {
 	const { habits, unlogged, dispersion } = day;
 	const busy = PARAMETERS.habitDayDiffers ** 2;
@@ -137,7 +137,7 @@ export function usesOf(
 		live(step, active) {
 			if (step.day !== dayIndex) common.draw();
 			dayIndex = step.day;
-			for (let h = 0; h < habits.length; h++) liveHabit(h, step, active);
+			for (let h = 0; h < habits.length; h++) if (rarer[h] !== undefined) liveHabit(h, step, active);
 			for (let u = 0; u < unlogged.length; u++) liveUnlogged(u, step, active);
 		}
 	};

@@ -1,4 +1,12 @@
-import { cutAt, DAY_MS, personsAt, stepAt, USUAL_CLIMATE, type Climate, type Estimate } from '../estimate/index.js';
+import {
+	cutAt,
+	DAY_MS,
+	personsAt,
+	stepAt,
+	USUAL_CLIMATE,
+	type Climate,
+	type Estimate
+} from '../../estimate/index.js';
 
 /** A part of a day ahead in which nothing changes of who is aboard, where, and what is hooked up. */
 export interface Step {
@@ -19,11 +27,15 @@ export interface Step {
  * The days ahead of an estimate's moment, cut where people come and go, heat and exertion change, or a hook-up begins or
  * ends, as the trips say. A hook-up that holds now holds until the trip has another word: the next arrival or departure.
  *
- * @param days how far, perhaps not whole
+ * @param days how far; the last day is whole even where this is not
  * @param persons who is aboard all along; as planned and written when absent
  */
-export function stepsAhead({ model, state, atMs }: Estimate, days: number, persons?: number): readonly Step[] {
-	const toMs = atMs + days * DAY_MS;
+export function stepsAhead(
+	{ model, state, atMs }: Estimate,
+	days: number,
+	persons?: number
+): readonly Step[] {
+	const toMs = atMs + Math.ceil(days) * DAY_MS;
 	const { crew, climate, hookUps } = model;
 	const later = hookUps.filter(({ ms }) => ms > atMs);
 	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: atMs + day * DAY_MS }));

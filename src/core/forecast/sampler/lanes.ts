@@ -1,6 +1,6 @@
-import { gainOf, unloggedGain, unloggedGains, type DayAhead } from '../habits/index.js';
-import { usableOfTank, type Estimate, type HookUp } from '../estimate/index.js';
-import { neverBinds } from '../rig/index.js';
+import { gainOf, unloggedGain, unloggedGains, type DayAhead } from '../../habits/index.js';
+import { usableOfTank, type Estimate, type HookUp } from '../../estimate/index.js';
+import { neverBinds } from '../../rig/index.js';
 
 /** A tank as the paths see it. */
 export interface Lane {

@@ -1,4 +1,4 @@
-import { normalQuantile } from '../estimate/index.js';
+import { normalQuantile } from '../../estimate/index.js';
 import { xoroshiro128plus } from 'pure-rand';
 
 /** A source of random numbers that gives the same ones for the same seed, on any machine. */

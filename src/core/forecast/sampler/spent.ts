@@ -1,0 +1,66 @@
+import type { DayAhead } from '../../habits/index.js';
+import type { Draws } from './draws.js';
+import type { Step } from './steps.js';
+import { usesOf, type Uses } from './uses.js';
+
+/** What all paths use up between two looks at the tanks, summed over the steps in between. */
+export interface Spent {
+	readonly times: readonly Float64Array[];
+	readonly litres: readonly Float64Array[];
+	readonly unlogged: readonly Float64Array[];
+	/** the hook-ups and the time of the stretch: its first step */
+	readonly step: Step;
+}
+
+const sums = (lists: readonly Float64Array[]): readonly Float64Array[] =>
+	lists.map((list) => new Float64Array(list.length));
+
+function add(to: readonly Float64Array[], from: readonly Float64Array[], part: number): void {
+	to.forEach((sum, i) => {
+		const more = from[i] as Float64Array;
+		for (let path = 0; path < sum.length; path++)
+			sum[path] = (sum[path] as number) + part * (more[path] as number);
+	});
+}
+
+/**
+ * Sums up what is used, stretch by stretch: a new one begins where a hook-up does, and with each step where `each` asks.
+ * Use is spread evenly over the step in which the time ends.
+ *
+ * @param days from now, perhaps not whole
+ * @param rarer by habit: see `usesOf`
+ */
+export function spentIn(
+	day: DayAhead,
+	draws: Draws,
+	steps: readonly Step[],
+	days: number,
+	paths: number,
+	seed: number,
+	rarer: readonly (number | undefined)[],
+	each: boolean
+): readonly Spent[] {
+	const uses: Uses = usesOf(day, draws, paths, seed, rarer);
+	const all = Int32Array.from({ length: paths }, (_, path) => path);
+	const out: { -readonly [K in keyof Spent]: Spent[K] }[] = [];
+	for (const step of steps) {
+		const part = Math.min(1, (days - step.start) / step.length);
+		if (!(part > 0)) break;
+		uses.live(step, all);
+		let last = out.at(-1);
+		if (
+			!last ||
+			each ||
+			step.mains !== last.step.mains ||
+			step.sewer !== last.step.sewer ||
+			step.sewerOpens
+		) {
+			last = { times: sums(uses.times), litres: sums(uses.litres), unlogged: sums(uses.unlogged), step };
+			out.push(last);
+		}
+		add(last.times, uses.times, part);
+		add(last.litres, uses.litres, part);
+		add(last.unlogged, uses.unlogged, part);
+	}
+	return out;
+}

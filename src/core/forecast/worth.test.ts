@@ -1,0 +1,245 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { estimate, type Estimate } from '../estimate/index.js';
+import type { Measure, Rig, Stop, Trip } from '../logbook/index.js';
+import { autonomyOf, forecast, worth } from './index.js';
+
+const at = '2027-05-01T06:00:00Z';
+const from = (rig: Rig, trip: Trip = exactTrip, on: readonly string[] = []): Estimate =>
+	estimate(
+		logbookOf(
+			[...freshStart(), ...on.map((measure) => entry({ kind: 'measure', at, measure, on: true }))],
+			rig,
+			[trip]
+		),
+		'rig',
+		Date.parse(at)
+	);
+const measure = (id: string, habit: string, effect: Measure['effect']): Measure => ({
+	id,
+	name: id,
+	habit,
+	effect
+});
+
+/** Grey binds: 20 L a day of 75; Main and the cassette last. */
+const roomy: Rig = {
+	...exactRig,
+	tanks: exactRig.tanks.map((tank) => (tank.id === 'grey' ? tank : { ...tank, nominalL: 300, usableL: 300 })),
+	measures: [
+		measure('short', 'shower', { kind: 'scale', factor: 0.5 }),
+		measure('inch', 'dishes', { kind: 'set', litres: 3 }),
+		measure('pan', 'shower', { kind: 'reroute', litres: 1, to: 'black', replaces: 'flush' }),
+		measure('rarer', 'dishes', { kind: 'rarer', factor: 0.5 }),
+		measure('flush', 'flush', { kind: 'scale', factor: 0.5 })
+	]
+};
+const vague = (rig: Rig): Rig => ({
+	...rig,
+	unlogged: { mean: 2, sd: 1 },
+	habits: rig.habits.map((habit) => ({
+		...habit,
+		litresEach: { mean: habit.litresEach.mean, sd: 0.3 * habit.litresEach.mean },
+		often: { times: habit.often.times, per: habit.often.per }
+	}))
+});
+
+describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 L of dishes a day', () => {
+	const now = worth(from(roomy));
+	const of = (id: string) => now.measures.find((one) => one.id === id);
+	const gain = (perDay: number): number => 24 * (75 / perDay - 75 / 20);
+	it('alone: 4 L less of showers, 6 of dishes, 1 that is caught', () => {
+		expect(now.autonomyDays).toBeCloseTo(3.75, 9);
+		expect(now.binding).toBe('grey');
+		expect(of('short')?.alone).toBeCloseTo(gain(16), 6);
+		expect(of('inch')?.alone).toBeCloseTo(gain(14), 6);
+		expect(of('rarer')?.alone).toBeCloseTo(gain(14), 6);
+		expect(of('pan')?.alone).toBeCloseTo(gain(19), 6);
+		expect(of('flush')?.alone).toBe(0);
+	});
+	it('tells both sides of water that goes elsewhere, and the flush that it spares', () => {
+		expect(of('pan')?.tanks).toEqual([
+			{ id: 'main', litresPerDay: expect.closeTo(1, 9) },
+			{ id: 'grey', litresPerDay: expect.closeTo(-1, 9) }
+		]);
+		expect(of('pan')?.litresPerDay).toBeCloseTo(1, 9);
+		expect(of('short')?.litresPerDay).toBeCloseTo(4, 9);
+	});
+	it('on top of what is on: together, not added', () => {
+		const withInch = worth(from(roomy, exactTrip, ['inch']));
+		const given = (id: string) => withInch.measures.find((one) => one.id === id);
+		expect(withInch.autonomyDays).toBeCloseTo(75 / 14, 9);
+		expect(given('inch')).toMatchObject({ on: true });
+		expect(given('inch')?.given).toBeCloseTo(gain(14), 6);
+		expect(given('short')?.given).toBeCloseTo(24 * (75 / 10 - 75 / 14), 6);
+		// every other wash-up of half the water
+		expect(given('rarer')?.given).toBeCloseTo(24 * (75 / 11 - 75 / 14), 6);
+	});
+	it('says the same of measures that are only supposed to be on', () =>
+		expect(worth(from(roomy), { measures: ['inch'] }).measures).toEqual(
+			worth(from(roomy, exactTrip, ['inch'])).measures
+		));
+	it('of nobody aboard, of no habit, of a tank that nothing fills', () => {
+		const nobody = worth(from(roomy), { persons: 0 });
+		expect(nobody.binding).toBeUndefined();
+		expect(
+			nobody.measures.every(
+				({ alone, given, litresPerDay }) => alone === 0 && given === 0 && litresPerDay === 0
+			)
+		).toBe(true);
+		const idle = worth(from({ ...roomy, habits: [], measures: [] }));
+		expect([idle.autonomyDays, idle.habits, idle.measures]).toEqual([366, [], []]);
+	});
+});
+
+describe('laws', () => {
+	const saves: fc.Arbitrary<Measure['effect']> = fc.oneof(
+		fc.record({ kind: fc.constant('scale' as const), factor: fc.double({ min: 0, max: 1, noNaN: true }) }),
+		fc.record({ kind: fc.constant('rarer' as const), factor: fc.double({ min: 0, max: 1, noNaN: true }) }),
+		fc.constant({ kind: 'outside' } as const),
+		fc.record({ kind: fc.constant('return' as const), litres: fc.double({ min: 0, max: 0.2, noNaN: true }) })
+	);
+	it('a measure that only saves is never worth less than nothing', () =>
+		fc.assert(
+			fc.property(
+				saves,
+				fc.constantFrom('shower', 'dishes', 'flush'),
+				fc.integer({ min: 0, max: 4 }),
+				(effect, habit, persons) => {
+					const rig = vague({ ...exactRig, measures: [measure('m', habit, effect)] });
+					const [found] = worth(from(rig), { persons, paths: 200, days: 60 }).measures;
+					expect(found?.alone).toBeGreaterThanOrEqual(0);
+					expect(found?.given).toBeGreaterThanOrEqual(0);
+					expect(found?.litresPerDay).toBeGreaterThanOrEqual(-1e-9);
+				}
+			),
+			{ numRuns: 40 }
+		));
+	it('two cost at least what one costs', () =>
+		fc.assert(
+			fc.property(
+				fc.constantFrom('shower', 'dishes', 'flush'),
+				fc.integer({ min: 1, max: 6 }),
+				(habit, times) => {
+					const now = from(vague(exactRig));
+					const lasts = (n: number): number =>
+						autonomyOf(now, { days: 30, paths: 200, more: [{ habit, times: n }] }).days;
+					expect(lasts(times)).toBeLessThanOrEqual(lasts(times - 1));
+				}
+			)
+		));
+	it('no habit’s recipe is changed by nothing', () => {
+		const empty: Rig = {
+			...roomy,
+			measures: [measure('m', 'shower', { kind: 'recipe', parts: { runMin: 1 } })]
+		};
+		expect(worth(from(empty)).measures[0]).toMatchObject({ alone: 0, given: 0, litresPerDay: 0 });
+	});
+});
+
+describe('heat, exertion, guests and hook-ups of the stops ahead', () => {
+	const stop = (id: string, day: number, more: Partial<Stop>): Stop => ({
+		id,
+		name: id,
+		arrive: `2027-05-0${day}T06:00:00Z`,
+		depart: `2027-05-0${day + 1}T06:00:00Z`,
+		legKm: 0,
+		services: [],
+		...more
+	});
+	const trip = (...stops: readonly Stop[]): Trip => ({ ...exactTrip, stops: [...stops] });
+	const thirsty: Rig = {
+		...exactRig,
+		tanks: exactRig.tanks.map((tank) =>
+			tank.id === 'main' ? tank : { ...tank, nominalL: 500, usableL: 500 }
+		),
+		outlets: [...exactRig.outlets, { id: 'cup', name: 'Cup', from: 'main', to: 'none' }],
+		habits: [
+			{
+				id: 'drink',
+				name: 'Drink',
+				outlet: 'cup',
+				litresEach: { mean: 1, sd: 0 },
+				often: { times: 5, per: 'person-day', sd: 0 },
+				rises: { fromC: 22, perC: 0.1, exertion: true }
+			}
+		],
+		measures: []
+	};
+	const mainOf = (of: Estimate) => forecast(of, { days: 12, paths: 20 }).tanks[0];
+	it('32 °C from the third day: 10 L a day become 20', () => {
+		const main = mainOf(from(thirsty, trip(stop('hot', 3, { weather: { maxC: 32, minC: 18 } }))));
+		const start = main?.byDay[0]?.p50 ?? 0;
+		expect(main?.byDay.slice(1, 4).map(({ p50 }) => Math.round(start - p50))).toEqual([10, 30, 50]);
+	});
+	it('a day’s hard work doubles it until the next stop; both together multiply', () => {
+		const main = mainOf(
+			from(
+				thirsty,
+				trip(
+					stop('climb', 2, { exertion: 2 }),
+					stop('rest', 3, {}),
+					stop('both', 4, { exertion: 1.6, weather: { maxC: 27, minC: 10 } })
+				)
+			)
+		);
+		const levels = (main?.byDay ?? []).map(({ p50 }) => p50);
+		const used = levels.slice(1, 4).map((level, i) => (levels[i] ?? 0) - level);
+		expect(used.map((litres) => Number(litres.toFixed(6)))).toEqual([20, 10, 24]);
+	});
+	it('two who come aboard at noon drink from noon on', () => {
+		const noon = { ...stop('guests', 1, { persons: 4 }), arrive: '2027-05-01T18:00:00Z' };
+		const main = mainOf(from(thirsty, trip(noon)));
+		const [first, second] = main?.byDay ?? [];
+		expect((first?.p50 ?? 0) - (second?.p50 ?? 0)).toBeCloseTo(20, 6);
+		const start = (mainOf(from(thirsty))?.byDay[0]?.p50 ?? 0) + 10;
+		expect(start - (first?.p50 ?? 0)).toBeCloseTo(15, 6);
+	});
+	it('a hook-up feeds the outlets while one stays, and ends with the departure', () => {
+		const main = mainOf(from(thirsty, trip(stop('site', 2, { services: [{ kind: 'mains' }] }))));
+		const levels = (main?.byDay ?? []).map(({ p50 }) => p50);
+		const used = levels.slice(1, 3).map((level, i) => (levels[i] ?? 0) - level);
+		expect(used.map((litres) => Number(litres.toFixed(6)))).toEqual([0, 10]);
+	});
+	it('a sewer empties the waste tanks as one arrives, and keeps them so', () => {
+		const rig = {
+			...exactRig,
+			tanks: exactRig.tanks.map((tank) => (tank.id === 'grey' ? { ...tank, residualL: 2 } : tank))
+		};
+		const grey = forecast(from(rig, trip(stop('site', 3, { services: [{ kind: 'sewer' }] }))), {
+			days: 12,
+			paths: 20
+		}).tanks[1];
+		expect(grey?.byDay[1]?.p50).toBeGreaterThan(40);
+		expect(grey?.byDay[2]?.p50).toBeCloseTo(2, 6);
+		expect(grey?.byDay[3]?.p50).toBeCloseTo(22, 6);
+	});
+	it('what was logged in the heat does not foretell the cool: litres of a hot week count for fewer days', () => {
+		const hot = trip(stop('hot', 1, { weather: { maxC: 32, minC: 18 } }), stop('cool', 9, {}));
+		const loose: Rig = {
+			...thirsty,
+			unlogged: { mean: 0, sd: 0 },
+			habits: thirsty.habits.map((habit) => ({ ...habit, often: { times: 5, per: 'person-day' } }))
+		};
+		const week = Array.from({ length: 8 }, (_, i) =>
+			entry({ kind: 'use', at: `2027-05-0${i + 1}T12:00:00Z`, habit: 'drink', times: 20 })
+		);
+		const now = '2027-05-09T06:00:00Z';
+		const lived = (of: Trip): number => {
+			const known = estimate(
+				logbookOf(
+					[...freshStart(), ...week, entry({ kind: 'mark', at: now, tank: 'main', state: 'full' })],
+					loose,
+					[of]
+				),
+				'rig',
+				Date.parse(now)
+			);
+			const days = forecast(known, { days: 8, paths: 200 }).tanks[0]?.byDay ?? [];
+			return (days[0]?.p50 ?? 0) - (days[1]?.p50 ?? 0);
+		};
+		expect(lived(hot)).toBeLessThan(12.5);
+		expect(lived(trip())).toBeGreaterThan(15);
+	});
+});
