@@ -48,6 +48,13 @@ describe('a clock set wrong', () => {
 		const ahead = [20, 21, 22, 23].map((day) => fill(at(day)));
 		expect(slipsIn(ahead, nowMs)).toMatchObject([{ entry: ahead[0]?.id, off: 'future', more: 3 }]);
 	});
+	it('the days of a trial may lie ahead: they are a plan', () =>
+		expect(
+			slipsIn(
+				[entry({ kind: 'measure', at: at(25), measure: 'short', on: true, trial: 't' }), fill(at(9))],
+				nowMs
+			)
+		).toEqual([]));
 	it('a note may lie ahead: it is a plan', () => {
 		expect(slipsIn([entry({ kind: 'note', at: at(20), text: 'buy hose' })], nowMs)).toEqual([]);
 	});

@@ -52,6 +52,10 @@ function mended(ms: number, ways: readonly number[], firstMs: number, nowMs: num
 	return found === undefined || found === ms ? undefined : zonedIso(found, 'Etc/UTC');
 }
 
+/** A note may lie ahead, and so may the days of a trial: they are plans. */
+const isPlanned = (entry: Entry): boolean =>
+	entry.kind === 'note' || (entry.kind === 'measure' && entry.trial !== undefined);
+
 /**
  * Slips among one rig's entries.
  *
@@ -77,7 +81,7 @@ export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip
 			return before ? [{ kind: 'twice', entry: entry.id, other: before.entry.id }] : [];
 		});
 	const future = own
-		.filter(({ ms, entry }) => ms > nowMs + 10 * MINUTE && entry.kind !== 'note')
+		.filter(({ ms, entry }) => ms > nowMs + 10 * MINUTE && !isPlanned(entry))
 		.map(({ entry, ms }): Extract<Slip, { kind: 'clock' }> => {
 			const suggestedAt = mended(ms, [ms - DAY, yearLater(ms, -1)], firstMs, nowMs);
 			return { kind: 'clock', entry: entry.id, off: 'future', ...(suggestedAt ? { suggestedAt } : {}) };

@@ -24,3 +24,4 @@ export {
 } from './sacrifice.js';
 export { worth, WORTH_DAYS, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
 export { basket, type Basket, type Holding } from './basket.js';
+export { stayLine, type StayLine, type StaySegment } from './stayLine.js';

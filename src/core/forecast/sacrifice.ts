@@ -24,7 +24,7 @@ export interface Sacrifice {
 	/** the best where there is one, else the surest of all sets; and until when it lasts with the certainty asked for */
 	readonly nearest: MeasureSet & { readonly lastsToMs: number };
 	/** with what is in force now, and no more */
-	readonly asItIs: MeasureSet;
+	readonly asItIs: MeasureSet & { readonly lastsToMs: number };
 	/** there were too many measures for all of their sets: the best of those looked at */
 	readonly bounded?: true;
 }
@@ -516,7 +516,7 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 		...(best ? { best } : {}),
 		others: rest.slice(0, OTHERS),
 		nearest: { ...nearest, lastsToMs: lastsToMs(nearest) },
-		asItIs,
+		asItIs: { ...asItIs, lastsToMs: lastsToMs(asItIs) },
 		...(bounded ? { bounded: true } : {})
 	};
 }

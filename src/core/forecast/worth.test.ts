@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate, type Estimate } from '../estimate/index.js';
 import type { Measure, Rig, Stop, Trip } from '../logbook/index.js';
-import { autonomyOf, forecast, worth } from './index.js';
+import { autonomyOf, ended, forecast, worth } from './index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig, trip: Trip = exactTrip, on: readonly string[] = []): Estimate =>
@@ -46,7 +46,7 @@ const vague = (rig: Rig): Rig => ({
 });
 
 describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 L of dishes a day', () => {
-	const now = worth(from(roomy));
+	const now = ended(worth(from(roomy)));
 	const of = (id: string) => now.measures.find((one) => one.id === id);
 	const gain = (perDay: number): number => 24 * (75 / perDay - 75 / 20);
 	it('alone: 4 L less of showers, 6 of dishes, 1 that is caught', () => {
@@ -67,7 +67,7 @@ describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 
 		expect(of('short')?.litresPerDay).toBeCloseTo(4, 9);
 	});
 	it('on top of what is on: together, not added', () => {
-		const withInch = worth(from(roomy, exactTrip, ['inch']));
+		const withInch = ended(worth(from(roomy, exactTrip, ['inch'])));
 		const given = (id: string) => withInch.measures.find((one) => one.id === id);
 		expect(withInch.autonomyDays).toBeCloseTo(75 / 14, 9);
 		expect(given('inch')).toMatchObject({ on: true });
@@ -77,18 +77,18 @@ describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 
 		expect(given('rarer')?.given).toBeCloseTo(24 * (75 / 11 - 75 / 14), 6);
 	});
 	it('says the same of measures that are only supposed to be on', () =>
-		expect(worth(from(roomy), { measures: ['inch'] }).measures).toEqual(
-			worth(from(roomy, exactTrip, ['inch'])).measures
+		expect(ended(worth(from(roomy), { measures: ['inch'] })).measures).toEqual(
+			ended(worth(from(roomy, exactTrip, ['inch']))).measures
 		));
 	it('of nobody aboard, of no habit, of a tank that nothing fills', () => {
-		const nobody = worth(from(roomy), { persons: 0 });
+		const nobody = ended(worth(from(roomy), { persons: 0 }));
 		expect(nobody.binding).toBeUndefined();
 		expect(
 			nobody.measures.every(
 				({ alone, given, litresPerDay }) => alone === 0 && given === 0 && litresPerDay === 0
 			)
 		).toBe(true);
-		const idle = worth(from({ ...roomy, habits: [], measures: [] }));
+		const idle = ended(worth(from({ ...roomy, habits: [], measures: [] })));
 		expect([idle.autonomyDays, idle.habits, idle.measures]).toEqual([366, [], []]);
 	});
 });
@@ -108,7 +108,7 @@ describe('laws', () => {
 				fc.integer({ min: 0, max: 4 }),
 				(effect, habit, persons) => {
 					const rig = vague({ ...exactRig, measures: [measure('m', habit, effect)] });
-					const [found] = worth(from(rig), { persons, paths: 200, days: 60 }).measures;
+					const [found] = ended(worth(from(rig), { persons, paths: 200, days: 60 })).measures;
 					expect(found?.alone).toBeGreaterThanOrEqual(0);
 					expect(found?.given).toBeGreaterThanOrEqual(0);
 					expect(found?.litresPerDay).toBeGreaterThanOrEqual(-1e-9);
@@ -134,7 +134,7 @@ describe('laws', () => {
 			...roomy,
 			measures: [measure('m', 'shower', { kind: 'recipe', parts: { runMin: 1 } })]
 		};
-		expect(worth(from(empty)).measures[0]).toMatchObject({ alone: 0, given: 0, litresPerDay: 0 });
+		expect(ended(worth(from(empty))).measures[0]).toMatchObject({ alone: 0, given: 0, litresPerDay: 0 });
 	});
 });
 

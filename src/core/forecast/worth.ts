@@ -46,12 +46,13 @@ const TOUCHES_L = 1e-6;
 
 /**
  * What everything is worth: each habit's price, and each measure's hours, alone and on top of what is in force. Every
- * set of measures is lived with the same chances, all its effects together; effects are never added.
+ * set of measures is lived with the same chances, all its effects together; effects are never added. It pauses after each
+ * measure with how far it is, 0 … 1.
  */
-export function worth(
+export function* worth(
 	estimate: Estimate,
 	{ persons, measures, days = WORTH_DAYS, paths = COMPARED_PATHS }: WorthOptions = {}
-): Worth {
+): Generator<number, Worth> {
 	const { rig } = estimate.model;
 	const inForce = measures ?? estimate.state.measures;
 	const known = new Map<string, Autonomy>();
@@ -83,10 +84,16 @@ export function worth(
 		};
 	};
 	const now = lasts(inForce);
+	const found: MeasureWorth[] = [];
+	const live = rig.measures.filter(({ retired }) => !retired);
+	for (const measure of live) {
+		found.push(ofMeasure(measure));
+		yield found.length / live.length;
+	}
 	return {
 		autonomyDays: spreadOf(now.first.slice()).p50,
 		...(now.tank === undefined ? {} : { binding: now.tank }),
 		habits: prices(estimate, dayWith(inForce), { days, persons, measures: inForce, paths }),
-		measures: rig.measures.filter(({ retired }) => !retired).map(ofMeasure)
+		measures: found
 	};
 }

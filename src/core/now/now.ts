@@ -1,7 +1,7 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
 import { findings, mendOf, type Finding, type Mend } from '../findings/index.js';
 import { forecast, prices, ration, type Forecast, type Price, type Ration } from '../forecast/index.js';
-import { aheadNow, dayAhead, personsNow } from '../habits/index.js';
+import { aheadNow, dayAhead, personsNow, risingAhead } from '../habits/index.js';
 import { certaintyOf, instantMs, type Logbook, type Trip } from '../logbook/index.js';
 import { plan, type Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -74,7 +74,17 @@ export function assess(
 	const levels = readLevels(estimate);
 	const ahead = forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
 	const planned = trip && plan(estimate, logbook, trip.id);
-	const said = verdict({ rig, forecast: ahead, days: LOOK_AHEAD_DAYS, trip, plan: planned, atMs, timeZone });
+	const said = verdict({
+		rig,
+		forecast: ahead,
+		days: LOOK_AHEAD_DAYS,
+		trip,
+		plan: planned,
+		rising: risingAhead(estimate),
+		units,
+		atMs,
+		timeZone
+	});
 	const persons = personsNow(estimate);
 	const until = rationUntil(trip, planned, atMs);
 	const share = until === undefined ? undefined : ration(estimate, until, certaintyOf(trip));

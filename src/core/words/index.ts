@@ -38,3 +38,7 @@ export {
 } from './log/entry.js';
 export { sayHappening, type Happening, type TellingContext } from './log/happening.js';
 export { sayLasting, type Lasting } from './outlook/lasts.js';
+export { CERTAINTIES, sayCertainty, sayChance } from './saving/chance.js';
+export { sayAt, sayGoal } from './saving/clock.js';
+export { kindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';
+export { saySacrifice, saySet, type Goal } from './saving/sacrifice.js';

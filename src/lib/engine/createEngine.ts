@@ -2,13 +2,22 @@ import type { Basis, CalibrationPair, PastTank, InformationShares } from '$core/
 import { modelOf, readLevels, Replay, writesInBatches, type Estimate, type TankLevel } from '$core/estimate';
 import type { WhyLasting } from '$core/habits';
 import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
-import type { Autonomy } from '$core/forecast';
+import {
+	forecastByDay,
+	type Autonomy,
+	type Forecast,
+	type More,
+	type Ration,
+	type SacrificeOptions,
+	type StayLine
+} from '$core/forecast';
 import { assess, type Assessment, type Effect } from '$core/now';
 import type { LevelsAtStop, AutonomyFromFull } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
+import type { BasketAnswer, Saving, Way } from './savingQuestions';
 
 /** What an assessment is asked for. */
 export interface Question {
@@ -45,8 +54,30 @@ type Book = Omit<Logbook, 'entries'>;
 
 /** Between so many entries the engine listens: to a new question, or to a stop. */
 const AT_ONCE = 2000;
+/** How long is worked on before the engine listens, ms. */
+const SLICE_MS = 40;
+
+/** Runs something that pauses on its way, and listens in between; nothing when it is outdated meanwhile. */
+async function unhurried<T>(
+	living: Generator<unknown, T>,
+	outdated: () => boolean,
+	onstep?: (step: unknown) => void
+): Promise<T | undefined> {
+	let began = performance.now();
+	for (;;) {
+		const { done, value } = living.next();
+		if (done) return value;
+		if (performance.now() - began < SLICE_MS) continue;
+		onstep?.(value);
+		await breath();
+		if (outdated()) return undefined;
+		began = performance.now();
+	}
+}
+
 /** What only some views ask for. */
 const viewQuestions = () => import('./viewQuestions');
+const savingQuestions = () => import('./savingQuestions');
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /**
@@ -66,6 +97,17 @@ export function createEngine() {
 	let home: string | undefined;
 	/** counts the questions that need a replay: a new one stops the one before it */
 	let asked = 0;
+
+	/** counts changes and questions of a kind: a long answer to an earlier one is outdated */
+	let changed = 0;
+	const sought = new Map<string, number>();
+	/** whether something of a kind that begins now has been outdated since */
+	const since = (kind: string): (() => boolean) => {
+		const own = (sought.get(kind) ?? 0) + 1;
+		sought.set(kind, own);
+		const before = changed;
+		return () => changed !== before || sought.get(kind) !== own;
+	};
 
 	const needBook = (): Book => {
 		if (!book) throw new Error('The engine has no logbook yet.');
@@ -113,6 +155,7 @@ export function createEngine() {
 			replays.clear();
 			known = undefined;
 			asked++;
+			changed++;
 		},
 		change(changes: readonly Change[]): void {
 			const next = { ...needBook() };
@@ -127,6 +170,7 @@ export function createEngine() {
 			}
 			book = next;
 			known = undefined;
+			changed++;
 		},
 		/**
 		 * Everything that *Now* shows. A long replay tells how far it is and stops when another question comes.
@@ -205,6 +249,54 @@ export function createEngine() {
 		async account(question: Question, fromMs: number): Promise<readonly PastTank[]> {
 			const { smoothedPast } = await viewQuestions();
 			return smoothedPast(estimateNow(question), fromMs);
+		},
+		/** What each habit costs and each measure gives, and where the litres of a day go; nothing when outdated meanwhile. */
+		async saving(question: Question): Promise<Saving | undefined> {
+			const outdated = since('saving');
+			const { savingOf } = await savingQuestions();
+			return unhurried(savingOf(estimateNow(question)), outdated);
+		},
+		/** The least sacrifice that reaches a moment; nothing when outdated meanwhile. */
+		async wayTo(
+			question: Question,
+			asked: SacrificeOptions,
+			onprogress?: (done: number) => void
+		): Promise<Way | undefined> {
+			const outdated = since('wayTo');
+			const { wayTo } = await savingQuestions();
+			return unhurried(wayTo(estimateNow(question), asked), outdated, (step) => {
+				if (typeof step === 'number' && step >= 0) onprogress?.(step);
+			});
+		},
+		/** Gives up a search for the least sacrifice. */
+		stopWay(): void {
+			since('wayTo');
+		},
+		/** The stay with some measures switched on. */
+		async stayWith(question: Question, measures: readonly string[]): Promise<StayLine> {
+			const { stayLine } = await savingQuestions();
+			return stayLine(estimateNow(question), measures);
+		},
+		/** Whether there is enough for some things now. */
+		async basket(question: Question, more: readonly More[]): Promise<BasketAnswer> {
+			const { basketAnswer } = await savingQuestions();
+			return basketAnswer(estimateNow(question), more, tripOf(question), question.timeZone);
+		},
+		/** How much may be used to reach a moment. */
+		async rationTo(question: Question, untilMs: number, certainty: number): Promise<Ration | undefined> {
+			const { rationTo } = await savingQuestions();
+			return rationTo(estimateNow(question), untilMs, certainty);
+		},
+		/** A forecast of many days, told as it comes; nothing when outdated meanwhile. */
+		async ahead(
+			question: Question,
+			days: number,
+			onpart: (part: Forecast) => void
+		): Promise<Forecast | undefined> {
+			const outdated = since('ahead');
+			return unhurried(forecastByDay(estimateNow(question), { days }), outdated, (part) =>
+				onpart(part as Forecast)
+			);
 		},
 		/** How long a rig, perhaps changed, lasts when it sets out full. */
 		async autonomyFromFull(rig: Rig, atMs: number): Promise<AutonomyFromFull> {

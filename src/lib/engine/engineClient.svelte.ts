@@ -1,3 +1,4 @@
+import type { Forecast, More, SacrificeOptions } from '$core/forecast';
 import type { Entry, Rig, Shape } from '$core/logbook';
 import type { Assessment } from '$core/now';
 import type { DrainCorner, Lean } from '$core/rig';
@@ -109,6 +110,47 @@ export class EngineClient {
 	aboard(): Answer<'aboard'> | undefined {
 		const question = this.#question();
 		return question && this.#api.aboard(question);
+	}
+
+	/** What each habit costs and each measure gives. */
+	saving(): Answer<'saving'> | undefined {
+		const question = this.#question();
+		return question && this.#api.saving(question);
+	}
+
+	/** The least sacrifice that reaches a moment. */
+	wayTo(asked: SacrificeOptions, onprogress: (done: number) => void): Answer<'wayTo'> | undefined {
+		const question = this.#question();
+		return question && this.#api.wayTo(question, asked, onprogress);
+	}
+
+	/** Gives up a search for the least sacrifice. */
+	stopWay(): Answer<'stopWay'> {
+		return this.#api.stopWay();
+	}
+
+	/** The stay with some measures switched on. */
+	stayWith(measures: readonly string[]): Answer<'stayWith'> | undefined {
+		const question = this.#question();
+		return question && this.#api.stayWith(question, measures);
+	}
+
+	/** Whether there is enough for some things now. */
+	basket(more: readonly More[]): Answer<'basket'> | undefined {
+		const question = this.#question();
+		return question && this.#api.basket(question, more);
+	}
+
+	/** How much may be used to reach a moment. */
+	rationTo(untilMs: number, certainty: number): Answer<'rationTo'> | undefined {
+		const question = this.#question();
+		return question && this.#api.rationTo(question, untilMs, certainty);
+	}
+
+	/** A forecast of many days, told as it comes. */
+	ahead(days: number, onpart: (part: Forecast) => void): Answer<'ahead'> | undefined {
+		const question = this.#question();
+		return question && this.#api.ahead(question, days, onpart);
 	}
 
 	/** How long a rig, perhaps changed, lasts when it sets out full. */

@@ -417,7 +417,13 @@ export const entrySchema = z.discriminatedUnion('kind', [
 	}),
 	z.looseObject({ ...common, kind: z.literal('mark'), tank: id, state: z.enum(['full', 'empty']) }),
 	z.looseObject({ ...common, kind: z.literal('crew'), persons: count }),
-	z.looseObject({ ...common, kind: z.literal('measure'), measure: id, on: z.boolean() }),
+	z.looseObject({
+		...common,
+		kind: z.literal('measure'),
+		measure: id,
+		on: z.boolean(),
+		trial: z.optional(id)
+	}),
 	z.looseObject({ ...common, kind: z.literal('hookup'), mains: z.boolean(), sewer: z.boolean() }),
 	z.looseObject({ ...common, kind: z.literal('stop'), stop: id, event: z.enum(['arrive', 'depart']) }),
 	z.looseObject({ ...common, kind: z.literal('care'), task: id, litres: z.optional(litres) }),

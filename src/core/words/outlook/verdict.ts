@@ -1,9 +1,10 @@
 import { DAY_MS } from '../../estimate/index.js';
 import type { Forecast, TankForecast } from '../../forecast/index.js';
+import type { Rising } from '../../habits/index.js';
 import { instantMs, type Rig, type Tank, type Trip } from '../../logbook/index.js';
 import type { Plan, ServiceKind } from '../../plan/index.js';
 import { bindsAt, neverBinds, tankById } from '../../rig/index.js';
-import { formatLitres, type UnitChoice } from '../../units/index.js';
+import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { sayDay, sayLastDay, sayWhen } from '../when.js';
 
@@ -28,6 +29,9 @@ export interface VerdictInput {
 	readonly days: number;
 	readonly trip?: Trip | undefined;
 	readonly plan?: Plan | undefined;
+	/** use that rises with the heat or the work of a stop ahead */
+	readonly rising?: Rising | undefined;
+	readonly units?: UnitChoice | undefined;
 	readonly atMs: number;
 	readonly timeZone: string;
 }
@@ -109,6 +113,16 @@ function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 	return parts.length > 0 ? [plain(`${listed(parts)}.`)] : [];
 }
 
+/** `32 °C from Thursday: 3 L a day more to drink.` Nothing where it comes after the tank that binds first. */
+function heatAhead({ rising, forecast, units, atMs, timeZone }: VerdictInput): readonly Span[] {
+	if (!rising || rising.fromMs > atMs + forecast.autonomyDays.p90 * DAY_MS) return [];
+	const { maxC, exertion } = rising.climate;
+	const what = maxC === undefined ? 'Harder days' : formatQuantity(maxC, 'temperature', units);
+	const work = maxC !== undefined && exertion > 1 ? ' and harder days' : '';
+	const more = `${formatLitres(rising.moreL, units)} a day more${rising.drunk ? ' to drink' : ''}`;
+	return [plain(` ${what}${work} from ${sayDay(rising.fromMs, atMs, timeZone)}: ${more}.`)];
+}
+
 /**
  * One or two plain sentences: which tank binds first, when, how sure, and what the trip offers before that.
  */
@@ -120,7 +134,7 @@ export function verdict(input: VerdictInput): Verdict {
 	if (!tank)
 		return {
 			headline: [plain(`Every tank lasts more than ${days} days at this rate.`)],
-			detail: nextService(input)
+			detail: [...nextService(input), ...heatAhead(input)]
 		};
 	const endMs = trip && Math.max(...trip.stops.map(({ depart }) => instantMs(depart)));
 	const lasts =
@@ -135,12 +149,12 @@ export function verdict(input: VerdictInput): Verdict {
 				strong(sayDay(endMs, atMs, timeZone)),
 				plain('.')
 			],
-			detail: [plain(spanText(headlineOf(input, tank)))],
+			detail: [plain(spanText(headlineOf(input, tank))), ...heatAhead(input)],
 			binds: tank.id
 		};
 	return {
 		headline: headlineOf(input, tank),
-		detail: [...nextService(input), ...othersLast(input, tank)],
+		detail: [...nextService(input), ...othersLast(input, tank), ...heatAhead(input)],
 		binds: tank.id
 	};
 }

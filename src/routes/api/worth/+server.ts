@@ -1,5 +1,5 @@
 import { estimate } from '$core/estimate';
-import { worth } from '$core/forecast';
+import { ended, worth } from '$core/forecast';
 import { instantMs } from '$core/logbook';
 import { readWorthBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
@@ -11,10 +11,9 @@ export const POST: RequestHandler = ({ request }) =>
 		const read = readWorthBody(data);
 		if ('errors' in read) return read;
 		const { logbook, rig, at, persons, measures } = read.body;
-		const { autonomyDays, binding, ...found } = worth(estimate(logbook, rig, instantMs(at)), {
-			persons,
-			measures
-		});
+		const { autonomyDays, binding, ...found } = ended(
+			worth(estimate(logbook, rig, instantMs(at)), { persons, measures })
+		);
 		return {
 			answer: {
 				autonomyDays,

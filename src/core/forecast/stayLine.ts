@@ -1,0 +1,62 @@
+import type { Estimate } from '../estimate/index.js';
+import { autonomyOf, COMPARED_PATHS, type Autonomy, type More } from './forecast.js';
+import { spreadOf, type Spread } from './sampler/index.js';
+
+/** What one measure, or one thing done, adds to the stay or takes from it, on top of those before it. */
+export interface StaySegment {
+	readonly id: string;
+	readonly fromDays: number;
+	readonly toDays: number;
+}
+
+/** How long one stays, and what lengthens or shortens it, one thing after the other: days from now. */
+export interface StayLine {
+	readonly asItIs: Spread;
+	/** the tank that ends the stay as it is, and with everything */
+	readonly tank?: string;
+	readonly tankThen?: string;
+	readonly segments: readonly StaySegment[];
+	readonly then: Spread;
+}
+
+/** How far a line of days can be read. */
+const LINE_DAYS = 60;
+
+/**
+ * The stay as it is, and with some measures switched on or some things done, in their order.
+ *
+ * @param measures to be switched on beside those in force
+ * @param more things to be done now
+ */
+export function stayLine(
+	estimate: Estimate,
+	measures: readonly string[],
+	more: readonly More[] = []
+): StayLine {
+	const inForce = estimate.state.measures;
+	const lasts = (on: readonly string[], done: readonly More[]): Autonomy =>
+		autonomyOf(estimate, {
+			days: LINE_DAYS,
+			paths: COMPARED_PATHS,
+			measures: [...inForce, ...on],
+			more: done
+		});
+	const steps = [
+		...measures.map((id, i) => ({ id, on: measures.slice(0, i + 1), done: [] as readonly More[] })),
+		...more.map(({ habit }, i) => ({ id: habit, on: measures, done: more.slice(0, i + 1) }))
+	];
+	const first = lasts([], []);
+	let last = first;
+	const segments = steps.map(({ id, on, done }): StaySegment => {
+		const fromDays = last.days;
+		last = lasts(on, done);
+		return { id, fromDays, toDays: last.days };
+	});
+	return {
+		asItIs: spreadOf(first.first.slice()),
+		...(first.tank === undefined ? {} : { tank: first.tank }),
+		...(last.tank === undefined ? {} : { tankThen: last.tank }),
+		segments,
+		then: spreadOf(last.first.slice())
+	};
+}

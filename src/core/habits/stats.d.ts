@@ -1,0 +1,9 @@
+declare module 'jstat' {
+	/** The part of the package that is used here; it ships no types. */
+	export const jStat: {
+		readonly studentt: {
+			/** the p quantile of Student's t with so many degrees of freedom */
+			inv(p: number, dof: number): number;
+		};
+	};
+}

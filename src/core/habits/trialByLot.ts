@@ -1,0 +1,51 @@
+import { xoroshiro128plus } from 'pure-rand';
+import { dayPlus, zonedIso, zonedMs, type EntryDraft } from '../logbook/index.js';
+
+/** Days of a trial: in each pair of days one is with the measure and one without. */
+export const TRIAL_DAYS = [6, 8, 10, 14] as const;
+
+/** A day of use begins: nobody has washed yet. */
+const BEGINS_HOUR = 5;
+const WARM_UP = 64;
+
+/**
+ * Which days of a trial are with the measure, drawn by lot within each pair of days, so that weather and mood fall on
+ * either side alike.
+ *
+ * @param days an even number
+ */
+export function daysByLot(seed: number, days: number): readonly boolean[] {
+	const generator = xoroshiro128plus(Math.trunc(seed));
+	for (let i = 0; i < WARM_UP; i++) generator.unsafeNext();
+	return Array.from({ length: Math.floor(days / 2) }, () => {
+		const first = (generator.unsafeNext() & 1) === 1;
+		return [first, !first];
+	}).flat();
+}
+
+/**
+ * The entries that switch a measure on and off through a trial, from the next morning on; the last one ends it as it was
+ * before.
+ *
+ * @param trial the id that its entries bear
+ * @param before whether the measure is on now
+ */
+export function trialEntries(
+	{ measure, trial, before }: { readonly measure: string; readonly trial: string; readonly before: boolean },
+	lot: readonly boolean[],
+	nowMs: number,
+	timeZone: string
+): readonly EntryDraft[] {
+	const today = zonedIso(nowMs, timeZone).slice(0, 10);
+	const at = (day: number): string =>
+		zonedIso(zonedMs(dayPlus(today, day + 1), timeZone, BEGINS_HOUR), timeZone);
+	const switched = [...lot, before].map((on, day): EntryDraft => ({
+		kind: 'measure',
+		measure,
+		on,
+		at: at(day),
+		trial
+	}));
+	// A day that goes on as the one before needs no entry, but the first and the last mark the trial.
+	return switched.filter((_, i) => i === 0 || i === lot.length || lot[i] !== lot[i - 1]);
+}

@@ -1,0 +1,30 @@
+import { DAY_MS, type Estimate } from '../estimate/index.js';
+import { instantMs, type Stop, type Trip } from '../logbook/index.js';
+import { servesKind } from '../plan/index.js';
+import { neverBinds } from '../rig/index.js';
+import type { Until } from '../words/index.js';
+
+/** To walk to a service that is here. */
+const HOUR_MS = 3_600_000;
+
+/**
+ * Until when each tank has to hold: the next stop of the trip that serves it, the one that one is at included; else the
+ * trip's end; without a trip, this time tomorrow.
+ */
+export function nextServed({ model, atMs }: Estimate, trip: Trip | undefined): ReadonlyMap<string, Until> {
+	const { rig } = model;
+	const stops = (trip?.stops ?? []).filter(({ depart, retired }) => !retired && instantMs(depart) > atMs);
+	const endMs = Math.max(-Infinity, ...stops.map(({ depart }) => instantMs(depart)));
+	const untilOf = (stop: Stop | undefined): Until => {
+		if (!stop) return endMs > atMs ? { ms: endMs, for: 'trip-end' } : { ms: atMs + DAY_MS, for: 'a-day' };
+		const ms = instantMs(stop.arrive);
+		return ms <= atMs
+			? { ms: atMs + HOUR_MS, for: 'here', stop: stop.name }
+			: { ms, for: 'service', stop: stop.name };
+	};
+	return new Map(
+		rig.tanks
+			.filter((tank) => !neverBinds(rig, tank))
+			.map((tank) => [tank.id, untilOf(stops.find((stop) => servesKind(stop, tank.holds)))] as const)
+	);
+}

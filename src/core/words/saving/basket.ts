@@ -1,0 +1,73 @@
+import { DAY_MS } from '../../estimate/index.js';
+import type { Basket } from '../../forecast/index.js';
+import type { Rig, Tank } from '../../logbook/index.js';
+import { tankById } from '../../rig/index.js';
+import type { Span } from '../outlook/verdict.js';
+import { sayAt } from './clock.js';
+import { sayChance } from './chance.js';
+import { capital } from '../outlook/stay.js';
+
+/** Until when a tank has to hold: a service, here or ahead; the end of the trip; or, without either, a day. */
+export interface Until {
+	readonly ms: number;
+	readonly for: 'service' | 'here' | 'trip-end' | 'a-day';
+	/** the stop with the service */
+	readonly stop?: string;
+}
+
+export type BasketKind = 'enough' | 'careful' | 'go';
+
+/** A basket that holds as often as not is not a plain no. */
+const CAREFUL = 0.5;
+
+/** Which of the three it is. */
+export const kindOf = (chance: number, certainty: number): BasketKind =>
+	chance >= certainty ? 'enough' : chance >= CAREFUL ? 'careful' : 'go';
+
+const SERVICE = { fresh: 'the tap', grey: 'the drain', black: 'the dump point' } as const;
+
+function untilWords({ holds }: Tank, until: Until, nowMs: number, timeZone: string): string {
+	const when = sayAt(until.ms, nowMs, timeZone);
+	if (until.for === 'here') return `${SERVICE[holds]} is here`;
+	if (until.for === 'service') return `${SERVICE[holds]}${until.stop ? ` at ${until.stop}` : ''} is ${when}`;
+	return until.for === 'trip-end'
+		? `the trip ends ${when}`
+		: `asked until ${when}, since no ${SERVICE[holds].slice(4)} is planned`;
+}
+
+const HEADLINE: Readonly<Record<BasketKind, (holds: Tank['holds'] | undefined) => string>> = {
+	enough: () => 'Enough.',
+	careful: () => 'Be careful.',
+	go: (holds) =>
+		holds === 'fresh' ? 'Go and refill first.' : holds ? 'Go and dump first.' : 'Go and dump and refill.'
+};
+
+/** The answer to a basket: one of three, and its reason. */
+export function sayBasket(
+	rig: Rig,
+	{ before, after }: Basket,
+	until: ReadonlyMap<string, Until>,
+	certainty: number,
+	atMs: number,
+	timeZone: string
+): { readonly kind: BasketKind; readonly headline: Span; readonly reason: string } {
+	const kind = kindOf(after.chance, certainty);
+	const tank = tankById(rig, after.tank ?? '');
+	const term = tank && until.get(tank.id);
+	const headline: Span =
+		kind === 'enough'
+			? { text: HEADLINE[kind](tank?.holds) }
+			: { text: HEADLINE[kind](tank?.holds), tone: 'mind' };
+	if (!tank || !term) return { kind, headline, reason: 'No tank of this rig binds.' };
+	const bindsMs = atMs + after.bindsDays * DAY_MS;
+	const full = tank.holds === 'fresh' ? 'is down to its reserve' : 'is full';
+	const binds =
+		after.bindsDays <= 0
+			? `${tank.name} has no room for it${tank.holds === 'fresh' ? ' above its reserve' : ''}`
+			: Number.isFinite(after.bindsDays)
+				? `${tank.name} ${full} ${sayAt(bindsMs, atMs, timeZone)}`
+				: `${tank.name} lasts`;
+	const also = kind === 'enough' ? '' : before.chance < certainty ? ' It is so without it, too.' : '';
+	const chance = kind === 'careful' ? ` ${capital(sayChance(after.chance))} that it holds.` : '';
+	return { kind, headline, reason: `${binds}; ${untilWords(tank, term, atMs, timeZone)}.${chance}${also}` };
+}

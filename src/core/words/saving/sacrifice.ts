@@ -1,0 +1,107 @@
+import type { Sacrifice } from '../../forecast/index.js';
+import type { Rig } from '../../logbook/index.js';
+import { formatHours } from '../../units/index.js';
+import { listed } from '../list.js';
+import type { Span } from '../outlook/verdict.js';
+import { capital } from '../outlook/stay.js';
+import { sayWhen } from '../when.js';
+import { sayCertainty, sayChance } from './chance.js';
+import { sayGoal } from './clock.js';
+
+const plain = (text: string): Span => ({ text });
+const mind = (text: string): Span => ({ text, tone: 'mind' });
+const strong = (text: string): Span => ({ text, tone: 'strong' });
+
+const HOUR_MS = 3_600_000;
+/** From so many hours on one reckons in days. */
+const IN_DAYS_H = 60;
+
+const short = (hours: number): string => {
+	if (hours >= IN_DAYS_H) return `${Math.round(hours / 12) / 2} days`;
+	return hours < 2 ? formatHours(Math.max(hours, 0.5)) : `${Math.round(hours)} hours`;
+};
+
+/** Measures of a rig by name, as one says them in a sentence. */
+const names = (rig: Rig, ids: readonly string[]): readonly string[] =>
+	ids
+		.map((id) => rig.measures.find((one) => one.id === id)?.name ?? id)
+		.map((name) => `${name.charAt(0).toLowerCase()}${name.slice(1)}`);
+
+const strongList = (items: readonly string[]): readonly Span[] =>
+	items.flatMap((item, i): readonly Span[] => [
+		...(i === 0 ? [] : [plain(i === items.length - 1 ? ' and ' : ', ')]),
+		strong(item)
+	]);
+
+/** What is asked for: until when, and how sure. */
+export interface Goal {
+	readonly untilMs: number;
+	readonly certainty: number;
+}
+
+/** The answer to “until then?”: how far short one is, and the least that gets there. */
+export function saySacrifice(
+	rig: Rig,
+	found: Sacrifice,
+	inForce: readonly string[],
+	{ untilMs, certainty }: Goal,
+	nowMs: number,
+	timeZone: string
+): { readonly headline: readonly Span[]; readonly detail: readonly Span[] } {
+	const goal = sayGoal(untilMs, nowMs, timeZone);
+	const more = (measures: readonly string[]): readonly string[] =>
+		measures.filter((id) => !inForce.includes(id));
+	const { best, nearest, asItIs } = found;
+	const bounded = found.bounded
+		? ' Of so many measures not every set was tried; this is the best of those that were.'
+		: '';
+	if (best && more(best.measures).length === 0)
+		return {
+			headline: [plain(`You reach ${goal} as you live now.`)],
+			detail: [plain(`${capital(sayChance(best.chance))} that no tank binds before that.`)]
+		};
+	const missing = short((untilMs - asItIs.lastsToMs) / HOUR_MS);
+	if (best) {
+		const asked = names(rig, more(best.measures));
+		const both = asked.length === 1 ? 'it' : asked.length === 2 ? 'both' : 'all of them';
+		return {
+			headline: [plain('You are '), mind(missing), plain(` short of ${goal}.`)],
+			detail: [
+				plain('Least bother that gets there: '),
+				...strongList(asked),
+				plain(`. ${capital(sayCertainty(best.chance))} with ${both}.${bounded}`)
+			]
+		};
+	}
+	const asked = names(rig, more(nearest.measures));
+	const until = sayWhen(nearest.lastsToMs, nowMs, timeZone);
+	const headline = [plain(`${capital(goal)} is `), mind('not to be reached'), plain('.')];
+	return asked.length === 0
+		? {
+				headline,
+				detail: [
+					plain(
+						`You are ${missing} short, and no measure ${rig.measures.length === 0 ? 'is in the rig' : 'changes that'}: ${until} is as far as it goes.${bounded}`
+					)
+				]
+			}
+		: {
+				headline,
+				detail: [
+					plain('The nearest is '),
+					...strongList(asked),
+					plain(`, to ${until}: you are ${missing} short without.${bounded}`)
+				]
+			};
+}
+
+/** A set of measures as a choice: `catch the cold start, paper plates: 20 h more, very sure`. */
+export const saySet = (rig: Rig, measures: readonly string[], inForce: readonly string[]): string =>
+	capital(
+		listed(
+			names(
+				rig,
+				measures.filter((id) => !inForce.includes(id))
+			)
+		)
+	);
