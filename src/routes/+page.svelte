@@ -3,6 +3,7 @@
 	import { useApp } from '$lib/state';
 	import FileReminder from '$lib/ui/data/FileReminder.svelte';
 	import Findings from '$lib/ui/now/Findings.svelte';
+	import { noonOfFlag } from '$lib/ui/habits/goal';
 	import NowLayout from '$lib/ui/now/NowLayout.svelte';
 	import PriceList from '$lib/ui/now/PriceList.svelte';
 	import Ration from '$lib/ui/now/Ration.svelte';
@@ -16,10 +17,16 @@
 
 	const app = useApp();
 	let asked = $state<string>();
+	/** what one would like to do is being put together */
+	let basket = $state(false);
 
 	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
+
+	/** A tap on a day's flag: how much a day to reach it. */
+	const reach = (ms: number): Promise<void> =>
+		app.aim({ until: new Date(noonOfFlag(ms, app.nowMs, app.timeZone)).toISOString() });
 
 	const logOne = (habit: string, name: string): Promise<boolean> =>
 		logSaying(
@@ -51,16 +58,27 @@
 					</p>
 				{/snippet}
 			</PageHead>
-			<LargeRods {tanks} {units} heightPx={rodPx} onwhy={(tank) => (asked = tank)} />
+			<LargeRods
+				{tanks}
+				{units}
+				heightPx={rodPx}
+				onwhy={(tank) => (asked = tank)}
+				onday={(ms) => void reach(ms)}
+			/>
 		{/snippet}
 		{#snippet beside()}
-			{#if now.ration}<Ration ration={now.ration} atMs={now.atMs} timeZone={app.timeZone} {units} />{/if}
-			{#if now.prices.length > 0}
+			{#if now.prices.length > 0}<Ration {app} />{/if}
+			{#if now.prices.length > 0 && basket}
+				{#await import('$lib/ui/now/Basket.svelte') then { default: Basket }}
+					<Basket {app} prices={now.prices} onclose={() => (basket = false)} />
+				{/await}
+			{:else if now.prices.length > 0}
 				<PriceList prices={now.prices} {units} onlog={(price) => void logOne(price.habit, price.name)} />
+				<p class="buttons"><button onclick={() => (basket = true)}>Enough for tonight?</button></p>
 			{:else}
 				<p class="soft">
-					No habit yet. Add what you do with water in <a href="/rig">Rig</a>, and its price in hours stands
-					here.
+					No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in hours
+					stands here.
 				</p>
 			{/if}
 			<Findings findings={now.findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />

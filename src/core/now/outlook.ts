@@ -11,6 +11,8 @@ export const LOOK_AHEAD_DAYS = 30;
 /** A flag on a rod: the day it bears, and the level expected at its dawn. */
 export interface DayFlag {
 	readonly label: string;
+	/** that dawn, or the moment at which it binds, ms */
+	readonly ms: number;
 	readonly litres: number;
 	/** this day the tank binds: the flag stands at its limit */
 	readonly binds: boolean;
@@ -55,13 +57,17 @@ function flagsOf(
 		.slice(0, MOST_FLAGS);
 	const flags = dawns.map((ms): DayFlag => ({
 		label: flagDay(ms, timeZone),
+		ms,
 		litres: levelAfter(tank, nowL, (ms - atMs) / DAY_MS),
 		binds: false
 	}));
 	const bindsSoon = tank.days.p50 < Math.min(LOOK_AHEAD_DAYS, MOST_FLAGS);
 	if (!bindsSoon) return flags;
 	const label = flagDay(bindsMs, timeZone);
-	return [...flags.filter((flag) => flag.label !== label), { label, litres: limitL, binds: true }];
+	return [
+		...flags.filter((flag) => flag.label !== label),
+		{ label, ms: bindsMs, litres: limitL, binds: true }
+	];
 }
 
 /** How long a carried supply lasts at the rate that is drawn, day by day, from the tank it feeds. */

@@ -1,9 +1,9 @@
 import { said } from '$lib/said';
-import { currentTrip, inUse, tripAtHand, tripUnderWay, zonedIso } from '$core/logbook';
+import { currentTrip, DEFAULT_CERTAINTY, inUse, tripAtHand, tripUnderWay, zonedIso } from '$core/logbook';
 import { EngineClient, type EngineApi } from '$lib/engine';
 import type { Change, RecordStore, SecondCopy } from '$lib/store';
 import { Commands } from './commands.svelte';
-import type { Preferences, PrefsChange } from './prefs.svelte';
+import type { KeptGoal, Preferences, PrefsChange } from './prefs.svelte';
 import type { Presence } from './presence.svelte';
 import { Records } from './records.svelte';
 
@@ -164,6 +164,22 @@ export class App {
 			this.trouble = `Your choice holds until this page is closed; it could not be kept: ${said(error)}.`;
 		}
 		await this.engine.refresh();
+	}
+
+	/** Until when one wants to stay in the rig in view, as last asked; nothing is asked yet when absent. */
+	get goal(): KeptGoal | undefined {
+		const { goal } = this.prefs.current;
+		return goal && goal.rig === this.rig?.id ? goal : undefined;
+	}
+
+	/** Asks for another moment, certainty or without some measures; what is not said stays as it was. */
+	aim(change: Partial<Omit<KeptGoal, 'rig'>>): Promise<void> {
+		const rig = this.rig?.id;
+		if (rig === undefined) return Promise.resolve();
+		return this.choose(({ goal }) => {
+			const before = goal?.rig === rig ? goal : { until: '', certainty: DEFAULT_CERTAINTY, without: [] };
+			return { goal: { ...before, ...change, rig } };
+		});
 	}
 
 	openRig(id: string): Promise<void> {

@@ -3,11 +3,36 @@ import type { KeyValuePort } from '$lib/store';
 
 export type Theme = 'day' | 'dusk' | 'night';
 
+/** Until when one wants to stay, how sure, and what one will not do for it. */
+export interface KeptGoal {
+	readonly rig: string;
+	/** an instant */
+	readonly until: string;
+	readonly certainty: number;
+	/** measures that are not to be asked for */
+	readonly without: readonly string[];
+}
+
+/** A habit that is being measured: a reload in the middle loses nothing. */
+export interface Measuring {
+	readonly rig: string;
+	readonly habit: string;
+	readonly meter: string;
+	readonly times: number;
+	/** what the meter showed, in its own units, and when */
+	readonly before: number;
+	readonly at: string;
+}
+
 export interface Prefs {
 	readonly units: UnitChoice;
 	readonly theme: Theme;
 	/** the rig that was open last */
 	readonly rig?: string;
+	/** until when one wants to stay, as last asked */
+	readonly goal?: KeptGoal;
+	/** a habit that is being measured by a meter: what the meter showed before */
+	readonly measuring?: Measuring;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

@@ -13,18 +13,15 @@
 	import Section from '$lib/ui/page/Section.svelte';
 	import Follow from '$lib/ui/rig/schematic/Follow.svelte';
 	import InstrumentSection from '$lib/ui/rig/InstrumentSection.svelte';
-	import HabitTable from '$lib/ui/rig/HabitTable.svelte';
 	import NewRig from '$lib/ui/rig/NewRig.svelte';
 	import RigForm from '$lib/ui/rig/RigForm.svelte';
 	import type { RigPart } from '$lib/ui/rig/rigFields';
 	import TankTable from '$lib/ui/rig/TankTable.svelte';
 	import { tankViews } from '$lib/ui/rods/tankView';
-	import WhyHabit from '$lib/ui/why/WhyHabit.svelte';
 
 	const app = useApp();
 	let open = $state<{ part: RigPart | 'rig'; id?: string; kind?: Instrument['kind'] }>();
 	let beginning = $state(false);
-	let why = $state<string>();
 
 	const rig = $derived(app.liveRig);
 	const now = $derived(app.engine.assessment);
@@ -54,8 +51,6 @@
 		if (rig && tankById(rig, id)) void goto(`/rig/tank/${encodeURIComponent(id)}`);
 		else open = { part: 'outlets', id };
 	};
-	const whyHabit = $derived(rig?.habits.find(({ id }) => id === why));
-	const whyBelieved = $derived(now?.levels.habits.find(({ id }) => id === why));
 </script>
 
 {#if app.rig && rig}
@@ -106,37 +101,11 @@
 				>Add outlet</button
 			>
 		</Section>
-		<Section title="Habits">
-			<HabitTable
-				{rig}
-				levels={now?.levels}
-				{units}
-				onchange={(id) => (open = { part: 'habits', id })}
-				onwhy={(id) => (why = id)}
-			/>
-			<button disabled={rig.outlets.length === 0} onclick={() => (open = { part: 'habits' })}
-				>Add habit</button
-			>
-		</Section>
 		<InstrumentSection {rig} onopen={(more) => (open = { part: 'instruments', ...more })} />
-		<Section title="Measures">
-			<ItemList items={rig.measures} onchange={({ id }) => (open = { part: 'measures', id })}>
-				{#snippet says({ id, habit: of })}
-					<span class="soft"
-						>{rig.habits.find((habit) => habit.id === of)?.name}{now?.measures.includes(id)
-							? ', on now'
-							: ''}</span
-					>
-				{/snippet}
-			</ItemList>
-			<button disabled={rig.habits.length === 0} onclick={() => (open = { part: 'measures' })}
-				>Add measure</button
-			>
-		</Section>
+		<p class="soft">
+			What you do with water, what it costs and what would save stands under <a href="/habits">Habits</a>.
+		</p>
 	</Page>
-	{#if whyHabit && whyBelieved}
-		<WhyHabit {app} habit={whyHabit} believed={whyBelieved} onclose={() => (why = undefined)} />
-	{/if}
 	{#if beginning}<NewRig {app} onclose={() => (beginning = false)} />{/if}
 	{#if open}
 		<RigForm {app} rig={app.rig} {...open} onclose={() => (open = undefined)} />

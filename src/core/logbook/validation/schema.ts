@@ -185,6 +185,8 @@ export const measureSchema = z.looseObject({
 	habit: id,
 	effect: effectSchema,
 	effort: z.optional(z.number().check(z.minimum(0), z.maximum(5))),
+	/** the entry of our catalogue it was made from: its advice and caution are shown; an addition of ours */
+	idea: z.optional(name),
 	retired
 });
 

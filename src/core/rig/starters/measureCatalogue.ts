@@ -231,5 +231,9 @@ export const habitFor = (rig: Rig, { guess }: Pick<MeasureIdea, 'guess'>): Habit
 /** The idea as a measure of a habit; nothing where the rig has no place for it. */
 export function measureFrom(idea: MeasureIdea, habit: Habit, rig: Rig, id: string): Measure | undefined {
 	const effect = idea.effect(habit, rig);
-	return effect && { id, name: idea.name, habit: habit.id, effect, effort: idea.effort };
+	return effect && { id, name: idea.name, habit: habit.id, effect, effort: idea.effort, idea: idea.key };
 }
+
+/** The idea that a measure was made from. */
+export const ideaOf = ({ idea }: Pick<Measure, 'idea'>): MeasureIdea | undefined =>
+	MEASURE_IDEAS.find(({ key }) => key === idea);

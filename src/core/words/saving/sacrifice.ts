@@ -44,7 +44,7 @@ export function saySacrifice(
 	rig: Rig,
 	found: Sacrifice,
 	inForce: readonly string[],
-	{ untilMs, certainty }: Goal,
+	{ untilMs }: Pick<Goal, 'untilMs'>,
 	nowMs: number,
 	timeZone: string
 ): { readonly headline: readonly Span[]; readonly detail: readonly Span[] } {

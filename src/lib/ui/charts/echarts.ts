@@ -1,9 +1,9 @@
-import { LineChart, ScatterChart } from 'echarts/charts';
+import { LineChart, SankeyChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use, type EChartsCoreOption } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 
 // The parts that are used, and the SVG renderer; loaded only when a chart is shown.
-use([LineChart, ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
+use([LineChart, SankeyChart, ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
 
 export { init, type EChartsCoreOption };

@@ -6,6 +6,7 @@
 	import { Correction } from '../fields/correction.svelte';
 	import type { Draft } from '../fields/fields';
 	import FieldsForm from '../fields/FieldsForm.svelte';
+	import RecipeSum from '../habits/RecipeSum.svelte';
 	import Sheet from '../page/Sheet.svelte';
 	import CurveEditor from './CurveEditor.svelte';
 	import Impacts from './change/Impacts.svelte';
@@ -96,6 +97,13 @@
 		{#snippet extra()}
 			{#if part === 'instruments' && draft.kind === 'gauge'}
 				<CurveEditor bind:draft units={app.prefs.current.units} />
+			{/if}
+			{#if part === 'habits'}
+				<RecipeSum
+					bind:draft
+					units={app.prefs.current.units}
+					outletLpm={base.outlets.find(({ id: of }) => of === draft.outlet)?.flowLpm}
+				/>
 			{/if}
 		{/snippet}
 	</FieldsForm>

@@ -119,6 +119,30 @@ const outletFields = (rig: Rig): readonly Field[] => [
 	{ key: 'flowLpm', label: 'Flow', type: 'number', suffix: 'L/min', optional: true }
 ];
 
+/** The physical parts of one time, in the order in which they happen. */
+const recipeFields = (at: string): readonly Field[] => {
+	const part = (
+		key: string,
+		label: string,
+		unit: { of?: 'volume'; suffix?: string; hint?: string }
+	): Field => ({
+		key: `${at}.${key}`,
+		label,
+		type: 'number',
+		optional: true,
+		...unit
+	});
+	return [
+		part('warmUpL', 'Runs until it is warm', { of: 'volume' }),
+		part('runMin', 'then runs', { suffix: 'min' }),
+		part('flowLpm', 'at', { of: 'volume', hint: 'In a minute.' }),
+		part('pauseMin', 'pauses', { suffix: 'min' }),
+		part('trickleLpm', 'while the valve still lets by', { of: 'volume', hint: 'In a minute.' }),
+		part('basinL', 'Basin', { of: 'volume' }),
+		part('flushL', 'Flush', { of: 'volume' })
+	];
+};
+
 const habitFields = (rig: Rig): readonly Field[] => [
 	name,
 	{ key: 'outlet', label: 'At', type: 'select', options: options(rig.outlets) },
@@ -142,7 +166,26 @@ const habitFields = (rig: Rig): readonly Field[] => [
 		optional: true,
 		hint: 'Drunk, steamed off.'
 	},
-	volume('addsL', 'Comes on top in the waste tank', { optional: true })
+	volume('addsL', 'Comes on top in the waste tank', { optional: true }),
+	...recipeFields('recipe'),
+	{
+		key: 'rises.fromC',
+		label: 'More often above',
+		type: 'number',
+		of: 'temperature',
+		optional: true,
+		more: true,
+		hint: 'By the heat of the day; drinking does.'
+	},
+	{
+		key: 'rises.perC',
+		label: 'by, for each °C',
+		type: 'number',
+		percent: true,
+		optional: true,
+		more: true
+	},
+	{ key: 'rises.exertion', label: 'more often on hard days', type: 'check', more: true }
 ];
 
 const measureFields = (rig: Rig, draft: Draft): readonly Field[] => {
@@ -163,7 +206,8 @@ const measureFields = (rig: Rig, draft: Draft): readonly Field[] => {
 				{ value: 'rarer', label: 'rarer' },
 				{ value: 'reroute', label: 'run to another tank in part' },
 				{ value: 'return', label: 'run back in part' },
-				{ value: 'outside', label: 'come from elsewhere' }
+				{ value: 'outside', label: 'come from elsewhere' },
+				{ value: 'recipe', label: 'have another recipe' }
 			]
 		},
 		...(kind === 'scale' || kind === 'rarer'
@@ -182,6 +226,7 @@ const measureFields = (rig: Rig, draft: Draft): readonly Field[] => {
 					} as const
 				]
 			: []),
+		...(kind === 'recipe' ? recipeFields('effect.parts') : []),
 		{ key: 'effort', label: 'Bother, 0 to 5', type: 'number', optional: true }
 	];
 };

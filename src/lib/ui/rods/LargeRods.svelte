@@ -8,8 +8,10 @@
 		units: UnitChoice;
 		heightPx?: number;
 		onwhy: (tank: string) => void;
+		/** a day's flag is tapped */
+		onday?: ((ms: number) => void) | undefined;
 	}
-	const { tanks, units, heightPx = 310, onwhy }: Props = $props();
+	const { tanks, units, heightPx = 310, onwhy, onday }: Props = $props();
 	const big = $derived(tanks.filter(({ carried }) => !carried));
 	const small = $derived(tanks.filter(({ carried }) => carried));
 </script>
@@ -23,7 +25,15 @@
 			<span class="soft give">{tank.give}</span>
 		</p>
 		<p class="name">{tank.name}<span class="soft">, {tank.holds}</span></p>
-		<Rod facts={tank.facts} size="large" {units} label={tank.label} first={tank.first} heightPx={height} />
+		<Rod
+			facts={tank.facts}
+			size="large"
+			{units}
+			label={tank.label}
+			first={tank.first}
+			heightPx={height}
+			{onday}
+		/>
 		<p class="lasts" class:first={tank.first}>{tank.lasts}{tank.first ? ', binds first' : ''}</p>
 		<p class="soft until">{tank.until}</p>
 	</li>

@@ -11,8 +11,10 @@
 		/** this tank binds first */
 		first?: boolean;
 		heightPx?: number;
+		/** a day's flag is tapped; then the flags are buttons, too */
+		onday?: ((ms: number) => void) | undefined;
 	}
-	const { facts, size, units, label, first = false, heightPx }: Props = $props();
+	const { facts, size, units, label, first = false, heightPx, onday }: Props = $props();
 
 	const SIZES = {
 		large: { width: 54, height: 340, left: 44, right: 84 },
@@ -25,51 +27,99 @@
 	const PAD = 10;
 </script>
 
-<svg
-	class={facts.holds}
-	width={dims.left + dims.width + dims.right}
-	height={dims.height + 2 * PAD}
-	role="img"
-	aria-label={label}
->
-	<defs>
-		<pattern id="{id}-damp" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-			<rect class="wet" width="2.6" height="6" />
-		</pattern>
-		<pattern id="{id}-kept" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-			<rect class="caution" width="2" height="5" />
-		</pattern>
-	</defs>
-	<g transform="translate({dims.left} {PAD})">
-		<rect class="air" width={dims.width} height={dims.height} />
-		<rect class="wet moving" y={rod.wet.y} width={dims.width} height={rod.wet.height} />
-		<rect class="moving" y={rod.damp.y} width={dims.width} height={rod.damp.height} fill="url(#{id}-damp)" />
-		<rect y={rod.kept.y} width={dims.width} height={rod.kept.height} fill="url(#{id}-kept)" />
-		<rect class="frame" width={dims.width} height={dims.height} />
-		{#if size !== 'tiny'}
-			<line class="level" x1="-2" x2={dims.width + 2} y1={rod.levelY} y2={rod.levelY} />
-		{/if}
-		{#if size === 'large'}
-			{#each rod.ticks as tick, i (i)}
-				<line class="tick" x1={tick.label === undefined ? -6 : -9} x2="0" y1={tick.y} y2={tick.y} />
-				{#if tick.label !== undefined}
-					<text class="notch" x="-13" y={tick.y + 4}>{tick.label}</text>
-				{/if}
-			{/each}
-			{#each rod.flags as flag, i (i)}
-				<g class="flag" class:binds={flag.binds && first} transform="translate({dims.width} {flag.y})">
-					<line x1="1" x2="12" />
-					<path d="M12 -10h32l9 10-9 10h-32z" />
-					<text x="29" y="4.500">{flag.label}</text>
-				</g>
-			{/each}
-		{:else if size === 'slim' && first}
-			<path class="pennant" d="M{dims.width + 4} {rod.levelY - 5}l11 5l-11 5z" />
-		{/if}
-	</g>
-</svg>
+<div class="rod">
+	<svg
+		class={facts.holds}
+		width={dims.left + dims.width + dims.right}
+		height={dims.height + 2 * PAD}
+		role="img"
+		aria-label={label}
+	>
+		<defs>
+			<pattern
+				id="{id}-damp"
+				width="6"
+				height="6"
+				patternUnits="userSpaceOnUse"
+				patternTransform="rotate(45)"
+			>
+				<rect class="wet" width="2.6" height="6" />
+			</pattern>
+			<pattern
+				id="{id}-kept"
+				width="5"
+				height="5"
+				patternUnits="userSpaceOnUse"
+				patternTransform="rotate(45)"
+			>
+				<rect class="caution" width="2" height="5" />
+			</pattern>
+		</defs>
+		<g transform="translate({dims.left} {PAD})">
+			<rect class="air" width={dims.width} height={dims.height} />
+			<rect class="wet moving" y={rod.wet.y} width={dims.width} height={rod.wet.height} />
+			<rect
+				class="moving"
+				y={rod.damp.y}
+				width={dims.width}
+				height={rod.damp.height}
+				fill="url(#{id}-damp)"
+			/>
+			<rect y={rod.kept.y} width={dims.width} height={rod.kept.height} fill="url(#{id}-kept)" />
+			<rect class="frame" width={dims.width} height={dims.height} />
+			{#if size !== 'tiny'}
+				<line class="level" x1="-2" x2={dims.width + 2} y1={rod.levelY} y2={rod.levelY} />
+			{/if}
+			{#if size === 'large'}
+				{#each rod.ticks as tick, i (i)}
+					<line class="tick" x1={tick.label === undefined ? -6 : -9} x2="0" y1={tick.y} y2={tick.y} />
+					{#if tick.label !== undefined}
+						<text class="notch" x="-13" y={tick.y + 4}>{tick.label}</text>
+					{/if}
+				{/each}
+				{#each rod.flags as flag, i (i)}
+					<g class="flag" class:binds={flag.binds && first} transform="translate({dims.width} {flag.y})">
+						<line x1="1" x2="12" />
+						<path d="M12 -10h32l9 10-9 10h-32z" />
+						<text x="29" y="4.500">{flag.label}</text>
+					</g>
+				{/each}
+			{:else if size === 'slim' && first}
+				<path class="pennant" d="M{dims.width + 4} {rod.levelY - 5}l11 5l-11 5z" />
+			{/if}
+		</g>
+	</svg>
+	{#if onday && size === 'large'}
+		{#each rod.flags as flag, i (i)}
+			<button
+				class="day"
+				style:top="{PAD + flag.y - 11}px"
+				style:left="{dims.left + dims.width + 11}px"
+				aria-label="How much a day to reach {flag.label}?"
+				title="How much a day to reach {flag.label}?"
+				onclick={() => onday(flag.ms)}
+			></button>
+		{/each}
+	{/if}
+</div>
 
 <style>
+	.rod {
+		position: relative;
+	}
+	.day {
+		position: absolute;
+		width: 44px;
+		height: 22px;
+		min-height: 0;
+		min-width: 0;
+		padding: 0;
+		border: 0;
+		background: none;
+	}
+	.day:hover {
+		outline: 2px solid var(--ink);
+	}
 	svg {
 		display: block;
 		overflow: visible;

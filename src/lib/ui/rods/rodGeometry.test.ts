@@ -26,9 +26,9 @@ describe('a rod 400 px high for 80 L: 5 px a litre', () => {
 	});
 	it('flags days at their levels; one that would overlap gives way, the binding one never', () => {
 		const flags = [
-			{ label: 'Wed', litres: 70, binds: false },
-			{ label: 'Thu', litres: 50, binds: false },
-			{ label: 'Fri', litres: 72, binds: true }
+			{ label: 'Wed', ms: 0, litres: 70, binds: false },
+			{ label: 'Thu', ms: 0, litres: 50, binds: false },
+			{ label: 'Fri', ms: 0, litres: 72, binds: true }
 		];
 		expect(
 			rodGeometry({ ...grey, flags }, 400, METRIC).flags.map(({ label, y }) => [label, Math.round(y)])

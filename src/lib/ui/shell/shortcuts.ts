@@ -8,6 +8,7 @@ export const SHORTCUTS = [
 	{ keys: 'Shift U', does: 'do again' },
 	{ keys: 'G N', does: 'Now' },
 	{ keys: 'G T', does: 'Trip' },
+	{ keys: 'G H', does: 'Habits' },
 	{ keys: 'G L', does: 'Ledger' },
 	{ keys: 'G R', does: 'Rig' },
 	{ keys: 'G D', does: 'Data' },
@@ -17,6 +18,7 @@ export const SHORTCUTS = [
 export const VIEWS = [
 	{ path: '/', name: 'Now', key: 'n' },
 	{ path: '/trip', name: 'Trip', key: 't' },
+	{ path: '/habits', name: 'Habits', key: 'h' },
 	{ path: '/ledger', name: 'Ledger', key: 'l' },
 	{ path: '/rig', name: 'Rig', key: 'r' },
 	{ path: '/data', name: 'Data', key: 'd' }

@@ -1,0 +1,93 @@
+import type { Comparison } from '../../habits/index.js';
+import type { Measure, Rig } from '../../logbook/index.js';
+import { litresByRecipe, tankById } from '../../rig/index.js';
+import { formatLitres, type UnitChoice } from '../../units/index.js';
+import { listed } from '../list.js';
+
+const habitName = (rig: Rig, id: string | undefined): string =>
+	rig.habits.find((habit) => habit.id === id)?.name ?? 'something else';
+
+const PERCENT = 100;
+
+/** What a measure changes in one time of its habit, in words: `Shower: 8 L become 4 L`. */
+export function sayEffect(
+	rig: Rig,
+	{ habit, effect }: Pick<Measure, 'habit' | 'effect'>,
+	units: UnitChoice
+): string {
+	const litres = (value: number): string => formatLitres(value, units);
+	const of = rig.habits.find(({ id }) => id === habit);
+	const each = of?.litresEach.mean ?? 0;
+	const name = habitName(rig, habit);
+	switch (effect.kind) {
+		case 'scale':
+			return `${name}: ${litres(each)} become ${litres(each * effect.factor)}`;
+		case 'set':
+			return `${name}: ${litres(each)} become ${litres(effect.litres)}`;
+		case 'rarer':
+			return effect.factor === 0
+				? `${name}: none aboard`
+				: `${name}: ${Math.round(PERCENT * effect.factor)} % as often`;
+		case 'outside':
+			return `${name}: from elsewhere, none from the tank`;
+		case 'return':
+			return `${name}: ${litres(effect.litres)} of it back to the tank`;
+		case 'reroute': {
+			const to = tankById(rig, effect.to)?.name ?? effect.to;
+			const spared = effect.replaces ? `, and spares as much of ${habitName(rig, effect.replaces)}` : '';
+			return `${name}: ${litres(effect.litres)} of it to ${to}${spared}`;
+		}
+		case 'recipe': {
+			const before = litresByRecipe(of?.recipe ?? {});
+			const after = litresByRecipe({ ...of?.recipe, ...effect.parts });
+			return before > 0
+				? `${name}: ${litres(each)} become ${litres((each * after) / before)}`
+				: `${name}: nothing, since it has no recipe yet`;
+		}
+	}
+}
+
+/** Less than this a day is not worth a word, litres. */
+const WORTH_A_WORD_L = 0.05;
+
+/** Both sides of what a measure does to the tanks in a day: `1 L a day less in Grey, 1 L more in Main`. */
+export function saySides(
+	rig: Rig,
+	tanks: readonly { readonly id: string; readonly litresPerDay: number }[],
+	units: UnitChoice
+): string {
+	const parts = tanks
+		.filter(({ litresPerDay }) => Math.abs(litresPerDay) >= WORTH_A_WORD_L)
+		.map(({ id, litresPerDay }) => {
+			const tank = tankById(rig, id);
+			const amount = formatLitres(Math.abs(litresPerDay), units);
+			if (tank?.holds === 'fresh') return `${amount} ${litresPerDay > 0 ? 'less' : 'more'} from ${tank.name}`;
+			return `${amount} ${litresPerDay > 0 ? 'more' : 'less'} in ${tank?.name ?? id}`;
+		});
+	return parts.length > 0 ? `A day: ${listed(parts)}` : 'It changes nothing as you live now';
+}
+
+/** Whether a measure has paid, in words: the difference, its interval, and whether that is more than chance. */
+export function sayPaid(found: Comparison, of: 'one time' | 'a person and day', units: UnitChoice): string {
+	const litres = (value: number): string => formatLitres(Math.abs(value), units);
+	const { without, with: withIt, spares, low, high, moreThanChance } = found;
+	const what = of === 'one time' ? 'One time took' : 'A person’s day took';
+	const means = `${what} ${litres(without.mean)} without (${without.count}×) and ${litres(withIt.mean)} with it (${withIt.count}×)`;
+	if (!moreThanChance)
+		return `${means}: that may be chance. It could spare up to ${litres(Math.max(high, 0))}, or ${low < 0 ? `cost up to ${litres(low)}` : 'nothing'}.`;
+	return spares > 0
+		? `${means}: it spares ${litres(spares)}, surely between ${litres(low)} and ${litres(high)}. That is more than chance.`
+		: `${means}: it costs ${litres(spares)} more, surely between ${litres(high)} and ${litres(low)}. That is more than chance.`;
+}
+
+/** What is still missing before it can be said whether a measure has paid. */
+export function sayNotYet(
+	{ without, with: withIt }: { readonly without: number; readonly with: number },
+	habit: string
+): string {
+	const missing = [
+		...(without < 2 ? [`${2 - without} without it`] : []),
+		...(withIt < 2 ? [`${2 - withIt} with it`] : [])
+	];
+	return `Not yet to be said: ${listed(missing)} of ${habit} still to be measured.`;
+}

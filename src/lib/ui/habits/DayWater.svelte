@@ -1,0 +1,71 @@
+<script lang="ts">
+	import type { DayFlow } from '$core/habits';
+	import type { Rig } from '$core/logbook';
+	import { formatLitres, type UnitChoice } from '$core/units';
+	import Chart from '../charts/Chart.svelte';
+	import { flowChart, nameOfEnd } from '../charts/flowChart';
+	import DataTable from '../page/DataTable.svelte';
+
+	interface Props {
+		rig: Rig;
+		flows: readonly DayFlow[];
+		units: UnitChoice;
+		theme: string;
+	}
+	/** Where the litres of a day go: from tank through outlet and habit to waste, and the same as a table. */
+	const { rig, flows, units, theme }: Props = $props();
+	const sorted = $derived([...flows].sort((a, b) => b.litres - a.litres));
+	const habits = $derived(new Set(flows.map(({ habit }) => habit)).size);
+	const outlet = (id: string): string => rig.outlets.find((one) => one.id === id)?.name ?? 'any tap';
+	const habit = (id: string | undefined): string =>
+		rig.habits.find((one) => one.id === id)?.name ?? 'in no habit';
+</script>
+
+<div class="chart">
+	<Chart
+		option={flowChart({ rig, flows, units })}
+		{theme}
+		heightPx={Math.max(220, 44 * habits)}
+		label="Where the litres of a day go; the same figures stand in the table below"
+	/>
+</div>
+<details>
+	<summary>The same in figures</summary>
+	<DataTable
+		columns={[
+			{ name: 'From' },
+			{ name: 'Through', wide: true },
+			{ name: 'For' },
+			{ name: 'To' },
+			{ name: 'A day', number: true }
+		]}
+	>
+		{#each sorted as flow, i (i)}
+			<tr>
+				<td>{nameOfEnd(rig, flow.from)}</td>
+				<td class="wide">{flow.from.kind === 'beside' ? '' : outlet(flow.outlet)}</td>
+				<th scope="row">{habit(flow.habit)}</th>
+				<td>{nameOfEnd(rig, flow.to)}</td>
+				<td class="number">{formatLitres(flow.litres, units)}</td>
+			</tr>
+		{/each}
+	</DataTable>
+</details>
+
+<style>
+	.chart {
+		width: 100%;
+		overflow-x: auto;
+	}
+	.chart > :global(div) {
+		min-width: 38rem;
+	}
+	details {
+		width: 100%;
+	}
+	summary {
+		min-height: var(--touch);
+		padding-top: 0.6rem;
+		cursor: pointer;
+	}
+</style>

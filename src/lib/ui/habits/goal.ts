@@ -1,0 +1,53 @@
+import { dayPlus, instantMs, zonedMs, zonedTime, type Trip } from '$core/logbook';
+import type { Plan } from '$core/plan';
+import { capital, sayGoal } from '$core/words';
+
+/** A moment that one may want to reach. */
+export interface GoalChoice {
+	readonly ms: number;
+	readonly label: string;
+}
+
+const DAYS = 7;
+const NOON = 12;
+
+/** Moments that one may want to reach: the next planned service, the trip's end, the noons of a week. */
+export function goalChoices(
+	trip: Trip | undefined,
+	plan: Plan | undefined,
+	nowMs: number,
+	timeZone: string
+): readonly GoalChoice[] {
+	const stops = trip?.stops.filter(({ retired }) => !retired) ?? [];
+	const next = stops.find(({ id, arrive }) => id === plan?.next?.stop && instantMs(arrive) > nowMs);
+	const endMs = Math.max(-Infinity, ...stops.map(({ depart }) => instantMs(depart)));
+	const today = zonedTime(nowMs, timeZone).day;
+	const noons = Array.from({ length: DAYS }, (_, i) => zonedMs(dayPlus(today, i + 1), timeZone, NOON));
+	return [
+		...(next ? [{ ms: instantMs(next.arrive), label: `the next service, ${next.name}` }] : []),
+		...(endMs > nowMs ? [{ ms: endMs, label: 'the trip’s end' }] : []),
+		...noons.map((ms) => ({ ms, label: sayGoal(ms, nowMs, timeZone) }))
+	];
+}
+
+/** What one wants to reach where nothing has been asked yet: the trip's end if it is near, else noon in three days. */
+export const usualGoal = (choices: readonly GoalChoice[], nowMs: number): number => {
+	const end = choices.find(({ label }) => label === 'the trip’s end')?.ms;
+	const WEEK_MS = 7 * 86_400_000;
+	const noons = choices.filter(({ label }) => label.endsWith('noon'));
+	return end !== undefined && end - nowMs < WEEK_MS ? end : (noons[2]?.ms ?? nowMs + 3 * 86_400_000);
+};
+
+/** The goal on its flag. */
+export const flagOfGoal = (ms: number, nowMs: number, timeZone: string): string =>
+	capital(sayGoal(ms, nowMs, timeZone));
+
+const HOUR_MS = 3_600_000;
+/** Before this hour it is still the night of the day before. */
+const DAWN = 5;
+
+/** The noon of the day that a flag bears; the moment itself where that noon is past. */
+export function noonOfFlag(ms: number, nowMs: number, timeZone: string): number {
+	const noon = zonedMs(zonedTime(ms - DAWN * HOUR_MS, timeZone).day, timeZone, NOON);
+	return noon > nowMs ? noon : ms;
+}

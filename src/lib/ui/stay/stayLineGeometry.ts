@@ -1,0 +1,106 @@
+import type { StayLine } from '$core/forecast';
+import { dayPlus, zonedMs, zonedTime } from '$core/logbook';
+import { formatHours } from '$core/units';
+import { flagDay } from '$core/words';
+
+const DAY_MS = 86_400_000;
+
+/** What the line is drawn of. */
+export interface StayFacts {
+	readonly line: StayLine;
+	readonly atMs: number;
+	readonly goalMs?: number | undefined;
+	readonly timeZone: string;
+	/** what each segment is called */
+	readonly nameOf: (id: string) => string;
+}
+
+interface Stretch {
+	readonly x: number;
+	readonly width: number;
+}
+
+/** A line of days, ready to be drawn, px. */
+export interface StayGeometry {
+	readonly notches: readonly { readonly x: number; readonly label: string }[];
+	/** as one lives now: sure, and in doubt at its end */
+	readonly sure: Stretch;
+	readonly doubt: Stretch;
+	/** each piece that lengthens the stay, or bites from its end */
+	readonly segments: readonly (Stretch & {
+		readonly id: string;
+		readonly bites: boolean;
+		readonly label: string;
+	})[];
+	/** the doubt at the end of it all, where something changed it */
+	readonly doubtThen: Stretch | undefined;
+	readonly goalX: number | undefined;
+}
+
+/** Beyond what has to be seen, as a share. */
+const MARGIN = 1.12;
+const MOST_DAYS = 60;
+const LETTER_PX = 6.7;
+const LABEL_GAP_PX = 10;
+const NOTCH_PX = 46;
+
+const between = (a: number, b: number): Stretch => ({ x: Math.min(a, b), width: Math.abs(b - a) });
+
+/** Labels that do not run into one another: with its name where there is room, else the hours alone, else none. */
+function labelled(
+	pieces: readonly { readonly x: number; readonly hours: string; readonly name: string }[],
+	widthPx: number
+): readonly string[] {
+	return pieces.map(({ x, hours, name }, i) => {
+		const room = (pieces[i + 1]?.x ?? widthPx) - x - LABEL_GAP_PX;
+		const whole = `${hours} ${name}`;
+		if (whole.length * LETTER_PX <= room) return whole;
+		return hours.length * LETTER_PX <= room ? hours : '';
+	});
+}
+
+/** Lays out a stay of days along a width. */
+export function stayGeometry(
+	{ line, atMs, goalMs, timeZone, nameOf }: StayFacts,
+	widthPx: number
+): StayGeometry {
+	const goalDays = goalMs === undefined ? 0 : (goalMs - atMs) / DAY_MS;
+	const ends = [
+		line.asItIs.p90,
+		line.then.p90,
+		...line.segments.flatMap(({ fromDays, toDays }) => [fromDays, toDays])
+	];
+	const days = Math.min(MOST_DAYS, Math.max(1, goalDays, ...ends) * MARGIN);
+	const x = (at: number): number => (Math.min(Math.max(at, 0), days) / days) * widthPx;
+	const today = zonedTime(atMs, timeZone).day;
+	const every = Math.max(1, Math.ceil((days * NOTCH_PX) / Math.max(widthPx, 1)));
+	const notches = Array.from({ length: Math.ceil(days) }, (_, i) => zonedMs(dayPlus(today, i + 1), timeZone))
+		.map((ms) => ({ at: (ms - atMs) / DAY_MS, label: flagDay(ms + DAY_MS / 2, timeZone) }))
+		.filter(({ at }, i) => at < days && i % every === 0)
+		.map(({ at, label }) => ({ x: x(at), label }));
+	const bites = (segment: StayLine['segments'][number]): boolean => segment.toDays < segment.fromDays;
+	// What bites shows what is left: the line is then sure only up to there.
+	const bitten = line.segments.some(bites);
+	const own = bitten ? line.then : line.asItIs;
+	const labels = labelled(
+		line.segments.map(({ id, fromDays, toDays }) => ({
+			x: x(Math.min(fromDays, toDays)),
+			hours: `${toDays < fromDays ? '−' : '+'} ${formatHours(24 * Math.abs(toDays - fromDays))}`,
+			name: nameOf(id)
+		})),
+		widthPx
+	);
+	return {
+		notches,
+		sure: between(0, x(own.p10)),
+		doubt: between(x(own.p10), x(own.p50)),
+		segments: line.segments.map((segment, i) => ({
+			id: segment.id,
+			bites: bites(segment),
+			label: labels[i] ?? '',
+			...between(x(segment.fromDays), x(segment.toDays))
+		})),
+		doubtThen: line.segments.length > 0 && !bitten ? between(x(line.then.p10), x(line.then.p50)) : undefined,
+		goalX: goalMs === undefined ? undefined : x(goalDays)
+	};
+}

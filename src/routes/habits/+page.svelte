@@ -1,0 +1,164 @@
+<script lang="ts">
+	import { instantMs, type Measure } from '$core/logbook';
+	import { formatFigure, formatLitres, fromBase } from '$core/units';
+	import { sayDay } from '$core/words';
+	import { latest } from '$lib/engine';
+	import { useApp } from '$lib/state';
+	import DayWater from '$lib/ui/habits/DayWater.svelte';
+	import DidItPay from '$lib/ui/habits/DidItPay.svelte';
+	import HabitPrices from '$lib/ui/habits/HabitPrices.svelte';
+	import HabitSheet from '$lib/ui/habits/HabitSheet.svelte';
+	import LeastSacrifice from '$lib/ui/habits/LeastSacrifice.svelte';
+	import MeasureIdeas from '$lib/ui/habits/MeasureIdeas.svelte';
+	import MeasureTable from '$lib/ui/habits/MeasureTable.svelte';
+	import MeterRun from '$lib/ui/habits/MeterRun.svelte';
+	import Waiting from '$lib/ui/now/Waiting.svelte';
+	import Columns from '$lib/ui/page/Columns.svelte';
+	import Page from '$lib/ui/page/Page.svelte';
+	import Section from '$lib/ui/page/Section.svelte';
+	import RigForm from '$lib/ui/rig/RigForm.svelte';
+	import { logSaying } from '$lib/ui/shell/saying';
+	import { GIVE } from '$lib/ui/why/give';
+	import WhyHabit from '$lib/ui/why/WhyHabit.svelte';
+
+	const app = useApp();
+	const rig = $derived(app.liveRig);
+	const now = $derived(app.engine.assessment);
+	const units = $derived(app.prefs.current.units);
+	const saving = latest(
+		() => app.engine.saving(),
+		() => [app.engine.written, rig, app.tripAtHand]
+	);
+
+	type Opened =
+		| { readonly kind: 'habit' | 'why' | 'measure'; readonly habit: string }
+		| { readonly kind: 'form'; readonly part: 'habits' | 'measures'; readonly id?: string }
+		| { readonly kind: 'ideas' };
+	let open = $state.raw<Opened | undefined>();
+	const close = (): void => (open = undefined);
+	const habit = $derived(
+		open && 'habit' in open
+			? rig?.habits.find(({ id }) => open && 'habit' in open && id === open.habit)
+			: undefined
+	);
+	const believed = $derived(now?.levels.habits.find(({ id }) => id === habit?.id));
+	const without = $derived(app.goal?.without ?? []);
+
+	const since = (measure: string): string | undefined => {
+		const entry = app.rigEntries.findLast(
+			(one) =>
+				!one.void && one.kind === 'measure' && one.measure === measure && instantMs(one.at) <= app.nowMs
+		);
+		return entry ? sayDay(instantMs(entry.at), app.nowMs, app.timeZone) : undefined;
+	};
+	const switchTo = ({ id, name }: Measure, on: boolean): Promise<boolean> =>
+		logSaying(
+			app,
+			{
+				kind: 'measure',
+				measure: id,
+				on,
+				at: app.nowIso(),
+				source: 'hand',
+				...(app.trip ? { trip: app.trip.id } : {})
+			},
+			`${name}: ${on ? 'on' : 'off'}`
+		);
+	const notAsk = (measure: string, not: boolean): Promise<void> =>
+		app.aim({ without: not ? [...without, measure] : without.filter((id) => id !== measure) });
+	const resuming = $derived(
+		app.prefs.current.measuring?.rig === rig?.id
+			? rig?.habits.find(({ id }) => id === app.prefs.current.measuring?.habit)
+			: undefined
+	);
+</script>
+
+{#if rig && app.rig && now}
+	<Page>
+		<LeastSacrifice {app} {without} />
+		{#if resuming && !open}
+			<p>
+				{resuming.name} is being measured.
+				<button onclick={() => (open = { kind: 'measure', habit: resuming.id })}>Go on</button>
+			</p>
+		{/if}
+		{#if saving.trouble}<p role="alert">It could not be worked out: {saving.trouble}</p>{/if}
+		<Columns>
+			<Section title="One time costs">
+				{#if rig.habits.length === 0}
+					<p class="soft">No habit yet: add what you do with water.</p>
+				{:else if saving.value}
+					<HabitPrices
+						{rig}
+						saving={saving.value}
+						levels={now.levels}
+						{units}
+						onopen={(id) => (open = { kind: 'habit', habit: id })}
+					/>
+				{:else}<p class="soft">Working out what each costs…</p>{/if}
+				<p class="buttons">
+					<button
+						disabled={rig.outlets.length === 0}
+						onclick={() => (open = { kind: 'form', part: 'habits' })}>Add habit</button
+					>
+				</p>
+				<p class="soft small">
+					Not written down: {formatLitres(now.levels.unlogged.litresPerPersonDay, units)} ± {formatFigure(
+						fromBase(GIVE * now.levels.unlogged.sd, units.volume)
+					)} for each person and day, as believed now.
+				</p>
+			</Section>
+			<Section title="Measures, by what they give for their bother">
+				{#if rig.measures.length === 0}
+					<p class="soft">No measure yet. There is a catalogue to start from.</p>
+				{:else if saving.value}
+					<MeasureTable
+						{rig}
+						worth={saving.value.worth.measures}
+						{units}
+						{since}
+						{without}
+						onswitch={(measure, on) => void switchTo(measure, on)}
+						onchange={(id) => (open = { kind: 'form', part: 'measures', id })}
+						onwithout={(measure, not) => void notAsk(measure, not)}
+					/>
+				{:else}<p class="soft">Working out what each is worth…</p>{/if}
+				<p class="buttons">
+					<button disabled={rig.habits.length === 0} onclick={() => (open = { kind: 'ideas' })}
+						>Add a measure</button
+					>
+				</p>
+			</Section>
+		</Columns>
+		{#if saving.value && saving.value.flows.length > 0}
+			<Section title="Where the litres of a day go">
+				<DayWater {rig} flows={saving.value.flows} {units} theme={app.prefs.current.theme} />
+			</Section>
+		{/if}
+		{#if saving.value && rig.measures.length > 0}
+			<Section title="Did it pay?"><DidItPay {app} {rig} paid={saving.value.paid} /></Section>
+		{/if}
+	</Page>
+	{#if open?.kind === 'habit' && habit && saving.value}
+		<HabitSheet
+			{app}
+			{rig}
+			{habit}
+			saving={saving.value}
+			onwhy={() => (open = { kind: 'why', habit: habit.id })}
+			onchange={() => (open = { kind: 'form', part: 'habits', id: habit.id })}
+			onmeasure={() => (open = { kind: 'measure', habit: habit.id })}
+			onclose={close}
+		/>
+	{:else if open?.kind === 'why' && habit && believed}
+		<WhyHabit {app} {habit} {believed} onclose={close} />
+	{:else if open?.kind === 'measure' && habit}
+		<MeterRun {app} {rig} {habit} onclose={close} />
+	{:else if open?.kind === 'ideas'}
+		<MeasureIdeas {app} {rig} onown={() => (open = { kind: 'form', part: 'measures' })} onclose={close} />
+	{:else if open?.kind === 'form'}
+		<RigForm {app} rig={app.rig} part={open.part} id={open.id} onclose={close} />
+	{/if}
+{:else}
+	<Waiting trouble={app.engine.trouble} />
+{/if}
