@@ -161,14 +161,16 @@ const rig: Rig = {
 			name: 'Shower',
 			outlet: 'wren-shower',
 			litresEach: { mean: 8, sd: 2.2 },
-			often: { times: 0.4, per: 'person-day' }
+			often: { times: 0.4, per: 'person-day' },
+			recipe: { warmUpL: 1.4, runMin: 1.1, flowLpm: 6 }
 		},
 		{
 			id: 'wren-dishes',
 			name: 'Dishes',
 			outlet: 'wren-sink',
 			litresEach: { mean: 6, sd: 1.5 },
-			often: { times: 1, per: 'day' }
+			often: { times: 1, per: 'day' },
+			recipe: { basinL: 4, runMin: 0.4, flowLpm: 5 }
 		},
 		{
 			id: 'wren-hair',
@@ -190,7 +192,8 @@ const rig: Rig = {
 			outlet: 'wren-sink',
 			litresEach: { mean: 1.2, sd: 0.3 },
 			often: { times: 1.2, per: 'person-day' },
-			keptFraction: 0.7
+			keptFraction: 0.7,
+			rises: { fromC: 20, perC: 0.05 }
 		},
 		{
 			id: 'wren-flush',
@@ -206,22 +209,41 @@ const rig: Rig = {
 			id: 'wren-rinse',
 			name: 'Wet, soap, rinse',
 			habit: 'wren-showering',
-			effect: { kind: 'scale', factor: 0.6 },
-			effort: 2
+			effect: { kind: 'recipe', parts: { runMin: 0.55, pauseMin: 1, trickleLpm: 0.1 } },
+			effort: 2,
+			idea: 'wet-soap-rinse'
 		},
 		{
 			id: 'wren-plates',
 			name: 'Paper plates',
 			habit: 'wren-dishes',
 			effect: { kind: 'rarer', factor: 0.5 },
-			effort: 1
+			effort: 2,
+			idea: 'paper'
+		},
+		{
+			id: 'wren-inch',
+			name: 'Dishes in an inch of water',
+			habit: 'wren-dishes',
+			effect: { kind: 'recipe', parts: { basinL: 2.2 } },
+			effort: 1,
+			idea: 'inch'
+		},
+		{
+			id: 'wren-flannel',
+			name: 'Every other day',
+			habit: 'wren-showering',
+			effect: { kind: 'rarer', factor: 0.5 },
+			effort: 3,
+			idea: 'every-other-day'
 		},
 		{
 			id: 'wren-pan',
 			name: 'Catch the cold start for the toilet',
 			habit: 'wren-showering',
 			effect: { kind: 'reroute', litres: 1.2, to: 'wren-cassette', replaces: 'wren-flush' },
-			effort: 1
+			effort: 1,
+			idea: 'cold-start-toilet'
 		}
 	],
 	containers: [
@@ -277,6 +299,12 @@ const PLACES: readonly Point[] = [
 	}
 ];
 
+/** Warm days to come, by the day of arrival. */
+const WEATHER: Readonly<Record<number, Stop['weather']>> = {
+	1: { maxC: 28, minC: 13 },
+	4: { maxC: 21, minC: 9 }
+};
+
 /** Stops in days from today and hours of the clock. */
 const COURSE: readonly (readonly [
 	name: string,
@@ -313,6 +341,7 @@ function tripOf(today: string, timeZone: string): Trip {
 			depart: at(departDay, departHour),
 			legKm,
 			services: point?.services ?? [],
+			...(WEATHER[arriveDay] ? { weather: WEATHER[arriveDay] } : {}),
 			...(point ? { point: point.id, position: point.position } : {})
 		};
 	});

@@ -13,6 +13,9 @@ export interface Price {
 	readonly hours: number;
 }
 
+/** A tank that is the first in fewer of a hundred futures ends no stay. */
+const BINDS = 0.02;
+
 /**
  * The price of each habit: by how much shorter the stay lasts with one more time of it now.
  *
@@ -23,7 +26,8 @@ export function prices(estimate: Estimate, day: DayAhead, options: ComparedOptio
 	const now = autonomyOf(estimate, asked);
 	/** what touches no tank that binds costs no time: it need not be lived */
 	const touches = (flow: Flow): boolean =>
-		[...now.binding.keys()].some((tank) => {
+		[...now.binding].some(([tank, share]) => {
+			if (share < BINDS) return false;
 			const { perLitre, fixed } = gainOf(estimate, flow, tank);
 			return perLitre !== 0 || fixed !== 0;
 		});

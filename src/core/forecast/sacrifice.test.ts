@@ -69,8 +69,9 @@ describe('by hand, in an exact rig', () => {
 		expect(never.reached).toBe(false);
 		expect(never.others).toEqual([]);
 		expect(never.nearest.chance).toBe(0);
-		// nothing reaches, and all are as unsure: the least of them
-		expect((never.nearest.lastsToMs - Date.parse(at)) / DAY_MS).toBeCloseTo(3, 6);
+		// all are as unsure: the one that lasts longest, Main with 90 L at 24 - 4 - 2 - 1 a day; fewer flushes alone would do
+		expect(never.nearest.measures).toContain('short');
+		expect((never.nearest.lastsToMs - Date.parse(at)) / DAY_MS).toBeGreaterThan(4.4);
 	});
 	it('refuses a moment that is past', () => expect(() => least(from(paper), 0)).toThrow(/not after now/));
 });

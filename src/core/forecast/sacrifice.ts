@@ -510,7 +510,9 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 	const sets = new Map(wanted.found.map((taken) => [setOf(taken).measures.join('|'), setOf(taken)] as const));
 	const reaching = [...sets.values()].filter(({ chance }) => chance >= certainty).sort(byEffort);
 	const [best, ...rest] = distinct ? distinctOf(reaching, OTHERS + 1) : reaching;
-	const nearest = best ?? (least([...sets.values()], bySureness) as MeasureSet);
+	const surest = best ?? (least([...sets.values()], bySureness) as MeasureSet);
+	const nearest =
+		surest.chance > 0 ? surest : furthest(candidates, (taken) => setOf({ taken, chance: 0 }), lastsToMs);
 	return {
 		reached: best !== undefined,
 		...(best ? { best } : {}),
@@ -535,4 +537,20 @@ function mostGiving(
 	const most = (worth: (one: Measure) => number): readonly Measure[] =>
 		[...candidates].sort((a, b) => worth(b) - worth(a)).slice(0, EXACT_UP_TO);
 	return [most((one) => gives(one) / (effortOf(one) + 0.1)), most(gives)];
+}
+
+/** Where no set has any chance: the one that lasts longest, without those of its measures that add nothing. */
+function furthest(
+	candidates: readonly Measure[],
+	setOf: (taken: readonly Measure[]) => MeasureSet,
+	lastsToMs: (set: MeasureSet) => number
+): MeasureSet {
+	const dearestFirst = [...candidates].sort((a, b) => effortOf(b) - effortOf(a));
+	const HARDLY_MS = 60_000;
+	return setOf(
+		dearestFirst.reduce<readonly Measure[]>((kept, one) => {
+			const without = kept.filter((other) => other !== one);
+			return lastsToMs(setOf(without)) >= lastsToMs(setOf(kept)) - HARDLY_MS ? without : kept;
+		}, candidates)
+	);
 }

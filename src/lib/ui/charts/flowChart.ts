@@ -84,6 +84,7 @@ export function nodesAndLinks({ rig, flows }: Pick<Shown, 'rig' | 'flows'>): {
 export function flowChart({ rig, flows, units }: Shown): (tokens: ChartTokens) => ChartOption {
 	const { nodes, links } = nodesAndLinks({ rig, flows });
 	const shown = new Map(nodes.map(({ name, shows }) => [name, shows]));
+	const colours = new Map(nodes.map(({ name, colour }) => [name, colour]));
 	const say = (litres: number): string =>
 		`${formatFigure(fromBase(litres, units.volume))} ${unitSymbol(units.volume)}`;
 	const of = (name: string): string => escaped(shown.get(name) ?? name);
@@ -113,7 +114,7 @@ export function flowChart({ rig, flows, units }: Shown): (tokens: ChartTokens) =
 				draggable: false,
 				layoutIterations: 32,
 				emphasis: { focus: 'adjacency' },
-				lineStyle: { color: 'source', opacity: 0.28 },
+				lineStyle: { opacity: 0.32 },
 				label: {
 					color: tokens.ink,
 					fontFamily: tokens.font,
@@ -126,7 +127,13 @@ export function flowChart({ rig, flows, units }: Shown): (tokens: ChartTokens) =
 					depth,
 					itemStyle: { color: tokens[colour], borderWidth: 0 }
 				})),
-				links: links.map(({ source, target, litres }) => ({ source, target, value: litres }))
+				// Blue until it is used, then the colour of where it goes.
+				links: links.map(({ source, target, litres }) => ({
+					source,
+					target,
+					value: litres,
+					lineStyle: { color: tokens[source.startsWith('habit') ? (colours.get(target) ?? 'ink') : 'fresh'] }
+				}))
 			}
 		]
 	});

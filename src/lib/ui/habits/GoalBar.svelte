@@ -64,4 +64,14 @@
 		flex: 0 1 auto;
 		max-width: 16rem;
 	}
+	@media (max-width: 640px) {
+		.goal {
+			display: grid;
+			grid-template-columns: 1fr 1fr;
+			width: 100%;
+		}
+		.goal :global(.field.long) {
+			grid-column: auto;
+		}
+	}
 </style>

@@ -25,7 +25,9 @@
 	const keptMs = $derived(kept ? Date.parse(kept.until) : Number.NaN);
 	const tooFar = $derived(keptMs - app.nowMs > MOST_DAYS * DAY_MS);
 	const past = $derived(keptMs <= app.nowMs);
-	const untilMs = $derived(Number.isNaN(keptMs) || past || tooFar ? usualGoal(choices, app.nowMs) : keptMs);
+	/** stands still while the clock moves on */
+	const usual = $derived(usualGoal(app.nowMs, now?.forecast.autonomyDays.p50 ?? 3, app.timeZone));
+	const untilMs = $derived(Number.isNaN(keptMs) || past || tooFar ? usual : keptMs);
 	const among = $derived(
 		without.length === 0 ? undefined : rig?.measures.map(({ id }) => id).filter((id) => !without.includes(id))
 	);

@@ -10,6 +10,8 @@ export interface GoalChoice {
 
 const DAYS = 7;
 const NOON = 12;
+/** Nobody is asked to look further ahead than this unless he wants to. */
+const MOST_USUAL_DAYS = 20;
 
 /** Moments that one may want to reach: the next planned service, the trip's end, the noons of a week. */
 export function goalChoices(
@@ -23,20 +25,24 @@ export function goalChoices(
 	const endMs = Math.max(-Infinity, ...stops.map(({ depart }) => instantMs(depart)));
 	const today = zonedTime(nowMs, timeZone).day;
 	const noons = Array.from({ length: DAYS }, (_, i) => zonedMs(dayPlus(today, i + 1), timeZone, NOON));
-	return [
+	const all = [
 		...(next ? [{ ms: instantMs(next.arrive), label: `the next service, ${next.name}` }] : []),
 		...(endMs > nowMs ? [{ ms: endMs, label: 'the trip’s end' }] : []),
 		...noons.map((ms) => ({ ms, label: sayGoal(ms, nowMs, timeZone) }))
 	];
+	// The trip may end at a noon.
+	return all.filter(({ ms }, i) => all.findIndex((one) => one.ms === ms) === i);
 }
 
-/** What one wants to reach where nothing has been asked yet: the trip's end if it is near, else noon in three days. */
-export const usualGoal = (choices: readonly GoalChoice[], nowMs: number): number => {
-	const end = choices.find(({ label }) => label === 'the trip’s end')?.ms;
-	const WEEK_MS = 7 * 86_400_000;
-	const noons = choices.filter(({ label }) => label.endsWith('noon'));
-	return end !== undefined && end - nowMs < WEEK_MS ? end : (noons[2]?.ms ?? nowMs + 3 * 86_400_000);
-};
+/** What one wants to reach where nothing has been asked yet: the first noon after the stay's end, a little more than is there. */
+export function usualGoal(nowMs: number, stayDays: number, timeZone: string): number {
+	const DAY_MS = 86_400_000;
+	const endMs = nowMs + Math.min(Math.max(stayDays, 0), MOST_USUAL_DAYS) * DAY_MS;
+	const noon = zonedMs(zonedTime(endMs, timeZone).day, timeZone, NOON);
+	return noon > endMs && noon > nowMs
+		? noon
+		: zonedMs(dayPlus(zonedTime(endMs, timeZone).day, 1), timeZone, NOON);
+}
 
 /** The goal on its flag. */
 export const flagOfGoal = (ms: number, nowMs: number, timeZone: string): string =>

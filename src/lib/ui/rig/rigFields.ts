@@ -135,9 +135,9 @@ const recipeFields = (at: string): readonly Field[] => {
 	return [
 		part('warmUpL', 'Runs until it is warm', { of: 'volume' }),
 		part('runMin', 'then runs', { suffix: 'min' }),
-		part('flowLpm', 'at', { of: 'volume', hint: 'In a minute.' }),
+		part('flowLpm', 'with a flow, a minute, of', { of: 'volume' }),
 		part('pauseMin', 'pauses', { suffix: 'min' }),
-		part('trickleLpm', 'while the valve still lets by', { of: 'volume', hint: 'In a minute.' }),
+		part('trickleLpm', 'and trickles, a minute', { of: 'volume', hint: 'What a valve still lets through.' }),
 		part('basinL', 'Basin', { of: 'volume' }),
 		part('flushL', 'Flush', { of: 'volume' })
 	];

@@ -17,14 +17,14 @@
 	let width = $state(0);
 	const id = $props.id();
 	const drawn = $derived(stayGeometry(facts, width));
-	const BAR = { y: 34, height: 20 };
+	const BAR = $derived({ y: goal === undefined ? 26 : 48, height: 20 });
 	const GOAL_PX = 118;
 	/** The flag turns to the left where there is no room at the right. */
 	const flagLeft = $derived(drawn.goalX !== undefined && drawn.goalX + GOAL_PX > width);
 </script>
 
 <div class="line {holds ?? ''}" bind:clientWidth={width}>
-	<svg {width} height="84" role="img" aria-label={label}>
+	<svg {width} height={BAR.y + BAR.height + 30} role="img" aria-label={label}>
 		<defs>
 			<pattern
 				id="{id}-doubt"
@@ -90,7 +90,7 @@
 				width={wide}
 				y={BAR.y}
 				height={BAR.height}
-				fill={bites ? `url(#${id}-bite)` : undefined}
+				style:fill={bites ? `url(#${id}-bite)` : undefined}
 			/>
 			{#if says}<text class:mind={bites} x={x + 2} y={BAR.y - 8}>{says}</text>{/if}
 		{/each}
@@ -116,6 +116,9 @@
 			</g>
 		{/if}
 	</svg>
+	{#if drawn.segments.some(({ label: short, says }) => short !== says)}
+		<p class="soft small" aria-hidden="true">{drawn.segments.map(({ says }) => says).join(' · ')}</p>
+	{/if}
 </div>
 
 <style>

@@ -31,6 +31,7 @@ export interface StayGeometry {
 		readonly id: string;
 		readonly bites: boolean;
 		readonly label: string;
+		readonly says: string;
 	})[];
 	/** the doubt at the end of it all, where something changed it */
 	readonly doubtThen: Stretch | undefined;
@@ -43,6 +44,9 @@ const MOST_DAYS = 60;
 const LETTER_PX = 6.7;
 const LABEL_GAP_PX = 10;
 const NOTCH_PX = 46;
+
+const hoursOf = ({ fromDays, toDays }: Pick<StayLine['segments'][number], 'fromDays' | 'toDays'>): string =>
+	`${toDays < fromDays ? '−' : '+'} ${formatHours(24 * Math.abs(toDays - fromDays))}`;
 
 const between = (a: number, b: number): Stretch => ({ x: Math.min(a, b), width: Math.abs(b - a) });
 
@@ -85,7 +89,7 @@ export function stayGeometry(
 	const labels = labelled(
 		line.segments.map(({ id, fromDays, toDays }) => ({
 			x: x(Math.min(fromDays, toDays)),
-			hours: `${toDays < fromDays ? '−' : '+'} ${formatHours(24 * Math.abs(toDays - fromDays))}`,
+			hours: hoursOf({ fromDays, toDays }),
 			name: nameOf(id)
 		})),
 		widthPx
@@ -98,6 +102,7 @@ export function stayGeometry(
 			id: segment.id,
 			bites: bites(segment),
 			label: labels[i] ?? '',
+			says: `${hoursOf(segment)} ${nameOf(segment.id)}`,
 			...between(x(segment.fromDays), x(segment.toDays))
 		})),
 		doubtThen: line.segments.length > 0 && !bitten ? between(x(line.then.p10), x(line.then.p50)) : undefined,
