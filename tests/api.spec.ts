@@ -61,6 +61,74 @@ test('a forecast by hand: Grey has 75 − 16 L of room, and 20 L a day run in', 
 	expect(await ask({ seed: 4 })).toEqual(await ask({ seed: 4 }));
 });
 
+test('what things are worth, by hand: 16 of 75 L are in Grey, and 20 L a day run in', async ({ request }) => {
+	const ask = async (more: object) =>
+		(
+			await request.post('/api/worth', {
+				data: { logbook: exact, rig: 'rig', at: '2027-05-01T09:00:00Z', ...more }
+			})
+		).json();
+	const answer = await ask({});
+	expect(answer).toEqual({
+		autonomyDays: expect.closeTo(2.95, 9),
+		binding: 'grey',
+		habits: [
+			{ id: 'shower', litres: 8, hours: expect.closeTo(9.6, 6) },
+			{ id: 'dishes', litres: 6, hours: expect.closeTo(7.2, 6) },
+			{ id: 'flush', litres: 0.5, hours: 0 }
+		],
+		// half a shower less: 59 L at 16 a day would be 3.69, but the cassette is full after three
+		measures: [
+			{
+				id: 'short',
+				on: false,
+				alone: expect.closeTo(1.2, 6),
+				given: expect.closeTo(1.2, 6),
+				litresPerDay: expect.closeTo(4, 6)
+			}
+		]
+	});
+	expect((await ask({ measures: ['short'] })).measures[0]).toMatchObject({
+		on: true,
+		given: expect.closeTo(1.2, 6)
+	});
+	expect((await ask({ persons: 0 })).binding).toBeUndefined();
+	const wrong = await request.post('/api/worth', {
+		data: { logbook: exact, rig: 'rig', at, measures: ['never'], persons: -1 }
+	});
+	expect([wrong.status(), (await wrong.json()).errors[0].path]).toEqual([422, '$.persons']);
+});
+
+test('the least sacrifice', async ({ request }) => {
+	const ask = (more: object) =>
+		request.post('/api/sacrifice', {
+			data: { logbook: exact, rig: 'rig', at: '2027-05-01T09:00:00Z', certainty: 0.9, ...more }
+		});
+	const reached = await (await ask({ until: '2027-05-04T08:50:00Z' })).json();
+	expect(reached).toMatchObject({
+		reached: true,
+		best: { measures: ['short'], effort: 1, chance: 1 },
+		others: []
+	});
+	expect(reached.nearest.lastsTo).toMatch(/^2027-05-04T09:00/);
+	const far = await (await ask({ until: '2027-05-20T12:00:00Z' })).json();
+	expect(far).toMatchObject({ reached: false, others: [], nearest: { measures: ['short'], chance: 0 } });
+	expect(far.best).toBeUndefined();
+	expect(await (await ask({ until: '2027-05-04T08:50:00Z', among: [] })).json()).toMatchObject({
+		reached: false
+	});
+	for (const [more, path] of [
+		[{ until: '2027-05-01T08:00:00Z' }, '$.until'],
+		[{ until: '2029-05-01T08:00:00Z' }, '$.until'],
+		[{ until: '2027-05-04T08:00:00Z', certainty: 1 }, '$.certainty'],
+		[{ until: '2027-05-04T08:00:00Z', among: ['never'] }, '$.among[0]'],
+		[{}, '$.until']
+	] as const) {
+		const answer = await ask(more);
+		expect([answer.status(), (await answer.json()).errors[0].path]).toEqual([422, path]);
+	}
+});
+
 test('a plan along the trip', async ({ request }) => {
 	const answer = await (
 		await request.post('/api/plan', { data: { logbook: example, trip: 'trip-moor', at } })

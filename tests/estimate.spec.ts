@@ -1,7 +1,7 @@
-import { expect, NOW_MS, type Page, test } from './helpers/test.js';
+import { expect, NOW_MS, test } from './helpers/test.js';
 import type { Logbook } from '../src/core/logbook/index.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
-import { enter, litresOf, openDemo } from './helpers/pages.js';
+import { enter, litresOf, openDemo, openLogbook } from './helpers/pages.js';
 
 const HOUR = 3_600_000;
 /** Two days of a van whose fresh tank was filled on the way and nobody wrote it down; moments count back from now. */
@@ -44,18 +44,6 @@ function missedFill(): Logbook {
 	);
 }
 
-async function open(page: Page, logbook: Logbook): Promise<void> {
-	await page.goto('/');
-	await page.getByRole('button', { name: 'Open a file' }).click();
-	await page.locator('input[type=file]').setInputFiles({
-		name: 'van.logbook.json',
-		mimeType: 'application/json',
-		buffer: Buffer.from(JSON.stringify({ ...logbook, exportedAt: new Date(NOW_MS).toISOString() }))
-	});
-	await page.getByRole('button', { name: 'Take it in' }).click();
-	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
-}
-
 test('a lying gauge is named, Why? says that it was left out, and one reading can be counted all the same', async ({
 	page
 }) => {
@@ -82,14 +70,15 @@ test('why it lasts so long, and why a shower takes so much', async ({ page }) =>
 	await expect(panel.getByText('one chance in ten that it is less than')).toBeVisible();
 	await expect(panel.getByRole('row', { name: /^Shower/ })).toContainText('×');
 	await page.keyboard.press('Escape');
-	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
-	await page.getByRole('button', { name: /^Why .* for Shower\?/ }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Habits' }).click();
+	await page.getByRole('button', { name: 'Shower', exact: true }).click();
+	await page.getByRole('button', { name: /^Why [\d.]+.L\?/ }).click();
 	await expect(panel.getByText('is your own figure')).toBeVisible();
 	await expect(panel.getByRole('row', { name: /Shower, measured/ }).first()).toBeVisible();
 });
 
 test('a fill that nobody wrote down is offered, added by one tap, and taken back', async ({ page }) => {
-	await open(page, missedFill());
+	await openLogbook(page, missedFill());
 	await expect(page.getByText(/seems not to be written down/)).toBeVisible();
 	await page.getByRole('button', { name: 'Add the fill to the brim' }).click();
 	await expect(page.getByText(/seems not to be written down/)).toHaveCount(0);

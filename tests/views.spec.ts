@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './helpers/test.js';
 import { openDemo } from './helpers/pages';
 
-const VIEWS = ['/', '/trip', '/ledger', '/rig', '/data'];
+const VIEWS = ['/', '/trip', '/habits', '/ledger', '/rig', '/data'];
 
 for (const theme of ['Day', 'Dusk', 'Night'])
 	test(`${theme}: no axe violations in any view, and it is kept`, async ({ page }) => {

@@ -1,4 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import type { Logbook } from '../../src/core/logbook/index.js';
+import { NOW_MS } from './test.js';
 
 /** Opens the application with the demo rigs and waits until it has a verdict. */
 export async function openDemo(page: Page, base = ''): Promise<void> {
@@ -14,6 +16,19 @@ export async function enter(page: Page, line: string): Promise<void> {
 	await expect(page.getByRole('button', { name: 'Enter' })).toBeEnabled();
 	await quickline(page).press('Enter');
 	await expect(quickline(page)).toHaveValue('');
+}
+
+/** Opens the application with a logbook of one's own, as a newcomer opens a file. */
+export async function openLogbook(page: Page, logbook: Logbook): Promise<void> {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Open a file' }).click();
+	await page.locator('input[type=file]').setInputFiles({
+		name: 'van.logbook.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from(JSON.stringify({ ...logbook, exportedAt: new Date(NOW_MS).toISOString() }))
+	});
+	await page.getByRole('button', { name: 'Take it in' }).click();
+	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
 }
 
 /** The litres that a large rod on *Now* shows for a tank. */

@@ -5,7 +5,7 @@ import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/l
 import { estimate, withEntry, type Estimate } from '../estimate/index.js';
 import type { Entry, Rig } from '../logbook/index.js';
 import { dayAhead } from '../habits/index.js';
-import { autonomyOf, COMPARED_PATHS, forecast, prices, seeded, type More } from './index.js';
+import { autonomyOf, COMPARED_PATHS, forecast, forecastByDay, prices, seeded, type More } from './index.js';
 import { choleskyOf, normalAt, spreadOf, streamOf } from './sampler/index.js';
 
 const at = '2027-05-01T06:00:00Z';
@@ -136,6 +136,14 @@ describe('a doubtful rig', () => {
 		// one wash-up a day and hardly a shower: not the 20 L a day that the rig states, which would be 3.75 days
 		expect(believed).toBeGreaterThan(5);
 	});
+});
+
+it('tells a long forecast day by day, and comes to the same', () => {
+	const parts = [...forecastByDay(from(vague), { days: 40, paths: 50 })];
+	expect(parts).toHaveLength(40);
+	expect(parts[9]?.tanks[0]?.byDay).toHaveLength(10);
+	const whole = forecast(from(vague), { days: 40, paths: 50 });
+	expect(parts[9]?.tanks[0]?.byDay).toEqual(whole.tanks[0]?.byDay.slice(0, 10));
 });
 
 it('refuses to look nowhere', () => {

@@ -93,7 +93,13 @@ export function* worth(
 	return {
 		autonomyDays: spreadOf(now.first.slice()).p50,
 		...(now.tank === undefined ? {} : { binding: now.tank }),
-		habits: prices(estimate, dayWith(inForce), { days, persons, measures: inForce, paths }),
+		habits: prices(estimate, dayWith(inForce), {
+			days,
+			persons,
+			measures: inForce,
+			paths,
+			about: now.tank
+		}),
 		measures: found
 	};
 }

@@ -1,4 +1,4 @@
-import { jStat } from 'jstat';
+import jStat from 'jstat';
 import { DAY_MS, personDays, type Estimate } from '../estimate/index.js';
 import { instantMs, type Entry, type EntryOf } from '../logbook/index.js';
 
@@ -48,6 +48,8 @@ function sampleOf(list: readonly Weighted[]): Sample {
 }
 
 const CONFIDENCE = 0.95;
+/** Less than this is no difference at all, litres squared. */
+const SAME_L2 = 1e-18;
 
 /**
  * Two means compared, their deviations unequal (Welch 1947, degrees of freedom by Satterthwaite 1946).
@@ -60,8 +62,8 @@ export function compare(without: readonly Weighted[], withIt: readonly Weighted[
 	const [va, vb] = [a.sd ** 2 / a.count, b.sd ** 2 / b.count];
 	const spares = a.mean - b.mean;
 	const variance = va + vb;
-	const dof = variance > 0 ? variance ** 2 / (va ** 2 / (a.count - 1) + vb ** 2 / (b.count - 1)) : 1;
-	const half = variance > 0 ? jStat.studentt.inv(0.5 + CONFIDENCE / 2, dof) * Math.sqrt(variance) : 0;
+	const dof = variance > SAME_L2 ? variance ** 2 / (va ** 2 / (a.count - 1) + vb ** 2 / (b.count - 1)) : 1;
+	const half = variance > SAME_L2 ? jStat.studentt.inv(0.5 + CONFIDENCE / 2, dof) * Math.sqrt(variance) : 0;
 	const [low, high] = [spares - half, spares + half];
 	return { without: a, with: b, spares, low, high, moreThanChance: low > 0 || high < 0 };
 }

@@ -93,6 +93,7 @@ describe('lines as a person would say them', () => {
 		['pour jug into main', { kind: 'transfer', fromTank: 'jug', toTank: 'main', until: 'from-empty' }],
 		['pour jug', { kind: 'transfer', fromTank: 'jug', toTank: 'main', until: 'from-empty' }],
 		['mains on', { kind: 'hookup', mains: true, sewer: false }],
+		['short shower on', { kind: 'measure', measure: 'short', on: true }],
 		['short showers on', { kind: 'measure', measure: 'short', on: true }],
 		['arrive tamsel', { kind: 'stop', stop: 'ford', event: 'arrive' }],
 		['depart', { kind: 'stop', stop: 'ford', event: 'depart' }],

@@ -137,3 +137,45 @@ describe('a question about the past', () => {
 		expect(await engine.beside('rig', 'lights', question.atMs)).toEqual([]);
 	});
 });
+
+describe('what is asked of saving', () => {
+	const DAY = 86_400_000;
+	it('what things cost, where they go, and whether a measure has paid', async () => {
+		const saving = await begun().saving(ask(at(1, 9)));
+		expect(saving?.worth.binding).toBe('black');
+		expect(saving?.worth.measures.map(({ id }) => id)).toEqual(['short']);
+		expect(saving?.flows.reduce((sum, { litres }) => sum + litres, 0)).toBeCloseTo(26, 0);
+		expect(saving?.paid).toEqual([
+			{ measure: 'short', uses: { without: 0, with: 0 }, stretches: { without: 0, with: 0 } }
+		]);
+	});
+	it('the least sacrifice with its line; a newer question or a change outdates it', async () => {
+		const engine = begun();
+		const asked = { untilMs: Date.parse(at(1, 9)) + 6 * DAY, certainty: 0.9 };
+		const way = await engine.wayTo(ask(at(1, 9)), asked);
+		expect(way?.found.reached).toBe(false);
+		expect(way?.line.tank).toBe('black');
+		const many = {
+			...exactRig,
+			measures: Array.from({ length: 13 }, (_, i) => ({ ...exactRig.measures[0]!, id: `m${i}` }))
+		};
+		engine.change([{ kind: 'rig', value: many }]);
+		const slow = engine.wayTo(ask(at(1, 9)), asked);
+		const newer = engine.wayTo(ask(at(1, 9)), { ...asked, certainty: 0.5 });
+		expect((await newer)?.found.reached).toBe(false);
+		// the older one either came first or was given up; it never comes after the newer one
+		expect([undefined, false]).toContain((await slow)?.found.reached);
+	});
+	it('a basket, the ration, a stay with measures, and a long forecast as it comes', async () => {
+		const engine = begun();
+		const question = ask(at(1, 9), { trip: undefined });
+		expect(await engine.basket(question, [{ habit: 'shower', times: 1 }])).toMatchObject({ kind: 'enough' });
+		expect(await engine.basket(question, [{ habit: 'flush', times: 30 }])).toMatchObject({
+			kind: 'go',
+			headline: { text: 'Go and dump first.' }
+		});
+		expect((await engine.rationTo(question, question.atMs + 6 * DAY, 0.9))?.tank).toBe('black');
+		expect((await engine.stayWith(question, ['short'])).segments).toHaveLength(1);
+		expect((await engine.ahead(question, 40, () => undefined))?.tanks[0]?.byDay).toHaveLength(40);
+	});
+});

@@ -37,7 +37,13 @@ export function stepsAhead(
 ): readonly Step[] {
 	const toMs = atMs + Math.ceil(days) * DAY_MS;
 	const { crew, climate, hookUps } = model;
-	const later = hookUps.filter(({ ms }) => ms > atMs);
+	/** only where a hook-up really begins or ends: a day that is cut for nothing differs less from others */
+	const later = hookUps
+		.filter(({ ms }) => ms > atMs)
+		.filter(({ is }, i, all) => {
+			const before = all[i - 1]?.is ?? state;
+			return is.mains !== before.mains || is.sewer !== before.sewer;
+		});
 	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: atMs + day * DAY_MS }));
 	const cuts = [...dawns, ...(persons === undefined ? crew.steps : []), ...climate, ...later];
 	let sewer = state.sewer;

@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { METRIC } from '$core/units';
 import { exactRig } from '../../../../tests/helpers/logbooks';
 import type { ChartTokens } from './chartTheme';
+import type { DayFlow } from '$core/habits';
+import { flowChart, nodesAndLinks } from './flowChart';
 import { gaugeChart } from './gaugeChart';
 import { pastChart } from './pastChart';
 
@@ -80,5 +82,50 @@ describe('a gauge and its lessons', () => {
 			'2/3',
 			'full'
 		]);
+	});
+});
+
+describe('where the litres of a day go', () => {
+	const flows: readonly DayFlow[] = [
+		{
+			from: { kind: 'tank', id: 'main' },
+			outlet: 'tap',
+			habit: 'shower',
+			to: { kind: 'tank', id: 'grey' },
+			litres: 8
+		},
+		{
+			from: { kind: 'tank', id: 'main' },
+			outlet: 'tap',
+			habit: 'dishes',
+			to: { kind: 'tank', id: 'grey' },
+			litres: 12
+		},
+		{
+			from: { kind: 'beside' },
+			outlet: 'toilet',
+			habit: 'flush',
+			to: { kind: 'tank', id: 'black' },
+			litres: 2
+		}
+	];
+	it('links tank to outlet to habit to waste, what goes the same way together', () => {
+		const { links } = nodesAndLinks({ rig: exactRig, flows });
+		const of = (source: string) =>
+			links.filter((link) => link.source.startsWith(source)).map(({ litres }) => litres);
+		expect(of('from|tank|main')).toEqual([20]);
+		expect(of('outlet|tap')).toEqual([8, 12]);
+		expect(of('habit|')).toEqual([8, 12, 2]);
+		// what a body adds comes through no outlet
+		expect(links).toContainEqual({ source: 'from|beside|', target: 'habit|flush', litres: 2 });
+	});
+	it('escapes names in what is shown over it', () => {
+		const rig = { ...exactRig, habits: exactRig.habits.map((habit) => ({ ...habit, name: '<b>' })) };
+		const { tooltip } = flowChart({ rig, flows, units: METRIC })(tokens) as {
+			tooltip: { formatter: (of: object) => string };
+		};
+		expect(tooltip.formatter({ dataType: 'node', name: 'habit|shower', value: 8, data: {} })).toBe(
+			'&lt;b&gt;: 8 L a day'
+		);
 	});
 });

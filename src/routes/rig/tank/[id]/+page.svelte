@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import type { Rig, Shape } from '$core/logbook';
-	import { suspicionsOf, tankById, withTank } from '$core/rig';
+	import { neverBinds, suspicionsOf, tankById, withTank } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { saySuspicion } from '$core/words';
 	import { useApp } from '$lib/state';
@@ -17,6 +17,7 @@
 	import DrainCard from '$lib/ui/tank/dip/DrainCard.svelte';
 	import ShapeEditor from '$lib/ui/tank/shape/ShapeEditor.svelte';
 	import ShapeSection from '$lib/ui/tank/shape/ShapeSection.svelte';
+	import TankAhead from '$lib/ui/tank/TankAhead.svelte';
 	import TankPast from '$lib/ui/tank/TankPast.svelte';
 	import { GIVE } from '$lib/ui/why/give';
 	import TrialsSection from '$lib/ui/tank/trial/TrialsSection.svelte';
@@ -66,6 +67,7 @@
 		{#each suspicions as suspicion, i (i)}<Notice><p>{saySuspicion(rig, suspicion, units)}</p></Notice>{/each}
 		<HeldChange {proposals} {rig} {units} />
 		<Section title="Over the trip"><TankPast {tank} /></Section>
+		{#if !neverBinds(rig, tank)}<Section title="In the days ahead"><TankAhead {tank} /></Section>{/if}
 		<TrialsSection {rig} {tank} {units} timeZone={app.timeZone} {put} />
 		<ShapeSection {tank} litresNow={level?.litres} {units} onchange={() => (open = 'shape')} />
 		{#if tank.shape}

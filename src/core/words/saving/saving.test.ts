@@ -1,0 +1,202 @@
+import { describe, expect, it } from 'vitest';
+import { exactRig } from '../../../../tests/helpers/logbooks.js';
+import type { Basket, Holding, Sacrifice } from '../../forecast/index.js';
+import { METRIC } from '../../units/index.js';
+import {
+	sayAt,
+	sayBasket,
+	sayChance,
+	sayEffect,
+	sayGoal,
+	sayNotYet,
+	sayPaid,
+	saySacrifice,
+	saySides,
+	spanText,
+	type Until
+} from '../index.js';
+
+const ZONE = 'Etc/UTC';
+/** with plain spaces before units */
+const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
+/** a Saturday */
+const now = Date.parse('2027-05-01T06:00:00Z');
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+
+describe('when', () => {
+	it.each([
+		[now + 3 * HOUR, 'today at 09:00'],
+		[now + 30 * HOUR + 40 * 60_000, 'tomorrow at 12:30'],
+		[now + 30 * HOUR, 'tomorrow at noon'],
+		[now + 3 * DAY, 'Tuesday morning']
+	])('%d is %s', (ms, says) => expect(sayAt(ms, now, ZONE)).toBe(says));
+	it('a day that was picked, with its hour', () => {
+		expect(sayGoal(Date.parse('2027-05-05T12:00:00Z'), now, ZONE)).toBe('Wednesday noon');
+		expect(sayGoal(Date.parse('2027-05-05T18:30:00Z'), now, ZONE)).toBe('Wednesday 18:30');
+	});
+	it.each([
+		[0.01, 'hardly a chance'],
+		[0.1, 'one chance in ten'],
+		[0.91, 'nine chances in ten'],
+		[0.97, 'more than nine chances in ten'],
+		[1, 'as good as certain']
+	])('a chance of %d is %s', (chance, says) => expect(sayChance(chance)).toBe(says));
+});
+
+describe('a basket', () => {
+	const holding = (chance: number, tank: string, bindsDays: number): Holding => ({
+		chance,
+		tank,
+		bindsDays,
+		days: bindsDays
+	});
+	const until = new Map<string, Until>([
+		['grey', { ms: now + 30 * HOUR, for: 'service', stop: 'Paper Ford' }],
+		['main', { ms: now + 5 * DAY, for: 'trip-end' }]
+	]);
+	const say = (before: Holding, after: Holding, of: ReadonlyMap<string, Until> = until) => {
+		const basket: Basket = { before, after };
+		const { kind, headline, reason } = sayBasket(exactRig, basket, of, 0.9, now, ZONE);
+		return [kind, headline.text, reason];
+	};
+	it('is enough, asks to be careful, or sends one to dump, each with its reason', () => {
+		expect(say(holding(1, 'grey', 2), holding(0.95, 'grey', 1.75))).toEqual([
+			'enough',
+			'Enough.',
+			'Grey is full Monday around midnight; the drain at Paper Ford is tomorrow at noon.'.replace(
+				'Monday around midnight',
+				'tomorrow night'
+			)
+		]);
+		expect(say(holding(0.95, 'grey', 2), holding(0.6, 'grey', 1.3))).toEqual([
+			'careful',
+			'Be careful.',
+			'Grey is full tomorrow at 13:00; the drain at Paper Ford is tomorrow at noon. Six chances in ten that it holds.'
+		]);
+		expect(say(holding(0.95, 'grey', 2), holding(0.2, 'grey', 10 / 24))).toEqual([
+			'go',
+			'Go and dump first.',
+			'Grey is full today at 16:00; the drain at Paper Ford is tomorrow at noon.'
+		]);
+	});
+	it('sends one for water where that ends first, and says when it is so already', () => {
+		expect(say(holding(0.3, 'main', 4), holding(0.2, 'main', 3.5))).toEqual([
+			'go',
+			'Go and refill first.',
+			'Main is down to its reserve Tuesday evening; the trip ends Thursday morning. It is so without it, too.'
+		]);
+	});
+	it('what does not fit at all has no room; without a trip it is asked until tomorrow', () => {
+		const day = new Map<string, Until>([['grey', { ms: now + DAY, for: 'a-day' }]]);
+		expect(say(holding(1, 'grey', 2), holding(0, 'grey', 0), day)[2]).toBe(
+			'Grey has no room for it; asked until tomorrow at 06:00, since no drain is planned.'
+		);
+	});
+});
+
+describe('the least sacrifice', () => {
+	const rig = {
+		...exactRig,
+		measures: [
+			...exactRig.measures,
+			{ id: 'inch', name: 'Dishes in an inch', habit: 'dishes', effect: { kind: 'set' as const, litres: 3 } }
+		]
+	};
+	const set = (measures: readonly string[], chance: number) => ({
+		measures,
+		effort: measures.length,
+		chance
+	});
+	const base: Sacrifice = {
+		reached: false,
+		others: [],
+		nearest: { ...set([], 0.1), lastsToMs: now + DAY },
+		asItIs: { ...set([], 0.1), lastsToMs: now + 2 * DAY - 15 * HOUR }
+	};
+	const say = (found: Partial<Sacrifice>, inForce: readonly string[] = []) => {
+		const { headline, detail } = saySacrifice(
+			rig,
+			{ ...base, ...found },
+			inForce,
+			{ untilMs: now + 2 * DAY + 6 * HOUR },
+			now,
+			ZONE
+		);
+		return `${spanText(headline)} ${spanText(detail)}`;
+	};
+	it('says how far short one is, and what gets there', () =>
+		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) })).toBe(
+			'You are 21 hours short of Monday noon. Least bother that gets there: short showers and dishes in an inch. Very sure with both.'
+		));
+	it('does not ask again for what is on', () =>
+		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) }, ['short'])).toContain(
+			'gets there: dishes in an inch. Very sure with it.'
+		));
+	it('says that nothing is asked, or that nothing helps', () => {
+		expect(say({ reached: true, best: set([], 0.97) })).toBe(
+			'You reach Monday noon as you live now. More than nine chances in ten that no tank binds before that.'
+		);
+		expect(say({ nearest: { ...set(['short'], 0.2), lastsToMs: now + 40 * HOUR } })).toBe(
+			'Monday noon is not to be reached. The nearest is short showers, to tomorrow night: you are 21 hours short without.'
+		);
+		expect(say({})).toContain('no measure changes that: tomorrow morning is as far as it goes.');
+	});
+	it('says when not every set was tried', () =>
+		expect(say({ reached: true, best: set(['short'], 0.93), bounded: true })).toContain(
+			'not every set was tried'
+		));
+});
+
+describe('a measure', () => {
+	const says =
+		<A extends readonly unknown[]>(say: (...args: A) => string) =>
+		(...args: A): string =>
+			plain(say(...args));
+	it('says what it changes, and both sides of it', () => {
+		expect(
+			says(sayEffect)(exactRig, { habit: 'shower', effect: { kind: 'scale', factor: 0.5 } }, METRIC)
+		).toBe('Shower: 8 L become 4 L');
+		expect(
+			says(sayEffect)(
+				exactRig,
+				{ habit: 'shower', effect: { kind: 'reroute', litres: 1, to: 'black', replaces: 'flush' } },
+				METRIC
+			)
+		).toBe('Shower: 1 L of it to Cassette, and spares as much of Flush');
+		expect(
+			says(sayEffect)(exactRig, { habit: 'shower', effect: { kind: 'recipe', parts: { runMin: 1 } } }, METRIC)
+		).toBe('Shower: nothing, since it has no recipe yet');
+		expect(
+			says(saySides)(
+				exactRig,
+				[
+					{ id: 'main', litresPerDay: 1 },
+					{ id: 'grey', litresPerDay: -1 },
+					{ id: 'black', litresPerDay: 0.5 }
+				],
+				METRIC
+			)
+		).toBe('A day: 1 L less from Main, 1 L less in Grey and 0.5 L more in Cassette');
+	});
+	it('has paid, has cost, or may be chance', () => {
+		const sample = (mean: number) => ({ count: 4, mean, sd: 1 });
+		const paid = {
+			without: sample(8),
+			with: sample(5),
+			spares: 3,
+			low: 1.2,
+			high: 4.8,
+			moreThanChance: true
+		};
+		expect(says(sayPaid)(paid, 'one time', METRIC)).toBe(
+			'One time took 8 L without (4×) and 5 L with it (4×): it spares 3 L, surely between 1.2 L and 4.8 L. That is more than chance.'
+		);
+		expect(says(sayPaid)({ ...paid, low: -1, moreThanChance: false }, 'a person and day', METRIC)).toMatch(
+			/^A person’s day took .* may be chance\. It could spare up to 4\.8 L, or cost up to 1 L\.$/
+		);
+		expect(sayNotYet({ without: 3, with: 1 }, 'shower')).toBe(
+			'Not yet to be said: 1 with it of shower still to be measured.'
+		);
+	});
+});
