@@ -16,6 +16,21 @@ async function drawOutline(page) {
 	await editor.getByLabel('Corner 1, up').fill('90');
 }
 
+/** Puts two showers and the dishes into the basket. */
+async function fillBasket(page) {
+	await page.getByRole('button', { name: 'Enough for tonight?' }).click();
+	for (const habit of ['Shower', 'Shower', 'Dishes'])
+		await page.getByRole('button', { name: `One more: ${habit}` }).click();
+	await page.locator('.answer .verdict').waitFor();
+	await page.locator('.answer').scrollIntoViewIfNeeded();
+}
+
+/** Waits until what Habits shows has been worked out. */
+async function workedOut(page) {
+	await page.getByRole('columnheader', { name: 'Off the stay' }).waitFor();
+	await page.locator('svg[aria-label^="The stay"]').waitFor();
+}
+
 /** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, print?: boolean, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const SHOTS = [
 	{ name: 'now', path: '/', act: (page) => page.getByLabel('What happened?').pressSequentially('shower 2') },
@@ -24,11 +39,14 @@ const SHOTS = [
 		path: '/',
 		act: (page) => page.getByRole('button', { name: /^Why .* in Grey\?/ }).click()
 	},
-	{ name: 'now-dusk', path: '/', theme: 'dusk' },
 	{ name: 'now-night', path: '/', theme: 'night' },
 	{ name: 'now-phone', path: '/', width: 390, height: 844 },
 	{ name: 'now-boat', path: '/', rig: 'Sandling' },
 	{ name: 'trip', path: '/trip' },
+	{ name: 'habits', path: '/habits', act: workedOut },
+	{ name: 'habits-phone', path: '/habits', width: 390, height: 844, act: workedOut },
+	{ name: 'now-basket', path: '/', act: fillBasket },
+	{ name: 'now-basket-phone', path: '/', width: 390, height: 844, act: fillBasket },
 	{ name: 'ledger', path: '/ledger' },
 	{ name: 'rig', path: '/rig' },
 	{ name: 'rig-tank', path: '/rig/tank/wren-grey' },

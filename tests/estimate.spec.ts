@@ -94,7 +94,7 @@ test('the past of a tank as a chart and in figures, and why at any moment of it'
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('row').getByRole('link', { name: 'Grey', exact: true }).click();
 	await expect(page.getByRole('img', { name: /Level of Grey over the trip/ }).locator('svg')).toBeVisible();
-	await page.getByText('The same in figures').click();
+	await page.getByRole('region', { name: 'Over the trip' }).getByText('The same in figures').click();
 	await expect(page.getByRole('row', { name: /at least/ })).toBeVisible();
 	const yesterday = new Date(NOW_MS - 24 * HOUR).toISOString().slice(0, 10);
 	await page.getByLabel('What was believed at').fill(`${yesterday}T12:00`);

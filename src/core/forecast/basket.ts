@@ -19,7 +19,7 @@ export interface Basket {
 }
 
 /** How far is looked beyond the last moment asked for, days. */
-const BEYOND = 30;
+const BEYOND = 10;
 
 function holdingOf(
 	bounds: ReadonlyMap<string, Float64Array>,

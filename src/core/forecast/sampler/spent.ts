@@ -12,6 +12,9 @@ export interface Spent {
 	readonly step: Step;
 }
 
+/** Each costs as much as all of a time that is looked at only at its end. */
+const MOST_STRETCHES = 20;
+
 const sums = (lists: readonly Float64Array[]): readonly Float64Array[] =>
 	lists.map((list) => new Float64Array(list.length));
 
@@ -24,7 +27,8 @@ function add(to: readonly Float64Array[], from: readonly Float64Array[], part: n
 }
 
 /**
- * Sums up what is used, stretch by stretch: a new one begins where a hook-up does, and with each step where `each` asks.
+ * Sums up what is used, stretch by stretch: a new one begins where a hook-up does, and where `each` asks with each day; no more of
+ * those than twenty, so that of a long time some days are taken together.
  * Use is spread evenly over the step in which the time ends.
  *
  * @param days from now, perhaps not whole
@@ -42,15 +46,19 @@ export function spentIn(
 ): readonly Spent[] {
 	const uses: Uses = usesOf(day, draws, paths, seed, rarer);
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
+	const every = Math.ceil(days / MOST_STRETCHES);
+	let began = -1;
 	const out: { -readonly [K in keyof Spent]: Spent[K] }[] = [];
 	for (const step of steps) {
 		const part = Math.min(1, (days - step.start) / step.length);
 		if (!(part > 0)) break;
 		uses.live(step, all);
 		let last = out.at(-1);
+		const turns = each && step.day % every === 0 && step.day !== began;
+		if (turns) began = step.day;
 		if (
 			!last ||
-			each ||
+			turns ||
 			step.mains !== last.step.mains ||
 			step.sewer !== last.step.sewer ||
 			step.sewerOpens

@@ -13,3 +13,12 @@ it('reads and puts values at dotted paths, keeping all else', () => {
 	expect(withValue(habit, 'mood', undefined)).toEqual({ name: 'Shower', litresEach: habit.litresEach });
 	expect(habit.litresEach.mean).toBe(8);
 });
+
+it('what holds nothing any more is taken out, too', () => {
+	const stop = { name: 'Ford', weather: { maxC: 30 } };
+	expect(withValue(stop, 'weather.maxC', undefined)).toEqual({ name: 'Ford' });
+	expect(withValue({ ...stop, weather: { maxC: 30, minC: 9 } }, 'weather.maxC', undefined)).toEqual({
+		name: 'Ford',
+		weather: { minC: 9 }
+	});
+});

@@ -52,12 +52,17 @@ const isDraft = (value: unknown): value is Draft =>
 export const valueAt = (draft: Draft, key: string): unknown =>
 	key.split('.').reduce<unknown>((here, step) => (isDraft(here) ? here[step] : undefined), draft);
 
-/** A copy with a value put at a dotted path; `undefined` takes it out. Everything else is kept, unknown fields too. */
+/**
+ * A copy with a value put at a dotted path; `undefined` takes it out, and what holds nothing then. Everything else is
+ * kept, unknown fields too.
+ */
 export function withValue(draft: Draft, key: string, value: unknown): Draft {
 	const [head = '', ...rest] = key.split('.');
 	const { [head]: before, ...others } = draft;
-	if (rest.length > 0)
-		return { ...draft, [head]: withValue(isDraft(before) ? before : {}, rest.join('.'), value) };
+	if (rest.length > 0) {
+		const inner = withValue(isDraft(before) ? before : {}, rest.join('.'), value);
+		return Object.keys(inner).length === 0 ? others : { ...draft, [head]: inner };
+	}
 	return value === undefined ? others : { ...draft, [head]: value };
 }
 

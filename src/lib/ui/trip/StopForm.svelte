@@ -18,7 +18,28 @@
 		{ key: 'arrive', label: 'Arrive', type: 'moment' },
 		{ key: 'depart', label: 'Leave', type: 'moment' },
 		{ key: 'legKm', label: 'Way to get there', type: 'number', of: 'distance' },
-		{ key: 'persons', label: 'People from here on', type: 'number', optional: true }
+		{ key: 'persons', label: 'People from here on', type: 'number', optional: true },
+		{
+			key: 'weather.maxC',
+			label: 'Warmest by day',
+			type: 'number',
+			of: 'temperature',
+			optional: true,
+			hint: 'Drinking rises with it, where a habit says so.'
+		},
+		{ key: 'weather.minC', label: 'Coldest by night', type: 'number', of: 'temperature', optional: true },
+		{
+			key: 'exertion',
+			label: 'The days are',
+			type: 'meaning',
+			options: [
+				{ value: 0.7, label: 'easy' },
+				{ value: 1, label: 'as usual' },
+				{ value: 1.5, label: 'hard work' },
+				{ value: 2, label: 'very hard work' }
+			],
+			other: { label: 'Of usual days', percent: true }
+		}
 	];
 	const HOUR = 3_600_000;
 	/** A new stop follows the last one, for a night. */
