@@ -21,7 +21,7 @@ export {
 	type MeasureSet,
 	type Sacrifice,
 	type SacrificeOptions
-} from './sacrifice.js';
+} from './sacrifice/index.js';
 export { worth, WORTH_DAYS, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
 export { basket, type Basket, type Holding } from './basket.js';
 export { stayLine, type StayLine, type StaySegment } from './stayLine.js';

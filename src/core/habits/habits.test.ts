@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
-import { dispersionOf } from './cadence.js';
-import { dailyChange, dayAhead, drawnPerDay, totalsOf } from './index.js';
+import { dispersionOf } from './ahead/cadence.js';
+import { dailyChange, dayAhead, litresPerDay, totalsOf } from './index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const known = estimate(logbookOf(freshStart()), 'rig', Date.parse(at));
@@ -10,7 +10,7 @@ const day = dayAhead(known, { persons: 2, measures: [] });
 
 describe('an exact day, by hand', () => {
 	it('draws 8 of showers, 12 of dishes, 4 of flushes', () => {
-		expect(drawnPerDay(day)).toBeCloseTo(24, 12);
+		expect(litresPerDay(known, day)).toBeCloseTo(24, 12);
 		expect(dailyChange(known, day, 'main')).toEqual({ mean: -24, driftSd: 0, daySd: 0 });
 		expect(dailyChange(known, day, 'grey').mean).toBeCloseTo(20, 12);
 		expect(dailyChange(known, day, 'black').mean).toBeCloseTo(6, 12);
@@ -24,11 +24,11 @@ describe('an exact day, by hand', () => {
 			};
 			const new_ = estimate(logbookOf(freshStart(), rig), 'rig', Date.parse(at));
 			// and the small draws that are in no habit
-			expect(drawnPerDay(dayAhead(new_, { persons: 2, measures: [] }))).toBeCloseTo(24 * 1.06, -0.3);
+			expect(litresPerDay(new_, dayAhead(new_, { persons: 2, measures: [] }))).toBeCloseTo(24 * 1.06, -0.3);
 		}
 	});
 	it('a measure in force changes what a day takes', () =>
-		expect(drawnPerDay(dayAhead(known, { persons: 2, measures: ['short'] }))).toBeCloseTo(20, 12));
+		expect(litresPerDay(known, dayAhead(known, { persons: 2, measures: ['short'] }))).toBeCloseTo(20, 12));
 });
 
 it('adds up a day: measured litres count as measured, void entries not at all', () => {

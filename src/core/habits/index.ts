@@ -1,9 +1,8 @@
-export { aheadNow, climateNow, personsNow, rarerAhead, type Ahead, type Cadence } from './cadence.js';
+export { aheadNow, climateNow, personsNow, rarerAhead, type Ahead, type Cadence } from './ahead/cadence.js';
 export {
 	dailyChange,
 	dailyParts,
 	dayAhead,
-	drawnPerDay,
 	gainOf,
 	litresOf,
 	litresPerDay,
@@ -14,11 +13,11 @@ export {
 	type DayAhead,
 	type HabitAhead,
 	type UnloggedAhead
-} from './daily.js';
-export { whyLasting, type WhyLasting } from './whyLasting.js';
-export { totalsOf, type Totals } from './totals.js';
-export { dayFlows, type DayFlow, type End } from './dayFlows.js';
-export { compare, didItPay, type Comparison, type DidItPay, type Sample } from './didItPay.js';
-export { flowOfPours, measuredOf, averageOf, type Pour, type Repeats } from './measured.js';
-export { risingAhead, type Rising } from './rising.js';
-export { daysByLot, TRIAL_DAYS, trialEntries } from './trialByLot.js';
+} from './ahead/daily.js';
+export { whyLasting, type WhyLasting } from './ahead/whyLasting.js';
+export { totalsOf, type Totals } from './measured/totals.js';
+export { dayFlows, type DayFlow, type End } from './ahead/dayFlows.js';
+export { compare, didItPay, type Comparison, type DidItPay, type Sample } from './measured/didItPay.js';
+export { flowOfPours, measuredOf, averageOf, type Pour, type Repeats } from './measured/repeats.js';
+export { risingAhead, type Rising } from './ahead/rising.js';
+export { daysByLot, TRIAL_DAYS, trialEntries } from './measured/trialByLot.js';

@@ -22,6 +22,9 @@ const SLICES = Float64Array.from({ length: 2 ** TABLE_BITS }, (_, i) =>
 /** A standard normal from the table of equally likely values. */
 export const normalAt = (slot: number): number => SLICES[slot] as number;
 
+/** The uniform number, 0 … 1, that stands where a normal one of the table does: both rise together. */
+export const uniformAt = (slot: number): number => (slot + 0.5) / 2 ** TABLE_BITS;
+
 export function seeded(seed: number): Random {
 	const generator = xoroshiro128plus(Math.trunc(seed));
 	// Its state begins with few bits set: the first numbers of neighbouring seeds are alike.

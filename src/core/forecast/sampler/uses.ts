@@ -2,7 +2,7 @@ import * as PARAMETERS from '../../parameters.js';
 import { riseOf } from '../../estimate/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
-import { normalAt, streamOf, type Variable } from './random.js';
+import { normalAt, streamOf, uniformAt, type Variable } from './random.js';
 import type { Step } from './steps.js';
 
 /**
@@ -36,6 +36,17 @@ function chanceOf(seed: number, variable: Variable, index: number, paths: number
 			for (let path = 0; path < paths; path++) slots[path] = random.slot();
 		}
 	};
+}
+
+/**
+ * An amount that is never negative and comes in lumps: a gamma of a mean and variance (Wilson and Hilferty 1931); where it
+ * is less than a lump a day, one lump or none. A normal cut off at nothing would have too large a mean.
+ */
+function lumpsAt(slot: number, mean: number, variance: number): number {
+	const shape = (mean * mean) / variance;
+	if (shape < 1) return uniformAt(slot) > 1 - shape ? mean / shape : 0;
+	const root = 1 - 1 / (9 * shape) + normalAt(slot) / (3 * Math.sqrt(shape));
+	return root > 0 ? mean * root ** 3 : 0;
 }
 
 /**
@@ -125,8 +136,8 @@ export function usesOf(
 			}
 			const today = usual * differs(path);
 			// Lumps at random, the variance of a compound Poisson day; and busy and quiet days.
-			const sd = Math.sqrt(today * lumpL + busy * usual * usual);
-			used[path] = Math.max(0, today + sd * normalAt(chance.slots[path] as number));
+			const variance = today * lumpL + busy * usual * usual;
+			used[path] = today === 0 ? 0 : lumpsAt(chance.slots[path] as number, today, variance);
 		}
 	}
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { DAY_MS, estimate, type Estimate } from '../estimate/index.js';
-import type { Measure, Rig } from '../logbook/index.js';
-import { autonomyOf, sacrifice, type Sacrifice, type SacrificeOptions } from './index.js';
-import { ended } from './sampler/index.js';
+import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import { DAY_MS, estimate, type Estimate } from '../../estimate/index.js';
+import type { Measure, Rig } from '../../logbook/index.js';
+import { autonomyOf, sacrifice, type Sacrifice, type SacrificeOptions } from '../index.js';
+import { ended } from '../sampler/index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig, measures: readonly string[] = []): Estimate =>

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyEntries, entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, levelOf, informationGain } from '../estimate/index.js';
-import { dailyChange, dayAhead } from './index.js';
-import type { Entry, Rig } from '../logbook/index.js';
+import { anyEntries, entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import { estimate, levelOf, informationGain } from '../../estimate/index.js';
+import { dailyChange, dayAhead } from '../index.js';
+import type { Entry, Rig } from '../../logbook/index.js';
 import { whyLasting } from './whyLasting.js';
 
 const at = '2027-05-01T06:00:00Z';

@@ -1,5 +1,5 @@
-import * as PARAMETERS from '../parameters.js';
-import { instantMs, type Habit } from '../logbook/index.js';
+import * as PARAMETERS from '../../parameters.js';
+import { instantMs, type Habit } from '../../logbook/index.js';
 import {
 	countedHabits,
 	cutAt,
@@ -17,7 +17,7 @@ import {
 	type HookUp,
 	type Logged,
 	type Model
-} from '../estimate/index.js';
+} from '../../estimate/index.js';
 
 /** How many times a day something is done and written down, and how sure that is. */
 export interface Cadence {

@@ -1,4 +1,4 @@
-import { riseOf, type Climate, type Estimate } from '../estimate/index.js';
+import { riseOf, type Climate, type Estimate } from '../../estimate/index.js';
 import { climateNow, personsNow } from './cadence.js';
 import { dayAhead, litresOf } from './daily.js';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate } from '../estimate/index.js';
-import type { Entry } from '../logbook/index.js';
-import { compare, didItPay } from './index.js';
+import { entry, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import { estimate } from '../../estimate/index.js';
+import type { Entry } from '../../logbook/index.js';
+import { compare, didItPay } from '../index.js';
 
 const weighted = (values: readonly number[]) => values.map((value) => ({ value, weight: 1 }));
 

@@ -1,7 +1,7 @@
-import { bindingLevel, levelOf, type Estimate } from '../estimate/index.js';
+import { bindingLevel, levelOf, type Estimate } from '../../estimate/index.js';
 import { aheadNow } from './cadence.js';
 import { dailyParts, dayAhead, type DailyPart } from './daily.js';
-import { neverBinds, tankById } from '../rig/index.js';
+import { neverBinds, tankById } from '../../rig/index.js';
 
 /** The sum behind the days that a tank lasts, as one would do it on paper. */
 export interface WhyLasting {

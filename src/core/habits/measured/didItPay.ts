@@ -1,6 +1,6 @@
 import jStat from 'jstat';
-import { DAY_MS, personDays, type Estimate } from '../estimate/index.js';
-import { instantMs, type Entry, type EntryOf } from '../logbook/index.js';
+import { DAY_MS, personDays, type Estimate } from '../../estimate/index.js';
+import { instantMs, type Entry, type EntryOf } from '../../logbook/index.js';
 
 /** Some amounts of the same kind: how many, their mean and their standard deviation, litres. */
 export interface Sample {

@@ -1,5 +1,5 @@
-import type { Estimate } from '../estimate/index.js';
-import { tankById } from '../rig/index.js';
+import type { Estimate } from '../../estimate/index.js';
+import { tankById } from '../../rig/index.js';
 import { aheadNow } from './cadence.js';
 import { dayAhead, gainOf, litresOf, unloggedGain, type DayAhead } from './daily.js';
 

@@ -1,7 +1,7 @@
-import * as PARAMETERS from '../parameters.js';
-import type { Habit } from '../logbook/index.js';
-import { riseOf, truncate, USUAL_CLIMATE, type Estimate, type Stream } from '../estimate/index.js';
-import type { Amount, Flow, Regime } from '../rig/index.js';
+import * as PARAMETERS from '../../parameters.js';
+import type { Habit } from '../../logbook/index.js';
+import { riseOf, truncate, USUAL_CLIMATE, type Estimate, type Stream } from '../../estimate/index.js';
+import type { Amount, Flow, Regime } from '../../rig/index.js';
 import { cadencesAhead, dispersionOf, rarerSince, type Ahead, type Cadence } from './cadence.js';
 
 /** One habit as it is expected ahead. */
@@ -210,13 +210,6 @@ export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): 
 	scatter += (PARAMETERS.dayDiffers * together) ** 2;
 	return { mean, driftSd: Math.sqrt(drift), daySd: Math.sqrt(scatter) };
 }
-
-/** Litres drawn in a day ahead by the whole crew, whatever they are drawn from. */
-export const drawnPerDay = (day: DayAhead): number =>
-	day.habits.reduce(
-		(sum, { cadence, flow, litresEach }) => sum + cadence.timesPerDay * litresOf(flow.drawn, litresEach.mean),
-		day.unlogged.reduce((sum, { mean }) => sum + mean, 0)
-	);
 
 /** Litres a day that leave the fresh tanks, or would if no hook-up fed the outlets past them. */
 export function litresPerDay(estimate: Estimate, { habits, unlogged, measures }: DayAhead): number {

@@ -1,5 +1,5 @@
 import { xoroshiro128plus } from 'pure-rand';
-import { dayPlus, zonedIso, zonedMs, type EntryDraft } from '../logbook/index.js';
+import { dayPlus, zonedIso, zonedMs, type EntryDraft } from '../../logbook/index.js';
 
 /** Days of a trial: in each pair of days one is with the measure and one without. */
 export const TRIAL_DAYS = [6, 8, 10, 14] as const;

@@ -1,4 +1,4 @@
-import type { Entry } from '../logbook/index.js';
+import type { Entry } from '../../logbook/index.js';
 
 /** What some entries add up to, litres; what was not measured counts at the believed litres of one time. */
 export interface Totals {

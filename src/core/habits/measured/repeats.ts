@@ -1,4 +1,4 @@
-import type { Entry } from '../logbook/index.js';
+import type { Entry } from '../../logbook/index.js';
 
 /** What some measurements of the same thing come to: how many, their mean, and their standard deviation. */
 export interface Repeats {

@@ -1,0 +1,86 @@
+import type { Outset } from '../forecast.js';
+import type { Part, Reach, Sums } from './reach.js';
+
+/** What the sum of many fractions may come short of a limit, litres. */
+const EXACT_L = 1e-9;
+
+/** Looks at one tank along the paths from one to another, again and again, in room that it keeps. */
+export type LaneLook = (held: Uint8Array, sums: Sums, part: Part, from: number, to: number) => void;
+
+/** Strikes out the paths on which a tank binds, with some sums and a last part on top of them. */
+export function lookAt({ outset: { lanes, draws, paths }, stretches, each }: Reach, i: number): LaneLook {
+	const { falls, reserveL, drainsToL } = lanes[i] as Outset['lanes'][number];
+	const [levels, usable] = [draws.levels[i] as Float64Array, draws.usable[i] as Float64Array];
+	const none = new Float64Array(paths);
+	const level = new Float64Array(paths);
+	const limits = usable.map((full) => (falls ? reserveL - EXACT_L : Math.max(0, full - reserveL) + EXACT_L));
+	// One that binds from the first is below any limit.
+	levels.forEach((litres, path) => {
+		const full = usable[path] as number;
+		if (falls ? litres <= reserveL : litres >= Math.max(0, full - reserveL))
+			limits[path] = falls ? Infinity : -Infinity;
+	});
+	const keep = falls ? keepAbove : keepBelow;
+	return (held, sums, part, from, to) => {
+		let before = levels;
+		stretches.forEach(({ step }, k) => {
+			if (step.sewerOpens && drainsToL !== undefined) {
+				level.set(before.subarray(from, to), from);
+				before = level;
+				keepWithin(level, drainsToL, from, to);
+			}
+			keep(before, sums[k]?.[i] as Float64Array, part[k]?.[i] ?? none, limits, held, level, from, to);
+			before = level;
+			if (each)
+				for (let path = from; path < to; path++) keepWithin(level, usable[path] as number, path, path + 1);
+		});
+	};
+}
+
+// The inner loops of the search, each small and on its own, so that they run at the speed of the machine.
+
+/** What levels come to, `after`; a path on which one falls below its limit is struck out. */
+function keepAbove(
+	before: Float64Array,
+	sum: Float64Array,
+	more: Float64Array,
+	limit: Float64Array,
+	held: Uint8Array,
+	after: Float64Array,
+	from: number,
+	to: number
+): void {
+	for (let path = from; path < to; path++) {
+		const litres = (before[path] as number) + (sum[path] as number) + (more[path] as number);
+		after[path] = litres;
+		if (litres < (limit[path] as number)) held[path] = 0;
+	}
+}
+
+/** The same for levels that rise above their limit. */
+function keepBelow(
+	before: Float64Array,
+	sum: Float64Array,
+	more: Float64Array,
+	limit: Float64Array,
+	held: Uint8Array,
+	after: Float64Array,
+	from: number,
+	to: number
+): void {
+	for (let path = from; path < to; path++) {
+		const litres = (before[path] as number) + (sum[path] as number) + (more[path] as number);
+		after[path] = litres;
+		if (litres > (limit[path] as number)) held[path] = 0;
+	}
+}
+
+function keepWithin(level: Float64Array, most: number, from: number, to: number): void {
+	for (let path = from; path < to; path++) level[path] = Math.min(Math.max(level[path] as number, 0), most);
+}
+
+export function countOf(held: Uint8Array, from: number, to: number): number {
+	let count = 0;
+	for (let path = from; path < to; path++) count += held[path] as number;
+	return count;
+}

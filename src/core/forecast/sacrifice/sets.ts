@@ -1,0 +1,67 @@
+import type { Measure } from '../../logbook/index.js';
+import type { Outset } from '../forecast.js';
+
+/** Some measures in force together, those that are already included. */
+export interface MeasureSet {
+	/** in the order of the rig's list */
+	readonly measures: readonly string[];
+	/** what they ask in all, by the effort that each is given */
+	readonly effort: number;
+	/** that no tank binds before the moment asked for */
+	readonly chance: number;
+}
+
+/** All sets are looked at up to so many measures. */
+export const EXACT_UP_TO = 14;
+
+const DEFAULT_EFFORT = 1;
+export const effortOf = ({ effort = DEFAULT_EFFORT }: Pick<Measure, 'effort'>): number => effort;
+
+export const effortOfAll = (measures: readonly Measure[]): number =>
+	measures.reduce((sum, one) => sum + effortOf(one), 0);
+
+/** A set of measures beside those in force, and its chance. */
+export interface Taken {
+	readonly taken: readonly Measure[];
+	readonly chance: number;
+}
+
+/** Measures of one habit that may be taken, beside what they bring in every combination. */
+export interface Group {
+	readonly habit: number;
+	readonly measures: readonly Measure[];
+}
+
+/** The measures of each habit, most first: the walk comes to those of the first habit only once. */
+export const groupsOf = ({ day }: Outset, candidates: readonly Measure[]): readonly Group[] =>
+	day.habits
+		.map((ahead, habit) => ({ habit, measures: candidates.filter((one) => one.habit === ahead.habit.id) }))
+		.filter(({ measures }) => measures.length > 0)
+		.sort((a, b) => b.measures.length - a.measures.length);
+
+export const subset = <T>(list: readonly T[], mask: number): readonly T[] =>
+	list.filter((_, i) => (mask >> i) & 1);
+
+/** By what a set asks, then the surest, then the shortest, then as the rig has them. */
+export const byEffort = (a: MeasureSet, b: MeasureSet): number =>
+	a.effort - b.effort ||
+	b.chance - a.chance ||
+	a.measures.length - b.measures.length ||
+	(a.measures.join('|') < b.measures.join('|') ? -1 : 1);
+export const bySureness = (a: MeasureSet, b: MeasureSet): number => b.chance - a.chance || byEffort(a, b);
+
+export const least = <T>(list: readonly T[], order: (a: T, b: T) => number): T | undefined =>
+	list.reduce<T | undefined>(
+		(best, one) => (best === undefined || order(one, best) < 0 ? one : best),
+		undefined
+	);
+
+/** Sets without those that ask for all of a better one and more. */
+export const distinctOf = (sorted: readonly MeasureSet[], most: number): readonly MeasureSet[] =>
+	sorted.reduce<readonly MeasureSet[]>(
+		(kept, set) =>
+			kept.length >= most || kept.some(({ measures }) => measures.every((id) => set.measures.includes(id)))
+				? kept
+				: [...kept, set],
+		[]
+	);
