@@ -8,6 +8,8 @@ export interface Holding {
 	/** the tank that most often does not, or comes nearest to it; and when it binds, days from now, about the median */
 	readonly tank: string | undefined;
 	readonly bindsDays: number;
+	/** all tanks that do not hold as likely as not */
+	readonly failing: readonly string[];
 	/** days until the first of all binds, about the median */
 	readonly days: number;
 }
@@ -18,6 +20,8 @@ export interface Basket {
 	readonly after: Holding;
 }
 
+/** As likely as not. */
+const LIKELY = 0.5;
 /** How far is looked beyond the last moment asked for, days. */
 const BEYOND = 10;
 
@@ -36,6 +40,7 @@ function holdingOf(
 				readonly bindsDays: number;
 		  }
 		| undefined;
+	const failing: string[] = [];
 	for (const [tank, days] of bounds) {
 		const until = untilDays.get(tank);
 		let failed = 0;
@@ -46,6 +51,7 @@ function holdingOf(
 			held[path] = 0;
 		});
 		if (until === undefined) continue;
+		if (failed >= LIKELY * paths) failing.push(tank);
 		const bindsDays = middleOf(days);
 		const one = { tank, failed, spareDays: bindsDays - until, bindsDays };
 		if (!worst || failed > worst.failed || (failed === worst.failed && one.spareDays < worst.spareDays))
@@ -55,6 +61,7 @@ function holdingOf(
 		chance: held.reduce((sum, one) => sum + one, 0) / paths,
 		tank: worst?.tank,
 		bindsDays: worst?.bindsDays ?? Infinity,
+		failing,
 		days: middleOf(first)
 	};
 }

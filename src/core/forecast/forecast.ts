@@ -78,7 +78,7 @@ export interface Outset {
 }
 
 /** The paths of an estimate before their first day. */
-export function outsetOf(estimate: Estimate, options: ComparedOptions, reach: number = options.days): Outset {
+export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 	const { paths = DEFAULT_PATHS, seed = DEFAULT_SEED } = options;
 	// The day is made for whoever is aboard now, or for one where nobody is: others may come.
 	const persons = Math.max(options.persons ?? personsNow(estimate), 1);
@@ -106,7 +106,7 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions, reach: nu
 		paths,
 		seed,
 		measures,
-		steps: stepsAhead(estimate, reach, options.persons),
+		steps: stepsAhead(estimate, options.days, options.persons),
 		gains(inForce, hooked) {
 			const key = `${hooked.mains}|${hooked.sewer}|${inForce.join('|')}`;
 			const before = known.get(key);

@@ -48,6 +48,8 @@ export interface SacrificeOptions {
 /** No further than a year is looked. */
 const MOST_DAYS = 366;
 const OTHERS = 4;
+/** Of fewer paths than this it cannot be told which set is the surest. */
+const SOME_CHANCE = 0.01;
 
 /** How many sets that reach are kept, where runners-up that are no better than others are left out. */
 const KEPT_FOR_DISTINCT = 60;
@@ -108,7 +110,9 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 	const [best, ...rest] = distinct ? distinctOf(reaching, OTHERS + 1) : reaching;
 	const surest = best ?? (least([...sets.values()], bySureness) as MeasureSet);
 	const nearest =
-		surest.chance > 0 ? surest : furthest(candidates, (taken) => setOf({ taken, chance: 0 }), lastsToMs);
+		surest.chance >= SOME_CHANCE
+			? surest
+			: furthest(candidates, (taken) => setOf({ taken, chance: 0 }), lastsToMs);
 	return {
 		reached: best !== undefined,
 		...(best ? { best } : {}),

@@ -1,5 +1,5 @@
 import { DAY_MS } from '../../estimate/index.js';
-import type { Basket } from '../../forecast/index.js';
+import type { Basket, Holding } from '../../forecast/index.js';
 import type { Rig, Tank } from '../../logbook/index.js';
 import { tankById } from '../../rig/index.js';
 import type { Span } from '../outlook/verdict.js';
@@ -35,12 +35,14 @@ function untilWords({ holds }: Tank, until: Until, nowMs: number, timeZone: stri
 		: `asked until ${when}, since no ${SERVICE[holds].slice(4)} is planned`;
 }
 
-const HEADLINE: Readonly<Record<BasketKind, (holds: Tank['holds'] | undefined) => string>> = {
-	enough: () => 'Enough.',
-	careful: () => 'Be careful.',
-	go: (holds) =>
-		holds === 'fresh' ? 'Go and refill first.' : holds ? 'Go and dump first.' : 'Go and dump and refill.'
-};
+/** `Enough.`, `Be careful.`, or where to go first: to dump, to refill, or both. */
+function headlineOf(rig: Rig, kind: BasketKind, { failing, tank }: Holding): string {
+	if (kind === 'enough') return 'Enough.';
+	if (kind === 'careful') return 'Be careful.';
+	const holds = [tank, ...failing].map((id) => tankById(rig, id ?? '')?.holds);
+	const [refill, dump] = [holds.includes('fresh'), holds.some((one) => one && one !== 'fresh')];
+	return `Go and ${refill && dump ? 'dump and refill' : refill ? 'refill' : 'dump'} first.`;
+}
 
 /** The answer to a basket: one of three, and its reason. */
 export function sayBasket(
@@ -54,10 +56,8 @@ export function sayBasket(
 	const kind = kindOf(after.chance, certainty);
 	const tank = tankById(rig, after.tank ?? '');
 	const term = tank && until.get(tank.id);
-	const headline: Span =
-		kind === 'enough'
-			? { text: HEADLINE[kind](tank?.holds) }
-			: { text: HEADLINE[kind](tank?.holds), tone: 'mind' };
+	const text = headlineOf(rig, kind, after);
+	const headline: Span = kind === 'enough' ? { text } : { text, tone: 'mind' };
 	if (!tank || !term) return { kind, headline, reason: 'No tank of this rig binds.' };
 	const bindsMs = atMs + after.bindsDays * DAY_MS;
 	const full = tank.holds === 'fresh' ? 'is down to its reserve' : 'is full';

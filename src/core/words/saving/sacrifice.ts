@@ -1,6 +1,6 @@
 import type { Sacrifice } from '../../forecast/index.js';
 import type { Rig } from '../../logbook/index.js';
-import { formatHours } from '../../units/index.js';
+import { formatDuration, formatHours } from '../../units/index.js';
 import { listed } from '../list.js';
 import type { Span } from '../outlook/verdict.js';
 import { capital } from '../outlook/stay.js';
@@ -17,7 +17,7 @@ const HOUR_MS = 3_600_000;
 const IN_DAYS_H = 60;
 
 const short = (hours: number): string => {
-	if (hours >= IN_DAYS_H) return `${Math.round(hours / 12) / 2} days`;
+	if (hours >= IN_DAYS_H) return formatDuration(hours / 24);
 	return hours < 2 ? formatHours(Math.max(hours, 0.5)) : `${Math.round(hours)} hours`;
 };
 

@@ -49,6 +49,7 @@ describe('a basket', () => {
 		chance,
 		tank,
 		bindsDays,
+		failing: [],
 		days: bindsDays
 	});
 	const until = new Map<string, Until>([
@@ -87,6 +88,10 @@ describe('a basket', () => {
 			'Main is down to its reserve Tuesday evening; the trip ends Thursday morning. It is so without it, too.'
 		]);
 	});
+	it('sends one for both where both end before they are served', () =>
+		expect(say(holding(0.3, 'main', 4), { ...holding(0.1, 'grey', 0.5), failing: ['main', 'grey'] })[1]).toBe(
+			'Go and dump and refill first.'
+		));
 	it('what does not fit at all has no room; without a trip it is asked until tomorrow', () => {
 		const day = new Map<string, Until>([['grey', { ms: now + DAY, for: 'a-day' }]]);
 		expect(say(holding(1, 'grey', 2), holding(0, 'grey', 0), day)[2]).toBe(
