@@ -11,7 +11,7 @@ import {
 import { estimate, withEntry } from '../estimate/index.js';
 import type { Rig, Trip } from '../logbook/index.js';
 import { spanText } from '../words/index.js';
-import { assess, boundOf, effectOf } from './index.js';
+import { assess, boundOf, effectOf, nextServed } from './index.js';
 import { currentTrip } from '../logbook/index.js';
 
 const at = '2027-05-01T06:00:00Z';
@@ -134,4 +134,75 @@ it('answers sensibly for any log and for odd rigs: no figure that is not a numbe
 		}),
 		{ numRuns: 60 }
 	);
+});
+
+describe('what lies ahead', () => {
+	it('a jug adds its litres by the daily draw, however little is left: 20 L at 24 a day are 20 hours', () => {
+		const jug = {
+			id: 'jug',
+			name: 'Jug',
+			holds: 'fresh',
+			nominalL: 20,
+			usableL: 20,
+			reserveL: 0,
+			feeds: 'main',
+			portable: true
+		} as const;
+		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
+		const used = entry({ kind: 'use', at, habit: 'dishes', times: 10 });
+		const full = entry({ kind: 'mark', at, tank: 'jug', state: 'full' });
+		const known = estimate(logbookOf([...freshStart(), full, used], rig), 'rig', Date.parse(at));
+		const now = assess(known, { trips: [] }, { timeZone: 'Etc/UTC', paths: 50 });
+		expect(now.tanks.find(({ id }) => id === 'main')?.daysLeft).toBeLessThan(1.4);
+		expect(24 * (now.tanks.find(({ id }) => id === 'jug')?.addsDays ?? 0)).toBeCloseTo(20, 0);
+	});
+	it('heat at a stop to come is said with what it costs', () => {
+		const rig: Rig = {
+			...exactRig,
+			habits: exactRig.habits.map((habit) =>
+				habit.id === 'shower' ? { ...habit, rises: { fromC: 22, perC: 0.1 } } : habit
+			)
+		};
+		const stop = {
+			id: 's',
+			name: 'S',
+			arrive: '2027-05-03T06:00:00Z',
+			depart: '2027-05-09T06:00:00Z',
+			legKm: 0,
+			services: [],
+			weather: { maxC: 32, minC: 15 }
+		};
+		const trip = { ...exactTrip, stops: [stop] };
+		const known = estimate(logbookOf(freshStart(), rig, [trip]), 'rig', Date.parse(at));
+		const now = assess(known, { trips: [trip] }, { trip, timeZone: 'Etc/UTC', paths: 50 });
+		expect(spanText(now.verdict.detail).replaceAll('\u00a0', ' ')).toContain(
+			'32 °C from Monday: 8 L a day more.'
+		);
+	});
+	it('each tank has to hold until its own next service: here, ahead, to the trip’s end, or a day', () => {
+		const stops = [
+			{
+				id: 'a',
+				name: 'A',
+				arrive: '2027-04-30T06:00:00Z',
+				depart: '2027-05-02T06:00:00Z',
+				legKm: 0,
+				services: [{ kind: 'water' as const }]
+			},
+			{
+				id: 'b',
+				name: 'B',
+				arrive: '2027-05-03T06:00:00Z',
+				depart: '2027-05-04T06:00:00Z',
+				legKm: 0,
+				services: [{ kind: 'grey' as const }]
+			}
+		];
+		const known = estimate(logbookOf(freshStart()), 'rig', Date.parse(at));
+		const until = nextServed(known, { ...exactTrip, stops });
+		expect(until.get('main')).toMatchObject({ for: 'here', stop: 'A' });
+		expect(until.get('grey')).toEqual({ ms: Date.parse('2027-05-03T06:00:00Z'), for: 'service', stop: 'B' });
+		expect(until.get('black')).toEqual({ ms: Date.parse('2027-05-04T06:00:00Z'), for: 'trip-end' });
+		expect(nextServed(known, undefined).get('grey')?.for).toBe('a-day');
+	});
 });

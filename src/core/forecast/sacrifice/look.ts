@@ -13,14 +13,12 @@ export function lookAt({ outset: { lanes, draws, paths }, stretches, each }: Rea
 	const [levels, usable] = [draws.levels[i] as Float64Array, draws.usable[i] as Float64Array];
 	const none = new Float64Array(paths);
 	const level = new Float64Array(paths);
-	const limits = usable.map((full) => (falls ? reserveL - EXACT_L : Math.max(0, full - reserveL) + EXACT_L));
-	// One that binds from the first is below any limit.
-	levels.forEach((litres, path) => {
-		const full = usable[path] as number;
-		if (falls ? litres <= reserveL : litres >= Math.max(0, full - reserveL))
-			limits[path] = falls ? Infinity : -Infinity;
+	const way = falls ? 1 : -1;
+	/** on the way to it; one that is passed from the first lies beyond all */
+	const limits = levels.map((litres, path) => {
+		const limit = way * (falls ? reserveL : Math.max(0, (usable[path] as number) - reserveL));
+		return way * litres <= limit ? Infinity : limit - EXACT_L;
 	});
-	const keep = falls ? keepAbove : keepBelow;
 	return (held, sums, part, from, to) => {
 		let before = levels;
 		stretches.forEach(({ step }, k) => {
@@ -29,7 +27,7 @@ export function lookAt({ outset: { lanes, draws, paths }, stretches, each }: Rea
 				before = level;
 				keepWithin(level, drainsToL, from, to);
 			}
-			keep(before, sums[k]?.[i] as Float64Array, part[k]?.[i] ?? none, limits, held, level, from, to);
+			keep(before, sums[k]?.[i] as Float64Array, part[k]?.[i] ?? none, limits, way, held, level, from, to);
 			before = level;
 			if (each)
 				for (let path = from; path < to; path++) keepWithin(level, usable[path] as number, path, path + 1);
@@ -39,12 +37,13 @@ export function lookAt({ outset: { lanes, draws, paths }, stretches, each }: Rea
 
 // The inner loops of the search, each small and on its own, so that they run at the speed of the machine.
 
-/** What levels come to, `after`; a path on which one falls below its limit is struck out. */
-function keepAbove(
+/** What levels come to, `after`; a path on which one passes its limit is struck out. `way`: 1 falls, -1 rises. */
+function keep(
 	before: Float64Array,
 	sum: Float64Array,
 	more: Float64Array,
 	limit: Float64Array,
+	way: number,
 	held: Uint8Array,
 	after: Float64Array,
 	from: number,
@@ -53,25 +52,7 @@ function keepAbove(
 	for (let path = from; path < to; path++) {
 		const litres = (before[path] as number) + (sum[path] as number) + (more[path] as number);
 		after[path] = litres;
-		if (litres < (limit[path] as number)) held[path] = 0;
-	}
-}
-
-/** The same for levels that rise above their limit. */
-function keepBelow(
-	before: Float64Array,
-	sum: Float64Array,
-	more: Float64Array,
-	limit: Float64Array,
-	held: Uint8Array,
-	after: Float64Array,
-	from: number,
-	to: number
-): void {
-	for (let path = from; path < to; path++) {
-		const litres = (before[path] as number) + (sum[path] as number) + (more[path] as number);
-		after[path] = litres;
-		if (litres > (limit[path] as number)) held[path] = 0;
+		if (way * litres < (limit[path] as number)) held[path] = 0;
 	}
 }
 

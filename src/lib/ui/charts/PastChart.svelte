@@ -4,6 +4,7 @@
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { sayInstant } from '$core/words';
 	import DataTable from '../page/DataTable.svelte';
+	import InFigures from '../page/InFigures.svelte';
 	import Chart from './Chart.svelte';
 	import { pastChart } from './pastChart';
 
@@ -39,8 +40,7 @@
 		? 'the reserve'
 		: 'room to keep free'}.
 </p>
-<details>
-	<summary>The same in figures</summary>
+<InFigures>
 	<DataTable
 		columns={[
 			{ name: 'From' },
@@ -58,15 +58,4 @@
 			</tr>
 		{/each}
 	</DataTable>
-</details>
-
-<style>
-	details {
-		width: 100%;
-	}
-	summary {
-		min-height: var(--touch);
-		padding-top: 0.6rem;
-		cursor: pointer;
-	}
-</style>
+</InFigures>

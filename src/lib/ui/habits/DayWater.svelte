@@ -5,6 +5,7 @@
 	import Chart from '../charts/Chart.svelte';
 	import { flowChart, nameOfEnd } from '../charts/flowChart';
 	import DataTable from '../page/DataTable.svelte';
+	import InFigures from '../page/InFigures.svelte';
 
 	interface Props {
 		rig: Rig;
@@ -29,8 +30,7 @@
 		label="Where the litres of a day go; the same figures stand in the table below"
 	/>
 </div>
-<details>
-	<summary>The same in figures</summary>
+<InFigures>
 	<DataTable
 		columns={[
 			{ name: 'From' },
@@ -50,7 +50,7 @@
 			</tr>
 		{/each}
 	</DataTable>
-</details>
+</InFigures>
 
 <style>
 	.chart {
@@ -59,13 +59,5 @@
 	}
 	.chart > :global(div) {
 		min-width: 38rem;
-	}
-	details {
-		width: 100%;
-	}
-	summary {
-		min-height: var(--touch);
-		padding-top: 0.6rem;
-		cursor: pointer;
 	}
 </style>

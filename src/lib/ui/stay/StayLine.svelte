@@ -19,6 +19,10 @@
 	const drawn = $derived(stayGeometry(facts, width));
 	const BAR = $derived({ y: goal === undefined ? 26 : 48, height: 20 });
 	const GOAL_PX = 118;
+	const LETTER_PX = 6.7;
+	const roomForLabel = $derived(
+		(drawn.segments.find(({ label: says }) => says !== '')?.x ?? width) >= asItIs.length * LETTER_PX
+	);
 	/** The flag turns to the left where there is no room at the right. */
 	const flagLeft = $derived(drawn.goalX !== undefined && drawn.goalX + GOAL_PX > width);
 </script>
@@ -54,13 +58,7 @@
 				<rect class="caution" width="1.800" height="5" />
 			</pattern>
 		</defs>
-		{#if drawn.segments.every(({ bites }) => bites)}
-			<text class="soft" x="2" y={BAR.y - 8}>{asItIs}</text>
-		{:else}
-			<text class="soft" x="2" y={BAR.y - 8}
-				>{drawn.segments[0] && drawn.segments[0].x < asItIs.length * 6.7 ? '' : asItIs}</text
-			>
-		{/if}
+		{#if roomForLabel}<text class="soft" x="2" y={BAR.y - 8}>{asItIs}</text>{/if}
 		<line class="axis" x1="0" x2={width} y1={BAR.y + BAR.height} y2={BAR.y + BAR.height} />
 		{#each drawn.notches as { x, label: day }, i (i)}
 			<line class="axis" x1={x} x2={x} y1={BAR.y + BAR.height} y2={BAR.y + BAR.height + 7} />

@@ -9,6 +9,7 @@
 	import { pastChart } from '../charts/pastChart';
 	import SelectField from '../fields/SelectField.svelte';
 	import DataTable from '../page/DataTable.svelte';
+	import InFigures from '../page/InFigures.svelte';
 
 	/** What is expected in a tank, day by day, as far as one likes; drawn as it comes. */
 	const { tank }: { tank: Tank } = $props();
@@ -60,8 +61,7 @@
 		As you live now, nothing filled and nothing dumped; people, heat and hook-ups as the trip has them.
 		Shaded: eight chances in ten.{ahead.waiting ? ` Worked out so far: ${days.length} days.` : ''}
 	</p>
-	<details>
-		<summary>The same in figures</summary>
+	<InFigures>
 		<DataTable
 			columns={[
 				{ name: 'Day' },
@@ -79,16 +79,5 @@
 				</tr>
 			{/each}
 		</DataTable>
-	</details>
+	</InFigures>
 {:else if ahead.waiting}<p class="soft">Looking ahead…</p>{/if}
-
-<style>
-	details {
-		width: 100%;
-	}
-	summary {
-		min-height: var(--touch);
-		padding-top: 0.6rem;
-		cursor: pointer;
-	}
-</style>
