@@ -149,9 +149,9 @@ describe('what lies ahead', () => {
 			portable: true
 		} as const;
 		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
-		const used = entry({ kind: 'use', at, habit: 'dishes', times: 10 });
+		const used = entry({ kind: 'use', at: '2027-05-01T06:01:00Z', habit: 'dishes', times: 10 });
 		const full = entry({ kind: 'mark', at, tank: 'jug', state: 'full' });
-		const known = estimate(logbookOf([...freshStart(), full, used], rig), 'rig', Date.parse(at));
+		const known = estimate(logbookOf([...freshStart(), full, used], rig), 'rig', nowMs + 120_000);
 		const now = assess(known, { trips: [] }, { timeZone: 'Etc/UTC', paths: 50 });
 		expect(now.tanks.find(({ id }) => id === 'main')?.daysLeft).toBeLessThan(1.4);
 		expect(24 * (now.tanks.find(({ id }) => id === 'jug')?.addsDays ?? 0)).toBeCloseTo(20, 0);
