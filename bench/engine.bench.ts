@@ -1,6 +1,6 @@
 import { bench, describe } from 'vitest';
 import { estimate, withEntry } from '../src/core/estimate';
-import { ended, forecast, sacrifice, worth } from '../src/core/forecast';
+import { basket, ended, forecast, sacrifice, stayLine, worth } from '../src/core/forecast';
 import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
 import type { Measure, Rig } from '../src/core/logbook';
 
@@ -115,6 +115,14 @@ describe('engine', () => {
 		},
 		{ iterations: 3, warmupIterations: 1 }
 	);
+	bench('a basket of two habits, with its line (must be under 100 ms)', () => {
+		const more = [
+			{ habit: 'shower', times: 2 },
+			{ habit: 'dishes', times: 1 }
+		];
+		basket(saving, more, new Map([['grey', endMs + 36 * HOUR]]));
+		stayLine(saving, [], more);
+	});
 	bench('what 14 measures and 3 habits are worth', () => void ended(worth(saving)), {
 		iterations: 3,
 		warmupIterations: 1

@@ -129,6 +129,21 @@ describe('laws', () => {
 				}
 			)
 		));
+	it('a habit that is never done costs what one time costs, and its measures give nothing', () => {
+		const never: Rig = {
+			...roomy,
+			habits: roomy.habits.map((habit) =>
+				habit.id === 'shower' ? { ...habit, often: { ...habit.often, times: 0 } } : habit
+			)
+		};
+		const found = ended(worth(from(never)));
+		expect(found.habits.find(({ habit }) => habit === 'shower')?.hours).toBeCloseTo((24 * 8) / 12, 6);
+		expect(found.measures.find(({ id }) => id === 'short')).toMatchObject({
+			alone: 0,
+			given: 0,
+			litresPerDay: 0
+		});
+	});
 	it('no habit’s recipe is changed by nothing', () => {
 		const empty: Rig = {
 			...roomy,

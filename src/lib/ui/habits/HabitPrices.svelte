@@ -54,7 +54,7 @@
 		{ name: 'Habit' },
 		{ name: 'Litres', number: true },
 		{ name: 'Off the stay', number: true },
-		{ name: 'A day', number: true },
+		{ name: 'A day', number: true, wide: true },
 		{ name: 'Goes to', wide: true }
 	]}
 >
@@ -74,7 +74,7 @@
 					>{/if}</td
 			>
 			<td class="number hours">{formatHours(row.hours)}</td>
-			<td class="number">{litres(row.perDay)}</td>
+			<td class="number wide">{litres(row.perDay)}</td>
 			<td class="wide">{row.to.join(', ')}</td>
 		</tr>
 	{/each}

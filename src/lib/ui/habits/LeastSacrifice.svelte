@@ -62,6 +62,8 @@
 
 	async function switchOn(measures: readonly string[]): Promise<void> {
 		if (!rig) return;
+		// What was asked stays asked, also where nobody picked it.
+		await app.aim({ until: new Date(untilMs).toISOString() });
 		const names = saySet(rig, measures, inForce);
 		const kept = await app.commands.put(
 			measures

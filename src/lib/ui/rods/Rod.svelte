@@ -25,6 +25,17 @@
 	const dims = $derived({ ...SIZES[size], ...(heightPx ? { height: heightPx } : {}) });
 	const rod = $derived(rodGeometry(facts, dims.height, units));
 	const PAD = 10;
+
+	/** The flag nearest to the finger; by keyboard the last one, which is the furthest that the tank goes. */
+	function pick(event: MouseEvent & { currentTarget: HTMLElement }): void {
+		const at =
+			event.detail === 0 ? undefined : event.clientY - event.currentTarget.getBoundingClientRect().top;
+		const nearest = rod.flags.reduce((best, flag) => {
+			if (at === undefined) return flag.ms > best.ms ? flag : best;
+			return Math.abs(flag.y - at) < Math.abs(best.y - at) ? flag : best;
+		});
+		onday?.(nearest.ms);
+	}
 </script>
 
 <div class="rod">
@@ -89,17 +100,16 @@
 			{/if}
 		</g>
 	</svg>
-	{#if onday && size === 'large'}
-		{#each rod.flags as flag, i (i)}
-			<button
-				class="day"
-				style:top="{PAD + flag.y - 11}px"
-				style:left="{dims.left + dims.width + 11}px"
-				aria-label="How much a day to reach {flag.label}?"
-				title="How much a day to reach {flag.label}?"
-				onclick={() => onday(flag.ms)}
-			></button>
-		{/each}
+	{#if onday && size === 'large' && rod.flags.length > 0}
+		<button
+			class="days"
+			style:top="{PAD}px"
+			style:height="{dims.height}px"
+			style:left="{dims.left + dims.width + 11}px"
+			aria-label="Pick a day by its flag"
+			title="How much a day to reach it?"
+			onclick={pick}
+		></button>
 	{/if}
 </div>
 
@@ -107,18 +117,14 @@
 	.rod {
 		position: relative;
 	}
-	.day {
+	/* One place to tap for all flags of a rod: they stand closer together than a thumb is wide. */
+	.days {
 		position: absolute;
-		width: 44px;
-		height: 22px;
+		width: 48px;
 		min-height: 0;
-		min-width: 0;
 		padding: 0;
 		border: 0;
 		background: none;
-	}
-	.day:hover {
-		outline: 2px solid var(--ink);
 	}
 	svg {
 		display: block;
