@@ -86,8 +86,8 @@ export function sayNotYet(
 	habit: string
 ): string {
 	const missing = [
-		...(without < 2 ? [`${2 - without} without it`] : []),
-		...(withIt < 2 ? [`${2 - withIt} with it`] : [])
+		...(without < 2 ? [`${2 - without}× without it`] : []),
+		...(withIt < 2 ? [`${2 - withIt}× with it`] : [])
 	];
-	return `Not yet to be said: ${listed(missing)} of ${habit} still to be measured.`;
+	return `Not yet to be said. Still to be measured: ${habit} ${listed(missing)}.`;
 }

@@ -201,7 +201,7 @@ describe('a measure', () => {
 			/^A person’s day took .* may be chance\. It could spare up to 4\.8 L, or cost up to 1 L\.$/
 		);
 		expect(sayNotYet({ without: 3, with: 1 }, 'shower')).toBe(
-			'Not yet to be said: 1 with it of shower still to be measured.'
+			'Not yet to be said. Still to be measured: shower 1× with it.'
 		);
 	});
 });

@@ -119,6 +119,11 @@ describe('where the litres of a day go', () => {
 		// what a body adds comes through no outlet
 		expect(links).toContainEqual({ source: 'from|beside|', target: 'habit|flush', litres: 2 });
 	});
+	it('on a phone goes from tank to habit, without the outlets', () => {
+		const { nodes, links } = nodesAndLinks({ rig: exactRig, flows, narrow: true });
+		expect(nodes.some(({ name }) => name.startsWith('outlet'))).toBe(false);
+		expect(links).toContainEqual({ source: 'from|tank|main', target: 'habit|dishes', litres: 12 });
+	});
 	it('escapes names in what is shown over it', () => {
 		const rig = { ...exactRig, habits: exactRig.habits.map((habit) => ({ ...habit, name: '<b>' })) };
 		const { tooltip } = flowChart({ rig, flows, units: METRIC })(tokens) as {

@@ -8,6 +8,8 @@ interface Shown {
 	readonly rig: Rig;
 	readonly flows: readonly DayFlow[];
 	readonly units: UnitChoice;
+	/** no room for the outlets: from tank through habit to waste */
+	readonly narrow?: boolean;
 }
 
 /** An end of the water's way, as it is called. */
@@ -42,7 +44,7 @@ interface Node {
 }
 
 /** The nodes and links of a day's water: from tank through outlet and habit to waste. */
-export function nodesAndLinks({ rig, flows }: Pick<Shown, 'rig' | 'flows'>): {
+export function nodesAndLinks({ rig, flows, narrow = false }: Omit<Shown, 'units'>): {
 	readonly nodes: readonly Node[];
 	readonly links: readonly { readonly source: string; readonly target: string; readonly litres: number }[];
 } {
@@ -61,15 +63,15 @@ export function nodesAndLinks({ rig, flows }: Pick<Shown, 'rig' | 'flows'>): {
 		end.kind === 'tank' ? (tankById(rig, end.id)?.holds ?? 'ink') : end.kind === 'mains' ? 'fresh' : 'line';
 	for (const { from, outlet, habit, to, litres } of flows) {
 		const start = node(keyOf('from', from), nameOfEnd(rig, from), 0, colourOf(from));
-		const through = rig.outlets.find(({ id }) => id === outlet);
+		const through = narrow ? undefined : rig.outlets.find(({ id }) => id === outlet);
 		const at = through ? node(`outlet|${outlet}`, through.name, 1, 'ink') : undefined;
 		const what = node(
 			`habit|${habit ?? ''}`,
 			rig.habits.find(({ id }) => id === habit)?.name ?? 'In no habit',
-			2,
+			narrow ? 1 : 2,
 			'ink'
 		);
-		const end = node(keyOf('to', to), nameOfEnd(rig, to), 3, colourOf(to));
+		const end = node(keyOf('to', to), nameOfEnd(rig, to), narrow ? 2 : 3, colourOf(to));
 		// What a body adds comes through no outlet.
 		if (at && from.kind !== 'beside') {
 			link(start, at, litres);
@@ -81,8 +83,13 @@ export function nodesAndLinks({ rig, flows }: Pick<Shown, 'rig' | 'flows'>): {
 }
 
 /** Where the litres of a day go. */
-export function flowChart({ rig, flows, units }: Shown): (tokens: ChartTokens) => ChartOption {
-	const { nodes, links } = nodesAndLinks({ rig, flows });
+export function flowChart({
+	rig,
+	flows,
+	units,
+	narrow = false
+}: Shown): (tokens: ChartTokens) => ChartOption {
+	const { nodes, links } = nodesAndLinks({ rig, flows, narrow });
 	const shown = new Map(nodes.map(({ name, shows }) => [name, shows]));
 	const colours = new Map(nodes.map(({ name, colour }) => [name, colour]));
 	const say = (litres: number): string =>
@@ -106,7 +113,7 @@ export function flowChart({ rig, flows, units }: Shown): (tokens: ChartTokens) =
 			{
 				type: 'sankey',
 				left: 4,
-				right: 116,
+				right: narrow ? 104 : 116,
 				top: 8,
 				bottom: 8,
 				nodeWidth: 12,
@@ -118,7 +125,7 @@ export function flowChart({ rig, flows, units }: Shown): (tokens: ChartTokens) =
 				label: {
 					color: tokens.ink,
 					fontFamily: tokens.font,
-					fontSize: 13,
+					fontSize: narrow ? 12 : 13,
 					formatter: ({ name, value }: { name: string; value: number }) =>
 						`${shown.get(name) ?? name} ${say(value)}`
 				},

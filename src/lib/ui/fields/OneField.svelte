@@ -48,7 +48,7 @@
 {:else if field.type === 'meaning'}
 	<MeaningField
 		label={field.label}
-		value={asNumber}
+		value={asNumber ?? field.usual}
 		options={field.options}
 		other={field.other}
 		hint={field.hint}

@@ -18,6 +18,8 @@ export type Field = {
 			readonly type: 'meaning';
 			readonly options: readonly { readonly value: number; readonly label: string }[];
 			readonly other?: OtherNumber;
+			/** what holds where nothing is said */
+			readonly usual?: number;
 	  }
 	| {
 			readonly type: 'select';

@@ -17,14 +17,17 @@
 	const { rig, flows, units, theme }: Props = $props();
 	const sorted = $derived([...flows].sort((a, b) => b.litres - a.litres));
 	const habits = $derived(new Set(flows.map(({ habit }) => habit)).size);
+	/** Four columns with their names need more than this. */
+	const NARROW_PX = 600;
+	let width = $state(800);
 	const outlet = (id: string): string => rig.outlets.find((one) => one.id === id)?.name ?? 'any tap';
 	const habit = (id: string | undefined): string =>
 		rig.habits.find((one) => one.id === id)?.name ?? 'in no habit';
 </script>
 
-<div class="chart">
+<div class="chart" bind:clientWidth={width}>
 	<Chart
-		option={flowChart({ rig, flows, units })}
+		option={flowChart({ rig, flows, units, narrow: width < NARROW_PX })}
 		{theme}
 		heightPx={Math.max(220, 44 * habits)}
 		label="Where the litres of a day go; the same figures stand in the table below"
@@ -55,9 +58,5 @@
 <style>
 	.chart {
 		width: 100%;
-		overflow-x: auto;
-	}
-	.chart > :global(div) {
-		min-width: 38rem;
 	}
 </style>

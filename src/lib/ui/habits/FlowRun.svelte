@@ -81,7 +81,7 @@
 			<strong>{perMinute(flow.mean)}</strong>{flow.sd === undefined
 				? ', from one pour'
 				: ` ± ${perMinute(flow.sd)}, from ${flow.count} pours`}{flow.count < POURS
-				? `; ${POURS - flow.count} more make it sure`
+				? `; ${POURS - flow.count === 1 ? 'one more makes' : 'two more make'} it sure`
 				: ''}.
 		</p>
 	{/if}

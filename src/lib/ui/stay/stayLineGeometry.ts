@@ -33,7 +33,7 @@ export interface StayGeometry {
 		readonly label: string;
 		readonly says: string;
 	})[];
-	/** the doubt at the end of it all, where something changed it */
+	/** the doubt at the end of it all, where something changed it; what is in doubt as it is is hatched already */
 	readonly doubtThen: Stretch | undefined;
 	readonly goalX: number | undefined;
 }
@@ -105,7 +105,10 @@ export function stayGeometry(
 			says: `${hoursOf(segment)} ${nameOf(segment.id)}`,
 			...between(x(segment.fromDays), x(segment.toDays))
 		})),
-		doubtThen: line.segments.length > 0 && !bitten ? between(x(line.then.p10), x(line.then.p50)) : undefined,
+		doubtThen:
+			line.segments.length > 0 && !bitten
+				? between(x(Math.max(line.then.p10, line.asItIs.p50)), x(Math.max(line.then.p50, line.asItIs.p50)))
+				: undefined,
 		goalX: goalMs === undefined ? undefined : x(goalDays)
 	};
 }

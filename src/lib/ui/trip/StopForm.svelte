@@ -32,6 +32,7 @@
 			key: 'exertion',
 			label: 'The days are',
 			type: 'meaning',
+			usual: 1,
 			options: [
 				{ value: 0.7, label: 'easy' },
 				{ value: 1, label: 'as usual' },
