@@ -9,6 +9,7 @@ export {
 	type TankLevel
 } from './levels.js';
 export {
+	changesOften,
 	countedHabits,
 	exposureTo,
 	gaugeBand,

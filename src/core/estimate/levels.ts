@@ -76,10 +76,12 @@ export function levelOfPool({ model, belief }: Estimate, index: number): Truncat
 	return levelWithin({ pool, share: 1 }, belief);
 }
 
-/** Litres per person and day that nobody writes down, over all streams. */
-function unloggedOf({ model, belief, atMs }: Estimate): Moments {
+/** Litres per person and day that nobody writes down, over all streams, with the measures in force. */
+function unloggedOf({ model, state, belief, atMs }: Estimate): Moments {
 	const persons = Math.max(1, personsAt(model.crew, atMs));
-	const h = model.streams.map(({ index, perPerson }) => [index, perPerson ? 1 : 1 / persons] as const);
+	const h = model.streams.map(
+		(stream) => [stream.index, stream.drawn(state) / (stream.perPerson ? 1 : persons)] as const
+	);
 	return truncate({ mean: dot(belief.mean, h), sd: Math.sqrt(belief.varianceOf(h)) }, 0, Infinity);
 }
 

@@ -56,7 +56,8 @@ function drawnL({ day, paths }: Outset, stretches: readonly Spent[]): number {
 		)
 	);
 	const unlogged = stretches.reduce(
-		(total, spent) => total + spent.unlogged.reduce((all, list) => all + sum(list), 0),
+		(total, spent) =>
+			total + spent.unlogged.reduce((all, list, u) => all + (day.unlogged[u]?.drawn ?? 1) * sum(list), 0),
 		0
 	);
 	return (ofHabits.reduce((a, b) => a + b, 0) + unlogged) / paths;

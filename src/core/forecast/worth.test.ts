@@ -93,6 +93,42 @@ describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 
 	});
 });
 
+describe('a measure switched on in the log', () => {
+	/** A week of a van that writes down most, a measure switched on at its end. */
+	const loose: Rig = {
+		...vague(roomy),
+		unlogged: undefined,
+		instruments: []
+	};
+	const week = Array.from({ length: 8 }, (_, i) => [
+		entry({ kind: 'use', at: `2027-05-0${i + 1}T12:00:00Z`, habit: 'dishes', times: 2 }),
+		entry({ kind: 'use', at: `2027-05-0${i + 1}T20:00:00Z`, habit: 'shower', times: 1 })
+	]).flat();
+	const now = '2027-05-09T06:00:00Z';
+	const begun = [...freshStart('2027-05-01T06:00:00Z'), ...week, ...freshStart(now)];
+	const known = (more: readonly Parameters<typeof entry>[0][] = []): Estimate =>
+		estimate(logbookOf([...begun, ...more.map((draft) => entry(draft))], loose), 'rig', Date.parse(now));
+	it.each(['short', 'inch', 'rarer', 'pan'])(
+		'%s: what was promised of it before is what it then gives',
+		(id) => {
+			const before = known();
+			const promised = autonomyOf(before, { days: 30, measures: [id] }).days;
+			const kept = autonomyOf(known([{ kind: 'measure', at: now, measure: id, on: true }]), {
+				days: 30
+			}).days;
+			expect(promised).toBeGreaterThan(autonomyOf(before, { days: 30 }).days);
+			expect(kept).toBeCloseTo(promised, 6);
+		}
+	);
+	it('a log that was written with it teaches the cadence that it is without', () => {
+		const rare = [{ kind: 'measure', at: '2027-05-01T06:00:00Z', measure: 'rarer', on: true } as const];
+		const off = autonomyOf(known(rare), { days: 30, measures: [] });
+		const on = autonomyOf(known(rare), { days: 30 });
+		// what was written down half as often as usual is done twice as often without it
+		expect(off.days).toBeLessThan(0.85 * on.days);
+	});
+});
+
 describe('laws', () => {
 	const saves: fc.Arbitrary<Measure['effect']> = fc.oneof(
 		fc.record({ kind: fc.constant('scale' as const), factor: fc.double({ min: 0, max: 1, noNaN: true }) }),

@@ -1,4 +1,4 @@
-export { aheadNow, climateNow, personsNow, rarerAhead, type Ahead, type Cadence } from './ahead/cadence.js';
+export { aheadNow, climateNow, personsNow, type Ahead, type Cadence } from './ahead/cadence.js';
 export {
 	dailyChange,
 	dailyParts,

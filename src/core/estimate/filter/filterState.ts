@@ -1,4 +1,4 @@
-import type { Habit } from '../../logbook/index.js';
+import type { Habit, Rig } from '../../logbook/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import { type Counted, useInLog } from '../prior/index.js';
 import { Gaussian } from './gaussian.js';
@@ -87,9 +87,13 @@ export interface Counts {
 	readonly times: ReadonlyMap<string, number>;
 	readonly days: number;
 	readonly personDays: number;
-	/** for habits that rise with heat or exertion: the same, each day counted as often as they rise */
+	/** for habits that rise with heat or exertion, or that a measure makes rarer: each day counted as often as they are done in it */
 	readonly risen: ReadonlyMap<string, number>;
 }
+
+/** Whether a habit is done more often in heat or at work, or more rarely by a measure. */
+export const changesOften = ({ measures }: Rig, { id, rises }: Habit): boolean =>
+	rises !== undefined || measures.some(({ habit, effect }) => habit === id && effect.kind === 'rarer');
 
 /** The days or person-days in which a habit was to be done so often as usual. */
 export const exposureTo = (
@@ -198,7 +202,9 @@ export function initialState(model: Model): FilterState {
 		drift: new Map(),
 		days: 0,
 		personDays: 0,
-		risen: new Map(model.rig.habits.flatMap(({ id, rises }) => (rises ? [[id, 0] as const] : []))),
+		risen: new Map(
+			model.rig.habits.flatMap((habit) => (changesOften(model.rig, habit) ? [[habit.id, 0] as const] : []))
+		),
 		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0, risen: new Map() },
 		rates: [],
 		unlogged: model.streams.map(({ broad }) => broad.mean),

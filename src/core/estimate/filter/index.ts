@@ -15,6 +15,7 @@ export type { Stream } from './streams.js';
 export { regimeKeyOf } from './regime.js';
 export {
 	anywhere,
+	changesOften,
 	copyOfState,
 	countedHabits,
 	exposureTo,

@@ -1,5 +1,5 @@
 import type { Habit, Rig } from '../../logbook/index.js';
-import { flowOf, usualTimesPerDay, type Flow } from '../../rig/index.js';
+import { flowOf, rarityOf, usualTimesPerDay, type Amount, type Flow } from '../../rig/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import type { Network, Sparse } from './gaussian.js';
 import type { Moments } from './normal.js';
@@ -29,7 +29,9 @@ export interface Stream {
 	readonly broad: Moments;
 	/** what one litre of it brings to pools and meters */
 	gains(regime: KeyedRegime): Sparse;
-	/** the same for a litre that is neither drunk nor comes with anything beside it */
+	/** litres drawn for one litre, less by the measures in force */
+	drawn(regime: KeyedRegime): number;
+	/** what one litre brings, for one that is neither drunk nor comes with anything beside it */
 	drawnGains(regime: KeyedRegime): Sparse;
 }
 
@@ -39,18 +41,20 @@ interface Rows {
 	readonly counted: ReadonlyMap<string, number>;
 }
 
-/** What one litre that goes unlogged through a habit's outlet brings to pools and meters. */
-function streamGains(rows: Rows, flow: Flow, habit: Habit | undefined, to: string | undefined): Sparse {
+/**
+ * What one litre that goes unlogged through a habit's outlet brings to pools and meters: a litre as it would be without
+ * measures, so that those in force change it as they change what is written down.
+ *
+ * @param each litres of one time
+ */
+function streamGains(rows: Rows, flow: Flow, each: number): Sparse {
 	const byIndex = new Map<number, number>();
-	const add = (index: number | undefined, gain: number): void => {
+	const add = (index: number | undefined, { perLitre, fixed }: Amount): void => {
+		const gain = perLitre + (fixed === 0 ? 0 : fixed / each);
 		if (index !== undefined && gain !== 0) byIndex.set(index, (byIndex.get(index) ?? 0) + gain);
 	};
-	const drawn = flow.drawn.perLitre || 1;
-	const mean = habit?.litresEach.mean ?? 0;
-	const beside = habit?.addsL !== undefined && mean > 0 ? habit.addsL / mean : 0;
-	for (const [tank, { perLitre }] of flow.tanks)
-		add(rows.places.get(tank)?.pool.index, perLitre / drawn + (tank === to ? beside : 0));
-	for (const [meter, { perLitre }] of flow.meters) add(rows.counted.get(meter), perLitre / drawn);
+	for (const [tank, amount] of flow.tanks) add(rows.places.get(tank)?.pool.index, amount);
+	for (const [meter, amount] of flow.meters) add(rows.counted.get(meter), amount);
 	return [...byIndex];
 }
 
@@ -94,6 +98,7 @@ function smallDraws(rig: Rig, streams: readonly Stream[], index: number): Stream
 					byIndex.set(row, (byIndex.get(row) ?? 0) + (gain * dailyL(stream)) / total);
 			return [...byIndex];
 		}),
+		drawn: () => 1,
 		drawnGains: () => []
 	};
 }
@@ -125,13 +130,12 @@ export function streamsOf(rig: Rig, rows: Rows, next: number): readonly Stream[]
 			litresEach: { mean: each, sd },
 			often: { times: usual, per: 'person-day' }
 		};
-		const to = rig.outlets.find(({ id }) => id === pipe.outlet)?.to;
 		const stated = rig.unlogged;
-		const gainsOf = (of: Habit, beside: Habit | undefined) =>
+		const gainsOf = (of: Habit, inForce: (regime: KeyedRegime) => readonly string[]) =>
 			cached(regimeKey, (regime: KeyedRegime) =>
-				streamGains(rows, flowOf(rig, of, { ...regime, measures: [] }), beside, to)
+				streamGains(rows, flowOf(rig, of, { ...regime, measures: inForce(regime) }), each)
 			);
-		const { keptFraction: _kept, ...plainPipe } = pipe;
+		const { keptFraction: _kept, addsL: _adds, ...plainPipe } = pipe;
 		return {
 			index: next + i,
 			habit,
@@ -146,8 +150,12 @@ export function streamsOf(rig: Rig, rows: Rows, next: number): readonly Stream[]
 				: habit
 					? { mean: 0.5 * usualL, sd: PARAMETERS.broad * usualL }
 					: { mean: usualL, sd: usualL },
-			gains: gainsOf(pipe, habit),
-			drawnGains: gainsOf(plainPipe, undefined)
+			gains: gainsOf(pipe, ({ measures }) => measures),
+			drawn: cached(regimeKey, (regime: KeyedRegime) => {
+				const { drawn } = flowOf(rig, pipe, regime);
+				return rarityOf(rig, pipe.id, regime.measures) * (drawn.perLitre + drawn.fixed / each);
+			}),
+			drawnGains: gainsOf(plainPipe, () => [])
 		};
 	});
 	const small =

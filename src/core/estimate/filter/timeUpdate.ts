@@ -1,5 +1,6 @@
 import { cutAt, personsAt, riseOf, stepAt, USUAL_CLIMATE, type Climate } from '../prior/index.js';
 import type { Habit } from '../../logbook/index.js';
+import { rarityOf } from '../../rig/index.js';
 import * as PARAMETERS from '../../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
 import type { Model } from './model.js';
@@ -46,28 +47,46 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 			const here = stepAt(climate, at) ?? USUAL_CLIMATE;
 			state.days += used;
 			state.personDays += used * persons;
-			for (const [id, before] of state.risen)
-				state.risen.set(id, before + exposureOf(used, persons, here, habits.get(id)));
-			if (flows && used > 0) flowFor(model, state, used, persons, here);
+			const often = (habit: Habit | undefined): number => oftenIn(model, state, habit, here);
+			for (const [id, before] of state.risen) {
+				const habit = habits.get(id);
+				state.risen.set(
+					id,
+					before + often(habit) * exposureOf(used, persons, habit?.often.per === 'person-day')
+				);
+			}
+			if (flows && used > 0) flowFor(model, state, used, persons, often);
 			if (model.pending.size > 0 && used > 0)
-				passPending(model, state, used, (habit) => exposureOf(used, persons, here, habit));
+				passPending(
+					model,
+					state,
+					used,
+					(habit) => often(habit) * exposureOf(used, persons, habit.often.per === 'person-day')
+				);
 		}
 	state.atMs = toMs;
 }
 
-/** What some days of use, lived by so many persons in a climate, are of a habit's usual days or person-days. */
-function exposureOf(
+/** What some days of use, lived by so many persons, are of days or person-days. */
+const exposureOf = (days: number, persons: number, perPerson: boolean): number =>
+	days * (perPerson ? persons : persons > 0 ? 1 : 0);
+
+/** How often a habit is done in a climate and under the measures in force, of its usual. */
+const oftenIn = (
+	model: Model,
+	{ measures }: FilterState,
+	habit: Habit | undefined,
+	climate: Climate
+): number => (habit ? riseOf(habit, climate) * rarityOf(model.rig, habit.id, measures) : 1);
+
+/** Unlogged use of some days of use, by so many persons, each habit so often of its usual. */
+function flowFor(
+	model: Model,
+	state: FilterState,
 	days: number,
 	persons: number,
-	climate: Climate,
-	habit: Habit | undefined,
-	perPerson = habit?.often.per === 'person-day'
-): number {
-	return days * (perPerson ? persons : persons > 0 ? 1 : 0) * (habit ? riseOf(habit, climate) : 1);
-}
-
-/** Unlogged use of some days of use, by so many persons in a climate. */
-function flowFor(model: Model, state: FilterState, days: number, persons: number, climate: Climate): void {
+	often: (habit: Habit | undefined) => number
+): void {
 	const { belief, unlogged } = state;
 	const { streams } = model;
 	const count = streams.length;
@@ -75,7 +94,7 @@ function flowFor(model: Model, state: FilterState, days: number, persons: number
 	let usesADay = 0;
 	for (let s = 0; s < count; s++) {
 		const { perPerson, lumpL, habit } = streams[s] as Stream;
-		exposure[s] = exposureOf(days, persons, climate, habit, perPerson);
+		exposure[s] = often(habit) * exposureOf(days, persons, perPerson);
 		usesADay += ((unlogged[s] as number) * (exposure[s] as number)) / lumpL / days;
 	}
 	// Rare lumps are skewed; see the table of parameters.

@@ -1,5 +1,5 @@
 import type { Estimate } from '../../estimate/index.js';
-import { rarerAhead } from '../../habits/index.js';
+import { rarityOf } from '../../rig/index.js';
 import type { Outset } from '../forecast.js';
 import { bring, spentIn, type Spent } from '../sampler/index.js';
 import type { Group } from './sets.js';
@@ -37,7 +37,7 @@ export function reachOf(
 	const spentWith = (habit: number | undefined, measures: readonly string[]): readonly Spent[] => {
 		const one = habit === undefined ? undefined : day.habits[habit]?.habit;
 		if (habit === undefined || !one) return plain;
-		const factor = rarerAhead(estimate, one, measures);
+		const factor = rarityOf(estimate.model.rig, one.id, measures);
 		if (factor === asItIs[habit]) return plain;
 		const key = `${habit}|${factor}`;
 		const before = rarer.get(key);

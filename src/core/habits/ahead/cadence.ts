@@ -1,6 +1,7 @@
 import * as PARAMETERS from '../../parameters.js';
 import { instantMs, type Habit } from '../../logbook/index.js';
 import {
+	changesOften,
 	countedHabits,
 	cutAt,
 	DAY_MS,
@@ -16,8 +17,9 @@ import {
 	type Estimate,
 	type HookUp,
 	type Logged,
-	type Model
+	type Steps
 } from '../../estimate/index.js';
+import { rarityOf } from '../../rig/index.js';
 
 /** How many times a day something is done and written down, and how sure that is. */
 export interface Cadence {
@@ -42,44 +44,44 @@ export interface Ahead {
 	readonly hookUp?: HookUp;
 }
 
-/** What measures of rarity in force make of a habit's cadence. */
-const rarityOf = ({ rig }: Model, habit: string, inForce: readonly string[]): number =>
-	rig.measures.reduce(
-		(factor, { id, habit: of, effect }) =>
-			of === habit && effect.kind === 'rarer' && inForce.includes(id) ? factor * effect.factor : factor,
-		1
-	);
-
-/** By how much rarer a habit gets ahead than it is now: what its log teaches has the measures now in force in it. */
-export const rarerSince = ({ model, state }: Estimate, habit: Habit, measures: readonly string[]): number =>
-	rarityOf(model, habit.id, measures) / (rarityOf(model, habit.id, state.measures) || 1);
-
-/** By how much rarer a habit gets than its cadence has it. An exact cadence is the rig's own word: no measure is in it. */
-export const rarerAhead = (estimate: Estimate, habit: Habit, measures: readonly string[]): number =>
-	habit.often.sd === 0 ? rarityOf(estimate.model, habit.id, measures) : rarerSince(estimate, habit, measures);
-
 /** What was lived and written down within memory, up to the last whole part of a day. */
 interface Exposure {
 	readonly atMs: number;
 	readonly days: number;
 	readonly personDays: number;
-	/** of habits that rise with heat or exertion: each day counted as often as they rise */
+	/** of habits that rise with heat or exertion, or that a measure made rarer: each day counted as often as they are done in it */
 	readonly risen: ReadonlyMap<string, number>;
 	readonly times: ReadonlyMap<string, number>;
 }
 
-/** The days or person-days between two instants, each counted as often as a habit rises with its heat and exertion. */
-const risenExposure = ({ crew, climate }: Model, habit: Habit, fromMs: number, toMs: number): number =>
-	cutAt(fromMs, toMs, climate).reduce(
+/** From when on a habit was made how much rarer, as the log has its measures. */
+function rarities({ model, entries }: Estimate, habit: Habit): Steps<number> {
+	const inForce = new Set<string>();
+	return entries.flatMap((entry) => {
+		if (entry.kind !== 'measure') return [];
+		if (entry.on) inForce.add(entry.measure);
+		else inForce.delete(entry.measure);
+		return [{ ms: instantMs(entry.at), is: rarityOf(model.rig, habit.id, [...inForce]) }];
+	});
+}
+
+/** The days or person-days between two instants, each counted as often as a habit is done in it, of its usual. */
+function risenExposure(estimate: Estimate, habit: Habit, fromMs: number, toMs: number): number {
+	const { crew, climate } = estimate.model;
+	const rarity = rarities(estimate, habit);
+	return cutAt(fromMs, toMs, [...climate, ...rarity]).reduce(
 		(sum, [from, to]) =>
 			sum +
 			riseOf(habit, stepAt(climate, from) ?? USUAL_CLIMATE) *
+				(stepAt(rarity, from) ?? 1) *
 				(habit.often.per === 'person-day' ? personDays(crew, from, to) : (to - from) / DAY_MS),
 		0
 	);
+}
 
 /** What the log teaches of cadences at an estimate's moment: what goes on now teaches nothing yet. */
-export function exposureOf({ entries, state, model }: Estimate): Exposure {
+export function exposureOf(estimate: Estimate): Exposure {
+	const { entries, state, model } = estimate;
 	const first = entries[0];
 	const untilMs = state.learned.atMs;
 	const beganMs = first ? instantMs(first.at) : untilMs;
@@ -101,7 +103,9 @@ export function exposureOf({ entries, state, model }: Estimate): Exposure {
 		personDays: personDays(model.crew, fromMs, untilMs),
 		risen: new Map(
 			model.rig.habits.flatMap((habit) =>
-				habit.rises ? [[habit.id, risenExposure(model, habit, fromMs, untilMs)] as const] : []
+				changesOften(model.rig, habit)
+					? [[habit.id, risenExposure(estimate, habit, fromMs, untilMs)] as const]
+					: []
 			)
 		),
 		times
@@ -174,7 +178,7 @@ export function cadencesAhead(
 		const perPerson = habit.often.per === 'person-day';
 		const at = counted.findIndex((stream) => stream.habit === habit);
 		const settled = habit.often.sd === 0 && at < 0;
-		const rarer = rarerAhead(estimate, habit, measures);
+		const rarer = rarityOf(rig, habit.id, measures);
 		const scale = rarer * (perPerson ? persons : persons > 0 ? 1 : 0) * riseOf(habit, climate);
 		if (settled) return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, ownSd: 0, rarer };
 		// An exact cadence is known in all: what goes unwritten is not written.

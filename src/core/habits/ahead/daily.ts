@@ -1,8 +1,8 @@
 import * as PARAMETERS from '../../parameters.js';
 import type { Habit } from '../../logbook/index.js';
 import { riseOf, truncate, USUAL_CLIMATE, type Estimate, type Stream } from '../../estimate/index.js';
-import type { Amount, Flow, Regime } from '../../rig/index.js';
-import { cadencesAhead, dispersionOf, rarerSince, type Ahead, type Cadence } from './cadence.js';
+import { rarityOf, type Amount, type Flow, type Regime } from '../../rig/index.js';
+import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
 
 /** One habit as it is expected ahead. */
 export interface HabitAhead {
@@ -28,9 +28,11 @@ export interface UnloggedAhead {
 	/** litres a day for each litre per exposure */
 	readonly perDay: number;
 	readonly perPerson: boolean;
-	/** litres a day, and the doubt of that */
+	/** litres a day as it would be without measures, and the doubt of that */
 	readonly mean: number;
 	readonly sd: number;
+	/** litres drawn for one litre, less by the measures in force */
+	readonly drawn: number;
 	/** what comes of one litre, by pool */
 	readonly gains: ReadonlyMap<number, number>;
 	/** litres of the lumps it comes in */
@@ -48,33 +50,16 @@ export interface DayAhead {
 }
 
 /**
- * What a litre that goes unlogged brings to each pool under a regime. It is learned as it goes now, measures in force
- * and all: other measures ahead change it as they change what is written down.
+ * What a litre that goes unlogged, as it would be without measures, brings to each pool under a regime: measures ahead
+ * change it as they change what is written down.
  */
 export function unloggedGains(
-	estimate: Estimate,
+	{ model }: Estimate,
 	stream: Stream,
 	regime: Regime
 ): ReadonlyMap<number, number> {
-	const { model, state, belief } = estimate;
-	const plain = new Map(stream.gains(regime));
-	const { habit } = stream;
-	if (!habit) return plain;
-	const each = Math.max(0, belief.mean[model.habit.get(habit.id) ?? -1] ?? 0);
-	const now = model.flow(habit, { ...regime, measures: state.measures });
-	const ahead = model.flow(habit, regime);
-	const drawnL = litresOf(now.drawn, each);
-	if (!(drawnL > 0)) return plain;
-	const rarer = rarerSince(estimate, habit, regime.measures);
-	for (const { index, tanks } of model.pools) {
-		const sum = (flow: Flow): number =>
-			tanks.reduce((total, { id }) => total + litresOf(flow.tanks.get(id) ?? NOTHING, each), 0);
-		const [before, after] = [sum(now), sum(ahead)];
-		const gain = plain.get(index) ?? 0;
-		if (before !== 0) plain.set(index, (gain * rarer * after) / before);
-		else if (after !== 0) plain.set(index, gain + (rarer * after) / drawnL);
-	}
-	return plain;
+	const often = stream.habit ? rarityOf(model.rig, stream.habit.id, regime.measures) : 1;
+	return new Map(stream.gains(regime).map(([pool, gain]) => [pool, often * gain] as const));
 }
 
 const NOTHING: Amount = { perLitre: 0, fixed: 0 };
@@ -122,6 +107,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 				mean: perDay * rate.mean,
 				sd: perDay * rate.sd,
 				gains: unloggedGains(estimate, stream, regime),
+				drawn: stream.drawn(regime),
 				lumpL: stream.broad.sd > 0 ? stream.lumpL : 0
 			};
 		}),

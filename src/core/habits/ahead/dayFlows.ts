@@ -70,7 +70,9 @@ export function dayFlows(
 						(unlogged ? unloggedGain(estimate, unlogged, id) * unlogged.mean : 0)
 				] as const
 		);
-		const drawn = cadence.timesPerDay * litresOf(flow.drawn, litresEach.mean) + (unlogged?.mean ?? 0);
+		const drawn =
+			cadence.timesPerDay * litresOf(flow.drawn, litresEach.mean) +
+			(unlogged ? unlogged.drawn * unlogged.mean : 0);
 		const left = gains.flatMap(([id, litres]) =>
 			litres < -LEAST_L ? [[tankEnd(id), -litres] as const] : []
 		);

@@ -26,9 +26,9 @@ export function risingAhead(estimate: Estimate): Rising | undefined {
 		let drunk = true;
 		usual.habits.forEach(({ habit, cadence, flow, litresEach, stream }) => {
 			const more = riseOf(habit, is) - riseOf(habit, now);
-			const perDayL =
-				cadence.timesPerDay * litresOf(flow.drawn, litresEach.mean) +
-				(stream === undefined ? 0 : (usual.unlogged[stream]?.mean ?? 0));
+			const left = stream === undefined ? undefined : usual.unlogged[stream];
+			const unwritten = left ? left.drawn * left.mean : 0;
+			const perDayL = cadence.timesPerDay * litresOf(flow.drawn, litresEach.mean) + unwritten;
 			moreL += more * perDayL;
 			if (
 				more > 0 &&

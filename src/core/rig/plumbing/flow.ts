@@ -141,3 +141,17 @@ function spare(
 /** Times of a habit per day at its usual cadence for a number of persons, whatever measures are in force. */
 export const usualTimesPerDay = (habit: Habit, persons: number): number =>
 	habit.retired ? 0 : habit.often.times * (habit.often.per === 'person-day' ? persons : 1);
+
+/** What measures of rarity in force make of how often a habit is done: a factor. */
+export const rarityOf = (
+	{ measures }: Pick<Rig, 'measures'>,
+	habit: string,
+	inForce: readonly string[]
+): number =>
+	inForce.length === 0
+		? 1
+		: measures.reduce(
+				(factor, { id, habit: of, effect }) =>
+					of === habit && effect.kind === 'rarer' && inForce.includes(id) ? factor * effect.factor : factor,
+				1
+			);

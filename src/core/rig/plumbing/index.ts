@@ -1,4 +1,12 @@
-export { flowOf, litresByRecipe, usualTimesPerDay, type Amount, type Flow, type Regime } from './flow.js';
+export {
+	flowOf,
+	litresByRecipe,
+	rarityOf,
+	usualTimesPerDay,
+	type Amount,
+	type Flow,
+	type Regime
+} from './flow.js';
 export {
 	plumbingOf,
 	traceOf,
