@@ -48,6 +48,9 @@ test('the least sacrifice is switched on with one tap, and undone with one key',
 	await openDemo(page);
 	await toHabits(page);
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/short of/);
+	// the runners-up say what each of them gives
+	await page.getByRole('button', { name: /^Other ways/ }).click();
+	await expect(page.locator('.others li').first()).toContainText(/ sure, \d+ hours longer/);
 	await page.getByRole('button', { name: /^Switch (it|both|all) on$/ }).click();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/as you live now/);
 	await expect(page.getByRole('checkbox', { name: /: on$/ }).first()).toBeChecked();

@@ -35,9 +35,8 @@
 				kind: 'use',
 				habit,
 				times: 1,
-				at: app.nowIso(),
 				source: 'hand',
-				...(app.trip ? { trip: app.trip.id } : {})
+				...app.nowOnTrip()
 			},
 			name
 		);

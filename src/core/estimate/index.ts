@@ -18,6 +18,7 @@ export {
 	normalQuantile,
 	rootOf,
 	truncate,
+	type Counts,
 	type Doubt,
 	type DoubtCause,
 	type FilterState,

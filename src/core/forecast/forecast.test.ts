@@ -139,11 +139,12 @@ describe('a doubtful rig', () => {
 });
 
 it('tells a long forecast day by day, and comes to the same', () => {
-	const parts = [...forecastByDay(from(vague), { days: 40, paths: 50 })];
+	const parts = [...forecastByDay(from(vague), { days: 40, paths: 50 })].map((part) => part());
 	expect(parts).toHaveLength(40);
-	expect(parts[9]?.tanks[0]?.byDay).toHaveLength(10);
 	const whole = forecast(from(vague), { days: 40, paths: 50 });
-	expect(parts[9]?.tanks[0]?.byDay).toEqual(whole.tanks[0]?.byDay.slice(0, 10));
+	expect(parts.at(-1)).toEqual(whole);
+	const [first] = forecastByDay(from(vague), { days: 40, paths: 50 });
+	expect(first?.().tanks[0]?.byDay).toEqual(whole.tanks[0]?.byDay.slice(0, 1));
 });
 
 it('refuses to look nowhere', () => {

@@ -44,6 +44,9 @@ export interface Forecast {
 	readonly tanks: readonly TankForecast[];
 }
 
+/** Nobody is told of more than a year ahead, days. */
+export const MOST_DAYS = 366;
+
 const DEFAULT_PATHS = 2000;
 const DEFAULT_SEED = 20;
 
@@ -118,12 +121,17 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 	};
 }
 
-/** Lives the paths of an estimate; it pauses after each whole day. */
+/** What paths came to, and what they began with. */
+interface LivedFrom extends Lived {
+	readonly outset: Outset;
+}
+
+/** Lives the paths of an estimate; it pauses after each whole day, and can be asked then what it has come to. */
 function* lived(
 	estimate: Estimate,
 	options: ComparedOptions,
 	wanted: 'levels by day' | 'all bounds' | 'the first'
-): Generator<Lived & { readonly outset: Outset }, Lived & { readonly outset: Outset }> {
+): Generator<() => LivedFrom, LivedFrom> {
 	const { days, paths = DEFAULT_PATHS } = options;
 	if (!(days >= 1)) throw new RangeError(`days is ${days}; look at least 1 day ahead`);
 	if (!(paths >= 1)) throw new RangeError(`paths is ${paths}; at least 1 is needed`);
@@ -136,12 +144,12 @@ function* lived(
 	for (;;) {
 		const { done, value } = living.next();
 		if (done) return { ...value, outset };
-		yield { ...value, outset };
+		yield () => ({ ...value(), outset });
 	}
 }
 
-const inWords = (
-	{ binds, first, wins, byDay, outset: { lanes, paths } }: Lived & { readonly outset: Outset },
+const summaryOf = (
+	{ binds, first, wins, byDay, outset: { lanes, paths } }: LivedFrom,
 	days: number
 ): Forecast => ({
 	autonomyDays: spreadOf(first.slice()),
@@ -162,15 +170,21 @@ const inWords = (
  * @throws RangeError when `days` or `paths` is not a number of at least 1
  */
 export const forecast = (estimate: Estimate, options: ForecastOptions): Forecast =>
-	inWords(ended(lived(estimate, options, 'levels by day')), options.days);
+	ended(forecastByDay(estimate, options));
 
-/** The same day by day: after each one the forecast as far as it has come. A long one can be drawn as it comes, and stopped. */
-export function* forecastByDay(estimate: Estimate, options: ForecastOptions): Generator<Forecast, Forecast> {
+/**
+ * The same day by day: it pauses after each one, and can be asked then for the forecast as far as it has come. A long one
+ * can be drawn as it comes, and stopped.
+ */
+export function* forecastByDay(
+	estimate: Estimate,
+	options: ForecastOptions
+): Generator<() => Forecast, Forecast> {
 	const living = lived(estimate, options, 'levels by day');
 	for (;;) {
 		const { done, value } = living.next();
-		if (done) return inWords(value, options.days);
-		yield inWords(value, options.days);
+		if (done) return summaryOf(value, options.days);
+		yield () => summaryOf(value(), options.days);
 	}
 }
 

@@ -4,6 +4,7 @@ export {
 	COMPARED_PATHS,
 	forecast,
 	forecastByDay,
+	MOST_DAYS,
 	type Autonomy,
 	type Forecast,
 	type ComparedOptions,
@@ -17,11 +18,13 @@ export { ended, seeded, type Random, type Spread } from './sampler/index.js';
 export {
 	EXACT_UP_TO,
 	effortOf,
+	forItsEffort,
+	hoursGiven,
 	sacrifice,
 	type MeasureSet,
 	type Sacrifice,
 	type SacrificeOptions
 } from './sacrifice/index.js';
-export { worth, WORTH_DAYS, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
+export { worth, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
 export { basket, type Basket, type Holding } from './basket.js';
-export { stayLine, type StayLine, type StaySegment } from './stayLine.js';
+export { LINE_DAYS, stayLine, type StayLine, type StaySegment } from './stayLine.js';

@@ -1,7 +1,7 @@
 import { quantileSorted } from 'd3-array';
 import { DAY_MS, type Estimate } from '../estimate/index.js';
 import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
-import { bring, spentIn, type Spent } from './sampler/index.js';
+import { bring, limitOf, spentIn, type Spent } from './sampler/index.js';
 
 /** How much may be used to reach a moment, and how much is being used, litres drawn per person and day. */
 export interface Ration {
@@ -22,7 +22,8 @@ function partsBorne(
 ): readonly Float64Array[] {
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	const change = new Float64Array(paths);
-	return lanes.map(({ binds, falls, reserveL, drainsToL }, i) => {
+	return lanes.map((lane, i) => {
+		const { binds, falls, drainsToL } = lane;
 		const borne = new Float64Array(paths).fill(ANYTHING);
 		if (!binds) return borne;
 		const from = (draws.levels[i] as Float64Array).slice();
@@ -35,7 +36,7 @@ function partsBorne(
 					used[path] = 0;
 				}
 				used[path] = (used[path] as number) + (falls ? -1 : 1) * (change[path] as number);
-				const limit = falls ? reserveL : Math.max(0, (draws.usable[i]?.[path] as number) - reserveL);
+				const limit = limitOf(lane, draws.usable[i]?.[path] as number);
 				const room = Math.max(0, (falls ? 1 : -1) * ((from[path] as number) - limit));
 				if ((used[path] as number) > 0)
 					borne[path] = Math.min(borne[path] as number, room / (used[path] as number));

@@ -17,10 +17,12 @@ export interface StayLine {
 	readonly tankThen?: string;
 	readonly segments: readonly StaySegment[];
 	readonly then: Spread;
+	/** how much longer it is with everything, days */
+	readonly gainedDays: number;
 }
 
 /** How far a line of days can be read. */
-const LINE_DAYS = 60;
+export const LINE_DAYS = 60;
 
 /**
  * The stay as it is, and with some measures switched on or some things done, in their order.
@@ -57,6 +59,7 @@ export function stayLine(
 		...(first.tank === undefined ? {} : { tank: first.tank }),
 		...(last.tank === undefined ? {} : { tankThen: last.tank }),
 		segments,
-		then: spreadOf(last.first.slice())
+		then: spreadOf(last.first.slice()),
+		gainedDays: last.days - first.days
 	};
 }

@@ -1,7 +1,7 @@
 import type { Estimate } from '../estimate/index.js';
-import { dailyChange, dayAhead, litresPerDay, personsNow, type DayAhead } from '../habits/index.js';
+import { aheadNow, dailyChange, dayAhead, litresPerDay, type DayAhead } from '../habits/index.js';
 import type { Measure } from '../logbook/index.js';
-import { autonomyOf, COMPARED_PATHS, type Autonomy } from './forecast.js';
+import { autonomyOf, COMPARED_PATHS, MOST_DAYS, type Autonomy } from './forecast.js';
 import { prices, type Price } from './prices.js';
 import { spreadOf } from './sampler/index.js';
 
@@ -39,9 +39,6 @@ export interface WorthOptions {
 	readonly paths?: number | undefined;
 }
 
-/** A stay longer than this is long enough, days. */
-export const WORTH_DAYS = 366;
-
 const TOUCHES_L = 1e-6;
 
 /**
@@ -51,7 +48,7 @@ const TOUCHES_L = 1e-6;
  */
 export function* worth(
 	estimate: Estimate,
-	{ persons, measures, days = WORTH_DAYS, paths = COMPARED_PATHS }: WorthOptions = {}
+	{ persons, measures, days = MOST_DAYS, paths = COMPARED_PATHS }: WorthOptions = {}
 ): Generator<number, Worth> {
 	const { rig } = estimate.model;
 	const inForce = measures ?? estimate.state.measures;
@@ -66,7 +63,11 @@ export function* worth(
 		return autonomy;
 	};
 	const dayWith = (set: readonly string[]): DayAhead =>
-		dayAhead(estimate, { persons: persons ?? personsNow(estimate), measures: set });
+		dayAhead(estimate, {
+			...aheadNow(estimate),
+			...(persons === undefined ? {} : { persons }),
+			measures: set
+		});
 	const ofMeasure = ({ id }: Measure): MeasureWorth => {
 		const on = inForce.includes(id);
 		const without = inForce.filter((one) => one !== id);

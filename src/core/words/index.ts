@@ -41,5 +41,5 @@ export { sayLasting, type Lasting } from './outlook/lasts.js';
 export { CERTAINTIES, sayCertainty, sayChance } from './saving/chance.js';
 export { sayAt, sayGoal } from './saving/clock.js';
 export { kindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';
-export { saySacrifice, saySet, type Goal } from './saving/sacrifice.js';
+export { sayLonger, saySacrifice, saySet, type Goal } from './saving/sacrifice.js';
 export { sayEffect, sayNotYet, sayPaid, saySides } from './saving/measure.js';

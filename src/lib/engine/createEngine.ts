@@ -4,12 +4,12 @@ import type { WhyLasting } from '$core/habits';
 import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
 import {
 	forecastByDay,
+	ration,
 	type Autonomy,
 	type Forecast,
 	type More,
 	type Ration,
-	type SacrificeOptions,
-	type StayLine
+	type SacrificeOptions
 } from '$core/forecast';
 import { assess, type Assessment, type Effect } from '$core/now';
 import type { LevelsAtStop, AutonomyFromFull } from '$core/plan';
@@ -17,7 +17,8 @@ import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
-import type { BasketAnswer, Saving, Way } from './savingQuestions';
+import type { BasketAnswer } from './basketAnswer';
+import type { Saving, Way } from './savingQuestions';
 
 /** What an assessment is asked for. */
 export interface Question {
@@ -58,10 +59,10 @@ const AT_ONCE = 2000;
 const SLICE_MS = 40;
 
 /** Runs something that pauses on its way, and listens in between; nothing when it is outdated meanwhile. */
-async function unhurried<T>(
-	living: Generator<unknown, T>,
+async function unhurried<S, T>(
+	living: Generator<S, T>,
 	outdated: () => boolean,
-	onstep?: (step: unknown) => void
+	onstep?: (step: S) => void
 ): Promise<T | undefined> {
 	let began = performance.now();
 	for (;;) {
@@ -264,28 +265,20 @@ export function createEngine() {
 		): Promise<Way | undefined> {
 			const outdated = since('wayTo');
 			const { wayTo } = await savingQuestions();
-			return unhurried(wayTo(estimateNow(question), asked), outdated, (step) => {
-				if (typeof step === 'number' && step >= 0) onprogress?.(step);
-			});
+			return unhurried(wayTo(estimateNow(question), asked), outdated, onprogress);
 		},
 		/** Gives up a search for the least sacrifice. */
 		stopWay(): void {
 			since('wayTo');
 		},
-		/** The stay with some measures switched on. */
-		async stayWith(question: Question, measures: readonly string[]): Promise<StayLine> {
-			const { stayLine } = await savingQuestions();
-			return stayLine(estimateNow(question), measures);
-		},
 		/** Whether there is enough for some things now. */
 		async basket(question: Question, more: readonly More[]): Promise<BasketAnswer> {
-			const { basketAnswer } = await savingQuestions();
+			const { basketAnswer } = await viewQuestions();
 			return basketAnswer(estimateNow(question), more, tripOf(question), question.timeZone);
 		},
 		/** How much may be used to reach a moment. */
-		async rationTo(question: Question, untilMs: number, certainty: number): Promise<Ration | undefined> {
-			const { rationTo } = await savingQuestions();
-			return rationTo(estimateNow(question), untilMs, certainty);
+		rationTo(question: Question, untilMs: number, certainty: number): Ration | undefined {
+			return ration(estimateNow(question), untilMs, certainty);
 		},
 		/** A forecast of many days, told as it comes; nothing when outdated meanwhile. */
 		async ahead(
@@ -294,9 +287,7 @@ export function createEngine() {
 			onpart: (part: Forecast) => void
 		): Promise<Forecast | undefined> {
 			const outdated = since('ahead');
-			return unhurried(forecastByDay(estimateNow(question), { days }), outdated, (part) =>
-				onpart(part as Forecast)
-			);
+			return unhurried(forecastByDay(estimateNow(question), { days }), outdated, (part) => onpart(part()));
 		},
 		/** How long a rig, perhaps changed, lasts when it sets out full. */
 		async autonomyFromFull(rig: Rig, atMs: number): Promise<AutonomyFromFull> {

@@ -129,12 +129,6 @@ export class EngineClient {
 		return this.#api.stopWay();
 	}
 
-	/** The stay with some measures switched on. */
-	stayWith(measures: readonly string[]): Answer<'stayWith'> | undefined {
-		const question = this.#question();
-		return question && this.#api.stayWith(question, measures);
-	}
-
 	/** Whether there is enough for some things now. */
 	basket(more: readonly More[]): Answer<'basket'> | undefined {
 		const question = this.#question();

@@ -3,4 +3,5 @@ export type { Engine, LevelThen, Question } from './createEngine';
 export { EngineClient } from './engineClient.svelte';
 export { latest, Latest } from './latest.svelte';
 export { takeIn, type ReadIn } from './logbookReader';
-export type { BasketAnswer, HabitFacts, Saving, Way } from './savingQuestions';
+export type { BasketAnswer } from './basketAnswer';
+export type { HabitFacts, Saving, Way } from './savingQuestions';

@@ -1,13 +1,9 @@
 import type { Estimate } from '$core/estimate';
 import {
-	basket,
-	ration,
+	hoursGiven,
 	sacrifice,
 	stayLine,
 	worth,
-	WORTH_DAYS,
-	type More,
-	type Ration,
 	type Sacrifice,
 	type SacrificeOptions,
 	type StayLine,
@@ -23,9 +19,6 @@ import {
 	type DidItPay,
 	type Repeats
 } from '$core/habits';
-import { certaintyOf, type Trip } from '$core/logbook';
-import { nextServed } from '$core/now';
-import { sayBasket, type BasketKind, type Span } from '$core/words';
 
 /** What the view of habits shows of each habit, beside its price. */
 export interface HabitFacts {
@@ -47,7 +40,7 @@ export interface Saving {
 /** Long steps in between are given to other questions: it pauses with each measure. */
 export function* savingOf(estimate: Estimate): Generator<number, Saving> {
 	const day = dayAhead(estimate, aheadNow(estimate));
-	const found = yield* worth(estimate, { days: WORTH_DAYS });
+	const found = yield* worth(estimate);
 	return {
 		atMs: estimate.atMs,
 		worth: found,
@@ -62,45 +55,21 @@ export function* savingOf(estimate: Estimate): Generator<number, Saving> {
 	};
 }
 
-/** The least sacrifice, and the line of the stay with it. */
+/** The least sacrifice, the line of the stay with it, and the hours that each of the other ways gives. */
 export interface Way {
 	readonly atMs: number;
 	readonly found: Sacrifice;
 	readonly line: StayLine;
+	readonly othersGiveH: readonly number[];
 }
 
 export function* wayTo(estimate: Estimate, asked: SacrificeOptions): Generator<number, Way> {
 	const found = yield* sacrifice(estimate, asked);
 	const set = (found.best ?? found.nearest).measures.filter((id) => !estimate.state.measures.includes(id));
-	return { atMs: estimate.atMs, found, line: stayLine(estimate, set) };
-}
-
-/** The answer to a basket, in words and as a line. */
-export interface BasketAnswer {
-	readonly kind: BasketKind;
-	readonly headline: Span;
-	readonly reason: string;
-	readonly line: StayLine;
-	readonly atMs: number;
-}
-
-export function basketAnswer(
-	estimate: Estimate,
-	more: readonly More[],
-	trip: Trip | undefined,
-	timeZone: string
-): BasketAnswer {
-	const until = nextServed(estimate, trip);
-	const found = basket(estimate, more, new Map([...until].map(([tank, { ms }]) => [tank, ms])));
-	const { rig } = estimate.model;
-	const { atMs } = estimate;
 	return {
-		...sayBasket(rig, found, until, certaintyOf(trip), atMs, timeZone),
-		line: stayLine(estimate, [], more),
-		atMs
+		atMs: estimate.atMs,
+		found,
+		line: stayLine(estimate, set),
+		othersGiveH: hoursGiven(estimate, found.others, asked)
 	};
 }
-
-export const rationTo = (estimate: Estimate, untilMs: number, certainty: number): Ration | undefined =>
-	ration(estimate, untilMs, certainty);
-export { stayLine };

@@ -1,3 +1,4 @@
+import { MOST_DAYS } from '$core/forecast';
 import {
 	instantMs,
 	MOST_PROBLEMS,
@@ -19,7 +20,7 @@ const persons = z.optional(z.number().check(z.nonnegative(), z.maximum(10_000)))
 const forecastBody = z.looseObject({
 	...about,
 	rig: z.string(),
-	days: z.number().check(z.minimum(1), z.maximum(366)),
+	days: z.number().check(z.minimum(1), z.maximum(MOST_DAYS)),
 	persons,
 	measures: z.optional(z.array(z.string())),
 	paths: z.optional(z.int().check(z.minimum(1), z.maximum(20_000))),
@@ -104,7 +105,6 @@ export const readWorthBody = (data: unknown): Read<z.infer<typeof worthBody> & {
 	ofRig(withLogbook(worthBody, data), ({ measures }) => ({ measures }));
 
 const DAY_MS = 86_400_000;
-const MOST_DAYS = 366;
 
 export function readSacrificeBody(data: unknown): Read<z.infer<typeof sacrificeBody> & { logbook: Logbook }> {
 	const read = ofRig(withLogbook(sacrificeBody, data), ({ among }) => ({ among }));

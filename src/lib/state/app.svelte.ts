@@ -190,4 +190,9 @@ export class App {
 	nowIso(): string {
 		return zonedIso(Date.now(), this.timeZone);
 	}
+
+	/** What every entry of this moment bears: when it is, and the trip under way. */
+	nowOnTrip(): { readonly at: string; readonly trip?: string } {
+		return { at: this.nowIso(), ...(this.trip ? { trip: this.trip.id } : {}) };
+	}
 }

@@ -41,6 +41,18 @@ describe('what a person does', () => {
 		expect((await app.commands.undo())?.label).toBe('Dishes');
 		expect(await app.commands.undo()).toBeUndefined();
 	});
+	it('several entries are taken out in one act with what is put in their place, and undone in one', async () => {
+		const { app, here } = await begun();
+		await app.commands.log(wash, 'Dishes');
+		const first = lastOf(app);
+		const other = app.commands.entryFrom({ ...wash, times: 2 });
+		await app.commands.setVoid([first.id], true, 'Mend', [{ kind: 'entry', value: other }]);
+		const stored = (await storedIn(here)).entry;
+		expect([stored.get(first.id)?.void, stored.get(other.id)?.void]).toEqual([true, undefined]);
+		expect((await app.commands.undo())?.label).toBe('Mend');
+		const back = (await storedIn(here)).entry;
+		expect([back.get(first.id)?.void, back.get(other.id)?.void]).toEqual([undefined, true]);
+	});
 	it('a change of the rig goes back to what stood before, as the later edit', async () => {
 		const { app } = await begun();
 		await app.commands.correct('rig', exactRig, { ...exactRig, crew: 4 }, 'Crew');

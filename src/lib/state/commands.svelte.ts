@@ -12,7 +12,7 @@ import {
 } from '$core/logbook';
 import { EmptiedElsewhere, type Change, type Edit } from '$lib/store';
 import { v7 as uuid } from 'uuid';
-import { editOf, stamped } from './edits';
+import { editOf, puttingEdits, stamped } from './edits';
 import { History, type Act, type Step } from './history.svelte';
 import type { Records } from './records.svelte';
 
@@ -98,10 +98,7 @@ export class Commands {
 
 	/** Puts new records. */
 	put(changes: readonly Change[], label: string): Promise<boolean> {
-		return this.do(
-			changes.map(({ kind, value }) => editOf(kind, value.id, () => value)),
-			label
-		);
+		return this.do(puttingEdits(changes), label);
 	}
 
 	/** A new entry from a draft. */
@@ -155,11 +152,20 @@ export class Commands {
 		return { kept: kept && conflicts.length === 0, conflicts };
 	}
 
-	/** Takes an entry out of account, or brings it back. */
-	setVoid(id: string, isVoid: boolean, label: string): Promise<boolean> {
+	/** Takes entries out of account, or brings them back; other records may be put in the same act. */
+	setVoid(
+		ids: readonly string[],
+		isVoid: boolean,
+		label: string,
+		also: readonly Change[] = []
+	): Promise<boolean> {
 		const now = this.#here.now();
+		const turn = isVoid ? voided : restored;
 		return this.do(
-			[editOf('entry', id, (newest) => newest && (isVoid ? voided : restored)(newest as Entry, now))],
+			[
+				...ids.map((id) => editOf('entry', id, (newest) => newest && turn(newest as Entry, now))),
+				...puttingEdits(also)
+			],
 			label
 		);
 	}
@@ -177,7 +183,7 @@ export class Commands {
 			);
 		}
 		if (!this.#records.standing('entry', mend.entry)) return false;
-		if (mend.kind === 'void') return this.setVoid(mend.entry, true, label);
+		if (mend.kind === 'void') return this.setVoid([mend.entry], true, label);
 		const part = mend.kind === 'move' ? { at: mend.at } : { trusted: true };
 		return this.change('entry', mend.entry, (entry) => ({ ...entry, ...part }) as Entry, label);
 	}

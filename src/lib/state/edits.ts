@@ -10,6 +10,10 @@ export const stamped = <T extends { readonly edited?: string | undefined }>(
 	now: string
 ): T => ({ ...value, edited: nextEdited(newest ?? {}, now) });
 
+/** Edits that put records as they are. */
+export const puttingEdits = (changes: readonly Change[]): readonly Edit[] =>
+	changes.map(({ kind, value }) => editOf(kind, value.id, () => value));
+
 /** An edit of any kind, when it is known that its record is of that kind. */
 export const editOf = (
 	kind: Change['kind'],

@@ -58,9 +58,8 @@
 				kind: 'measure',
 				measure: id,
 				on,
-				at: app.nowIso(),
 				source: 'hand',
-				...(app.trip ? { trip: app.trip.id } : {})
+				...app.nowOnTrip()
 			},
 			`${name}: ${on ? 'on' : 'off'}`
 		);

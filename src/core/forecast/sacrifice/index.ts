@@ -1,2 +1,2 @@
-export { EXACT_UP_TO, effortOf, type MeasureSet } from './sets.js';
-export { sacrifice, type Sacrifice, type SacrificeOptions } from './sacrifice.js';
+export { EXACT_UP_TO, effortOf, forItsEffort, type MeasureSet } from './sets.js';
+export { hoursGiven, sacrifice, type Sacrifice, type SacrificeOptions } from './sacrifice.js';

@@ -1,4 +1,5 @@
 import type { Outset } from '../forecast.js';
+import { limitOf } from '../sampler/index.js';
 import type { Part, Reach, Sums } from './reach.js';
 
 /** What the sum of many fractions may come short of a limit, litres. */
@@ -9,14 +10,15 @@ export type LaneLook = (held: Uint8Array, sums: Sums, part: Part, from: number, 
 
 /** Strikes out the paths on which a tank binds, with some sums and a last part on top of them. */
 export function lookAt({ outset: { lanes, draws, paths }, stretches, each }: Reach, i: number): LaneLook {
-	const { falls, reserveL, drainsToL } = lanes[i] as Outset['lanes'][number];
+	const lane = lanes[i] as Outset['lanes'][number];
+	const { falls, drainsToL } = lane;
 	const [levels, usable] = [draws.levels[i] as Float64Array, draws.usable[i] as Float64Array];
 	const none = new Float64Array(paths);
 	const level = new Float64Array(paths);
 	const way = falls ? 1 : -1;
 	/** on the way to it; one that is passed from the first lies beyond all */
 	const limits = levels.map((litres, path) => {
-		const limit = way * (falls ? reserveL : Math.max(0, (usable[path] as number) - reserveL));
+		const limit = way * limitOf(lane, usable[path] as number);
 		return way * litres <= limit ? Infinity : limit - EXACT_L;
 	});
 	return (held, sums, part, from, to) => {

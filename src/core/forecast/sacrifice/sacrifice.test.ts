@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { DAY_MS, estimate, type Estimate } from '../../estimate/index.js';
 import type { Measure, Rig } from '../../logbook/index.js';
-import { autonomyOf, sacrifice, type Sacrifice, type SacrificeOptions } from '../index.js';
+import { autonomyOf, hoursGiven, sacrifice, type Sacrifice, type SacrificeOptions } from '../index.js';
 import { ended } from '../sampler/index.js';
 
 const at = '2027-05-01T06:00:00Z';
@@ -54,6 +54,29 @@ describe('by hand, in an exact rig', () => {
 		expect(least(from(paper), 3.5, { distinct: true }).others.map(({ measures }) => measures)).toEqual([
 			['fewerFlushes']
 		]);
+	});
+	it('each way gives its hours: half a flush three quarters of a day, with short showers more', () => {
+		const of = from(paper);
+		const found = least(of, 3.5);
+		const [, both] = hoursGiven(of, found.others, { untilMs: of.atMs + 3.5 * DAY_MS });
+		// the cassette's 18 L at 4 a day come to 4.5 days in place of 3, but Grey is full after 75 / 20 = 3.75
+		const [half] = hoursGiven(of, found.best ? [found.best] : [], { untilMs: of.atMs + 3.5 * DAY_MS });
+		expect(half).toBeCloseTo(0.75 * 24, 3);
+		expect(both).toBeGreaterThan(half ?? 0);
+		expect(hoursGiven(of, [found.asItIs], { untilMs: of.atMs + 3.5 * DAY_MS })).toEqual([0]);
+	});
+	it('of fourteen measures of one habit it pauses on the way, and never goes back', () => {
+		const many = {
+			...paper,
+			measures: Array.from({ length: 14 }, (_, i) =>
+				measure(`m${i}`, 'shower', { kind: 'scale', factor: 0.99 })
+			)
+		};
+		const of = from(many);
+		const steps = [...sacrifice(of, { untilMs: of.atMs + 9 * DAY_MS, certainty: 0.9, paths: 50 })];
+		expect(steps.length).toBeGreaterThan(3);
+		expect(steps).toEqual([...steps].sort((a, b) => a - b));
+		expect(steps.at(-1)).toBeCloseTo(1, 9);
 	});
 	it('two tanks that bind together ask for two measures; what is in force is in the set', () => {
 		expect(least(from(paper), 4.4).best?.measures).toEqual(['halfFlush', 'short']);

@@ -1,7 +1,7 @@
 import { quantileSorted } from 'd3-array';
 import { DAY_MS, type Estimate } from '../../estimate/index.js';
 import type { Measure } from '../../logbook/index.js';
-import { autonomyOf, COMPARED_PATHS, outsetOf, type Autonomy } from '../forecast.js';
+import { autonomyOf, COMPARED_PATHS, MOST_DAYS, outsetOf, type Autonomy } from '../forecast.js';
 import { reachOf, turns } from './reach.js';
 import {
 	byEffort,
@@ -9,6 +9,7 @@ import {
 	distinctOf,
 	effortOf,
 	effortOfAll,
+	forItsEffort,
 	EXACT_UP_TO,
 	groupsOf,
 	least,
@@ -45,8 +46,6 @@ export interface SacrificeOptions {
 	readonly paths?: number | undefined;
 }
 
-/** No further than a year is looked. */
-const MOST_DAYS = 366;
 const OTHERS = 4;
 /** Of fewer paths than this it cannot be told which set is the surest. */
 const SOME_CHANCE = 0.01;
@@ -78,14 +77,9 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 		return { measures: measures.map(({ id }) => id), effort: effortOfAll(measures), chance };
 	};
 	const lasting = (measures: readonly string[], horizon: number): Autonomy =>
-		autonomyOf(estimate, {
-			days: Math.min(MOST_DAYS, Math.ceil(Math.max(1, horizon))),
-			persons,
-			measures,
-			paths
-		});
+		lastingOf(estimate, measures, horizon, { persons, paths });
 	const lastsToMs = ({ measures }: MeasureSet): number => {
-		const { first } = lasting(measures, Math.max(30, 2 * days));
+		const { first } = lasting(measures, wellBeyond(days));
 		return atMs + DAY_MS * (quantileSorted([...first.sort()], 1 - certainty) ?? 0);
 	};
 	const walkOf = (some: readonly Measure[]): Walk => {
@@ -96,11 +90,15 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 	};
 	const bounded = candidates.length > EXACT_UP_TO;
 	const wanted = new Wanted(certainty, distinct ? KEPT_FOR_DISTINCT : OTHERS + 1);
-	const asItIs = setOf({ taken: [], chance: walkOf([]).chanceOf([]) });
-	for (const some of bounded
+	const tries = bounded
 		? mostGiving(candidates, (one) => lasting([...inForce, one.id], 2 * days).days)
-		: [candidates])
-		yield* walkOf(some).all(wanted);
+		: [candidates];
+	let asItIs = setOf({ taken: [], chance: 0 });
+	for (const [i, some] of tries.entries()) {
+		const walk = walkOf(some);
+		asItIs = setOf({ taken: [], chance: walk.none() });
+		yield* walk.all(wanted, { from: i / tries.length, span: 1 / tries.length });
+	}
 	if (bounded) {
 		const all = lasting([...inForce, ...candidates.map(({ id }) => id)], days + 1).first;
 		wanted.take(candidates, all.filter((one) => one >= days).length / paths);
@@ -123,6 +121,36 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 	};
 }
 
+/** How far to look for how long a stay lasts that is to last some days. */
+const wellBeyond = (days: number): number => Math.max(30, 2 * days);
+
+/** How long the stay lasts with some measures and no others, looking so many days ahead. */
+const lastingOf = (
+	estimate: Estimate,
+	measures: readonly string[],
+	horizon: number,
+	{ persons, paths = COMPARED_PATHS }: Pick<SacrificeOptions, 'persons' | 'paths'>
+): Autonomy =>
+	autonomyOf(estimate, {
+		days: Math.min(MOST_DAYS, Math.ceil(Math.max(1, horizon))),
+		persons,
+		measures,
+		paths
+	});
+
+/** The hours of the stay that each of some sets of measures gives, beside living as it is now. */
+export function hoursGiven(
+	estimate: Estimate,
+	sets: readonly MeasureSet[],
+	asked: Pick<SacrificeOptions, 'untilMs' | 'persons' | 'paths'>
+): readonly number[] {
+	const horizon = wellBeyond((asked.untilMs - estimate.atMs) / DAY_MS);
+	const daysWith = (measures: readonly string[]): number =>
+		lastingOf(estimate, measures, horizon, asked).days;
+	const asItIs = daysWith(estimate.state.measures);
+	return sets.map(({ measures }) => 24 * (daysWith(measures) - asItIs));
+}
+
 /**
  * Where there are more measures than all sets can be looked at of: the fourteen that give most for their effort, and the
  * fourteen that give most whatever they ask.
@@ -136,7 +164,7 @@ function mostGiving(
 	const gives = (one: Measure): number => (alone.get(one) ?? 0) - shortest;
 	const most = (worth: (one: Measure) => number): readonly Measure[] =>
 		[...candidates].sort((a, b) => worth(b) - worth(a)).slice(0, EXACT_UP_TO);
-	return [most((one) => gives(one) / (effortOf(one) + 0.1)), most(gives)];
+	return [most((one) => forItsEffort(gives(one), one)), most(gives)];
 }
 
 /** Where no set has any chance: the one that lasts longest, without those of its measures that add nothing. */

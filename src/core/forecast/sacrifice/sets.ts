@@ -17,6 +17,10 @@ export const EXACT_UP_TO = 14;
 const DEFAULT_EFFORT = 1;
 export const effortOf = ({ effort = DEFAULT_EFFORT }: Pick<Measure, 'effort'>): number => effort;
 
+/** What a measure gives for what it asks: one that asks nothing is not worth everything. */
+export const forItsEffort = (gives: number, measure: Pick<Measure, 'effort'>): number =>
+	gives / (effortOf(measure) + 0.5);
+
 export const effortOfAll = (measures: readonly Measure[]): number =>
 	measures.reduce((sum, one) => sum + effortOf(one), 0);
 

@@ -7,6 +7,15 @@ import type { Wanted } from './wanted.js';
 /** Paths looked at before it is seen whether a set is still of interest. */
 const BLOCK = 125;
 
+/** Sets looked at between one pause and the next. */
+const BREATH = 512;
+
+/** A part of the way, 0 … 1: where it begins and how long it is. */
+interface Leg {
+	readonly from: number;
+	readonly span: number;
+}
+
 /**
  * Every set of some measures that is wanted, with its chance: a walk through a tree whose branches share what they have
  * in common.
@@ -83,8 +92,13 @@ export class Walk {
 		return this.#chance(sums, [], this.#binding, 0) ?? 0;
 	}
 
+	/** The chance with none of the measures. */
+	none(): number {
+		return this.chanceOf(this.#groups.map(() => 0));
+	}
+
 	/** The sets of the last group, on top of one of the others: tanks that it does not touch are looked at once. */
-	#leaves(sums: Sums, taken: readonly Measure[], wanted: Wanted): void {
+	*#leaves(sums: Sums, taken: readonly Measure[], wanted: Wanted, { from, span }: Leg): Generator<number> {
 		const depth = this.#groups.length - 1;
 		const { measures } = this.#groups[depth] as Group;
 		const all = this.#part(depth, 2 ** measures.length - 1);
@@ -93,35 +107,43 @@ export class Walk {
 		this.#heldBefore.fill(1);
 		for (const i of this.#binding)
 			if (!touched.includes(i)) this.#looks[i]?.(this.#heldBefore, sums, [], 0, this.#heldBefore.length);
-		for (const mask of this.#masks(depth)) {
+		for (const [i, mask] of this.#masks(depth).entries()) {
 			const set = [...taken, ...subset(measures, mask)];
 			const least = wanted.least(effortOfAll(set));
 			if (least > 1) break;
 			const chance = this.#chance(sums, this.#part(depth, mask), touched, least);
 			if (chance !== undefined) wanted.take(set, chance);
+			if (i % BREATH === BREATH - 1) yield from + (span * i) / 2 ** measures.length;
 		}
+		yield from + span;
 	}
 
-	*#branches(depth: number, sums: Sums, taken: readonly Measure[], wanted: Wanted): Generator<number> {
+	*#branches(
+		depth: number,
+		sums: Sums,
+		taken: readonly Measure[],
+		wanted: Wanted,
+		leg: Leg
+	): Generator<number> {
 		const masks = this.#masks(depth);
 		const measures = this.#groups[depth]?.measures ?? [];
 		for (const [i, mask] of masks.entries()) {
 			const set = [...taken, ...subset(measures, mask)];
 			if (wanted.least(effortOfAll(set)) > 1) break;
 			const more = plus(sums, this.#part(depth, mask), this.#buffers[depth] as Sums);
-			if (depth + 1 < this.#groups.length - 1) yield* this.#branches(depth + 1, more, set, wanted);
-			else this.#leaves(more, set, wanted);
-			if (depth === 0) yield (i + 1) / masks.length;
-			else yield Number.NaN;
+			const span = leg.span / masks.length;
+			const onward = { from: leg.from + i * span, span };
+			if (depth + 1 < this.#groups.length - 1) yield* this.#branches(depth + 1, more, set, wanted, onward);
+			else yield* this.#leaves(more, set, wanted, onward);
 		}
 	}
 
 	/** Walks to all sets that are wanted; it pauses now and then with how far it is, 0 … 1. */
-	*all(wanted: Wanted): Generator<number> {
+	*all(wanted: Wanted, leg: Leg): Generator<number> {
 		const { length } = this.#groups;
 		if (length === 0) return wanted.take([], this.chanceOf([]));
 		wanted.surest(this.chanceOf(this.#groups.map(({ measures }) => 2 ** measures.length - 1)));
-		if (length === 1) this.#leaves(this.#base, [], wanted);
-		else yield* this.#branches(0, this.#base, [], wanted);
+		if (length === 1) yield* this.#leaves(this.#base, [], wanted, leg);
+		else yield* this.#branches(0, this.#base, [], wanted, leg);
 	}
 }

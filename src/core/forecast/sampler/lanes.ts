@@ -17,6 +17,10 @@ export interface Lane {
 	readonly falls: boolean;
 }
 
+/** The level at which a lane binds, of what serves on a path. */
+export const limitOf = ({ falls, reserveL }: Pick<Lane, 'falls' | 'reserveL'>, usableL: number): number =>
+	falls ? reserveL : Math.max(0, usableL - reserveL);
+
 export function lanesOf(estimate: Estimate): readonly Lane[] {
 	const { rig, places } = estimate.model;
 	return rig.tanks.map((tank) => ({

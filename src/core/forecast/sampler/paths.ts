@@ -1,5 +1,5 @@
 import type { Draws } from './draws.js';
-import type { Gains, Lane } from './lanes.js';
+import { limitOf, type Gains, type Lane } from './lanes.js';
 import { spreadOf, type Spread } from './quantile.js';
 import type { Step } from './steps.js';
 import type { Uses } from './uses.js';
@@ -55,7 +55,7 @@ export function bring(
  * @param days the horizon, perhaps not whole
  * @param gainsIn what comes of use in a step
  * @param wanted the levels after each day too; or only when each tank binds; or only when the first does
- * @returns what all came to; after each whole day it pauses with what it has come to by then
+ * @returns what all came to; after each whole day it pauses, and can be asked what it has come to by then
  */
 export function* livePaths(
 	draws: Draws,
@@ -65,7 +65,7 @@ export function* livePaths(
 	uses: Uses,
 	days: number,
 	wanted: 'levels by day' | 'all bounds' | 'the first'
-): Generator<Lived, Lived> {
+): Generator<() => Lived, Lived> {
 	const levelsByDay = wanted === 'levels by day';
 	const paths = draws.levels[0]?.length ?? 0;
 	const binds = lanes.map(() => new Float64Array(paths).fill(days));
@@ -99,8 +99,7 @@ export function* livePaths(
 			if (step.sewerOpens && lane.drainsToL !== undefined && before > lane.drainsToL) before = lane.drainsToL;
 			const after = before + (change[path] as number);
 			if (lane.binds && (bound[path] as number) >= days) {
-				const limit = lane.falls ? lane.reserveL : Math.max(0, full - lane.reserveL);
-				const when = step.start + step.length * crossing(before, after, limit, lane.falls);
+				const when = step.start + step.length * crossing(before, after, limitOf(lane, full), lane.falls);
 				if (when < days) bound[path] = when;
 				if (when < (first[path] as number)) {
 					first[path] = when;
@@ -145,7 +144,7 @@ export function* livePaths(
 				const last = byDay[i]?.at(-1);
 				byDay[i]?.push(active.length === 0 && last ? last : spreadOf((levels[i] as Float64Array).slice()));
 			});
-			yield lived();
+			yield lived;
 		} else if (active.length === 0) break;
 	}
 	return lived();

@@ -14,6 +14,7 @@ import {
 	useInLog,
 	USUAL_CLIMATE,
 	type Climate,
+	type Counts,
 	type Estimate,
 	type HookUp,
 	type Logged,
@@ -44,16 +45,6 @@ export interface Ahead {
 	readonly hookUp?: HookUp;
 }
 
-/** What was lived and written down within memory, up to the last whole part of a day. */
-interface Exposure {
-	readonly atMs: number;
-	readonly days: number;
-	readonly personDays: number;
-	/** of habits that rise with heat or exertion, or that a measure made rarer: each day counted as often as they are done in it */
-	readonly risen: ReadonlyMap<string, number>;
-	readonly times: ReadonlyMap<string, number>;
-}
-
 /** From when on a habit was made how much rarer, as the log has its measures. */
 function rarities({ model, entries }: Estimate, habit: Habit): Steps<number> {
 	const inForce = new Set<string>();
@@ -80,7 +71,7 @@ function risenExposure(estimate: Estimate, habit: Habit, fromMs: number, toMs: n
 }
 
 /** What the log teaches of cadences at an estimate's moment: what goes on now teaches nothing yet. */
-export function exposureOf(estimate: Estimate): Exposure {
+export function exposureOf(estimate: Estimate): Counts {
 	const { entries, state, model } = estimate;
 	const first = entries[0];
 	const untilMs = state.learned.atMs;

@@ -1,6 +1,7 @@
 import jStat from 'jstat';
 import { DAY_MS, personDays, type Estimate } from '../../estimate/index.js';
 import { instantMs, type Entry, type EntryOf } from '../../logbook/index.js';
+import { countedBetween } from '../../rig/index.js';
 
 /** Some amounts of the same kind: how many, their mean and their standard deviation, litres. */
 export interface Sample {
@@ -102,11 +103,11 @@ function drawnBetween({
 		last.set(meter.id, entry);
 		if (!before || entry.reset || typeof before.value !== 'number') return [];
 		const span = [instantMs(before.at), instantMs(entry.at)] as const;
-		const counted = (meter.counts === 'up' ? 1 : -1) * (entry.value - before.value);
+		const counted = countedBetween(meter, before.value, entry.value);
 		const weight = personDays(model.crew, ...span);
 		// Hardly any time has passed: one use is then a rate of hundreds of litres a day.
-		if (!(counted >= 0) || !(weight > 0) || span[1] - span[0] < DAY_MS / 4) return [];
-		return [{ value: (counted * meter.unitL * (meter.scale ?? 1)) / weight, weight, span }];
+		if (counted.kind === 'backwards' || !(weight > 0) || span[1] - span[0] < DAY_MS / 4) return [];
+		return [{ value: counted.litres / weight, weight, span }];
 	});
 }
 

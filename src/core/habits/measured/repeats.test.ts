@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { entry } from '../../../../tests/helpers/logbooks.js';
-import { averageOf, daysByLot, flowOfPours, measuredOf, trialEntries } from '../index.js';
+import type { EntryOf } from '../../logbook/index.js';
+import { averageOf, daysByLot, endingTrial, flowOfPours, measuredOf, trialEntries } from '../index.js';
 
 const at = '2027-05-01T06:00:00Z';
 
@@ -48,5 +49,23 @@ describe('a trial by lot', () => {
 			['2027-05-05T05:00', true],
 			['2027-05-06T05:00', false]
 		]);
+	});
+	it('ended before its time, the rest is taken back and the measure is put as it was before', () => {
+		const own = ([true, false, true, false] as const).map(
+			(on, day) =>
+				entry({
+					kind: 'measure',
+					at: `2027-05-0${day + 2}T05:00:00Z`,
+					measure: 'short',
+					on,
+					trial: 't'
+				}) as EntryOf<'measure'>
+		);
+		const ids = own.map(({ id }) => id);
+		const noonOf = (day: number): number => Date.parse(`2027-05-0${day}T12:00:00Z`);
+		expect(endingTrial(own, noonOf(1), false)).toEqual({ ahead: ids });
+		expect(endingTrial(own, noonOf(2), true)).toEqual({ ahead: ids.slice(1), switchTo: false });
+		expect(endingTrial(own, noonOf(3), false)).toEqual({ ahead: ids.slice(2) });
+		expect(endingTrial(own, noonOf(5), false)).toEqual({ ahead: [] });
 	});
 });

@@ -1,5 +1,5 @@
 import { xoroshiro128plus } from 'pure-rand';
-import { dayPlus, zonedIso, zonedMs, type EntryDraft } from '../../logbook/index.js';
+import { dayPlus, instantMs, zonedIso, zonedMs, type EntryDraft, type EntryOf } from '../../logbook/index.js';
 
 /** Days of a trial: in each pair of days one is with the measure and one without. */
 export const TRIAL_DAYS = [6, 8, 10, 14] as const;
@@ -48,4 +48,22 @@ export function trialEntries(
 	}));
 	// A day that goes on as the one before needs no entry, but the first and the last mark the trial.
 	return switched.filter((_, i) => i === 0 || i === lot.length || lot[i] !== lot[i - 1]);
+}
+
+/**
+ * What ends a trial before its time: the entries to come are taken back, and the measure is switched to what the last of
+ * them would have left it at.
+ *
+ * @param own the entries of the trial
+ * @param on whether the measure is on now
+ * @returns the ids to be taken back, and how to switch; nothing to switch when it is so already
+ */
+export function endingTrial(
+	own: readonly EntryOf<'measure'>[],
+	nowMs: number,
+	on: boolean
+): { readonly ahead: readonly string[]; readonly switchTo?: boolean } {
+	const ahead = own.filter(({ at }) => instantMs(at) > nowMs);
+	const after = ahead.at(-1)?.on ?? on;
+	return { ahead: ahead.map(({ id }) => id), ...(after === on ? {} : { switchTo: after }) };
 }

@@ -21,6 +21,10 @@ const short = (hours: number): string => {
 	return hours < 2 ? formatHours(Math.max(hours, 0.5)) : `${Math.round(hours)} hours`;
 };
 
+/** What a set of measures adds to the stay: `28 hours longer`. */
+export const sayLonger = (hours: number): string =>
+	Math.round(hours) < 1 ? 'no longer' : `${short(hours)} longer`;
+
 /** Measures of a rig by name, as one says them in a sentence. */
 const names = (rig: Rig, ids: readonly string[]): readonly string[] =>
 	ids

@@ -6,6 +6,7 @@ import {
 	sayAt,
 	sayBasket,
 	sayChance,
+	sayLonger,
 	sayEffect,
 	sayGoal,
 	sayNotYet,
@@ -134,6 +135,13 @@ describe('the least sacrifice', () => {
 		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) })).toBe(
 			'You are 21 hours short of Monday noon. Least bother that gets there: short showers and dishes in an inch. Very sure with both.'
 		));
+	it('says how much longer in hours, then in days', () =>
+		expect([0.2, 0.75, 28.4, 24 * 4].map(sayLonger)).toEqual([
+			'no longer',
+			'45 min longer',
+			'28 hours longer',
+			'4 days longer'
+		]));
 	it('does not ask again for what is on', () =>
 		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) }, ['short'])).toContain(
 			'gets there: dishes in an inch. Very sure with it.'

@@ -1,8 +1,9 @@
 <script lang="ts">
-	import { daysByLot, TRIAL_DAYS, trialEntries, type DidItPay } from '$core/habits';
+	import { daysByLot, endingTrial, TRIAL_DAYS, trialEntries, type DidItPay } from '$core/habits';
 	import { instantMs, type Measure, type Rig } from '$core/logbook';
 	import { sayDay, sayNotYet, sayPaid } from '$core/words';
 	import type { App } from '$lib/state';
+	import type { Change } from '$lib/store';
 	import { v7 as uuid } from 'uuid';
 	import SelectField from '../fields/SelectField.svelte';
 	import { sayDone } from '../shell/saying';
@@ -58,17 +59,23 @@
 		);
 		if (kept) sayDone(app, `${label}: from tomorrow morning on.`);
 	}
+	const switchedNow = (on: boolean): Change => ({
+		kind: 'entry',
+		value: app.commands.entryFrom({
+			kind: 'measure',
+			measure: measureId,
+			on,
+			source: 'hand',
+			...app.nowOnTrip()
+		})
+	});
+	/** The days to come are taken back, and the measure is as it was before the trial. */
 	async function end(): Promise<void> {
 		if (!trial) return;
-		const ahead = trial.entries.filter((entry) => instantMs(entry.at) > app.nowMs);
+		const { ahead, switchTo } = endingTrial(trial.entries, app.nowMs, onNow);
 		const label = `Trial of ${measure?.name ?? ''} ended`;
-		const kept = await app.commands.put(
-			ahead.map((entry) => ({
-				kind: 'entry',
-				value: { ...entry, void: true, edited: new Date().toISOString() }
-			})),
-			label
-		);
+		const also = switchTo === undefined ? [] : [switchedNow(switchTo)];
+		const kept = await app.commands.setVoid(ahead, true, label, also);
 		if (kept) sayDone(app, label);
 	}
 </script>

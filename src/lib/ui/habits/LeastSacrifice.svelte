@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { MeasureSet } from '$core/forecast';
+	import { LINE_DAYS, MOST_DAYS, type MeasureSet } from '$core/forecast';
 	import { DEFAULT_CERTAINTY } from '$core/logbook';
 	import { tankById } from '$core/rig';
-	import { sayCertainty, sayGoal, saySacrifice, saySet, sayWhen } from '$core/words';
+	import { sayCertainty, sayGoal, sayLonger, saySacrifice, saySet, sayWhen } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import PageHead from '../page/PageHead.svelte';
@@ -16,7 +16,6 @@
 	const { app, without }: { app: App; without: readonly string[] } = $props();
 
 	const DAY_MS = 86_400_000;
-	const MOST_DAYS = 366;
 	const now = $derived(app.engine.assessment);
 	const rig = $derived(app.liveRig);
 	const choices = $derived(goalChoices(app.tripAtHand, now?.plan, app.nowMs, app.timeZone));
@@ -55,7 +54,7 @@
 	const line = $derived(way.value?.line);
 	const endMs = $derived(app.nowMs + (line?.asItIs.p50 ?? 0) * DAY_MS);
 	const asItIs = $derived(
-		tank && line && line.asItIs.p50 < 59
+		tank && line && line.asItIs.p50 < LINE_DAYS - 1
 			? `as you live now: ${tank.name} ${tank.holds === 'fresh' ? 'at its reserve' : 'full'}, ${sayWhen(endMs, app.nowMs, app.timeZone)}`
 			: 'as you live now'
 	);
@@ -74,8 +73,8 @@
 						kind: 'measure',
 						measure,
 						on: true,
-						at: app.nowIso(),
-						source: 'hand'
+						source: 'hand',
+						...app.nowOnTrip()
 					})
 				})),
 			`${names}: on`
@@ -87,10 +86,14 @@
 	);
 </script>
 
-{#snippet choice(one: MeasureSet)}
+{#snippet choice(one: MeasureSet, givesH: number)}
 	{#if rig}
 		<li>
-			<span>{saySet(rig, one.measures, inForce)}<span class="soft">, {sayCertainty(one.chance)}</span></span>
+			<span
+				>{saySet(rig, one.measures, inForce)}<span class="soft"
+					>, {sayCertainty(one.chance)}, {sayLonger(givesH)}</span
+				></span
+			>
 			<Bother effort={one.effort} />
 			<button class="small" onclick={() => void switchOn(one.measures)}>Switch on</button>
 		</li>
@@ -155,7 +158,10 @@
 {/if}
 {#if others && found}
 	<ul class="others">
-		{#each found.others as one (one.measures.join('|'))}{@render choice(one)}{/each}
+		{#each found.others as one, i (one.measures.join('|'))}{@render choice(
+				one,
+				way.value?.othersGiveH[i] ?? 0
+			)}{/each}
 	</ul>
 {/if}
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { MeasureWorth } from '$core/forecast';
+	import { forItsEffort, type MeasureWorth } from '$core/forecast';
 	import type { Measure, Rig } from '$core/logbook';
 	import { ideaOf } from '$core/rig';
 	import { formatHours, type UnitChoice } from '$core/units';
@@ -28,7 +28,7 @@
 				const measure = rig.measures.find(({ id }) => id === one.id);
 				return measure ? [{ ...one, measure, idea: ideaOf(measure) }] : [];
 			})
-			.sort((a, b) => b.given / ((b.measure.effort ?? 1) + 0.5) - a.given / ((a.measure.effort ?? 1) + 0.5))
+			.sort((a, b) => forItsEffort(b.given, b.measure) - forItsEffort(a.given, a.measure))
 	);
 	const signed = (hours: number): string =>
 		Math.abs(hours) < 0.25 ? 'none' : `${hours > 0 ? '+' : '−'} ${formatHours(Math.abs(hours))}`;

@@ -79,8 +79,8 @@
 	async function keep(again: boolean): Promise<void> {
 		if (!meter || !begun || each === undefined || run?.kind !== 'litres' || after === undefined || !timesDone)
 			return;
-		const common = { source: 'run' as const, ...(app.trip ? { trip: app.trip.id } : {}) };
-		const at = app.nowIso();
+		const { at, ...trip } = app.nowOnTrip();
+		const common = { source: 'run' as const, ...trip };
 		const reading = (value: number, when: string): Entry =>
 			app.commands.entryFrom({ ...common, kind: 'reading', instrument: meter.id, value, at: when });
 		const label = `${habit.name} measured: ${litres(each)}`;

@@ -28,7 +28,7 @@
 
 	async function flip(entry: Entry): Promise<void> {
 		const label = entry.void ? 'Entry brought back' : 'Entry voided';
-		if (await app.commands.setVoid(entry.id, !entry.void, label)) sayDone(app, `${label}: ${say(entry)}`);
+		if (await app.commands.setVoid([entry.id], !entry.void, label)) sayDone(app, `${label}: ${say(entry)}`);
 	}
 	const trust = (entry: Entry): Promise<void> =>
 		mendSaying(app, { kind: 'trust', entry: entry.id }, 'Count it all the same');

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { More, Price } from '$core/forecast';
+	import { LINE_DAYS, type More, type Price } from '$core/forecast';
 	import { tankById } from '$core/rig';
 	import { formatHours, formatLitres } from '$core/units';
 	import { listed } from '$core/words';
@@ -52,9 +52,8 @@
 					kind: 'use',
 					habit,
 					times: n,
-					at: app.nowIso(),
 					source: 'hand',
-					...(app.trip ? { trip: app.trip.id } : {})
+					...app.nowOnTrip()
 				})
 			})),
 			label
@@ -91,13 +90,11 @@
 				<p class="verdict">{answer.value.headline.text}</p>
 				<p>{answer.value.reason}</p>
 				<p class="soft">
-					{formatLitres(litres, units)}, {formatHours(
-						24 * (answer.value.line.asItIs.p50 - answer.value.line.then.p50)
-					)} off the stay.
+					{formatLitres(litres, units)}, {formatHours(-24 * answer.value.line.gainedDays)} off the stay.
 				</p>
 			{:else}<p class="soft">Working it out…</p>{/if}
 		</div>
-		{#if answer.value && answer.value.line.asItIs.p50 < 59}
+		{#if answer.value && answer.value.line.asItIs.p50 < LINE_DAYS - 1}
 			<StayLine
 				line={answer.value.line}
 				atMs={answer.value.atMs}
@@ -105,9 +102,7 @@
 				{nameOf}
 				holds={tank?.holds}
 				asItIs=""
-				label="The stay: {formatHours(
-					24 * (answer.value.line.asItIs.p50 - answer.value.line.then.p50)
-				)} shorter with this"
+				label="The stay: {formatHours(-24 * answer.value.line.gainedDays)} shorter with this"
 			/>
 		{/if}
 	{/if}

@@ -10,7 +10,8 @@ const line: StayLine = {
 		{ id: 'inch', fromDays: 2, toDays: 3 },
 		{ id: 'pan', fromDays: 3, toDays: 3.1 }
 	],
-	then: { p10: 2.5, p50: 3.1, p90: 5 }
+	then: { p10: 2.5, p50: 3.1, p90: 5 },
+	gainedDays: 1.1
 };
 const laid = (of: StayLine, widthPx: number, goalDays?: number) =>
 	stayGeometry(
@@ -55,7 +56,8 @@ it('what is done bites from the end: the line is sure only up to what is left', 
 		{
 			asItIs: { p10: 2, p50: 3, p90: 4 },
 			segments: [{ id: 'inch', fromDays: 3, toDays: 2 }],
-			then: { p10: 1, p50: 2, p90: 3 }
+			then: { p10: 1, p50: 2, p90: 3 },
+			gainedDays: -1
 		},
 		448
 	);

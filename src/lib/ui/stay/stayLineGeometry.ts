@@ -1,4 +1,4 @@
-import type { StayLine } from '$core/forecast';
+import { LINE_DAYS, type StayLine } from '$core/forecast';
 import { dayPlus, zonedMs, zonedTime } from '$core/logbook';
 import { formatHours } from '$core/units';
 import { flagDay } from '$core/words';
@@ -40,7 +40,6 @@ export interface StayGeometry {
 
 /** Beyond what has to be seen, as a share. */
 const MARGIN = 1.12;
-const MOST_DAYS = 60;
 const LETTER_PX = 6.7;
 const LABEL_GAP_PX = 10;
 const NOTCH_PX = 46;
@@ -74,7 +73,7 @@ export function stayGeometry(
 		line.then.p90,
 		...line.segments.flatMap(({ fromDays, toDays }) => [fromDays, toDays])
 	];
-	const days = Math.min(MOST_DAYS, Math.max(1, goalDays, ...ends) * MARGIN);
+	const days = Math.min(LINE_DAYS, Math.max(1, goalDays, ...ends) * MARGIN);
 	const x = (at: number): number => (Math.min(Math.max(at, 0), days) / days) * widthPx;
 	const today = zonedTime(atMs, timeZone).day;
 	const every = Math.max(1, Math.ceil((days * NOTCH_PX) / Math.max(widthPx, 1)));

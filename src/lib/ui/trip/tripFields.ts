@@ -1,4 +1,5 @@
 import { DEFAULT_CERTAINTY, type Trip } from '$core/logbook';
+import { CERTAINTIES } from '$core/words';
 import type { Draft, Field } from '../fields/fields';
 
 /** What makes carried water weigh in a plan, money per kilogram and kilometre: about what it adds to the fuel bill. */
@@ -25,11 +26,10 @@ export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] =
 		label: 'The plan must be',
 		type: 'meaning',
 		hint: 'How many trips in a hundred it brings through without a tank that binds.',
-		options: [
-			{ value: 0.75, label: 'likely: 75' },
-			{ value: DEFAULT_CERTAINTY, label: 'sure: 90' },
-			{ value: 0.97, label: 'very sure: 97' }
-		],
+		options: CERTAINTIES.map(({ value, label }) => ({
+			value,
+			label: `${label}: ${Math.round(100 * value)}`
+		})),
 		other: { label: 'Trips in a hundred', percent: true }
 	},
 	{
