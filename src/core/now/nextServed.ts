@@ -1,6 +1,6 @@
 import { DAY_MS, type Estimate } from '../estimate/index.js';
 import { instantMs, type Stop, type Trip } from '../logbook/index.js';
-import { servesKind } from '../plan/index.js';
+import { kindOf, servesKind } from '../plan/index.js';
 import { neverBinds } from '../rig/index.js';
 import type { Until } from '../words/index.js';
 
@@ -25,6 +25,16 @@ export function nextServed({ model, atMs }: Estimate, trip: Trip | undefined): R
 	return new Map(
 		rig.tanks
 			.filter((tank) => !neverBinds(rig, tank))
-			.map((tank) => [tank.id, untilOf(stops.find((stop) => servesKind(stop, tank.holds)))] as const)
+			.map(
+				(tank) =>
+					[
+						tank.id,
+						untilOf(
+							stops.find(({ services }) =>
+								services.some((one) => servesKind(one, kindOf(tank.holds), 'while-there'))
+							)
+						)
+					] as const
+			)
 	);
 }

@@ -40,7 +40,7 @@ describe('an exact rig along a road', () => {
 			['s3', 48, undefined],
 			['s4', undefined, ['grey']]
 		]);
-		expect(answer.lastChance).toEqual([
+		expect(answer.lastChance).toMatchObject([
 			{ tank: 'main', stop: 's3' },
 			{ tank: 'grey', stop: 's4' }
 		]);

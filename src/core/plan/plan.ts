@@ -1,140 +1,174 @@
+import { type Estimate } from '../estimate/index.js';
+import { type Logbook, type Service, type Trip } from '../logbook/index.js';
+import { lastChances, type LastChance } from './lastChance.js';
 import {
-	certaintyOf,
-	instantMs,
-	tripInUse,
-	type Logbook,
-	type Service,
-	type Stop,
-	type Trip
-} from '../logbook/index.js';
-import { levelOf, type Estimate } from '../estimate/index.js';
-import { isCarried, neverBinds } from '../rig/index.js';
-import { tankScheduleOf, expectedAt, type TankSchedule, type Shortfall } from './tankSchedule.js';
-import { needsOf, servesKind, type Needs } from './stretch.js';
+	carriedOf,
+	keepingPromise,
+	outcomeOf,
+	stretchesOf,
+	toppingUp,
+	type Found,
+	type Stretches
+} from './optimum/index.js';
+import { problemOf, type Problem, type ProblemOptions } from './problem.js';
+import { shortfallOf, type Shortfall } from './shortfall.js';
+import { costOfServices, hasKind, pricesOf, SERVICE_KINDS, type ServiceKind } from './visits.js';
 
-/** Services taken at one stop, on arrival. */
+/** Services taken at one stop. */
 export interface PlannedService {
 	readonly stop: string;
-	readonly water?: { readonly litres: number };
+	readonly atMs: number;
+	/** `to` where every fresh tank, and what is poured into it, is filled to the brim */
+	readonly water?: { readonly litres: number; readonly to?: 'full' };
+	/** ids of the tanks that are emptied */
 	readonly dump?: readonly string[];
+	/** what of the stop's services is used */
+	readonly services: readonly Service[];
 }
 
-export type ServiceKind = 'water' | 'grey' | 'black';
+/** What a plan takes of its people beside the water, in all. */
+export interface Effort {
+	readonly fees: number;
+	readonly minutes: number;
+	readonly detourKm: number;
+	readonly stops: number;
+	/** kilograms of fresh water times kilometres */
+	readonly kgKm: number;
+}
 
 export interface Plan {
 	/** whether no tank binds before the last departure, at the policy's certainty */
 	readonly feasible: boolean;
+	/** by the policy's prices */
 	readonly cost: number;
+	/** the chance that no tank binds before the last departure */
+	readonly chance: number;
+	readonly effort: Effort;
 	readonly services: readonly PlannedService[];
 	/** the first stop with a service to take, the instant by which one of its tanks would bind, and what to take */
 	readonly next?: { readonly stop: string; readonly byMs: number; readonly what: readonly ServiceKind[] };
 	/** for tanks that would bind if every service were passed by: the last stop that serves them before */
-	readonly lastChance: readonly { readonly tank: string; readonly stop: string }[];
+	readonly lastChance: readonly LastChance[];
 	/** the first tank that binds although every service in reach is taken */
 	readonly shortfall?: Shortfall;
-	/** each tank's way, for drawing */
-	readonly schedules: readonly TankSchedule[];
 }
 
-/** Groups the tanks' services by stop, in the order of the stops. */
-function byStop(trip: Trip, schedules: readonly TankSchedule[]): readonly PlannedService[] {
-	return trip.stops.flatMap((stop): PlannedService[] => {
-		const here = schedules.flatMap((schedule) =>
-			schedule.services
-				.filter((service) => service.stop.id === stop.id)
-				.map((service) => ({ tank: schedule.tank, service }))
-		);
-		if (here.length === 0) return [];
-		const fills = here.filter(({ tank }) => tank.holds === 'fresh');
-		const dumps = here.filter(({ tank }) => tank.holds !== 'fresh');
+/** A plan with all it was made from. */
+export interface Worked {
+	readonly problem: Problem;
+	readonly stretches: Stretches;
+	readonly found: Found;
+	readonly plan: Plan;
+}
+
+/** What of a trip's services a way uses, in the order of the stops. */
+function servicesOf(problem: Problem, stretches: Stretches, found: Found): readonly PlannedService[] {
+	const { served } = outcomeOf(problem, stretches, found);
+	return problem.visits.flatMap(({ stop, atMs, services }, v): readonly PlannedService[] => {
+		const mask = found.used[v] ?? 0;
+		if (mask === 0) return [];
+		const here = served.filter(({ node }) => node === v + 1);
+		const fills = here.filter(({ tank }) => problem.tanks[tank]?.falls);
+		const dumps = here.filter(({ tank }) => problem.tanks[tank]?.falls === false);
+		const litres = fills.reduce((sum, one) => sum + one.litres, 0);
 		return [
 			{
 				stop: stop.id,
-				...(fills.length > 0
-					? { water: { litres: fills.reduce((sum, { service }) => sum + service.litres, 0) } }
+				atMs,
+				...(hasKind(mask, 'water')
+					? { water: { litres, ...(fills.every(({ whole }) => whole) ? { to: 'full' as const } : {}) } }
 					: {}),
-				...(dumps.length > 0 ? { dump: dumps.map(({ tank }) => tank.id) } : {})
+				...(dumps.length > 0
+					? { dump: dumps.flatMap(({ tank }) => problem.tanks[tank]?.tank.id ?? []) }
+					: {}),
+				services: services[mask] ?? []
 			}
 		];
 	});
 }
 
-/** The services of a stop that a plan uses there: of each kind the first that serves it. */
-export function servicesUsed(stop: Stop, schedules: readonly TankSchedule[]): readonly Service[] {
-	const kinds = new Set(
-		schedules
-			.filter(({ services }) => services.some((service) => service.stop.id === stop.id))
-			.map(({ tank }) => tank.holds)
-	);
-	return [...kinds].flatMap((holds) =>
-		stop.services.filter((service) => servesKind({ ...stop, services: [service] }, holds)).slice(0, 1)
-	);
+export const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
+
+function effortOf(
+	problem: Problem,
+	stretches: Stretches,
+	found: Found,
+	services: readonly PlannedService[]
+): Effort {
+	const used = services.flatMap((service) => service.services);
+	return {
+		fees: sum(used.map(({ fee = 0 }) => fee)),
+		minutes: sum(used.map(({ minutes = 0 }) => minutes)),
+		detourKm: sum(services.map((one) => Math.max(0, ...one.services.map(({ detourKm = 0 }) => detourKm)))),
+		stops: services.length,
+		kgKm: carriedOf(problem, stretches, found)
+	};
 }
 
-function costOf(estimate: Estimate, trip: Trip, schedules: readonly TankSchedule[], needs: Needs): number {
-	const { feePerMinute = 0, feePerKm = 0, feePerKgKm = 0 } = trip.policy ?? {};
-	const fresh = schedules.filter(({ tank }) => tank.holds === 'fresh');
-	const carried = estimate.model.rig.tanks
-		.filter((tank) => tank.holds === 'fresh' && isCarried(estimate.model.rig, tank))
-		.reduce((sum, tank) => sum + levelOf(estimate, tank.id).mean, 0);
-	return trip.stops.reduce((cost, stop) => {
-		const services = servicesUsed(stop, schedules);
-		const fees = services.reduce((sum, { fee = 0, minutes = 0 }) => sum + fee + minutes * feePerMinute, 0);
-		const detour = Math.max(0, ...services.map(({ detourKm = 0 }) => detourKm)) * feePerKm;
-		const arriveMs = instantMs(stop.arrive);
-		// What is aboard on the leg to this stop: the level just before its own services.
-		const aboard =
-			arriveMs > estimate.atMs
-				? fresh.reduce((sum, schedule) => sum + expectedAt(schedule, needs, arriveMs - 1), carried)
-				: 0;
-		return cost + fees + detour + feePerKgKm * stop.legKm * aboard;
-	}, 0);
+/** A plan of a problem by a way to find one. */
+export function work(
+	problem: Problem,
+	seek: (problem: Problem, stretches: Stretches) => Found = keepingPromise,
+	stretches = stretchesOf(problem)
+): Worked {
+	const found = seek(problem, stretches);
+	const services = servicesOf(problem, stretches, found);
+	const chances = lastChances(problem);
+	const first = services[0];
+	const kindsAt = (service: PlannedService): readonly ServiceKind[] =>
+		SERVICE_KINDS.filter((kind) =>
+			kind === 'water'
+				? service.water !== undefined
+				: service.dump?.some((id) =>
+						problem.tanks.some(({ tank, kind: of }) => tank.id === id && of === kind)
+					)
+		);
+	const effort = effortOf(problem, stretches, found, services);
+	const prices = pricesOf(problem.trip);
+	const cost =
+		sum(services.map((one) => costOfServices(one.services, prices))) + prices.perKgKm * effort.kgKm;
+	const plan: Plan = {
+		feasible: found.holds,
+		cost,
+		chance: 1 - found.risk,
+		effort,
+		services,
+		...(first
+			? {
+					next: {
+						stop: first.stop,
+						byMs: Math.min(
+							problem.endMs,
+							...chances.all.filter(({ kind }) => kindsAt(first).includes(kind)).map(({ bindsMs }) => bindsMs)
+						),
+						what: kindsAt(first)
+					}
+				}
+			: {}),
+		lastChance: chances.last,
+		...(found.holds ? {} : shortfallOf(problem, stretches, toppingUp(problem, stretches)))
+	};
+	return { problem, stretches, found, plan };
 }
 
-const earliest = (list: readonly number[]): number =>
-	list.reduce((least, value) => Math.min(least, value), Infinity);
-
-/**
- * Where to fill and dump along a trip, from an estimate's moment to the last departure: a plain plan that puts
- * each service off to the last stop in reach, so that every tank is served as rarely as it can be.
- *
- * @throws RangeError when the logbook has no such trip, or the trip is another rig's
- */
-export function plan(estimate: Estimate, logbook: Pick<Logbook, 'trips'>, tripId: string): Plan {
-	const found = logbook.trips.find(({ id }) => id === tripId);
+/** A trip of a logbook, of the rig that an estimate is of. */
+export function tripOf(estimate: Estimate, { trips }: Pick<Logbook, 'trips'>, tripId: string): Trip {
+	const found = trips.find(({ id }) => id === tripId);
 	const { rig } = estimate.model;
 	if (!found || found.rig !== rig.id)
 		throw new RangeError(`there is no trip ${JSON.stringify(tripId)} of rig ${JSON.stringify(rig.id)}`);
-	const trip = tripInUse(found);
-	const needs = needsOf(estimate, trip);
-	const endMs = Math.max(estimate.atMs, ...trip.stops.map(({ depart }) => instantMs(depart)));
-	const certainty = certaintyOf(trip);
-	const context = { estimate, needs, certainty, endMs, carryLight: (trip.policy?.feePerKgKm ?? 0) > 0 };
-	const schedules = rig.tanks
-		.filter((tank) => !neverBinds(rig, tank))
-		.map((tank) => tankScheduleOf(context, trip, tank));
-	const services = byStop(trip, schedules);
-	const shortfall = schedules
-		.flatMap((schedule) => schedule.shortfall ?? [])
-		.sort((a, b) => a.atMs - b.atMs)[0];
-	const first = services[0];
-	const firstCourses = schedules.filter((schedule) => schedule.services[0]?.stop.id === first?.stop);
-	const next = first && {
-		stop: first.stop,
-		byMs: earliest(firstCourses.map((schedule) => schedule.bindsMs ?? endMs)),
-		what: (['water', 'grey', 'black'] as const).filter((kind) =>
-			firstCourses.some(({ tank }) => (tank.holds === 'fresh' ? 'water' : tank.holds) === kind)
-		)
-	};
-	return {
-		feasible: shortfall === undefined,
-		cost: costOf(estimate, trip, schedules, needs),
-		services,
-		...(next ? { next } : {}),
-		lastChance: schedules.flatMap(({ tank, lastChance }) =>
-			lastChance ? [{ tank: tank.id, stop: lastChance.id }] : []
-		),
-		...(shortfall ? { shortfall } : {}),
-		schedules
-	};
+	return found;
 }
+
+/**
+ * Where to fill and dump along a trip, from an estimate's moment to the last departure, at the least cost that keeps the
+ * policy's promise.
+ *
+ * @throws RangeError when the logbook has no such trip, or the trip is another rig's
+ */
+export const plan = (
+	estimate: Estimate,
+	logbook: Pick<Logbook, 'trips'>,
+	tripId: string,
+	options?: ProblemOptions
+): Plan => work(problemOf(estimate, tripOf(estimate, logbook, tripId), options)).plan;

@@ -17,3 +17,7 @@ export function spreadOf(values: Float64Array): Spread {
 	const at = (p: number): number => quantileSorted(sorted, p) ?? same;
 	return { p10: at(0.1), p50: at(0.5), p90: at(0.9) };
 }
+
+/** A point of some numbers in rising order (type 7 of Hyndman and Fan 1996). */
+export const quantileOf = (sorted: Float64Array, share: number): number =>
+	quantileSorted(sorted as unknown as number[], share) ?? Number.NaN;

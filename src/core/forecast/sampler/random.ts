@@ -59,7 +59,8 @@ const VARIABLES = [
 	'day',
 	'times',
 	'amount',
-	'left'
+	'left',
+	'residue'
 ] as const;
 export type Variable = (typeof VARIABLES)[number];
 

@@ -54,13 +54,15 @@ function lumpsAt(slot: number, mean: number, variance: number): number {
  * goes along the same chances more slowly, so that no path uses more for it.
  *
  * @param rarer by habit: a factor on how often it is done, all measures of rarity together; a habit without one is not lived
+ * @param evenly spread over the day instead of in whole times: for sums over many days
  */
 export function usesOf(
 	day: DayAhead,
 	draws: Draws,
 	paths: number,
 	seed: number,
-	rarer: readonly (number | undefined)[]
+	rarer: readonly (number | undefined)[],
+	evenly = false
 ): Uses {
 	const { habits, unlogged, dispersion } = day;
 	const busy = PARAMETERS.habitDayDiffers ** 2;
@@ -106,8 +108,8 @@ export function usesOf(
 			}
 			// The phase is where the cadence stands; it walks on with the scatter of single days.
 			const at = (phase[path] as number) + more * factor;
-			const done = Math.floor(at + EXACT);
-			phase[path] = at - done;
+			const done = evenly ? more * factor : Math.floor(at + EXACT);
+			if (!evenly) phase[path] = at - done;
 			count[path] = done;
 			let amount = done * (each[path] as number);
 			if (scatterL > 0 && done > 0) {

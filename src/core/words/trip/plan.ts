@@ -6,8 +6,7 @@ import {
 	type Stop,
 	type Trip
 } from '../../logbook/index.js';
-import type { Plan, PlannedService } from '../../plan/index.js';
-import { servicesUsed } from '../../plan/index.js';
+import type { Effort, Plan, PlannedService } from '../../plan/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
@@ -35,19 +34,10 @@ const onDay = (stop: Stop, atMs: number, timeZone: string): string => {
 };
 
 /** What the used services take: `20 minutes, 2 km out of the way, 5 in fees`. */
-function effortOf(trip: Trip, planned: Plan): string {
-	const used = trip.stops.map((stop) => servicesUsed(stop, planned.schedules));
-	const sum = (of: (service: Stop['services'][number]) => number): number =>
-		used.flat().reduce((total, service) => total + of(service), 0);
-	const minutes = sum((service) => service.minutes ?? 0);
-	const fees = sum((service) => service.fee ?? 0);
-	const detour = used.reduce(
-		(total, services) => total + Math.max(0, ...services.map(({ detourKm = 0 }) => detourKm)),
-		0
-	);
+function effortOf({ minutes, detourKm, fees }: Effort): string {
 	return listed([
 		`${Math.round(minutes)} minutes`,
-		...(detour > 0 ? [`${detour} km out of the way`] : []),
+		...(detourKm > 0 ? [`${detourKm} km out of the way`] : []),
 		fees > 0 ? `${fees} in fees` : 'no fee'
 	]);
 }
@@ -81,6 +71,6 @@ export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units
 			{ text: capital(sayService(rig, first, units)), tone: 'mind' },
 			{ text: ` at ${stop.name} ${onDay(stop, atMs, timeZone)}.` }
 		],
-		detail: [...shortfall, { text: `${then}${sure}In all ${effortOf(trip, planned)}.` }]
+		detail: [...shortfall, { text: `${then}${sure}In all ${effortOf(planned.effort)}.` }]
 	};
 }

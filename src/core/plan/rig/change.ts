@@ -1,5 +1,5 @@
-import type { Rig, Tank } from '../logbook/index.js';
-import { boxInBay, fullLitres, withItem, type Bay } from '../rig/index.js';
+import type { Rig, Tank } from '../../logbook/index.js';
+import { boxInBay, fullLitres, withItem, type Bay } from '../../rig/index.js';
 
 /** How a rig could be changed to hold more. */
 export type RigIdea =

@@ -1,7 +1,7 @@
-import { estimate } from '../estimate/index.js';
-import { forecast, type Forecast } from '../forecast/index.js';
-import type { Entry, Logbook, Rig } from '../logbook/index.js';
-import { fullLoad, isCarried, tanksTouched, usableOf, weightOf } from '../rig/index.js';
+import { estimate } from '../../estimate/index.js';
+import { forecast, type Forecast } from '../../forecast/index.js';
+import type { Entry, Logbook, Rig } from '../../logbook/index.js';
+import { fullLoad, isCarried, tanksTouched, usableOf, weightOf } from '../../rig/index.js';
 
 /** How far a rig set out full reaches, looked at this many days ahead. */
 export const SETTING_OUT_DAYS = 60;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { exactRig } from '../../../tests/helpers/logbooks.js';
-import type { Tank } from '../logbook/index.js';
+import { exactRig } from '../../../../tests/helpers/logbooks.js';
+import type { Tank } from '../../logbook/index.js';
 import { litresInBay, withIdea } from './index.js';
 
 const main: Tank = {

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, calibrationPairs } from '../estimate/index.js';
-import type { Rig } from '../logbook/index.js';
-import { levelsAtStops, plan } from './index.js';
+import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import { estimate, calibrationPairs } from '../../estimate/index.js';
+import type { Rig } from '../../logbook/index.js';
 import { autonomyFromFull } from './index.js';
 
 const nowMs = Date.parse('2027-05-02T06:00:00Z');
@@ -38,31 +37,6 @@ describe('a rig set out full', () => {
 		};
 		expect(autonomyFromFull(logbook, rig, nowMs, undefined, 50).autonomyDays.p50).toBeCloseTo(3.75, 1);
 	});
-});
-
-it('what is aboard at the stops of a plan: less on the way, full and empty after the services', () => {
-	const stop = {
-		id: 's',
-		name: 'S',
-		arrive: '2027-05-04T06:00:00Z',
-		depart: '2027-05-04T08:00:00Z',
-		legKm: 4,
-		services: [{ kind: 'water' as const }, { kind: 'grey' as const }, { kind: 'black' as const }]
-	};
-	const last = {
-		...stop,
-		id: 'end',
-		arrive: '2027-05-06T06:00:00Z',
-		depart: '2027-05-06T06:00:00Z',
-		services: []
-	};
-	const trip = { ...exactTrip, stops: [stop, last] };
-	const known = estimate(logbookOf(freshStart('2027-05-02T06:00:00Z'), exactRig, [trip]), 'rig', nowMs);
-	const [there] = levelsAtStops(known, trip, plan(known, { trips: [trip] }, 'trip'));
-	// two days: 48 L of fresh gone, 40 in grey, 12 in black
-	expect(there?.onArrival.get('grey')).toBeCloseTo(40, 0);
-	expect(there?.onArrival.get('black')).toBeCloseTo(12, 0);
-	expect(there?.onDeparture.get('black')).toBeLessThan(1.5);
 });
 
 it('a gauge’s readings stand beside what all else says, and do not vouch for themselves', () => {

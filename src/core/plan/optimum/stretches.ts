@@ -1,0 +1,137 @@
+import { normalQuantile } from '../../estimate/index.js';
+import { SERVICE_KINDS, type ServiceKind } from '../visits.js';
+import type { PlannedTank, Problem } from '../problem.js';
+
+/** Reserves hold to this, litres: sums of many days are no more exact. */
+export const EXACT_L = 1e-6;
+
+/** What of a tank is left before it binds, litres, when so much is in it. */
+export const marginOf = ({ falls }: Pick<PlannedTank, 'falls'>, litres: number, limit: number): number =>
+	falls ? litres - limit : limit - litres;
+
+/** What is known of every stretch between two nodes, row by row. */
+export interface Stretches {
+	readonly size: number;
+	/** by kind: the share of paths on which one of its tanks binds, when the service before the stretch did all it can */
+	readonly risk: readonly Float64Array[];
+	/**
+	 * By kind: how much is missing or too much at the end of each stretch, in the mean of all paths, as a share of what the
+	 * tank can hold; for plans that cannot hold, where the next service is wanted all the same.
+	 */
+	overrun(): readonly Float64Array[];
+	/** kilograms carried times kilometres, of a fresh tank with so much in it as the stretch begins */
+	carriedKgKm(tank: PlannedTank, from: number, to: number, litres: number): number;
+	/** litres aboard in a fresh tank as the stretch begins, when it is to need no more at a certainty; all it holds at the most */
+	load(tank: PlannedTank, from: number, to: number, guard: number): number;
+}
+
+/** The nodes at which a kind can be used: the visits that have it. */
+export const nodesOf = ({ visits }: Problem, kind: number): readonly number[] =>
+	visits.flatMap(({ offers }, v) => ((offers >> kind) & 1 ? [v + 1] : []));
+
+/** Shares of paths that bind on each stretch of a kind; only what begins with a service of it, or at the beginning, is one. */
+function riskOf(problem: Problem, kind: ServiceKind, index: number, size: number): Float64Array {
+	const { paths } = problem.course;
+	const tanks = problem.tanks.filter((tank) => tank.kind === kind);
+	const risk = new Float64Array(size * size).fill(1);
+	const nodes = [...nodesOf(problem, index), size - 1];
+	const bound = new Uint8Array(paths);
+	for (const from of [0, ...nodes]) {
+		bound.fill(0);
+		let count = 0;
+		/** marks the paths on which a tank has bound by a node */
+		const look = (tank: PlannedTank, node: number): void => {
+			const { falls, limit } = tank;
+			const [base, before, now] = [
+				from === 0 ? tank.start : tank.served,
+				tank.come[from] as Float64Array,
+				tank.come[node] as Float64Array
+			];
+			for (let path = 0; path < paths; path++) {
+				if (bound[path]) continue;
+				const litres = (base[path] as number) + (now[path] as number) - (before[path] as number);
+				const left = falls ? litres - (limit[path] as number) : (limit[path] as number) - litres;
+				if (left >= -EXACT_L) continue;
+				bound[path] = 1;
+				count++;
+			}
+		};
+		for (const to of nodes) {
+			if (to <= from) continue;
+			if (count < paths) for (const tank of tanks) look(tank, to);
+			risk[from * size + to] = count / paths;
+			if (count === paths) break;
+		}
+	}
+	return risk;
+}
+
+/** How much is missing or too much at the end of each stretch of a kind. */
+function overrunOf(problem: Problem, kind: ServiceKind, index: number, size: number): Float64Array {
+	const tanks = problem.tanks.filter((tank) => tank.kind === kind);
+	const overrun = new Float64Array(size * size);
+	const nodes = [...nodesOf(problem, index), size - 1];
+	for (const from of [0, ...nodes])
+		for (const to of nodes)
+			for (const tank of to > from ? tanks : []) {
+				const base = from === 0 ? tank.start : tank.served;
+				const [before, now] = [tank.come[from] as Float64Array, tank.come[to] as Float64Array];
+				const over = base.reduce((sum, litres, path) => {
+					const left = marginOf(
+						tank,
+						litres + (now[path] as number) - (before[path] as number),
+						tank.limit[path] as number
+					);
+					return sum + Math.max(0, -left);
+				}, 0);
+				const holdsL = Math.max(1, tank.falls ? tank.servedL : tank.limitL);
+				overrun[from * size + to] = (overrun[from * size + to] ?? 0) + over / problem.course.paths / holdsL;
+			}
+	return overrun;
+}
+
+export function stretchesOf(problem: Problem): Stretches {
+	const size = problem.visits.length + 2;
+	const fresh = problem.tanks.filter(({ falls }) => falls);
+	const { legs, legsBefore, course } = problem;
+	const sumUp = (values: readonly number[]): readonly number[] =>
+		values.reduce<number[]>((sums, value) => [...sums, (sums.at(-1) ?? 0) + value], [0]);
+	// Kilometres, and kilometres times what has come to each tank by then, summed up over the legs.
+	const km = sumUp(legs.map((leg) => leg.km));
+	const drawn = new Map(
+		fresh.map(({ tank, legComeL }) => [tank.id, sumUp(legs.map((leg, i) => leg.km * (legComeL[i] ?? 0)))])
+	);
+
+	/** spread over the paths of what is in a tank at a node if nothing is served until then, litres; known once it was asked for */
+	const spreads = new Map<string, number>();
+	function spreadOf({ tank, start, come, startL, comeL }: PlannedTank, node: number): number {
+		const key = `${tank.id}|${node}`;
+		const known = spreads.get(key);
+		if (known !== undefined) return known;
+		const now = come[node] as Float64Array;
+		const middle = startL + (comeL[node] ?? 0);
+		const spread = Math.sqrt(
+			start.reduce((sum, litres, path) => sum + (litres + (now[path] as number) - middle) ** 2, 0) /
+				course.paths
+		);
+		spreads.set(key, spread);
+		return spread;
+	}
+	// So many litres are added, whatever is left: what is not known of that is not known afterwards.
+	function load(tank: PlannedTank, from: number, to: number, guard: number): number {
+		const needL = (tank.comeL[from] ?? 0) - (tank.comeL[to] ?? 0);
+		return Math.min(tank.servedL, tank.limitL + needL + normalQuantile(guard) * spreadOf(tank, to));
+	}
+	return {
+		size,
+		risk: SERVICE_KINDS.map((kind, index) => riskOf(problem, kind, index, size)),
+		load,
+		overrun: () => SERVICE_KINDS.map((kind, index) => overrunOf(problem, kind, index, size)),
+		carriedKgKm({ comeL, tank }, from, to, litres) {
+			const [a, b] = [legsBefore[from] ?? 0, legsBefore[to] ?? 0];
+			const length = (km[b] ?? 0) - (km[a] ?? 0);
+			const { [a]: before = 0, [b]: after = 0 } = drawn.get(tank.id) ?? [];
+			return length * (litres - (comeL[from] ?? 0)) + after - before;
+		}
+	};
+}

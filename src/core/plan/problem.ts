@@ -1,0 +1,188 @@
+import { comeBy, courseOf, type Course } from '../forecast/index.js';
+import { levelOf, type Estimate } from '../estimate/index.js';
+import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../logbook/index.js';
+import { neverBinds, tankById } from '../rig/index.js';
+import type { Mask } from './optimum/index.js';
+import {
+	kindOf,
+	pricesOf,
+	SERVICE_KINDS,
+	visitsOf,
+	type Prices,
+	type Reading,
+	type ServiceKind,
+	type Visit
+} from './visits.js';
+
+/** A tank that can bind, along the paths; jugs that feed it are a part of it. Lists are by path, litres. */
+export interface PlannedTank {
+	readonly tank: Tank;
+	readonly kind: ServiceKind;
+	readonly falls: boolean;
+	readonly start: Float64Array;
+	/** after a service: what serves of it, or what a dump leaves */
+	readonly served: Float64Array;
+	/** at which it binds */
+	readonly limit: Float64Array;
+	readonly startL: number;
+	readonly servedL: number;
+	readonly limitL: number;
+	/** by node, then by path: what has come to it since the beginning, and the mean of that */
+	readonly come: readonly Float64Array[];
+	readonly comeL: readonly number[];
+	/** by leg: what has come to it as the leg ends, in the mean */
+	readonly legComeL: readonly number[];
+	/** its place among the lanes of the course */
+	readonly lane: number;
+}
+
+/** A leg driven after the beginning. */
+export interface Leg {
+	readonly stop: string;
+	readonly km: number;
+	readonly arriveMs: number;
+}
+
+/**
+ * A trip from a moment on, as the plan sees it. Nodes: 0 is the beginning, i + 1 the visit i, and the last one the end.
+ */
+export interface Problem {
+	readonly estimate: Estimate;
+	readonly trip: Trip;
+	readonly fromMs: number;
+	readonly endMs: number;
+	readonly certainty: number;
+	readonly prices: Prices;
+	readonly course: Course;
+	readonly visits: readonly Visit[];
+	readonly tanks: readonly PlannedTank[];
+	readonly legs: readonly Leg[];
+	/** by node: how many of the legs are driven before it */
+	readonly legsBefore: readonly number[];
+	/** fresh water aboard that no plan touches, litres */
+	readonly carriedL: number;
+}
+
+export interface ProblemOptions {
+	readonly reading?: Reading | undefined;
+	readonly prices?: Prices | undefined;
+	readonly measures?: readonly string[] | undefined;
+	readonly paths?: number | undefined;
+	/** litres in all the fresh tanks of the plan together at the beginning, where that is to be chosen */
+	readonly loadL?: number | undefined;
+}
+
+const mean = (values: Float64Array): number => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** The supplies that are poured into any of some tanks, or into what is poured into them. */
+function feedersOf(tanks: readonly Tank[], fed: ReadonlySet<string>): readonly Tank[] {
+	const found = new Set<string>(fed);
+	for (let before = -1; before !== found.size;) {
+		before = found.size;
+		for (const { id, feeds, retired } of tanks)
+			if (feeds !== undefined && found.has(feeds) && !retired) found.add(id);
+	}
+	return tanks.filter(({ id, retired }) => found.has(id) && !fed.has(id) && !retired);
+}
+
+/**
+ * Puts a trip as a problem: what may come to each tank between any two chances to serve it. The plan counts on no hook-up
+ * to come: one that holds now ends with the next arrival or departure.
+ */
+export function problemOf(estimate: Estimate, whole: Trip, options: ProblemOptions = {}): Problem {
+	const trip = tripInUse(whole);
+	const { reading = 'on-arrival', prices = pricesOf(trip) } = options;
+	const { model, atMs: fromMs } = estimate;
+	const { rig } = model;
+	const endMs = Math.max(fromMs, ...trip.stops.map(({ depart }) => instantMs(depart)));
+	const unhooked: Estimate = {
+		...estimate,
+		model: {
+			...model,
+			hookUps: model.hookUps.map(({ ms }) => ({ ms, is: { mains: false, sewer: false } }))
+		}
+	};
+	const course = courseOf(unhooked, { toMs: endMs, measures: options.measures, paths: options.paths });
+	const binding = rig.tanks.filter((tank) => !neverBinds(rig, tank));
+	const wanted = SERVICE_KINDS.reduce<Mask>(
+		(mask, kind, i) => (binding.some(({ holds }) => kindOf(holds) === kind) ? mask | (1 << i) : mask),
+		0
+	);
+	const visits = visitsOf(trip, fromMs, prices, reading, wanted).filter(({ atMs }) => atMs <= endMs);
+	const times = [fromMs, ...visits.map(({ atMs }) => atMs), endMs];
+	const laneOf = (id: string): number => course.lanes.findIndex((lane) => lane.id === id);
+	const poured = new Set<string>();
+	const ahead = trip.stops
+		.map((stop, order) => ({ stop, order }))
+		.filter(({ stop }) => instantMs(stop.arrive) > fromMs);
+	const planned = binding.map((tank): PlannedTank => {
+		const lane = laneOf(tank.id);
+		const { share = 1, pool = -1 } = course.lanes[lane] ?? {};
+		const members = new Set(
+			rig.tanks.filter(({ id }) => model.places.get(id)?.pool.index === pool).map(({ id }) => id)
+		);
+		const feeders = tank.holds === 'fresh' ? feedersOf(rig.tanks, members) : [];
+		for (const { id } of feeders) poured.add(id);
+		const falls = tank.holds === 'fresh';
+		const withFeeders = (of: readonly Float64Array[]): Float64Array =>
+			feeders.reduce(
+				(sum, { id }) => sum.map((litres, path) => litres + share * (of[laneOf(id)]?.[path] ?? 0)),
+				of[lane] ?? new Float64Array(course.paths)
+			);
+		const start = withFeeders(course.levels);
+		const served = falls ? withFeeders(course.usable) : (course.residue[lane] ?? start);
+		const kept = tank.reserveL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
+		const limit = (course.usable[lane] ?? start).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
+		const come = times.map((ms) => comeBy(course, lane, ms));
+		return {
+			tank,
+			kind: kindOf(tank.holds),
+			falls,
+			start,
+			served,
+			limit,
+			startL: mean(start),
+			servedL: mean(served),
+			limitL: mean(limit),
+			come,
+			comeL: come.map(mean),
+			legComeL: ahead.map(({ stop }) => mean(comeBy(course, lane, instantMs(stop.arrive)))),
+			lane
+		};
+	});
+	const orderOf = new Map(trip.stops.map((stop, order) => [stop, order]));
+	const driven = (order: number): number => ahead.filter((leg) => leg.order <= order).length;
+	return {
+		estimate: unhooked,
+		trip,
+		fromMs,
+		endMs,
+		certainty: certaintyOf(trip),
+		prices,
+		course,
+		visits,
+		tanks: options.loadL === undefined ? planned : loaded(planned, options.loadL),
+		legs: ahead.map(({ stop }) => ({ stop: stop.id, km: stop.legKm, arriveMs: instantMs(stop.arrive) })),
+		legsBefore: [0, ...visits.map(({ stop }) => driven(orderOf.get(stop) ?? 0)), ahead.length],
+		carriedL: rig.tanks
+			.filter(
+				({ id, holds }) =>
+					holds === 'fresh' &&
+					!poured.has(id) &&
+					!binding.some((tank) => tank.id === id) &&
+					tankById(rig, id)?.retired !== true
+			)
+			.reduce((sum, { id }) => sum + levelOf(estimate, id).mean, 0)
+	};
+}
+
+/** The same tanks with so much fresh water aboard at the beginning, in proportion to what each can hold. */
+export function loaded(tanks: readonly PlannedTank[], litres: number): readonly PlannedTank[] {
+	const room = tanks.reduce((sum, { falls, servedL }) => sum + (falls ? servedL : 0), 0);
+	return tanks.map((one) => {
+		if (!one.falls) return one;
+		const part = room > 0 ? litres / room : 0;
+		const start = one.served.map((usable) => Math.min(usable, part * one.servedL));
+		return { ...one, start, startL: mean(start) };
+	});
+}

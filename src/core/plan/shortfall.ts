@@ -1,0 +1,65 @@
+import { followed, marginOf, EXACT_L, type Found, type Stretches } from './optimum/index.js';
+import type { Problem } from './problem.js';
+import { comeBy } from '../forecast/index.js';
+import { shareBy } from './lastChance.js';
+
+/** When a tank would bind at the policy's certainty, and by how much it falls short at the end of that stretch. */
+export interface Shortfall {
+	readonly tank: string;
+	readonly atMs: number;
+	readonly shortL: number;
+}
+
+/** Moments within a stretch that are looked at for when it binds. */
+const LOOKS = 64;
+
+/**
+ * The first stretch on which a tank binds too often although every service is taken; where none does by itself, the one that
+ * risks most.
+ */
+export function shortfallOf(
+	problem: Problem,
+	stretches: Stretches,
+	way: Found
+): { readonly shortfall?: Shortfall } {
+	const { visits, fromMs, endMs, certainty, course } = problem;
+	const timeOf = (node: number): number => (node === 0 ? fromMs : (visits[node - 1]?.atMs ?? endMs));
+	const spent = problem.tanks.flatMap((tank, index) => {
+		const stages = [...followed(problem, stretches, way, index)];
+		return stages.map(({ node, levels }, i) => {
+			const to = stages[i + 1]?.node ?? stretches.size - 1;
+			const left = (ms: number): Float64Array => {
+				const [before, now] = [tank.come[node] as Float64Array, comeBy(course, tank.lane, ms)];
+				return levels.map((litres, path) =>
+					marginOf(
+						tank,
+						litres + (now[path] as number) - (before[path] as number),
+						tank.limit[path] as number
+					)
+				);
+			};
+			const atEnd = left(timeOf(to));
+			const risk = atEnd.reduce((count, margin) => count + (margin < -EXACT_L ? 1 : 0), 0) / course.paths;
+			return { tank: tank.tank.id, fromMs: timeOf(node), toMs: timeOf(to), risk, left, atEnd };
+		});
+	});
+	const allowed = 1 - certainty;
+	const first = spent.filter(({ risk }) => risk > allowed).sort((a, b) => a.fromMs - b.fromMs)[0];
+	const worst = first ?? [...spent].sort((a, b) => b.risk - a.risk)[0];
+	if (!worst || worst.risk === 0) return {};
+	// The share that may bind, or where no stretch goes beyond it by itself, half of what this one risks.
+	const share = Math.min(allowed, worst.risk / 2);
+	const moments = Array.from(
+		{ length: LOOKS + 1 },
+		(_, i) => worst.fromMs + ((worst.toMs - worst.fromMs) * i) / LOOKS
+	);
+	const boundBy = (ms: number): boolean => shareBy(worst.left(ms), share) < -EXACT_L;
+	let [early, late] = [worst.fromMs, moments.find(boundBy) ?? worst.toMs];
+	if (late > early) early = late - (worst.toMs - worst.fromMs) / LOOKS;
+	for (let i = 0; i < 20 && late > early; i++) {
+		const middle = (early + late) / 2;
+		if (boundBy(middle)) late = middle;
+		else early = middle;
+	}
+	return { shortfall: { tank: worst.tank, atMs: late, shortL: Math.max(0, -shareBy(worst.atEnd, share)) } };
+}

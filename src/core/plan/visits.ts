@@ -1,0 +1,165 @@
+import { instantMs, type Service, type Stop, type Trip } from '../logbook/index.js';
+import type { Mask, Offer } from './optimum/index.js';
+
+/** What a plan takes at a stop, in the order of the bits of a mask. */
+export const SERVICE_KINDS = ['water', 'grey', 'black'] as const;
+export type ServiceKind = (typeof SERVICE_KINDS)[number];
+
+export const kindOf = (holds: 'fresh' | 'grey' | 'black'): ServiceKind =>
+	holds === 'fresh' ? 'water' : holds;
+export const hasKind = (mask: Mask, kind: ServiceKind): boolean =>
+	((mask >> SERVICE_KINDS.indexOf(kind)) & 1) === 1;
+
+/** What a plan pays for, in one currency; the first three are the policy's. */
+export interface Prices {
+	readonly perMinute: number;
+	readonly perKm: number;
+	readonly perKgKm: number;
+	/** for each stop that is used at all */
+	readonly perStop: number;
+	/** water only where it costs no fee */
+	readonly freeWater: boolean;
+}
+
+export const pricesOf = ({ policy = {} }: Pick<Trip, 'policy'>): Prices => ({
+	perMinute: policy.feePerMinute ?? 0,
+	perKm: policy.feePerKm ?? 0,
+	perKgKm: policy.feePerKgKm ?? 0,
+	perStop: 0,
+	freeWater: false
+});
+
+/**
+ * When services can be used. The file format's plan: once, on arrival, and neither a pressure hook-up nor a sewer is one.
+ * As people do it: also while they stay, each day anew, and at a tap or a sewer that is a hook-up.
+ */
+export type Reading = 'on-arrival' | 'while-there';
+
+/** A chance to use the services of a stop. */
+export interface Visit extends Offer {
+	readonly stop: Stop;
+	readonly atMs: number;
+	/** one stays already, or again: it is not the arrival */
+	readonly later: boolean;
+	/** by mask of the kinds used: the services that are cheapest together */
+	readonly services: readonly (readonly Service[])[];
+}
+
+const MINUTE_MS = 60_000;
+const DAY_MS = 86_400_000;
+/** A stay shorter than this is served on arrival and no more. */
+const SEVERAL_DAYS_MS = 2 * DAY_MS;
+/** Of a very long stay not every day is looked at. */
+const MOST_TIMES = 14;
+
+/** Whether a service serves tanks that hold something. */
+export function servesKind(service: Service, kind: ServiceKind, reading: Reading = 'on-arrival'): boolean {
+	const hooks = reading === 'while-there';
+	if (kind === 'water')
+		return (service.kind === 'water' || (hooks && service.kind === 'mains')) && service.potable !== false;
+	return service.kind === kind || (hooks && service.kind === 'sewer');
+}
+
+const detourOf = ({ detourKm = 0 }: Service): number => detourKm;
+const priceOf = ({ fee = 0, minutes = 0 }: Service, { perMinute }: Prices): number =>
+	fee + minutes * perMinute;
+
+/** Of a list of services those that nothing else is both cheaper and nearer than. */
+const worthwhile = (services: readonly Service[], prices: Prices): readonly Service[] =>
+	services.filter(
+		(one, i) =>
+			!services.some((other, k) => {
+				const [cheaper, nearer] = [
+					priceOf(other, prices) - priceOf(one, prices),
+					detourOf(other) - detourOf(one)
+				];
+				return cheaper <= 0 && nearer <= 0 && (cheaper < 0 || nearer < 0 || k < i);
+			})
+	);
+
+/** What some services cost together: each its fee and minutes, and the longest way round once. */
+export const costOfServices = (services: readonly Service[], prices: Prices): number =>
+	services.length === 0
+		? 0
+		: services.reduce((sum, service) => sum + priceOf(service, prices), prices.perStop) +
+			Math.max(...services.map(detourOf)) * prices.perKm;
+
+/** What a stop offers, by the kinds used: the services that cost least together. */
+function offerOf(
+	stop: Stop,
+	prices: Prices,
+	reading: Reading,
+	wanted: Mask
+): Offer & Pick<Visit, 'services'> {
+	const byKind = SERVICE_KINDS.map((kind, i) =>
+		(wanted >> i) & 1
+			? worthwhile(
+					stop.services.filter(
+						(service) =>
+							servesKind(service, kind, reading) &&
+							!(prices.freeWater && kind === 'water' && (service.fee ?? 0) > 0)
+					),
+					prices
+				)
+			: []
+	);
+	const offers = byKind.reduce((mask, list, i) => (list.length > 0 ? mask | (1 << i) : mask), 0);
+	const services = Array.from({ length: 1 << SERVICE_KINDS.length }, (_, mask): readonly Service[] => {
+		if ((mask & offers) !== mask) return [];
+		let together: readonly (readonly Service[])[] = [[]];
+		byKind.forEach((list, i) => {
+			// A sewer takes both kinds and is paid once.
+			if ((mask >> i) & 1)
+				together = together.flatMap((set) => list.map((one) => [...new Set([...set, one])]));
+		});
+		return together.reduce((best, set) =>
+			costOfServices(set, prices) < costOfServices(best, prices) ? set : best
+		);
+	});
+	return {
+		offers,
+		services,
+		cost: services.map((set, mask) => ((mask & offers) === mask ? costOfServices(set, prices) : Infinity))
+	};
+}
+
+/** The moments at which the services of a stop can be used, from a moment on. */
+function timesAt(stop: Stop, fromMs: number, reading: Reading): readonly number[] {
+	const [arriveMs, departMs] = [instantMs(stop.arrive), instantMs(stop.depart)];
+	const arrival = arriveMs >= fromMs ? [arriveMs] : [];
+	if (reading === 'on-arrival') return arrival;
+	const here = arriveMs < fromMs && departMs > fromMs + MINUTE_MS ? [fromMs] : [];
+	if (departMs - Math.max(arriveMs, fromMs) < SEVERAL_DAYS_MS) return [...arrival, ...here];
+	const stay = Math.floor((departMs - arriveMs) / DAY_MS);
+	const every = Math.ceil(stay / MOST_TIMES);
+	const again = Array.from(
+		{ length: Math.floor(stay / every) },
+		(_, i) => arriveMs + (i + 1) * every * DAY_MS
+	);
+	return [...arrival, ...here, ...again.filter((ms) => ms > fromMs + MINUTE_MS && ms < departMs - MINUTE_MS)];
+}
+
+/**
+ * Every chance to use services along a trip from a moment on, in order of time.
+ *
+ * @param wanted the kinds that some tank needs
+ */
+export const visitsOf = (
+	trip: Trip,
+	fromMs: number,
+	prices: Prices,
+	reading: Reading,
+	wanted: Mask
+): readonly Visit[] =>
+	trip.stops
+		.flatMap((stop) => {
+			const offer = offerOf(stop, prices, reading, wanted);
+			if (offer.offers === 0) return [];
+			return timesAt(stop, fromMs, reading).map((atMs): Visit => ({
+				...offer,
+				stop,
+				atMs,
+				later: atMs !== instantMs(stop.arrive)
+			}));
+		})
+		.sort((a, b) => a.atMs - b.atMs);
