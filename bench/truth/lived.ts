@@ -167,6 +167,26 @@ export class Trip {
 		this.add(atMs, { kind: 'dump', tank, to: 'empty' });
 	}
 
+	/** A planned service: litres that are added, what runs over is lost; to the brim; or emptied. */
+	serve({
+		atMs,
+		tank,
+		litres
+	}: {
+		readonly atMs: number;
+		readonly tank: string;
+		readonly litres?: number;
+	}): void {
+		if (this.rig.tanks.find(({ id }) => id === tank)?.holds !== 'fresh') return this.empty(atMs, tank);
+		const brim = this.brim(tank);
+		this.level.set(
+			tank,
+			litres === undefined
+				? brim
+				: Math.min(Math.max(brim, this.litresIn(tank)), Math.max(0, this.litresIn(tank)) + litres)
+		);
+	}
+
 	/** A jug is poured in, both are filled at a tap when they are empty. */
 	pour(atMs: number): void {
 		const jugs = this.rig.tanks.filter(({ feeds }) => feeds === 'fresh');

@@ -24,8 +24,35 @@ export interface Case {
 	readonly litresADay: number;
 	/** when the first tank bound after the last service; absent while services go on */
 	readonly boundMs?: number;
+	/** what is true at the moment from which a plan is lived, and the share of a planned trip's end that came; see `Planned` */
+	readonly planned?: Truth & { readonly bound: boolean };
 	/** the fill that was not written down */
 	readonly missed?: { readonly atMs: number; readonly litres: number };
+}
+
+/** What nobody aboard knows exactly. */
+export interface Truth {
+	readonly levels: ReadonlyMap<string, number>;
+	readonly capacity: ReadonlyMap<string, number>;
+	/** each habit with its true litres and cadence */
+	readonly habits: readonly Truly[];
+	/** litres of small draws by a person in a day */
+	readonly smallL: number;
+}
+
+/** A service that is taken: so many litres, or all there is room for; or a dump. */
+export interface Act {
+	readonly atMs: number;
+	readonly tank: string;
+	/** absent: to the brim, or to what a dump leaves */
+	readonly litres?: number;
+}
+
+/** A plan that is lived from a moment on to another, whatever becomes of it. */
+export interface Planned {
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly acts: (logbook: Logbook, truth: Truth) => readonly Act[];
 }
 
 const binds = (tank: Tank, litres: number): boolean =>
@@ -59,8 +86,15 @@ function trueHabits(rig: Rig, manner: Manner, random: Random, between: Between):
  * The same seed gives the same trip.
  *
  * @param stayFromMs from then on nothing is filled or dumped, until a tank binds
+ * @param plan what is filled and dumped from then on, made from what is written until then
  */
-export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = Infinity): Case {
+export function drawCase(
+	seed: number,
+	manner: Manner,
+	days = 12,
+	stayFromMs = Infinity,
+	plan?: Planned
+): Case {
 	const random = seeded(seed);
 	const between: Between = ([from, to]) => from + (to - from) * random.uniform();
 	const rig = drawRig(random, manner, between);
@@ -130,36 +164,37 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 			);
 	}
 	happenings.sort((a, b) => a.atMs - b.atMs);
+	let then: (Truth & { readonly acts: readonly Act[] }) | undefined;
+	let [done, bound] = [0, false];
+	const bindsNow = (): boolean =>
+		rig.tanks.some((tank) => !tank.feeds && binds(tank, trip.litresIn(tank.id)));
 	for (const { atMs, what } of happenings) {
-		if (atMs >= stayFromMs) {
+		if (plan && atMs >= plan.fromMs) {
+			then ??= begin(plan);
+			for (let act = then.acts[done]; act && act.atMs <= atMs; act = then.acts[++done]) trip.serve(act);
+			if (atMs >= plan.toMs) break;
 			what();
-			if (
-				boundMs === undefined &&
-				rig.tanks.some((tank) => !tank.feeds && binds(tank, trip.litresIn(tank.id)))
-			)
-				boundMs = atMs;
+			bound ||= bindsNow();
 			continue;
 		}
 		what();
-		serve(atMs + MINUTE);
+		if (atMs < stayFromMs) serve(atMs + MINUTE);
+		else if (boundMs === undefined && bindsNow()) boundMs = atMs;
 	}
 
-	/** What has become due is filled and emptied after the act that made it so. */
-	function serve(atMs: number): void {
-		const share = (tank: string): number => trip.litresIn(tank) / (trip.capacity.get(tank) ?? 1);
-		if (manner.jugs) {
-			if (trip.room('fresh') > 18 && share('fresh') < 0.5) trip.pour(atMs);
-		} else if (share('fresh') < 0.2) {
-			const miss = !missedYet && (atMs - START) / DAY > missFill;
-			if (miss) missedYet = true;
-			trip.fill(atMs, !miss);
-		}
-		for (const tank of ['grey', 'black']) if (share(tank) > 0.8) trip.empty(atMs, tank);
+	/** What is true as a plan begins, and the plan that is made of what is written. */
+	function begin({ acts }: Planned): Truth & { readonly acts: readonly Act[] } {
+		const truth: Truth = {
+			levels: new Map(trip.level),
+			capacity: trip.capacity,
+			habits,
+			smallL: small.times * small.litres
+		};
+		return { ...truth, acts: acts(logbookSoFar(), truth) };
 	}
 
-	const smallADay = small.times * small.litres * rig.crew;
-	return {
-		logbook: {
+	function logbookSoFar(): Logbook {
+		return {
 			format: 'dipsometer-logbook',
 			version: 1,
 			exportedAt: new Date(START + days * DAY).toISOString(),
@@ -177,8 +212,26 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 				}
 			],
 			points: [],
-			entries: trip.entries
-		},
+			entries: [...trip.entries]
+		};
+	}
+
+	/** What has become due is filled and emptied after the act that made it so. */
+	function serve(atMs: number): void {
+		const share = (tank: string): number => trip.litresIn(tank) / (trip.capacity.get(tank) ?? 1);
+		if (manner.jugs) {
+			if (trip.room('fresh') > 18 && share('fresh') < 0.5) trip.pour(atMs);
+		} else if (share('fresh') < 0.2) {
+			const miss = !missedYet && (atMs - START) / DAY > missFill;
+			if (miss) missedYet = true;
+			trip.fill(atMs, !miss);
+		}
+		for (const tank of ['grey', 'black']) if (share(tank) > 0.8) trip.empty(atMs, tank);
+	}
+
+	const smallADay = small.times * small.litres * rig.crew;
+	return {
+		logbook: logbookSoFar(),
 		rig,
 		truths,
 		lies: trip.lies,
@@ -192,6 +245,7 @@ export function drawCase(seed: number, manner: Manner, days = 12, stayFromMs = I
 			smallADay
 		),
 		...(boundMs === undefined ? {} : { boundMs }),
+		...(then ? { planned: { ...then, bound } } : {}),
 		...(trip.missed ? { missed: trip.missed } : {})
 	};
 }

@@ -79,7 +79,7 @@ export function* worth(
 			given: 24 * (lasts([...without, id]).days - lasts(without).days),
 			litresPerDay: litresPerDay(estimate, off) - litresPerDay(estimate, withIt),
 			tanks: rig.tanks.flatMap((tank) => {
-				const more = dailyChange(estimate, withIt, tank.id).mean - dailyChange(estimate, off, tank.id).mean;
+				const more = dailyChange(estimate, withIt, tank.id) - dailyChange(estimate, off, tank.id);
 				return Math.abs(more) > TOUCHES_L ? [{ id: tank.id, litresPerDay: more }] : [];
 			})
 		};

@@ -8,7 +8,6 @@ export {
 	litresPerDay,
 	unloggedGain,
 	unloggedGains,
-	type DailyChange,
 	type DailyPart,
 	type DayAhead,
 	type HabitAhead,

@@ -73,7 +73,7 @@ function flagsOf(
 /** How long a carried supply lasts at the rate that is drawn, day by day, from the tank it feeds. */
 function carriedDays(estimate: Estimate, feeds: string | undefined, litres: number): { addsDays?: number } {
 	const perDayL =
-		feeds === undefined ? 0 : -dailyChange(estimate, dayAhead(estimate, aheadNow(estimate)), feeds).mean;
+		feeds === undefined ? 0 : -dailyChange(estimate, dayAhead(estimate, aheadNow(estimate)), feeds);
 	return perDayL > 0 && litres > 0.5 ? { addsDays: litres / perDayL } : {};
 }
 

@@ -4,7 +4,7 @@ import { lastChances, type LastChance } from './lastChance.js';
 import {
 	carriedOf,
 	keepingPromise,
-	outcomeOf,
+	servedOn,
 	stretchesOf,
 	toppingUp,
 	type Found,
@@ -63,7 +63,7 @@ export interface Worked {
 
 /** What of a trip's services a way uses, in the order of the stops. */
 function servicesOf(problem: Problem, stretches: Stretches, found: Found): readonly PlannedService[] {
-	const { served } = outcomeOf(problem, stretches, found);
+	const served = servedOn(problem, stretches, found);
 	return problem.visits.flatMap(({ stop, atMs, services }, v): readonly PlannedService[] => {
 		const mask = found.used[v] ?? 0;
 		if (mask === 0) return [];

@@ -10,8 +10,8 @@ export interface Shortfall {
 	readonly shortL: number;
 }
 
-/** Moments within a stretch that are looked at for when it binds. */
-const LOOKS = 64;
+/** A moment within a stretch is found to a millionth of it. */
+const HALVINGS = 20;
 
 /**
  * The first stretch on which a tank binds too often although every service is taken; where none does by itself, the one that
@@ -49,14 +49,10 @@ export function shortfallOf(
 	if (!worst || worst.risk === 0) return {};
 	// The share that may bind, or where no stretch goes beyond it by itself, half of what this one risks.
 	const share = Math.min(allowed, worst.risk / 2);
-	const moments = Array.from(
-		{ length: LOOKS + 1 },
-		(_, i) => worst.fromMs + ((worst.toMs - worst.fromMs) * i) / LOOKS
-	);
 	const boundBy = (ms: number): boolean => shareBy(worst.left(ms), share) < -EXACT_L;
-	let [early, late] = [worst.fromMs, moments.find(boundBy) ?? worst.toMs];
-	if (late > early) early = late - (worst.toMs - worst.fromMs) / LOOKS;
-	for (let i = 0; i < 20 && late > early; i++) {
+	let [early, late] = [worst.fromMs, worst.toMs];
+	if (boundBy(early)) late = early;
+	for (let i = 0; i < HALVINGS && late > early; i++) {
 		const middle = (early + late) / 2;
 		if (boundBy(middle)) late = middle;
 		else early = middle;

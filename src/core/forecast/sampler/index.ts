@@ -6,4 +6,4 @@ export { quantileOf, spreadOf, type Spread } from './quantile.js';
 export { normalAt, seeded, streamOf, type Random } from './random.js';
 export { spentIn, type Spent } from './spent.js';
 export { stepsAhead, type Step } from './steps.js';
-export { usesOf, type Uses } from './uses.js';
+export { aboard, usesOf, type Uses } from './uses.js';

@@ -49,6 +49,13 @@ function lumpsAt(slot: number, mean: number, variance: number): number {
 	return root > 0 ? mean * root ** 3 : 0;
 }
 
+/** Who is aboard, for something done by each or once for all, as a share of those a day was made for. */
+export const aboard = (
+	perPerson: boolean,
+	{ persons }: Pick<Step, 'persons'>,
+	day: Pick<DayAhead, 'persons'>
+): number => (persons <= 0 ? 0 : perPerson ? persons / day.persons : 1);
+
 /**
  * Whole times at their cadence, each with its scatter, and use that nobody writes down. A habit that is done more rarely
  * goes along the same chances more slowly, so that no path uses more for it.
@@ -76,16 +83,13 @@ export function usesOf(
 	const phases = draws.phase.map((phase) => phase.slice());
 	let dayIndex = -1;
 
-	/** who is aboard, for something done by each or once for all, as a share of those the day was made for */
-	const aboard = (perPerson: boolean, { persons }: Step): number =>
-		persons <= 0 ? 0 : perPerson ? persons / day.persons : 1;
 	/** the day is a busy or a quiet one for all of it */
 	const differs = (path: number): number =>
 		Math.max(0, 1 + PARAMETERS.dayDiffers * normalAt(common.slots[path] as number));
 
 	function liveHabit(h: number, step: Step, active: ArrayLike<number>): void {
 		const { habit, perPerson, scatterL, cadence } = habits[h] as DayAhead['habits'][number];
-		const share = step.length * aboard(perPerson, step) * riseOf(habit, step.climate);
+		const share = step.length * aboard(perPerson, step, day) * riseOf(habit, step.climate);
 		const factor = rarer[h] as number;
 		const [ofTimes, ofAmount] = [timesChance[h] as Chance, amountChance[h] as Chance];
 		const loose = cadence.sd > 0;
@@ -122,7 +126,7 @@ export function usesOf(
 
 	function liveUnlogged(u: number, step: Step, active: ArrayLike<number>): void {
 		const { habit, perPerson, lumpL } = unlogged[u] as DayAhead['unlogged'][number];
-		const share = step.length * aboard(perPerson, step) * (habit ? riseOf(habit, step.climate) : 1);
+		const share = step.length * aboard(perPerson, step, day) * (habit ? riseOf(habit, step.climate) : 1);
 		const [rates, used, chance] = [
 			draws.unlogged[u] as Float64Array,
 			left[u] as Float64Array,

@@ -129,13 +129,6 @@ export function unloggedGain(
 export const litresOf = ({ perLitre, fixed }: Amount, litresEach: number): number =>
 	perLitre * litresEach + fixed;
 
-/** A tank's change per day: mean, the doubt of that mean (it stays the same day after day), the scatter of days. */
-export interface DailyChange {
-	readonly mean: number;
-	readonly driftSd: number;
-	readonly daySd: number;
-}
-
 /** What a flow brings to a tank: its share of what it brings to all the tanks that stand level with it. */
 export function gainOf(estimate: Estimate, flow: Flow, tankId: string): Amount {
 	const place = estimate.model.places.get(tankId);
@@ -167,35 +160,9 @@ export function dailyParts(estimate: Estimate, day: DayAhead, tankId: string): r
 	return [...byHabit, { litres: unlogged }];
 }
 
-/** What a day ahead does to a tank. */
-export function dailyChange(estimate: Estimate, day: DayAhead, tankId: string): DailyChange {
-	const mean = dailyParts(estimate, day, tankId).reduce((sum, { litres }) => sum + litres, 0);
-	let [drift, scatter, together] = [0, 0, 0];
-	/** litres more for each litre per exposure of a stream: what it brings itself, and what is then written less */
-	const perUnlogged = day.unlogged.map((stream) => unloggedGain(estimate, stream, tankId) * stream.perDay);
-	for (const { cadence, flow, litresEach, scatterL, stream } of day.habits) {
-		const gain = gainOf(estimate, flow, tankId);
-		const { perLitre } = gain;
-		const once = litresOf(gain, litresEach.mean);
-		const often = cadence.timesPerDay;
-		drift += (cadence.ownSd * once) ** 2 + (often * perLitre * litresEach.sd) ** 2;
-		if (stream !== undefined) perUnlogged[stream] = (perUnlogged[stream] ?? 0) + cadence.perUnloggedL * once;
-		scatter += often * (perLitre * scatterL) ** 2;
-		if (cadence.sd === 0) continue;
-		scatter += (PARAMETERS.habitDayDiffers * often * once) ** 2 + day.dispersion * often * once ** 2;
-		together += often * once;
-	}
-	day.unlogged.forEach((stream, i) => {
-		const gain = unloggedGain(estimate, stream, tankId);
-		drift += ((perUnlogged[i] ?? 0) * (stream.perDay > 0 ? stream.sd / stream.perDay : 0)) ** 2;
-		scatter += gain ** 2 * stream.mean * stream.lumpL;
-		if (stream.lumpL === 0) return;
-		scatter += (PARAMETERS.habitDayDiffers * gain * stream.mean) ** 2;
-		together += gain * stream.mean;
-	});
-	scatter += (PARAMETERS.dayDiffers * together) ** 2;
-	return { mean, driftSd: Math.sqrt(drift), daySd: Math.sqrt(scatter) };
-}
+/** What a day ahead does to a tank, litres. */
+export const dailyChange = (estimate: Estimate, day: DayAhead, tankId: string): number =>
+	dailyParts(estimate, day, tankId).reduce((sum, { litres }) => sum + litres, 0);
 
 /** Litres a day that leave the fresh tanks, or would if no hook-up fed the outlets past them. */
 export function litresPerDay(estimate: Estimate, { habits, unlogged, measures }: DayAhead): number {

@@ -52,7 +52,9 @@ const network = fc
 				cost: Array.from({ length: 2 ** KINDS }, (_, mask) => {
 					const used = [0, 1, 2].filter((kind) => (mask >> kind) & 1);
 					const fee = used.reduce((sum, kind) => sum + fees[kind]!, 0);
-					return (mask & offers) === mask ? fee + Math.max(0, ...used.map((kind) => detours[kind]!)) : Infinity;
+					return (mask & offers) === mask
+						? fee + Math.max(0, ...used.map((kind) => detours[kind]!))
+						: Infinity;
 				})
 			})),
 			stretches: reach.map((far) =>

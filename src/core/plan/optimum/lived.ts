@@ -1,7 +1,7 @@
-import { quantileOf } from '../../forecast/index.js';
-import type { Problem } from '../problem.js';
-import { EXACT_L, marginOf, type Stretches } from './stretches.js';
+import type { PlannedTank, Problem } from '../problem.js';
+import { SERVICE_KINDS } from '../visits.js';
 import type { Mask } from './cheapest.js';
+import { markBound, noPaths, type Stretches } from './stretches.js';
 
 /** A way to serve the tanks along a trip. */
 export interface Way {
@@ -37,68 +37,86 @@ export interface Stage {
 /** Follows one tank of a way: what is in it after each service, by path. */
 export function* followed(
 	problem: Problem,
-	{ size }: Pick<Stretches, 'size'>,
+	{ size, load }: Pick<Stretches, 'size' | 'load'>,
 	{ used, guard }: Way,
 	index: number
 ): Generator<Stage> {
 	const tank = problem.tanks[index];
 	if (!tank) return;
-	const bit = { water: 0, grey: 1, black: 2 }[tank.kind];
+	const bit = SERVICE_KINDS.indexOf(tank.kind);
 	const nodes = used.flatMap((mask, v) => ((mask >> bit) & 1 ? [v + 1] : []));
-	let [from, levels] = [0, tank.start];
-	yield { node: 0, levels, litres: tank.startL };
+	let [from, levels, litres] = [0, tank.start, tank.startL];
+	yield { node: 0, levels, litres };
 	for (const [i, node] of nodes.entries()) {
-		const [before, now] = [tank.come[from] as Float64Array, tank.come[node] as Float64Array];
-		const arrived = levels.map((litres, path) => litres + (now[path] as number) - (before[path] as number));
-		const meanL = arrived.reduce((sum, litres) => sum + litres, 0) / arrived.length;
-		const next = tank.come[nodes[i + 1] ?? size - 1] as Float64Array;
-		const partL =
+		const arrivedL = litres + (tank.comeL[node] ?? 0) - (tank.comeL[from] ?? 0);
+		const aimsL =
 			tank.falls && guard !== undefined
-				? quantileOf(
-						arrived
-							.map(
-								(litres, path) =>
-									(tank.limit[path] as number) + (now[path] as number) - (next[path] as number) - litres
-							)
-							.sort(),
-						guard
-					)
-				: Infinity;
-		const whole = !(meanL + partL < (1 - ALMOST_FULL) * tank.servedL);
-		const litres = Math.max(0, whole ? (tank.falls ? 1 : -1) * (tank.servedL - meanL) : partL);
-		// So many litres are added, whatever was really left; what is too much runs over.
-		levels = whole
-			? tank.served
-			: arrived.map((left, path) => Math.min(tank.served[path] as number, Math.max(left, 0) + litres));
+				? Math.max(arrivedL, load(tank, node, nodes[i + 1] ?? size - 1, guard))
+				: tank.servedL;
+		const whole = !tank.falls || aimsL >= (1 - ALMOST_FULL) * tank.servedL;
+		litres = whole ? tank.servedL : aimsL;
+		const movedL = Math.max(0, tank.falls ? litres - arrivedL : arrivedL - litres);
+		levels = whole ? tank.served : filledUp(tank, levels, from, node, movedL);
 		from = node;
-		const inIt = whole ? tank.servedL : meanL + litres;
-		yield { node, levels, litres: inIt, served: { tank: index, node, litres, whole } };
+		yield { node, levels, litres, served: { tank: index, node, litres: movedL, whole } };
 	}
 }
 
-/** What a way comes to on all the paths. */
-export interface Outcome {
-	/** the share of paths on which some tank binds before the end */
-	readonly risk: number;
-	readonly served: readonly Served[];
+/** Levels after so many litres were added, whatever was really left; what is too much runs over. */
+function filledUp(
+	{ come, served }: PlannedTank,
+	levels: Float64Array,
+	from: number,
+	node: number,
+	litres: number
+): Float64Array {
+	const [before, now] = [come[from] as Float64Array, come[node] as Float64Array];
+	return levels.map((level, path) => {
+		const left = level + (now[path] as number) - (before[path] as number);
+		return Math.min(served[path] as number, (left > 0 ? left : 0) + litres);
+	});
 }
 
-/** Lives a way on all the paths. */
-export function outcomeOf(problem: Problem, stretches: Pick<Stretches, 'size'>, way: Way): Outcome {
-	const { paths } = problem.course;
-	const bound = new Uint8Array(paths);
-	const served: Served[] = [];
-	problem.tanks.forEach((tank, index) => {
-		const stages = [...followed(problem, stretches, way, index)];
-		stages.forEach(({ node, levels, served: here }, i) => {
-			if (here) served.push(here);
-			const to = stages[i + 1]?.node ?? stretches.size - 1;
-			const [before, after] = [tank.come[node] as Float64Array, tank.come[to] as Float64Array];
-			for (let path = 0; path < paths; path++) {
-				const litres = (levels[path] as number) + (after[path] as number) - (before[path] as number);
-				if (marginOf(tank, litres, tank.limit[path] as number) < -EXACT_L) bound[path] = 1;
-			}
-		});
+const BITS = Uint8Array.from({ length: 256 }, (_, byte) => {
+	let count = 0;
+	for (let rest = byte; rest > 0; rest >>= 1) count += rest & 1;
+	return count;
+});
+const countOf = (set: Uint32Array): number =>
+	new Uint8Array(set.buffer, set.byteOffset, set.byteLength).reduce(
+		(sum, byte) => sum + (BITS[byte] as number),
+		0
+	);
+
+/** The share of paths on which some tank binds before the end of a way. */
+export function riskOf(problem: Problem, stretches: Stretches, way: Way): number {
+	const { size, bound } = stretches;
+	const set = noPaths(problem.course.paths);
+	const add = (more: Uint32Array | undefined): void => {
+		for (let i = 0; i < set.length; i++) set[i] = (set[i] as number) | (more?.[i] ?? 0);
+	};
+	SERVICE_KINDS.forEach((kind, index) => {
+		// Fresh tanks that are filled in part are followed; all else is known, stretch by stretch.
+		if (kind === 'water' && way.guard !== undefined) return;
+		let from = 0;
+		for (const to of [...way.used.flatMap((mask, v) => ((mask >> index) & 1 ? [v + 1] : [])), size - 1]) {
+			add(bound[index]?.[from * size + to]);
+			from = to;
+		}
 	});
-	return { risk: bound.reduce((sum, one) => sum + one, 0) / paths, served };
+	if (way.guard !== undefined)
+		problem.tanks.forEach((tank, index) => {
+			if (!tank.falls) return;
+			const stages = [...followed(problem, stretches, way, index)];
+			stages.forEach(({ node, levels }, i) =>
+				markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
+			);
+		});
+	return countOf(set) / problem.course.paths;
 }
+
+/** What is taken and left behind on a way. */
+export const servedOn = (problem: Problem, stretches: Stretches, way: Way): readonly Served[] =>
+	problem.tanks.flatMap((_, index) =>
+		[...followed(problem, stretches, way, index)].flatMap(({ served }) => served ?? [])
+	);

@@ -75,7 +75,8 @@ function programOf(trip: Trip, rig: Rig, startL: number): string {
 	const rules: string[] = [];
 	const bounds: string[] = [];
 	const binaries: string[] = [];
-	const term = (factor: number, name: string): string => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} ${name}`;
+	const term = (factor: number, name: string): string =>
+		`${factor < 0 ? '-' : '+'} ${Math.abs(factor)} ${name}`;
 	trip.stops.forEach(({ services, legKm }, i) => {
 		objective.push(term(feePerKm, `d${i}`));
 		if (feePerKgKm > 0) objective.push(term(feePerKgKm * legKm, `fresh${i}`));
@@ -96,7 +97,8 @@ function programOf(trip: Trip, rig: Rig, startL: number): string {
 			const [before, after] = [`${tank.holds}${i}`, `on${tank.holds}${i}`];
 			const previous = trip.stops[i - 1];
 			const sinceMs = previous ? Date.parse(previous.arrive) : START;
-			const need = (perDay(previous?.persons ?? trip.persons)[tank.holds] * (Date.parse(arrive) - sinceMs)) / DAY;
+			const need =
+				(perDay(previous?.persons ?? trip.persons)[tank.holds] * (Date.parse(arrive) - sinceMs)) / DAY;
 			const sign = falls ? -1 : 1;
 			rules.push(
 				previous
@@ -117,8 +119,11 @@ function programOf(trip: Trip, rig: Rig, startL: number): string {
 		const last = trip.stops.length - 1;
 		const end = trip.stops[last]!;
 		const rest =
-			(perDay(end.persons ?? trip.persons)[tank.holds] * (Date.parse(end.depart) - Date.parse(end.arrive))) / DAY;
-		rules.push(falls ? `on${tank.holds}${last} >= ${limit + rest}` : `on${tank.holds}${last} <= ${limit - rest}`);
+			(perDay(end.persons ?? trip.persons)[tank.holds] * (Date.parse(end.depart) - Date.parse(end.arrive))) /
+			DAY;
+		rules.push(
+			falls ? `on${tank.holds}${last} >= ${limit + rest}` : `on${tank.holds}${last} <= ${limit - rest}`
+		);
 	}
 	return `Minimize\n obj: ${objective.join(' ')}\nSubject To\n${rules.map((rule, i) => ` c${i}: ${rule}`).join('\n')}\nBounds\n${bounds.map((bound) => ` ${bound}`).join('\n')}\nBinary\n ${binaries.join(' ')}\nEnd`;
 }

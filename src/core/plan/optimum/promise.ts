@@ -1,7 +1,7 @@
 import { SERVICE_KINDS } from '../visits.js';
 import type { Problem } from '../problem.js';
 import { cheapest, type Mask, type Network } from './cheapest.js';
-import { followed, outcomeOf, type Way } from './lived.js';
+import { followed, riskOf, type Way } from './lived.js';
 import { nodesOf, type Stretches } from './stretches.js';
 
 /** A way, what it costs and what it risks. */
@@ -14,7 +14,7 @@ export interface Found extends Way {
 }
 
 /** So finely is sought between two certainties, or two prices of risk: times halved. */
-const HALVINGS = 8;
+const HALVINGS = 7;
 /** Prices of risk that are tried, as shares of what all services together cost. */
 const RISK_PRICES = [1e-11, 1e3] as const;
 const SURE = 0.9999;
@@ -56,7 +56,7 @@ export class Search {
 	/** Lives a way, and keeps it when it is better than what is known. */
 	judge(way: Way | undefined): Found | undefined {
 		if (!way) return undefined;
-		const { risk } = outcomeOf(this.problem, this.stretches, way);
+		const risk = riskOf(this.problem, this.stretches, way);
 		const found: Found = {
 			...way,
 			cost: costOfWay(this.problem, this.stretches, way),

@@ -14,6 +14,8 @@ export interface Stretches {
 	readonly size: number;
 	/** by kind: the share of paths on which one of its tanks binds, when the service before the stretch did all it can */
 	readonly risk: readonly Float64Array[];
+	/** by kind and stretch: those paths, a bit for each */
+	readonly bound: readonly (readonly (Uint32Array | undefined)[])[];
 	/**
 	 * By kind: how much is missing or too much at the end of each stretch, in the mean of all paths, as a share of what the
 	 * tank can hold; for plans that cannot hold, where the next service is wanted all the same.
@@ -29,42 +31,65 @@ export interface Stretches {
 export const nodesOf = ({ visits }: Problem, kind: number): readonly number[] =>
 	visits.flatMap(({ offers }, v) => ((offers >> kind) & 1 ? [v + 1] : []));
 
-/** Shares of paths that bind on each stretch of a kind; only what begins with a service of it, or at the beginning, is one. */
-function riskOf(problem: Problem, kind: ServiceKind, index: number, size: number): Float64Array {
+/** A bit for each path. */
+export const noPaths = (paths: number): Uint32Array => new Uint32Array(Math.ceil(paths / 32));
+const mark = (set: Uint32Array, path: number): void => {
+	set[path >> 5] = (set[path >> 5] as number) | (1 << (path & 31));
+};
+const isMarked = (set: Uint32Array, path: number): boolean =>
+	(((set[path >> 5] as number) >> (path & 31)) & 1) === 1;
+
+/** Marks the paths on which a tank binds by the end of a stretch that begins with some levels; tells how many more those are. */
+export function markBound(
+	set: Uint32Array,
+	{ falls, limit, come }: PlannedTank,
+	levels: Float64Array,
+	from: number,
+	to: number
+): number {
+	const [before, now] = [come[from] as Float64Array, come[to] as Float64Array];
+	let more = 0;
+	for (let path = 0; path < levels.length; path++) {
+		const litres = (levels[path] as number) + (now[path] as number) - (before[path] as number);
+		const left = falls ? litres - (limit[path] as number) : (limit[path] as number) - litres;
+		if (left >= -EXACT_L || isMarked(set, path)) continue;
+		mark(set, path);
+		more++;
+	}
+	return more;
+}
+
+/** The paths that bind on each stretch of a kind; only what begins with a service of it, or at the beginning, is one. */
+function boundOn(
+	problem: Problem,
+	kind: ServiceKind,
+	index: number,
+	size: number
+): { readonly risk: Float64Array; readonly bound: readonly (Uint32Array | undefined)[] } {
 	const { paths } = problem.course;
 	const tanks = problem.tanks.filter((tank) => tank.kind === kind);
 	const risk = new Float64Array(size * size).fill(1);
+	const bound = new Array<Uint32Array | undefined>(size * size);
 	const nodes = [...nodesOf(problem, index), size - 1];
-	const bound = new Uint8Array(paths);
 	for (const from of [0, ...nodes]) {
-		bound.fill(0);
+		let set = noPaths(paths);
 		let count = 0;
-		/** marks the paths on which a tank has bound by a node */
-		const look = (tank: PlannedTank, node: number): void => {
-			const { falls, limit } = tank;
-			const [base, before, now] = [
-				from === 0 ? tank.start : tank.served,
-				tank.come[from] as Float64Array,
-				tank.come[node] as Float64Array
-			];
-			for (let path = 0; path < paths; path++) {
-				if (bound[path]) continue;
-				const litres = (base[path] as number) + (now[path] as number) - (before[path] as number);
-				const left = falls ? litres - (limit[path] as number) : (limit[path] as number) - litres;
-				if (left >= -EXACT_L) continue;
-				bound[path] = 1;
-				count++;
-			}
-		};
 		for (const to of nodes) {
 			if (to <= from) continue;
-			if (count < paths) for (const tank of tanks) look(tank, to);
+			set = set.slice();
+			// What has bound by one moment has bound by every later one.
+			if (count < paths)
+				for (const tank of tanks)
+					count += markBound(set, tank, from === 0 ? tank.start : tank.served, from, to);
 			risk[from * size + to] = count / paths;
-			if (count === paths) break;
+			bound[from * size + to] = set;
 		}
 	}
-	return risk;
+	return { risk, bound };
 }
+
+/** One path in so many does for a mean. */
+const SOME = 10;
 
 /** How much is missing or too much at the end of each stretch of a kind. */
 function overrunOf(problem: Problem, kind: ServiceKind, index: number, size: number): Float64Array {
@@ -76,16 +101,14 @@ function overrunOf(problem: Problem, kind: ServiceKind, index: number, size: num
 			for (const tank of to > from ? tanks : []) {
 				const base = from === 0 ? tank.start : tank.served;
 				const [before, now] = [tank.come[from] as Float64Array, tank.come[to] as Float64Array];
-				const over = base.reduce((sum, litres, path) => {
-					const left = marginOf(
-						tank,
-						litres + (now[path] as number) - (before[path] as number),
-						tank.limit[path] as number
-					);
-					return sum + Math.max(0, -left);
-				}, 0);
+				let [over, looked] = [0, 0];
+				for (let path = 0; path < base.length; path += SOME) {
+					const litres = (base[path] as number) + (now[path] as number) - (before[path] as number);
+					over += Math.max(0, -marginOf(tank, litres, tank.limit[path] as number));
+					looked++;
+				}
 				const holdsL = Math.max(1, tank.falls ? tank.servedL : tank.limitL);
-				overrun[from * size + to] = (overrun[from * size + to] ?? 0) + over / problem.course.paths / holdsL;
+				overrun[from * size + to] = (overrun[from * size + to] ?? 0) + over / looked / holdsL;
 			}
 	return overrun;
 }
@@ -122,9 +145,11 @@ export function stretchesOf(problem: Problem): Stretches {
 		const needL = (tank.comeL[from] ?? 0) - (tank.comeL[to] ?? 0);
 		return Math.min(tank.servedL, tank.limitL + needL + normalQuantile(guard) * spreadOf(tank, to));
 	}
+	const byKind = SERVICE_KINDS.map((kind, index) => boundOn(problem, kind, index, size));
 	return {
 		size,
-		risk: SERVICE_KINDS.map((kind, index) => riskOf(problem, kind, index, size)),
+		risk: byKind.map(({ risk }) => risk),
+		bound: byKind.map(({ bound }) => bound),
 		load,
 		overrun: () => SERVICE_KINDS.map((kind, index) => overrunOf(problem, kind, index, size)),
 		carriedKgKm({ comeL, tank }, from, to, litres) {
