@@ -1,19 +1,21 @@
 import { estimate, type Estimate } from '../src/core/estimate';
 import { seeded } from '../src/core/forecast';
 import type { Logbook, Rig, Service, Stop, Trip } from '../src/core/logbook';
-import { problemOf, work, type Plan } from '../src/core/plan';
+import { costOfServices, pricesOf, problemOf, work, type Plan } from '../src/core/plan';
 import { DAY, drawCase, START, type Act, type Manner, type Truth } from './truth/index';
 
 /** How planned trips fared when they were lived, as shares of 1. */
 export interface Kept {
 	readonly name: string;
-	/** trips that were planned and lived */
+	/** trips that a plan called feasible, and were lived by it as it was made */
 	readonly trips: number;
-	/** of those that the plan calls feasible: a tank bound somewhere */
+	/** of those: a tank bound somewhere */
 	readonly bound: number;
-	/** mean cost, over that of a plan made by one who knew the true rates and levels, where both hold */
+	/** the same trips, planned anew at each stop from what was written by then */
+	readonly boundAnew: number;
+	/** what was then paid in all, over what a plan costs that is made by one who knew the true rates and levels, less one */
 	readonly overpaid: number;
-	/** of the trips on which the true rates had a plan, the share that was given up */
+	/** of the trips for which the true rates had a plan, the share that was given up */
 	readonly givenUp: number;
 	/** a plan took so long at the most, ms */
 	readonly slowestMs: number;
@@ -24,15 +26,19 @@ export const isKept = ({ guests, hookups, jugs }: Manner): boolean => !guests &&
 
 /** Days of a trip that are planned. */
 const TRIP_DAYS = [8, 14] as const;
+/** Share of stops that have everything; and of the others, chance of each kind. */
+const FULL_SERVICE = 0.6;
+const ONE_SERVICE = 0.4;
 
 /** Stops at random from a moment on: a service at most of them, at fees, minutes and detours that differ. */
 function stopsFrom(fromMs: number, random: ReturnType<typeof seeded>): readonly Stop[] {
 	const between = (from: number, to: number): number => from + (to - from) * random.uniform();
 	const endMs = fromMs + between(...TRIP_DAYS) * DAY;
 	const stops: Stop[] = [];
-	for (let ms = fromMs + between(0.1, 0.6) * DAY; ms < endMs; ms += between(0.4, 1.4) * DAY) {
+	for (let ms = fromMs + between(0.4, 1) * DAY; ms < endMs; ms += between(0.3, 1) * DAY) {
+		const all = random.uniform() < FULL_SERVICE;
 		const services = (['water', 'grey', 'black'] as const)
-			.filter(() => random.uniform() < 0.7)
+			.filter(() => all || random.uniform() < ONE_SERVICE)
 			.map((kind): Service => ({
 				kind,
 				fee: Math.round(between(0, 5)),
@@ -52,12 +58,7 @@ function stopsFrom(fromMs: number, random: ReturnType<typeof seeded>): readonly 
 }
 
 /** What one believes who knows how the crew lives and what is in the tanks, but not what each day brings. */
-function knowing(
-	{ levels, capacity, habits, smallL }: Truth,
-	rig: Rig,
-	trip: Trip,
-	fromMs: number
-): Estimate {
+function knowing({ capacity, habits, smallL }: Truth, rig: Rig, trip: Trip, fromMs: number): Estimate {
 	const known: Rig = {
 		...rig,
 		unlogged: { mean: smallL, sd: 0 },
@@ -86,13 +87,12 @@ function knowing(
 		points: [],
 		entries: []
 	};
-	void levels;
 	return estimate(logbook, 'rig', fromMs);
 }
 
-const actsOf = (plan: Plan, rig: Rig): readonly Act[] => {
+const actsOf = (services: Plan['services'], rig: Rig): readonly Act[] => {
 	const fresh = rig.tanks.filter(({ holds }) => holds === 'fresh').map(({ id }) => id);
-	return plan.services.flatMap(({ atMs, water, dump }): readonly Act[] => [
+	return services.flatMap(({ atMs, water, dump }): readonly Act[] => [
 		...(water
 			? fresh.map((tank) => ({ atMs, tank, ...(water.to ? {} : { litres: water.litres / fresh.length }) }))
 			: []),
@@ -100,64 +100,94 @@ const actsOf = (plan: Plan, rig: Rig): readonly Act[] => {
 	]);
 };
 
+const share = (count: number, of: number): number => count / Math.max(1, of);
+
 /**
- * Plans made-up trips for nine in ten after some days of log, and lives them to their end by the plan alone.
+ * Plans made-up trips for nine in ten after some days of log, and lives them to their end: once by the plan as it was made,
+ * and once as it is planned anew at each stop.
  *
  * @param light carrying water costs: part loads
  */
 export function keep(manner: Manner, cases: number, light: boolean, firstSeed = 1): Kept {
-	let [trips, bound, paid, least, open, givenUp, slowestMs] = [0, 0, 0, 0, 0, 0, 0];
+	let [trips, bound, boundAnew, paid, least, open, givenUp, slowestMs] = [0, 0, 0, 0, 0, 0, 0, 0];
 	for (let seed = firstSeed; seed < firstSeed + cases; seed++) {
 		const random = seeded(seed + 55_000);
-		const fromMs = START + (3 + 5 * random.uniform()) * DAY;
+		const fromMs = START + (5 + 6 * random.uniform()) * DAY;
 		const stops = stopsFrom(fromMs, random);
 		const toMs = Date.parse(stops.at(-1)?.depart ?? '');
-		let [mine, best]: (Plan | undefined)[] = [undefined, undefined];
-		const lived = drawCase(seed, manner, Math.ceil((toMs - START) / DAY) + 2, Infinity, {
+		const days = Math.ceil((toMs - START) / DAY) + 2;
+		const policy = { certainty: 0.9, feePerMinute: 0.2, feePerKm: 0.4, feePerKgKm: light ? 6e-4 : 0 };
+		const tripOf = ({ trips: [trip] }: Logbook): Trip => ({
+			...(trip as Trip),
+			to: '2027-06-20',
+			stops,
+			policy
+		});
+		/** anew: what is left of the trip may lose only its share of the chance */
+		const planAt = (logbook: Logbook, atMs: number, anew = false): Plan => {
+			const trip = tripOf(logbook);
+			const believed = estimate({ ...logbook, trips: [trip] }, 'rig', atMs);
+			const began = performance.now();
+			const { plan } = work(problemOf(believed, trip, anew ? { reading: 'while-there' } : {}));
+			slowestMs = Math.max(slowestMs, performance.now() - began);
+			return plan;
+		};
+		const plans: { mine?: Plan; ideal?: Plan } = {};
+		const planned = {
 			fromMs,
 			toMs,
-			acts(logbook, truth) {
+			acts(logbook: Logbook, truth: Truth): readonly Act[] {
 				const [rig] = logbook.rigs as [Rig];
-				const trip: Trip = {
-					...(logbook.trips[0] as Trip),
-					to: '2027-06-20',
-					stops,
-					policy: { certainty: 0.9, feePerMinute: 0.2, feePerKm: 0.4, feePerKgKm: light ? 6e-4 : 0 }
-				};
-				const began = performance.now();
-				const believed = estimate({ ...logbook, trips: [trip] }, 'rig', fromMs);
-				const between = performance.now();
-				mine = work(problemOf(believed, trip)).plan;
-				slowestMs = Math.max(slowestMs, performance.now() - between);
-				void began;
-				const problem = problemOf(knowing(truth, rig, trip, fromMs), trip);
-				best = work({
-					...problem,
-					tanks: problem.tanks.map((tank) => {
-						const startL = Math.max(0, truth.levels.get(tank.tank.id) ?? 0);
-						return { ...tank, start: tank.start.map(() => startL), startL };
-					})
-				}).plan;
-				return actsOf(mine, rig);
+				plans.mine ??= planAt(logbook, fromMs);
+				plans.ideal ??= idealOf(truth, rig, tripOf(logbook), fromMs);
+				return actsOf(plans.mine.services, rig);
 			}
-		});
-		const [plan, ideal] = [mine as Plan | undefined, best as Plan | undefined];
-		if (!plan || !ideal || !lived.planned) continue;
+		};
+		const asMade = drawCase(seed, manner, days, Infinity, planned).planned;
+		const { mine, ideal } = plans;
+		if (!mine || !ideal || !asMade) continue;
 		if (ideal.feasible) open++;
-		if (ideal.feasible && !plan.feasible) givenUp++;
-		if (!plan.feasible) continue;
+		if (ideal.feasible && !mine.feasible) givenUp++;
+		if (!mine.feasible) continue;
 		trips++;
-		if (lived.planned.bound) bound++;
-		if (!ideal.feasible) continue;
-		paid += plan.cost;
+		if (asMade.bound) bound++;
+		let cost = 0;
+		const anew = drawCase(seed, manner, days, Infinity, {
+			...planned,
+			again: {
+				atMs: stops.map(({ arrive }) => Date.parse(arrive)),
+				acts(logbook, atMs) {
+					const { services } = planAt(logbook, atMs, true);
+					const here = services.filter((one) => one.atMs === atMs);
+					cost += here.reduce((sum, one) => sum + costOfServices(one.services, pricesOf({ policy })), 0);
+					return actsOf(here, logbook.rigs[0] as Rig);
+				}
+			}
+		}).planned;
+		if (anew?.bound) boundAnew++;
+		if (!ideal.feasible || light) continue;
+		paid += cost;
 		least += ideal.cost;
 	}
 	return {
 		name: manner.name,
 		trips,
-		bound: bound / trips,
-		overpaid: paid / least - 1,
-		givenUp: givenUp / open,
+		bound: share(bound, trips),
+		boundAnew: share(boundAnew, trips),
+		overpaid: least > 0 ? paid / least - 1 : Number.NaN,
+		givenUp: share(givenUp, open),
 		slowestMs
 	};
+}
+
+/** The plan of one who knows the rates, and what is in the tanks. */
+function idealOf(truth: Truth, rig: Rig, trip: Trip, fromMs: number): Plan {
+	const problem = problemOf(knowing(truth, rig, trip, fromMs), trip);
+	return work({
+		...problem,
+		tanks: problem.tanks.map((tank) => {
+			const startL = Math.max(0, truth.levels.get(tank.tank.id) ?? 0);
+			return { ...tank, start: tank.start.map(() => startL), startL };
+		})
+	}).plan;
 }

@@ -179,12 +179,13 @@ export class Trip {
 	}): void {
 		if (this.rig.tanks.find(({ id }) => id === tank)?.holds !== 'fresh') return this.empty(atMs, tank);
 		const brim = this.brim(tank);
-		this.level.set(
-			tank,
-			litres === undefined
-				? brim
-				: Math.min(Math.max(brim, this.litresIn(tank)), Math.max(0, this.litresIn(tank)) + litres)
-		);
+		const before = this.litresIn(tank);
+		const after =
+			litres === undefined ? brim : Math.min(Math.max(brim, before), Math.max(0, before) + litres);
+		this.level.set(tank, after);
+		if (this.#meter?.place === 'fill') this.#counted += Math.max(0, after - before);
+		this.add(atMs, { kind: 'fill', tank, ...(litres === undefined ? { to: 'full' } : { litres }) });
+		if (this.#manner.countdown) this.resetMeter(atMs + MINUTE);
 	}
 
 	/** A jug is poured in, both are filled at a tap when they are empty. */

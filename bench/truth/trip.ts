@@ -48,11 +48,16 @@ export interface Act {
 	readonly litres?: number;
 }
 
-/** A plan that is lived from a moment on to another, whatever becomes of it. */
+/** A plan that is lived from a moment on to another, whatever becomes of it; one sets out full and empty. */
 export interface Planned {
 	readonly fromMs: number;
 	readonly toMs: number;
 	readonly acts: (logbook: Logbook, truth: Truth) => readonly Act[];
+	/** moments at which it is made anew, rising, from all that is written by then; what was planned for later is dropped */
+	readonly again?: {
+		readonly atMs: readonly number[];
+		readonly acts: (logbook: Logbook, atMs: number) => readonly Act[];
+	};
 }
 
 const binds = (tank: Tank, litres: number): boolean =>
@@ -165,13 +170,16 @@ export function drawCase(
 	}
 	happenings.sort((a, b) => a.atMs - b.atMs);
 	let then: (Truth & { readonly acts: readonly Act[] }) | undefined;
-	let [done, bound] = [0, false];
+	let [sinceMs, bound] = [-Infinity, false];
 	const bindsNow = (): boolean =>
 		rig.tanks.some((tank) => !tank.feeds && binds(tank, trip.litresIn(tank.id)));
 	for (const { atMs, what } of happenings) {
 		if (plan && atMs >= plan.fromMs) {
 			then ??= begin(plan);
-			for (let act = then.acts[done]; act && act.atMs <= atMs; act = then.acts[++done]) trip.serve(act);
+			for (const { next, again } of due(plan, then.acts, atMs))
+				if (next) trip.serve(next);
+				else if (again !== undefined)
+					for (const act of plan.again?.acts(logbookSoFar(), again) ?? []) trip.serve(act);
 			if (atMs >= plan.toMs) break;
 			what();
 			bound ||= bindsNow();
@@ -182,8 +190,29 @@ export function drawCase(
 		else if (boundMs === undefined && bindsNow()) boundMs = atMs;
 	}
 
-	/** What is true as a plan begins, and the plan that is made of what is written. */
-	function begin({ acts }: Planned): Truth & { readonly acts: readonly Act[] } {
+	/** What of a plan, or of making it anew, has come due by a moment, in order. */
+	function due(
+		{ again }: Planned,
+		acts: readonly Act[],
+		atMs: number
+	): readonly { readonly next?: Act; readonly again?: number }[] {
+		const come = (ms: number): boolean => ms > sinceMs && ms <= atMs;
+		const found = again
+			? again.atMs.filter(come).map((ms) => ({ again: ms }))
+			: acts.filter((act) => come(act.atMs)).map((next) => ({ next }));
+		sinceMs = atMs;
+		return found;
+	}
+
+	/** What is true as a plan begins, and the plan that is made of what is written: one sets out full and empty. */
+	function begin({ acts, fromMs }: Planned): Truth & { readonly acts: readonly Act[] } {
+		for (const { id, holds } of rig.tanks) {
+			if (holds !== 'fresh') trip.empty(fromMs - MINUTE, id);
+			else {
+				trip.level.set(id, trip.brim(id));
+				trip.add(fromMs - MINUTE, { kind: 'fill', tank: id, to: 'full' });
+			}
+		}
 		const truth: Truth = {
 			levels: new Map(trip.level),
 			capacity: trip.capacity,

@@ -36,6 +36,8 @@ export const cadence = 0.24;
 export const dayDiffers = 0.2;
 /** share of a day’s times. Each habit has its busy and quiet days; calibration. */
 export const habitDayDiffers = 0.25;
+/** times a day’s scatter in a course of days. Beyond nine in ten, days are rarer and further off than a gamma has them; calibration of kept promises. */
+export const courseScatter = 1.25;
 /** writings down. How alike habits are in being written down: the sum of a beta distribution’s two numbers; calibration. */
 export const writesAlike = 4;
 /** uses written at one sitting, sittings a day, and sittings seen, from which on a log is one of batches: one who writes as he goes has one, many. */

@@ -35,6 +35,11 @@
 		document.documentElement.dataset.theme = app.prefs.current.theme;
 	});
 
+	// What was seen of a plan is kept beside the logbook, to tell what has changed in it.
+	$effect(() => {
+		if (now?.plan) void import('$lib/ui/trip/planNews').then(({ followPlan }) => followPlan(app, now));
+	});
+
 	onMount(() => {
 		void app.start();
 		const endBeat = keepTime(app);

@@ -66,6 +66,11 @@
 			/>
 		{/snippet}
 		{#snippet beside()}
+			{#if now.plan}
+				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}
+					<PlanNews {app} chances />
+				{/await}
+			{/if}
 			{#if now.prices.length > 0}<Ration {app} />{/if}
 			{#if now.prices.length > 0 && basket}
 				{#await import('$lib/ui/now/Basket.svelte') then { default: Basket }}

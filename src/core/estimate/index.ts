@@ -18,6 +18,8 @@ export {
 	normalQuantile,
 	rootOf,
 	truncate,
+	withMorePersons,
+	withTrips,
 	type Counts,
 	type Doubt,
 	type DoubtCause,

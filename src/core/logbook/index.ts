@@ -1,5 +1,5 @@
 export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
-export { ABSURD_LITRES, logbookJsonSchema, schemas } from './validation/schema.js';
+export { ABSURD_LITRES, logbookJsonSchema, schemas, SCHOOLS } from './validation/schema.js';
 export { problemsOf } from './validation/problems.js';
 export type {
 	Entry,
@@ -17,6 +17,7 @@ export type {
 	Problem,
 	Rig,
 	Rod,
+	School,
 	Service,
 	Shape,
 	Stop,

@@ -39,6 +39,7 @@ export type Meter = Extract<Instrument, { kind: 'meter' }>;
 export type Gauge = Extract<Instrument, { kind: 'gauge' }>;
 export type Rod = Extract<Instrument, { kind: 'rod' }>;
 export type Trip = Known<z.infer<typeof tripSchema>>;
+export type School = NonNullable<NonNullable<Trip['policy']>['school']>;
 export type Stop = Known<z.infer<typeof stopSchema>>;
 export type Service = Known<z.infer<typeof serviceSchema>>;
 export type Point = Known<z.infer<typeof pointSchema>>;

@@ -3,7 +3,7 @@ import { findings, mendOf, type Finding, type Mend } from '../findings/index.js'
 import { forecast, prices, ration, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { aheadNow, dayAhead, personsNow, risingAhead } from '../habits/index.js';
 import { certaintyOf, instantMs, type Logbook, type Trip } from '../logbook/index.js';
-import { plan, type Plan } from '../plan/index.js';
+import { livedTrip, workedPlan, type Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
 import { sayFinding, sayMend, verdict, type Verdict } from '../words/index.js';
 import { LOOK_AHEAD_DAYS, outlookOf, type TankOutlook } from './outlook.js';
@@ -73,12 +73,13 @@ export function assess(
 	const { atMs, state } = estimate;
 	const levels = readLevels(estimate);
 	const ahead = forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
-	const planned = trip && plan(estimate, logbook, trip.id);
+	const lived = trip && livedTrip(trip, logbook.entries ?? estimate.entries);
+	const planned = lived && workedPlan(estimate, lived, { reading: 'while-there' }).plan;
 	const said = verdict({
 		rig,
 		forecast: ahead,
 		days: LOOK_AHEAD_DAYS,
-		trip,
+		trip: lived,
 		plan: planned,
 		rising: risingAhead(estimate),
 		units,
@@ -86,7 +87,7 @@ export function assess(
 		timeZone
 	});
 	const persons = personsNow(estimate);
-	const until = rationUntil(trip, planned, atMs);
+	const until = rationUntil(lived, planned, atMs);
 	const share = until === undefined ? undefined : ration(estimate, until, certaintyOf(trip));
 	return {
 		rig: rig.id,

@@ -11,6 +11,7 @@ import {
 	type Stretches
 } from './optimum/index.js';
 import { problemOf, type Problem, type ProblemOptions } from './problem.js';
+import { howOf } from './schools.js';
 import { shortfallOf, type Shortfall } from './shortfall.js';
 import { costOfServices, hasKind, pricesOf, SERVICE_KINDS, type ServiceKind } from './visits.js';
 
@@ -49,9 +50,13 @@ export interface Plan {
 	readonly next?: { readonly stop: string; readonly byMs: number; readonly what: readonly ServiceKind[] };
 	/** for tanks that would bind if every service were passed by: the last stop that serves them before */
 	readonly lastChance: readonly LastChance[];
+	/** when each tank would bind, at the policy's certainty, if every service were passed by; those that last are left out */
+	readonly binds: readonly { readonly tank: string; readonly bindsMs: number }[];
 	/** the first tank that binds although every service in reach is taken */
 	readonly shortfall?: Shortfall;
 }
+
+export type PlanOptions = Omit<ProblemOptions, 'prices'>;
 
 /** A plan with all it was made from. */
 export interface Worked {
@@ -146,6 +151,7 @@ export function work(
 				}
 			: {}),
 		lastChance: chances.last,
+		binds: chances.all.map(({ tank, bindsMs }) => ({ tank, bindsMs })),
 		...(found.holds ? {} : shortfallOf(problem, stretches, toppingUp(problem, stretches)))
 	};
 	return { problem, stretches, found, plan };
@@ -170,5 +176,11 @@ export const plan = (
 	estimate: Estimate,
 	logbook: Pick<Logbook, 'trips'>,
 	tripId: string,
-	options?: ProblemOptions
-): Plan => work(problemOf(estimate, tripOf(estimate, logbook, tripId), options)).plan;
+	options?: PlanOptions
+): Plan => workedPlan(estimate, tripOf(estimate, logbook, tripId), options).plan;
+
+/** The same with all it was made from. */
+export function workedPlan(estimate: Estimate, trip: Trip, options: PlanOptions = {}): Worked {
+	const { prices, seek } = howOf(trip);
+	return work(problemOf(estimate, trip, { ...options, prices }), seek);
+}

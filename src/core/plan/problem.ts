@@ -51,7 +51,10 @@ export interface Problem {
 	readonly trip: Trip;
 	readonly fromMs: number;
 	readonly endMs: number;
+	/** how sure the trip must be to be called feasible */
 	readonly certainty: number;
+	/** how sure a plan of it should be, where one can be */
+	readonly aim: number;
 	readonly prices: Prices;
 	readonly course: Course;
 	readonly visits: readonly Visit[];
@@ -68,6 +71,11 @@ export interface ProblemOptions {
 	readonly prices?: Prices | undefined;
 	readonly measures?: readonly string[] | undefined;
 	readonly paths?: number | undefined;
+	readonly seed?: number | undefined;
+	/** one sets out then, with full fresh and empty waste tanks: for a trip that is still far off */
+	readonly settingOutMs?: number | undefined;
+	/** of the same estimate, trip and measures, where it is known already */
+	readonly course?: Course | undefined;
 	/** litres in all the fresh tanks of the plan together at the beginning, where that is to be chosen */
 	readonly loadL?: number | undefined;
 }
@@ -89,7 +97,9 @@ function feedersOf(tanks: readonly Tank[], fed: ReadonlySet<string>): readonly T
  * Puts a trip as a problem: what may come to each tank between any two chances to serve it. The plan counts on no hook-up
  * to come: one that holds now ends with the next arrival or departure.
  */
-export function problemOf(estimate: Estimate, whole: Trip, options: ProblemOptions = {}): Problem {
+export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = {}): Problem {
+	const { settingOutMs } = options;
+	const estimate = settingOutMs === undefined ? now : { ...now, atMs: settingOutMs };
 	const trip = tripInUse(whole);
 	const { reading = 'on-arrival', prices = pricesOf(trip) } = options;
 	const { model, atMs: fromMs } = estimate;
@@ -102,7 +112,9 @@ export function problemOf(estimate: Estimate, whole: Trip, options: ProblemOptio
 			hookUps: model.hookUps.map(({ ms }) => ({ ms, is: { mains: false, sewer: false } }))
 		}
 	};
-	const course = courseOf(unhooked, { toMs: endMs, measures: options.measures, paths: options.paths });
+	const course =
+		options.course ??
+		courseOf(unhooked, { toMs: endMs, measures: options.measures, paths: options.paths, seed: options.seed });
 	const binding = rig.tanks.filter((tank) => !neverBinds(rig, tank));
 	const wanted = SERVICE_KINDS.reduce<Mask>(
 		(mask, kind, i) => (binding.some(({ holds }) => kindOf(holds) === kind) ? mask | (1 << i) : mask),
@@ -129,8 +141,8 @@ export function problemOf(estimate: Estimate, whole: Trip, options: ProblemOptio
 				(sum, { id }) => sum.map((litres, path) => litres + share * (of[laneOf(id)]?.[path] ?? 0)),
 				of[lane] ?? new Float64Array(course.paths)
 			);
-		const start = withFeeders(course.levels);
-		const served = falls ? withFeeders(course.usable) : (course.residue[lane] ?? start);
+		const served = withFeeders(course.served);
+		const start = settingOutMs === undefined ? withFeeders(course.levels) : served;
 		const kept = tank.reserveL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
 		const limit = (course.usable[lane] ?? start).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
 		const come = times.map((ms) => comeBy(course, lane, ms));
@@ -158,6 +170,7 @@ export function problemOf(estimate: Estimate, whole: Trip, options: ProblemOptio
 		fromMs,
 		endMs,
 		certainty: certaintyOf(trip),
+		aim: reading === 'while-there' ? forTheRest(trip, fromMs, endMs) : certaintyOf(trip),
 		prices,
 		course,
 		visits,
@@ -174,6 +187,20 @@ export function problemOf(estimate: Estimate, whole: Trip, options: ProblemOptio
 			)
 			.reduce((sum, { id }) => sum + levelOf(estimate, id).mean, 0)
 	};
+}
+
+/** A trip's last hours need not be surer than this share of its chance allows. */
+const LEAST_SHARE = 0.1;
+
+/**
+ * How sure the rest of a trip should be so that the trip as a whole is: of the chance that may be lost it has the share that is
+ * left of the days. One who plans anew at every stop would else lose it again and again.
+ */
+function forTheRest(trip: Trip, fromMs: number, endMs: number): number {
+	const first = trip.stops[0];
+	const wholeMs = endMs - Math.min(fromMs, first ? instantMs(first.arrive) : fromMs);
+	const left = wholeMs > 0 ? (endMs - fromMs) / wholeMs : 1;
+	return 1 - (1 - certaintyOf(trip)) * Math.max(LEAST_SHARE, left);
 }
 
 /** The same tanks with so much fresh water aboard at the beginning, in proportion to what each can hold. */

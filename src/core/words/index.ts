@@ -11,7 +11,7 @@ export { sayDoubt } from './outlook/doubt.js';
 export { sayLessons, type Lesson } from './outlook/lessons.js';
 export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
-export { flagDay, sayAgo, sayDay, sayPast, sayWhen } from './when.js';
+export { flagDay, onDay, sayAgo, sayDay, sayPast, sayWhen } from './when.js';
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
 export { SERVICE_NAMES, sayNights, sayOffered } from './trip/stop.js';
 export { sayTotals } from './log/totals.js';
@@ -27,7 +27,15 @@ export {
 export { sayMoment, saySpare, type SpareWords } from './equipment/weight.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';
-export { sayPlan, sayService, type PlanWords } from './trip/plan.js';
+export { sayComesTo, sayLastChance, sayPlan, sayService, type PlanWords } from './trip/plan.js';
+export {
+	sayChange,
+	sayMendOfTrip,
+	saySchool,
+	sayServiceAt,
+	SERVES,
+	type SchoolWords
+} from './trip/change.js';
 export {
 	clockText,
 	dayText,
@@ -43,3 +51,5 @@ export { sayAt, sayGoal } from './saving/clock.js';
 export { kindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';
 export { sayLonger, saySacrifice, saySet, type Goal } from './saving/sacrifice.js';
 export { sayEffect, sayNotYet, sayPaid, saySides } from './saving/measure.js';
+export { sayLoad, type LoadLine } from './trip/load.js';
+export { askPassedBy, sayReplanned } from './trip/replanned.js';

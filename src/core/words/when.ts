@@ -28,6 +28,12 @@ export function sayDay(ms: number, nowMs: number, timeZone: string): string {
 	return then === now + 1 ? 'tomorrow' : named(then, now);
 }
 
+/** The same as it stands in a sentence: `today`, `on Thursday`. */
+export function onDay(ms: number, nowMs: number, timeZone: string): string {
+	const day = sayDay(ms, nowMs, timeZone);
+	return day === 'today' || day === 'tomorrow' || day === 'yesterday' ? day : `on ${day}`;
+}
+
 /** Before this hour it is still the night of the day before. */
 const DAWN = 5;
 

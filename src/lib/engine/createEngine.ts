@@ -12,12 +12,13 @@ import {
 	type SacrificeOptions
 } from '$core/forecast';
 import { assess, type Assessment, type Effect } from '$core/now';
-import type { LevelsAtStop, AutonomyFromFull } from '$core/plan';
+import type { AutonomyFromFull, Compared, LevelsAtStop, TripChange } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 import type { BasketAnswer } from './basketAnswer';
+import type { TripPlan, WaysOfTrip } from './planQuestions';
 import type { Saving, Way } from './savingQuestions';
 
 /** What an assessment is asked for. */
@@ -79,6 +80,7 @@ async function unhurried<S, T>(
 /** What only some views ask for. */
 const viewQuestions = () => import('./viewQuestions');
 const savingQuestions = () => import('./savingQuestions');
+const planQuestions = () => import('./planQuestions');
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /**
@@ -220,11 +222,33 @@ export function createEngine() {
 		},
 		/** What is expected in each tank at the stops ahead; none without a trip. */
 		async aboard(question: Question): Promise<readonly LevelsAtStop[]> {
-			const { levelsAtStops, plan } = await viewQuestions();
+			const { aboardAlong } = await planQuestions();
 			const trip = tripOf(question);
-			if (!trip) return [];
-			const believed = estimateNow(question);
-			return levelsAtStops(believed, trip, plan(believed, needBook(), trip.id));
+			return trip ? aboardAlong(estimateNow(question), trip, log.of(question.rig)) : [];
+		},
+		/** The plan of any trip of the rig, and the way of each tank along it. */
+		async planOfTrip(question: Question, trip: string): Promise<TripPlan | undefined> {
+			const { planOfTrip } = await planQuestions();
+			const found = tripOf({ ...question, trip });
+			return found && planOfTrip(estimateNow(question), found, log.of(question.rig));
+		},
+		/** How else a trip can be done; nothing when outdated meanwhile. */
+		async waysOfTrip(question: Question, trip: string): Promise<WaysOfTrip | undefined> {
+			const outdated = since('waysOfTrip');
+			const { waysOfTrip } = await planQuestions();
+			const found = tripOf({ ...question, trip });
+			const { trips, points } = needBook();
+			return (
+				found &&
+				unhurried(waysOfTrip(estimateNow(question), trips, found, points, log.of(question.rig)), outdated)
+			);
+		},
+		/** A trip beside what a change makes of it. */
+		async tryChange(question: Question, trip: string, change: TripChange): Promise<Compared | undefined> {
+			const { tryChange } = await planQuestions();
+			const found = tripOf({ ...question, trip });
+			const { trips, points } = needBook();
+			return found && tryChange(estimateNow(question), trips, found, change, points, log.of(question.rig));
 		},
 		/** A tank's level at any moment of the past, and why. */
 		async levelAt(question: Question, tank: string): Promise<LevelThen | undefined> {

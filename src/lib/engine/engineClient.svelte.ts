@@ -1,6 +1,7 @@
 import type { Forecast, More, SacrificeOptions } from '$core/forecast';
 import type { Entry, Rig, Shape } from '$core/logbook';
 import type { Assessment } from '$core/now';
+import type { TripChange } from '$core/plan';
 import type { DrainCorner, Lean } from '$core/rig';
 import type { EngineApi } from './client';
 import type { Question } from './createEngine';
@@ -110,6 +111,24 @@ export class EngineClient {
 	aboard(): Answer<'aboard'> | undefined {
 		const question = this.#question();
 		return question && this.#api.aboard(question);
+	}
+
+	/** The plan of any trip of the rig, and the way of each tank along it. */
+	planOfTrip(trip: string): Answer<'planOfTrip'> | undefined {
+		const question = this.#question();
+		return question && this.#api.planOfTrip(question, trip);
+	}
+
+	/** How else a trip can be done. */
+	waysOfTrip(trip: string): Answer<'waysOfTrip'> | undefined {
+		const question = this.#question();
+		return question && this.#api.waysOfTrip(question, trip);
+	}
+
+	/** A trip beside what a change makes of it. */
+	tryChange(trip: string, change: TripChange): Answer<'tryChange'> | undefined {
+		const question = this.#question();
+		return question && this.#api.tryChange(question, trip, change);
 	}
 
 	/** What each habit costs and each measure gives. */

@@ -3,6 +3,6 @@ export { basketAnswer } from './basketAnswer';
 export { basisOf, calibrationPairs, informationGain, smoothedPast, withEntry } from '$core/estimate';
 export { whyLasting } from '$core/habits';
 export { boundOf, effectOf, plainEffect } from '$core/now';
-export { levelsAtStops, plan, autonomyFromFull } from '$core/plan';
+export { autonomyFromFull } from '$core/plan';
 export { bestLean, undrainedL } from '$core/rig';
 export { sayWhy } from '$core/words';

@@ -1,3 +1,4 @@
+import type { PassedBy, PlanSeen } from '$core/plan';
 import { METRIC, type UnitChoice } from '$core/units';
 import type { KeyValuePort } from '$lib/store';
 
@@ -24,6 +25,17 @@ export interface Measuring {
 	readonly at: string;
 }
 
+/** The plan of the trip at hand as it was last seen, what has changed in it, and what is asked of it. */
+export interface KeptPlan {
+	readonly seen: PlanSeen & { readonly edited: string; readonly written: number };
+	/** what has changed, until it is read */
+	readonly note?: string;
+	/** stops that were passed by, until it is said what was done there */
+	readonly asks: readonly PassedBy[];
+	/** ids of stops that were asked about: once is enough */
+	readonly asked: readonly string[];
+}
+
 export interface Prefs {
 	readonly units: UnitChoice;
 	readonly theme: Theme;
@@ -33,6 +45,8 @@ export interface Prefs {
 	readonly goal?: KeptGoal;
 	/** a habit that is being measured by a meter: what the meter showed before */
 	readonly measuring?: Measuring;
+	/** the plan as it was last seen */
+	readonly plan?: KeptPlan;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

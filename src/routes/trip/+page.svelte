@@ -1,37 +1,116 @@
 <script lang="ts">
-	import { instantMs, tripInUse, tripSpan, type Trip } from '$core/logbook';
-	import { dayText, sayPlan } from '$core/words';
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { instantMs, tripInUse, tripSpan, zonedIso, zonedTime, type Stop, type Trip } from '$core/logbook';
+	import type { Mend, TripChange } from '$core/plan';
+	import { formatLitres } from '$core/units';
+	import { capital, dayText, sayChange, sayLastChance, sayPlan } from '$core/words';
+	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
+	import Columns from '$lib/ui/page/Columns.svelte';
 	import Notice from '$lib/ui/page/Notice.svelte';
 	import Page from '$lib/ui/page/Page.svelte';
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
 	import Spans from '$lib/ui/page/Spans.svelte';
+	import { sayDone } from '$lib/ui/shell/saying';
+	import LoadBefore from '$lib/ui/trip/LoadBefore.svelte';
+	import PlanNews from '$lib/ui/trip/PlanNews.svelte';
+	import Ribbon from '$lib/ui/trip/ribbon/Ribbon.svelte';
+	import Schools from '$lib/ui/trip/Schools.svelte';
 	import StopForm from '$lib/ui/trip/StopForm.svelte';
-	import StopTable from '$lib/ui/trip/StopTable.svelte';
+	import StopList from '$lib/ui/trip/StopList.svelte';
+	import { copyOfTrip, keepChange } from '$lib/ui/trip/tripActs';
 	import TripForm from '$lib/ui/trip/TripForm.svelte';
+	import WhatIf from '$lib/ui/trip/WhatIf.svelte';
 
 	const app = useApp();
-	let open = $state<'trip' | 'new trip' | 'new stop'>();
+	let open = $state<'trip' | 'new trip' | 'new stop' | 'what if'>();
 	let stopId = $state<string>();
+	let insertAfter = $state.raw<Stop | undefined>();
+	let tried = $state.raw<TripChange | undefined>();
 	let pastShown = $state(false);
 
 	const units = $derived(app.prefs.current.units);
 	const rig = $derived(app.liveRig);
-	const trip = $derived(app.tripInView && tripInUse(app.tripInView));
-	/** nobody knows today what will be aboard when a trip begins that is weeks away */
-	const atHand = $derived(app.tripAtHand !== undefined);
-	const plan = $derived(atHand ? app.engine.assessment?.plan : undefined);
-	const words = $derived(rig && trip && plan && sayPlan(rig, trip, plan, app.nowMs, units));
-	const past = $derived(trip?.stops.filter(({ depart }) => instantMs(depart) <= app.nowMs).length ?? 0);
-	const shown = $derived(
-		trip?.stops.filter(({ depart }) => pastShown || instantMs(depart) > app.nowMs) ?? []
+	const own = $derived(app.records.trips.filter((one) => one.rig === rig?.id));
+	/** any trip can be looked at by its address; else the one under way or next */
+	const whole = $derived(own.find(({ id }) => id === page.url.searchParams.get('trip')) ?? app.tripInView);
+	const trip = $derived(whole && tripInUse(whole));
+	const atHand = $derived(trip !== undefined && trip.id === app.tripAtHand?.id);
+	const over = $derived(trip !== undefined && tripSpan(trip)[1] <= app.nowMs);
+	const planned = latest(() => {
+		void app.engine.assessment;
+		return trip && trip.stops.length > 0 && !over ? app.engine.planOfTrip(trip.id) : undefined;
+	});
+	const current = $derived(planned.value?.trip === trip?.id ? planned.value : undefined);
+	const plan = $derived(current?.plan);
+	const ways = latest(() => {
+		void app.engine.assessment;
+		return trip && trip.stops.length > 0 && !over ? app.engine.waysOfTrip(trip.id) : undefined;
+	});
+	const others = $derived(ways.value?.trip === trip?.id ? ways.value : undefined);
+	const past = latest(() => {
+		void app.engine.written;
+		const firstMs = trip?.stops[0] ? instantMs(trip.stops[0].arrive) : app.nowMs;
+		return firstMs < app.nowMs ? app.engine.account(firstMs) : undefined;
+	});
+	const words = $derived(
+		rig &&
+			trip &&
+			plan &&
+			current &&
+			sayPlan(rig, trip, plan, current.settingOut ? current.fromMs : app.nowMs, units)
 	);
-	const others = $derived(app.records.trips.filter((one) => one.rig === rig?.id && one.id !== trip?.id));
+	const gone = $derived(trip?.stops.filter(({ depart }) => instantMs(depart) <= app.nowMs).length ?? 0);
+	const shown = $derived(
+		trip?.stops.filter(({ depart }) => pastShown || over || instantMs(depart) > app.nowMs) ?? []
+	);
 	const span = (one: Trip): string => `${dayText(one.from)} to ${dayText(one.to)}`;
 	const dumps = $derived(
 		trip?.stops.some(({ services }) => services.some(({ kind }) => kind === 'grey' || kind === 'black'))
 	);
+	const mendWords = ({ change }: Mend): string =>
+		rig && trip ? capital(sayChange(change, { rig, trip, points: app.records.points, units })) : '';
+
+	function tryIt(change: TripChange | undefined): void {
+		tried = change;
+		open = 'what if';
+	}
+	async function copy(): Promise<void> {
+		if (!trip) return;
+		const next = copyOfTrip(trip, zonedTime(app.nowMs, trip.timeZone).day);
+		if (!(await app.commands.put([{ kind: 'trip', value: next }], `${next.name}: copied`))) return;
+		sayDone(app, `${next.name}: copied`);
+		await goto(`/trip?trip=${encodeURIComponent(next.id)}`);
+	}
+
+	const NIGHT_MS = 86_400_000;
+	/** How long one can stay where one is: a stop that lasts as long as the tanks do, at the odds that plans are made for. */
+	async function stayHere(): Promise<void> {
+		const days = app.engine.assessment?.forecast.autonomyDays.p10;
+		if (!whole || days === undefined) return;
+		const leaveMs = app.nowMs + Math.max(1, Math.floor(days)) * NIGHT_MS;
+		const stop: Stop = {
+			id: crypto.randomUUID(),
+			name: 'Here',
+			arrive: zonedIso(app.nowMs, whole.timeZone),
+			depart: zonedIso(leaveMs, whole.timeZone),
+			legKm: 0,
+			services: []
+		};
+		const lastDay = zonedTime(leaveMs, whole.timeZone).day;
+		await app.commands.change(
+			'trip',
+			whole.id,
+			(newest) => ({
+				...newest,
+				stops: [...newest.stops, stop],
+				to: lastDay > newest.to ? lastDay : newest.to
+			}),
+			'We stay here'
+		);
+	}
 </script>
 
 <Page>
@@ -41,11 +120,61 @@
 				{#snippet title()}<Spans spans={words.headline} />{/snippet}
 				{#snippet says()}<p class="detail soft"><Spans spans={words.detail} /></p>{/snippet}
 			</PageHead>
-		{:else if atHand}<PageHead title={trip.name} />
-		{:else}<PageHead
-				title={trip.name}
-				says="Its plan begins three days before it does, when it shows what will be aboard."
-			/>{/if}
+		{:else if over}<PageHead title={trip.name} says="This trip is over." />
+		{:else}<PageHead title={trip.name} />{/if}
+		{#if current?.settingOut}
+			<p class="soft">
+				Planned as if you set out on {dayText(zonedTime(current.fromMs, trip.timeZone).day)} with full water and
+				empty waste tanks, living as you do now.
+			</p>
+		{/if}
+		{#if atHand}<PlanNews {app} />{/if}
+		{#if planned.trouble}<Notice><p>The plan could not be made: {planned.trouble}.</p></Notice>{/if}
+		{#if current && plan}
+			<Ribbon
+				{rig}
+				{trip}
+				planned={current}
+				past={past.value ?? []}
+				nowMs={app.nowMs}
+				{units}
+				theme={app.prefs.current.theme}
+			/>
+		{/if}
+		{#if plan && plan.lastChance.length > 0}
+			<p class="small chances">
+				{#each plan.lastChance as chance (chance.tank)}<span class="mind"
+						>{rig.tanks.find(({ id }) => id === chance.tank)?.name}: {sayLastChance(
+							rig,
+							trip,
+							chance,
+							app.nowMs
+						)}</span
+					>
+				{/each}
+			</p>
+		{/if}
+		{#if plan && !plan.feasible}
+			<Section title="What would mend it">
+				{#if others}
+					{#if others.mends.length > 0}
+						<ul class="mends">
+							{#each others.mends as mend (JSON.stringify(mend.change))}
+								<li>
+									<span
+										>{mendWords(mend)}:
+										<span class="soft">then {Math.round(100 * mend.chance)} chances in a hundred</span></span
+									><button onclick={() => tryIt(mend.change)}>Try</button>
+								</li>
+							{/each}
+						</ul>
+					{:else}<p class="soft">
+							No measure, known point, shorter stay or other order does it. Carry water or waste, or stay less
+							long.
+						</p>{/if}
+				{:else}<p class="soft" aria-live="polite">Looking for what would mend it…</p>{/if}
+			</Section>
+		{/if}
 		{#if plan?.services.some(({ water }) => water)}
 			<p class="soft small">
 				Drinking water only from a source that a sign or a person calls drinking water, through a
@@ -57,12 +186,19 @@
 				<span class="soft">{span(trip)}, {trip.persons} aboard</span>
 				<button onclick={() => (open = 'trip')}>Change trip</button>
 				<button onclick={() => (open = 'new stop')}>Add stop</button>
-				{#if past > 0}
+				{#if trip.stops.length > 0 && !over}<button onclick={() => tryIt(undefined)}>What if…</button>{/if}
+				<button class="quiet" onclick={() => void copy()}>Copy</button>
+				{#if gone > 0 && !over}
 					<button class="quiet" aria-expanded={pastShown} onclick={() => (pastShown = !pastShown)}
-						>{pastShown ? 'Hide' : 'Show'} {past} earlier {past === 1 ? 'stop' : 'stops'}</button
+						>{pastShown ? 'Hide' : 'Show'} {gone} earlier {gone === 1 ? 'stop' : 'stops'}</button
 					>
 				{/if}
 			</p>
+			{#if open === 'what if'}
+				<div class="what-if">
+					{#key tried}<WhatIf {app} {rig} {trip} given={tried} onclose={() => (open = undefined)} />{/key}
+				</div>
+			{/if}
 			{#if trip.stops.length === 0}
 				<Notice calm
 					><p>
@@ -70,8 +206,11 @@
 						stand here.
 					</p></Notice
 				>
+				{#if atHand && app.engine.assessment}
+					<p class="buttons"><button onclick={() => void stayHere()}>We stay here: how long?</button></p>
+				{/if}
 			{:else}
-				<StopTable
+				<StopList
 					{rig}
 					{trip}
 					stops={shown}
@@ -79,6 +218,8 @@
 					nowMs={app.nowMs}
 					{units}
 					onchange={(stop) => (stopId = stop.id)}
+					oninsert={(after) => ([insertAfter, open] = [after, 'new stop'])}
+					ondo={(change) => void keepChange(app, trip, change)}
 				/>
 			{/if}
 		</Section>
@@ -88,6 +229,32 @@
 				allow. They differ.
 			</p>
 		{/if}
+		{#if others && plan}
+			<Columns>
+				{#if others.load}
+					<Section title="How much to load before you leave" ruled>
+						<LoadBefore {rig} {trip} load={others.load} {units} />
+					</Section>
+				{/if}
+				<Section title="Ways to fill and dump, on this trip" ruled>
+					<Schools
+						{trip}
+						schools={others.schools}
+						{units}
+						onchoose={(school) => void keepChange(app, trip, { kind: 'school', school })}
+					/>
+					<p class="soft small">
+						Costs are fees, and minutes, detours and carried water at your prices: <button
+							class="why small"
+							onclick={() => (open = 'trip')}>change them</button
+						>. {formatLitres(
+							plan.effort.kgKm > 0 ? plan.services.reduce((s, { water }) => s + (water?.litres ?? 0), 0) : 0,
+							units
+						)} are taken in all.
+					</p>
+				</Section>
+			</Columns>
+		{/if}
 	{:else}
 		<PageHead
 			title="No trip under way."
@@ -95,11 +262,13 @@
 		/>
 	{/if}
 	<p><button class:primary={!trip} onclick={() => (open = 'new trip')}>New trip</button></p>
-	{#if others.length > 0}
+	{#if own.length > (trip ? 1 : 0)}
 		<Section title="Other trips of {app.rig?.name}" ruled>
 			<ul>
-				{#each others as one (one.id)}<li>
-						{one.name}<span class="soft">, {span(one)}{tripSpan(one)[1] <= app.nowMs ? ', over' : ''}</span>
+				{#each own.filter(({ id }) => id !== trip?.id) as one (one.id)}<li>
+						<a href="/trip?trip={encodeURIComponent(one.id)}">{one.name}</a><span class="soft"
+							>, {span(one)}{tripSpan(one)[1] <= app.nowMs ? ', over' : ''}</span
+						>
 					</li>{/each}
 			</ul>
 		</Section>
@@ -107,18 +276,43 @@
 </Page>
 
 {#if rig && (open === 'trip' || open === 'new trip')}
-	<TripForm
-		{app}
-		{rig}
-		trip={open === 'trip' ? app.tripInView : undefined}
-		onclose={() => (open = undefined)}
-	/>
+	<TripForm {app} {rig} trip={open === 'trip' ? whole : undefined} onclose={() => (open = undefined)} />
 {/if}
-{#if app.tripInView && (open === 'new stop' || stopId !== undefined)}
+{#if whole && (open === 'new stop' || stopId !== undefined)}
 	<StopForm
 		{app}
-		trip={app.tripInView}
-		stop={app.tripInView.stops.find(({ id }) => id === stopId)}
-		onclose={() => ([open, stopId] = [undefined, undefined])}
+		trip={whole}
+		stop={whole.stops.find(({ id }) => id === stopId)}
+		after={insertAfter}
+		onclose={() => ([open, stopId, insertAfter] = [undefined, undefined, undefined])}
 	/>
 {/if}
+
+<style>
+	.mends {
+		list-style: none;
+		padding: 0;
+		width: 100%;
+	}
+	.mends li {
+		display: flex;
+		gap: var(--gap-3);
+		align-items: center;
+		justify-content: space-between;
+		border-top: var(--hairline);
+		max-width: 44rem;
+	}
+	.chances {
+		display: grid;
+		gap: var(--gap-1);
+	}
+	.what-if {
+		display: grid;
+		gap: var(--gap-2);
+		width: 100%;
+		max-width: 44rem;
+		border: 1px solid var(--line);
+		border-radius: var(--corner);
+		padding: var(--gap-3);
+	}
+</style>

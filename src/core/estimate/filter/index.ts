@@ -9,7 +9,7 @@ export {
 	type Moments,
 	type Truncated
 } from './normal.js';
-export { modelOf, withCrew, type Model } from './model.js';
+export { modelOf, withCrew, withMorePersons, withTrips, type Model } from './model.js';
 export type { Place, Pool } from './pools.js';
 export type { Stream } from './streams.js';
 export { regimeKeyOf } from './regime.js';

@@ -19,6 +19,7 @@ import {
 	diurnalUseOf,
 	type HookUp,
 	hookUpsOf,
+	personsAt,
 	type Steps,
 	writesInBatches
 } from '../prior/index.js';
@@ -65,6 +66,20 @@ export interface Model {
 	network(regime: KeyedRegime): Network;
 }
 
+/** What trips and `crew` entries say of who is aboard, and trips of heat, work and hook-ups. */
+function plansOf(
+	rig: Rig,
+	trips: Logbook['trips'],
+	entries: readonly Entry[]
+): Pick<Model, 'crew' | 'climate' | 'hookUps'> {
+	const planned = trips.map(tripInUse);
+	return {
+		crew: crewOf(rig, planned, entries),
+		climate: rig.habits.some(({ rises }) => rises) ? climateOf(rig.id, planned) : [],
+		hookUps: hookUpsOf(rig.id, planned)
+	};
+}
+
 /**
  * Builds the model of one rig.
  *
@@ -80,7 +95,6 @@ export function modelOf(
 	home: string | undefined = rig.timeZone,
 	inBatches: boolean = writesInBatches(entries)
 ): Model {
-	const planned = trips.map(tripInUse);
 	const pools = poolsOf(rig);
 	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
 	let next = pools.length + pools.filter(({ usable }) => usable !== undefined).length;
@@ -119,9 +133,7 @@ export function modelOf(
 		moved,
 		pending,
 		size: next,
-		crew: crewOf(rig, planned, entries),
-		climate: rig.habits.some(({ rises }) => rises) ? climateOf(rig.id, planned) : [],
-		hookUps: hookUpsOf(rig.id, planned),
+		...plansOf(rig, trips, entries),
 		diurnalUse: diurnalUseOf(rig.id, trips, home, entries.at(-1)?.at),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),
@@ -138,3 +150,28 @@ export const withCrew = (model: Model, entry: EntryOf<'crew'>): Model => ({
 	...model,
 	crew: crewWith(model.crew, entry)
 });
+
+/** The same model with other plans ahead: who comes aboard, heat, work and hook-ups, as changed trips say. */
+export const withTrips = (model: Model, trips: Logbook['trips'], entries: readonly Entry[]): Model => ({
+	...model,
+	...plansOf(model.rig, trips, entries)
+});
+
+/** The same model with so many persons more from a moment on; never fewer than nobody. */
+export function withMorePersons(model: Model, fromMs: number, by: number): Model {
+	const { crew } = model;
+	const more = (persons: number): number => Math.max(0, persons + by);
+	return {
+		...model,
+		crew: {
+			...crew,
+			steps: [
+				...crew.steps.filter(({ ms }) => ms <= fromMs),
+				{ ms: fromMs, persons: more(personsAt(crew, fromMs)) },
+				...crew.steps
+					.filter(({ ms }) => ms > fromMs)
+					.map(({ ms, persons }) => ({ ms, persons: more(persons) }))
+			]
+		}
+	};
+}

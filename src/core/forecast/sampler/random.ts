@@ -60,7 +60,7 @@ const VARIABLES = [
 	'times',
 	'amount',
 	'left',
-	'residue'
+	'served'
 ] as const;
 export type Variable = (typeof VARIABLES)[number];
 

@@ -9,6 +9,9 @@ export const ABSURD_LITRES = 100_000;
 const LONGEST_NAME = 200;
 const LONGEST_TEXT = 20_000;
 
+/** Ways to fill and dump other than at the least cost. */
+export const SCHOOLS = ['top-up', 'when-due', 'light', 'fewest-stops', 'free-water'] as const;
+
 const id = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));
 const name = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));
 const text = z.string().check(z.maxLength(LONGEST_TEXT));
@@ -337,7 +340,9 @@ export const tripSchema = z.looseObject({
 			certainty: z.optional(z.number().check(z.minimum(0.5), z.maximum(0.99))),
 			feePerMinute: z.optional(notNegative),
 			feePerKm: z.optional(notNegative),
-			feePerKgKm: z.optional(notNegative)
+			feePerKgKm: z.optional(notNegative),
+			// an addition of ours, see docs/logbook.md
+			school: z.optional(z.enum(SCHOOLS))
 		})
 	),
 	edited

@@ -1,4 +1,13 @@
 export { cheapest, type Mask, type Network, type Offer } from './cheapest.js';
-export { followed, riskOf, servedOn, type Served, type Stage, type Way } from './lived.js';
+export {
+	followed,
+	riskOf,
+	riskTakingAll,
+	servedOn,
+	takingAll,
+	type Served,
+	type Stage,
+	type Way
+} from './lived.js';
 export { carriedOf, costOfWay, keepingPromise, toppingUp, whenDue, type Found } from './promise.js';
 export { EXACT_L, marginOf, stretchesOf, type Stretches } from './stretches.js';

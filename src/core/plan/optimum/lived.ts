@@ -120,3 +120,22 @@ export const servedOn = (problem: Problem, stretches: Stretches, way: Way): read
 	problem.tanks.flatMap((_, index) =>
 		[...followed(problem, stretches, way, index)].flatMap(({ served }) => served ?? [])
 	);
+
+/** Everything that is offered, taken: no way risks less. */
+export const takingAll = ({ visits }: Pick<Problem, 'visits'>): Way => ({
+	used: visits.map(({ offers }) => offers)
+});
+
+/** The share of paths on which some tank binds though everything is taken; without a look at other ways. */
+export function riskTakingAll(problem: Problem): number {
+	const size = problem.visits.length + 2;
+	const load = (): number => Infinity;
+	const set = noPaths(problem.course.paths);
+	problem.tanks.forEach((tank, index) => {
+		const stages = [...followed(problem, { size, load }, takingAll(problem), index)];
+		stages.forEach(({ node, levels }, i) =>
+			markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
+		);
+	});
+	return countOf(set) / problem.course.paths;
+}

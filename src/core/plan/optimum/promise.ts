@@ -1,7 +1,7 @@
 import { SERVICE_KINDS } from '../visits.js';
 import type { Problem } from '../problem.js';
 import { cheapest, type Mask, type Network } from './cheapest.js';
-import { followed, riskOf, type Way } from './lived.js';
+import { followed, riskOf, takingAll, type Way } from './lived.js';
 import { nodesOf, type Stretches } from './stretches.js';
 
 /** A way, what it costs and what it risks. */
@@ -41,30 +41,37 @@ export function carriedOf(problem: Problem, stretches: Stretches, way: Way): num
 }
 
 /** What judges and remembers ways: the cheapest one that keeps the promise. */
-export class Search {
+class Search {
 	best: Found | undefined;
 	readonly problem: Problem;
 	readonly stretches: Stretches;
 	/** the share of paths on which a tank may bind */
+	readonly lost: number;
+	/** the same for a way that is the best of many: it looks a little better on the paths it was chosen on than it is, by about one standard error */
 	readonly allowed: number;
 
 	constructor(problem: Problem, stretches: Stretches) {
 		[this.problem, this.stretches] = [problem, stretches];
-		this.allowed = 1 - problem.certainty + 1e-9;
+		this.lost = 1 - problem.certainty + 1e-9;
+		const aim = 1 - problem.aim + 1e-9;
+		const surer = aim - Math.sqrt((aim * (1 - aim)) / problem.course.paths);
+		// Where not even taking everything is so sure, half of what is left to the policy may be lost.
+		const least = riskOf(problem, stretches, takingAll(problem));
+		this.allowed = least <= surer ? surer : Math.min(this.lost, (least + this.lost) / 2);
 	}
 
 	/** Lives a way, and keeps it when it is better than what is known. */
-	judge(way: Way | undefined): Found | undefined {
-		if (!way) return undefined;
+	judge(way: Way): Found {
 		const risk = riskOf(this.problem, this.stretches, way);
-		const found: Found = {
-			...way,
-			cost: costOfWay(this.problem, this.stretches, way),
-			risk,
-			holds: risk <= this.allowed
-		};
-		if (found.holds && (!this.best || better(found, this.best))) this.best = found;
+		const cost = costOfWay(this.problem, this.stretches, way);
+		const found: Found = { ...way, cost, risk, holds: risk <= this.lost };
+		if (risk <= this.allowed && (!this.best || better(found, this.best))) this.best = found;
 		return found;
+	}
+
+	/** Whether a way is there, and is sure enough to be chosen. */
+	suits(way: Way | undefined): boolean | undefined {
+		return way && this.judge(way).risk <= this.allowed;
 	}
 }
 
@@ -75,9 +82,6 @@ const better = (one: Found, other: Found): boolean => {
 	const same = Math.abs(differ) <= 1e-9 * Math.max(1, Math.abs(other.cost));
 	return same ? countOf(one.used) < countOf(other.used) : differ < 0;
 };
-
-/** Everything that is offered, taken: no way risks less. */
-export const takingAll = ({ visits }: Problem): Way => ({ used: visits.map(({ offers }) => offers) });
 
 /**
  * The network of a problem: each stretch may bind on so many paths at the most, and what it risks has a price.
@@ -152,7 +156,7 @@ function pruned(search: Search, from: Found): void {
 		let next: Found | undefined;
 		for (const { v, mask } of spare.sort((a, b) => b.saves - a.saves)) {
 			const found = search.judge({ ...known, used: known.used.map((one, i) => (i === v ? mask : one)) });
-			if (!found?.holds || !better(found, known)) continue;
+			if (found.risk > search.allowed || !better(found, known)) continue;
 			next = found;
 			break;
 		}
@@ -171,24 +175,23 @@ function pruned(search: Search, from: Found): void {
  */
 export function keepingPromise(problem: Problem, stretches: Stretches): Found {
 	const search = new Search(problem, stretches);
-	const { certainty } = problem;
-	const all = search.judge(takingAll(problem)) as Found;
+	const { aim } = problem;
+	const all = search.judge(takingAll(problem));
 	const prices = problem.visits.reduce((sum, { cost, offers }) => sum + (cost[offers] ?? 0), 0);
 	const priceOfAll = Math.max(1, prices, all.cost);
 	const [least, most] = RISK_PRICES.map((share) => Math.log(share * priceOfAll)) as [number, number];
 	if (!all.holds) {
 		const safest = wayFor(search, 1, Math.exp(most), SURE, stretches.overrun());
-		return (safest && search.judge(safest)) ?? all;
+		return safest ? search.judge(safest) : all;
 	}
-	const first = search.judge(wayFor(search, search.allowed, 0, certainty));
-	if (!first?.holds) {
-		halve(certainty, SURE, (guard) => search.judge(wayFor(search, 1 - guard, 0, guard))?.holds ?? true);
+	if (!search.suits(wayFor(search, search.allowed, 0, aim))) {
+		halve(aim, SURE, (guard) => search.suits(wayFor(search, 1 - guard, 0, guard)) ?? true);
 		// With part loads a stretch that is to risk little is made for more than the promise asks.
-		const guard = search.best?.guard ?? (1 + certainty) / 2;
+		const guard = search.best?.guard ?? (1 + aim) / 2;
 		halve(
 			least,
 			most,
-			(price) => search.judge(wayFor(search, search.allowed, Math.exp(price), guard))?.holds ?? true
+			(price) => search.suits(wayFor(search, search.allowed, Math.exp(price), guard)) ?? true
 		);
 	}
 	if (search.best) pruned(search, search.best);
@@ -213,13 +216,13 @@ function putOff(problem: Problem, { risk, size }: Stretches, guard: number): Way
 /** Each service only when it is due: the latest visit in reach, as sure as the promise asks. */
 export function whenDue(problem: Problem, stretches: Stretches): Found {
 	const search = new Search(problem, stretches);
-	const all = search.judge(takingAll(problem)) as Found;
+	const all = search.judge(takingAll(problem));
 	search.best = undefined;
-	if (all.holds && !search.judge(putOff(problem, stretches, problem.certainty))?.holds)
-		halve(problem.certainty, SURE, (guard) => search.judge(putOff(problem, stretches, guard))?.holds ?? true);
+	if (all.holds && !search.suits(putOff(problem, stretches, problem.aim)))
+		halve(problem.aim, SURE, (guard) => search.suits(putOff(problem, stretches, guard)) ?? true);
 	return search.best ?? all;
 }
 
 /** Everything that is offered. */
 export const toppingUp = (problem: Problem, stretches: Stretches): Found =>
-	new Search(problem, stretches).judge(takingAll(problem)) as Found;
+	new Search(problem, stretches).judge(takingAll(problem));

@@ -6,7 +6,7 @@ import type { Plan, ServiceKind } from '../../plan/index.js';
 import { bindsAt, neverBinds, tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
-import { sayDay, sayLastDay, sayWhen } from '../when.js';
+import { onDay, sayDay, sayLastDay, sayWhen } from '../when.js';
 
 /** A stretch of a sentence; `mind` is what to mind, `strong` what the eye should find. */
 export interface Span {
@@ -86,11 +86,6 @@ function nextService({ plan, trip, forecast, atMs, timeZone }: VerdictInput): re
 		? [plain(`The next service ${comes}`), mind('too late'), plain(`: ${what} at `), where, plain('. ')]
 		: [plain(`You pass ${what} at `), where, plain('. ')];
 }
-
-const onDay = (ms: number, nowMs: number, timeZone: string): string => {
-	const day = sayDay(ms, nowMs, timeZone);
-	return day === 'today' || day === 'tomorrow' ? day : `on ${day}`;
-};
 
 function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 	const { rig, forecast, days, atMs, timeZone } = input;

@@ -1,18 +1,12 @@
-import {
-	certaintyOf,
-	DEFAULT_CERTAINTY,
-	instantMs,
-	type Rig,
-	type Stop,
-	type Trip
-} from '../../logbook/index.js';
-import type { Effort, Plan, PlannedService } from '../../plan/index.js';
+import { instantMs, type Rig, type Stop, type Trip } from '../../logbook/index.js';
+import { kindOf, type Effort, type LastChance, type Plan, type PlannedService } from '../../plan/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { capital } from '../outlook/stay.js';
+import { SERVES } from './change.js';
 import { sayShortfall, type Span } from '../outlook/verdict.js';
-import { sayDay } from '../when.js';
+import { onDay, sayDay } from '../when.js';
 
 export interface PlanWords {
 	readonly headline: readonly Span[];
@@ -28,24 +22,36 @@ export function sayService(rig: Rig, service: PlannedService, units: UnitChoice)
 	]);
 }
 
-const onDay = (stop: Stop, atMs: number, timeZone: string): string => {
-	const day = sayDay(instantMs(stop.arrive), atMs, timeZone);
-	return day === 'today' || day === 'tomorrow' ? day : `on ${day}`;
-};
-
 /** What the used services take: `20 minutes, 2 km out of the way, 5 in fees`. */
 function effortOf({ minutes, detourKm, fees }: Effort): string {
 	return listed([
 		`${Math.round(minutes)} minutes`,
-		...(detourKm > 0 ? [`${detourKm} km out of the way`] : []),
-		fees > 0 ? `${fees} in fees` : 'no fee'
+		...(detourKm > 0 ? [`${Number(detourKm.toFixed(1))} km out of the way`] : []),
+		fees > 0 ? `${Number(fees.toFixed(2))} in fees` : 'no fee'
 	]);
 }
 
-const chances = (certainty: number): string =>
-	certainty === DEFAULT_CERTAINTY
-		? 'Nine chances in ten'
-		: `${Math.round(certainty * 100)} chances in a hundred`;
+/** How sure it is, no surer than is known: `94 chances in a hundred`. */
+const chances = (chance: number): string =>
+	chance > 0.985 ? 'As good as certain' : `${Math.floor(100 * chance + 1e-9)} chances in a hundred`;
+
+/** The last places to fill or dump before a tank binds, the next one first: `Last drain before Sunday: tomorrow at Tamsel Ford.` */
+export function sayLastChance(
+	rig: Rig,
+	trip: Trip,
+	{ tank: id, stop: stopId, arriveMs, bindsMs }: LastChance,
+	nowMs: number
+): string {
+	const { timeZone } = trip;
+	const kind = kindOf(tankById(rig, id)?.holds ?? 'fresh');
+	const stop = trip.stops.find((one) => one.id === stopId);
+	const when = arriveMs <= nowMs ? 'here' : sayDay(arriveMs, nowMs, timeZone);
+	return `Last ${SERVES[kind]} before ${sayDay(bindsMs, nowMs, timeZone)}: ${when}${arriveMs <= nowMs ? ',' : ''} at ${stop?.name ?? stopId}.`;
+}
+
+/** What a plan's chance and effort come to, in a line. */
+export const sayComesTo = ({ feasible, chance, effort }: Plan): string =>
+	`${feasible ? `${chances(chance)} that no tank binds` : 'It does not hold'}; ${effortOf(effort)}.`;
 
 /** What *Trip* says: where to fill and dump next, and what comes after. */
 export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units: UnitChoice): PlanWords {
@@ -63,13 +69,13 @@ export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units
 	const after = stopOf(second?.stop);
 	const then =
 		after && second
-			? `Then ${sayService(rig, second, units)} at ${after.name} ${onDay(after, atMs, timeZone)}. `
+			? `Then ${sayService(rig, second, units)} at ${after.name} ${onDay(instantMs(after.arrive), atMs, timeZone)}. `
 			: 'Then nothing until the end. ';
-	const sure = planned.feasible ? `${chances(certaintyOf(trip))} that no tank binds. ` : '';
+	const sure = planned.feasible ? `${chances(planned.chance)} that no tank binds. ` : '';
 	return {
 		headline: [
 			{ text: capital(sayService(rig, first, units)), tone: 'mind' },
-			{ text: ` at ${stop.name} ${onDay(stop, atMs, timeZone)}.` }
+			{ text: ` at ${stop.name} ${onDay(instantMs(stop.arrive), atMs, timeZone)}.` }
 		],
 		detail: [...shortfall, { text: `${then}${sure}In all ${effortOf(planned.effort)}.` }]
 	};

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { EChartsType } from 'echarts/core';
 	import { chartTokens, type ChartOption, type ChartTokens } from './chartTheme';
 
 	interface Props {
@@ -8,8 +9,10 @@
 		heightPx?: number;
 		/** names the theme, so that the chart is drawn anew with it */
 		theme: string;
+		/** what else is done with the chart once it is drawn; ends with it */
+		ondrawn?: (chart: EChartsType) => void;
 	}
-	const { option, label, heightPx = 280, theme }: Props = $props();
+	const { option, label, heightPx = 280, theme, ondrawn }: Props = $props();
 	let host = $state<HTMLDivElement>();
 	let trouble = $state(false);
 
@@ -26,6 +29,7 @@
 				if (ended) return;
 				const chart = init(place, undefined, { renderer: 'svg' });
 				chart.setOption({ animation: false, aria: { enabled: true }, ...shown(chartTokens()) });
+				ondrawn?.(chart);
 				const watch = new ResizeObserver(() => chart.resize());
 				watch.observe(place);
 				end = () => {

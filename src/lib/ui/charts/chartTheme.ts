@@ -8,6 +8,8 @@ export interface ChartTokens {
 	readonly line: string;
 	readonly paper: string;
 	readonly caution: string;
+	readonly onCaution: string;
+	readonly shoal: string;
 	readonly fresh: string;
 	readonly grey: string;
 	readonly black: string;
@@ -20,6 +22,8 @@ export const chartTokens = (): ChartTokens => ({
 	line: token('line'),
 	paper: token('paper'),
 	caution: token('caution'),
+	onCaution: token('on-caution'),
+	shoal: token('shoal'),
 	fresh: token('fresh'),
 	grey: token('grey'),
 	black: token('black'),

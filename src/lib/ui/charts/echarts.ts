@@ -1,9 +1,24 @@
-import { LineChart, SankeyChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, TooltipComponent } from 'echarts/components';
+import { CustomChart, LineChart, SankeyChart, ScatterChart } from 'echarts/charts';
+import {
+	AxisPointerComponent,
+	DataZoomInsideComponent,
+	GridComponent,
+	TooltipComponent
+} from 'echarts/components';
 import { init, use, type EChartsCoreOption } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 
 // The parts that are used, and the SVG renderer; loaded only when a chart is shown.
-use([LineChart, SankeyChart, ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
+use([
+	CustomChart,
+	LineChart,
+	SankeyChart,
+	ScatterChart,
+	AxisPointerComponent,
+	DataZoomInsideComponent,
+	GridComponent,
+	TooltipComponent,
+	SVGRenderer
+]);
 
 export { init, type EChartsCoreOption };

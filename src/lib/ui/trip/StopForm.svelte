@@ -9,8 +9,15 @@
 	import Sheet from '../page/Sheet.svelte';
 	import ServicesField from './ServicesField.svelte';
 
-	const { app, trip, stop, onclose }: { app: App; trip: Trip; stop: Stop | undefined; onclose: () => void } =
-		$props();
+	interface Props {
+		app: App;
+		trip: Trip;
+		stop: Stop | undefined;
+		/** a new stop follows this one; the last when absent */
+		after?: Stop | undefined;
+		onclose: () => void;
+	}
+	const { app, trip, stop, after, onclose }: Props = $props();
 	const units = $derived(app.prefs.current.units);
 
 	const FIELDS: readonly Field[] = [
@@ -43,14 +50,16 @@
 		}
 	];
 	const HOUR = 3_600_000;
-	/** A new stop follows the last one, for a night. */
+	/** A new stop follows the last one for a night, or another one for an hour. */
 	const fresh = (): Draft => {
-		const after = Math.max(app.nowMs, ...trip.stops.map(({ depart }) => instantMs(depart))) + HOUR;
+		const last = after ? [after] : trip.stops;
+		const fromMs =
+			Math.max(app.nowMs, ...last.map(({ depart }) => instantMs(depart))) + (after ? HOUR / 2 : HOUR);
 		return {
 			id: uuid(),
 			name: '',
-			arrive: zonedIso(after, trip.timeZone),
-			depart: zonedIso(after + 24 * HOUR, trip.timeZone),
+			arrive: zonedIso(fromMs, trip.timeZone),
+			depart: zonedIso(fromMs + (after ? 1 : 24) * HOUR, trip.timeZone),
 			legKm: 0,
 			services: []
 		};

@@ -1,8 +1,9 @@
 import { estimate } from '$core/estimate';
 import { instantMs, zonedIso } from '$core/logbook';
-import { plan } from '$core/plan';
+import { ended } from '$core/forecast';
+import { mends, plan } from '$core/plan';
 import { METRIC } from '$core/units';
-import { sayShortfall } from '$core/words';
+import { sayMendOfTrip, sayShortfall } from '$core/words';
 import { readPlanBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
 import type { RequestHandler } from './$types';
@@ -17,15 +18,28 @@ export const POST: RequestHandler = ({ request }) =>
 		const atMs = instantMs(at);
 		const believed = estimate(logbook, trip?.rig ?? '', atMs);
 		const timeZone = trip?.timeZone ?? 'Etc/UTC';
-		const { feasible, cost, services, next, lastChance, shortfall } = plan(believed, logbook, read.body.trip);
+		const planned = plan(believed, logbook, read.body.trip);
+		const { feasible, cost, services, next, lastChance, shortfall } = planned;
+		const { rig } = believed.model;
+		const why = (): string => {
+			if (!shortfall || !trip) return '';
+			const found = ended(mends(believed, logbook.trips, trip, planned, logbook.points));
+			const about = { rig, trip, points: logbook.points, units: METRIC };
+			const mend = found[0] ? sayMendOfTrip(found[0], about) : 'Nothing that is known here mends it.';
+			return `${sayShortfall(rig, shortfall, atMs, timeZone, METRIC)} ${mend}`;
+		};
 		return {
 			answer: {
 				feasible,
 				cost,
-				services,
+				services: services.map(({ stop, water, dump }) => ({
+					stop,
+					...(water ? { water } : {}),
+					...(dump ? { dump } : {})
+				})),
 				...(next ? { next: { stop: next.stop, by: zonedIso(next.byMs, timeZone), what: next.what } } : {}),
-				lastChance,
-				...(shortfall ? { why: sayShortfall(believed.model.rig, shortfall, atMs, timeZone, METRIC) } : {})
+				lastChance: lastChance.map(({ tank, stop }) => ({ tank, stop })),
+				...(shortfall ? { why: why() } : {})
 			}
 		};
 	});

@@ -1,0 +1,85 @@
+import { instantMs, type Point, type Rig, type School, type Stop, type Trip } from '../../logbook/index.js';
+import type { Mend, ServiceAt, ServiceKind, TripChange } from '../../plan/index.js';
+import { formatQuantity, type UnitChoice } from '../../units/index.js';
+import { listed } from '../list.js';
+import { sayCertainty } from '../saving/chance.js';
+import { onDay } from '../when.js';
+
+/** A way to fill and dump, as those say it who hold with it. */
+export interface SchoolWords {
+	readonly name: string;
+	readonly says: string;
+}
+
+const LEAST_COST: SchoolWords = {
+	name: 'Least cost',
+	says: 'The cheapest by your prices of minutes, kilometres and carried water.'
+};
+const SCHOOL_WORDS: Readonly<Record<School, SchoolWords>> = {
+	'top-up': { name: 'Top up whenever you can', says: 'Every tap and every drain on the way is used.' },
+	'when-due': { name: 'Only when due', says: 'Each tank waits for the last stop in reach.' },
+	light: { name: 'Carry light', says: 'No more water aboard than the way to the next tap needs.' },
+	'fewest-stops': { name: 'Fewest stops', says: 'Fill and dump together, at as few places as can be.' },
+	'free-water': { name: 'Free water only', says: 'Taps that ask a fee are passed by.' }
+};
+
+export const saySchool = (school: School | undefined): SchoolWords =>
+	school === undefined ? LEAST_COST : SCHOOL_WORDS[school];
+
+/** What serves a kind of tank, as one finds it on the way. */
+export const SERVES: Readonly<Record<ServiceKind, string>> = {
+	water: 'tap',
+	grey: 'drain',
+	black: 'dump point'
+};
+
+interface About {
+	readonly rig: Rig;
+	readonly trip: Trip;
+	readonly points: readonly Point[];
+	readonly units: UnitChoice;
+}
+
+const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
+const people = (count: number): string => `${COUNTS[count] ?? count} ${count === 1 ? 'person' : 'people'}`;
+
+/** What one would do differently, without a full stop: `stay a night more at Low Sarn`. */
+export function sayChange(change: TripChange, { rig, trip, points, units }: About): string {
+	const stopName = (id: string): string => trip.stops.find((stop) => stop.id === id)?.name ?? id;
+	switch (change.kind) {
+		case 'skip':
+			return `pass ${stopName(change.stop)} by`;
+		case 'nights': {
+			const nights = Math.abs(change.by);
+			const count = `${nights === 1 ? (change.by > 0 ? 'a' : 'one') : (COUNTS[nights] ?? nights)} night${nights === 1 ? '' : 's'}`;
+			return `${change.by > 0 ? `stay ${count} more` : `stay ${count} less`} at ${stopName(change.stop)}`;
+		}
+		case 'order': {
+			const before = trip.stops[change.to];
+			return `go to ${stopName(change.stop)}${before ? ` before ${before.name}` : ' last'}`;
+		}
+		case 'point': {
+			const name = points.find(({ id }) => id === change.point)?.name ?? change.point;
+			const km = formatQuantity(change.detourKm, 'distance', units);
+			return `use ${name} from ${stopName(change.stop)}, ${km} there and back by the straight line`;
+		}
+		case 'certainty':
+			return `be ${sayCertainty(change.certainty)}`;
+		case 'school':
+			return saySchool(change.school).name.toLowerCase();
+		case 'persons':
+			return change.by > 0 ? `take ${people(change.by)} more aboard` : `be ${people(-change.by)} fewer`;
+		case 'measures':
+			return `switch on ${listed(change.on.map((id) => rig.measures.find((one) => one.id === id)?.name ?? id))}`;
+	}
+}
+
+/** What would make a trip hold, as the end of a sentence: `It holds if you switch on Short showers.` */
+export const sayMendOfTrip = (mend: Mend, about: About): string =>
+	`It holds if you ${sayChange(mend.change, about)}.`;
+
+/** A service at a stop: `the drain at Tamsel Ford on Thursday`. */
+export function sayServiceAt({ stop: id, kind, atMs }: ServiceAt, trip: Trip, nowMs: number): string {
+	const stop: Stop | undefined = trip.stops.find((one) => one.id === id);
+	return `the ${SERVES[kind]} at ${stop?.name ?? id} ${onDay(stop ? instantMs(stop.arrive) : atMs, nowMs, trip.timeZone)}`;
+}

@@ -1,0 +1,92 @@
+<script lang="ts">
+	import { instantMs, type EntryDraft } from '$core/logbook';
+	import type { PassedBy } from '$core/plan';
+	import { askPassedBy, sayLastChance, sayService } from '$core/words';
+	import type { App } from '$lib/state';
+	import Notice from '../page/Notice.svelte';
+	import { sayDone } from '../shell/saying';
+	import { answered, noteRead } from './planNews';
+	import { logService } from './tripActs';
+
+	/** What the plan asks for here and now, what was passed by, and what has changed in it. */
+	const { app, chances = false }: { app: App; chances?: boolean } = $props();
+
+	const rig = $derived(app.liveRig);
+	const trip = $derived(app.tripAtHand);
+	const plan = $derived(app.engine.assessment?.plan);
+	const kept = $derived(app.prefs.current.plan);
+	const mine = $derived(kept && kept.seen.trip === trip?.id ? kept : undefined);
+	const units = $derived(app.prefs.current.units);
+	const here = $derived(
+		trip?.stops.find(({ arrive, depart }) => instantMs(arrive) <= app.nowMs && instantMs(depart) > app.nowMs)
+	);
+	/** what is planned at the stop where one is, at once */
+	const due = $derived(
+		plan?.services.find(({ stop, atMs }) => stop === here?.id && atMs <= app.nowMs + 3_600_000)
+	);
+	/** the next of the last chances that are still to come */
+	const last = $derived(
+		[...(plan?.lastChance ?? [])].sort((a, b) => a.arriveMs - b.arriveMs || a.bindsMs - b.bindsMs)[0]
+	);
+
+	/** It was done, only not written down: so many entries, as of when one was there. */
+	async function done(ask: PassedBy): Promise<void> {
+		const stop = trip?.stops.find(({ id }) => id === ask.stop);
+		const at = stop?.arrive ?? app.nowIso();
+		const drafts = ask.tanks.flatMap((id): readonly EntryDraft[] => {
+			const tank = rig?.tanks.find((one) => one.id === id);
+			if (!tank) return [];
+			const common = { at, ...(trip ? { trip: trip.id } : {}), source: 'hand' } as const;
+			return tank.holds === 'fresh'
+				? [{ kind: 'fill', tank: id, to: 'full', ...common }]
+				: [{ kind: 'dump', tank: id, to: 'empty', ...common }];
+		});
+		const label = `Written down for ${stop?.name ?? 'the stop'}`;
+		const entries = drafts.map((draft) => app.commands.entryFrom(draft));
+		const written = await app.commands.put(
+			entries.map((value) => ({ kind: 'entry', value })),
+			label
+		);
+		if (written) sayDone(app, label);
+		await answered(app, ask);
+	}
+</script>
+
+{#if rig && trip}
+	{#if due && here}
+		<Notice calm>
+			<p class="due">
+				You are at {here.name}: <strong>{sayService(rig, due, units)}</strong>.
+				<button onclick={() => void logService(app, trip, due)}>Done: write it down</button>
+			</p>
+		</Notice>
+	{/if}
+	{#each mine?.asks ?? [] as ask (ask.stop)}
+		<Notice>
+			<p class="due">
+				{askPassedBy(rig, trip, ask, app.nowMs)}
+				<button onclick={() => void done(ask)}>Yes, write it down</button>
+				<button class="quiet" onclick={() => void answered(app, ask)}>No</button>
+			</p>
+		</Notice>
+	{/each}
+	{#if mine?.note}
+		<Notice>
+			<p class="due">{mine.note} <button class="quiet" onclick={() => void noteRead(app)}>Noted</button></p>
+		</Notice>
+	{/if}
+	{#if chances && last}<p class="mind chance">{sayLastChance(rig, trip, last, app.nowMs)}</p>{/if}
+{/if}
+
+<style>
+	.due {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-1) var(--gap-2);
+		align-items: center;
+		color: var(--ink);
+	}
+	.chance {
+		font-weight: 600;
+	}
+</style>

@@ -1,0 +1,228 @@
+<script lang="ts">
+	import { instantMs, zonedTime, type Rig, type Stop, type Trip } from '$core/logbook';
+	import type { Plan, TripChange } from '$core/plan';
+	import { formatQuantity, type UnitChoice } from '$core/units';
+	import { clockText, dayText, sayNights, sayOffered, sayService } from '$core/words';
+	import GripVertical from '@lucide/svelte/icons/grip-vertical';
+	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
+	import { tick } from 'svelte';
+	import { canShorten } from './tripActs';
+
+	interface Props {
+		rig: Rig;
+		trip: Trip;
+		stops: readonly Stop[];
+		plan: Plan | undefined;
+		nowMs: number;
+		units: UnitChoice;
+		onchange: (stop: Stop) => void;
+		oninsert: (after: Stop) => void;
+		ondo: (change: TripChange) => void;
+	}
+	/** The stops of a trip in their order, to be moved by drag and by keys: what there is, and what to do there. */
+	const { rig, trip, stops, plan, nowMs, units, onchange, oninsert, ondo }: Props = $props();
+
+	const FLIP_MS = 120;
+	const isPast = (stop: Stop): boolean => instantMs(stop.depart) <= nowMs;
+	const isHere = (stop: Stop): boolean => instantMs(stop.arrive) <= nowMs && !isPast(stop);
+	/** what has begun stays where it is */
+	const fixed = $derived(stops.filter(({ arrive }) => instantMs(arrive) <= nowMs));
+	const ahead = $derived(stops.filter(({ arrive }) => instantMs(arrive) > nowMs));
+	/** as they lie while one is dragged; else as they are */
+	let dragged = $state.raw<readonly Stop[]>();
+	const shown = $derived(dragged ?? ahead);
+	const planned = $derived(plan?.services ?? []);
+	const doAt = (stop: Stop): readonly string[] =>
+		planned.filter((service) => service.stop === stop.id).map((service) => sayService(rig, service, units));
+	const lastFor = (stop: Stop): readonly string[] =>
+		(plan?.lastChance ?? [])
+			.filter((chance) => chance.stop === stop.id)
+			.map(({ tank }) => rig.tanks.find(({ id }) => id === tank)?.name ?? tank);
+	const dayOf = (stop: Stop): string => dayText(zonedTime(instantMs(stop.arrive), trip.timeZone).day);
+
+	const placeOf = (id: string): number => trip.stops.findIndex((stop) => stop.id === id);
+	function dropped(items: readonly Stop[], id: string): void {
+		const [from, at] = [placeOf(id), items.findIndex((stop) => stop.id === id)];
+		const to = placeOf(ahead[0]?.id ?? '') + at;
+		dragged = undefined;
+		if (from !== to) ondo({ kind: 'order', stop: id, to });
+	}
+	async function move(stop: Stop, by: number): Promise<void> {
+		const at = ahead.findIndex(({ id }) => id === stop.id);
+		if (at + by < 0 || at + by >= ahead.length) return;
+		ondo({ kind: 'order', stop: stop.id, to: placeOf(stop.id) + by });
+		await tick();
+	}
+	function onkeydown(event: KeyboardEvent, stop: Stop): void {
+		const keys: Readonly<Record<string, () => void>> = {
+			...(event.altKey
+				? { ArrowUp: () => void move(stop, -1), ArrowDown: () => void move(stop, 1) }
+				: {
+						'+': () => ondo({ kind: 'nights', stop: stop.id, by: 1 }),
+						'-': () => canShorten(stop, trip.timeZone) && ondo({ kind: 'nights', stop: stop.id, by: -1 })
+					})
+		};
+		const act = keys[event.key];
+		if (!act) return;
+		event.preventDefault();
+		event.stopPropagation();
+		act();
+	}
+</script>
+
+{#snippet row(stop: Stop, movable: boolean)}
+	{@const acts = doAt(stop)}
+	{@const last = lastFor(stop)}
+	{@const nights = sayNights(stop, trip.timeZone)}
+	<span class="day">{dayOf(stop)}<span class="soft small">{clockText(stop.arrive, trip.timeZone)}</span></span
+	>
+	<div class="what">
+		<span
+			><strong>{stop.name}</strong>{#if nights}<span class="soft">, {nights}</span
+				>{/if}{#if stop.legKm > 0}<span class="soft">, {formatQuantity(stop.legKm, 'distance', units)}</span
+				>{/if}
+			{#if isHere(stop)}<span class="tag">here</span>{/if}</span
+		>
+		{#if acts.length > 0}<strong class="do">{acts.join(', then again ')}</strong>
+		{:else}<span class="soft small">{sayOffered(stop)}</span>{/if}
+		{#if last.length > 0}<span class="mind small last">last chance: {last.join(', ')}</span>{/if}
+	</div>
+	<span class="acts">
+		{#if !isPast(stop)}
+			<button
+				class="quiet"
+				disabled={!canShorten(stop, trip.timeZone)}
+				aria-label="A night less at {stop.name}"
+				onclick={() => ondo({ kind: 'nights', stop: stop.id, by: -1 })}>−</button
+			><button
+				class="quiet"
+				aria-label="A night more at {stop.name}"
+				onclick={() => ondo({ kind: 'nights', stop: stop.id, by: 1 })}>+</button
+			>
+			<button
+				class="quiet small wide"
+				aria-label="Insert a stop after {stop.name}"
+				onclick={() => oninsert(stop)}>Insert</button
+			>
+		{/if}
+		<button
+			class="quiet small"
+			onclick={() => onchange(stop)}
+			onkeydown={(event) => movable && onkeydown(event, stop)}
+			aria-keyshortcuts={movable ? 'Alt+ArrowUp Alt+ArrowDown' : undefined}
+			aria-label="Change {stop.name}">Change</button
+		>
+	</span>
+{/snippet}
+
+<div class="both">
+	{#if fixed.length > 0}
+		<ol class="stops" aria-label="Stops that have begun">
+			{#each fixed as stop (stop.id)}
+				<li class:past={isPast(stop)} class:here={isHere(stop)}>
+					<span class="grip"></span>{@render row(stop, false)}
+				</li>
+			{/each}
+		</ol>
+	{/if}
+	{#if shown.length > 0}
+		<ol
+			class="stops"
+			aria-label="Stops ahead"
+			use:dragHandleZone={{ items: [...shown], flipDurationMs: FLIP_MS, dropTargetStyle: {} }}
+			onconsider={(event: CustomEvent<DndEvent<Stop>>) => (dragged = event.detail.items)}
+			onfinalize={(event: CustomEvent<DndEvent<Stop>>) => dropped(event.detail.items, event.detail.info.id)}
+		>
+			{#each shown as stop (stop.id)}
+				<li>
+					<span class="grip" use:dragHandle aria-label="Move {stop.name}"
+						><GripVertical size={18} aria-hidden="true" /></span
+					>{@render row(stop, true)}
+				</li>
+			{/each}
+		</ol>
+	{/if}
+</div>
+<p class="soft small keys">
+	Drag a stop by its handle, or on its Change button Alt with the arrow keys moves it, + and − change its
+	nights.
+</p>
+
+<style>
+	.both {
+		width: 100%;
+	}
+	.stops {
+		width: 100%;
+		list-style: none;
+		padding: 0;
+		margin: 0;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 1.75rem 5.5rem minmax(0, 1fr) auto;
+		gap: var(--gap-2);
+		align-items: center;
+		border-top: var(--hairline);
+		min-height: var(--touch);
+		background: var(--paper);
+	}
+	.day {
+		display: grid;
+		line-height: 1.25;
+		white-space: nowrap;
+		font-variant-numeric: tabular-nums;
+	}
+	.what {
+		display: grid;
+		line-height: 1.3;
+		padding: 0.35rem 0;
+		overflow-wrap: anywhere;
+	}
+	.last {
+		font-weight: 600;
+	}
+	.past {
+		color: var(--soft-ink);
+	}
+	.here {
+		background: var(--shoal);
+	}
+	.tag {
+		font-size: var(--step--1);
+		border: 1px solid var(--ink);
+		border-radius: var(--corner);
+		padding: 0 0.35rem;
+		margin-left: 0.4rem;
+	}
+	.grip {
+		display: grid;
+		place-items: center;
+		min-height: var(--touch);
+		color: var(--soft-ink);
+		touch-action: none;
+	}
+	.acts {
+		display: flex;
+		align-items: center;
+	}
+	.acts button {
+		min-width: 2.25rem;
+	}
+	@media (max-width: 800px) {
+		li {
+			grid-template-columns: 1.5rem 5.6rem minmax(0, 1fr);
+			gap: 0 var(--gap-2);
+		}
+		.acts {
+			grid-column: 3;
+			margin-left: -0.6rem;
+		}
+		.acts button {
+			min-width: var(--touch);
+		}
+		.keys {
+			display: none;
+		}
+	}
+</style>

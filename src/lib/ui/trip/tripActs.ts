@@ -1,0 +1,115 @@
+import type { EntryDraft, Trip } from '$core/logbook';
+import { changedTrip, nightsAt, type PlannedService, type TripChange } from '$core/plan';
+import { isCarried } from '$core/rig';
+import { capital, sayChange, sayService } from '$core/words';
+import type { App } from '$lib/state';
+import { v7 as uuid } from 'uuid';
+import { sayDone } from '../shell/saying';
+
+/** A change in words, for undo and for what was done. */
+export const changeWords = (app: App, trip: Trip, change: TripChange): string =>
+	app.liveRig
+		? capital(
+				sayChange(change, {
+					rig: app.liveRig,
+					trip,
+					points: app.records.points,
+					units: app.prefs.current.units
+				})
+			)
+		: '';
+
+/** Keeps a change: in the trip, or as entries from now on where it is of people or measures. It can be undone. */
+export async function keepChange(app: App, trip: Trip, change: TripChange): Promise<boolean> {
+	const label = changeWords(app, trip, change);
+	const kept = await keptAs(app, trip, change, label);
+	if (kept) sayDone(app, label);
+	return kept;
+}
+
+function keptAs(app: App, trip: Trip, change: TripChange, label: string): Promise<boolean> {
+	const { commands } = app;
+	if (change.kind === 'persons') {
+		const persons = Math.max(0, (app.engine.assessment?.persons ?? trip.persons) + change.by);
+		return commands.log({ kind: 'crew', persons, source: 'hand', ...app.nowOnTrip() }, label);
+	}
+	if (change.kind === 'measures') {
+		const entries = change.on.map((measure) =>
+			commands.entryFrom({ kind: 'measure', measure, on: true, source: 'hand', ...app.nowOnTrip() })
+		);
+		return commands.put(
+			entries.map((value) => ({ kind: 'entry', value })),
+			label
+		);
+	}
+	return commands.change('trip', trip.id, (newest) => changedTrip(newest, change, app.records.points), label);
+}
+
+/** A copy of a trip that begins on the day after it, or today where that is later; what is tied to the old one stays there. */
+export function copyOfTrip(trip: Trip, today: string): Trip {
+	const copy: Trip = {
+		...trip,
+		id: uuid(),
+		name: `${trip.name}, again`,
+		stops: trip.stops.filter(({ retired }) => !retired).map((stop) => ({ ...stop, id: uuid() }))
+	};
+	return movedTo(copy, today > trip.to ? today : dayAfter(trip.to));
+}
+
+const DAY_MS = 86_400_000;
+const dayAfter = (day: string): string =>
+	new Date(Date.parse(`${day}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
+
+/** A trip with all its days moved so that it begins on another one. */
+function movedTo(trip: Trip, from: string): Trip {
+	const days = Math.round((Date.parse(from) - Date.parse(trip.from)) / DAY_MS);
+	const [first] = trip.stops;
+	const last = (day: string): string =>
+		new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+	const moved = { ...trip, from, to: last(trip.to) };
+	if (!first) return moved;
+	// As if one stayed so many nights longer before the first stop: each keeps its time of day.
+	const before = { ...first, id: `${trip.id}~before`, depart: first.arrive };
+	const later = changedTrip(
+		{ ...moved, stops: [before, ...trip.stops] },
+		{ kind: 'nights', stop: before.id, by: days }
+	);
+	return { ...later, to: moved.to, stops: later.stops.slice(1) };
+}
+
+/** Whether a stay could be a night shorter. */
+export const canShorten = (stop: Trip['stops'][number], timeZone: string): boolean =>
+	nightsAt(stop, timeZone) > 0;
+
+/** A planned service that is done: its entries, one for each tank, written now. */
+export async function logService(app: App, trip: Trip, service: PlannedService): Promise<void> {
+	const rig = app.liveRig;
+	if (!rig) return;
+	const { point } = trip.stops.find(({ id }) => id === service.stop) ?? {};
+	const common = { source: 'hand', ...app.nowOnTrip() } as const;
+	const fresh = rig.tanks.filter((tank) => tank.holds === 'fresh' && !isCarried(rig, tank));
+	const { water, dump = [] } = service;
+	const fills = water
+		? fresh.map(({ id }): EntryDraft => ({
+				kind: 'fill',
+				tank: id,
+				...(water.to ? { to: 'full' } : { litres: Number((water.litres / fresh.length).toFixed(1)) }),
+				...(point ? { point } : {}),
+				...common
+			}))
+		: [];
+	const dumps = dump.map((tank): EntryDraft => ({
+		kind: 'dump',
+		tank,
+		to: 'empty',
+		...(point ? { where: point } : {}),
+		...common
+	}));
+	const label = capital(sayService(rig, service, app.prefs.current.units));
+	const entries = [...fills, ...dumps].map((draft) => app.commands.entryFrom(draft));
+	const kept = await app.commands.put(
+		entries.map((value) => ({ kind: 'entry', value })),
+		label
+	);
+	if (kept) sayDone(app, `${label}: written down`);
+}
