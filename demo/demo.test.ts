@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '../src/core/now';
+import { assess, planTrip } from '../src/core/now';
 import { currentTrip } from '../src/core/logbook';
 import { estimate } from '../src/core/estimate';
 import { parseLogbook } from '../src/core/logbook';
@@ -27,11 +27,16 @@ describe.each(MOMENTS)('the demo made at %s', (moment) => {
 	it('has a trip under way, a tank that binds within days, and a service before the end', () => {
 		for (const rig of logbook.rigs) {
 			const trip = currentTrip(logbook.trips, rig.id, nowMs);
-			const now = assess(estimate(logbook, rig.id, nowMs), logbook, {
-				trip,
-				timeZone: 'Europe/London',
-				paths: 300
-			});
+			const now = assess(
+				estimate(logbook, rig.id, nowMs),
+				logbook,
+				{
+					trip,
+					timeZone: 'Europe/London',
+					paths: 300
+				},
+				planTrip
+			);
 			expect(now.forecast.autonomyDays.p50).toBeLessThan(9);
 			expect(now.forecast.autonomyDays.p10).toBeGreaterThan(0.2);
 			expect(now.plan?.next?.stop).toMatch(/stop/);
@@ -39,10 +44,15 @@ describe.each(MOMENTS)('the demo made at %s', (moment) => {
 		}
 	});
 	it('has the stuck lights called out, and slips that were put right', () => {
-		const now = assess(estimate(logbook, 'demo-wren', nowMs), logbook, {
-			timeZone: 'Europe/London',
-			paths: 50
-		});
+		const now = assess(
+			estimate(logbook, 'demo-wren', nowMs),
+			logbook,
+			{
+				timeZone: 'Europe/London',
+				paths: 50
+			},
+			planTrip
+		);
 		expect(now.findings.map(({ finding }) => finding.instrument)).toContain('wren-lights');
 		expect(logbook.entries.filter((entry) => entry.void).length).toBeGreaterThanOrEqual(3);
 	});

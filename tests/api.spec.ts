@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { exactTrip, entry, freshStart, logbookOf } from './helpers/logbooks';
+import { exactRig, exactTrip, entry, freshStart, logbookOf } from './helpers/logbooks';
 import { freePort, startServer } from './helpers/server';
 
 const example = JSON.parse(readFileSync('tests/fixtures/survey-van.logbook.json', 'utf8'));
@@ -146,6 +146,56 @@ test('a plan along the trip', async ({ request }) => {
 	expect(answer.next.stop).toBe('stop-7');
 	expect(answer.next.what).toContain('water');
 	expect(Date.parse(answer.next.by)).toBeGreaterThan(Date.parse(at));
+});
+
+test('a plan that does not hold says why, and the smallest thing that mends it', async ({ request }) => {
+	const day = (n: number): string =>
+		new Date(Date.parse('2027-05-01T06:00:00Z') + n * 86_400_000).toISOString();
+	const stop = (id: string, from: number, to: number, services: readonly { kind: string }[]) => ({
+		id,
+		name: id,
+		arrive: day(from),
+		depart: day(to),
+		legKm: 5,
+		services
+	});
+	const logbook = {
+		...exact,
+		rigs: [
+			{
+				...exactRig,
+				tanks: exactRig.tanks.map((tank) =>
+					tank.id === 'black' ? { ...tank, nominalL: 400, usableL: 400 } : tank
+				)
+			}
+		],
+		entries: freshStart(),
+		trips: [
+			{
+				...exactTrip,
+				stops: [
+					stop('camp', 1, 4.1, []),
+					stop('tap', 4.3, 4.4, [{ kind: 'water' }, { kind: 'grey' }]),
+					stop('end', 6, 6, [])
+				]
+			}
+		]
+	};
+	const answer = await (
+		await request.post('/api/plan', { data: { logbook, trip: 'trip', at: '2027-05-01T06:00:00Z' } })
+	).json();
+	expect(answer).toMatchObject({
+		feasible: false,
+		services: [{ stop: 'tap', water: { to: 'full' }, dump: ['grey'] }],
+		next: { stop: 'tap', what: ['water', 'grey'] },
+		lastChance: []
+	});
+	expect(answer.why).toMatch(
+		/^Main reaches its reserve of 10.L .*; 14.L are missing\. It holds if you switch on Short showers\.$/
+	);
+	// an answer has the fields of the contract and no others
+	expect(Object.keys(answer).sort()).toEqual(['cost', 'feasible', 'lastChance', 'next', 'services', 'why']);
+	expect(Object.keys(answer.services[0]).sort()).toEqual(['dump', 'stop', 'water']);
 });
 
 test('a dip', async ({ request }) => {

@@ -20,6 +20,7 @@
 	const { children }: { children: Snippet } = $props();
 	const app = provideApp(appInBrowser());
 	let foot = $state<Foot>();
+	const PLAN_NEWS_MS = 1500;
 	let keysShown = $state(false);
 	let newBuild = $state(false);
 	let offerBuild = (): void => undefined;
@@ -36,8 +37,14 @@
 	});
 
 	// What was seen of a plan is kept beside the logbook, to tell what has changed in it.
+	// It can wait until what one came to see is there.
 	$effect(() => {
-		if (now?.plan) void import('$lib/ui/trip/planNews').then(({ followPlan }) => followPlan(app, now));
+		if (!now?.plan) return;
+		const waiting = setTimeout(
+			() => void import('$lib/ui/trip/planNews').then(({ followPlan }) => followPlan(app, now)),
+			PLAN_NEWS_MS
+		);
+		return () => clearTimeout(waiting);
 	});
 
 	onMount(() => {

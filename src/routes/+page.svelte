@@ -24,6 +24,14 @@
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
 
+	/** the plan has changed, or something in it was passed by */
+	const hasNews = $derived.by(() => {
+		const { plan } = app.prefs.current;
+		return (
+			plan?.seen.trip === app.tripAtHand?.id && (plan?.note !== undefined || (plan?.asks.length ?? 0) > 0)
+		);
+	});
+
 	/** A tap on a day's flag: how much a day to reach it. */
 	const reach = (ms: number): Promise<void> =>
 		app.aim({ until: new Date(noonOfFlag(ms, app.nowMs, app.timeZone)).toISOString() });
@@ -66,11 +74,10 @@
 			/>
 		{/snippet}
 		{#snippet beside()}
-			{#if now.plan}
-				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}
-					<PlanNews {app} chances />
-				{/await}
+			{#if now.due || hasNews}
+				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews {app} />{/await}
 			{/if}
+			{#if now.lastChance}<p class="mind"><strong>{now.lastChance}</strong></p>{/if}
 			{#if now.prices.length > 0}<Ration {app} />{/if}
 			{#if now.prices.length > 0 && basket}
 				{#await import('$lib/ui/now/Basket.svelte') then { default: Basket }}

@@ -1,5 +1,6 @@
+export { SCHOOLS } from './parts.js';
 export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
-export { ABSURD_LITRES, logbookJsonSchema, schemas, SCHOOLS } from './validation/schema.js';
+export { ABSURD_LITRES, logbookJsonSchema, schemas } from './validation/schema.js';
 export { problemsOf } from './validation/problems.js';
 export type {
 	Entry,

@@ -12,3 +12,6 @@ export const PARTS: readonly Part[] = Object.freeze([
 	'containers',
 	'care'
 ]);
+
+/** Ways to fill and dump other than at the least cost. */
+export const SCHOOLS = ['top-up', 'when-due', 'light', 'fewest-stops', 'free-water'] as const;

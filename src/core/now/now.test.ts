@@ -11,7 +11,7 @@ import {
 import { estimate, withEntry } from '../estimate/index.js';
 import type { Rig, Trip } from '../logbook/index.js';
 import { spanText } from '../words/index.js';
-import { assess, boundOf, effectOf, nextServed } from './index.js';
+import { assess, boundOf, effectOf, nextServed, planTrip } from './index.js';
 import { currentTrip } from '../logbook/index.js';
 
 const at = '2027-05-01T06:00:00Z';
@@ -120,11 +120,16 @@ it('answers sensibly for any log and for odd rigs: no figure that is not a numbe
 					(e.kind !== 'reading' || rig.instruments.length > 0)
 			);
 			const logbook = logbookOf(fitting, rig, trips);
-			const answer = assess(estimate(logbook, 'rig', Date.parse('2027-05-11T12:00:00Z')), logbook, {
-				trip: trips[0],
-				timeZone,
-				paths: 30
-			});
+			const answer = assess(
+				estimate(logbook, 'rig', Date.parse('2027-05-11T12:00:00Z')),
+				logbook,
+				{
+					trip: trips[0],
+					timeZone,
+					paths: 30
+				},
+				planTrip
+			);
 			expect(
 				JSON.stringify(answer, (_, value: unknown) =>
 					typeof value === 'number' && !Number.isFinite(value) ? 'NOT A NUMBER' : value

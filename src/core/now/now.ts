@@ -1,12 +1,21 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
 import { findings, mendOf, type Finding, type Mend } from '../findings/index.js';
-import { forecast, prices, ration, type Forecast, type Price, type Ration } from '../forecast/index.js';
+import { forecast, prices, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { aheadNow, dayAhead, personsNow, risingAhead } from '../habits/index.js';
-import { certaintyOf, instantMs, type Logbook, type Trip } from '../logbook/index.js';
-import { livedTrip, workedPlan, type Plan } from '../plan/index.js';
+import type { Logbook, Trip } from '../logbook/index.js';
+import type { Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
-import { sayFinding, sayMend, verdict, type Verdict } from '../words/index.js';
+import {
+	capital,
+	sayFinding,
+	sayLastChance,
+	sayMend,
+	sayService,
+	verdict,
+	type Verdict
+} from '../words/index.js';
 import { LOOK_AHEAD_DAYS, outlookOf, type TankOutlook } from './outlook.js';
+import type { PlanTrip, ToDo } from './planTrip.js';
 
 export interface FoundWords {
 	readonly finding: Finding;
@@ -16,7 +25,7 @@ export interface FoundWords {
 }
 
 /** Everything *Now* and the slim rods show, from one moment. */
-export interface Assessment {
+export interface Assessment extends ToDo {
 	readonly rig: string;
 	readonly atMs: number;
 	readonly persons: number;
@@ -40,14 +49,6 @@ export interface Occasion {
 	readonly units?: UnitChoice;
 }
 
-/** Until when the ration is reckoned: the next planned service, else the end of the trip. */
-const rationUntil = (trip: Trip | undefined, planned: Plan | undefined, atMs: number): number | undefined => {
-	const next = trip?.stops.find(({ id }) => id === planned?.next?.stop);
-	const ends = (trip?.stops ?? []).map(({ depart }) => instantMs(depart));
-	const until = next ? instantMs(next.arrive) : Math.max(-Infinity, ...ends);
-	return until > atMs ? until : undefined;
-};
-
 function foundWords(
 	estimate: Estimate,
 	finding: Finding,
@@ -63,21 +64,26 @@ function foundWords(
 	};
 }
 
-/** Puts every question of *Now* to an estimate. */
+/**
+ * Puts every question of *Now* to an estimate.
+ *
+ * @param planTrip plans the trip, where one is at hand; without it everything else is answered
+ */
 export function assess(
 	estimate: Estimate,
 	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries'>>,
-	{ trip, timeZone, paths, units }: Occasion
+	{ trip, timeZone, paths, units }: Occasion,
+	planTrip?: PlanTrip
 ): Assessment {
 	const { rig } = estimate.model;
 	const { atMs, state } = estimate;
 	const levels = readLevels(estimate);
-	const ahead = forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
-	const lived = trip && livedTrip(trip, logbook.entries ?? estimate.entries);
-	const planned = lived && workedPlan(estimate, lived, { reading: 'while-there' }).plan;
+	const foretold = forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
+	const ahead = trip && planTrip?.(estimate, trip, logbook.entries ?? estimate.entries, units);
+	const { plan: planned, trip: lived = trip } = ahead ?? {};
 	const said = verdict({
 		rig,
-		forecast: ahead,
+		forecast: foretold,
 		days: LOOK_AHEAD_DAYS,
 		trip: lived,
 		plan: planned,
@@ -87,8 +93,6 @@ export function assess(
 		timeZone
 	});
 	const persons = personsNow(estimate);
-	const until = rationUntil(lived, planned, atMs);
-	const share = until === undefined ? undefined : ration(estimate, until, certaintyOf(trip));
 	return {
 		rig: rig.id,
 		atMs,
@@ -97,15 +101,16 @@ export function assess(
 		sewer: state.sewer,
 		measures: state.measures,
 		levels,
-		forecast: ahead,
+		forecast: foretold,
 		...(planned ? { plan: planned } : {}),
+		...(ahead?.toDo ?? {}),
 		verdict: said,
 		prices: prices(estimate, dayAhead(estimate, aheadNow(estimate)), {
 			days: LOOK_AHEAD_DAYS,
 			about: said.binds
 		}),
-		...(share ? { ration: share } : {}),
-		tanks: outlookOf(estimate, ahead, timeZone, said.binds, levels),
+		...(ahead?.ration ? { ration: ahead.ration } : {}),
+		tanks: outlookOf(estimate, foretold, timeZone, said.binds, levels),
 		findings: findings(estimate, {
 			trips: logbook.trips,
 			all: (logbook.entries ?? estimate.entries).filter((entry) => entry.rig === rig.id)

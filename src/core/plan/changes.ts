@@ -42,6 +42,10 @@ export function nightsAt({ arrive, depart }: Pick<Stop, 'arrive' | 'depart'>, ti
 	return daysBetween(day(arrive), day(depart));
 }
 
+/** Whether one can leave a night earlier than planned: from a stay of one night only after more than a day. */
+export const canBeShorter = (stop: Pick<Stop, 'arrive' | 'depart'>, timeZone: string): boolean =>
+	nightsAt(stop, timeZone) > 0 && instantMs(daysOn(stop.depart, -1, timeZone)) > instantMs(stop.arrive);
+
 /** The last day of a trip, no earlier than its stops ask for. */
 const throughStops = (trip: Trip): Trip => {
 	const last = Math.max(...trip.stops.map(({ depart }) => instantMs(depart)));

@@ -9,7 +9,7 @@ export {
 	type PlanOptions,
 	type Worked
 } from './plan.js';
-export { changedTrip, nightsAt, reordered, type TripChange } from './changes.js';
+export { canBeShorter, changedTrip, nightsAt, reordered, type TripChange } from './changes.js';
 export { compare, missingFrom, servicesAt, type Compared, type ServiceAt, type Summary } from './compare.js';
 export { loadBefore, type Load } from './load.js';
 export { livedTrip } from './livedTrip.js';

@@ -29,3 +29,44 @@ it('what is aboard at the stops of a plan: less on the way, full and empty after
 	expect(there?.onArrival.get('black')).toBeCloseTo(12, 0);
 	expect(there?.onDeparture.get('black')).toBeLessThan(1.5);
 });
+
+it('along the way a level falls evenly by the clock, and stands twice where it is served', () => {
+	const [at, tap] = ['2027-05-04T06:00:00Z', '2027-05-04T08:00:00Z'];
+	const trip = {
+		...exactTrip,
+		stops: [
+			{ id: 's', name: 'S', arrive: at, depart: tap, legKm: 4, services: [{ kind: 'water' as const }] },
+			{
+				id: 'e',
+				name: 'E',
+				arrive: '2027-05-06T06:00:00Z',
+				depart: '2027-05-06T06:00:00Z',
+				legKm: 0,
+				services: []
+			}
+		]
+	};
+	const rig = {
+		...exactRig,
+		tanks: exactRig.tanks.map((tank) =>
+			tank.holds === 'fresh' ? { ...tank, reserveL: 40 } : { ...tank, nominalL: 500, usableL: 500 }
+		)
+	};
+	const known = estimate(logbookOf(freshStart('2027-05-02T06:00:00Z'), rig, [trip]), 'rig', nowMs);
+	const [main] = levelsAlong(
+		work(problemOf(known, trip)),
+		['2027-05-03T06:00:00Z', '2027-05-06T06:00:00Z'].map(Date.parse)
+	);
+	const seen = main?.levels.map(({ ms, litres }) => [
+		new Date(ms).toISOString().slice(5, 13),
+		Math.round(litres)
+	]);
+	// 24 L a day; not filled, 88 of 100 would be gone: 12 L, and the reserve is 40
+	expect(seen).toEqual([
+		['05-02T06', 100],
+		['05-03T06', 76],
+		['05-04T06', 52],
+		['05-04T06', 100],
+		['05-06T06', 52]
+	]);
+});

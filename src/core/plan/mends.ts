@@ -1,6 +1,6 @@
 import { type Estimate } from '../estimate/index.js';
 import { certaintyOf, instantMs, type Point, type Trip } from '../logbook/index.js';
-import { changedTrip, detourTo, nightsAt, type TripChange } from './changes.js';
+import { canBeShorter, changedTrip, detourTo, type TripChange } from './changes.js';
 import { changedEstimate } from './compare.js';
 import { riskTakingAll } from './optimum/index.js';
 import type { Plan } from './plan.js';
@@ -140,7 +140,7 @@ export function* mends(
 		.sort((a, b) => a.detourKm - b.detourKm);
 	const shorter = trip.stops
 		.filter(({ depart }) => instantMs(depart) > estimate.atMs)
-		.filter((stop) => nightsAt(stop, trip.timeZone) > 0)
+		.filter((stop) => canBeShorter(stop, trip.timeZone))
 		.map((stop) => ({ kind: 'nights', stop: stop.id, by: -1 }) as const);
 	const first = trip.stops.findIndex(({ arrive }) => instantMs(arrive) > estimate.atMs);
 	const serving = new Set(

@@ -1,5 +1,5 @@
 import { instantMs, type Service, type Stop, type Trip } from '../logbook/index.js';
-import type { Mask, Offer } from './optimum/index.js';
+import type { Mask, Offer } from './offer.js';
 
 /** What a plan takes at a stop, in the order of the bits of a mask. */
 export const SERVICE_KINDS = ['water', 'grey', 'black'] as const;

@@ -27,7 +27,7 @@ export {
 export { sayMoment, saySpare, type SpareWords } from './equipment/weight.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';
-export { sayComesTo, sayLastChance, sayPlan, sayService, type PlanWords } from './trip/plan.js';
+export { sayLastChance, sayPlan, sayService, type PlanWords } from './trip/plan.js';
 export {
 	sayChange,
 	sayMendOfTrip,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { estimate, readLevels } from '$core/estimate';
-import type { Entry, EntryDraft, Rig } from '$core/logbook';
+import type { Entry, EntryDraft, Rig, Service } from '$core/logbook';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
 import { createEngine, type Question } from './createEngine';
 
@@ -174,7 +174,85 @@ describe('what is asked of saving', () => {
 			kind: 'go',
 			headline: { text: 'Go and dump first.' }
 		});
-		expect(engine.rationTo(question, question.atMs + 6 * DAY, 0.9)?.tank).toBe('black');
+		expect((await engine.rationTo(question, question.atMs + 6 * DAY, 0.9))?.tank).toBe('black');
 		expect((await engine.ahead(question, 40, () => undefined))?.tanks[0]?.byDay).toHaveLength(40);
+	});
+});
+
+describe('what is asked of a trip', () => {
+	const stop = (id: string, from: number, to: number, services: readonly Service[]) => ({
+		id,
+		name: id,
+		arrive: at(from, 6),
+		depart: at(to, 8),
+		legKm: 5,
+		services
+	});
+	const stops = [
+		stop('ford', 2, 2, [{ kind: 'water' }, { kind: 'grey' }, { kind: 'black' }]),
+		{ ...stop('hill', 3, 4, []), depart: at(5, 4) }
+	];
+	const trip = { ...exactTrip, stops };
+	function planning() {
+		const engine = createEngine();
+		engine.load(
+			logbookOf(freshStart(), exactRig, [
+				trip,
+				{ ...trip, id: 'later', from: '2028-05-01', to: '2028-05-12' }
+			])
+		);
+		return engine;
+	}
+	it('the first look goes without a plan; with it come the last chance and what is due', async () => {
+		const engine = planning();
+		const question = ask(at(1, 9), { trip: 'trip' });
+		expect((await engine.assess(question))?.plan).toBeUndefined();
+		await engine.plansTrips();
+		const now = await engine.assess(question);
+		expect(now?.plan?.services.map((one) => one.stop)).toEqual(['ford']);
+		expect(now?.lastChance).toBe('Last dump point before Tuesday: tomorrow at ford.');
+		expect(now?.due).toBeUndefined();
+		engine.change([
+			{ kind: 'entry', value: entry({ kind: 'use', at: at(1, 12), habit: 'flush', times: 8 }) }
+		]);
+		expect((await engine.assess(ask(at(2, 7), { trip: 'trip' })))?.due?.says).toMatch(
+			/^You are at ford: .*empty/
+		);
+		const news = await engine.newsOfPlan(question, undefined);
+		expect(news).toMatchObject({ seen: { trip: 'trip', feasible: true }, passed: [] });
+	});
+	it('its lanes along time, other ways with their prices, and a change tried and forgotten', async () => {
+		const engine = planning();
+		const question = ask(at(1, 9), { trip: 'trip' });
+		const planned = await engine.planOfTrip(question, 'trip');
+		expect(planned).toMatchObject({
+			settingOut: false,
+			fromMs: Date.parse(at(1, 9)),
+			toMs: Date.parse(at(5, 4))
+		});
+		expect(planned?.along.map(({ tank }) => tank)).toEqual(['main', 'grey', 'black']);
+		const ways = await engine.waysOfTrip(question, 'trip');
+		expect(ways?.schools.map(({ plan }) => plan.feasible)).toEqual([true, true, true, true, true, true]);
+		expect(ways?.load?.leastL).toBeGreaterThan(10);
+		const tried = await engine.tryChange(question, 'trip', { kind: 'skip', stop: 'ford' });
+		expect(tried?.after.plan.feasible).toBe(false);
+		expect((await engine.planOfTrip(question, 'trip'))?.plan).toEqual(planned?.plan);
+		expect((await engine.aboard(question)).map(({ stop: id }) => id)).toEqual(['ford', 'hill']);
+		expect(await engine.planOfTrip(question, 'nowhere')).toBeUndefined();
+	});
+	it('one that is a year off is planned as one will set out: full, and empty', async () => {
+		const engine = createEngine();
+		const later = stops.map((one) => ({
+			...one,
+			arrive: one.arrive.replace('2027', '2028'),
+			depart: one.depart.replace('2027', '2028')
+		}));
+		engine.load(
+			logbookOf(freshStart(), exactRig, [{ ...trip, from: '2028-05-01', to: '2028-05-12', stops: later }])
+		);
+		const planned = await engine.planOfTrip(ask(at(1, 9), { trip: 'trip' }), 'trip');
+		expect(planned).toMatchObject({ settingOut: true, fromMs: Date.parse(later[0]!.arrive) });
+		expect(planned?.along[0]?.levels[0]?.litres).toBeCloseTo(100, 6);
+		expect(planned?.along[1]?.levels[0]?.litres).toBeCloseTo(0, 6);
 	});
 });

@@ -4,21 +4,20 @@ import type { WhyLasting } from '$core/habits';
 import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
 import {
 	forecastByDay,
-	ration,
 	type Autonomy,
 	type Forecast,
 	type More,
 	type Ration,
 	type SacrificeOptions
 } from '$core/forecast';
-import { assess, type Assessment, type Effect } from '$core/now';
-import type { AutonomyFromFull, Compared, LevelsAtStop, TripChange } from '$core/plan';
+import { assess, type Assessment, type Effect, type PlanTrip } from '$core/now';
+import type { AutonomyFromFull, Compared, LevelsAtStop, PlanSeen, TripChange } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import type { UnitChoice } from '$core/units';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 import type { BasketAnswer } from './basketAnswer';
-import type { TripPlan, WaysOfTrip } from './planQuestions';
+import type { PlanNews, TripPlan, WaysOfTrip } from './planQuestions';
 import type { Saving, Way } from './savingQuestions';
 
 /** What an assessment is asked for. */
@@ -81,6 +80,7 @@ async function unhurried<S, T>(
 const viewQuestions = () => import('./viewQuestions');
 const savingQuestions = () => import('./savingQuestions');
 const planQuestions = () => import('./planQuestions');
+const planner = () => import('./planner');
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /**
@@ -96,6 +96,8 @@ export function createEngine() {
 		string,
 		{ readonly rig: Rig; readonly trips: Logbook['trips']; readonly made: string; readonly replay: Replay }
 	>();
+	/** plans trips: loaded once everything else was answered */
+	let planTrip: PlanTrip | undefined;
 	/** the zone of the person who asked last */
 	let home: string | undefined;
 	/** counts the questions that need a replay: a new one stops the one before it */
@@ -196,10 +198,15 @@ export function createEngine() {
 			const now = assess(
 				believed,
 				{ trips: needBook().trips, entries: log.of(question.rig) },
-				{ trip: tripOf(question), timeZone, ...(units ? { units } : {}) }
+				{ trip: tripOf(question), timeZone, ...(units ? { units } : {}) },
+				planTrip
 			);
 			known = { question, estimate: believed, now };
 			return now;
+		},
+		/** Whether trips are planned yet: the first look goes without, and is asked for again when this has come. */
+		async plansTrips(): Promise<void> {
+			({ planTrip } = await planner());
 		},
 		/** Gives up a replay that is under way; what it has come to is kept. */
 		stop(): void {
@@ -231,6 +238,15 @@ export function createEngine() {
 			const { planOfTrip } = await planQuestions();
 			const found = tripOf({ ...question, trip });
 			return found && planOfTrip(estimateNow(question), found, log.of(question.rig));
+		},
+		/** What has changed in the plan of the trip at hand since it was seen; nothing without a plan. */
+		async newsOfPlan(question: Question, before: PlanSeen | undefined): Promise<PlanNews | undefined> {
+			const { newsOfPlan } = await planQuestions();
+			const trip = tripOf(question);
+			const plan = known?.now.plan;
+			return trip && plan && known?.question.rig === question.rig
+				? newsOfPlan(known.estimate, trip, plan, log.of(question.rig), before)
+				: undefined;
 		},
 		/** How else a trip can be done; nothing when outdated meanwhile. */
 		async waysOfTrip(question: Question, trip: string): Promise<WaysOfTrip | undefined> {
@@ -301,7 +317,8 @@ export function createEngine() {
 			return basketAnswer(estimateNow(question), more, tripOf(question), question.timeZone);
 		},
 		/** How much may be used to reach a moment. */
-		rationTo(question: Question, untilMs: number, certainty: number): Ration | undefined {
+		async rationTo(question: Question, untilMs: number, certainty: number): Promise<Ration | undefined> {
+			const { ration } = await planner();
 			return ration(estimateNow(question), untilMs, certainty);
 		},
 		/** A forecast of many days, told as it comes; nothing when outdated meanwhile. */

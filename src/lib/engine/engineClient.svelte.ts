@@ -1,13 +1,16 @@
 import type { Forecast, More, SacrificeOptions } from '$core/forecast';
 import type { Entry, Rig, Shape } from '$core/logbook';
 import type { Assessment } from '$core/now';
-import type { TripChange } from '$core/plan';
+import type { PlanSeen, TripChange } from '$core/plan';
 import type { DrainCorner, Lean } from '$core/rig';
 import type { EngineApi } from './client';
 import type { Question } from './createEngine';
 import { Latest } from './latest.svelte';
 
 type Answer<K extends keyof EngineApi> = ReturnType<EngineApi[K]>;
+
+/** So long the page is left alone after its first look, ms. */
+const FIRST_LOOK_MS = 200;
 
 /** What the engine says of the rig in view, and the way to ask it for more. */
 export class EngineClient {
@@ -18,6 +21,8 @@ export class EngineClient {
 	/** counts what was written: it stands still while only the clock moves on */
 	written = $state(0);
 	#changed = true;
+	/** trips are planned: the first look is over */
+	#plans = false;
 	readonly #now = new Latest<Assessment>();
 	readonly #api: EngineApi;
 	readonly #question: () => Question | undefined;
@@ -63,7 +68,22 @@ export class EngineClient {
 					this.progress = undefined;
 				})
 		);
+		if (question.trip !== undefined && !this.#plans) await this.#plan();
 		if (this.#changed) [this.#changed, this.written] = [false, this.written + 1];
+	}
+
+	/** The first look goes without a plan; what that says follows when the page stands. */
+	async #plan(): Promise<void> {
+		this.#plans = true;
+		await new Promise((resolve) => setTimeout(resolve, FIRST_LOOK_MS));
+		try {
+			await this.#api.plansTrips();
+		} catch {
+			// Without a network and before everything is kept for that, the next question tries again.
+			this.#plans = false;
+			return;
+		}
+		await this.refresh();
 	}
 
 	/** Gives up a long replay; the figures stay as they were. */
@@ -117,6 +137,12 @@ export class EngineClient {
 	planOfTrip(trip: string): Answer<'planOfTrip'> | undefined {
 		const question = this.#question();
 		return question && this.#api.planOfTrip(question, trip);
+	}
+
+	/** What has changed in the plan of the trip at hand since it was seen. */
+	newsOfPlan(before: PlanSeen | undefined): Answer<'newsOfPlan'> | undefined {
+		const question = this.#question();
+		return question && this.#api.newsOfPlan(question, before);
 	}
 
 	/** How else a trip can be done. */

@@ -5,4 +5,4 @@ export { latest, Latest } from './latest.svelte';
 export { takeIn, type ReadIn } from './logbookReader';
 export type { BasketAnswer } from './basketAnswer';
 export type { HabitFacts, Saving, Way } from './savingQuestions';
-export type { SchoolPlan, TripPlan, WaysOfTrip } from './planQuestions';
+export type { Ask, PlanNews, SchoolPlan, TripPlan, WaysOfTrip } from './planQuestions';

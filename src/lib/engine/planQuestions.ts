@@ -16,16 +16,22 @@ import {
 	livedTrip,
 	loadBefore,
 	mends,
+	passedBy,
+	replanned,
+	seenOf,
 	workedPlan,
 	type Compared,
 	type LevelsAtStop,
 	type Load,
 	type Mend,
 	type Plan,
+	type PassedBy,
 	type PlanOptions,
+	type PlanSeen,
 	type TankAlong,
 	type TripChange
 } from '$core/plan';
+import { askPassedBy, sayReplanned } from '$core/words';
 
 /** A trip's plan with the way of each tank, as a view of trips draws it. */
 export interface TripPlan {
@@ -51,6 +57,18 @@ export interface WaysOfTrip {
 	readonly load?: Load;
 	readonly schools: readonly SchoolPlan[];
 	readonly mends: readonly Mend[];
+}
+
+/** A planned service that was passed by, and what is asked of it. */
+export interface Ask extends PassedBy {
+	readonly asks: string;
+}
+
+/** What is different since a plan was last seen. */
+export interface PlanNews {
+	readonly seen: PlanSeen;
+	readonly changed?: string;
+	readonly passed: readonly Ask[];
 }
 
 /** A trip as the application plans it. */
@@ -152,4 +170,24 @@ export function tryChange(
 ): Compared {
 	const { trip, options } = asked(estimate, whole, entries);
 	return compare(estimate, trips, trip, change, points, options);
+}
+
+/** What has changed in the plan of the trip at hand since it was seen, and what was passed by. */
+export function newsOfPlan(
+	estimate: Estimate,
+	whole: Trip,
+	plan: Plan,
+	entries: readonly Entry[],
+	before: PlanSeen | undefined
+): PlanNews {
+	const { rig } = estimate.model;
+	const trip = livedTrip(tripInUse(whole), entries);
+	const seen = seenOf(rig, trip, plan, estimate.atMs);
+	const changed = before && replanned(before, seen);
+	const passed = before?.trip === trip.id ? passedBy(before, rig, trip, entries, estimate.atMs) : [];
+	return {
+		seen,
+		...(changed ? { changed: sayReplanned(rig, trip, changed, estimate.atMs) } : {}),
+		passed: passed.map((one) => ({ ...one, asks: askPassedBy(rig, trip, one, estimate.atMs) }))
+	};
 }

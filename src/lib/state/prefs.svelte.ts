@@ -1,4 +1,5 @@
-import type { PassedBy, PlanSeen } from '$core/plan';
+import type { PlanSeen } from '$core/plan';
+import type { Ask } from '$lib/engine';
 import { METRIC, type UnitChoice } from '$core/units';
 import type { KeyValuePort } from '$lib/store';
 
@@ -31,7 +32,7 @@ export interface KeptPlan {
 	/** what has changed, until it is read */
 	readonly note?: string;
 	/** stops that were passed by, until it is said what was done there */
-	readonly asks: readonly PassedBy[];
+	readonly asks: readonly Ask[];
 	/** ids of stops that were asked about: once is enough */
 	readonly asked: readonly string[];
 }

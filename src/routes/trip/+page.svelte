@@ -3,7 +3,6 @@
 	import { page } from '$app/state';
 	import { instantMs, tripInUse, tripSpan, zonedIso, zonedTime, type Stop, type Trip } from '$core/logbook';
 	import type { Mend, TripChange } from '$core/plan';
-	import { formatLitres } from '$core/units';
 	import { capital, dayText, sayChange, sayLastChance, sayPlan } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
@@ -247,10 +246,7 @@
 						Costs are fees, and minutes, detours and carried water at your prices: <button
 							class="why small"
 							onclick={() => (open = 'trip')}>change them</button
-						>. {formatLitres(
-							plan.effort.kgKm > 0 ? plan.services.reduce((s, { water }) => s + (water?.litres ?? 0), 0) : 0,
-							units
-						)} are taken in all.
+						>.
 					</p>
 				</Section>
 			</Columns>

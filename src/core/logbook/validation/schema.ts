@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { SCHOOLS } from '../parts.js';
 import { crossingSides, doubleArea } from './outline.js';
 
 // Compiled validators need `eval`, which the page's security policy forbids.
@@ -8,9 +9,6 @@ z.config({ jitless: true });
 export const ABSURD_LITRES = 100_000;
 const LONGEST_NAME = 200;
 const LONGEST_TEXT = 20_000;
-
-/** Ways to fill and dump other than at the least cost. */
-export const SCHOOLS = ['top-up', 'when-due', 'light', 'fewest-stops', 'free-water'] as const;
 
 const id = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));
 const name = z.string().check(z.minLength(1), z.maxLength(LONGEST_NAME));

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cheapest, type Mask, type Network } from './cheapest.js';
+import type { Mask } from '../offer.js';
+import { cheapest, type Network } from './cheapest.js';
 
 /** What a set of uses costs, straight from what a network says. */
 function costOf({ visits, stretches }: Network, used: readonly Mask[]): number {

@@ -1,13 +1,4 @@
-/** Kinds of service used at one visit, as bits: 1 << kind. */
-export type Mask = number;
-
-/** A chance to use services. */
-export interface Offer {
-	/** the kinds there are */
-	readonly offers: Mask;
-	/** by mask of the kinds used: what that costs; 0 for none */
-	readonly cost: readonly number[];
-}
+import type { Mask, Offer } from '../offer.js';
 
 /**
  * Where services can be used, in order of time, and what a stretch between two uses of a kind costs. Nodes: 0 is the

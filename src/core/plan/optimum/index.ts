@@ -1,4 +1,4 @@
-export { cheapest, type Mask, type Network, type Offer } from './cheapest.js';
+export { cheapest, type Network } from './cheapest.js';
 export {
 	followed,
 	riskOf,

@@ -1,6 +1,6 @@
 import type { PlannedTank, Problem } from '../problem.js';
 import { SERVICE_KINDS } from '../visits.js';
-import type { Mask } from './cheapest.js';
+import type { Mask } from '../offer.js';
 import { markBound, noPaths, type Stretches } from './stretches.js';
 
 /** A way to serve the tanks along a trip. */

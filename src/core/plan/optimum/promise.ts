@@ -1,6 +1,7 @@
 import { SERVICE_KINDS } from '../visits.js';
 import type { Problem } from '../problem.js';
-import { cheapest, type Mask, type Network } from './cheapest.js';
+import type { Mask } from '../offer.js';
+import { cheapest, type Network } from './cheapest.js';
 import { followed, riskOf, takingAll, type Way } from './lived.js';
 import { nodesOf, type Stretches } from './stretches.js';
 
@@ -43,6 +44,8 @@ export function carriedOf(problem: Problem, stretches: Stretches, way: Way): num
 /** What judges and remembers ways: the cheapest one that keeps the promise. */
 class Search {
 	best: Found | undefined;
+	/** the cheapest that holds, and is not as sure as one chosen among many should be */
+	#holding: Found | undefined;
 	readonly problem: Problem;
 	readonly stretches: Stretches;
 	/** the share of paths on which a tank may bind */
@@ -66,7 +69,13 @@ class Search {
 		const cost = costOfWay(this.problem, this.stretches, way);
 		const found: Found = { ...way, cost, risk, holds: risk <= this.lost };
 		if (risk <= this.allowed && (!this.best || better(found, this.best))) this.best = found;
+		if (found.holds && (!this.#holding || better(found, this.#holding))) this.#holding = found;
 		return found;
+	}
+
+	/** The best there is, or something that holds, or that at least. */
+	or(all: Found): Found {
+		return this.best ?? this.#holding ?? all;
 	}
 
 	/** Whether a way is there, and is sure enough to be chosen. */
@@ -195,7 +204,7 @@ export function keepingPromise(problem: Problem, stretches: Stretches): Found {
 		);
 	}
 	if (search.best) pruned(search, search.best);
-	return search.best ?? all;
+	return search.or(all);
 }
 
 /** Each kind is put off to the last visit in reach, at a certainty for each stretch. */
@@ -216,11 +225,10 @@ function putOff(problem: Problem, { risk, size }: Stretches, guard: number): Way
 /** Each service only when it is due: the latest visit in reach, as sure as the promise asks. */
 export function whenDue(problem: Problem, stretches: Stretches): Found {
 	const search = new Search(problem, stretches);
-	const all = search.judge(takingAll(problem));
-	search.best = undefined;
+	const all = toppingUp(problem, stretches);
 	if (all.holds && !search.suits(putOff(problem, stretches, problem.aim)))
 		halve(problem.aim, SURE, (guard) => search.suits(putOff(problem, stretches, guard)) ?? true);
-	return search.best ?? all;
+	return search.or(all);
 }
 
 /** Everything that is offered. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
-import { estimate, calibrationPairs } from '../../estimate/index.js';
+import { calibrationPairs } from '../../estimate/index.js';
 import type { Rig } from '../../logbook/index.js';
 import { autonomyFromFull } from './index.js';
 

@@ -33,7 +33,7 @@ describe('what a plan says', () => {
 	it('what to do first and where, what comes then, and what it takes', () => {
 		const { headline, detail } = said([stop(3, [water, grey]), stop(6, [])]);
 		expect(headline).toMatch(/^Take \d+.L and empty Grey at Stop 3 on Monday\.$/);
-		expect(detail).toMatch(/^Then nothing until the end\. Nine chances in ten that no tank binds\./);
+		expect(detail).toMatch(/^Then nothing until the end\. As good as certain that no tank binds\./);
 		expect(detail).toContain('In all 15 minutes and 3 in fees.');
 	});
 	it('of two services of a kind at a stop the one that the cost counts', () => {
@@ -58,8 +58,13 @@ describe('what a plan says', () => {
 		expect(hopeless.headline).toBe('No stop ahead serves you in time.');
 		expect(hopeless.detail).toMatch(/are missing|have no room/);
 	});
-	it('how sure, where the trip asks for something else than nine in ten', () => {
-		const { detail } = said([stop(3, [water, grey]), stop(6, [])], { certainty: 0.8 });
-		expect(detail).toContain('80 chances in a hundred');
+	it('how sure it is, no surer than that', () => {
+		const list = [stop(3, [water, grey]), stop(6, [])];
+		const trip: Trip = { ...exactTrip, stops: list };
+		const { planned } = said(list);
+		const words = (chance: number): string =>
+			spanText(sayPlan(rig, trip, { ...planned, chance }, atMs, METRIC).detail);
+		expect(words(0.8)).toContain('80 chances in a hundred that no tank binds');
+		expect(words(0.948)).toContain('94 chances in a hundred');
 	});
 });

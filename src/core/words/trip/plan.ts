@@ -6,7 +6,7 @@ import { listed } from '../list.js';
 import { capital } from '../outlook/stay.js';
 import { SERVES } from './change.js';
 import { sayShortfall, type Span } from '../outlook/verdict.js';
-import { onDay, sayDay } from '../when.js';
+import { onDay, sayDay, sayWhen } from '../when.js';
 
 export interface PlanWords {
 	readonly headline: readonly Span[];
@@ -45,13 +45,11 @@ export function sayLastChance(
 	const { timeZone } = trip;
 	const kind = kindOf(tankById(rig, id)?.holds ?? 'fresh');
 	const stop = trip.stops.find((one) => one.id === stopId);
-	const when = arriveMs <= nowMs ? 'here' : sayDay(arriveMs, nowMs, timeZone);
-	return `Last ${SERVES[kind]} before ${sayDay(bindsMs, nowMs, timeZone)}: ${when}${arriveMs <= nowMs ? ',' : ''} at ${stop?.name ?? stopId}.`;
+	const [day, bindsDay] = [sayDay(arriveMs, nowMs, timeZone), sayDay(bindsMs, nowMs, timeZone)];
+	const before = day === bindsDay ? sayWhen(bindsMs, nowMs, timeZone) : bindsDay;
+	const when = arriveMs <= nowMs ? 'here,' : day;
+	return `Last ${SERVES[kind]} before ${before}: ${when} at ${stop?.name ?? stopId}.`;
 }
-
-/** What a plan's chance and effort come to, in a line. */
-export const sayComesTo = ({ feasible, chance, effort }: Plan): string =>
-	`${feasible ? `${chances(chance)} that no tank binds` : 'It does not hold'}; ${effortOf(effort)}.`;
 
 /** What *Trip* says: where to fill and dump next, and what comes after. */
 export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units: UnitChoice): PlanWords {

@@ -1,36 +1,23 @@
 <script lang="ts">
-	import { instantMs, type EntryDraft } from '$core/logbook';
-	import type { PassedBy } from '$core/plan';
-	import { askPassedBy, sayLastChance, sayService } from '$core/words';
+	import type { EntryDraft } from '$core/logbook';
+	import type { Ask } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import Notice from '../page/Notice.svelte';
 	import { sayDone } from '../shell/saying';
 	import { answered, noteRead } from './planNews';
-	import { logService } from './tripActs';
+	import { logService } from './serviceDone';
 
 	/** What the plan asks for here and now, what was passed by, and what has changed in it. */
-	const { app, chances = false }: { app: App; chances?: boolean } = $props();
+	const { app }: { app: App } = $props();
 
 	const rig = $derived(app.liveRig);
 	const trip = $derived(app.tripAtHand);
-	const plan = $derived(app.engine.assessment?.plan);
+	const due = $derived(app.engine.assessment?.due);
 	const kept = $derived(app.prefs.current.plan);
 	const mine = $derived(kept && kept.seen.trip === trip?.id ? kept : undefined);
-	const units = $derived(app.prefs.current.units);
-	const here = $derived(
-		trip?.stops.find(({ arrive, depart }) => instantMs(arrive) <= app.nowMs && instantMs(depart) > app.nowMs)
-	);
-	/** what is planned at the stop where one is, at once */
-	const due = $derived(
-		plan?.services.find(({ stop, atMs }) => stop === here?.id && atMs <= app.nowMs + 3_600_000)
-	);
-	/** the next of the last chances that are still to come */
-	const last = $derived(
-		[...(plan?.lastChance ?? [])].sort((a, b) => a.arriveMs - b.arriveMs || a.bindsMs - b.bindsMs)[0]
-	);
 
 	/** It was done, only not written down: so many entries, as of when one was there. */
-	async function done(ask: PassedBy): Promise<void> {
+	async function done(ask: Ask): Promise<void> {
 		const stop = trip?.stops.find(({ id }) => id === ask.stop);
 		const at = stop?.arrive ?? app.nowIso();
 		const drafts = ask.tanks.flatMap((id): readonly EntryDraft[] => {
@@ -53,18 +40,18 @@
 </script>
 
 {#if rig && trip}
-	{#if due && here}
+	{#if due}
 		<Notice calm>
 			<p class="due">
-				You are at {here.name}: <strong>{sayService(rig, due, units)}</strong>.
-				<button onclick={() => void logService(app, trip, due)}>Done: write it down</button>
+				{due.says}
+				<button onclick={() => void logService(app, trip, due.service, due.does)}>Done: write it down</button>
 			</p>
 		</Notice>
 	{/if}
 	{#each mine?.asks ?? [] as ask (ask.stop)}
 		<Notice>
 			<p class="due">
-				{askPassedBy(rig, trip, ask, app.nowMs)}
+				{ask.asks}
 				<button onclick={() => void done(ask)}>Yes, write it down</button>
 				<button class="quiet" onclick={() => void answered(app, ask)}>No</button>
 			</p>
@@ -75,7 +62,6 @@
 			<p class="due">{mine.note} <button class="quiet" onclick={() => void noteRead(app)}>Noted</button></p>
 		</Notice>
 	{/if}
-	{#if chances && last}<p class="mind chance">{sayLastChance(rig, trip, last, app.nowMs)}</p>{/if}
 {/if}
 
 <style>
@@ -85,8 +71,5 @@
 		gap: var(--gap-1) var(--gap-2);
 		align-items: center;
 		color: var(--ink);
-	}
-	.chance {
-		font-weight: 600;
 	}
 </style>

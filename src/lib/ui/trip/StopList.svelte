@@ -1,12 +1,11 @@
 <script lang="ts">
 	import { instantMs, zonedTime, type Rig, type Stop, type Trip } from '$core/logbook';
-	import type { Plan, TripChange } from '$core/plan';
+	import { canBeShorter, type Plan, type TripChange } from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
 	import { clockText, dayText, sayNights, sayOffered, sayService } from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
-	import { canShorten } from './tripActs';
 
 	interface Props {
 		rig: Rig;
@@ -59,7 +58,7 @@
 				? { ArrowUp: () => void move(stop, -1), ArrowDown: () => void move(stop, 1) }
 				: {
 						'+': () => ondo({ kind: 'nights', stop: stop.id, by: 1 }),
-						'-': () => canShorten(stop, trip.timeZone) && ondo({ kind: 'nights', stop: stop.id, by: -1 })
+						'-': () => canBeShorter(stop, trip.timeZone) && ondo({ kind: 'nights', stop: stop.id, by: -1 })
 					})
 		};
 		const act = keys[event.key];
@@ -91,7 +90,7 @@
 		{#if !isPast(stop)}
 			<button
 				class="quiet"
-				disabled={!canShorten(stop, trip.timeZone)}
+				disabled={!canBeShorter(stop, trip.timeZone)}
 				aria-label="A night less at {stop.name}"
 				onclick={() => ondo({ kind: 'nights', stop: stop.id, by: -1 })}>−</button
 			><button

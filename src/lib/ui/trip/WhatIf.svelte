@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { instantMs, type Rig, type School, type Stop, type Trip } from '$core/logbook';
-	import { ALL_SCHOOLS, type Summary, type TripChange } from '$core/plan';
+	import { ALL_SCHOOLS, canBeShorter, type Summary, type TripChange } from '$core/plan';
 	import { formatDuration } from '$core/units';
 	import { CERTAINTIES, capital, dayText, listed, sayServiceAt, saySchool } from '$core/words';
 	import { zonedTime } from '$core/logbook';
@@ -8,7 +8,7 @@
 	import type { App } from '$lib/state';
 	import SelectField from '../fields/SelectField.svelte';
 	import DataTable from '../page/DataTable.svelte';
-	import { canShorten, changeWords, keepChange } from './tripActs';
+	import { changeWords, keepChange } from './tripActs';
 
 	interface Props {
 		app: App;
@@ -55,7 +55,7 @@
 			{
 				value: 'less',
 				label: 'a night less',
-				options: choice(ahead.filter((stop) => canShorten(stop, trip.timeZone))),
+				options: choice(ahead.filter((stop) => canBeShorter(stop, trip.timeZone))),
 				make: (stop: string) => ({ kind: 'nights', stop, by: -1 }) as const
 			},
 			{

@@ -1,7 +1,6 @@
-import type { EntryDraft, Trip } from '$core/logbook';
-import { changedTrip, nightsAt, type PlannedService, type TripChange } from '$core/plan';
-import { isCarried } from '$core/rig';
-import { capital, sayChange, sayService } from '$core/words';
+import type { Trip } from '$core/logbook';
+import { changedTrip, type TripChange } from '$core/plan';
+import { capital, sayChange } from '$core/words';
 import type { App } from '$lib/state';
 import { v7 as uuid } from 'uuid';
 import { sayDone } from '../shell/saying';
@@ -75,41 +74,4 @@ function movedTo(trip: Trip, from: string): Trip {
 		{ kind: 'nights', stop: before.id, by: days }
 	);
 	return { ...later, to: moved.to, stops: later.stops.slice(1) };
-}
-
-/** Whether a stay could be a night shorter. */
-export const canShorten = (stop: Trip['stops'][number], timeZone: string): boolean =>
-	nightsAt(stop, timeZone) > 0;
-
-/** A planned service that is done: its entries, one for each tank, written now. */
-export async function logService(app: App, trip: Trip, service: PlannedService): Promise<void> {
-	const rig = app.liveRig;
-	if (!rig) return;
-	const { point } = trip.stops.find(({ id }) => id === service.stop) ?? {};
-	const common = { source: 'hand', ...app.nowOnTrip() } as const;
-	const fresh = rig.tanks.filter((tank) => tank.holds === 'fresh' && !isCarried(rig, tank));
-	const { water, dump = [] } = service;
-	const fills = water
-		? fresh.map(({ id }): EntryDraft => ({
-				kind: 'fill',
-				tank: id,
-				...(water.to ? { to: 'full' } : { litres: Number((water.litres / fresh.length).toFixed(1)) }),
-				...(point ? { point } : {}),
-				...common
-			}))
-		: [];
-	const dumps = dump.map((tank): EntryDraft => ({
-		kind: 'dump',
-		tank,
-		to: 'empty',
-		...(point ? { where: point } : {}),
-		...common
-	}));
-	const label = capital(sayService(rig, service, app.prefs.current.units));
-	const entries = [...fills, ...dumps].map((draft) => app.commands.entryFrom(draft));
-	const kept = await app.commands.put(
-		entries.map((value) => ({ kind: 'entry', value })),
-		label
-	);
-	if (kept) sayDone(app, `${label}: written down`);
 }

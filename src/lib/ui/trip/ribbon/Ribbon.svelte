@@ -215,6 +215,9 @@
 		left: 14px;
 		text-shadow: 0 0 3px var(--paper);
 	}
+	.lane.over span {
+		display: none;
+	}
 	.lane span {
 		font-size: var(--step--1);
 	}

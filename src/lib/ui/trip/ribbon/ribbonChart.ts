@@ -168,7 +168,11 @@ function stopsSeries({ stops }: RibbonData, local: (ms: number) => number, token
 			const room = inside
 				? width - 8
 				: (after ? Math.min(right, x(after.fromMs)) : right + RIBBON.right) - from - 4;
-			const atEnd = !inside && room < INSIDE_PX && !after;
+			const before = stops
+				.slice(0, dataIndex)
+				.findLast((one) => x(one.toMs) - x(one.fromMs) < INSIDE_PX && x(one.fromMs) >= coordSys.x);
+			const atEnd =
+				!inside && room < INSIDE_PX && !after && from - (before ? x(before.fromMs) : 0) > 2 * INSIDE_PX;
 			return {
 				type: 'group',
 				children: [

@@ -1,0 +1,200 @@
+import { describe, expect, it } from 'vitest';
+import { exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { estimate } from '../estimate/index.js';
+import { ended } from '../forecast/index.js';
+import type { Logbook, Point, Rig, Service, Stop, Trip } from '../logbook/index.js';
+import {
+	ALL_SCHOOLS,
+	changedTrip,
+	compare,
+	loadBefore,
+	mends,
+	workedPlan,
+	type Mend,
+	type Plan,
+	type TripChange
+} from './index.js';
+
+const START = Date.UTC(2027, 4, 1, 6);
+const DAY = 86_400_000;
+const iso = (days: number): string => new Date(START + days * DAY).toISOString();
+/** Only fresh and grey decide: 24 L a day of 90, 20 L a day of 75. */
+const rig: Rig = {
+	...exactRig,
+	tanks: exactRig.tanks.map((tank) => (tank.id === 'black' ? { ...tank, nominalL: 400, usableL: 400 } : tank))
+};
+const stop = (
+	id: string,
+	from: number,
+	to: number,
+	services: readonly Service[],
+	more: Partial<Stop> = {}
+): Stop => ({
+	id,
+	name: id,
+	arrive: iso(from),
+	depart: iso(to),
+	legKm: 10,
+	services,
+	...more
+});
+const tripOf = (stops: readonly Stop[], policy: Trip['policy'] = {}): Trip => ({
+	...exactTrip,
+	stops,
+	policy
+});
+const bookOf = (trip: Trip, points: readonly Point[] = []): Logbook => ({
+	...logbookOf(freshStart(), rig, [trip]),
+	points
+});
+const planned = (trip: Trip): Plan => workedPlan(estimate(bookOf(trip), 'rig', START), trip).plan;
+function mended(trip: Trip, points: readonly Point[] = []): readonly Mend[] {
+	const known = estimate(bookOf(trip, points), 'rig', START);
+	return ended(mends(known, [trip], trip, workedPlan(known, trip).plan, points));
+}
+const WATER: Service = { kind: 'water' };
+const GREY: Service = { kind: 'grey' };
+const BOTH = [WATER, GREY];
+
+describe('a trip that does not hold', () => {
+	const trip = tripOf([
+		stop('camp', 1, 4.1, [], { position: [-2, 54] }),
+		stop('tap', 4.3, 4.4, BOTH),
+		stop('end', 6, 6, [])
+	]);
+	it('says which tank, when and by how much: 4.3 days of 24 L are 103 of 90', () => {
+		const { feasible, shortfall } = planned(trip);
+		expect(feasible).toBe(false);
+		expect(shortfall?.tank).toBe('main');
+		expect(((shortfall?.atMs ?? 0) - START) / DAY).toBeCloseTo(3.72, 1);
+		expect(shortfall?.shortL).toBeCloseTo(14, 0);
+		// the tap that comes too late is wanted all the same
+		expect(planned(trip).services.map((one) => one.stop)).toEqual(['tap']);
+	});
+	it('is mended by half showers: 20 L a day of fresh are 86', () => {
+		expect(mended(trip)[0]).toMatchObject({ change: { kind: 'measures', on: ['short'] }, chance: 1 });
+	});
+	it('by a point one knows, there and back; by a night less where that is enough', () => {
+		const point: Point = { id: 'well', name: 'Well', position: [-2, 54.1], services: BOTH };
+		const kinds = mended(trip, [point]).map(({ change }) => change);
+		// 0.1° of latitude are 11.1 km
+		expect(kinds).toContainEqual({ kind: 'point', stop: 'camp', point: 'well', detourKm: 22 });
+		expect(kinds).toContainEqual({ kind: 'nights', stop: 'camp', by: -1 });
+		// one that has no tap mends no want of water
+		const dry = { ...point, services: [GREY] };
+		expect(mended(trip, [dry]).some(({ change }) => change.kind === 'point')).toBe(false);
+	});
+	it('by another order: the tap before the camp', () => {
+		const far = tripOf([
+			stop('ford', 0.5, 0.6, []),
+			stop('camp', 1, 4.2, []),
+			stop('tap', 4.3, 4.4, BOTH),
+			stop('end', 4.41, 4.41, [])
+		]);
+		const order = mended(far).find(({ change }) => change.kind === 'order');
+		expect(order?.change).toEqual({ kind: 'order', stop: 'tap', to: 1 });
+		expect(planned(changedTrip(far, order!.change)).feasible).toBe(true);
+	});
+	it('each mend that is named makes a plan that holds; where nothing does, none is named', () => {
+		for (const { change } of mended(trip, [
+			{ id: 'well', name: 'Well', position: [-2, 54.1], services: BOTH }
+		])) {
+			const known = estimate(bookOf(trip), 'rig', START);
+			const points: readonly Point[] = [{ id: 'well', name: 'Well', position: [-2, 54.1], services: BOTH }];
+			expect(compare(known, [trip], trip, change, points).after.plan.feasible).toBe(true);
+		}
+		expect(mended(tripOf([stop('camp', 0, 40, [])]))).toEqual([]);
+	});
+});
+
+describe('how much to load', () => {
+	it('the least that reaches the first tap above the reserve, by hand: 2 days of 24 L and 10', () => {
+		const trip = tripOf([stop('tap', 2, 2.1, BOTH), stop('end', 4, 4, [])]);
+		const load = loadBefore(estimate(bookOf(trip), 'rig', START), trip);
+		expect(load?.leastL).toBeCloseTo(58, 0);
+		expect(load?.mostL).toBeCloseTo(100, 0);
+	});
+	it('the most that pays: all that spares a fee, when carrying is free; none of it when carrying is dear', () => {
+		const stops = [stop('tap', 2, 2.1, [{ ...WATER, fee: 5 }, GREY]), stop('end', 3.4, 3.4, [])];
+		const loadOf = (feePerKgKm: number) => {
+			const trip = tripOf(stops, { feePerKgKm });
+			return loadBefore(estimate(bookOf(trip), 'rig', START), trip);
+		};
+		// 3.4 days of 24 L and 10 are 92: then the tap is passed by
+		expect(loadOf(0)?.paysL).toBeCloseTo(92, 0);
+		expect(loadOf(0)).toMatchObject({ cost: 0, leastCost: 5 });
+		expect(loadOf(1)?.paysL).toBeCloseTo(58, 0);
+	});
+	it('nothing is said where even a full tank does not hold', () => {
+		const trip = tripOf([stop('end', 9, 9, [])]);
+		expect(loadBefore(estimate(bookOf(trip), 'rig', START), trip)).toBeUndefined();
+	});
+});
+
+describe('schools, on one trip', () => {
+	const trip = tripOf(
+		[
+			stop('a', 1, 1.1, [{ ...WATER, fee: 0, minutes: 30 }, GREY]),
+			stop('b', 2, 2.1, [{ ...WATER, fee: 4 }, GREY]),
+			stop('c', 3, 3.1, [{ ...WATER, fee: 4 }, GREY]),
+			stop('d', 4, 4.1, [{ ...WATER, fee: 1 }, GREY]),
+			stop('end', 6, 6, [])
+		],
+		{ feePerMinute: 0.05 }
+	);
+	const by = (school: (typeof ALL_SCHOOLS)[number]): Plan =>
+		planned({ ...trip, policy: { ...trip.policy, ...(school ? { school } : {}) } });
+	const where = (plan: Plan, what: 'water' | 'dump'): readonly string[] =>
+		plan.services.filter((one) => one[what] !== undefined).map(({ stop: id }) => id);
+	it('each does what it says', () => {
+		expect(where(by('top-up'), 'water')).toEqual(['a', 'b', 'c', 'd']);
+		// from full 3¾ days: the last tap in reach, then again the last
+		expect(where(by('when-due'), 'water')).toEqual(['c']);
+		// half an hour at a and a fee of 1 at d: 2.5; b or c alone ask 4
+		expect(by(undefined).cost).toBeCloseTo(2.5, 6);
+		expect(where(by('free-water'), 'water')).toEqual(['a']);
+		expect(by('free-water').feasible).toBe(false);
+		expect(by('fewest-stops').effort.stops).toBe(1);
+		const litres = (plan: Plan): number =>
+			plan.services.reduce((sum, { water }) => sum + (water?.litres ?? 0), 0);
+		expect(litres(by('light'))).toBeLessThan(litres(by('top-up')));
+	});
+	it('none that holds costs less than the cheapest plan', () => {
+		for (const school of ALL_SCHOOLS)
+			if (by(school).feasible) expect(by(school).cost).toBeGreaterThanOrEqual(by(undefined).cost - 1e-6);
+	});
+});
+
+describe('what if', () => {
+	const trip = tripOf([
+		stop('a', 2, 2.1, BOTH),
+		stop('b', 3, 3.1, [
+			{ ...WATER, fee: 3 },
+			{ ...GREY, fee: 3 }
+		]),
+		stop('end', 5.5, 5.5, [])
+	]);
+	const known = estimate(bookOf(trip), 'rig', START);
+	const tried = (change: TripChange) => compare(known, [trip], trip, change, []);
+	it('a stop passed by: the other one is needed, and dearer', () => {
+		const { before, after, added, dropped } = tried({ kind: 'skip', stop: 'a' });
+		expect(before.plan.cost).toBe(0);
+		expect(after.plan).toMatchObject({ feasible: true, cost: 6 });
+		expect(added.map(({ stop: id, kind }) => [id, kind])).toEqual([
+			['b', 'water'],
+			['b', 'grey']
+		]);
+		expect(dropped.map(({ stop: id }) => id)).toEqual(['a', 'a']);
+	});
+	it('two more people: 36 L a day in place of 24, so 2½ days in place of 3¾', () => {
+		const { before, after } = tried({ kind: 'persons', by: 2 });
+		expect(before.days).toBeCloseTo(3.73, 1);
+		expect(after.days).toBeCloseTo(2.5, 1);
+	});
+	it('a measure on, longer; the trip and its people are as they were afterwards', () => {
+		expect(tried({ kind: 'measures', on: ['short'] }).after.days).toBeCloseTo(4.5, 1);
+		expect(tried({ kind: 'certainty', certainty: 0.97 }).before.days).toBeCloseTo(3.73, 1);
+		const { after } = tried({ kind: 'nights', stop: 'a', by: 1 });
+		expect((after.endMs - START) / DAY).toBeCloseTo(6.5, 6);
+	});
+});

@@ -1,0 +1,256 @@
+import { expect, test, NOW_MS, type Page } from './helpers/test';
+import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
+import { openDemo, openLogbook, stored } from './helpers/pages';
+import type { Entry, Logbook, Stop, Trip } from '../src/core/logbook';
+
+const DAY = 86_400_000;
+const iso = (days: number): string => new Date(NOW_MS + days * DAY).toISOString();
+const day = (days: number): string => iso(days).slice(0, 10);
+/** Fresh lasts 3¾ days, grey as long, black for ever. */
+const rig = {
+	...exactRig,
+	tanks: exactRig.tanks.map((tank) => (tank.id === 'black' ? { ...tank, nominalL: 400, usableL: 400 } : tank))
+};
+const start: readonly Entry[] = [
+	entry({ kind: 'mark', at: iso(-0.01), tank: 'main', state: 'full' }),
+	entry({ kind: 'dump', at: iso(-0.01), tank: 'grey', to: 'empty' }),
+	entry({ kind: 'dump', at: iso(-0.01), tank: 'black', to: 'empty' })
+];
+const stop = (name: string, from: number, to: number, services: Stop['services'] = []): Stop => ({
+	id: name.toLowerCase().replaceAll(' ', '-'),
+	name,
+	arrive: iso(from),
+	depart: iso(to),
+	legKm: 12,
+	services
+});
+const BOTH: Stop['services'] = [
+	{ kind: 'water', minutes: 10, fee: 2 },
+	{ kind: 'grey', minutes: 5 }
+];
+const tripOf = (stops: readonly Stop[]): Trip => ({ ...exactTrip, from: day(-1), to: day(12), stops });
+const bookOf = (stops: readonly Stop[], more: readonly Entry[]): Logbook =>
+	logbookOf([...start, ...more], rig, [tripOf(stops)]);
+
+async function openTrip(page: Page, stops: readonly Stop[], more: readonly Entry[] = []): Promise<void> {
+	await openLogbook(page, bookOf(stops, more));
+	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+}
+const tripStored = async (page: Page): Promise<Trip> =>
+	Object.values(await stored(page)).find(
+		(value) => typeof value === 'object' && value !== null && 'stops' in value
+	) as Trip;
+const order = (page: Page) =>
+	page.getByRole('list', { name: 'Stops ahead' }).getByRole('listitem').locator('.what strong:first-child');
+
+const HOLDS = [
+	stop('Moor', 0.5, 1.5),
+	stop('Ford', 2, 2.1, BOTH),
+	stop('Hill', 2.5, 4.5),
+	stop('Yard', 5, 5.1, BOTH)
+];
+/** The tap comes after five days of camp; there is none before. */
+const FAILS = [
+	stop('Moor', 0.5, 1),
+	stop('Camp', 1.2, 4.1),
+	stop('Ford', 4.3, 4.4, BOTH),
+	stop('Hill', 4.41, 4.42)
+];
+
+test('the ribbon reads all tanks by keys, zooms, and stands in figures; last chances in words', async ({
+	page
+}) => {
+	await openTrip(page, HOLDS);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Ford on');
+	const ribbon = page.getByRole('group', { name: /The trip along time/ });
+	await expect(ribbon.locator('svg')).toBeVisible();
+	await expect(ribbon.getByText('last tap')).toBeVisible();
+	await expect(page.getByText(/Main: Last tap before \w+: \w+ at Ford\./)).toBeVisible();
+	await ribbon.focus();
+	await page.keyboard.press('ArrowRight');
+	await page.keyboard.press('ArrowRight');
+	await expect(page.locator('.reading')).toContainText(/Main\s+9\d.L/);
+	await page.keyboard.press('End');
+	await expect(page.locator('.reading')).toContainText(/Grey/);
+	const flags = ribbon.getByText('last tap');
+	const before = await flags.boundingBox();
+	await page.keyboard.press('+');
+	await expect.poll(async () => (await ribbon.getByText('last tap').boundingBox())?.x).not.toBe(before?.x);
+	await page.keyboard.press('0');
+	await page.getByText('The same in figures').click();
+	await expect(page.getByRole('columnheader', { name: 'Main' })).toBeVisible();
+});
+
+test('a stop is moved by keys and by drag, stays a night longer, and all of it is undone', async ({
+	page
+}) => {
+	await openTrip(page, HOLDS);
+	await expect(order(page)).toHaveText(['Moor', 'Ford', 'Hill', 'Yard']);
+	await page.getByRole('button', { name: 'Change Ford' }).focus();
+	await page.keyboard.press('Alt+ArrowUp');
+	await expect(order(page)).toHaveText(['Ford', 'Moor', 'Hill', 'Yard']);
+	await page.getByRole('button', { name: 'A night more at Hill' }).click();
+	await expect(page.getByText('Hill, 3 nights')).toBeVisible();
+	await expect
+		.poll(async () => (await tripStored(page)).stops.map(({ id }) => id))
+		.toEqual(['ford', 'moor', 'hill', 'yard']);
+
+	const [handle, target] = [
+		page.getByRole('list', { name: 'Stops ahead' }).locator('.grip').nth(2),
+		page.getByRole('list', { name: 'Stops ahead' }).locator('.grip').nth(0)
+	];
+	await handle.scrollIntoViewIfNeeded();
+	const [from, to] = [(await handle.boundingBox())!, (await target.boundingBox())!];
+	await page.mouse.move(from.x + 8, from.y + 12);
+	await page.mouse.down();
+	await page.mouse.move(from.x + 8, from.y - 20, { steps: 5 });
+	await page.mouse.move(to.x + 8, to.y + 4, { steps: 12 });
+	await page.waitForTimeout(300);
+	await page.mouse.up();
+	await expect(order(page)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);
+	for (let i = 0; i < 3; i++) {
+		await page.keyboard.press('Escape');
+		await page.locator('main').click({ position: { x: 5, y: 5 } });
+		await page.keyboard.press('u');
+		await expect(page.getByText(/^Undone: /).first()).toBeVisible();
+	}
+	await expect(order(page)).toHaveText(['Moor', 'Ford', 'Hill', 'Yard']);
+	await expect
+		.poll(async () => (await tripStored(page)).stops.map(({ arrive }) => Date.parse(arrive)))
+		.toEqual(HOLDS.map(({ arrive }) => Date.parse(arrive)));
+});
+
+test('what if: one is dropped and leaves no trace, one is kept; a school is chosen with its price beside the others', async ({
+	page
+}) => {
+	await openTrip(page, [
+		stop('Ford', 1, 1.1, BOTH),
+		stop('Weir', 3, 3.1, [{ kind: 'water', fee: 9 }, { kind: 'grey' }]),
+		stop('Hill', 3.5, 6)
+	]);
+	const before = JSON.stringify(await tripStored(page));
+	await page.getByRole('button', { name: 'What if…' }).click();
+	await page.getByLabel('What if').selectOption({ label: 'pass a stop by' });
+	await page.getByLabel('Which').selectOption({ label: 'Ford' });
+	await expect(
+		page
+			.getByRole('cell', { name: 'no', exact: true })
+			.or(page.getByText(/no longer needed|are needed too|where you do now/))
+	).toBeVisible();
+	await page.getByRole('button', { name: 'Drop it' }).click();
+	expect(JSON.stringify(await tripStored(page))).toBe(before);
+
+	await page.getByRole('button', { name: 'What if…' }).click();
+	await page.getByLabel('What if').selectOption({ label: 'more or fewer people' });
+	await page.getByLabel('Which').selectOption({ label: 'two more' });
+	await expect(page.getByRole('row', { name: /Lasts without a stop/ })).toContainText(/3½ days|4 days/);
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	await expect(page.getByText('Take two people more aboard')).toBeVisible();
+	await expect
+		.poll(async () =>
+			Object.values(await stored(page)).some((value) => (value as { kind?: string }).kind === 'crew')
+		)
+		.toBe(true);
+
+	const schools = page.getByRole('region', { name: 'Ways to fill and dump, on this trip' });
+	await expect(schools.getByRole('row')).toHaveCount(7, { timeout: 20_000 });
+	await schools.getByRole('radio', { name: /Top up whenever you can/ }).check();
+	await expect.poll(async () => (await tripStored(page)).policy).toMatchObject({ school: 'top-up' });
+	await expect(page.getByRole('listitem').filter({ hasText: 'Ford' })).toContainText(
+		/take .* and empty Grey/
+	);
+});
+
+test('a trip that does not hold says so, with what mends it; a tap tries it, another keeps it', async ({
+	page
+}) => {
+	await openTrip(page, FAILS);
+	await expect(page.getByText(/are missing/)).toBeVisible();
+	const mend = page.getByRole('listitem').filter({ hasText: 'Switch on Short showers' });
+	await expect(mend).toBeVisible({ timeout: 20_000 });
+	await expect(page.getByRole('listitem').filter({ hasText: 'Stay one night less at Camp' })).toBeVisible();
+	await mend.getByRole('button', { name: 'Try' }).click();
+	await expect(page.getByRole('row', { name: /It holds/ })).toContainText('yes');
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	await expect(page.getByText(/are missing/)).toBeHidden();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('Nothing to fill or dump');
+});
+
+test('at a planned service it is offered, and one tap writes it down', async ({ page }) => {
+	// 30 L are gone of 100, and run into Grey: what is left does not last to the end
+	const washed = entry({ kind: 'use', at: iso(-0.005), habit: 'dishes', times: 5 });
+	await openTrip(page, [stop('Ford', 0.5, 0.6, BOTH), stop('Hill', 1, 4)], [washed]);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Ford');
+	await page.clock.fastForward(0.52 * DAY);
+	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
+	await page.getByRole('button', { name: 'Done: write it down' }).click();
+	const written = async () =>
+		Object.values(await stored(page))
+			.map((value) => value as Entry)
+			.filter(({ kind, source }) => (kind === 'fill' || kind === 'dump') && source === 'hand')
+			.map(({ kind }) => kind);
+	await expect.poll(written).toEqual(expect.arrayContaining(['fill', 'dump']));
+	await expect(page.getByRole('button', { name: 'Done: write it down' })).toBeHidden();
+});
+
+test('a planned service that was passed by without a word is asked after once', async ({ page }) => {
+	await openTrip(page, [stop('Ford', 0.5, 0.6, BOTH), stop('Hill', 1, 4), stop('Weir', 4.2, 4.3, BOTH)]);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Ford');
+	await page.clock.fastForward(0.7 * DAY);
+	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
+	const ask = page.getByText(/Did you fill Main and empty Grey at Ford/);
+	await expect(ask).toBeVisible({ timeout: 20_000 });
+	await page.getByRole('button', { name: 'No', exact: true }).click();
+	await expect(ask).toBeHidden();
+	await page.reload();
+	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
+	await expect(ask).toBeHidden();
+});
+
+test('a trip is copied, looked at by its address, and planned as one will set out; a place of no stops says how long', async ({
+	page
+}) => {
+	await openTrip(page, HOLDS);
+	await page.getByRole('button', { name: 'Copy' }).click();
+	await expect(page).toHaveURL(/trip=/);
+	await expect(page.getByText(/Planned as if you set out on/)).toBeVisible();
+	await expect(page.getByRole('region', { name: 'How much to load before you leave' })).toContainText(
+		'is the least that holds',
+		{ timeout: 20_000 }
+	);
+	await page.goBack();
+	await expect(page.getByText(/Planned as if you set out on/)).toBeHidden();
+	await openLogbookAgain(page);
+	await page.getByRole('button', { name: 'We stay here: how long?' }).click();
+	await expect(page.getByRole('listitem').filter({ hasText: 'Here' })).toContainText('3 nights');
+});
+
+/** The same rig on a trip without a stop, taken in over what is there. */
+async function openLogbookAgain(page: Page): Promise<void> {
+	const { id, ...trip } = tripOf([]);
+	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
+	const later = new Date(NOW_MS + 60_000).toISOString();
+	await page.locator('input[type=file]').setInputFiles({
+		name: 'stay.logbook.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from(
+			JSON.stringify({
+				...logbookOf([], rig, [{ ...trip, id, edited: later }]),
+				exportedAt: later
+			})
+		)
+	});
+	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
+}
+
+test('the demo’s trips of camper and boat hold, with a plan and a price for every school', async ({
+	page
+}) => {
+	await openDemo(page);
+	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Tamsel Ford');
+	await expect(page.getByText(/chances in a hundred that no tank binds/)).toBeVisible();
+	await expect(page.getByRole('row', { name: /Carry light/ })).toBeVisible({ timeout: 20_000 });
+});
