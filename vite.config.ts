@@ -1,9 +1,29 @@
 import { sveltekit } from '@sveltejs/kit/vite';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
+
+/**
+ * Writes beside each worker which files it loads later: the framework's list of what a build consists of does not name them,
+ * and without them a page would be left alone by its own worker once there is no network.
+ */
+const workerFiles = (): Plugin => ({
+	name: 'worker-files',
+	generateBundle(_, bundle) {
+		const chunks = Object.values(bundle).filter(({ type }) => type === 'chunk');
+		const names = chunks.map(({ fileName }) => fileName);
+		for (const chunk of chunks)
+			if (chunk.type === 'chunk' && chunk.isEntry)
+				this.emitFile({
+					type: 'asset',
+					fileName: `${chunk.fileName}.files.json`,
+					source: JSON.stringify(names.filter((name) => name !== chunk.fileName))
+				});
+	}
+});
 
 export default defineConfig({
 	plugins: [sveltekit()],
-	worker: { format: 'es' },
+	worker: { format: 'es', plugins: () => [workerFiles()] },
 	build: { target: 'es2022' },
 	test: {
 		setupFiles: ['tests/helpers/properties.ts'],

@@ -13,8 +13,9 @@ export interface Kept {
 	readonly bound: number;
 	/** the same trips, planned anew at each stop from what was written by then */
 	readonly boundAnew: number;
-	/** what was then paid in all, over what a plan costs that is made by one who knew the true rates and levels, less one */
-	readonly overpaid: number;
+	/** what was then paid in all, and what a plan costs that is made once by one who knows the true rates and levels */
+	readonly paid: number;
+	readonly least: number;
 	/** of the trips for which the true rates had a plan, the share that was given up */
 	readonly givenUp: number;
 	/** a plan took so long at the most, ms */
@@ -165,7 +166,7 @@ export function keep(manner: Manner, cases: number, light: boolean, firstSeed = 
 			}
 		}).planned;
 		if (anew?.bound) boundAnew++;
-		if (!ideal.feasible || light) continue;
+		if (!ideal.feasible) continue;
 		paid += cost;
 		least += ideal.cost;
 	}
@@ -174,7 +175,8 @@ export function keep(manner: Manner, cases: number, light: boolean, firstSeed = 
 		trips,
 		bound: share(bound, trips),
 		boundAnew: share(boundAnew, trips),
-		overpaid: least > 0 ? paid / least - 1 : Number.NaN,
+		paid,
+		least,
 		givenUp: share(givenUp, open),
 		slowestMs
 	};

@@ -8,14 +8,26 @@ const worker = self as unknown as ServiceWorkerGlobalScope;
 const CACHE = `dipsometer-${version}`;
 /** Everything of this build: with it the application works when the server is gone. */
 const SHELL = [...build, ...files, ...prerendered];
+/** Files whose names change with what is in them. */
+const IMMUTABLE = '/_app/immutable/';
 const KEPT = new Set(SHELL);
 
-worker.addEventListener('install', (event) => {
-	event.waitUntil(
-		caches
-			.open(CACHE)
-			.then((cache) => cache.addAll(SHELL.map((path) => new Request(path, { cache: 'reload' }))))
+/** What the workers of this build load later: each has a list of it beside itself. */
+async function workerFiles(): Promise<readonly string[]> {
+	const workers = build.filter((path) => path.startsWith(`${IMMUTABLE}workers/`));
+	const lists = await Promise.all(
+		workers.map(async (path): Promise<readonly string[]> => (await fetch(`${path}.files.json`)).json())
 	);
+	return [...new Set(lists.flat())].map((name) => `/${name}`);
+}
+
+worker.addEventListener('install', (event) => {
+	const keep = async (): Promise<void> => {
+		const all = [...SHELL, ...(await workerFiles())];
+		const cache = await caches.open(CACHE);
+		await cache.addAll(all.map((path) => new Request(path, { cache: 'reload' })));
+	};
+	event.waitUntil(keep());
 });
 
 /** The first build claims the page at once; a later one waits until the page says that the moment is calm. */
@@ -53,7 +65,7 @@ worker.addEventListener('fetch', (event) => {
 	const url = new URL(request.url);
 	if (request.method !== 'GET' || url.origin !== location.origin || url.pathname.startsWith('/api/')) return;
 	if (request.mode === 'navigate') event.respondWith(navigate(request));
-	else if (KEPT.has(url.pathname))
+	else if (KEPT.has(url.pathname) || url.pathname.startsWith(IMMUTABLE))
 		event.respondWith(
 			caches.open(CACHE).then(async (cache) => (await cache.match(url.pathname)) ?? fetch(request))
 		);

@@ -41,6 +41,22 @@ const tripStored = async (page: Page): Promise<Trip> =>
 	Object.values(await stored(page)).find(
 		(value) => typeof value === 'object' && value !== null && 'stops' in value
 	) as Trip;
+/** Whether what was seen of the plan is in this browser's store. */
+const planKept = (page: Page): Promise<boolean> =>
+	page.evaluate(
+		() =>
+			new Promise<boolean>((resolve, reject) => {
+				const open = indexedDB.open('dipsometer');
+				open.onerror = () => reject(open.error);
+				open.onsuccess = () => {
+					const prefs = open.result.transaction('prefs').objectStore('prefs').get('prefs');
+					prefs.onsuccess = () => {
+						resolve((prefs.result as { plan?: unknown } | undefined)?.plan !== undefined);
+						open.result.close();
+					};
+				};
+			})
+	);
 const order = (page: Page) =>
 	page.getByRole('list', { name: 'Stops ahead' }).getByRole('listitem').locator('.what strong:first-child');
 
@@ -105,8 +121,13 @@ test('a stop is moved by keys and by drag, stays a night longer, and all of it i
 	await page.mouse.move(from.x + 8, from.y + 12);
 	await page.mouse.down();
 	await page.mouse.move(from.x + 8, from.y - 20, { steps: 5 });
-	await page.mouse.move(to.x + 8, to.y + 4, { steps: 12 });
-	await page.waitForTimeout(300);
+	// It follows the pointer, and the others make room for it.
+	await expect
+		.poll(async () => {
+			await page.mouse.move(to.x + 8, to.y + 2 + 4 * Math.random(), { steps: 4 });
+			return order(page).first().textContent();
+		})
+		.toBe('Hill');
 	await page.mouse.up();
 	await expect(order(page)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);
 	for (let i = 0; i < 3; i++) {
@@ -197,6 +218,8 @@ test('at a planned service it is offered, and one tap writes it down', async ({ 
 test('a planned service that was passed by without a word is asked after once', async ({ page }) => {
 	await openTrip(page, [stop('Ford', 0.5, 0.6, BOTH), stop('Hill', 1, 4), stop('Weir', 4.2, 4.3, BOTH)]);
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Ford');
+	// the plan has been seen, and is kept
+	await expect.poll(() => planKept(page)).toBe(true);
 	await page.clock.fastForward(0.7 * DAY);
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
 	const ask = page.getByText(/Did you fill Main and empty Grey at Ford/);

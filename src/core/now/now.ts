@@ -5,15 +5,7 @@ import { aheadNow, dayAhead, personsNow, risingAhead } from '../habits/index.js'
 import type { Logbook, Trip } from '../logbook/index.js';
 import type { Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
-import {
-	capital,
-	sayFinding,
-	sayLastChance,
-	sayMend,
-	sayService,
-	verdict,
-	type Verdict
-} from '../words/index.js';
+import { sayFinding, sayMend, verdict, type Verdict } from '../words/index.js';
 import { LOOK_AHEAD_DAYS, outlookOf, type TankOutlook } from './outlook.js';
 import type { PlanTrip, ToDo } from './planTrip.js';
 

@@ -10,7 +10,7 @@ import { Latest } from './latest.svelte';
 type Answer<K extends keyof EngineApi> = ReturnType<EngineApi[K]>;
 
 /** So long the page is left alone after its first look, ms. */
-const FIRST_LOOK_MS = 200;
+const FIRST_LOOK_MS = 1200;
 
 /** What the engine says of the rig in view, and the way to ask it for more. */
 export class EngineClient {
