@@ -7,15 +7,6 @@ const OUT = 'docs/screenshots';
 /** A fixed clock, so that the same pictures come out on any day. */
 const NOW = new Date('2027-06-16T10:40:00+01:00');
 
-/** Opens the outline editor and cuts a corner off, as a wheel arch does. */
-async function drawOutline(page) {
-	await page.getByRole('button', { name: 'Give it a shape' }).click();
-	const editor = page.getByRole('dialog');
-	await editor.getByLabel('Shape').selectOption('prism');
-	await editor.getByRole('button', { name: 'Add a corner after 1' }).click();
-	await editor.getByLabel('Corner 1, up').fill('90');
-}
-
 /** Puts two showers and the dishes into the basket. */
 async function fillBasket(page) {
 	await page.getByRole('button', { name: 'Enough for tonight?' }).click();
@@ -23,6 +14,15 @@ async function fillBasket(page) {
 		await page.getByRole('button', { name: `One more: ${habit}` }).click();
 	await page.locator('.answer .verdict').waitFor();
 	await page.locator('.answer').scrollIntoViewIfNeeded();
+}
+
+/** Waits until the plan is made and drawn; a theme that was chosen meanwhile is drawn with. */
+async function ribbonDrawn(page) {
+	await page
+		.getByRole('group', { name: /The trip along time/ })
+		.locator('svg')
+		.waitFor();
+	await page.waitForTimeout(1500);
 }
 
 /** Waits until what Habits shows has been worked out. */
@@ -39,18 +39,18 @@ const SHOTS = [
 		path: '/',
 		act: (page) => page.getByRole('button', { name: /^Why .* in Grey\?/ }).click()
 	},
-	{ name: 'now-night', path: '/', theme: 'night' },
+	{ name: 'now-night', path: '/', theme: 'Night' },
 	{ name: 'now-phone', path: '/', width: 390, height: 844 },
 	{ name: 'now-boat', path: '/', rig: 'Sandling' },
-	{ name: 'trip', path: '/trip' },
+	{ name: 'trip', path: '/trip', act: ribbonDrawn },
+	{ name: 'trip-phone', path: '/trip', width: 390, height: 844, act: ribbonDrawn },
+	{ name: 'trip-boat-night', path: '/trip', theme: 'Night', rig: 'Sandling', act: ribbonDrawn },
 	{ name: 'habits', path: '/habits', act: workedOut },
 	{ name: 'habits-phone', path: '/habits', width: 390, height: 844, act: workedOut },
 	{ name: 'now-basket', path: '/', act: fillBasket },
-	{ name: 'now-basket-phone', path: '/', width: 390, height: 844, act: fillBasket },
 	{ name: 'ledger', path: '/ledger' },
 	{ name: 'rig', path: '/rig' },
 	{ name: 'rig-tank', path: '/rig/tank/wren-grey' },
-	{ name: 'rig-outline', path: '/rig/tank/wren-grey', act: drawOutline },
 	{ name: 'rig-gauge', path: '/rig/instrument/wren-lights' },
 	{ name: 'rig-weight', path: '/rig/weight' },
 	{ name: 'rig-print', path: '/rig/tank/wren-main/print?marks=L5', print: true },
@@ -75,6 +75,10 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act, print } of
 	if (path !== '') {
 		await page.locator('.rods').waitFor();
 		if (rig) await page.getByLabel('Rig', { exact: true }).selectOption(rig);
+		if (theme) {
+			await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
+			await page.getByRole('radio', { name: theme, exact: false }).check();
+		}
 		const view = page.getByRole('navigation').locator(`a[href="${path}"]`);
 		if ((await view.count()) > 0) await view.click();
 		else {
@@ -88,7 +92,6 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act, print } of
 		}
 	}
 	await page.getByRole('heading', { level: 1 }).waitFor();
-	if (theme) await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
 	await act?.(page);
 	if (print) await page.emulateMedia({ media: 'print' });
 	await page.waitForTimeout(900);

@@ -158,8 +158,8 @@
 					<span class="figure-in">{litres(level.litres)}</span>
 					<span class="soft">({litres(level.low)} to {litres(level.high)})</span>{/each}
 			{:else}<span class="soft"
-					>Point, or use the arrow keys, to read all tanks at a moment. Hatched: nine chances in ten; magenta:
-					reserve, and room to keep.</span
+					>Point, or use the arrow keys, to read all tanks at a moment. Hatched along the line: nine chances
+					in ten; at an edge: the reserve, and room to keep.</span
 				>{/if}
 		</p>
 		<p class="zoom">
