@@ -9,25 +9,6 @@ export {
 	type PlanOptions,
 	type Worked
 } from './plan.js';
-export { canBeShorter, changedTrip, nightsAt, reordered, type TripChange } from './changes.js';
-export { compare, missingFrom, servicesAt, type Compared, type ServiceAt, type Summary } from './compare.js';
-export { loadBefore, type Load } from './load.js';
-export { livedTrip } from './livedTrip.js';
-export { passedBy, replanned, seenOf, type PassedBy, type PlanSeen, type Replanned } from './replanned.js';
-export { mends, type Mend } from './mends.js';
-export { ALL_SCHOOLS, howOf } from './schools.js';
-export { problemOf, type Problem, type ProblemOptions } from './problem.js';
-export { type Shortfall } from './shortfall.js';
-export { type LastChance } from './lastChance.js';
-export {
-	costOfServices,
-	pricesOf,
-	servesKind,
-	SERVICE_KINDS,
-	kindOf,
-	type Reading,
-	type ServiceKind
-} from './visits.js';
 export {
 	levelsAlong,
 	levelsAtStops,
@@ -35,6 +16,44 @@ export {
 	type LevelThen,
 	type TankAlong
 } from './levelsAlong.js';
+export {
+	costOfServices,
+	kindOf,
+	livedTrip,
+	pricesOf,
+	problemOf,
+	SERVICE_KINDS,
+	servesKind,
+	type Problem,
+	type ProblemOptions,
+	type Reading,
+	type ServiceKind
+} from './trip/index.js';
+export { ALL_SCHOOLS, howOf } from './optimum/index.js';
+export type { LastChance, Shortfall } from './along/index.js';
+export {
+	canBeShorter,
+	changedTrip,
+	compare,
+	loadBefore,
+	mends,
+	missingFrom,
+	nightsAt,
+	passedBy,
+	reordered,
+	replanned,
+	seenOf,
+	servicesAt,
+	type Compared,
+	type Load,
+	type Mend,
+	type PassedBy,
+	type PlanSeen,
+	type Replanned,
+	type ServiceAt,
+	type Summary,
+	type TripChange
+} from './alternatives/index.js';
 export {
 	autonomyFromFull,
 	litresInBay,

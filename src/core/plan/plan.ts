@@ -1,6 +1,6 @@
 import { type Estimate } from '../estimate/index.js';
 import { type Logbook, type Service, type Trip } from '../logbook/index.js';
-import { lastChances, type LastChance } from './lastChance.js';
+import { lastChances, type LastChance, shortfallOf, type Shortfall } from './along/index.js';
 import {
 	carriedOf,
 	keepingPromise,
@@ -8,12 +8,19 @@ import {
 	stretchesOf,
 	toppingUp,
 	type Found,
-	type Stretches
+	type Stretches,
+	howOf
 } from './optimum/index.js';
-import { problemOf, type Problem, type ProblemOptions } from './problem.js';
-import { howOf } from './schools.js';
-import { shortfallOf, type Shortfall } from './shortfall.js';
-import { costOfServices, hasKind, pricesOf, SERVICE_KINDS, type ServiceKind } from './visits.js';
+import {
+	problemOf,
+	type Problem,
+	type ProblemOptions,
+	costOfServices,
+	hasKind,
+	pricesOf,
+	SERVICE_KINDS,
+	type ServiceKind
+} from './trip/index.js';
 
 /** Services taken at one stop. */
 export interface PlannedService {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Mask } from '../offer.js';
+import type { Mask } from '../trip/index.js';
 import { cheapest, type Network } from './cheapest.js';
 
 /** What a set of uses costs, straight from what a network says. */

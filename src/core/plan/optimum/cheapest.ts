@@ -1,4 +1,4 @@
-import type { Mask, Offer } from '../offer.js';
+import type { Mask, Offer } from '../trip/index.js';
 
 /**
  * Where services can be used, in order of time, and what a stretch between two uses of a kind costs. Nodes: 0 is the

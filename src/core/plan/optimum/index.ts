@@ -11,3 +11,4 @@ export {
 } from './lived.js';
 export { carriedOf, costOfWay, keepingPromise, toppingUp, whenDue, type Found } from './promise.js';
 export { EXACT_L, marginOf, stretchesOf, type Stretches } from './stretches.js';
+export { ALL_SCHOOLS, howOf, type How } from './schools.js';

@@ -1,6 +1,4 @@
-import type { PlannedTank, Problem } from '../problem.js';
-import { SERVICE_KINDS } from '../visits.js';
-import type { Mask } from '../offer.js';
+import { type PlannedTank, type Problem, SERVICE_KINDS, type Mask } from '../trip/index.js';
 import { markBound, noPaths, type Stretches } from './stretches.js';
 
 /** A way to serve the tanks along a trip. */

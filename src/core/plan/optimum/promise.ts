@@ -1,6 +1,4 @@
-import { SERVICE_KINDS } from '../visits.js';
-import type { Problem } from '../problem.js';
-import type { Mask } from '../offer.js';
+import { SERVICE_KINDS, type Problem, type Mask } from '../trip/index.js';
 import { cheapest, type Network } from './cheapest.js';
 import { followed, riskOf, takingAll, type Way } from './lived.js';
 import { nodesOf, type Stretches } from './stretches.js';

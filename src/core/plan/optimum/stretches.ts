@@ -1,6 +1,5 @@
 import { normalQuantile } from '../../estimate/index.js';
-import { SERVICE_KINDS, type ServiceKind } from '../visits.js';
-import type { PlannedTank, Problem } from '../problem.js';
+import { SERVICE_KINDS, type ServiceKind, type PlannedTank, type Problem } from '../trip/index.js';
 
 /** Reserves hold to this, litres: sums of many days are no more exact. */
 export const EXACT_L = 1e-6;

@@ -1,11 +1,10 @@
-import { type Estimate } from '../estimate/index.js';
-import { certaintyOf, instantMs, type Point, type Trip } from '../logbook/index.js';
+import { type Estimate } from '../../estimate/index.js';
+import { certaintyOf, instantMs, type Point, type Trip } from '../../logbook/index.js';
 import { canBeShorter, changedTrip, detourTo, type TripChange } from './changes.js';
 import { changedEstimate } from './compare.js';
-import { riskTakingAll } from './optimum/index.js';
-import type { Plan } from './plan.js';
-import { problemOf, type ProblemOptions } from './problem.js';
-import { kindOf, servesKind, visitsOf, type Reading } from './visits.js';
+import { riskTakingAll } from '../optimum/index.js';
+import type { Plan } from '../plan.js';
+import { problemOf, type ProblemOptions, kindOf, servesKind, visitsOf, type Reading } from '../trip/index.js';
 
 /** A change that makes a trip hold. */
 export interface Mend {

@@ -1,6 +1,6 @@
-import { followed, marginOf, EXACT_L, type Found, type Stretches } from './optimum/index.js';
-import type { Problem } from './problem.js';
-import { comeBy } from '../forecast/index.js';
+import { followed, marginOf, EXACT_L, type Found, type Stretches } from '../optimum/index.js';
+import type { Problem } from '../trip/index.js';
+import { comeBy } from '../../forecast/index.js';
 import { shareBy } from './lastChance.js';
 
 /** When a tank would bind at the policy's certainty, and by how much it falls short at the end of that stretch. */

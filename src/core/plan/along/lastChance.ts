@@ -1,7 +1,6 @@
-import { instantMs } from '../logbook/index.js';
-import { EXACT_L, marginOf } from './optimum/index.js';
-import type { PlannedTank, Problem } from './problem.js';
-import type { ServiceKind } from './visits.js';
+import { instantMs } from '../../logbook/index.js';
+import { EXACT_L, marginOf } from '../optimum/index.js';
+import type { PlannedTank, Problem, ServiceKind } from '../trip/index.js';
 
 /** A tank that binds unless something is done, and the last stop on the way that can serve it. */
 export interface LastChance {

@@ -1,9 +1,8 @@
-import type { Estimate } from '../estimate/index.js';
-import type { Trip } from '../logbook/index.js';
-import { riskTakingAll, stretchesOf, type Stretches } from './optimum/index.js';
-import { loaded, problemOf, type Problem } from './problem.js';
-import { howOf } from './schools.js';
-import type { PlanOptions } from './plan.js';
+import type { Estimate } from '../../estimate/index.js';
+import type { Trip } from '../../logbook/index.js';
+import { riskTakingAll, stretchesOf, type Stretches, howOf } from '../optimum/index.js';
+import { loaded, problemOf, type Problem } from '../trip/index.js';
+import type { PlanOptions } from '../plan.js';
 
 /** How much fresh water to set out with, litres in all the tanks of the plan and the jugs that feed them; a litre weighs a kilogram. */
 export interface Load {

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, exactTrip } from '../../../tests/helpers/logbooks.js';
-import { parseLogbook, type Point, type Stop, type Trip } from '../logbook/index.js';
-import { exactRig, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { changedTrip, livedTrip, reordered, type TripChange } from './index.js';
+import { entry, exactTrip, exactRig, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import { parseLogbook, type Point, type Stop, type Trip } from '../../logbook/index.js';
+import { changedTrip, livedTrip, reordered, type TripChange } from '../index.js';
 
 const timeZone = 'Europe/London';
 const HOUR = 3_600_000;

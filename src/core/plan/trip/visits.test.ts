@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { exactTrip } from '../../../tests/helpers/logbooks.js';
-import type { Service, Stop, Trip } from '../logbook/index.js';
+import { exactTrip } from '../../../../tests/helpers/logbooks.js';
+import type { Service, Stop, Trip } from '../../logbook/index.js';
 import { pricesOf, visitsOf, type Reading, type Visit } from './visits.js';
 
 const stop = (

@@ -1,7 +1,7 @@
-import { instantMs, type Entry, type Rig, type Trip } from '../logbook/index.js';
+import { instantMs, type Entry, type Rig, type Trip } from '../../logbook/index.js';
 import { missingFrom, servicesAt, type ServiceAt } from './compare.js';
-import type { Plan } from './plan.js';
-import { kindOf, type ServiceKind } from './visits.js';
+import type { Plan } from '../plan.js';
+import { kindOf, type ServiceKind } from '../trip/index.js';
 
 /** What is remembered of a plan, to tell what has changed, and what was passed by. */
 export interface PlanSeen {

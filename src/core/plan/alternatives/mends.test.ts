@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate } from '../estimate/index.js';
-import { ended } from '../forecast/index.js';
-import type { Logbook, Point, Rig, Service, Stop, Trip } from '../logbook/index.js';
+import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import { estimate } from '../../estimate/index.js';
+import { ended } from '../../forecast/index.js';
+import type { Logbook, Point, Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import {
 	ALL_SCHOOLS,
 	changedTrip,
@@ -13,7 +13,7 @@ import {
 	type Mend,
 	type Plan,
 	type TripChange
-} from './index.js';
+} from '../index.js';
 
 const START = Date.UTC(2027, 4, 1, 6);
 const DAY = 86_400_000;

@@ -1,4 +1,4 @@
-import { instantMs, type Service, type Stop, type Trip } from '../logbook/index.js';
+import { instantMs, type Service, type Stop, type Trip } from '../../logbook/index.js';
 import type { Mask, Offer } from './offer.js';
 
 /** What a plan takes at a stop, in the order of the bits of a mask. */

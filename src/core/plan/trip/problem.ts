@@ -1,7 +1,7 @@
-import { comeBy, courseOf, type Course } from '../forecast/index.js';
-import { levelOf, type Estimate } from '../estimate/index.js';
-import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../logbook/index.js';
-import { neverBinds, tankById } from '../rig/index.js';
+import { comeBy, courseOf, type Course } from '../../forecast/index.js';
+import { levelOf, type Estimate } from '../../estimate/index.js';
+import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
+import { neverBinds, tankById } from '../../rig/index.js';
 import type { Mask } from './offer.js';
 import {
 	kindOf,

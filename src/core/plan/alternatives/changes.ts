@@ -11,7 +11,7 @@ import {
 	type Service,
 	type Stop,
 	type Trip
-} from '../logbook/index.js';
+} from '../../logbook/index.js';
 
 /** A change of a trip that can be tried before it is kept. */
 export type TripChange =

@@ -1,9 +1,9 @@
-import { withMorePersons, withTrips, type Estimate } from '../estimate/index.js';
-import type { Point, Trip } from '../logbook/index.js';
+import { withMorePersons, withTrips, type Estimate } from '../../estimate/index.js';
+import type { Point, Trip } from '../../logbook/index.js';
 import { changedTrip, type TripChange } from './changes.js';
-import { bindsByPath, shareBy } from './lastChance.js';
-import { workedPlan, type Plan, type PlanOptions, type Worked } from './plan.js';
-import { kindOf, SERVICE_KINDS, type ServiceKind } from './visits.js';
+import { bindsByPath, shareBy } from '../along/index.js';
+import { workedPlan, type Plan, type PlanOptions, type Worked } from '../plan.js';
+import { kindOf, SERVICE_KINDS, type ServiceKind } from '../trip/index.js';
 
 /** What a trip comes to, to be compared. */
 export interface Summary {

@@ -1,4 +1,4 @@
-import { instantMs, type Entry, type Stop, type Trip } from '../logbook/index.js';
+import { instantMs, type Entry, type Stop, type Trip } from '../../logbook/index.js';
 
 /**
  * A trip with what has really happened of it: one who wrote that he arrived or left was there from or until then, and no

@@ -1,0 +1,5 @@
+export { canBeShorter, changedTrip, nightsAt, reordered, type TripChange } from './changes.js';
+export { compare, missingFrom, servicesAt, type Compared, type ServiceAt, type Summary } from './compare.js';
+export { loadBefore, type Load } from './load.js';
+export { mends, type Mend } from './mends.js';
+export { passedBy, replanned, seenOf, type PassedBy, type PlanSeen, type Replanned } from './replanned.js';
