@@ -269,7 +269,7 @@ it('odd trips are answered, and quickly: a leg of 30 000 km, a hundred stops, pr
 	).map((stop) => ({ ...stop, legKm: 30_000 }));
 	for (const policy of [
 		{ feePerMinute: 0, feePerKm: 0, feePerKgKm: 0 },
-		{ feePerMinute: 1e12, feePerKm: 1e12, feePerKgKm: 1e9 }
+		{ feePerMinute: 1e300, feePerKm: 1e12, feePerKgKm: 1e300 }
 	]) {
 		const began = performance.now();
 		const answer = planned(book(hundred, loose, policy));
@@ -277,6 +277,21 @@ it('odd trips are answered, and quickly: a leg of 30 000 km, a hundred stops, pr
 		expect(answer.feasible).toBe(true);
 		expect(Number.isFinite(answer.cost)).toBe(true);
 	}
+	// one tap that nobody can pay does not blur what the others cost
+	const dear = stops(
+		[[{ kind: 'water', fee: 1e15 }], [{ kind: 'water', fee: 2 }], [{ kind: 'water', fee: 1 }], []],
+		1.2
+	);
+	const cheap = planned(
+		book(dear, {
+			...exactRig,
+			tanks: exactRig.tanks.filter(({ holds }) => holds === 'fresh'),
+			outlets: exactRig.outlets.map((outlet) => ({ ...outlet, to: 'none' as const })),
+			instruments: []
+		})
+	);
+	expect(cheap.feasible).toBe(true);
+	expect(cheap.cost).toBeLessThanOrEqual(2);
 	const past = book(stops([all, all]));
 	expect(planned(past, START + 90 * DAY)).toMatchObject({ feasible: true, services: [], cost: 0 });
 	expect(planned(book([])).services).toEqual([]);

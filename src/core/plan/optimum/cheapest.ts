@@ -19,8 +19,8 @@ interface Reached {
 }
 
 /**
- * Among plans of one cost the one with the fewest services, then the fewest stops, then the latest ones; as shares of the
- * largest cost, far below what anyone pays.
+ * Among plans of one cost the one with the fewest services, then the fewest stops, then the latest ones; as shares of what
+ * some plan costs, far below what anyone pays.
  */
 const TIES = { service: 1e-9, stop: 5e-10, early: 1e-11 } as const;
 const NOISE = 1e-13;
@@ -29,9 +29,8 @@ const bits = (mask: Mask, kinds: number): readonly number[] =>
 	Array.from({ length: kinds }, (_, kind) => kind).filter((kind) => (mask >> kind) & 1);
 
 /** What a visit costs by the kinds used, ties told apart. */
-function pricesOf({ visits, stretches }: Network): readonly (readonly number[])[] {
+function pricesOf({ visits, stretches }: Network, most: number): readonly (readonly number[])[] {
 	const kinds = stretches.length;
-	const most = Math.max(1, ...visits.flatMap(({ cost }) => cost.filter(Number.isFinite)));
 	return visits.map(({ cost }, v) =>
 		cost.map((price, mask) => {
 			const count = bits(mask, kinds).length;
@@ -105,6 +104,23 @@ function costOf(used: readonly Mask[], prices: readonly (readonly number[])[], n
 	}, services);
 }
 
+/** The cheapest uses of each kind by itself, when each has a price of its own; nothing where a kind has none that hold. */
+function apart(
+	network: Network,
+	price: (visit: number, kind: number) => number
+): readonly Mask[] | undefined {
+	const count = network.visits.length;
+	const size = count + 2;
+	const used = new Array<Mask>(count).fill(0);
+	for (const kind of network.stretches.keys()) {
+		const { rest, next } = restOf(kind, (v) => price(v, kind), network);
+		if (rest[0] === Infinity) return undefined;
+		for (let at = next[0] as number; at <= count; at = next[at * size + at] as number)
+			used[at - 1] = (used[at - 1] as Mask) | (1 << kind);
+	}
+	return used;
+}
+
 /**
  * The cheapest set of uses, exactly: dynamic programming over the visits, the state being the visit at which each kind was
  * last used. What must still be paid at least, kind by kind, cuts off what cannot be cheapest (as in A*: Hart, Nilsson and
@@ -116,30 +132,22 @@ export function cheapest(network: Network): readonly Mask[] | undefined {
 	const { visits, stretches } = network;
 	const [count, kinds] = [visits.length, stretches.length];
 	const size = count + 2;
-	const prices = pricesOf(network);
+	// Each kind by itself, put together: something that holds, and the most that need be paid.
+	const raw = visits.map(({ cost }) => cost);
+	const together = apart(network, (v, kind) =>
+		((visits[v] as Offer).offers >> kind) & 1 ? (raw[v]?.[1 << kind] ?? Infinity) : Infinity
+	);
+	if (!together) return undefined;
+	const prices = pricesOf(network, Math.max(1, costOf(together, raw, network)));
 	const shares = sharesOf(prices, network);
 	const bounds = stretches.map((_, kind) => restOf(kind, (v) => shares[v]?.[kind] ?? Infinity, network));
-	const apart = stretches.map((_, kind) =>
-		restOf(
-			kind,
-			(v) => (((visits[v] as Offer).offers >> kind) & 1 ? (prices[v]?.[1 << kind] ?? Infinity) : Infinity),
-			network
-		)
+	const byPrice = apart(network, (v, kind) =>
+		((visits[v] as Offer).offers >> kind) & 1 ? (prices[v]?.[1 << kind] ?? Infinity) : Infinity
 	);
-	// Each kind by itself, put together: something that holds, and the most that need be paid.
-	const together = new Array<Mask>(count).fill(0);
-	for (const [kind, { rest, next }] of apart.entries()) {
-		if (rest[0] === Infinity) return undefined;
-		for (let at = next[0] as number; at <= count; at = next[at * size + at] as number)
-			together[at - 1] = (together[at - 1] as Mask) | (1 << kind);
-	}
-	let most = costOf(together, prices, network);
+	let most = costOf(byPrice ?? together, prices, network);
 	// The shares, as if they were prices, may lead to a better one.
-	const shared = new Array<Mask>(count).fill(0);
-	for (const [kind, { next }] of bounds.entries())
-		for (let at = next[0] as number; at <= count; at = next[at * size + at] as number)
-			shared[at - 1] = (shared[at - 1] as Mask) | (1 << kind);
-	most = Math.min(most, costOf(shared, prices, network));
+	const shared = apart(network, (v, kind) => shares[v]?.[kind] ?? Infinity);
+	if (shared) most = Math.min(most, costOf(shared, prices, network));
 	const limit = most + NOISE * Math.max(1, Math.abs(most));
 
 	const stillFrom = (last: readonly number[], visit: number): number =>

@@ -90,8 +90,10 @@ const countOf = (set: Uint32Array): number =>
 export function riskOf(problem: Problem, stretches: Stretches, way: Way): number {
 	const { size, bound } = stretches;
 	const set = noPaths(problem.course.paths);
+	let everyPath = false;
 	const add = (more: Uint32Array | undefined): void => {
-		for (let i = 0; i < set.length; i++) set[i] = (set[i] as number) | (more?.[i] ?? 0);
+		if (more) for (let i = 0; i < set.length; i++) set[i] = (set[i] as number) | (more[i] as number);
+		else everyPath = true;
 	};
 	SERVICE_KINDS.forEach((kind, index) => {
 		// Fresh tanks that are filled in part are followed; all else is known, stretch by stretch.
@@ -110,7 +112,7 @@ export function riskOf(problem: Problem, stretches: Stretches, way: Way): number
 				markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
 			);
 		});
-	return countOf(set) / problem.course.paths;
+	return everyPath ? 1 : countOf(set) / problem.course.paths;
 }
 
 /** What is taken and left behind on a way. */

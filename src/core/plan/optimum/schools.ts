@@ -1,5 +1,6 @@
 import { SCHOOLS, type School, type Trip } from '../../logbook/index.js';
 import { keepingPromise, toppingUp, whenDue, type Found } from './promise.js';
+import type { Stretches } from './stretches.js';
 import { type Problem, pricesOf, type Prices } from '../trip/index.js';
 
 /** What counts for those who would rather stop once less, in the money of the fees: nothing else comes near it. */

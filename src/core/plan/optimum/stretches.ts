@@ -13,7 +13,7 @@ export interface Stretches {
 	readonly size: number;
 	/** by kind: the share of paths on which one of its tanks binds, when the service before the stretch did all it can */
 	readonly risk: readonly Float64Array[];
-	/** by kind and stretch: those paths, a bit for each */
+	/** by kind and stretch: those paths, a bit for each; absent where it is all of them */
 	readonly bound: readonly (readonly (Uint32Array | undefined)[])[];
 	/**
 	 * By kind: how much is missing or too much at the end of each stretch, in the mean of all paths, as a share of what the
@@ -75,11 +75,15 @@ function boundOn(
 		let count = 0;
 		for (const to of nodes) {
 			if (to <= from) continue;
-			set = set.slice();
 			// What has bound by one moment has bound by every later one.
-			if (count < paths)
-				for (const tank of tanks)
-					count += markBound(set, tank, from === 0 ? tank.start : tank.served, from, to);
+			if (count === paths) break;
+			const next = set.slice();
+			const more = tanks.reduce(
+				(sum, tank) => sum + markBound(next, tank, from === 0 ? tank.start : tank.served, from, to),
+				0
+			);
+			if (more > 0) set = next;
+			count += more;
 			risk[from * size + to] = count / paths;
 			bound[from * size + to] = set;
 		}

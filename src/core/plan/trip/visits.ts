@@ -22,9 +22,9 @@ export interface Prices {
 }
 
 export const pricesOf = ({ policy = {} }: Pick<Trip, 'policy'>): Prices => ({
-	perMinute: policy.feePerMinute ?? 0,
-	perKm: policy.feePerKm ?? 0,
-	perKgKm: policy.feePerKgKm ?? 0,
+	perMinute: priced(policy.feePerMinute ?? 0),
+	perKm: priced(policy.feePerKm ?? 0),
+	perKgKm: priced(policy.feePerKgKm ?? 0),
 	perStop: 0,
 	freeWater: false
 });
@@ -51,6 +51,8 @@ const DAY_MS = 86_400_000;
 const SEVERAL_DAYS_MS = 2 * DAY_MS;
 /** Of a very long stay not every day is looked at. */
 const MOST_TIMES = 14;
+/** Of more chances to serve than this only some are looked at, evenly: their stretches are as many as their square. */
+const MOST_VISITS = 600;
 
 /** Whether a service serves tanks that hold something. */
 export function servesKind(service: Service, kind: ServiceKind, reading: Reading = 'on-arrival'): boolean {
@@ -60,9 +62,13 @@ export function servesKind(service: Service, kind: ServiceKind, reading: Reading
 	return service.kind === kind || (hooks && service.kind === 'sewer');
 }
 
+/** Nothing costs more than this: sums of what people type stay numbers. */
+const BEYOND_ALL_MONEY = 1e12;
+const priced = (price: number): number => Math.min(price, BEYOND_ALL_MONEY);
+
 const detourOf = ({ detourKm = 0 }: Service): number => detourKm;
 const priceOf = ({ fee = 0, minutes = 0 }: Service, { perMinute }: Prices): number =>
-	fee + minutes * perMinute;
+	priced(fee) + priced(minutes * perMinute);
 
 /** Of a list of services those that nothing else is both cheaper and nearer than. */
 const worthwhile = (services: readonly Service[], prices: Prices): readonly Service[] =>
@@ -82,7 +88,7 @@ export const costOfServices = (services: readonly Service[], prices: Prices): nu
 	services.length === 0
 		? 0
 		: services.reduce((sum, service) => sum + priceOf(service, prices), prices.perStop) +
-			Math.max(...services.map(detourOf)) * prices.perKm;
+			priced(Math.max(...services.map(detourOf)) * prices.perKm);
 
 /** What a stop offers, by the kinds used: the services that cost least together. */
 function offerOf(
@@ -144,14 +150,14 @@ function timesAt(stop: Stop, fromMs: number, reading: Reading): readonly number[
  *
  * @param wanted the kinds that some tank needs
  */
-export const visitsOf = (
+export function visitsOf(
 	trip: Trip,
 	fromMs: number,
 	prices: Prices,
 	reading: Reading,
 	wanted: Mask
-): readonly Visit[] =>
-	trip.stops
+): readonly Visit[] {
+	const all = trip.stops
 		.flatMap((stop) => {
 			const offer = offerOf(stop, prices, reading, wanted);
 			if (offer.offers === 0) return [];
@@ -163,3 +169,6 @@ export const visitsOf = (
 			}));
 		})
 		.sort((a, b) => a.atMs - b.atMs);
+	const every = Math.ceil(all.length / MOST_VISITS);
+	return all.filter((_, i) => i % every === 0);
+}
