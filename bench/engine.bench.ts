@@ -1,8 +1,9 @@
 import { bench, describe } from 'vitest';
 import { estimate, withEntry } from '../src/core/estimate';
 import { basket, ended, forecast, sacrifice, stayLine, worth } from '../src/core/forecast';
+import { problemOf, work } from '../src/core/plan';
 import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
-import type { Measure, Rig } from '../src/core/logbook';
+import type { Measure, Rig, Service, Trip } from '../src/core/logbook';
 
 const rig: Rig = {
 	...exactRig,
@@ -71,6 +72,22 @@ const measures = ['shower', 'dishes', 'flush'].flatMap((habit, h) =>
 );
 const saving = estimate(logbookOf(entries.slice(-2000), { ...rig, measures }, [exactTrip]), 'rig', endMs);
 
+/** Sixty stops of a day and a half, with something at most of them. */
+const SIXTY: Trip = {
+	...exactTrip,
+	stops: Array.from({ length: 60 }, (_, i) => ({
+		id: `s${i}`,
+		name: `Stop ${i}`,
+		arrive: new Date(endMs + (i + 0.5) * 20 * HOUR).toISOString(),
+		depart: new Date(endMs + (i + 0.6) * 20 * HOUR).toISOString(),
+		legKm: 10 + ((7 * i) % 40),
+		services: (['water', 'grey', 'black'] as const)
+			.filter((_, kind) => (i + kind) % 4 !== 0)
+			.map((kind, k): Service => ({ kind, fee: (3 * i + k) % 5, minutes: 10, detourKm: (5 * i + k) % 7 }))
+	})),
+	policy: { certainty: 0.9, feePerMinute: 0.2, feePerKm: 0.4 }
+};
+
 /** A rank-one update of so many numbers for each entry, and nothing else: what the replay is held against. */
 const BARE_STATES = 22;
 function bareLoop(): number {
@@ -127,4 +144,18 @@ describe('engine', () => {
 		iterations: 3,
 		warmupIterations: 1
 	});
+	bench(
+		'a plan of 60 stops and three tanks (must be under 200 ms)',
+		() => void work(problemOf(saving, SIXTY)),
+		{
+			iterations: 5
+		}
+	);
+	bench(
+		'the same with part loads',
+		() => {
+			work(problemOf(saving, { ...SIXTY, policy: { ...SIXTY.policy, feePerKgKm: 6e-4 } }));
+		},
+		{ iterations: 5 }
+	);
 });

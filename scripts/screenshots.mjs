@@ -70,7 +70,7 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act, print } of
 		serviceWorkers: 'block'
 	});
 	const page = await context.newPage();
-	await page.clock.setFixedTime(NOW);
+	await page.clock.install({ time: NOW });
 	await page.goto(path === '' ? address : `${address}/?demo`);
 	if (path !== '') {
 		await page.locator('.rods').waitFor();
@@ -94,7 +94,8 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act, print } of
 	await page.getByRole('heading', { level: 1 }).waitFor();
 	await act?.(page);
 	if (print) await page.emulateMedia({ media: 'print' });
-	await page.waitForTimeout(900);
+	// what follows the first look is there too
+	await page.waitForTimeout(2500);
 	await page.screenshot({ path: `${OUT}/${name}.png` });
 	await context.close();
 	console.log(`${OUT}/${name}.png`);

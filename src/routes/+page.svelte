@@ -24,6 +24,8 @@
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
 
+	/** the plan follows the first look: its place is kept, so that nothing moves under a thumb */
+	const planComes = $derived(app.tripAtHand !== undefined && now?.plan === undefined);
 	/** the plan has changed, or something in it was passed by */
 	const hasNews = $derived.by(() => {
 		const { plan } = app.prefs.current;
@@ -56,7 +58,7 @@
 			<PageHead>
 				{#snippet title()}<Spans spans={now.verdict.headline} />{/snippet}
 				{#snippet says()}
-					<p class="detail soft">
+					<p class="detail soft" class:comes={app.tripAtHand}>
 						<Spans spans={now.verdict.detail} />
 						{#if now.verdict.binds !== undefined}<button
 								class="why small"
@@ -77,7 +79,7 @@
 			{#if now.due || hasNews}
 				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews {app} />{/await}
 			{/if}
-			{#if now.lastChance}<p class="mind"><strong>{now.lastChance}</strong></p>{/if}
+			{#if now.lastChance || planComes}<p class="mind chance"><strong>{now.lastChance ?? ''}</strong></p>{/if}
 			{#if now.prices.length > 0}<Ration {app} />{/if}
 			{#if now.prices.length > 0 && basket}
 				{#await import('$lib/ui/now/Basket.svelte') then { default: Basket }}
@@ -111,3 +113,10 @@
 {:else}
 	<Waiting trouble={app.engine.trouble} />
 {/if}
+
+<style>
+	.comes,
+	.chance {
+		min-height: 2lh;
+	}
+</style>

@@ -13,7 +13,7 @@ export interface Found extends Way {
 }
 
 /** So finely is sought between two certainties, or two prices of risk: times halved. */
-const HALVINGS = 7;
+const HALVINGS = 6;
 /** Prices of risk that are tried, as shares of what all services together cost. */
 const RISK_PRICES = [1e-11, 1e3] as const;
 const SURE = 0.9999;

@@ -80,6 +80,10 @@ export interface ProblemOptions {
 	readonly loadL?: number | undefined;
 }
 
+/** Of a trip with more chances to serve than this, fewer paths are lived: their stretches are as many as the square. */
+const MANY_VISITS = 30;
+const FEW_PATHS = 600;
+
 const mean = (values: Float64Array): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** The supplies that are poured into any of some tanks, or into what is poured into them. */
@@ -112,15 +116,20 @@ export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = 
 			hookUps: model.hookUps.map(({ ms }) => ({ ms, is: { mains: false, sewer: false } }))
 		}
 	};
-	const course =
-		options.course ??
-		courseOf(unhooked, { toMs: endMs, measures: options.measures, paths: options.paths, seed: options.seed });
 	const binding = rig.tanks.filter((tank) => !neverBinds(rig, tank));
 	const wanted = SERVICE_KINDS.reduce<Mask>(
 		(mask, kind, i) => (binding.some(({ holds }) => kindOf(holds) === kind) ? mask | (1 << i) : mask),
 		0
 	);
 	const visits = visitsOf(trip, fromMs, prices, reading, wanted).filter(({ atMs }) => atMs <= endMs);
+	const course =
+		options.course ??
+		courseOf(unhooked, {
+			toMs: endMs,
+			measures: options.measures,
+			paths: options.paths ?? (visits.length > MANY_VISITS ? FEW_PATHS : undefined),
+			seed: options.seed
+		});
 	const times = [fromMs, ...visits.map(({ atMs }) => atMs), endMs];
 	const laneOf = (id: string): number => course.lanes.findIndex((lane) => lane.id === id);
 	const poured = new Set<string>();

@@ -51,6 +51,8 @@
 			{#if short}<span class="soft">{tank} allows no more.</span>
 				<a href="/habits">What would get there?</a>{/if}
 		</p>
+	{:else if asked === undefined && app.tripAtHand && !now?.plan}
+		<p class="figure" aria-hidden="true">&nbsp;</p>
 	{:else if asked !== undefined && !picked.waiting}
 		<p class="soft">Nothing binds before that.</p>
 	{/if}
