@@ -1,5 +1,5 @@
 import { type PlannedTank, type Problem, SERVICE_KINDS, type Mask } from '../trip/index.js';
-import { markBound, noPaths, type Stretches } from './stretches.js';
+import { EXACT_L, markBound, noPaths, type Stretches } from './stretches.js';
 
 /** A way to serve the tanks along a trip. */
 export interface Way {
@@ -19,9 +19,6 @@ export interface Served {
 	/** to the brim, or to what a dump leaves */
 	readonly whole: boolean;
 }
-
-/** Nobody stops the hose so shortly before the brim, as a share of what serves. */
-const ALMOST_FULL = 0.01;
 
 /** What is in a tank as a stretch begins, by path and in the mean. */
 export interface Stage {
@@ -51,7 +48,7 @@ export function* followed(
 			tank.falls && guard !== undefined
 				? Math.max(arrivedL, load(tank, node, nodes[i + 1] ?? size - 1, guard))
 				: tank.servedL;
-		const whole = !tank.falls || aimsL >= (1 - ALMOST_FULL) * tank.servedL;
+		const whole = !tank.falls || aimsL >= tank.servedL - EXACT_L;
 		litres = whole ? tank.servedL : aimsL;
 		const movedL = Math.max(0, tank.falls ? litres - arrivedL : arrivedL - litres);
 		levels = whole ? tank.served : filledUp(tank, levels, from, node, movedL);

@@ -165,6 +165,12 @@
 				{found.dropped.length > 1 ? 'are' : 'is'} no longer needed.{/if}
 		{/if}
 	</p>
+	{#if change.kind === 'order' || change.kind === 'skip'}
+		<p class="soft small">
+			Nobody here knows the roads: the legs are reckoned as long as they were. Change them where the way is
+			another.
+		</p>
+	{/if}
 	<p class="buttons">
 		<button class="primary" onclick={() => void keep()}>Keep it</button>
 		<button onclick={onclose}>Drop it</button>
