@@ -267,7 +267,7 @@ async function openLogbookAgain(page: Page): Promise<void> {
 	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
 }
 
-test('the demo’s trips of camper and boat hold, with a plan and a price for every school', async ({
+test('the demo’s camper has a trip that holds, with a plan and a price for every school', async ({
 	page
 }) => {
 	await openDemo(page);

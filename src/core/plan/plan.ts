@@ -99,7 +99,7 @@ function servicesOf(problem: Problem, stretches: Stretches, found: Found): reado
 	});
 }
 
-export const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
+const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 
 function effortOf(
 	problem: Problem,

@@ -138,7 +138,9 @@ export function* waysOfTrip(
 	points: readonly Point[],
 	entries: readonly Entry[]
 ): Generator<void, WaysOfTrip> {
-	const { trip, options, settingOut } = asked(estimate, whole, entries);
+	const { trip, options: of, settingOut } = asked(estimate, whole, entries);
+	// The days ahead are lived once, whatever is done at the stops.
+	const options: PlanOptions = { ...of, course: workedPlan(estimate, trip, of).problem.course };
 	const first = trip.stops[0];
 	const before = settingOut || (first !== undefined && instantMs(first.depart) > estimate.atMs);
 	const load = before ? loadBefore(estimate, trip, options) : undefined;
@@ -155,7 +157,7 @@ export function* waysOfTrip(
 		trip: trip.id,
 		...(load ? { load } : {}),
 		schools,
-		mends: own && !own.feasible ? yield* mends(estimate, trips, trip, own, points, options) : []
+		mends: own && !own.feasible ? yield* mends(estimate, trips, trip, own, points, of) : []
 	};
 }
 

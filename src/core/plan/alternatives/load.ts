@@ -22,9 +22,9 @@ const HALVINGS = 12;
 /** Loads that are tried between the least and the most. */
 const MOST_TRIED = 8;
 
-/** A sum over the fresh tanks. */
-const sumOf = (problem: Problem, of: 'servedL'): number =>
-	problem.tanks.reduce((sum, tank) => sum + (tank.falls ? tank[of] : 0), 0);
+/** What all the fresh tanks hold. */
+const holdsL = ({ tanks }: Problem): number =>
+	tanks.reduce((sum, { falls, servedL }) => sum + (falls ? servedL : 0), 0);
 
 /** The loads that just reach a place to fill, or the end: between them nothing is gained. */
 function reaching(problem: Problem, { load, size }: Stretches): readonly number[] {
@@ -42,7 +42,7 @@ function reaching(problem: Problem, { load, size }: Stretches): readonly number[
 export function loadBefore(estimate: Estimate, trip: Trip, options: PlanOptions = {}): Load | undefined {
 	const { prices, seek } = howOf(trip);
 	const plain = problemOf(estimate, trip, { ...options, prices });
-	const mostL = sumOf(plain, 'servedL');
+	const mostL = holdsL(plain);
 	if (!(mostL > 0)) return undefined;
 	const withLoad = (litres: number): Problem => ({ ...plain, tanks: loaded(plain.tanks, litres) });
 	const allowed = 1 - plain.certainty + 1e-9;

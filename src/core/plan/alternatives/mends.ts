@@ -1,10 +1,18 @@
-import { type Estimate } from '../../estimate/index.js';
-import { certaintyOf, instantMs, type Point, type Trip } from '../../logbook/index.js';
+import type { Estimate } from '../../estimate/index.js';
+import { effortOf } from '../../forecast/index.js';
+import { certaintyOf, instantMs, type Point, type Stop, type Trip } from '../../logbook/index.js';
 import { canBeShorter, changedTrip, detourTo, type TripChange } from './changes.js';
 import { changedEstimate } from './compare.js';
 import { riskTakingAll } from '../optimum/index.js';
 import type { Plan } from '../plan.js';
-import { problemOf, type ProblemOptions, kindOf, servesKind, visitsOf, type Reading } from '../trip/index.js';
+import {
+	problemOf,
+	type ProblemOptions,
+	kindOf,
+	SERVICE_KINDS,
+	servesKind,
+	type Reading
+} from '../trip/index.js';
 
 /** A change that makes a trip hold. */
 export interface Mend {
@@ -20,8 +28,6 @@ const MOST_TRIED = 12;
 const MOST_SETS = 40;
 /** Nobody drives further for a tap, there and back, km. */
 const MOST_DETOUR_KM = 120;
-
-const DEFAULT_EFFORT = 1;
 
 interface Tried {
 	readonly estimate: Estimate;
@@ -59,7 +65,7 @@ function* byMeasures(tried: Tried, certainty: number): Generator<void, Mend | un
 	const { model, state } = tried.estimate;
 	const free = model.rig.measures
 		.filter(({ id, retired }) => !retired && !state.measures.includes(id))
-		.map(({ id, effort = DEFAULT_EFFORT }) => ({ id, effort }));
+		.map((measure) => ({ id: measure.id, effort: effortOf(measure) }));
 	if (free.length === 0) return undefined;
 	const all: TripChange = { kind: 'measures', on: free.map(({ id }) => id) };
 	const chanceOfAll = chanceWith(tried, all);
@@ -142,17 +148,10 @@ export function* mends(
 		.filter((stop) => canBeShorter(stop, trip.timeZone))
 		.map((stop) => ({ kind: 'nights', stop: stop.id, by: -1 }) as const);
 	const first = trip.stops.findIndex(({ arrive }) => instantMs(arrive) > estimate.atMs);
-	const serving = new Set(
-		visitsOf(
-			trip,
-			estimate.atMs,
-			{ perMinute: 0, perKm: 0, perKgKm: 0, perStop: 0, freeWater: false },
-			reading,
-			7
-		).map(({ stop }) => stop.id)
-	);
+	const serves = ({ services }: Stop): boolean =>
+		services.some((service) => SERVICE_KINDS.some((one) => servesKind(service, one, reading)));
 	const orders = trip.stops.flatMap((stop, at) =>
-		at > first && first >= 0 && serving.has(stop.id) && instantMs(stop.arrive) > shortfall.atMs
+		at > first && first >= 0 && serves(stop) && instantMs(stop.arrive) > shortfall.atMs
 			? [
 					{ kind: 'order', stop: stop.id, to: Math.max(first, at - 1) } as const,
 					{ kind: 'order', stop: stop.id, to: first } as const

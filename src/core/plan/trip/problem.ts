@@ -71,7 +71,6 @@ export interface ProblemOptions {
 	readonly prices?: Prices | undefined;
 	readonly measures?: readonly string[] | undefined;
 	readonly paths?: number | undefined;
-	readonly seed?: number | undefined;
 	/** one sets out then, with full fresh and empty waste tanks: for a trip that is still far off */
 	readonly settingOutMs?: number | undefined;
 	/** of the same estimate, trip and measures, where it is known already */
@@ -127,8 +126,7 @@ export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = 
 		courseOf(unhooked, {
 			toMs: endMs,
 			measures: options.measures,
-			paths: options.paths ?? (visits.length > MANY_VISITS ? FEW_PATHS : undefined),
-			seed: options.seed
+			paths: options.paths ?? (visits.length > MANY_VISITS ? FEW_PATHS : undefined)
 		});
 	const times = [fromMs, ...visits.map(({ atMs }) => atMs), endMs];
 	const laneOf = (id: string): number => course.lanes.findIndex((lane) => lane.id === id);
