@@ -13,6 +13,7 @@ const order = [
 	'habits',
 	'forecast',
 	'plan',
+	'runs',
 	'findings',
 	'words',
 	'quickline',

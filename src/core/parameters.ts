@@ -8,6 +8,8 @@
 export const meanShare = 0.5;
 /** share of residualL. File format. */
 export const residual = 0.35;
+/** share of what was said to stay in a tank that was not quite emptied: it is told from how the last of it ran. Ours. */
+export const leftShare = 0.6;
 /** share of the litres moved. File format. */
 export const movedShare = 0.03;
 /** L. File format. */

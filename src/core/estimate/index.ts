@@ -3,7 +3,10 @@ export {
 	bindingLevel,
 	levelOf,
 	levelOfPool,
+	meterNow,
 	readLevels,
+	roomOf,
+	standingLevelWith,
 	usableOfTank,
 	type Levels,
 	type TankLevel

@@ -3,12 +3,14 @@ export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } fr
 export { ABSURD_LITRES, logbookJsonSchema, schemas } from './validation/schema.js';
 export { problemsOf } from './validation/problems.js';
 export type {
+	Container,
 	Entry,
 	EntryDraft,
 	EntryKind,
 	EntryOf,
 	Gauge,
 	Habit,
+	Happening,
 	Instrument,
 	Logbook,
 	Measure,

@@ -1,5 +1,6 @@
 import type * as z from 'zod/mini';
 import type {
+	containerSchema,
 	entrySchema,
 	habitSchema,
 	instrumentSchema,
@@ -38,6 +39,7 @@ export type Instrument = Known<z.infer<typeof instrumentSchema>>;
 export type Meter = Extract<Instrument, { kind: 'meter' }>;
 export type Gauge = Extract<Instrument, { kind: 'gauge' }>;
 export type Rod = Extract<Instrument, { kind: 'rod' }>;
+export type Container = Known<z.infer<typeof containerSchema>>;
 export type Trip = Known<z.infer<typeof tripSchema>>;
 export type School = NonNullable<NonNullable<Trip['policy']>['school']>;
 export type Stop = Known<z.infer<typeof stopSchema>>;
@@ -50,6 +52,9 @@ export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
 type WithoutIdentity<T> = T extends unknown ? Omit<T, 'id' | 'rig'> : never;
 /** An entry before it is given its id and its rig. */
 export type EntryDraft = WithoutIdentity<Entry>;
+type WithoutTime<T> = T extends unknown ? Omit<T, 'at'> : never;
+/** What happened, before the moment is put to it. */
+export type Happening = WithoutTime<EntryDraft>;
 
 /** One thing wrong with data from outside: where it stands, what was expected there, what was found. */
 export interface Problem {

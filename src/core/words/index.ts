@@ -53,3 +53,15 @@ export { sayLonger, saySacrifice, saySet, type Goal } from './saving/sacrifice.j
 export { sayEffect, sayNotYet, sayPaid, saySides } from './saving/measure.js';
 export { sayLoad, type LoadLine } from './trip/load.js';
 export { askPassedBy, sayReplanned } from './trip/replanned.js';
+export {
+	sayPayloadLeft,
+	sayProgress,
+	sayRule,
+	sayRun,
+	sayShown,
+	sayStep,
+	type StepWords
+} from './run/step.js';
+export { sayLoadOf, sayMass } from './run/mass.js';
+export { sayStepFault } from './run/fault.js';
+export { sayLoads, sayStayAt, sayStayLoads, sayWhenToGo } from './run/carry.js';

@@ -6,11 +6,15 @@ import {
 	problemsOf,
 	schemas,
 	type Logbook,
+	type Meter,
 	type Problem,
 	type Refusal,
-	type Shape
+	type Rig,
+	type Shape,
+	type Tank
 } from '$core/logbook';
-import type { RodPlace } from '$core/rig';
+import { isCarried, tankById, usableOf, type RodPlace } from '$core/rig';
+import { keptFreeL, MOST_LOADS, type Hose, type Vessel } from '$core/runs';
 import * as z from 'zod/mini';
 import type { Errors } from './http';
 
@@ -120,6 +124,149 @@ export function readPlanBody(data: unknown): Read<z.infer<typeof planBody> & { l
 	const read = withLogbook(planBody, data);
 	if ('errors' in read || read.body.logbook.trips.some(({ id }) => id === read.body.trip)) return read;
 	return { errors: [mustBe('$.trip', 'the id of a trip in the logbook', read.body.trip)] };
+}
+
+const chance = z.number().check(z.minimum(0.5), z.maximum(MOST_CERTAIN));
+const fillBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	tank: z.string(),
+	target: z.union([
+		z.literal('full'),
+		z.looseObject({ litres: schemas.litres }),
+		z.looseObject({
+			days: z.number().check(z.positive(), z.maximum(MOST_DAYS)),
+			certainty: z.optional(chance)
+		})
+	]),
+	meter: z.optional(z.string()),
+	reads: z.optional(z.number().check(z.nonnegative(), z.maximum(1e9))),
+	flowLpm: z.optional(z.number().check(z.positive(), z.maximum(1000)))
+});
+const hoseBody = z.looseObject({
+	lengthM: z.number().check(z.nonnegative(), z.maximum(1000)),
+	diameterMm: z.number().check(z.nonnegative(), z.maximum(1000))
+});
+const dumpBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	tanks: z.array(z.string()).check(z.minLength(1)),
+	into: z.optional(z.string()),
+	hose: z.optional(hoseBody)
+});
+const carryBody = z.looseObject({
+	carries: z.enum(['fresh', 'grey', 'black']),
+	litres: schemas.litres,
+	// Who asks for one sum need not name the container; what it carries is checked where it is said.
+	container: z.extend(z.partial(schemas.container, { id: true, name: true, carries: true }), {
+		count: z.int().check(z.positive(), z.maximum(1000))
+	}),
+	hose: z.optional(hoseBody)
+});
+
+const rigOf = ({ logbook, rig }: { readonly logbook: Logbook; readonly rig: string }): Rig =>
+	logbook.rigs.find(({ id }) => id === rig) as Rig;
+
+/** No tank of that size lasts: a fill of more than it can hold is a slip, whatever is in it. */
+const BEYOND = 1.25;
+
+/** Problems of a container for what goes into it: of another kind of water, or smaller than its hose. */
+function vesselProblems(
+	path: string,
+	holds: Tank['holds'],
+	container: Vessel & { readonly carries?: Tank['holds'] | undefined },
+	hose: Hose | undefined
+): readonly Problem[] {
+	if (container.carries !== undefined && container.carries !== holds)
+		return [mustBe(path, `a container for ${holds}`, container.carries)];
+	const free = keptFreeL(holds, container, hose);
+	return free < container.capacityL
+		? []
+		: [
+				mustBe(
+					path,
+					'a container larger than what it keeps free: its headroom, or what the hose still holds',
+					`${container.capacityL} L, of which ${Number(free.toFixed(2))} L stay free`
+				)
+			];
+}
+
+export type FillBody = z.infer<typeof fillBody> & { readonly logbook: Logbook };
+
+export function readFillBody(data: unknown): Read<FillBody> {
+	const read = ofRig(withLogbook(fillBody, data), () => ({}));
+	if ('errors' in read) return read;
+	const { tank: id, target, meter, reads } = read.body;
+	const rig = rigOf(read.body);
+	const tank = tankById(rig, id);
+	if (tank?.holds !== 'fresh') return { errors: [mustBe('$.tank', 'the id of a fresh tank of the rig', id)] };
+	const errors: Problem[] = [];
+	if (target !== 'full' && 'litres' in target && typeof target.litres === 'number') {
+		const most = BEYOND * usableOf(tank);
+		if (target.litres > most)
+			errors.push({
+				path: '$.target.litres',
+				expected: `no more than ${tank.name} can hold, about ${Math.round(usableOf(tank))} L`,
+				got: `${target.litres} L`
+			});
+	}
+	if (target !== 'full' && 'days' in target && isCarried(rig, tank))
+		errors.push(
+			mustBe('$.target', 'full or litres: a supply that only feeds another tank lasts no days', 'days')
+		);
+	const fits = rig.instruments.some(
+		(one) => one.id === meter && one.kind === 'meter' && one.place === 'fill' && one.tank === id
+	);
+	if (meter !== undefined && !fits)
+		errors.push(mustBe('$.meter', 'the id of a meter on the hose into that tank', meter));
+	if (meter === undefined && reads !== undefined && !fillMeterOf(rig, id))
+		errors.push(mustBe('$.reads', 'a tank with a meter on its hose', id));
+	return errors.length > 0 ? { errors } : read;
+}
+
+/** The meter on the hose into a tank, where it has one that is in use. */
+export const fillMeterOf = (rig: Rig, tank: string, id?: string): Meter | undefined =>
+	rig.instruments.find(
+		(one): one is Meter =>
+			one.kind === 'meter' &&
+			one.place === 'fill' &&
+			one.tank === tank &&
+			(id === undefined ? !one.retired : one.id === id)
+	);
+
+export type DumpBody = z.infer<typeof dumpBody> & { readonly logbook: Logbook };
+
+export function readDumpBody(data: unknown): Read<DumpBody> {
+	const read = ofRig(withLogbook(dumpBody, data), () => ({}));
+	if ('errors' in read) return read;
+	const { tanks: ids, into, hose } = read.body;
+	const rig = rigOf(read.body);
+	const found = ids.map((id) => tankById(rig, id));
+	const errors: Problem[] = found.flatMap((tank, i) =>
+		!tank || tank.holds === 'fresh'
+			? [mustBe(`$.tanks[${i}]`, 'the id of a waste tank of the rig', ids[i] ?? '')]
+			: []
+	);
+	if (errors.length > 0 || into === undefined) return errors.length > 0 ? { errors } : read;
+	const container = rig.containers.find(({ id }) => id === into);
+	if (!container) return { errors: [mustBe('$.into', 'the id of a container of the rig', into)] };
+	const mixed = found.find((tank) => tank && tank.holds !== container.carries);
+	const problems = vesselProblems('$.into', mixed?.holds ?? container.carries, container, hose);
+	return problems.length > 0 ? { errors: problems } : read;
+}
+
+export type CarryBody = z.infer<typeof carryBody>;
+
+export function readCarryBody(data: unknown): Read<CarryBody> {
+	const result = carryBody.safeParse(data);
+	if (!result.success) return { errors: problemsOf(result.error, data) };
+	const { carries, litres, container, hose } = result.data;
+	const errors = vesselProblems('$.container', carries, container, hose);
+	if (errors.length > 0) return { errors };
+	const fits = container.capacityL - keptFreeL(carries, container, hose);
+	return litres / fits <= MOST_LOADS
+		? { body: result.data }
+		: { errors: [mustBe('$.litres', `at most ${MOST_LOADS} loads of the container`, `${litres} L`)] };
 }
 
 interface Dip {

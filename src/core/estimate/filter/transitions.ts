@@ -209,12 +209,18 @@ export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump
 	if (!out) return;
 	applyMovement(model, state, {
 		out,
-		settles: entry.to === 'empty' ? emptyOfPool(out) : undefined,
+		settles: entry.to === 'empty' ? drainedTo(out, entry.leftL) : undefined,
 		litres: entry.litres,
 		sdL: entry.sdL,
 		meters: []
 	});
 }
+
+/** What a dump leaves behind: the usual rest, or, where it was not quite emptied, about so much. */
+const drainedTo = (pool: Pool, leftL: number | undefined): KnownLevel =>
+	leftL === undefined
+		? emptyOfPool(pool)
+		: { pool, from: [], constant: leftL, sdL: Math.max(pool.emptySdL, PARAMETERS.leftShare * leftL) };
 
 export function applyTransfer(model: Model, state: FilterState, entry: EntryOf<'transfer'>): void {
 	const out = poolOf(model, entry.fromTank);

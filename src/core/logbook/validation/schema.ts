@@ -233,7 +233,7 @@ export const instrumentSchema = z.discriminatedUnion('kind', [
 	})
 ]);
 
-const containerSchema = z.looseObject({
+export const containerSchema = z.looseObject({
 	id,
 	name,
 	carries: z.enum(['fresh', 'grey', 'black']),
@@ -399,6 +399,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		litres: z.optional(litres),
 		sdL,
 		to: z.optional(z.literal('empty')),
+		/** with `to: "empty"`: not quite, about so much stayed; an addition of ours, see docs/logbook.md */
+		leftL: z.optional(litres),
 		where: z.optional(id)
 	}),
 	z.looseObject({
@@ -464,4 +466,4 @@ export const logbookSchema = z.looseObject({
 export const logbookJsonSchema = (): object => z.toJSONSchema(logbookSchema, { io: 'input' });
 
 /** Parts of the schema that other bodies are made of. */
-export const schemas = Object.freeze({ instant, shape: shapeSchema });
+export const schemas = Object.freeze({ instant, litres, shape: shapeSchema, container: containerSchema });

@@ -1,7 +1,7 @@
 import {
 	instantMs,
-	type EntryDraft,
 	type Habit,
+	type Happening,
 	type Rig,
 	type Tank,
 	type Trip
@@ -11,9 +11,7 @@ import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index
 import { listed } from '../list.js';
 import { sayDay } from '../when.js';
 
-type WithoutTime<T> = T extends unknown ? Omit<T, 'at'> : never;
-/** What happened, before the moment is put to it. */
-export type Happening = WithoutTime<EntryDraft>;
+export type { Happening };
 
 /** What is known where something is about to be written down. */
 export interface TellingContext {

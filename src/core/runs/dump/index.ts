@@ -1,0 +1,1 @@
+export { dumpOrder, flushedFrom, wetL, type DumpAct, type DumpStep } from './order.js';

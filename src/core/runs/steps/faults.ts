@@ -1,0 +1,59 @@
+import type { Rig } from '../../logbook/index.js';
+import { passedBetween } from '../fill/index.js';
+import { markOf } from './figures.js';
+import type { Answer, Run } from './run.js';
+import type { Step } from './steps.js';
+
+/** Why an answer does not fit: nothing is written then. */
+export type Fault =
+	/** the meter began at `from` and counts the other way */
+	| {
+			readonly kind: 'backwards';
+			readonly from: number;
+			readonly shows: number;
+			readonly counts: 'up' | 'down';
+	  }
+	/** a counter that goes down stands at 0: nobody knows how much more passed */
+	| { readonly kind: 'stopped' }
+	| { readonly kind: 'beyond'; readonly tank: string; readonly litres: number; readonly roomL: number }
+	/** more than the container takes */
+	| {
+			readonly kind: 'over-full';
+			readonly container: string;
+			readonly litres: number;
+			readonly fitsL: number;
+	  }
+	| { readonly kind: 'negative'; readonly litres: number };
+
+/** So far over the room of a tank is no doubt of its level but a slip, as a share of what serves. */
+const DOUBTED_SHARE = 0.15;
+
+/** What does not fit in an answer to a step, if anything. */
+export function faultOf(rig: Rig, run: Run, step: Step, answer: Answer): Fault | undefined {
+	const { setup } = run;
+	const given = answer.how === 'litres' ? answer.litres : answer.how === 'not-quite' ? answer.leftL : 0;
+	if (!(given >= 0)) return { kind: 'negative', litres: given };
+	if (step.kind === 'fill-to') {
+		const { tank, roomL, usableL } = step.of;
+		const mark = markOf(rig, run, step.part);
+		const shows = answer.how === 'figure' || answer.how === 'full' ? answer.shows : undefined;
+		const passed = mark && shows !== undefined ? passedBetween(mark.meter, mark.from, shows) : undefined;
+		if (passed?.kind === 'backwards')
+			return {
+				kind: 'backwards',
+				from: mark?.from ?? 0,
+				shows: shows ?? 0,
+				counts: mark?.meter.counts ?? 'up'
+			};
+		if (passed?.kind === 'stopped') return { kind: 'stopped' };
+		const litres = passed?.litres ?? given;
+		// What ran over is no level: of a tank that is full any figure fits.
+		if (answer.how !== 'full' && litres > roomL.p90 + DOUBTED_SHARE * usableL)
+			return { kind: 'beyond', tank, litres, roomL: roomL.p50 };
+	}
+	if (step.kind === 'let-in' && setup.kind === 'tote') {
+		const fits = setup.capacityL - (step.load === 0 && !setup.emptyFirst ? setup.partL : 0);
+		if (given > fits) return { kind: 'over-full', container: step.container, litres: given, fitsL: fits };
+	}
+	return undefined;
+}

@@ -1,0 +1,16 @@
+export { asRead, counterSetting, markOf, soFar, type Mark } from './figures.js';
+export { allEntriesOf, entriesOf, type Written } from './entries.js';
+export { faultOf, type Fault } from './faults.js';
+export { stepAt, stepsOf, type Step } from './steps.js';
+export type {
+	Answer,
+	Answered,
+	CarrySetup,
+	DumpSetup,
+	FillPart,
+	FillSetup,
+	Run,
+	Setup,
+	Source,
+	ToteSetup
+} from './run.js';

@@ -1,0 +1,124 @@
+import type { CarrySetup, DumpSetup, FillPart, FillSetup, Run, Setup, ToteSetup } from './run.js';
+
+/** One thing to do, with its figures. `key` names it within its run, whatever is answered. */
+export type Step = { readonly key: string } & (
+	| { readonly kind: 'connect'; readonly tank: string; readonly pressure: boolean }
+	| { readonly kind: 'fill-to'; readonly part: number; readonly of: FillPart }
+	| { readonly kind: 'shut-tap' }
+	| { readonly kind: 'set-counter'; readonly meter: string; readonly tank: string }
+	| { readonly kind: 'open-vent'; readonly tanks: readonly string[] }
+	| { readonly kind: 'empty'; readonly tank: string; readonly litres: number }
+	| { readonly kind: 'backflush'; readonly tank: string; readonly from: string; readonly litres: number }
+	| { readonly kind: 'rinse'; readonly tank: string }
+	| { readonly kind: 'cap' }
+	| { readonly kind: 'treat'; readonly tank: string; readonly litres: number }
+	| { readonly kind: 'wash-hands' }
+	| { readonly kind: 'stand-level'; readonly container: string; readonly load: number }
+	| {
+			readonly kind: 'let-in';
+			readonly container: string;
+			readonly tank: string;
+			readonly litres: number;
+			readonly load: number;
+			readonly last: boolean;
+	  }
+	| { readonly kind: 'lift-hose'; readonly container: string; readonly load: number }
+	| { readonly kind: 'take-away'; readonly container: string; readonly kg: number; readonly load: number }
+	| {
+			readonly kind: 'fill-jugs';
+			readonly litres: readonly number[];
+			readonly kg: number;
+			readonly trip: number;
+	  }
+	| {
+			readonly kind: 'pour';
+			readonly litres: readonly number[];
+			readonly kg: number;
+			readonly trip: number;
+	  }
+);
+
+const fillSteps = ({ parts, source, counters }: FillSetup): readonly Step[] => [
+	{ key: 'connect', kind: 'connect', tank: parts[0]?.tank ?? '', pressure: source.pressure === true },
+	...parts.map((of, part): Step => ({ key: `fill-${part}`, kind: 'fill-to', part, of })),
+	{ key: 'shut', kind: 'shut-tap' },
+	...counters.map((one): Step => ({ key: `set-${one.meter}`, kind: 'set-counter', ...one }))
+];
+
+function dumpSteps({ order, flushedFrom = '' }: DumpSetup): readonly Step[] {
+	const tanks = [...new Set(order.flatMap(({ tank }) => tank ?? []))];
+	const steps = order.map(({ do: act, tank = '', litres = 0 }, i): Step => {
+		const key = `${i}-${act}`;
+		switch (act) {
+			case 'open-vent':
+				return { key, kind: act, tanks };
+			case 'empty':
+			case 'treat':
+				return { key, kind: act, tank, litres };
+			case 'backflush':
+				return { key, kind: act, tank, from: flushedFrom, litres };
+			case 'rinse':
+				return { key, kind: act, tank };
+			case 'cap':
+				return { key, kind: act };
+		}
+	});
+	return [...steps, { key: 'hands', kind: 'wash-hands' }];
+}
+
+function toteSteps(setup: ToteSetup): readonly Step[] {
+	const { container, tank, loadL, tareKg, partL, emptyFirst } = setup;
+	const loads = loadL.flatMap((litres, load): readonly Step[] => {
+		const kg = tareKg + litres + (load === 0 && !emptyFirst ? partL : 0);
+		return [
+			{ key: `level-${load}`, kind: 'stand-level', container, load },
+			{
+				key: `let-${load}`,
+				kind: 'let-in',
+				container,
+				tank,
+				litres,
+				load,
+				last: load === loadL.length - 1
+			},
+			{ key: `lift-${load}`, kind: 'lift-hose', container, load },
+			{ key: `away-${load}`, kind: 'take-away', container, kg, load }
+		];
+	});
+	return [
+		...(emptyFirst
+			? [{ key: 'away-first', kind: 'take-away', container, kg: tareKg + partL, load: -1 } as const]
+			: []),
+		...loads,
+		{ key: 'hands', kind: 'wash-hands' }
+	];
+}
+
+const carrySteps = ({ trips, tareKg, by }: CarrySetup): readonly Step[] =>
+	trips.flatMap((litres, trip): readonly Step[] => {
+		const kg = tareKg + Math.max(0, ...litres);
+		return [
+			...(by.kind === 'bottles'
+				? []
+				: [{ key: `jugs-${trip}`, kind: 'fill-jugs', litres, kg, trip } as const]),
+			{ key: `pour-${trip}`, kind: 'pour', litres, kg, trip }
+		];
+	});
+
+/** The steps of a run, in order: they follow from what was set up alone, and stay the same whatever is answered. */
+export function stepsOf(setup: Setup): readonly Step[] {
+	switch (setup.kind) {
+		case 'fill':
+			return fillSteps(setup);
+		case 'dump':
+			return dumpSteps(setup);
+		case 'tote':
+			return toteSteps(setup);
+		case 'carry':
+			return carrySteps(setup);
+	}
+}
+
+/** The step that a run stands at: the first that is not answered; nothing when it is over. */
+export const stepAt = ({ setup, answers, ended }: Run): Step | undefined =>
+	ended ? undefined : stepsOf(setup).find(({ key }) => answers[key] === undefined);

@@ -1,0 +1,94 @@
+import type { Container, Rig, Stop, Trip } from '../../logbook/index.js';
+import { instantMs } from '../../logbook/index.js';
+import type { Loads, StayLoads, WhenToGo } from '../../runs/index.js';
+import { tankById } from '../../rig/index.js';
+import { formatHours, formatLitres, type UnitChoice } from '../../units/index.js';
+import { sayWhen } from '../when.js';
+import { sayMass } from './mass.js';
+import { sayShown } from './step.js';
+
+const COUNTS = [
+	'no',
+	'one',
+	'two',
+	'three',
+	'four',
+	'five',
+	'six',
+	'seven',
+	'eight',
+	'nine',
+	'ten',
+	'eleven',
+	'twelve'
+];
+const ORDINALS = [
+	'',
+	'every day',
+	'every second day',
+	'every third day',
+	'every fourth day',
+	'every fifth day',
+	'every sixth day'
+];
+const count = (n: number): string => COUNTS[n] ?? String(n);
+const loadsWord = (n: number): string => `${count(n)} ${n === 1 ? 'load' : 'loads'}`;
+const MINUTES = 60;
+
+function sayHowOften(everyDays: number, trips: number): string {
+	if (trips <= 1) return '';
+	const days = Math.round(everyDays);
+	if (everyDays < 0.75) return `, ${count(Math.round(1 / everyDays))} a day`;
+	return `, one ${ORDINALS[days] ?? (days === 7 ? 'a week' : `every ${days} days`)}`;
+}
+
+/** What a whole stay asks of a container: `Five loads, one every third day, 20 min each.` */
+export function sayStayLoads(stay: StayLoads, units: UnitChoice): string {
+	if (stay.loads === 0) return 'No load at all.';
+	const each = stay.minutesEach === undefined ? '' : `, ${formatHours(stay.minutesEach / MINUTES)} each`;
+	const often = sayHowOften(stay.everyDays, stay.trips);
+	const most = stay.mostLoads > stay.loads ? ` It may be ${count(stay.mostLoads)}.` : '';
+	const first = loadsWord(stay.loads);
+	return `${first.charAt(0).toUpperCase()}${first.slice(1)}${often}${each}; the fullest weighs ${sayMass(stay.heaviestKg, units)}.${most}`;
+}
+
+/** How some litres are carried: `3 loads in 2 trips, 18 min, 21 kg the fullest.` */
+export function sayLoads({ loads, trips, minutes, heaviestKg }: Loads, units: UnitChoice): string {
+	const taking = minutes === undefined ? '' : `, ${formatHours(minutes / MINUTES)}`;
+	const together = trips === loads ? '' : ` in ${trips} ${trips === 1 ? 'trip' : 'trips'}`;
+	return `${loads} ${loads === 1 ? 'load' : 'loads'}${together}${taking}; the fullest weighs ${sayMass(heaviestKg, units)}.`;
+}
+
+/** When to go with the tote: `Grey tote is just right when Pump meter shows 472.0: Wednesday evening, 22 L.` */
+export function sayWhenToGo(
+	rig: Rig,
+	{ tank, container, fitsL, runsL, atMs, meter }: WhenToGo,
+	nowMs: number,
+	timeZone: string,
+	units: UnitChoice
+): string {
+	const name = rig.containers.find(({ id }) => id === container)?.name ?? 'The tote';
+	const from = tankById(rig, tank)?.name ?? tank;
+	if (atMs <= nowMs)
+		return `${from} holds ${formatLitres(runsL, units)}, ${name} takes ${formatLitres(fitsL, units)}: go now, and shut the valve in time.`;
+	const when = sayWhen(atMs, nowMs, timeZone);
+	const shows = meter ? rig.instruments.find(({ id }) => id === meter.id)?.name : undefined;
+	return meter && shows
+		? `${name} is just right for ${from} when ${shows} shows ${sayShown(meter.reads)}: ${when}, ${formatLitres(fitsL, units)}.`
+		: `${name} is just right for ${from} ${when}: ${formatLitres(fitsL, units)}.`;
+}
+
+/** A stay at a stop that has no service, lived from a container: `A fortnight at Rook Moor by Grey tote: five loads …` */
+export function sayStayAt(
+	stop: Stop,
+	trip: Trip,
+	container: Pick<Container, 'name'>,
+	stay: StayLoads,
+	units: UnitChoice
+): string {
+	const nights = Math.round((instantMs(stop.depart) - instantMs(stop.arrive)) / 86_400_000);
+	const during =
+		nights === 14 ? 'Two weeks' : nights === 7 ? 'A week' : `${nights} ${nights === 1 ? 'day' : 'days'}`;
+	const said = sayStayLoads(stay, units);
+	return `${during} at ${stop.name} with ${container.name}: ${said.charAt(0).toLowerCase()}${said.slice(1)}`;
+}

@@ -1,0 +1,24 @@
+import type { Rig } from '../../logbook/index.js';
+import type { Fault } from '../../runs/index.js';
+import { tankById } from '../../rig/index.js';
+import { formatLitres, type UnitChoice } from '../../units/index.js';
+import { sayShown } from './step.js';
+
+/** What does not fit in an answer, and what to do. */
+export function sayStepFault(fault: Fault, rig: Rig, units: UnitChoice): string {
+	const litres = (l: number): string => formatLitres(l, units);
+	switch (fault.kind) {
+		case 'backwards':
+			return `${sayShown(fault.shows)} is ${fault.counts === 'up' ? 'below' : 'above'} the ${sayShown(fault.from)} where it began. Read it once more; if it counts the other way, say so under Rig.`;
+		case 'stopped':
+			return 'The counter stands at 0: how much more passed, nobody knows. Say in litres what went in, or that it is full.';
+		case 'beyond':
+			return `That are ${litres(fault.litres)}, and ${tankById(rig, fault.tank)?.name ?? 'the tank'} had room for about ${litres(fault.roomL)}. Check the figure and its unit; if it ran over, say that it is full.`;
+		case 'over-full': {
+			const name = rig.containers.find(({ id }) => id === fault.container)?.name ?? 'The container';
+			return `${name} takes ${litres(fault.fitsL)}; ${litres(fault.litres)} do not fit. Check the figure.`;
+		}
+		case 'negative':
+			return 'Give 0 or more.';
+	}
+}
