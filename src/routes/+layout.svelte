@@ -11,9 +11,8 @@
 	import Header from '$lib/ui/shell/Header.svelte';
 	import { listenToKeys } from '$lib/ui/shell/keys';
 	import { keepTime } from '$lib/ui/shell/keepTime';
-	import { takeOverNewBuilds } from '$lib/ui/shell/newBuild';
 	import { redoSaying, undoSaying } from '$lib/ui/shell/saying';
-	import { VIEWS } from '$lib/ui/shell/shortcuts';
+	import { VIEWS } from '$lib/ui/shell/views';
 	import { toaster } from '$lib/ui/shell/toast.svelte';
 	import { onMount, type Snippet } from 'svelte';
 
@@ -57,7 +56,10 @@
 			'Shift+?': () => (keysShown = true),
 			...Object.fromEntries(VIEWS.map((one) => [`g ${one.key}`, () => void goto(one.path)]))
 		});
-		offerBuild = takeOverNewBuilds(() => (newBuild = true));
+		// A build that waits can wait a moment longer.
+		void import('$lib/ui/shell/newBuild').then(
+			({ takeOverNewBuilds }) => (offerBuild = takeOverNewBuilds(() => (newBuild = true)))
+		);
 		return () => {
 			endBeat();
 			endKeys();
@@ -83,6 +85,8 @@
 		/>{/await}
 {:else if app.phase === 'first-run'}
 	{#await import('$lib/ui/data/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
+{:else if path.startsWith('/run/')}
+	<main>{@render children()}</main>
 {:else if app.rig && app.liveRig}
 	<div class="shell">
 		<Header

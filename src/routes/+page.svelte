@@ -14,11 +14,20 @@
 	import LargeRods from '$lib/ui/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/rods/tankView';
 	import { logSaying, mendSaying } from '$lib/ui/shell/saying';
+	import { onMount } from 'svelte';
 
 	const app = useApp();
 	let asked = $state<string>();
 	/** what one would like to do is being put together */
 	let basket = $state(false);
+
+	/** what can wait until one has seen what one came for */
+	const LATER_MS = 1500;
+	let later = $state(false);
+	onMount(() => {
+		const waiting = setTimeout(() => (later = true), LATER_MS);
+		return () => clearTimeout(waiting);
+	});
 
 	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
@@ -67,6 +76,11 @@
 					</p>
 				{/snippet}
 			</PageHead>
+			<nav class="buttons" aria-label="At the tap and at the drain">
+				<a class="as-button" href="/run/fill">Fill</a>
+				<a class="as-button" href="/run/dump">Dump</a>
+				<a class="as-button" href="/run/carry">Carry</a>
+			</nav>
 			<LargeRods
 				{tanks}
 				{units}
@@ -74,6 +88,9 @@
 				onwhy={(tank) => (asked = tank)}
 				onday={(ms) => void reach(ms)}
 			/>
+			{#if later}
+				{#await import('$lib/ui/runs/RunNews.svelte') then { default: RunNews }}<RunNews {app} />{/await}
+			{/if}
 		{/snippet}
 		{#snippet beside()}
 			{#if now.due || hasNews}

@@ -50,7 +50,8 @@ export async function tab(
 		copy: here.copy,
 		engine,
 		prefs: new Preferences(here.prefs),
-		presence: new Presence(here.notes)
+		presence: new Presence(here.notes),
+		beside: { port: here.prefs, turns: here.ports.turns }
 	});
 	apps.push(app);
 	await app.start();

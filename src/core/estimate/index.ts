@@ -1,12 +1,10 @@
 export { estimate, withEntry } from './estimate.js';
+export { meterNow, roomOf, standingLevelWith } from './standing.js';
 export {
 	bindingLevel,
 	levelOf,
 	levelOfPool,
-	meterNow,
 	readLevels,
-	roomOf,
-	standingLevelWith,
 	usableOfTank,
 	type Levels,
 	type TankLevel

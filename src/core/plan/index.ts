@@ -33,6 +33,7 @@ export { ALL_SCHOOLS, howOf } from './optimum/index.js';
 export type { LastChance, Shortfall } from './along/index.js';
 export {
 	canBeShorter,
+	carryingAt,
 	changedTrip,
 	compare,
 	loadBefore,
@@ -44,6 +45,7 @@ export {
 	replanned,
 	seenOf,
 	servicesAt,
+	type Carrying,
 	type Compared,
 	type Load,
 	type Mend,

@@ -1,5 +1,6 @@
 export * from './tanks/index.js';
 export * from './instruments/index.js';
 export * from './plumbing/index.js';
+export * from './containers/index.js';
 export * from './starters/index.js';
 export { reckonedWith, withCurve, withItem, withScale, withTank, withTrials } from './edits.js';

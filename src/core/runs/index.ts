@@ -1,19 +1,5 @@
-export {
-	fitsL,
-	hoseLitres,
-	keptFreeL,
-	livesFrom,
-	loadsOf,
-	MOST_LOADS,
-	stayByContainer,
-	USUAL_WASTE_HOSE,
-	whenToGo,
-	type Hose,
-	type Loads,
-	type StayLoads,
-	type Vessel,
-	type WhenToGo
-} from './containers/index.js';
+export { swapOf, swapsOf, type Swap } from './jugs/index.js';
+export { livesFrom, stayByContainer, whenToGo, type StayLoads, type WhenToGo } from './containers/index.js';
 export {
 	fillFigures,
 	lastShown,
@@ -29,7 +15,10 @@ export {
 	counterSetting,
 	entriesOf,
 	faultOf,
+	fitsRig,
+	keysOf,
 	markOf,
+	readRun,
 	soFar,
 	stepAt,
 	stepsOf,

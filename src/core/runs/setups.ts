@@ -1,7 +1,6 @@
 import type { Estimate } from '../estimate/index.js';
 import type { Container, Entry, Rig, Tank } from '../logbook/index.js';
-import { tankById, usableOf } from '../rig/index.js';
-import { loadsOf, type Hose, type Vessel } from './containers/index.js';
+import { loadsOf, tankById, usableOf, type Hose, type Vessel } from '../rig/index.js';
 import { dumpOrder, flushedFrom } from './dump/index.js';
 import { fillFigures, lastShown, passedBetween, type FillTarget } from './fill/index.js';
 import type { CarrySetup, DumpSetup, FillSetup, Source, ToteSetup } from './steps/index.js';

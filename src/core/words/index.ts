@@ -54,6 +54,7 @@ export { sayEffect, sayNotYet, sayPaid, saySides } from './saving/measure.js';
 export { sayLoad, type LoadLine } from './trip/load.js';
 export { askPassedBy, sayReplanned } from './trip/replanned.js';
 export {
+	sayFlowTime,
 	sayPayloadLeft,
 	sayProgress,
 	sayRule,
@@ -64,4 +65,4 @@ export {
 } from './run/step.js';
 export { sayLoadOf, sayMass } from './run/mass.js';
 export { sayStepFault } from './run/fault.js';
-export { sayLoads, sayStayAt, sayStayLoads, sayWhenToGo } from './run/carry.js';
+export { sayContainer, sayLoads, sayNear, sayStayAt, sayStayLoads, sayWhenToGo } from './run/carry.js';

@@ -13,11 +13,12 @@ import {
 import { assess, type Assessment, type Effect, type PlanTrip } from '$core/now';
 import type { AutonomyFromFull, Compared, LevelsAtStop, PlanSeen, TripChange } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
-import type { UnitChoice } from '$core/units';
+import { METRIC, type UnitChoice } from '$core/units';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 import type { BasketAnswer } from './basketAnswer';
 import type { PlanNews, TripPlan, WaysOfTrip } from './planQuestions';
+import type { RunAnswers, RunAsk } from './runQuestions';
 import type { Saving, Way } from './savingQuestions';
 
 /** What an assessment is asked for. */
@@ -81,6 +82,7 @@ const viewQuestions = () => import('./viewQuestions');
 const savingQuestions = () => import('./savingQuestions');
 const planQuestions = () => import('./planQuestions');
 const planner = () => import('./planner');
+const runQuestions = () => import('./runQuestions');
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /**
@@ -265,6 +267,26 @@ export function createEngine() {
 			const found = tripOf({ ...question, trip });
 			const { trips, points } = needBook();
 			return found && tryChange(estimateNow(question), trips, found, change, points, log.of(question.rig));
+		},
+		/** What filling, dumping and carrying come to. */
+		async runs<K extends RunAsk['kind']>(
+			question: Question,
+			what: Extract<RunAsk, { kind: K }>
+		): Promise<RunAnswers[K]> {
+			const { answerRun } = await runQuestions();
+			const { rig, atMs, timeZone, units = METRIC } = question;
+			const estimate = estimateNow(question);
+			return answerRun(
+				{
+					estimate,
+					entries: log.until(rig, atMs),
+					trip: tripOf(question),
+					points: needBook().points,
+					timeZone,
+					units
+				},
+				what
+			);
 		},
 		/** A tank's level at any moment of the past, and why. */
 		async levelAt(question: Question, tank: string): Promise<LevelThen | undefined> {

@@ -6,6 +6,7 @@ import type { DrainCorner, Lean } from '$core/rig';
 import type { EngineApi } from './client';
 import type { Question } from './createEngine';
 import { Latest } from './latest.svelte';
+import type { RunAnswers, RunAsk } from './runQuestions';
 
 type Answer<K extends keyof EngineApi> = ReturnType<EngineApi[K]>;
 
@@ -155,6 +156,12 @@ export class EngineClient {
 	tryChange(trip: string, change: TripChange): Answer<'tryChange'> | undefined {
 		const question = this.#question();
 		return question && this.#api.tryChange(question, trip, change);
+	}
+
+	/** What filling, dumping and carrying come to. */
+	runs<K extends RunAsk['kind']>(what: Extract<RunAsk, { kind: K }>): Promise<RunAnswers[K]> | undefined {
+		const question = this.#question();
+		return question && (this.#api.runs(question, what) as Promise<RunAnswers[K]>);
 	}
 
 	/** What each habit costs and each measure gives. */

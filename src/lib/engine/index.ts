@@ -6,3 +6,4 @@ export { takeIn, type ReadIn } from './logbookReader';
 export type { BasketAnswer } from './basketAnswer';
 export type { HabitFacts, Saving, Way } from './savingQuestions';
 export type { Ask, PlanNews, SchoolPlan, TripPlan, WaysOfTrip } from './planQuestions';
+export type { RunAnswers, RunAsk, StayAt } from './runQuestions';

@@ -14,7 +14,7 @@ import {
 	type Tank
 } from '$core/logbook';
 import { isCarried, tankById, usableOf, type RodPlace } from '$core/rig';
-import { keptFreeL, MOST_LOADS, type Hose, type Vessel } from '$core/runs';
+import { keptFreeL, MOST_LOADS, type Hose, type Vessel } from '$core/rig';
 import * as z from 'zod/mini';
 import type { Errors } from './http';
 

@@ -1,7 +1,7 @@
 import { said } from '$lib/said';
 import { currentTrip, DEFAULT_CERTAINTY, inUse, tripAtHand, tripUnderWay, zonedIso } from '$core/logbook';
 import { EngineClient, type EngineApi } from '$lib/engine';
-import type { Change, RecordStore, SecondCopy } from '$lib/store';
+import type { Change, KeyValuePort, RecordStore, SecondCopy, Turns } from '$lib/store';
 import { Commands } from './commands.svelte';
 import type { KeptGoal, Preferences, PrefsChange } from './prefs.svelte';
 import type { Presence } from './presence.svelte';
@@ -17,6 +17,8 @@ export interface Parts {
 	readonly engine: EngineApi;
 	readonly prefs: Preferences;
 	readonly presence: Presence;
+	/** where what goes on beside the logbook is kept, and the turns that are taken at it among tabs */
+	readonly beside: { readonly port: KeyValuePort; readonly turns: Turns };
 }
 
 /**
@@ -34,6 +36,7 @@ export class App {
 	nowMs = $state(Date.now());
 	readonly prefs: Preferences;
 	readonly presence: Presence;
+	readonly beside: Parts['beside'];
 	readonly records: Records;
 	readonly commands: Commands;
 	readonly engine: EngineClient;
@@ -79,7 +82,8 @@ export class App {
 		);
 	}
 
-	constructor({ store, copy, engine, prefs, presence }: Parts) {
+	constructor({ store, copy, engine, prefs, presence, beside }: Parts) {
+		this.beside = beside;
 		this.prefs = prefs;
 		this.presence = presence;
 		this.records = new Records(store, copy, (changes) => this.#follow(changes));

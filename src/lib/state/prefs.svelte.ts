@@ -48,6 +48,8 @@ export interface Prefs {
 	readonly measuring?: Measuring;
 	/** the plan as it was last seen */
 	readonly plan?: KeptPlan;
+	/** people, gear, food: what else of the payload is aboard, kg, by rig */
+	readonly otherKg?: Readonly<Record<string, number>>;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

@@ -16,5 +16,6 @@ export const appInBrowser = (): App =>
 		copy: browserSecondCopy(),
 		engine: startEngine(),
 		prefs: new Preferences(browserPort('prefs')),
+		beside: { port: browserPort('prefs'), turns: browserTurns('dipsometer-beside') },
 		presence: new Presence(browserNotes('presence'), async () => navigator.storage?.persist?.())
 	});

@@ -4,7 +4,7 @@
 	import type { Instrument } from '$core/logbook';
 	import { plumbingOf, suspicionsOf, tankById } from '$core/rig';
 	import { formatQuantity } from '$core/units';
-	import { sayFault, saySuspicion } from '$core/words';
+	import { sayContainer, sayFault, saySuspicion } from '$core/words';
 	import { useApp } from '$lib/state';
 	import ItemList from '$lib/ui/page/ItemList.svelte';
 	import Notice from '$lib/ui/page/Notice.svelte';
@@ -102,6 +102,18 @@
 			>
 		</Section>
 		<InstrumentSection {rig} onopen={(more) => (open = { part: 'instruments', ...more })} />
+		<Section title="Containers">
+			{#if rig.containers.length === 0}<Notice calm
+					><p>
+						A jug, a wheeled tote, a drum on a carrier, a bucket: with their sizes, loads and trips are
+						reckoned.
+					</p></Notice
+				>{/if}
+			<ItemList items={rig.containers} onchange={({ id }) => (open = { part: 'containers', id })}>
+				{#snippet says(container)}{sayContainer(container, units)}{/snippet}
+			</ItemList>
+			<button onclick={() => (open = { part: 'containers' })}>Add container</button>
+		</Section>
 		<p class="soft">
 			What you do with water, what it costs and what would save stands under <a href="/habits">Habits</a>.
 		</p>

@@ -13,6 +13,8 @@ import {
 	type Trip
 } from '../../logbook/index.js';
 
+import { serviceByHand, type Carrying } from './carrying.js';
+
 /** A change of a trip that can be tried before it is kept. */
 export type TripChange =
 	/** not stopped at: the way goes on */
@@ -23,6 +25,8 @@ export type TripChange =
 	| { readonly kind: 'order'; readonly stop: string; readonly to: number }
 	/** the services of a known point, from a stop by a way round */
 	| { readonly kind: 'point'; readonly stop: string; readonly point: string; readonly detourKm: number }
+	/** loads of a container between a stop and a point near it */
+	| Carrying
 	| { readonly kind: 'certainty'; readonly certainty: number }
 	| { readonly kind: 'school'; readonly school: School | undefined }
 	/** from now on */
@@ -141,6 +145,19 @@ export function changedTrip(trip: Trip, change: TripChange, points: readonly Poi
 					stop.id === change.stop && point
 						? { ...stop, services: [...stop.services, ...servicesFrom(point, change.detourKm)] }
 						: stop
+				)
+			};
+		}
+		case 'carry': {
+			const service = serviceByHand(
+				change,
+				points.find(({ id }) => id === change.point),
+				'while-there'
+			);
+			return {
+				...trip,
+				stops: trip.stops.map((stop) =>
+					stop.id === change.stop ? { ...stop, services: [...stop.services, service] } : stop
 				)
 			};
 		}

@@ -1,3 +1,4 @@
+export { carryingAt, whereIs, type Carrying } from './carrying.js';
 export { canBeShorter, changedTrip, nightsAt, reordered, type TripChange } from './changes.js';
 export { compare, missingFrom, servicesAt, type Compared, type ServiceAt, type Summary } from './compare.js';
 export { loadBefore, type Load } from './load.js';

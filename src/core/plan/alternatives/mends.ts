@@ -1,6 +1,7 @@
 import type { Estimate } from '../../estimate/index.js';
 import { effortOf } from '../../forecast/index.js';
 import { certaintyOf, instantMs, type Point, type Stop, type Trip } from '../../logbook/index.js';
+import { carryingAt } from './carrying.js';
 import { canBeShorter, changedTrip, detourTo, type TripChange } from './changes.js';
 import { changedEstimate } from './compare.js';
 import { riskTakingAll } from '../optimum/index.js';
@@ -109,7 +110,7 @@ function* firstOf(
 }
 
 /**
- * What would make a trip hold that does not: the least set of measures, the nearest known point that helps, one night less
+ * What would make a trip hold that does not: the least set of measures, loads carried by hand where a point is near, the nearest known point that helps, one night less
  * somewhere, a stop at another place in the order; of each the first that does, in this order. It pauses between tries.
  */
 export function* mends(
@@ -143,6 +144,11 @@ export function* mends(
 				})
 		)
 		.sort((a, b) => a.detourKm - b.detourKm);
+	const carried = inTime
+		.filter(({ arrive }) => reading === 'while-there' || instantMs(arrive) >= estimate.atMs)
+		.flatMap((stop) => carryingAt(estimate.model.rig, stop, points, reading))
+		.filter(({ service }) => service === kind)
+		.sort((a, b) => a.minutes - b.minutes);
 	const shorter = trip.stops
 		.filter(({ depart }) => instantMs(depart) > estimate.atMs)
 		.filter((stop) => canBeShorter(stop, trip.timeZone))
@@ -160,6 +166,7 @@ export function* mends(
 	);
 	const found = [
 		yield* byMeasures(tried, certainty),
+		yield* firstOf(tried, carried, certainty),
 		yield* firstOf(tried, ways, certainty),
 		yield* firstOf(tried, shorter, certainty),
 		yield* firstOf(tried, orders, certainty)

@@ -1,8 +1,15 @@
 import { levelOf, type Estimate } from '../../estimate/index.js';
 import { comeBy, courseOf, quantileOf } from '../../forecast/index.js';
 import type { Container } from '../../logbook/index.js';
-import { emptyOf, neverBinds, tankById } from '../../rig/index.js';
-import { fitsL, loadsOf, USUAL_WASTE_HOSE, type Hose } from './loads.js';
+import {
+	emptyOf,
+	fitsL,
+	loadsOf,
+	neverBinds,
+	tankById,
+	USUAL_WASTE_HOSE,
+	type Hose
+} from '../../rig/index.js';
 
 /** A whole stay on containers. */
 export interface StayLoads {

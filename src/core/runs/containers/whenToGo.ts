@@ -1,8 +1,7 @@
 import { DAY_MS, levelOf, meterNow, type Estimate } from '../../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead } from '../../habits/index.js';
 import type { Container, Entry, Tank } from '../../logbook/index.js';
-import { emptyOf } from '../../rig/index.js';
-import { fitsL, USUAL_WASTE_HOSE, type Hose } from './loads.js';
+import { emptyOf, fitsL, USUAL_WASTE_HOSE, type Hose } from '../../rig/index.js';
 
 /** When a container is just right for what a waste tank holds. */
 export interface WhenToGo {

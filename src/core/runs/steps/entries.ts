@@ -251,3 +251,11 @@ export const allEntriesOf = (rig: Rig, run: Run): readonly (Written & { readonly
 		const answer = run.answers[step.key];
 		return answer ? entriesOf(rig, run, step, answer).map((one) => ({ ...one, step: step.key })) : [];
 	});
+
+/** Every key under which a step may have written, however it was answered. */
+export const keysOf = (step: Step): readonly string[] => [
+	step.key,
+	...(step.kind === 'connect' ? ['before', 'begins'] : []),
+	...(step.kind === 'fill-to' ? [`${step.key}-meter`] : []),
+	...(step.kind === 'fill-jugs' || step.kind === 'pour' ? step.litres.map((_, i) => `${step.key}-${i}`) : [])
+];

@@ -18,8 +18,11 @@ import {
 	entriesOf,
 	faultOf,
 	fillSetup,
+	fitsRig,
+	keysOf,
 	markOf,
 	passedSince,
+	readRun,
 	soFar,
 	stepAt,
 	stepsOf,
@@ -322,6 +325,8 @@ describe('every run', () => {
 				const run = lived(begun(setup), skips);
 				const keys = allEntriesOf(rig, run).map(({ key }) => key);
 				expect(new Set(keys).size).toBe(keys.length);
+				const known = new Set(stepsOf(setup).flatMap(keysOf));
+				expect(keys.filter((key) => !known.has(key))).toEqual([]);
 				const parsed = parseLogbook(logbookOf(logged(run), rig, []));
 				expect(parsed.ok ? [] : parsed.problems).toEqual([]);
 				expect(stepAt(run)).toBeUndefined();
@@ -332,8 +337,26 @@ describe('every run', () => {
 	it('survives being written down and read back in the middle', () => {
 		const run = begun(filling());
 		const half = { ...run, answers: { connect: { how: 'done', at } as const } };
-		const read = JSON.parse(JSON.stringify(half)) as Run;
+		const read = readRun(JSON.parse(JSON.stringify(half)))!;
 		expect(stepAt(read)).toEqual(stepAt(half));
 		expect(allEntriesOf(rig, lived(read))).toEqual(allEntriesOf(rig, lived(half)));
 	});
+	it('is refused when it is none, and told apart from one of another rig', () => {
+		const run = begun(filling());
+		expect(readRun({ ...run, setup: { ...run.setup, kind: 'fly' } })).toBeUndefined();
+		expect(readRun({ ...run, begun: 'last year' })).toBeUndefined();
+		expect(readRun({ ...run, answers: { connect: { how: 'litres', litres: -4, at } } })).toBeUndefined();
+		for (const given of [undefined, null, 'run', [], 7]) expect(readRun(given)).toBeUndefined();
+		expect(fitsRig(run, rig)).toBe(true);
+		expect(fitsRig(run, { ...rig, tanks: [] })).toBe(false);
+	});
+	it('reads back whatever it was set up to', () =>
+		fc.assert(
+			fc.property(anySetup, (setup) => {
+				const run = lived(begun(setup));
+				expect(readRun(JSON.parse(JSON.stringify(run)))).toEqual(run);
+				expect(fitsRig(run, rig)).toBe(true);
+			}),
+			{ numRuns: 30 }
+		));
 });

@@ -1,8 +1,11 @@
-import type { Container, Rig, Stop, Trip } from '../../logbook/index.js';
+import type { Container, Point, Rig, Stop, Trip } from '../../logbook/index.js';
 import { instantMs } from '../../logbook/index.js';
-import type { Loads, StayLoads, WhenToGo } from '../../runs/index.js';
+import type { StayLoads, WhenToGo } from '../../runs/index.js';
+import type { Loads } from '../../rig/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatHours, formatLitres, type UnitChoice } from '../../units/index.js';
+import type { Carrying } from '../../plan/index.js';
+import { SERVES, sayTrips } from '../trip/change.js';
 import { sayWhen } from '../when.js';
 import { sayMass } from './mass.js';
 import { sayShown } from './step.js';
@@ -76,6 +79,30 @@ export function sayWhenToGo(
 	return meter && shows
 		? `${name} is just right for ${from} when ${shows} shows ${sayShown(meter.reads)}: ${when}, ${formatLitres(fitsL, units)}.`
 		: `${name} is just right for ${from} ${when}: ${formatLitres(fitsL, units)}.`;
+}
+
+/** A service that is near where one is without: `No tap at Rook Moor; Low Sarn is near: 3 trips of 1.2 km a way, 45 min.` */
+export function sayNear(
+	rig: Rig,
+	stop: Stop,
+	points: readonly Point[],
+	carrying: Carrying,
+	units: UnitChoice
+): string {
+	const name = points.find(({ id }) => id === carrying.point)?.name ?? carrying.point;
+	const container = rig.containers.find(({ id }) => id === carrying.container)?.name ?? 'the container';
+	return `No ${SERVES[carrying.service]} at ${stop.name}; ${name} is near: with ${container} ${sayTrips(carrying, units)}.`;
+}
+
+/** A container as it stands in a list: `2 × 20 L for fresh water, 21 kg full, 9 min a way`. */
+export function sayContainer(
+	{ carries, capacityL, headroomL, tareKg, count: pieces, minutesPerLoad }: Container,
+	units: UnitChoice
+): string {
+	const many = pieces === 1 ? '' : `${pieces} × `;
+	const way = minutesPerLoad === undefined ? '' : `, ${formatHours(minutesPerLoad / MINUTES)} a way`;
+	const full = sayMass(tareKg + capacityL - headroomL, units);
+	return `${many}${formatLitres(capacityL, units)} for ${carries} water, ${full} full${way}`;
 }
 
 /** A stay at a stop that has no service, lived from a container: `A fortnight at Rook Moor by Grey tote: five loads …` */

@@ -1,6 +1,6 @@
 import { instantMs, type Point, type Rig, type School, type Stop, type Trip } from '../../logbook/index.js';
-import type { Mend, ServiceAt, ServiceKind, TripChange } from '../../plan/index.js';
-import { formatQuantity, type UnitChoice } from '../../units/index.js';
+import type { Carrying, Mend, ServiceAt, ServiceKind, TripChange } from '../../plan/index.js';
+import { formatHours, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { sayCertainty } from '../saving/chance.js';
 import { onDay } from '../when.js';
@@ -43,6 +43,10 @@ interface About {
 const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
 const people = (count: number): string => `${COUNTS[count] ?? count} ${count === 1 ? 'person' : 'people'}`;
 
+/** How much of a bother it is to carry: `3 trips of 1.2 km, 45 min`. */
+export const sayTrips = ({ trips, km, minutes }: Carrying, units: UnitChoice): string =>
+	`${trips} ${trips === 1 ? 'trip' : 'trips'} of ${formatQuantity(km, 'distance', units)} a way, ${formatHours(minutes / 60)}`;
+
 /** What one would do differently, without a full stop: `stay a night more at Low Sarn`. */
 export function sayChange(change: TripChange, { rig, trip, points, units }: About): string {
 	const stopName = (id: string): string => trip.stops.find((stop) => stop.id === id)?.name ?? id;
@@ -62,6 +66,13 @@ export function sayChange(change: TripChange, { rig, trip, points, units }: Abou
 			const name = points.find(({ id }) => id === change.point)?.name ?? change.point;
 			const km = formatQuantity(change.detourKm, 'distance', units);
 			return `use ${name} from ${stopName(change.stop)}, ${km} there and back by the straight line`;
+		}
+		case 'carry': {
+			const name = points.find(({ id }) => id === change.point)?.name ?? change.point;
+			const container = rig.containers.find(({ id }) => id === change.container)?.name ?? change.container;
+			const way =
+				change.service === 'water' ? `fetch water from ${name}` : `take ${change.service} to ${name}`;
+			return `${way} with ${container} at ${stopName(change.stop)}, ${sayTrips(change, units)}`;
 		}
 		case 'certainty':
 			return `be ${sayCertainty(change.certainty)}`;

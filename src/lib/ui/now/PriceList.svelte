@@ -1,7 +1,6 @@
 <script lang="ts">
 	import type { Price } from '$core/forecast';
 	import { formatHours, formatLitres, type UnitChoice } from '$core/units';
-	import Plus from '@lucide/svelte/icons/plus';
 
 	interface Props {
 		prices: readonly Price[];
@@ -27,9 +26,7 @@
 				<td class="number">{formatLitres(price.litres, units)}</td>
 				<td class="number hours">{formatHours(price.hours)}</td>
 				<td>
-					<button onclick={() => onlog(price)} aria-label="Log one: {price.name}"
-						><Plus size={18} aria-hidden="true" /></button
-					>
+					<button onclick={() => onlog(price)} aria-label="Log one: {price.name}">+</button>
 				</td>
 			</tr>
 		{/each}

@@ -31,7 +31,8 @@
 		outlets: 'outlet',
 		habits: 'habit',
 		instruments: 'instrument',
-		measures: 'measure'
+		measures: 'measure',
+		containers: 'container'
 	} as const;
 	type Item = { readonly id: string; readonly name: string };
 	// The form works on the rig as it was when it was opened.

@@ -4,7 +4,7 @@ import { METER_PLACES } from '$core/words';
 import type { Draft, Field } from '../fields/fields';
 
 /** The lists of a rig that are edited here. */
-export type RigPart = 'tanks' | 'outlets' | 'habits' | 'instruments' | 'measures';
+export type RigPart = 'tanks' | 'outlets' | 'habits' | 'instruments' | 'measures' | 'containers';
 
 type Named = { readonly id: string; readonly name: string };
 const options = (list: readonly Named[]): readonly { value: string; label: string }[] =>
@@ -304,6 +304,31 @@ const instrumentFields = (rig: Rig, draft: Draft): readonly Field[] => {
 	];
 };
 
+const CONTAINER_FIELDS: readonly Field[] = [
+	name,
+	{
+		key: 'carries',
+		label: 'Carries',
+		type: 'select',
+		options: [
+			{ value: 'fresh', label: 'fresh water' },
+			{ value: 'grey', label: 'grey water' },
+			{ value: 'black', label: 'black water' }
+		]
+	},
+	volume('capacityL', 'Holds to the brim'),
+	volume('headroomL', 'Stays free, so that nothing spills'),
+	{ key: 'tareKg', label: 'Weighs empty', type: 'number', of: 'mass' },
+	{ key: 'count', label: 'How many of them', type: 'number' },
+	{
+		key: 'minutesPerLoad',
+		label: 'Minutes of one way there and back',
+		type: 'number',
+		suffix: 'min',
+		optional: true
+	}
+];
+
 /** The fields of one item of a rig. Some depend on what the item already says. */
 export function rigFields(part: RigPart, rig: Rig, draft: Draft): readonly Field[] {
 	const others: Rig = {
@@ -321,6 +346,8 @@ export function rigFields(part: RigPart, rig: Rig, draft: Draft): readonly Field
 			return instrumentFields(rig, draft);
 		case 'measures':
 			return measureFields(rig, draft);
+		case 'containers':
+			return CONTAINER_FIELDS;
 	}
 }
 
@@ -336,6 +363,8 @@ export function newItem(part: RigPart, rig: Rig, id: string, kind: Instrument['k
 			return { id, name: '', outlet, litresEach: { sd: 1 }, often: { times: 1, per: 'day' } };
 		case 'measures':
 			return { id, name: '', habit, effect: { kind: 'scale', factor: 0.5 } };
+		case 'containers':
+			return { id, name: '', carries: 'grey', headroomL: 2, count: 1 };
 		case 'instruments':
 			if (kind === 'rod') return { id, kind, name: '', tank, sdMm: 4 };
 			if (kind === 'gauge') return { id, kind, name: '', tank, curve: [] };

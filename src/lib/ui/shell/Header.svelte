@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
-	import { VIEWS } from './shortcuts';
+	import { VIEWS } from './views';
 
 	interface Props {
 		rigs: readonly Rig[];

@@ -14,12 +14,3 @@ export const SHORTCUTS = [
 	{ keys: 'G D', does: 'Data' },
 	{ keys: '?', does: 'this list' }
 ] as const;
-
-export const VIEWS = [
-	{ path: '/', name: 'Now', key: 'n' },
-	{ path: '/trip', name: 'Trip', key: 't' },
-	{ path: '/habits', name: 'Habits', key: 'h' },
-	{ path: '/ledger', name: 'Ledger', key: 'l' },
-	{ path: '/rig', name: 'Rig', key: 'r' },
-	{ path: '/data', name: 'Data', key: 'd' }
-] as const;

@@ -5,7 +5,7 @@
 	import Notice from '../page/Notice.svelte';
 	import { sayDone } from '../shell/saying';
 	import { answered, noteRead } from './planNews';
-	import { logService } from './serviceDone';
+	import { dumpRun, logService } from './serviceDone';
 
 	/** What the plan asks for here and now, what was passed by, and what has changed in it. */
 	const { app }: { app: App } = $props();
@@ -44,6 +44,8 @@
 		<Notice calm>
 			<p class="due">
 				{due.says}
+				{#if due.service.water}<a class="as-button" href="/run/fill?plan">Fill</a>{/if}
+				{#if due.service.dump}<a class="as-button" href={dumpRun(due.service.dump)}>Dump</a>{/if}
 				<button onclick={() => void logService(app, trip, due.service, due.does)}>Done: write it down</button>
 			</p>
 		</Notice>

@@ -40,3 +40,7 @@ export async function logService(
 	);
 	if (kept) sayDone(app, `${label}: written down`);
 }
+
+/** The address of the run that empties some tanks. */
+export const dumpRun = (tanks: readonly string[]): string =>
+	`/run/dump?${new URLSearchParams(tanks.map((id) => ['tank', id]))}`;

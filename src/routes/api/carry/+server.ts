@@ -1,4 +1,4 @@
-import { loadsOf } from '$core/runs';
+import { loadsOf } from '$core/rig';
 import { readCarryBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
 import type { RequestHandler } from './$types';

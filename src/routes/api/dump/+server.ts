@@ -1,6 +1,7 @@
 import { estimate, levelOf } from '$core/estimate';
 import { instantMs } from '$core/logbook';
-import { dumpOrder, fitsL, loadsOf } from '$core/runs';
+import { dumpOrder } from '$core/runs';
+import { fitsL, loadsOf } from '$core/rig';
 import { readDumpBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
 import type { RequestHandler } from './$types';

@@ -10,14 +10,14 @@
 	import Page from '$lib/ui/page/Page.svelte';
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
+	import { keepOtherKg } from '$lib/ui/runs/otherKg';
 	import RigPlan from '$lib/ui/rig/weighing/RigPlan.svelte';
 	import WeightTable from '$lib/ui/rig/weighing/WeightTable.svelte';
 
 	const app = useApp();
-	let otherKg = $state<number | undefined>();
-
 	const units = $derived(app.prefs.current.units);
 	const rig = $derived(app.liveRig);
+	const otherKg = $derived(rig && app.prefs.current.otherKg?.[rig.id]);
 	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
 	const stops = latest(() => {
 		void app.engine.assessment;
@@ -56,7 +56,8 @@
 			<div class="one">
 				<NumberField
 					label="Else aboard, of the {kg(rig.payloadKg)} payload"
-					bind:value={otherKg}
+					value={otherKg}
+					onchange={(kg) => void keepOtherKg(app, rig.id, kg)}
 					of="mass"
 					{units}
 					optional

@@ -1,0 +1,11 @@
+export {
+	fitsL,
+	hoseLitres,
+	keptFreeL,
+	loadsOf,
+	MOST_LOADS,
+	USUAL_WASTE_HOSE,
+	type Hose,
+	type Loads,
+	type Vessel
+} from './loads.js';

@@ -1,0 +1,1 @@
+export { swapOf, swapsOf, type Swap } from './swap.js';

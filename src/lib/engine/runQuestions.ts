@@ -1,0 +1,151 @@
+import type { Estimate } from '$core/estimate';
+import { instantMs, type Entry, type Point, type Trip } from '$core/logbook';
+import { carryingAt, servesKind, type Carrying } from '$core/plan';
+import {
+	dumpSetup,
+	fillFigures,
+	fillSetup,
+	livesFrom,
+	stayByContainer,
+	whenToGo,
+	type DumpSetup,
+	type FillFigures,
+	type FillSetup,
+	type FillTarget,
+	type FillWish,
+	type StayLoads
+} from '$core/runs';
+import type { UnitChoice } from '$core/units';
+import { sayNear, sayStayAt, sayWhenToGo } from '$core/words';
+
+/** What is asked about filling, dumping and carrying. */
+export type RunAsk =
+	| { readonly kind: 'figures'; readonly tank: string; readonly target: FillTarget }
+	| { readonly kind: 'fill'; readonly wish: FillWish }
+	| { readonly kind: 'dump'; readonly tanks: readonly string[]; readonly where?: string }
+	/** when to go with the tote, where one lives from it */
+	| { readonly kind: 'when-to-go' }
+	/** what the stops ahead that have no service ask of the containers */
+	| { readonly kind: 'stays' }
+	/** what is near where one is without a service */
+	| { readonly kind: 'near'; readonly stop: string }
+	/** a whole stay of so many days from now on */
+	| { readonly kind: 'stay'; readonly container: string; readonly days: number };
+
+export interface StayAt {
+	readonly stop: string;
+	readonly container: string;
+	readonly stay: StayLoads;
+	readonly says: string;
+}
+
+/** Something near by that a container brings within reach. */
+export interface Near {
+	readonly says: string;
+	readonly container: string;
+	readonly service: Carrying['service'];
+}
+
+export interface RunAnswers {
+	readonly figures: FillFigures;
+	readonly fill: FillSetup;
+	/** nothing where there is nothing to empty */
+	readonly dump: DumpSetup | undefined;
+	readonly 'when-to-go': readonly string[];
+	readonly stays: readonly StayAt[];
+	readonly near: readonly Near[];
+	readonly stay: StayLoads;
+}
+
+/** What the engine has in hand when it is asked. */
+export interface RunsAsked {
+	readonly estimate: Estimate;
+	/** of the rig, those that count, in order */
+	readonly entries: readonly Entry[];
+	readonly trip: Trip | undefined;
+	readonly points: readonly Point[];
+	readonly timeZone: string;
+	readonly units: UnitChoice;
+}
+
+const DAY_MS = 86_400_000;
+const SERVICE_OF = { fresh: 'water', grey: 'grey', black: 'black' } as const;
+
+const containersOf = ({ estimate }: RunsAsked) =>
+	estimate.model.rig.containers.filter(({ retired, count }) => !retired && count > 0);
+
+function whenToGoOf(asked: RunsAsked): readonly string[] {
+	const { estimate, entries, timeZone, units } = asked;
+	const { rig } = estimate.model;
+	return rig.tanks.flatMap((tank) => {
+		if (tank.holds === 'fresh' || tank.retired) return [];
+		const container = livesFrom(estimate, tank, entries);
+		const found = container && whenToGo(estimate, tank, container);
+		return found ? [sayWhenToGo(rig, found, estimate.atMs, timeZone, units)] : [];
+	});
+}
+
+function staysOf(asked: RunsAsked): readonly StayAt[] {
+	const { estimate, trip, units } = asked;
+	if (!trip) return [];
+	const ahead = trip.stops.filter(
+		({ arrive, depart }) =>
+			instantMs(depart) > estimate.atMs && instantMs(depart) - instantMs(arrive) >= 2 * DAY_MS
+	);
+	return ahead.flatMap((stop) =>
+		containersOf(asked).flatMap((container): readonly StayAt[] => {
+			const kind = SERVICE_OF[container.carries];
+			if (stop.services.some((service) => servesKind(service, kind, 'while-there'))) return [];
+			const stay = stayByContainer(estimate, container, instantMs(stop.arrive), instantMs(stop.depart));
+			return stay.loads > 0
+				? [
+						{
+							stop: stop.id,
+							container: container.id,
+							stay,
+							says: sayStayAt(stop, trip, container, stay, units)
+						}
+					]
+				: [];
+		})
+	);
+}
+
+function nearOf({ estimate, trip, points, units }: RunsAsked, stopId: string): readonly Near[] {
+	const { rig } = estimate.model;
+	const stop = trip?.stops.find(({ id }) => id === stopId);
+	if (!stop) return [];
+	return carryingAt(rig, stop, points, 'while-there').map((one) => ({
+		container: one.container,
+		service: one.service,
+		says: sayNear(rig, stop, points, one, units)
+	}));
+}
+
+/** Answers what is asked about runs. @throws RangeError with what does not fit and what to do */
+export function answerRun<K extends RunAsk['kind']>(
+	asked: RunsAsked,
+	what: Extract<RunAsk, { kind: K }>
+): RunAnswers[K];
+export function answerRun(asked: RunsAsked, what: RunAsk): RunAnswers[RunAsk['kind']] {
+	const { estimate, entries } = asked;
+	switch (what.kind) {
+		case 'figures':
+			return fillFigures(estimate, what.tank, what.target);
+		case 'fill':
+			return fillSetup(estimate, entries, what.wish);
+		case 'dump':
+			return dumpSetup(estimate, what.tanks, what.where);
+		case 'when-to-go':
+			return whenToGoOf(asked);
+		case 'stays':
+			return staysOf(asked);
+		case 'near':
+			return nearOf(asked, what.stop);
+		case 'stay': {
+			const container = containersOf(asked).find(({ id }) => id === what.container);
+			if (!container) throw new RangeError('this rig has no such container; add one under Rig');
+			return stayByContainer(estimate, container, estimate.atMs, estimate.atMs + what.days * DAY_MS);
+		}
+	}
+}

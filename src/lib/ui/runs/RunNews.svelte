@@ -1,0 +1,77 @@
+<script lang="ts">
+	import { stepAt } from '$core/runs';
+	import { instantMs } from '$core/logbook';
+	import { sayAgo, sayProgress, sayRun } from '$core/words';
+	import { latest } from '$lib/engine';
+	import type { App } from '$lib/state';
+	import { isOver, isStale, runsBeside } from '$lib/state/runBook.svelte';
+	import { onMount } from 'svelte';
+	import Notice from '../page/Notice.svelte';
+	import { stopNow } from './sources';
+
+	/** Runs that wait to be gone on with, when to go with the tote, and what is near where one is without a service. */
+	const { app }: { app: App } = $props();
+
+	// svelte-ignore state_referenced_locally
+	const book = runsBeside(app);
+	onMount(() => {
+		book.load().catch((error: unknown) => console.warn('Runs could not be read:', error));
+		return () => book.close();
+	});
+	const rig = $derived(app.liveRig);
+	const open = $derived(book.runs.filter((run) => run.rig === rig?.id && !isOver(run)));
+	const go = latest(
+		() => {
+			void app.engine.assessment;
+			return app.engine.runs({ kind: 'when-to-go' });
+		},
+		() => app.engine.assessment
+	);
+	const near = $derived.by(() => {
+		const stop = stopNow(app.tripAtHand, app.nowMs);
+		return stop && rig ? app.engine.runs({ kind: 'near', stop: stop.id }) : undefined;
+	});
+</script>
+
+{#if rig}
+	{#each open as run (run.id)}
+		{@const step = stepAt(run)}
+		<Notice calm>
+			<p class="row">
+				{sayRun(run.setup, rig)}:
+				{isStale(run, app.nowMs)
+					? `begun ${sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, never ended.`
+					: step
+						? `${sayProgress(run, step)}.`
+						: ''}
+				<a class="as-button" href="/run/{run.id}">{isStale(run, app.nowMs) ? 'Look' : 'Go on'}</a>
+			</p>
+		</Notice>
+	{/each}
+	{#each go.value ?? [] as says (says)}
+		<p class="mind"><strong>{says}</strong></p>
+	{/each}
+	{#await near then offers}
+		{#each offers ?? [] as offer (offer.says)}
+			<p class="row">
+				{offer.says}
+				<a
+					class="as-button"
+					href={offer.service === 'water'
+						? `/run/carry?by=${encodeURIComponent(offer.container)}`
+						: `/run/dump?into=${encodeURIComponent(offer.container)}`}>Carry</a
+				>
+			</p>
+		{/each}
+	{:catch}<!-- What is near is an extra; why the engine fails is said above. -->{/await}
+{/if}
+
+<style>
+	.row {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-1) var(--gap-2);
+		align-items: center;
+		color: var(--ink);
+	}
+</style>

@@ -1,0 +1,230 @@
+<script lang="ts">
+	import type { Rig } from '$core/logbook';
+	import { faultOf, markOf, soFar, stepAt, stepsOf, type Answer, type Run, type Step } from '$core/runs';
+	import { unitsOfMeter } from '$core/units';
+	import { sayProgress, sayRule, sayRun, sayStep, sayStepFault } from '$core/words';
+	import type { App } from '$lib/state';
+	import { answerStep, backTo, type RunBook } from '$lib/state/runBook.svelte';
+	import { onMount } from 'svelte';
+	import Notice from '../page/Notice.svelte';
+	import AskValue from './AskValue.svelte';
+	import { doneChoice, moreChoices, otherChoice, type Asked, type Choice } from './choices';
+	import FollowMeter from './FollowMeter.svelte';
+	import { LiveMeter } from './liveMeter.svelte';
+	import RunFrame from './RunFrame.svelte';
+	import RunWritten from './RunWritten.svelte';
+	import { nearnessOf, signal } from './signal';
+	import ShareRun from './ShareRun.svelte';
+	import StepFigure from './StepFigure.svelte';
+	import StepList from './StepList.svelte';
+	import { keepAwake } from './wakeLock';
+
+	/** A run: one step at a time, in large type, for wet hands. */
+	const { app, book, rig, run }: { app: App; book: RunBook; rig: Rig; run: Run } = $props();
+
+	const units = $derived(app.prefs.current.units);
+	const about = $derived({ rig, run, units });
+	const step = $derived(stepAt(run));
+	const words = $derived(step && sayStep(step, about));
+	const steps = $derived(stepsOf(run.setup));
+	const mark = $derived(step?.kind === 'fill-to' ? markOf(rig, run, step.part) : undefined);
+	const live = new LiveMeter();
+	const heard = $derived(live.state === 'live' ? live.shows : undefined);
+	let asked = $state.raw<Asked>();
+	let fault = $state<string>();
+	let busy = $state(false);
+	const place = $derived(placeOf());
+	/** in a long way with a tote, the steps of this load alone */
+	const here = $derived(
+		step && 'load' in step
+			? steps.filter((one) => !('load' in one) || one.load === step.load)
+			: step && 'trip' in step
+				? steps.filter((one) => !('trip' in one) || one.trip === step.trip)
+				: steps
+	);
+	const next = $derived(step && steps[steps.indexOf(step) + 1]);
+
+	function placeOf(): string | undefined {
+		const { setup } = run;
+		const id = setup.kind === 'dump' ? setup.where : 'source' in setup ? setup.source.point : undefined;
+		return app.records.points.find((point) => point.id === id)?.name;
+	}
+
+	// A tone at five litres to go, and at the mark: each once, whichever way the figure comes.
+	let told: 'far' | 'near' | 'there' = 'far';
+	$effect(() => {
+		if (step?.kind !== 'fill-to' || heard === undefined) return;
+		const now = soFar(rig, run, step.part, heard);
+		const near = now && !step.of.toFull ? nearnessOf(now.toGoL) : 'far';
+		if (near !== told && near !== 'far') signal(near);
+		told = near;
+	});
+	onMount(() => {
+		const sleep = keepAwake();
+		return () => {
+			sleep();
+			live.stop();
+		};
+	});
+
+	async function answer(to: Step, given: Answer): Promise<void> {
+		const wrong = faultOf(rig, run, to, given);
+		fault = wrong && sayStepFault(wrong, rig, units);
+		if (wrong || busy) return;
+		busy = true;
+		asked = undefined;
+		if (to.kind === 'fill-to') live.stop();
+		try {
+			await answerStep(
+				app,
+				book,
+				rig,
+				run,
+				to,
+				given,
+				`${sayRun(run.setup, rig)}: ${sayStep(to, about).done}`
+			);
+		} finally {
+			busy = false;
+		}
+	}
+	function choose(to: Step, choice: Choice): void {
+		fault = undefined;
+		if ('ask' in choice) asked = choice.ask;
+		else void answer(to, choice.answer);
+	}
+	const end = (): Promise<void> => book.change(run.id, (newest) => ({ ...(newest ?? run), ended: true }));
+	function back(to: Step): void {
+		[asked, fault] = [undefined, undefined];
+		live.stop();
+		void backTo(book, run, to);
+	}
+	const previous = $derived(step ? steps[steps.indexOf(step) - 1] : undefined);
+</script>
+
+<RunFrame
+	title={sayRun(run.setup, rig, place)}
+	progress={step ? sayProgress(run, step) : run.ended ? 'ended' : 'done'}
+>
+	{#snippet body()}
+		<!-- A new build is not taken over under a running hose. -->
+		{#if asked || live.state !== 'off'}<span hidden data-unsaved></span>{/if}
+		{#if book.trouble}<Notice><p>{book.trouble}</p></Notice>{/if}
+		{#if step && words}
+			{#if words.figure}
+				<StepFigure {rig} {run} {step} {words} {live} {units} />
+			{:else if sayRule(run.setup, rig)}<h1>{sayRule(run.setup, rig)}</h1>{/if}
+			{#if mark}<FollowMeter
+					{live}
+					{mark}
+					flowLpm={run.setup.kind === 'fill' ? run.setup.flowLpm : undefined}
+				/>{/if}
+			{#if step.kind !== 'fill-to'}
+				<StepList
+					steps={here.map((one) => ({
+						step: one,
+						does: sayStep(one, about).does,
+						answered: run.answers[one.key]?.how
+					}))}
+					at={step.key}
+					onback={back}
+				/>
+				{#if !words.figure}{#each words.tells as line, i (i)}<p class="tell">{line}</p>{/each}{/if}
+			{/if}
+			{#if words.caution}<Notice><p class="caution">{words.caution}</p></Notice>{/if}
+			{#if step.kind === 'fill-to' && next}<p class="soft">Next: {sayStep(next, about).does}</p>{/if}
+		{:else}
+			<h1>{run.ended ? 'Ended. What was written stands.' : 'That is all.'}</h1>
+			{#if run.setup.kind === 'dump' || run.setup.kind === 'tote'}<p>
+					Hands washed, valve shut, cap on?
+				</p>{/if}
+		{/if}
+		<RunWritten {app} {rig} {run} />
+	{/snippet}
+	{#snippet foot()}
+		{#if step && words}
+			{#if asked}
+				{#key asked}
+					<AskValue
+						{asked}
+						{units}
+						{fault}
+						meterUnit={mark ? unitsOfMeter(mark.meter.unitL) : ''}
+						onvalue={(value) => asked && void answer(step, asked.answer(value))}
+						oncancel={() => ([asked, fault] = [undefined, undefined])}
+					/>
+				{/key}
+			{:else}
+				{@const other = otherChoice(step, rig, mark)}
+				{#if fault}<p class="mind" role="alert">{fault}</p>{/if}
+				<button
+					class="primary big"
+					disabled={busy}
+					onclick={() => choose(step, doneChoice(step, mark, heard))}
+					>{heard === undefined || step.kind !== 'fill-to' || step.of.toFull
+						? words.done
+						: `Done, it shows ${heard.toFixed(1)}`}</button
+				>
+				{#if words.other && other}
+					<button class="big" disabled={busy} onclick={() => choose(step, other)}>{words.other}</button>
+				{/if}
+				<p class="more">
+					{#if previous && run.answers[previous.key]}<button class="quiet" onclick={() => back(previous)}
+							>Back a step</button
+						>{/if}
+					{#each moreChoices(step, mark, heard) as more (more.label)}<button
+							class="quiet"
+							disabled={busy}
+							onclick={() => choose(step, more.choice)}>{more.label}</button
+						>{/each}
+					<ShareRun {run} title={sayRun(run.setup, rig, place)} />
+					<button class="quiet" onclick={() => void end()}
+						>{run.setup.kind === 'tote' ? 'Stop here' : 'End this run'}</button
+					>
+				</p>
+			{/if}
+		{:else}
+			<a class="as-button primary big" href="/">To Now</a>
+			{#if previous === undefined}
+				<p class="more">
+					{#if run.ended}<button
+							class="quiet"
+							onclick={() =>
+								void book.change(run.id, (newest) => {
+									const { ended: _ended, ...open } = newest ?? run;
+									return open;
+								})}>Go on with it</button
+						>{/if}
+				</p>
+			{/if}
+		{/if}
+	{/snippet}
+</RunFrame>
+
+<style>
+	h1 {
+		font-size: var(--step-2);
+	}
+	.caution {
+		font-size: var(--step-0);
+	}
+	.tell {
+		font-size: var(--step-1);
+	}
+	.big {
+		min-height: 4rem;
+		font-size: var(--step-1);
+		font-weight: 650;
+		justify-content: center;
+	}
+	.as-button.primary {
+		background: var(--ink);
+		color: var(--paper);
+	}
+	.more {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		gap: 0 var(--gap-2);
+	}
+</style>

@@ -1,0 +1,27 @@
+<script lang="ts">
+	import type { Run } from '$core/runs';
+	import { said } from '$lib/said';
+	import { handedOver } from './handOver';
+
+	/** Hands a run over to another phone: its address carries it, and both write the same entries. */
+	const { run, title }: { run: Run; title: string } = $props();
+	let says = $state('');
+
+	async function share(): Promise<void> {
+		const url = `${location.origin}/run/${run.id}#${handedOver(run)}`;
+		try {
+			if (navigator.share) await navigator.share({ title, url });
+			else {
+				await navigator.clipboard.writeText(url);
+				says = 'Its address is copied: open it on the other phone.';
+			}
+		} catch (error) {
+			// Who closes the sheet again did not want to.
+			if (!(error instanceof DOMException && error.name === 'AbortError'))
+				says = `It could not be handed over: ${said(error)}.`;
+		}
+	}
+</script>
+
+<button class="quiet" onclick={() => void share()}>Hand over</button>
+{#if says}<span role="status" class="soft">{says}</span>{/if}

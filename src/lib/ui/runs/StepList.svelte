@@ -1,0 +1,60 @@
+<script lang="ts">
+	import type { Step } from '$core/runs';
+
+	interface Props {
+		steps: readonly { readonly step: Step; readonly does: string; readonly answered: string | undefined }[];
+		/** the key of the step that is due */
+		at: string;
+		onback: (step: Step) => void;
+	}
+	/** The steps of a run: what is done can be gone back to, what is due stands out. */
+	const { steps, at, onback }: Props = $props();
+</script>
+
+<ol>
+	{#each steps as { step, does, answered }, i (step.key)}
+		<li
+			class:due={step.key === at}
+			class:over={answered !== undefined}
+			aria-current={step.key === at && 'step'}
+		>
+			<span class="n" aria-hidden="true"
+				>{answered === undefined ? i + 1 : answered === 'skipped' ? '–' : '✓'}</span
+			>
+			{#if answered !== undefined}
+				<button class="quiet" onclick={() => onback(step)} aria-label="Back to: {does}">{does}</button>
+			{:else}<span>{does}</span>{/if}
+		</li>
+	{/each}
+</ol>
+
+<style>
+	ol {
+		border-bottom: var(--hairline);
+	}
+	li {
+		display: grid;
+		grid-template-columns: 1.6rem minmax(0, 1fr);
+		gap: var(--gap-1);
+		align-items: center;
+		padding: 0.45rem 0;
+		border-top: var(--hairline);
+	}
+	.over {
+		color: var(--soft-ink);
+	}
+	.over button {
+		text-align: left;
+		text-decoration: none;
+		padding: 0;
+		min-height: 0;
+	}
+	.due {
+		font-weight: 650;
+		font-size: 1.25rem;
+		line-height: 1.25;
+	}
+	.n {
+		font-variant-numeric: tabular-nums;
+	}
+</style>

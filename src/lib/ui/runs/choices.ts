@@ -1,0 +1,95 @@
+import type { Rig } from '$core/logbook';
+import type { Answer, Mark, Step } from '$core/runs';
+import { emptyOf, tankById, usableOf } from '$core/rig';
+
+/** What a person is asked for before a step is ticked: a figure of the meter, or litres. */
+export interface Asked {
+	readonly of: 'figure' | 'litres';
+	readonly label: string;
+	/** it may be left empty */
+	readonly optional?: boolean;
+	/** what it answers */
+	readonly answer: (value: number | undefined) => Answer;
+}
+
+/** What a button does: answer at once, or ask first. */
+export type Choice = { readonly answer: Answer } | { readonly ask: Asked };
+
+const shown = (mark: Mark): string => `${mark.meter.name} shows`;
+const figure = (label: string): Choice => ({
+	ask: { of: 'figure', label, answer: (shows = 0) => ({ how: 'figure', shows }) }
+});
+const litres = (label: string): Choice => ({
+	ask: { of: 'litres', label, answer: (value = 0) => ({ how: 'litres', litres: value }) }
+});
+
+/** A tank is full: what the meter shows then is worth knowing, and not needed. */
+const isFull = (mark: Mark | undefined, live: number | undefined): Choice => {
+	if (!mark) return { answer: { how: 'full' } };
+	if (live !== undefined) return { answer: { how: 'full', shows: live } };
+	return {
+		ask: {
+			of: 'figure',
+			label: shown(mark),
+			optional: true,
+			answer: (shows) => ({ how: 'full', ...(shows === undefined ? {} : { shows }) })
+		}
+	};
+};
+
+/** Not quite empty is about so much of what serves, beside the usual rest. */
+const NOT_QUITE = 0.06;
+const leftIn = (rig: Rig, id: string): number => {
+	const tank = tankById(rig, id);
+	return tank ? Number((emptyOf(tank) + NOT_QUITE * usableOf(tank)).toFixed(1)) : 0;
+};
+
+/** What the big button of a step does. */
+export function doneChoice(step: Step, mark: Mark | undefined, live: number | undefined): Choice {
+	if (step.kind !== 'fill-to') return { answer: { how: 'done' } };
+	if (step.of.toFull) return isFull(mark, live);
+	return live === undefined ? { answer: { how: 'done' } } : { answer: { how: 'figure', shows: live } };
+}
+
+/** What the second button does; nothing where there is none. */
+export function otherChoice(step: Step, rig: Rig, mark: Mark | undefined): Choice | undefined {
+	switch (step.kind) {
+		case 'fill-to':
+			return mark ? figure(shown(mark)) : litres('So much went in');
+		case 'set-counter':
+			return figure('It is set to');
+		case 'empty':
+			return { answer: { how: 'not-quite', leftL: leftIn(rig, step.tank) } };
+		case 'backflush':
+		case 'rinse':
+			return { answer: { how: 'skipped' } };
+		case 'treat':
+			return { answer: { how: 'from-elsewhere' } };
+		case 'let-in':
+		case 'pour':
+			return litres(step.kind === 'let-in' ? 'So much ran in' : 'So much went in');
+		default:
+			return undefined;
+	}
+}
+
+/** What else can be said of a step, in small. */
+export function moreChoices(
+	step: Step,
+	mark: Mark | undefined,
+	live: number | undefined
+): readonly { readonly label: string; readonly choice: Choice }[] {
+	const leaveOut = { label: 'Leave it out', choice: { answer: { how: 'skipped' } } as const };
+	switch (step.kind) {
+		case 'fill-to':
+			return step.of.toFull ? [leaveOut] : [{ label: 'It is full', choice: isFull(mark, live) }, leaveOut];
+		case 'set-counter':
+			return [leaveOut];
+		case 'empty':
+			return [{ label: 'Say how much ran out', choice: litres('So much ran out') }, leaveOut];
+		case 'treat':
+			return [{ label: 'Another amount', choice: litres('So much went back') }, leaveOut];
+		default:
+			return [];
+	}
+}

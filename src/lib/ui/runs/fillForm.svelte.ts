@@ -1,0 +1,138 @@
+import type { Meter, Rig } from '$core/logbook';
+import { lastShown, passedSince, type FillTarget, type FillWish } from '$core/runs';
+import { isCarried } from '$core/rig';
+import type { App } from '$lib/state';
+import { placesFor, stopNow, waterAt } from './sources';
+
+export type HowMuch = 'full' | 'litres' | 'mass' | 'until' | 'plan';
+export type Drinkable = 'yes' | 'no' | 'unsaid';
+
+/** What a person says before a fill, as it is being said. */
+export class FillForm {
+	readonly #app: App;
+	readonly #rig: Rig;
+	tanks = $state.raw<readonly string[]>([]);
+	how = $state<HowMuch>('full');
+	litres = $state<number | undefined>();
+	kg = $state<number | undefined>();
+	untilMs = $state(0);
+	certainty = $state(0.9);
+	place = $state('');
+	drinkable = $state<Drinkable>('unsaid');
+	pressure = $state(false);
+	metered = $state(true);
+	reads = $state<number | undefined>();
+	into = $state<'tank' | 'elsewhere'>('elsewhere');
+	flowLpm = $state<number | undefined>();
+
+	constructor(app: App, rig: Rig, wanted: { tank?: string | null; planned: boolean }) {
+		this.#app = app;
+		this.#rig = rig;
+		const fresh = rig.tanks.filter(({ holds }) => holds === 'fresh');
+		const first =
+			fresh.find(({ id }) => id === wanted.tank) ??
+			fresh
+				.filter((tank) => !isCarried(rig, tank))
+				.sort((a, b) => this.#share(a.id) - this.#share(b.id))[0] ??
+			fresh[0];
+		this.tanks = first ? [first.id] : [];
+		this.how = wanted.planned && this.planL !== undefined ? 'plan' : 'full';
+		const here = this.here;
+		if (here?.point !== undefined && this.places.some(({ id }) => id === here.point)) this.place = here.point;
+		this.takePlace(this.place);
+		this.reads = this.lastShows;
+	}
+
+	#share(tank: string): number {
+		const level = this.#app.engine.assessment?.levels.tanks.find(({ id }) => id === tank);
+		return level ? level.litres / Math.max(1, level.usableL) : 0;
+	}
+
+	get here() {
+		return stopNow(this.#app.tripAtHand, this.#app.nowMs);
+	}
+	get places() {
+		return placesFor(this.#app.records.points, ['water', 'mains'], this.here);
+	}
+	/** What is planned where one is, litres in all fresh tanks together. */
+	get planL(): number | undefined {
+		return this.#app.engine.assessment?.due?.service.water?.litres;
+	}
+	/** The meters on the hose into the first tank. */
+	get meter(): Meter | undefined {
+		return this.#rig.instruments.find(
+			(one): one is Meter => one.kind === 'meter' && one.place === 'fill' && one.tank === this.tanks[0]
+		);
+	}
+	get lastShows(): number | undefined {
+		return this.meter && lastShown(this.meter, this.#entries);
+	}
+	get #entries() {
+		return this.#app.rigEntries.filter((entry) => !entry.void);
+	}
+	/** What passed the meter since it was last read; nothing to ask where that is nothing. */
+	get passed() {
+		return this.meter && this.reads !== undefined
+			? passedSince(this.#rig, this.#entries, this.meter.id, this.reads)
+			: undefined;
+	}
+
+	/** A place is chosen: what is known of its water is taken over. */
+	takePlace(id: string): void {
+		this.place = id;
+		const known = waterAt(
+			this.places.find((one) => one.id === id),
+			id === '' ? undefined : this.here
+		);
+		this.drinkable = known?.potable === undefined ? 'unsaid' : known.potable ? 'yes' : 'no';
+		this.pressure = known?.kind === 'mains';
+		this.flowLpm = known?.flowLpm;
+	}
+
+	toggle(tank: string, on: boolean): void {
+		const before = this.tanks[0];
+		this.tanks = on ? [...this.tanks, tank] : this.tanks.filter((id) => id !== tank);
+		if (this.tanks[0] !== before) this.reads = this.lastShows;
+	}
+
+	/** How much goes into the first tank; nothing while that is not said. */
+	get target(): FillTarget | undefined {
+		switch (this.how) {
+			case 'full':
+				return { kind: 'full' };
+			case 'litres':
+				return positive(this.litres);
+			case 'mass':
+				// A litre weighs a kilogram.
+				return positive(this.kg);
+			case 'plan':
+				return positive(this.planL);
+			case 'until':
+				return this.untilMs > this.#app.nowMs
+					? { kind: 'until', untilMs: this.untilMs, certainty: this.certainty }
+					: undefined;
+		}
+	}
+
+	/** All of it; nothing while something is missing. */
+	get wish(): FillWish | undefined {
+		const { target, meter } = this;
+		if (!target || this.tanks.length === 0) return undefined;
+		return {
+			// What comes after the first by the same hose is filled to the brim: a jug, a can, a bag.
+			tanks: this.tanks.map((tank, i) => ({ tank, target: i === 0 ? target : { kind: 'full' } })),
+			source: {
+				...(this.place === '' ? {} : { point: this.place }),
+				...(this.drinkable === 'unsaid' ? {} : { potable: this.drinkable === 'yes' }),
+				...(this.pressure ? { pressure: true } : {})
+			},
+			...(meter && this.metered && this.reads !== undefined
+				? { meter: { id: meter.id, reads: this.reads, into: this.into } }
+				: {}),
+			...(this.flowLpm !== undefined && this.flowLpm > 0 ? { flowLpm: this.flowLpm } : {})
+		};
+	}
+}
+
+const positive = (litres: number | undefined): FillTarget | undefined =>
+	litres !== undefined && litres > 0 ? { kind: 'litres', litres } : undefined;

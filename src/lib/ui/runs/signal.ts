@@ -1,0 +1,42 @@
+/** How near a fill is to its mark. */
+export type Nearness = 'far' | 'near' | 'there';
+
+/** So much to go is worth a warning, litres. */
+export const NEAR_L = 5;
+
+/** How near it is, by the litres still to go. */
+export const nearnessOf = (toGoL: number): Nearness =>
+	toGoL <= 0 ? 'there' : toGoL <= NEAR_L ? 'near' : 'far';
+
+const TONES: Readonly<Record<Exclude<Nearness, 'far'>, { hertz: number; times: number }>> = {
+	near: { hertz: 660, times: 1 },
+	there: { hertz: 990, times: 3 }
+};
+const TONE_S = 0.18;
+const GAP_S = 0.12;
+let audio: AudioContext | undefined;
+
+/** Wakes the sound up: a browser lets it sound only after a touch. */
+export function readyToSound(): void {
+	if (typeof AudioContext === 'undefined') return;
+	audio ??= new AudioContext();
+	void audio.resume();
+}
+
+/** A tone and a shake. Where the device has neither, the flash on the screen says it. */
+export function signal(nearness: Exclude<Nearness, 'far'>): void {
+	const { hertz, times } = TONES[nearness];
+	navigator.vibrate?.(Array.from({ length: 2 * times - 1 }, (_, i) => (i % 2 === 0 ? 200 : 100)));
+	if (!audio) return;
+	for (let i = 0; i < times; i++) {
+		const at = audio.currentTime + i * (TONE_S + GAP_S);
+		const oscillator = audio.createOscillator();
+		const gain = audio.createGain();
+		oscillator.frequency.value = hertz;
+		gain.gain.setValueAtTime(0.25, at);
+		gain.gain.exponentialRampToValueAtTime(1e-3, at + TONE_S);
+		oscillator.connect(gain).connect(audio.destination);
+		oscillator.start(at);
+		oscillator.stop(at + TONE_S);
+	}
+}

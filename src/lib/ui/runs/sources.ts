@@ -1,0 +1,37 @@
+import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
+
+/** The stop of a trip where one is now. */
+export const stopNow = (trip: Trip | undefined, nowMs: number): Stop | undefined =>
+	trip?.stops.find(
+		({ arrive, depart, retired }) => !retired && instantMs(arrive) <= nowMs && instantMs(depart) > nowMs
+	);
+
+/** A place to fill or dump at, to be chosen. */
+export interface Place {
+	readonly id: string;
+	readonly name: string;
+	readonly services: readonly Service[];
+}
+
+/** Where one can fill or dump: the known points that serve it, the one where one is first. */
+export function placesFor(
+	points: readonly Point[],
+	kinds: readonly Service['kind'][],
+	here: Stop | undefined
+): readonly Place[] {
+	const serves = ({ services }: Pick<Point, 'services'>): boolean =>
+		services.some(({ kind }) => kinds.includes(kind));
+	return points
+		.filter((point) => serves(point) || point.id === here?.point)
+		.map(({ id, name, services }) => ({
+			id,
+			name,
+			// What the stop says of today counts more than what the point says of every day.
+			services: id === here?.point && here.services.length > 0 ? here.services : services
+		}))
+		.sort((a, b) => Number(b.id === here?.point) - Number(a.id === here?.point));
+}
+
+/** What is known of the water at a place. */
+export const waterAt = (place: Place | undefined, here: Stop | undefined): Service | undefined =>
+	(place?.services ?? here?.services)?.find(({ kind }) => kind === 'water' || kind === 'mains');

@@ -1,0 +1,40 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { useApp } from '$lib/state';
+	import WithRuns from '$lib/ui/runs/WithRuns.svelte';
+
+	const app = useApp();
+	const query = $derived(page.url.searchParams);
+	/** `fill`, `dump` and `carry` begin a run; anything else is the id of one */
+	const id = $derived(page.params.id ?? '');
+</script>
+
+<WithRuns {app}>
+	{#snippet children({ book, rig })}
+		{#if id === 'fill'}
+			{#await import('$lib/ui/runs/FillStart.svelte') then { default: FillStart }}
+				<FillStart {app} {book} {rig} tank={query.get('tank')} planned={query.has('plan')} />
+			{/await}
+		{:else if id === 'dump'}
+			{#await import('$lib/ui/runs/DumpStart.svelte') then { default: DumpStart }}
+				<DumpStart
+					{app}
+					{book}
+					{rig}
+					wanted={{
+						tanks: query.getAll('tank').filter((tank) => rig.tanks.some((one) => one.id === tank)),
+						into: query.get('into')
+					}}
+				/>
+			{/await}
+		{:else if id === 'carry'}
+			{#await import('$lib/ui/runs/CarryStart.svelte') then { default: CarryStart }}
+				<CarryStart {app} {book} {rig} by={query.get('by')} />
+			{/await}
+		{:else}
+			{#await import('$lib/ui/runs/RunOpened.svelte') then { default: RunOpened }}
+				<RunOpened {app} {book} {id} handed={page.url.hash.slice(1)} />
+			{/await}
+		{/if}
+	{/snippet}
+</WithRuns>
