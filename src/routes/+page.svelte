@@ -50,13 +50,15 @@
 	const logOne = (habit: string, name: string): Promise<boolean> =>
 		logSaying(
 			app,
-			{
-				kind: 'use',
-				habit,
-				times: 1,
-				source: 'hand',
-				...app.nowOnTrip()
-			},
+			[
+				{
+					kind: 'use',
+					habit,
+					times: 1,
+					source: 'hand',
+					...app.nowOnTrip()
+				}
+			],
 			name
 		);
 </script>
@@ -64,23 +66,25 @@
 {#if app.liveRig && now}
 	<NowLayout>
 		{#snippet main({ rodPx })}
-			<PageHead>
-				{#snippet title()}<Spans spans={now.verdict.headline} />{/snippet}
-				{#snippet says()}
-					<p class="detail soft" class:comes={app.tripAtHand}>
-						<Spans spans={now.verdict.detail} />
-						{#if now.verdict.binds !== undefined}<button
-								class="why small"
-								onclick={() => (asked = now.verdict.binds)}>Why?</button
-							>{/if}
-					</p>
-				{/snippet}
-			</PageHead>
-			<nav class="buttons" aria-label="At the tap and at the drain">
-				<a class="as-button" href="/run/fill">Fill</a>
-				<a class="as-button" href="/run/dump">Dump</a>
-				<a class="as-button" href="/run/carry">Carry</a>
-			</nav>
+			<div class="head">
+				<PageHead>
+					{#snippet title()}<Spans spans={now.verdict.headline} />{/snippet}
+					{#snippet says()}
+						<p class="detail soft" class:comes={app.tripAtHand}>
+							<Spans spans={now.verdict.detail} />
+							{#if now.verdict.binds !== undefined}<button
+									class="why small"
+									onclick={() => (asked = now.verdict.binds)}>Why?</button
+								>{/if}
+						</p>
+					{/snippet}
+				</PageHead>
+				<nav aria-label="At the tap and at the drain">
+					<a class="as-button" href="/run/fill">Fill</a>
+					<a class="as-button" href="/run/dump">Dump</a>
+					<a class="as-button" href="/run/carry">Carry</a>
+				</nav>
+			</div>
 			<LargeRods
 				{tanks}
 				{units}
@@ -132,6 +136,27 @@
 {/if}
 
 <style>
+	.head {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: var(--gap-3);
+	}
+	nav {
+		display: grid;
+		gap: var(--gap-2);
+		align-content: start;
+	}
+	nav a {
+		justify-content: center;
+	}
+	@media (max-width: 640px) {
+		.head {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		nav {
+			grid-template-columns: repeat(3, 1fr);
+		}
+	}
 	.comes,
 	.chance {
 		min-height: 2lh;

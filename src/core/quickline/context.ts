@@ -9,6 +9,10 @@ export interface QuickContext extends TellingContext {
 /** One way to understand a line without its time. */
 export interface Meaning {
 	readonly happening: Happening;
+	/** what is written before it, of the same moment */
+	readonly first?: Happening;
+	/** what it is in words, where that is more than the happening says */
+	readonly says?: string;
 	readonly warns?: string;
 }
 

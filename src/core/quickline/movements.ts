@@ -2,6 +2,7 @@ import { listed } from '../words/index.js';
 import { formatLitres } from '../units/index.js';
 import type { Tank } from '../logbook/index.js';
 import { usableOf } from '../rig/index.js';
+import { swapOf, swapsOf } from '../runs/index.js';
 import { oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
 import { meaningful, namedBy } from './names.js';
 import { figureBeyond, quantityOf, type Line } from './tokens.js';
@@ -142,6 +143,28 @@ function cutAnywhere(words: readonly string[], tanks: readonly Tank[]): readonly
 	return tanksNamed(words, tanks).flatMap((from) => {
 		const to = tanks.find(({ id }) => id === from.feeds);
 		return to ? [[from, to] as const] : [];
+	});
+}
+
+/** `swap jug`, `swap jug 2`: an empty jug at the tap gives way to another. */
+export function swapLine(line: Line, context: QuickContext): Answer {
+	const beyond = line.figures[0]?.text;
+	if (beyond !== undefined) return oneTooMany(beyond);
+	const all = swapsOf(context.rig, context.levels);
+	const words = meaningful(line.words).filter((word) => word !== 'in' && word !== 'jug' && word !== 'jugs');
+	const named = words.length === 0 ? undefined : tanksNamed(words, context.rig.tanks);
+	const meant = named
+		? all.filter(({ at, spare }) => named.some(({ id }) => id === at.id || id === spare.id))
+		: all;
+	if (meant.length === 0)
+		return problem(
+			all.length > 0
+				? `Which jug? There is ${listed(all.map(({ spare }) => spare.name))}.`
+				: 'No jug stands full to be swapped in. Fill one first, as in “fill jug full”.'
+		);
+	return meant.map(({ at, spare }): Meaning => {
+		const [first, happening] = swapOf(at, spare);
+		return { happening, first, says: `${at.name} empty, ${spare.name} takes its place` };
 	});
 }
 

@@ -289,3 +289,55 @@ it('never fails, and whatever it understands is a valid entry', () => {
 		{ numRuns: 400 }
 	);
 });
+
+describe('jugs that take turns at the tap', () => {
+	const jug = (id: string, name: string, feeds?: string) => ({
+		id,
+		name,
+		holds: 'fresh' as const,
+		nominalL: 20,
+		reserveL: 0,
+		portable: true,
+		...(feeds ? { feeds } : {})
+	});
+	const car: Rig = {
+		...exactRig,
+		tanks: [jug('tap', 'Jug at the tap'), jug('one', 'Jug 1', 'tap'), jug('two', 'Jug 2', 'tap')],
+		outlets: [{ id: 'sink', name: 'Tap', from: 'tap', to: 'ground' }],
+		instruments: [],
+		habits: [],
+		measures: []
+	};
+	const levels = new Map([
+		['tap', 0.2],
+		['one', 12],
+		['two', 20]
+	]);
+	it('swap jug: the one at the tap was seen empty, and the fullest takes its place', () => {
+		const [found] = matches('swap jug', { rig: car, levels });
+		expect(found?.first).toMatchObject({ kind: 'mark', tank: 'tap', state: 'empty' });
+		expect(found?.draft).toMatchObject({
+			kind: 'transfer',
+			fromTank: 'two',
+			toTank: 'tap',
+			until: 'from-empty'
+		});
+		expect(found?.first?.at).toBe(found?.draft.at);
+		expect(found?.says).toBe('Jug at the tap empty, Jug 2 takes its place');
+	});
+	it('a jug that is named is the one, and an empty one is none', () => {
+		expect(first('swap jug 1', { rig: car, levels })).toMatchObject({ fromTank: 'one' });
+		expect(matches('swap jug', { rig: car, levels: new Map([...levels, ['two', 0.1]]) })).toHaveLength(1);
+		const none = understand('swap jug', {
+			...context,
+			rig: car,
+			levels: new Map([
+				['one', 0],
+				['two', 0]
+			])
+		});
+		expect(none.kind === 'problem' && none.problem).toContain('No jug stands full');
+	});
+	it('a jug that is poured into a built-in tank is not swapped', () =>
+		expect(problemOf('swap jug')).toContain('No jug stands full'));
+});

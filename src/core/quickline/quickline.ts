@@ -1,7 +1,7 @@
-import { zonedIso, type EntryDraft } from '../logbook/index.js';
+import { zonedIso, type EntryDraft, type Happening } from '../logbook/index.js';
 import { listed, sayHappening } from '../words/index.js';
 import { isProblem, oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
-import { dumpLine, fillLine, tanksNamed, transferLine, useLine } from './movements.js';
+import { dumpLine, fillLine, swapLine, tanksNamed, transferLine, useLine } from './movements.js';
 import { meaningful, namedBy } from './names.js';
 import { gaugeHelp, gaugeLine, markLine, meterLine, rodLine, stopLine } from './observations.js';
 import { takeTime, type Moment } from './time.js';
@@ -10,6 +10,8 @@ import { figureBeyond, readLine, type Line } from './tokens.js';
 /** One way to understand a whole line: the entry it makes, and the same in words. */
 export interface Understood {
 	readonly draft: EntryDraft;
+	/** an entry that is written before it, of the same moment */
+	readonly first?: EntryDraft;
 	readonly atMs: number;
 	readonly says: string;
 	readonly warns?: string;
@@ -90,6 +92,9 @@ function verbLine(text: string, line: Line, context: QuickContext): Answer | und
 		case 'pour':
 		case 'poured':
 			return transferLine(after, context);
+		case 'swap':
+		case 'swapped':
+			return swapLine(after, context);
 		case 'full':
 		case 'empty':
 			return markLine(verb, rest, context);
@@ -195,15 +200,18 @@ const NOTE = /^note\b\s*/i;
 
 const understood = (reading: Meaning, moment: Moment, context: QuickContext): Understood => {
 	const warns = [reading.warns, moment.warns].filter((text) => text !== undefined).join(' ');
-	return {
-		draft: {
-			...reading.happening,
+	const draftOf = (happening: Happening): EntryDraft =>
+		({
+			...happening,
 			at: zonedIso(moment.ms, context.timeZone),
 			...(context.trip ? { trip: context.trip.id } : {}),
-			source: ('source' in reading.happening && reading.happening.source) || 'hand'
-		} as EntryDraft,
+			source: ('source' in happening && happening.source) || 'hand'
+		}) as EntryDraft;
+	return {
+		draft: draftOf(reading.happening),
+		...(reading.first ? { first: draftOf(reading.first) } : {}),
 		atMs: moment.ms,
-		says: sayHappening(reading.happening, context),
+		says: reading.says ?? sayHappening(reading.happening, context),
 		...(warns === '' ? {} : { warns })
 	};
 };

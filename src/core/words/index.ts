@@ -65,4 +65,12 @@ export {
 } from './run/step.js';
 export { sayLoadOf, sayMass } from './run/mass.js';
 export { sayStepFault } from './run/fault.js';
-export { sayContainer, sayLoads, sayNear, sayStayAt, sayStayLoads, sayWhenToGo } from './run/carry.js';
+export {
+	sayContainer,
+	sayJugs,
+	sayLoads,
+	sayNear,
+	sayStayAt,
+	sayStayLoads,
+	sayWhenToGo
+} from './run/carry.js';

@@ -281,7 +281,7 @@ export function createEngine() {
 					estimate,
 					entries: log.until(rig, atMs),
 					trip: tripOf(question),
-					points: needBook().points,
+					...needBook(),
 					timeZone,
 					units
 				},

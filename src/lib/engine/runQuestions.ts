@@ -1,5 +1,5 @@
 import type { Estimate } from '$core/estimate';
-import { instantMs, type Entry, type Point, type Trip } from '$core/logbook';
+import { instantMs, tripInUse, type Entry, type Point, type Trip } from '$core/logbook';
 import { carryingAt, servesKind, type Carrying } from '$core/plan';
 import {
 	dumpSetup,
@@ -26,7 +26,7 @@ export type RunAsk =
 	/** when to go with the tote, where one lives from it */
 	| { readonly kind: 'when-to-go' }
 	/** what the stops ahead that have no service ask of the containers */
-	| { readonly kind: 'stays' }
+	| { readonly kind: 'stays'; readonly trip: string }
 	/** what is near where one is without a service */
 	| { readonly kind: 'near'; readonly stop: string }
 	/** a whole stay of so many days from now on */
@@ -63,12 +63,16 @@ export interface RunsAsked {
 	/** of the rig, those that count, in order */
 	readonly entries: readonly Entry[];
 	readonly trip: Trip | undefined;
+	readonly trips: readonly Trip[];
 	readonly points: readonly Point[];
 	readonly timeZone: string;
 	readonly units: UnitChoice;
 }
 
 const DAY_MS = 86_400_000;
+/** A stay of so many days is worth a reckoning of its loads; one that ends further off than so many is not yet. */
+const LONG_DAYS = 2;
+const FAR_DAYS = 90;
 const SERVICE_OF = { fresh: 'water', grey: 'grey', black: 'black' } as const;
 
 const containersOf = ({ estimate }: RunsAsked) =>
@@ -85,12 +89,16 @@ function whenToGoOf(asked: RunsAsked): readonly string[] {
 	});
 }
 
-function staysOf(asked: RunsAsked): readonly StayAt[] {
-	const { estimate, trip, units } = asked;
-	if (!trip) return [];
+function staysOf(asked: RunsAsked, tripId: string): readonly StayAt[] {
+	const { estimate, trips, units } = asked;
+	const found = trips.find(({ id }) => id === tripId);
+	if (!found) return [];
+	const trip = tripInUse(found);
 	const ahead = trip.stops.filter(
 		({ arrive, depart }) =>
-			instantMs(depart) > estimate.atMs && instantMs(depart) - instantMs(arrive) >= 2 * DAY_MS
+			instantMs(depart) > estimate.atMs &&
+			instantMs(depart) - estimate.atMs < FAR_DAYS * DAY_MS &&
+			instantMs(depart) - instantMs(arrive) >= LONG_DAYS * DAY_MS
 	);
 	return ahead.flatMap((stop) =>
 		containersOf(asked).flatMap((container): readonly StayAt[] => {
@@ -139,7 +147,7 @@ export function answerRun(asked: RunsAsked, what: RunAsk): RunAnswers[RunAsk['ki
 		case 'when-to-go':
 			return whenToGoOf(asked);
 		case 'stays':
-			return staysOf(asked);
+			return staysOf(asked, what.trip);
 		case 'near':
 			return nearOf(asked, what.stop);
 		case 'stay': {

@@ -54,13 +54,15 @@
 	const switchTo = ({ id, name }: Measure, on: boolean): Promise<boolean> =>
 		logSaying(
 			app,
-			{
-				kind: 'measure',
-				measure: id,
-				on,
-				source: 'hand',
-				...app.nowOnTrip()
-			},
+			[
+				{
+					kind: 'measure',
+					measure: id,
+					on,
+					source: 'hand',
+					...app.nowOnTrip()
+				}
+			],
 			`${name}: ${on ? 'on' : 'off'}`
 		);
 	const notAsk = (measure: string, not: boolean): Promise<void> =>

@@ -228,6 +228,11 @@
 				allow. They differ.
 			</p>
 		{/if}
+		{#if plan && !over && rig.containers.length > 0}
+			{#await import('$lib/ui/runs/StaysByHand.svelte') then { default: StaysByHand }}
+				<StaysByHand {app} trip={trip.id} />
+			{/await}
+		{/if}
 		{#if others && plan}
 			<Columns>
 				{#if others.load}

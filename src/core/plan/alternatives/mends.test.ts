@@ -5,6 +5,7 @@ import { ended } from '../../forecast/index.js';
 import type { Logbook, Point, Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import {
 	ALL_SCHOOLS,
+	carryingAt,
 	changedTrip,
 	compare,
 	loadBefore,
@@ -73,6 +74,56 @@ describe('a trip that does not hold', () => {
 	});
 	it('is mended by half showers: 20 L a day of fresh are 86', () => {
 		expect(mended(trip)[0]).toMatchObject({ change: { kind: 'measures', on: ['short'] }, chance: 1 });
+	});
+	it('by hand, where a container of the rig and a point near by bring the service within reach', () => {
+		const cans: Rig['containers'] = [
+			{
+				id: 'can',
+				name: 'Can',
+				carries: 'fresh',
+				capacityL: 20,
+				headroomL: 0,
+				tareKg: 1,
+				count: 2,
+				minutesPerLoad: 9
+			},
+			{ id: 'tote', name: 'Tote', carries: 'grey', capacityL: 60, headroomL: 5, tareKg: 6, count: 1 }
+		];
+		// Grey is not what is lacking.
+		const tanks = rig.tanks.map((tank) =>
+			tank.id === 'grey' ? { ...tank, nominalL: 400, usableL: 400 } : tank
+		);
+		const withCans: Rig = { ...rig, tanks, containers: cans, measures: [] };
+		// 0.01° of latitude are 1.11 km
+		const near: Point = {
+			id: 'well',
+			name: 'Well',
+			position: [-2, 54.01],
+			services: [{ ...WATER, fee: 2 }, GREY]
+		};
+		const book: Logbook = { ...bookOf(trip, [near]), rigs: [withCans] };
+		const known = estimate(book, 'rig', START);
+		const found = ended(mends(known, [trip], trip, workedPlan(known, trip).plan, [near]));
+		const [change] = found.map((mend) => mend.change);
+		expect(change).toMatchObject({
+			kind: 'carry',
+			stop: 'camp',
+			container: 'can',
+			service: 'water',
+			trips: 3, // 100 L, two cans of 20 at a time
+			minutes: 27
+		});
+		expect(change?.kind === 'carry' && change.km).toBeCloseTo(1.11, 1);
+		const changed = change && changedTrip(trip, change, [near]).stops[0]?.services;
+		expect(changed).toEqual([{ kind: 'water', minutes: 27, fee: 2 }]);
+		// Nobody walks ten kilometres with a can; and a stop that has a tap needs none.
+		const far: Point = { ...near, position: [-2, 54.1] };
+		expect(carryingAt(withCans, trip.stops[0]!, [far], 'on-arrival')).toEqual([]);
+		expect(carryingAt(withCans, { ...trip.stops[0]!, services: BOTH }, [near], 'on-arrival')).toEqual([]);
+		expect(carryingAt(withCans, trip.stops[0]!, [near], 'on-arrival').map(({ service }) => service)).toEqual([
+			'water',
+			'grey'
+		]);
 	});
 	it('by a point one knows, there and back; by a night less where that is enough', () => {
 		const point: Point = { id: 'well', name: 'Well', position: [-2, 54.1], services: BOTH };

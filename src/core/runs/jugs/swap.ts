@@ -10,7 +10,7 @@ export interface Swap {
  * What is written when an empty jug at the tap gives way to another: it was seen empty, and what the other holds stands in its
  * place. The jugs are alike; which of them bears which name matters less than what is where.
  */
-export const swapOf = (at: Tank, spare: Tank): readonly Happening[] => [
+export const swapOf = (at: Tank, spare: Tank): readonly [Happening, Happening] => [
 	{ kind: 'mark', tank: at.id, state: 'empty' },
 	{ kind: 'transfer', fromTank: spare.id, toTank: at.id, until: 'from-empty' }
 ];

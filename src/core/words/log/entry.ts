@@ -37,7 +37,7 @@ export function describeEntry(entry: Entry, { rig, trips, units }: DescribeConte
 		case 'fill':
 			return `${tank(entry.tank)} filled ${[amount(entry.litres, units), entry.to ? 'to full' : ''].filter(Boolean).join(', ')}`;
 		case 'dump':
-			return `${tank(entry.tank)} ${entry.to ? 'emptied' : 'dumped'}${entry.litres === undefined ? '' : ` ${amount(entry.litres, units)}`}`;
+			return `${tank(entry.tank)} ${entry.to ? 'emptied' : 'dumped'}${entry.litres === undefined ? '' : ` ${amount(entry.litres, units)}`}${entry.leftL === undefined ? '' : ` but for ${amount(entry.leftL, units)}`}`;
 		case 'transfer':
 			return `${tank(entry.fromTank)} to ${tank(entry.toTank)} ${amount(entry.litres, units) || (entry.until === 'to-full' ? 'until full' : 'all of it')}`;
 		case 'reading':

@@ -2,6 +2,7 @@ import {
 	instantMs,
 	type Habit,
 	type Happening,
+	type Point,
 	type Rig,
 	type Tank,
 	type Trip
@@ -24,6 +25,7 @@ export interface TellingContext {
 	readonly litresEach?: ReadonlyMap<string, number> | undefined;
 	readonly mains?: boolean | undefined;
 	readonly sewer?: boolean | undefined;
+	readonly points?: readonly Point[] | undefined;
 }
 
 /** ` from Main to Grey`: the way of a habit's water as the rig stands now. */
@@ -93,10 +95,13 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 		case 'fill':
 			return `${tank(happening.tank)} filled${happening.litres === undefined ? '' : ` with ${amount(happening.litres)}`}${happening.to ? ' to full' : ''}`;
 		case 'dump': {
-			const { litres, where } = happening;
+			const { litres, leftL, where } = happening;
 			const container = rig.containers.find(({ id }) => id === where);
-			const place = where === undefined ? undefined : (PLACES.get(where) ?? container?.name ?? where);
-			return `${tank(happening.tank)} ${litres === undefined ? 'emptied' : `dumped by ${amount(litres)}`}${place === undefined ? '' : `, ${place}`}`;
+			const point = context.points?.find(({ id }) => id === where);
+			const named = container ? `into ${container.name}` : point ? `at ${point.name}` : where;
+			const place = where === undefined ? undefined : (PLACES.get(where) ?? named);
+			const rest = leftL === undefined ? '' : ` but for ${amount(leftL)}`;
+			return `${tank(happening.tank)} ${litres === undefined ? `emptied${rest}` : `dumped by ${amount(litres)}`}${place === undefined ? '' : `, ${place}`}`;
 		}
 		case 'transfer': {
 			const [from, to] = [tank(happening.fromTank), tank(happening.toTank)];

@@ -3,8 +3,9 @@ import { instantMs } from '../../logbook/index.js';
 import type { StayLoads, WhenToGo } from '../../runs/index.js';
 import type { Loads } from '../../rig/index.js';
 import { tankById } from '../../rig/index.js';
-import { formatHours, formatLitres, type UnitChoice } from '../../units/index.js';
+import { formatDuration, formatHours, formatLitres, type UnitChoice } from '../../units/index.js';
 import type { Carrying } from '../../plan/index.js';
+import { listed } from '../list.js';
 import { SERVES, sayTrips } from '../trip/change.js';
 import { sayWhen } from '../when.js';
 import { sayMass } from './mass.js';
@@ -92,6 +93,23 @@ export function sayNear(
 	const name = points.find(({ id }) => id === carrying.point)?.name ?? carrying.point;
 	const container = rig.containers.find(({ id }) => id === carrying.container)?.name ?? 'the container';
 	return `No ${SERVES[carrying.service]} at ${stop.name}; ${name} is near: with ${container} ${sayTrips(carrying, units)}.`;
+}
+
+const DAY_MS = 86_400_000;
+
+/** Jugs that take turns at the tap: `Jug at the tap until tonight, then Spare jug: 2 days more.` */
+export function sayJugs(
+	at: string,
+	bindsMs: number | undefined,
+	spares: readonly { readonly name: string; readonly addsDays: number }[],
+	nowMs: number,
+	timeZone: string
+): string {
+	if (bindsMs === undefined) return `${at} lasts longer than is looked ahead.`;
+	const first = `${at} until ${sayWhen(bindsMs, nowMs, timeZone)}`;
+	if (spares.length === 0) return `${first}, and no other jug stands full.`;
+	const days = spares.reduce((sum, { addsDays }) => sum + addsDays, 0);
+	return `${first}, then ${listed(spares.map(({ name }) => name))}: ${formatDuration(days)} more, until ${sayWhen(bindsMs + days * DAY_MS, nowMs, timeZone)}.`;
 }
 
 /** A container as it stands in a list: `2 × 20 L for fresh water, 21 kg full, 9 min a way`. */

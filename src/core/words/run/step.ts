@@ -50,6 +50,9 @@ interface About {
 const DRAIN_LPM = 15;
 const MINUTES = 60;
 
+/** How long some litres run out, never none: one waits for the last of it. */
+const drainTime = (litres: number): string => formatHours(Math.max(1, litres / DRAIN_LPM) / MINUTES);
+
 const nameOf = (rig: Rig, id: string): string => tankById(rig, id)?.name ?? id;
 const containerOf = (rig: Rig, id: string): string =>
 	rig.containers.find((one) => one.id === id)?.name ?? 'the container';
@@ -108,8 +111,8 @@ function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
 					}
 				: {
 						says: toFull
-							? `Until it comes back: ${lower(mark.meter.name)} at about`
-							: `Stop when ${lower(mark.meter.name)} shows`,
+							? `Until it comes back: the ${lower(mark.meter.name)} at about`
+							: `Stop when the ${lower(mark.meter.name)} shows`,
 						value: sayShown(mark.stop)
 					},
 		tells: [
@@ -143,7 +146,7 @@ function sayEmpty({ rig, run, units }: About, step: Step & { kind: 'empty' }): S
 		tells: [
 			byHand
 				? `About ${formatLitres(step.litres, units)}, ${sayMass(step.litres + (tank?.tareKg ?? 0), units)} to carry.`
-				: `${formatLitres(step.litres, units)} will run, about ${formatHours(step.litres / DRAIN_LPM / MINUTES)}.`,
+				: `${formatLitres(step.litres, units)} will run, about ${drainTime(step.litres)}.`,
 			...(rest > 0 && !byHand
 				? [`Lean towards the drain, if you can: ${formatLitres(rest, units)} stay else.`]
 				: [])
@@ -175,8 +178,8 @@ export function sayStep(step: Step, about: About): StepWords {
 					? [`It warns at ${meter.alarmAt} by itself.`]
 					: [];
 			return {
-				does: `Set ${lower(meter?.name ?? 'the counter')}.`,
-				figure: { says: `Set ${lower(meter?.name ?? 'the counter')} to`, value: String(value) },
+				does: `Set the ${lower(meter?.name ?? 'counter')}.`,
+				figure: { says: `Set the ${lower(meter?.name ?? 'counter')} to`, value: String(value) },
 				tells: ['What may be drawn until the reserve.', ...beeps],
 				done: `It is set to ${value}`,
 				other: 'It was different'
@@ -269,8 +272,8 @@ function sayLetIn({ rig, run, units }: About, step: Step & { kind: 'let-in' }): 
 	const name = nameOf(rig, step.tank);
 	return {
 		does: step.last
-			? `Open ${lower(name)} until it runs dry. About ${formatHours(step.litres / DRAIN_LPM / MINUTES)}.`
-			: `Open ${lower(name)}. About ${formatHours(step.litres / DRAIN_LPM / MINUTES)}.`,
+			? `Open ${lower(name)} until it runs dry. About ${drainTime(step.litres)}.`
+			: `Open ${lower(name)}. About ${drainTime(step.litres)}.`,
 		figure: { says: step.last ? 'It should run dry after' : 'Shut the valve after', value, unit },
 		tells: [
 			`${containerOf(rig, step.container)} takes ${formatLitres(capacityL, units)}; ${formatLitres(keepFreeL, units)} of it stay free for what the hose still holds.`

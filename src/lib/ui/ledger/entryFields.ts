@@ -68,6 +68,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 					optional: true,
 					options: [{ value: 'empty', label: 'empty' }]
 				},
+				{ key: 'leftL', label: 'Not quite: stayed in it', type: 'number', of: 'volume', optional: true },
 				choice('where', 'Into', [...points, ...rig.containers, ...PLACES], true)
 			];
 		case 'transfer':

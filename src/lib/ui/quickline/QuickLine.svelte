@@ -11,7 +11,7 @@
 		/** the chips stand here even while the line has no focus */
 		chipsAlways: boolean;
 		effectOf: EffectOf;
-		onlog: (draft: EntryDraft, says: string) => Promise<boolean>;
+		onlog: (drafts: readonly EntryDraft[], says: string) => Promise<boolean>;
 	}
 	/**
 	 * The one control that logs. It is long by its looks alone: field, words and button stand in one frame, and wrap
@@ -61,7 +61,7 @@
 		const { choice } = line;
 		if (!choice) return;
 		type('');
-		void onlog(choice.draft, choice.says);
+		void onlog(choice.first ? [choice.first, choice.draft] : [choice.draft], choice.says);
 	}
 
 	function keydown(event: KeyboardEvent): void {

@@ -211,7 +211,7 @@
 	{#snippet foot()}
 		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
 		<button class="primary big" disabled={!found || 'wrong' in found || busy} onclick={() => void begin()}
-			>Begin</button
+			>Carry the water</button
 		>
 	{/snippet}
 </RunFrame>
@@ -228,6 +228,7 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
 		gap: var(--gap-2) var(--gap-3);
+		align-items: start;
 	}
 	.says {
 		font-size: var(--step-1);

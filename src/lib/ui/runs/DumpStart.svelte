@@ -13,14 +13,14 @@
 	import SelectField from '../fields/SelectField.svelte';
 	import Notice from '../page/Notice.svelte';
 	import RunFrame from './RunFrame.svelte';
-	import { placesFor, stopNow } from './sources';
+	import { placesFor, stopAtHand } from './sources';
 
 	interface Props {
 		app: App;
 		book: RunBook;
 		rig: Rig;
 		/** from the address: what is wanted */
-		wanted: { readonly tanks: readonly string[]; readonly into: string | null };
+		wanted: { readonly tanks: readonly string[]; readonly into: string | null; readonly stop: string | null };
 	}
 	const { app, book, rig, wanted }: Props = $props();
 
@@ -29,7 +29,7 @@
 	const litres = (l: number): string => formatLitres(l, units);
 	const waste = $derived(rig.tanks.filter(({ holds }) => holds !== 'fresh'));
 	const levels = $derived(new Map(app.engine.assessment?.levels.tanks.map((one) => [one.id, one.litres])));
-	const here = $derived(stopNow(app.tripAtHand, app.nowMs));
+	const here = $derived(stopAtHand(app, wanted.stop));
 	const places = $derived(placesFor(app.records.points, ['grey', 'black', 'sewer'], here));
 	const containers = $derived(
 		rig.containers.filter(({ carries, count }) => carries !== 'fresh' && count > 0)
@@ -199,6 +199,7 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(12rem, 1fr));
 		gap: var(--gap-2) var(--gap-3);
+		align-items: start;
 	}
 	.says {
 		font-size: var(--step-1);

@@ -13,7 +13,7 @@
 	import GoalBar from '../habits/GoalBar.svelte';
 	import { goalChoices } from '../habits/goal';
 	import Notice from '../page/Notice.svelte';
-	import { FillForm, type Drinkable, type HowMuch } from './fillForm.svelte';
+	import { FillForm, type Drinkable, type FillWanted, type HowMuch } from './fillForm.svelte';
 	import Payload from './Payload.svelte';
 	import RunFrame from './RunFrame.svelte';
 
@@ -21,15 +21,13 @@
 		app: App;
 		book: RunBook;
 		rig: Rig;
-		/** from the address: the tank to fill, and whether the plan asked for it */
-		tank: string | null;
-		planned: boolean;
+		wanted: FillWanted;
 	}
-	const { app, book, rig, tank, planned }: Props = $props();
+	const { app, book, rig, wanted }: Props = $props();
 
 	const units = $derived(app.prefs.current.units);
 	// svelte-ignore state_referenced_locally
-	const form = new FillForm(app, rig, { tank, planned });
+	const form = new FillForm(app, rig, wanted);
 	const fresh = $derived(rig.tanks.filter(({ holds }) => holds === 'fresh'));
 	const first = $derived(fresh.find(({ id }) => id === form.tanks[0]));
 	const choices = $derived(goalChoices(app.tripAtHand, app.engine.assessment?.plan, app.nowMs, app.timeZone));
@@ -249,6 +247,7 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
 		gap: var(--gap-2) var(--gap-3);
+		align-items: start;
 	}
 	.big {
 		min-height: 4rem;

@@ -4,7 +4,7 @@
 	import { usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import type { App } from '$lib/state';
-	import { sayDone } from '../shell/saying';
+	import { logSaying } from '../shell/saying';
 
 	interface Props {
 		app: App;
@@ -24,18 +24,16 @@
 	const stands = (tank: Tank): string =>
 		share(tank) >= FULL ? 'stands full' : share(tank) <= EMPTY ? 'stands empty' : 'begun';
 
-	async function write(drafts: readonly EntryDraft[], label: string): Promise<void> {
-		const values = drafts.map((draft) => ({ kind: 'entry', value: app.commands.entryFrom(draft) }) as const);
-		if (await app.commands.put(values, label)) sayDone(app, label);
-	}
 	const common = () => ({ source: 'hand', ...app.nowOnTrip() }) as const;
-	const swap = (to: Tank, from: Tank): Promise<void> =>
-		write(
+	const swap = (to: Tank, from: Tank): Promise<boolean> =>
+		logSaying(
+			app,
 			swapOf(to, from).map((one) => ({ ...one, ...common() }) as EntryDraft),
 			`${from.name} feeds now`
 		);
-	const pour = (to: Tank, from: Tank): Promise<void> =>
-		write(
+	const pour = (to: Tank, from: Tank): Promise<boolean> =>
+		logSaying(
+			app,
 			[{ kind: 'transfer', fromTank: from.id, toTank: to.id, until: 'from-empty', ...common() }],
 			`${from.name} poured into ${to.name}`
 		);

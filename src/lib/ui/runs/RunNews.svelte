@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { stepAt } from '$core/runs';
 	import { instantMs } from '$core/logbook';
-	import { sayAgo, sayProgress, sayRun } from '$core/words';
+	import { sayAgo, sayJugs, sayProgress, sayRun } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { isOver, isStale, runsBeside } from '$lib/state/runBook.svelte';
 	import { onMount } from 'svelte';
 	import Notice from '../page/Notice.svelte';
+	import JugStore from './JugStore.svelte';
 	import { stopNow } from './sources';
 
 	/** Runs that wait to be gone on with, when to go with the tote, and what is near where one is without a service. */
@@ -31,6 +32,24 @@
 		const stop = stopNow(app.tripAtHand, app.nowMs);
 		return stop && rig ? app.engine.runs({ kind: 'near', stop: stop.id }) : undefined;
 	});
+
+	/** Jugs that take turns at the tap: one in use, the others behind it. */
+	const jugs = $derived(
+		(rig?.tanks ?? [])
+			.filter((tank) => tank.portable === true && rig?.tanks.some(({ feeds }) => feeds === tank.id))
+			.map((tank) => {
+				const outlook = app.engine.assessment?.tanks;
+				const spares = (rig?.tanks ?? [])
+					.filter(({ feeds }) => feeds === tank.id)
+					.flatMap(({ id, name }) => {
+						const addsDays = outlook?.find((one) => one.id === id)?.addsDays;
+						return addsDays === undefined ? [] : [{ name, addsDays }];
+					});
+				const bindsMs = outlook?.find((one) => one.id === tank.id)?.bindsMs;
+				return sayJugs(tank.name, bindsMs, spares, app.nowMs, app.timeZone);
+			})
+	);
+	const levels = $derived(new Map(app.engine.assessment?.levels.tanks.map((one) => [one.id, one.litres])));
 </script>
 
 {#if rig}
@@ -51,6 +70,10 @@
 	{#each go.value ?? [] as says (says)}
 		<p class="mind"><strong>{says}</strong></p>
 	{/each}
+	{#if jugs.length > 0}
+		{#each jugs as says (says)}<p><strong>{says}</strong></p>{/each}
+		<JugStore {app} {rig} {levels} />
+	{/if}
 	{#await near then offers}
 		{#each offers ?? [] as offer (offer.says)}
 			<p class="row">

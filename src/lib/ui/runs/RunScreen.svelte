@@ -33,6 +33,8 @@
 	let asked = $state.raw<Asked>();
 	let fault = $state<string>();
 	let busy = $state(false);
+	/** by keys, Enter ticks the step that is due */
+	let big = $state<HTMLButtonElement>();
 	const place = $derived(placeOf());
 	/** in a long way with a tote, the steps of this load alone */
 	const here = $derived(
@@ -42,7 +44,9 @@
 				? steps.filter((one) => !('trip' in one) || one.trip === step.trip)
 				: steps
 	);
-	const next = $derived(step && steps[steps.indexOf(step) + 1]);
+	/** where it stands among its steps */
+	const at = $derived(steps.findIndex(({ key }) => key === step?.key));
+	const next = $derived(step && steps[at + 1]);
 
 	function placeOf(): string | undefined {
 		const { setup } = run;
@@ -58,6 +62,9 @@
 		const near = now && !step.of.toFull ? nearnessOf(now.toGoL) : 'far';
 		if (near !== told && near !== 'far') signal(near);
 		told = near;
+	});
+	$effect(() => {
+		if (step && !busy) big?.focus({ preventScroll: true });
 	});
 	onMount(() => {
 		const sleep = keepAwake();
@@ -99,7 +106,7 @@
 		live.stop();
 		void backTo(book, run, to);
 	}
-	const previous = $derived(step ? steps[steps.indexOf(step) - 1] : undefined);
+	const previous = $derived(step ? steps[at - 1] : undefined);
 </script>
 
 <RunFrame
@@ -128,10 +135,13 @@
 					}))}
 					at={step.key}
 					onback={back}
-				/>
-				{#if !words.figure}{#each words.tells as line, i (i)}<p class="tell">{line}</p>{/each}{/if}
-			{/if}
-			{#if words.caution}<Notice><p class="caution">{words.caution}</p></Notice>{/if}
+				>
+					{#snippet due()}
+						{#if !words.figure}{#each words.tells as line, i (i)}<p>{line}</p>{/each}{/if}
+						{#if words.caution}<Notice><p>{words.caution}</p></Notice>{/if}
+					{/snippet}
+				</StepList>
+			{:else if words.caution}<Notice><p>{words.caution}</p></Notice>{/if}
 			{#if step.kind === 'fill-to' && next}<p class="soft">Next: {sayStep(next, about).does}</p>{/if}
 		{:else}
 			<h1>{run.ended ? 'Ended. What was written stands.' : 'That is all.'}</h1>
@@ -140,6 +150,9 @@
 				</p>{/if}
 		{/if}
 		<RunWritten {app} {rig} {run} />
+		<p class="visually-hidden" role="status">
+			{step && words ? `${sayProgress(run, step)}: ${words.does}` : ''}
+		</p>
 	{/snippet}
 	{#snippet foot()}
 		{#if step && words}
@@ -159,6 +172,7 @@
 				{#if fault}<p class="mind" role="alert">{fault}</p>{/if}
 				<button
 					class="primary big"
+					bind:this={big}
 					disabled={busy}
 					onclick={() => choose(step, doneChoice(step, mark, heard))}
 					>{heard === undefined || step.kind !== 'fill-to' || step.of.toFull
@@ -204,12 +218,6 @@
 <style>
 	h1 {
 		font-size: var(--step-2);
-	}
-	.caution {
-		font-size: var(--step-0);
-	}
-	.tell {
-		font-size: var(--step-1);
 	}
 	.big {
 		min-height: 4rem;

@@ -20,7 +20,8 @@
 			units: app.prefs.current.units,
 			nowMs: app.nowMs,
 			timeZone: app.timeZone,
-			trip: app.trip
+			trip: app.trip,
+			points: app.records.points
 		});
 </script>
 

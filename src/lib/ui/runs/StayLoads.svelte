@@ -83,6 +83,7 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
 		gap: var(--gap-2) var(--gap-3);
+		align-items: start;
 	}
 	.says {
 		font-size: var(--step-1);

@@ -1,14 +1,17 @@
 <script lang="ts">
 	import type { Step } from '$core/runs';
+	import type { Snippet } from 'svelte';
 
 	interface Props {
 		steps: readonly { readonly step: Step; readonly does: string; readonly answered: string | undefined }[];
 		/** the key of the step that is due */
 		at: string;
 		onback: (step: Step) => void;
+		/** what stands under the step that is due */
+		due: Snippet;
 	}
 	/** The steps of a run: what is done can be gone back to, what is due stands out. */
-	const { steps, at, onback }: Props = $props();
+	const { steps, at, onback, due }: Props = $props();
 </script>
 
 <ol>
@@ -24,6 +27,7 @@
 			{#if answered !== undefined}
 				<button class="quiet" onclick={() => onback(step)} aria-label="Back to: {does}">{does}</button>
 			{:else}<span>{does}</span>{/if}
+			{#if step.key === at}<div class="tells">{@render due()}</div>{/if}
 		</li>
 	{/each}
 </ol>
@@ -53,6 +57,13 @@
 		font-weight: 650;
 		font-size: 1.25rem;
 		line-height: 1.25;
+	}
+	.tells {
+		grid-column: 2;
+		display: grid;
+		gap: var(--gap-2);
+		font-weight: 400;
+		font-size: var(--step-0);
 	}
 	.n {
 		font-variant-numeric: tabular-nums;

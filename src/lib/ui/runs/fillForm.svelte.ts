@@ -2,15 +2,24 @@ import type { Meter, Rig } from '$core/logbook';
 import { lastShown, passedSince, type FillTarget, type FillWish } from '$core/runs';
 import { isCarried } from '$core/rig';
 import type { App } from '$lib/state';
-import { placesFor, stopNow, waterAt } from './sources';
+import { placesFor, stopAtHand, waterAt } from './sources';
 
 export type HowMuch = 'full' | 'litres' | 'mass' | 'until' | 'plan';
 export type Drinkable = 'yes' | 'no' | 'unsaid';
+
+/** What the address asks for. */
+export interface FillWanted {
+	readonly tank: string | null;
+	/** the stop of a trip that it is planned for; where one is, when absent */
+	readonly stop: string | null;
+	readonly planned: boolean;
+}
 
 /** What a person says before a fill, as it is being said. */
 export class FillForm {
 	readonly #app: App;
 	readonly #rig: Rig;
+	readonly #stop: string | null;
 	tanks = $state.raw<readonly string[]>([]);
 	how = $state<HowMuch>('full');
 	litres = $state<number | undefined>();
@@ -25,7 +34,8 @@ export class FillForm {
 	into = $state<'tank' | 'elsewhere'>('elsewhere');
 	flowLpm = $state<number | undefined>();
 
-	constructor(app: App, rig: Rig, wanted: { tank?: string | null; planned: boolean }) {
+	constructor(app: App, rig: Rig, wanted: FillWanted) {
+		this.#stop = wanted.stop;
 		this.#app = app;
 		this.#rig = rig;
 		const fresh = rig.tanks.filter(({ holds }) => holds === 'fresh');
@@ -49,14 +59,17 @@ export class FillForm {
 	}
 
 	get here() {
-		return stopNow(this.#app.tripAtHand, this.#app.nowMs);
+		return stopAtHand(this.#app, this.#stop);
 	}
 	get places() {
 		return placesFor(this.#app.records.points, ['water', 'mains'], this.here);
 	}
 	/** What is planned where one is, litres in all fresh tanks together. */
 	get planL(): number | undefined {
-		return this.#app.engine.assessment?.due?.service.water?.litres;
+		const { plan, due } = this.#app.engine.assessment ?? {};
+		const service =
+			this.#stop === null ? due?.service : plan?.services.find(({ stop }) => stop === this.#stop);
+		return service?.water?.litres;
 	}
 	/** The meters on the hose into the first tank. */
 	get meter(): Meter | undefined {

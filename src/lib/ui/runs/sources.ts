@@ -1,3 +1,4 @@
+import type { App } from '$lib/state';
 import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
 
 /** The stop of a trip where one is now. */
@@ -5,6 +6,12 @@ export const stopNow = (trip: Trip | undefined, nowMs: number): Stop | undefined
 	trip?.stops.find(
 		({ arrive, depart, retired }) => !retired && instantMs(arrive) <= nowMs && instantMs(depart) > nowMs
 	);
+
+/** The stop that an act is for: one that was named, else where one is. */
+export const stopAtHand = (
+	{ tripAtHand, nowMs }: Pick<App, 'tripAtHand' | 'nowMs'>,
+	named: string | null
+): Stop | undefined => tripAtHand?.stops.find(({ id }) => id === named) ?? stopNow(tripAtHand, nowMs);
 
 /** A place to fill or dump at, to be chosen. */
 export interface Place {

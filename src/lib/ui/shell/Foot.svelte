@@ -40,7 +40,7 @@
 		chips={likelyNext(rig, app.rigEntries, app.nowMs)}
 		chipsAlways={path === '/'}
 		effectOf={(draft) => app.engine.effect(app.commands.entryFrom(draft, 'preview'))}
-		onlog={(draft, says) => logSaying(app, draft, says)}
+		onlog={(drafts, says) => logSaying(app, drafts, says)}
 	/>
 	<p class="hints">
 		<button onclick={() => void undoSaying(app)} disabled={app.commands.history.done.length === 0}

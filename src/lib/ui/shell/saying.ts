@@ -22,9 +22,10 @@ export async function redoSaying(app: App): Promise<void> {
 	toast(act ? `Done again: ${act.label}` : 'Nothing to do again.');
 }
 
-/** Logs an entry, and says so. */
-export async function logSaying(app: App, draft: EntryDraft, says: string): Promise<boolean> {
-	const kept = await app.commands.log(draft, says);
+/** Logs entries as one act, in their order, and says so. */
+export async function logSaying(app: App, drafts: readonly EntryDraft[], says: string): Promise<boolean> {
+	const changes = drafts.map((draft) => ({ kind: 'entry', value: app.commands.entryFrom(draft) }) as const);
+	const kept = await app.commands.put(changes, says);
 	if (kept) sayDone(app, says);
 	return kept;
 }

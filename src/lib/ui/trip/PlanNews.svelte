@@ -5,7 +5,7 @@
 	import Notice from '../page/Notice.svelte';
 	import { sayDone } from '../shell/saying';
 	import { answered, noteRead } from './planNews';
-	import { dumpRun, logService } from './serviceDone';
+	import { logService, runsFor } from './serviceDone';
 
 	/** What the plan asks for here and now, what was passed by, and what has changed in it. */
 	const { app }: { app: App } = $props();
@@ -44,8 +44,9 @@
 		<Notice calm>
 			<p class="due">
 				{due.says}
-				{#if due.service.water}<a class="as-button" href="/run/fill?plan">Fill</a>{/if}
-				{#if due.service.dump}<a class="as-button" href={dumpRun(due.service.dump)}>Dump</a>{/if}
+				{#each runsFor(due.service.stop, [due.service]) as { name, href } (name)}<a class="as-button" {href}
+						>{name}</a
+					>{/each}
 				<button onclick={() => void logService(app, trip, due.service, due.does)}>Done: write it down</button>
 			</p>
 		</Notice>

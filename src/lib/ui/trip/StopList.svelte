@@ -1,11 +1,13 @@
 <script lang="ts">
 	import { instantMs, zonedTime, type Rig, type Stop, type Trip } from '$core/logbook';
-	import { canBeShorter, type Plan, type TripChange } from '$core/plan';
+	import { canBeShorter, type Plan, type PlannedService, type TripChange } from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
 	import { clockText, dayText, sayNights, sayOffered, sayService } from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
+
+	import { runsFor } from './serviceDone';
 
 	interface Props {
 		rig: Rig;
@@ -31,8 +33,10 @@
 	let dragged = $state.raw<readonly Stop[]>();
 	const shown = $derived(dragged ?? ahead);
 	const planned = $derived(plan?.services ?? []);
+	const servicesAt = (stop: Stop): readonly PlannedService[] =>
+		planned.filter((service) => service.stop === stop.id);
 	const doAt = (stop: Stop): readonly string[] =>
-		planned.filter((service) => service.stop === stop.id).map((service) => sayService(rig, service, units));
+		servicesAt(stop).map((service) => sayService(rig, service, units));
 	const lastFor = (stop: Stop): readonly string[] =>
 		(plan?.lastChance ?? [])
 			.filter((chance) => chance.stop === stop.id)
@@ -82,7 +86,15 @@
 				>{/if}
 			{#if isHere(stop)}<span class="tag">here</span>{/if}</span
 		>
-		{#if acts.length > 0}<strong class="do">{acts.join(', then again ')}</strong>
+		{#if acts.length > 0}<span
+				><strong class="do">{acts.join(', then again ')}</strong>
+				{#each runsFor(stop.id, servicesAt(stop)) as { name, href } (name)}<a
+						class="run small"
+						{href}
+						aria-label="{name} at {stop.name}">{name}</a
+					>
+				{/each}</span
+			>
 		{:else}<span class="soft small">{sayOffered(stop)}</span>{/if}
 		{#if last.length > 0}<span class="mind small last">last chance: {last.join(', ')}</span>{/if}
 	</div>
@@ -177,6 +189,10 @@
 		line-height: 1.3;
 		padding: 0.35rem 0;
 		overflow-wrap: anywhere;
+	}
+	.run {
+		margin-left: var(--gap-2);
+		font-weight: 600;
 	}
 	.last {
 		font-weight: 600;

@@ -41,6 +41,18 @@ export async function logService(
 	if (kept) sayDone(app, `${label}: written down`);
 }
 
-/** The address of the run that empties some tanks. */
-export const dumpRun = (tanks: readonly string[]): string =>
-	`/run/dump?${new URLSearchParams(tanks.map((id) => ['tank', id]))}`;
+/** The runs that do what is planned at a stop, by their addresses. */
+export function runsFor(
+	stop: string,
+	services: readonly PlannedService[]
+): readonly { readonly name: string; readonly href: string }[] {
+	const dumps = [...new Set(services.flatMap(({ dump = [] }) => dump))];
+	const at = (more: readonly (readonly [string, string])[]): string =>
+		new URLSearchParams([['stop', stop], ...more.map(([key, value]) => [key, value])]).toString();
+	return [
+		...(services.some(({ water }) => water) ? [{ name: 'Fill', href: `/run/fill?plan&${at([])}` }] : []),
+		...(dumps.length > 0
+			? [{ name: 'Dump', href: `/run/dump?${at(dumps.map((id) => ['tank', id] as const))}` }]
+			: [])
+	];
+}

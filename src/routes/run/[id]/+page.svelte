@@ -13,7 +13,12 @@
 	{#snippet children({ book, rig })}
 		{#if id === 'fill'}
 			{#await import('$lib/ui/runs/FillStart.svelte') then { default: FillStart }}
-				<FillStart {app} {book} {rig} tank={query.get('tank')} planned={query.has('plan')} />
+				<FillStart
+					{app}
+					{book}
+					{rig}
+					wanted={{ tank: query.get('tank'), stop: query.get('stop'), planned: query.has('plan') }}
+				/>
 			{/await}
 		{:else if id === 'dump'}
 			{#await import('$lib/ui/runs/DumpStart.svelte') then { default: DumpStart }}
@@ -23,7 +28,8 @@
 					{rig}
 					wanted={{
 						tanks: query.getAll('tank').filter((tank) => rig.tanks.some((one) => one.id === tank)),
-						into: query.get('into')
+						into: query.get('into'),
+						stop: query.get('stop')
 					}}
 				/>
 			{/await}

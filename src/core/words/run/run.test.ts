@@ -1,0 +1,235 @@
+import { describe, expect, it } from 'vitest';
+import { exactRig } from '../../../../tests/helpers/logbooks.js';
+import type { Container, Rig } from '../../logbook/index.js';
+import { stepsOf, type Fault, type Run, type Setup, type StayLoads } from '../../runs/index.js';
+import { METRIC, type UnitChoice } from '../../units/index.js';
+import {
+	sayContainer,
+	sayJugs,
+	sayLoadOf,
+	sayLoads,
+	sayPayloadLeft,
+	sayProgress,
+	sayRule,
+	sayRun,
+	sayStayLoads,
+	sayStep,
+	sayStepFault,
+	sayWhenToGo
+} from '../index.js';
+
+const plain = (text: string | undefined): string => (text ?? '').replaceAll('\u00a0', ' ');
+const tote: Container = {
+	id: 'tote',
+	name: 'Grey tote',
+	carries: 'grey',
+	capacityL: 100,
+	headroomL: 5,
+	tareKg: 6,
+	count: 1,
+	minutesPerLoad: 20
+};
+const rig: Rig = {
+	...exactRig,
+	tanks: exactRig.tanks.map((tank) => (tank.id === 'black' ? { ...tank, portable: true, tareKg: 4 } : tank)),
+	instruments: [
+		...exactRig.instruments,
+		{ id: 'hose', kind: 'meter', name: 'Hose meter', place: 'fill', tank: 'main', unitL: 1, counts: 'up' }
+	],
+	containers: [tote]
+};
+const runOf = (setup: Setup): Run => ({
+	id: 'r',
+	rig: 'rig',
+	begun: '2027-05-01T08:00:00Z',
+	setup,
+	answers: {}
+});
+const wordsOf = (setup: Setup, at: number, units: UnitChoice = METRIC) => {
+	const run = runOf(setup);
+	return sayStep(stepsOf(setup)[at]!, { rig, run, units });
+};
+const part = {
+	tank: 'main',
+	toFull: false,
+	takeL: 41.4,
+	roomL: { p10: 50, p50: 54, p90: 58 },
+	levelL: 46,
+	leavesL: 87.4,
+	usableL: 100
+};
+const fill: Setup = {
+	kind: 'fill',
+	parts: [part],
+	source: { potable: true },
+	meter: { id: 'hose', reads: 431.6, since: 'as-logged' },
+	flowLpm: 12,
+	counters: []
+};
+
+describe('a fill in words', () => {
+	it('one figure to watch, when it overflows, how long and how heavy', () => {
+		const { figure, tells, done, other, caution } = wordsOf(fill, 1);
+		expect(figure).toEqual({ says: 'Stop when the hose meter shows', value: '473.0' });
+		const told = plain(tells.join(' '));
+		expect(told).toContain('It overflows at about 485.6.');
+		expect(told).toContain('About 3 min at 12 L a minute.');
+		expect(told).toContain('Then 87 L aboard, now 46 L: 41 kg more to carry.');
+		expect([done, other]).toEqual(['Done, it shows 473.0', 'It was different']);
+		expect(caution).toContain('vent open');
+	});
+	it('in gallons and pounds where one lives by them; without a meter, the amount itself', () => {
+		const { meter: _none, ...bare } = fill;
+		const { figure, tells } = wordsOf(bare, 1, { ...METRIC, volume: 'usGal', mass: 'lb' });
+		expect(figure).toEqual({ says: 'Into Main go', value: '10.9', unit: 'gal' });
+		expect(plain(tells.join(' '))).toContain('91 lb more to carry');
+	});
+	it('to the brim it is full when it comes back', () => {
+		const { figure, done, other } = wordsOf({ ...fill, parts: [{ ...part, toFull: true, takeL: 54 }] }, 1);
+		expect(figure?.says).toBe('Until it comes back: the hose meter at about');
+		expect([done, other]).toEqual(['It is full', 'Stopped before that']);
+	});
+	it.each<[object, RegExp]>([
+		[{ potable: true }, /drinking-water hose, and a sign or a person/],
+		[{ potable: false }, /Nobody calls this drinking water/],
+		[{}, /Is it drinking water\?/],
+		[{ potable: true, pressure: true }, /regulator, against burst pipes/]
+	])('its caution goes by the source %j', (source, says) =>
+		expect(wordsOf({ ...fill, source } as Setup, 0).caution).toMatch(says)
+	);
+	it('the payload is what is left after people and gear', () => {
+		expect(plain(sayPayloadLeft(212, 41, METRIC))).toBe('Of the payload 171 kg are left then.');
+		expect(plain(sayPayloadLeft(30, 41, METRIC))).toContain('41 kg are 11 kg more than the payload leaves');
+	});
+});
+
+describe('a dump in words', () => {
+	const dump: Setup = {
+		kind: 'dump',
+		order: [
+			{ do: 'open-vent' },
+			{ do: 'empty', tank: 'black', litres: 12 },
+			{ do: 'rinse', tank: 'black' },
+			{ do: 'empty', tank: 'grey', litres: 43 },
+			{ do: 'cap' },
+			{ do: 'treat', tank: 'black', litres: 1 }
+		]
+	};
+	it('in order, with the mass of what is carried and the caution at its step', () => {
+		const does = stepsOf(dump).map((_, i) => plain(wordsOf(dump, i).does));
+		expect(does).toEqual([
+			'Gloves on. Hose to the drain, vent open, rig level.',
+			'Cassette: carry it, pour it out slowly.',
+			'Rinse cassette twice.',
+			'Grey valve open, until it runs dry.',
+			'Shut the valve, then the cap.',
+			'1 L of water and its dose back into cassette.',
+			'Wash hands.'
+		]);
+		expect(plain(wordsOf(dump, 1).caution)).toContain('16 kg: bend your knees');
+		expect(plain(wordsOf(dump, 3).tells[0])).toBe('43 L will run, about 3 min.');
+		expect(wordsOf(dump, 2).caution).toContain('Not with the drinking-water hose');
+		expect(sayRule(dump, rig)).toBe('Black first, grey last, so that the hose ends rinsed.');
+		expect(sayRun(dump, rig, 'Tamsel Ford')).toBe('Dump Cassette and Grey at Tamsel Ford');
+	});
+	it('defers to local rules where grey goes on the ground', () =>
+		expect(wordsOf({ ...dump, where: 'ground' }, 3).caution).toContain('only where local rules allow it'));
+});
+
+describe('a tote in words', () => {
+	const setup: Setup = {
+		kind: 'tote',
+		tank: 'grey',
+		container: 'tote',
+		loadL: [88, 32],
+		capacityL: 100,
+		keepFreeL: 12,
+		tareKg: 6,
+		partL: 0,
+		emptyFirst: false
+	};
+	it('shut the valve after 88 L: the hose still holds 12; 94 kg: strap, slow', () => {
+		const words = wordsOf(setup, 1);
+		expect(words.figure).toEqual({ says: 'Shut the valve after', value: '88', unit: 'L' });
+		expect(plain(words.tells[0])).toBe(
+			'Grey tote takes 100 L; 12 L of it stay free for what the hose still holds.'
+		);
+		expect(plain(wordsOf(setup, 3).does)).toContain('94 kg');
+		expect(wordsOf(setup, 3).caution).toContain('strap, slow');
+		expect(sayProgress(runOf(setup), stepsOf(setup)[5]!)).toBe('load 2 of 2');
+		expect(wordsOf(setup, 5).done).toBe('It runs dry');
+	});
+	it('when to go, by the meter and the day', () => {
+		const when = {
+			tank: 'grey',
+			container: 'tote',
+			fitsL: 88,
+			runsL: 40,
+			atMs: Date.parse('2027-05-05T19:00:00Z'),
+			meter: { id: 'pump', reads: 472 }
+		};
+		const now = Date.parse('2027-05-03T08:00:00Z');
+		expect(plain(sayWhenToGo(rig, when, now, 'Etc/UTC', METRIC))).toBe(
+			'Grey tote is just right for Grey when Pump meter shows 472.0: Wednesday evening, 88 L.'
+		);
+		expect(plain(sayWhenToGo(rig, { ...when, atMs: now, runsL: 95 }, now, 'Etc/UTC', METRIC))).toContain(
+			'go now, and shut the valve in time'
+		);
+	});
+	it('a whole stay, before one books it', () => {
+		const stay: StayLoads = {
+			container: 'tote',
+			litres: 400,
+			mostL: 460,
+			loads: 5,
+			mostLoads: 6,
+			trips: 5,
+			everyDays: 2.8,
+			days: 14,
+			minutesEach: 20,
+			minutes: 100,
+			heaviestKg: 94
+		};
+		expect(plain(sayStayLoads(stay, METRIC))).toBe(
+			'Five loads, one every third day, 20 min each; the fullest weighs 94 kg. It may be six.'
+		);
+		expect(plain(sayStayLoads({ ...stay, loads: 0, trips: 0 }, METRIC))).toBe('No load at all.');
+		expect(plain(sayContainer(tote, METRIC))).toBe('100 L for grey water, 101 kg full, 20 min a way');
+	});
+});
+
+it('what is lifted is minded from 15 kg on, and not lifted alone from 25', () => {
+	expect(sayLoadOf(14.9, METRIC)).toBeUndefined();
+	expect(plain(sayLoadOf(21, METRIC))).toContain('bend your knees');
+	expect(plain(sayLoadOf(26, METRIC))).toContain('lift it together');
+	expect(
+		plain(
+			sayLoads({ keepFreeL: 0, loads: 3, trips: 2, loadL: [20, 20, 10], minutes: 18, heaviestKg: 21 }, METRIC)
+		)
+	).toBe('3 loads in 2 trips, 20 min; the fullest weighs 21 kg.');
+});
+
+it('jugs that take turns last one after another', () => {
+	const now = Date.parse('2027-05-03T08:00:00Z');
+	const says = (spares: readonly { name: string; addsDays: number }[], bindsMs?: number): string =>
+		sayJugs('Jug at the tap', bindsMs, spares, now, 'Etc/UTC');
+	expect(says([{ name: 'Spare jug', addsDays: 2 }], now + 12 * 3_600_000)).toBe(
+		'Jug at the tap until this evening, then Spare jug: 2 days more, until Wednesday evening.'
+	);
+	expect(says([], now + 12 * 3_600_000)).toContain('no other jug stands full');
+	expect(says([])).toContain('longer than is looked ahead');
+});
+
+it.each<[Fault, RegExp]>([
+	[{ kind: 'backwards', from: 431.6, shows: 413, counts: 'up' }, /413\.0 is below the 431\.6 where it began/],
+	[{ kind: 'backwards', from: 98, shows: 120, counts: 'down' }, /120\.0 is above the 98\.0/],
+	[{ kind: 'stopped' }, /stands at 0/],
+	[{ kind: 'beyond', tank: 'main', litres: 300, roomL: 54 }, /300 L, and Main had room for about 54 L/],
+	[
+		{ kind: 'over-full', container: 'tote', litres: 120, fitsL: 100 },
+		/Grey tote takes 100 L; 120 L do not fit/
+	],
+	[{ kind: 'negative', litres: -1 }, /0 or more/]
+])('what does not fit is said with what to do: %j', (fault, says) =>
+	expect(plain(sayStepFault(fault, rig, METRIC))).toMatch(says)
+);
