@@ -31,7 +31,28 @@ async function workedOut(page) {
 	await page.locator('svg[aria-label^="The stay"]').waitFor();
 }
 
-/** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, print?: boolean, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
+const PHONE = { width: 390, height: 844 };
+const press = (page, name) => page.getByRole('button', { name, exact: true }).click();
+
+/** A fill under way: the simulated meter has counted for a while. */
+async function fillAft(page) {
+	await page.getByLabel('How much').selectOption('litres');
+	await page.getByLabel('Litres to take').fill('41.4');
+	await page.getByLabel('Drinking water?').selectOption('yes');
+	await page.getByLabel('Hose meter shows now').fill('431.6');
+	await page.getByLabel('Flow, litres a minute').fill('120');
+	await press(page, 'Begin');
+	await press(page, 'Ready');
+	await press(page, 'Let it count by itself');
+	await page.waitForTimeout(8000);
+}
+
+/** A dump under way: the cassette is empty, grey is next. */
+async function dumpAll(page) {
+	for (const name of ['Begin', 'Ready', 'It is poured out', 'Rinsed']) await press(page, name);
+}
+
+/** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const SHOTS = [
 	{ name: 'now', path: '/', act: (page) => page.getByLabel('What happened?').pressSequentially('shower 2') },
 	{
@@ -39,28 +60,35 @@ const SHOTS = [
 		path: '/',
 		act: (page) => page.getByRole('button', { name: /^Why .* in Grey\?/ }).click()
 	},
-	{ name: 'now-night', path: '/', theme: 'Night' },
 	{ name: 'now-phone', path: '/', width: 390, height: 844 },
-	{ name: 'now-boat', path: '/', rig: 'Sandling' },
 	{ name: 'trip', path: '/trip', act: ribbonDrawn },
 	{ name: 'trip-phone', path: '/trip', width: 390, height: 844, act: ribbonDrawn },
 	{ name: 'trip-boat-night', path: '/trip', theme: 'Night', rig: 'Sandling', act: ribbonDrawn },
 	{ name: 'habits', path: '/habits', act: workedOut },
-	{ name: 'habits-phone', path: '/habits', width: 390, height: 844, act: workedOut },
 	{ name: 'now-basket', path: '/', act: fillBasket },
+	{ name: 'run-fill', path: '/run/fill?tank=sand-aft', rig: 'Sandling', ...PHONE, act: fillAft },
+	{
+		name: 'run-fill-night',
+		path: '/run/fill?tank=sand-aft',
+		rig: 'Sandling',
+		theme: 'Night',
+		...PHONE,
+		act: fillAft
+	},
+	{ name: 'run-dump', path: '/run/dump', ...PHONE, act: dumpAll },
+	{ name: 'run-carry', path: '/run/carry' },
 	{ name: 'ledger', path: '/ledger' },
 	{ name: 'rig', path: '/rig' },
 	{ name: 'rig-tank', path: '/rig/tank/wren-grey' },
 	{ name: 'rig-gauge', path: '/rig/instrument/wren-lights' },
 	{ name: 'rig-weight', path: '/rig/weight' },
-	{ name: 'rig-print', path: '/rig/tank/wren-main/print?marks=L5', print: true },
 	{ name: 'data', path: '/data' },
 	{ name: 'first-run', path: '' }
 ];
 
 const { server, address } = await serve({ port: 0 });
 const browser = await chromium.launch(chromiumOptions);
-for (const { name, path, width = 1280, height = 800, theme, rig, act, print } of SHOTS) {
+for (const { name, path, width = 1280, height = 800, theme, rig, act } of SHOTS) {
 	const context = await browser.newContext({
 		viewport: { width, height },
 		timezoneId: 'Europe/London',
@@ -86,14 +114,13 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act, print } of
 			await page.goto(`${address}${path}`);
 			await page
 				.getByRole('img', { name: /^Main, fresh/ })
-				.or(page.locator('.sheet'))
+				.or(page.locator('.run'))
 				.first()
 				.waitFor();
 		}
 	}
 	await page.getByRole('heading', { level: 1 }).waitFor();
 	await act?.(page);
-	if (print) await page.emulateMedia({ media: 'print' });
 	// what follows the first look is there too
 	await page.waitForTimeout(2500);
 	await page.screenshot({ path: `${OUT}/${name}.png` });

@@ -90,7 +90,8 @@ export function fillSetup(estimate: Estimate, entries: readonly Entry[], wish: F
 export function dumpSetup(
 	estimate: Estimate,
 	tanks: readonly string[],
-	where?: string
+	where?: string,
+	pumped = false
 ): DumpSetup | undefined {
 	const order = dumpOrder(estimate, tanks);
 	if (order.length === 0) return undefined;
@@ -99,7 +100,8 @@ export function dumpSetup(
 		kind: 'dump',
 		order,
 		...(from === undefined ? {} : { flushedFrom: from }),
-		...(where === undefined ? {} : { where })
+		...(where === undefined ? {} : { where }),
+		...(pumped ? { pumped } : {})
 	};
 }
 

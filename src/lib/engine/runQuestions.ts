@@ -22,7 +22,12 @@ import { sayNear, sayStayAt, sayWhenToGo } from '$core/words';
 export type RunAsk =
 	| { readonly kind: 'figures'; readonly tank: string; readonly target: FillTarget }
 	| { readonly kind: 'fill'; readonly wish: FillWish }
-	| { readonly kind: 'dump'; readonly tanks: readonly string[]; readonly where?: string }
+	| {
+			readonly kind: 'dump';
+			readonly tanks: readonly string[];
+			readonly where?: string;
+			readonly pumped?: boolean;
+	  }
 	/** when to go with the tote, where one lives from it */
 	| { readonly kind: 'when-to-go' }
 	/** what the stops ahead that have no service ask of the containers */
@@ -143,7 +148,7 @@ export function answerRun(asked: RunsAsked, what: RunAsk): RunAnswers[RunAsk['ki
 		case 'fill':
 			return fillSetup(estimate, entries, what.wish);
 		case 'dump':
-			return dumpSetup(estimate, what.tanks, what.where);
+			return dumpSetup(estimate, what.tanks, what.where, what.pumped);
 		case 'when-to-go':
 			return whenToGoOf(asked);
 		case 'stays':

@@ -27,7 +27,7 @@ const sourceOf = ({ point, potable }: Source) => ({
 	...(potable === undefined ? {} : { potable })
 });
 
-function begun(rig: Rig, setup: FillSetup): readonly Written[] {
+function begun(setup: FillSetup): readonly Written[] {
 	const { meter, parts } = setup;
 	const first = parts[0];
 	if (!meter || !first || meter.since === 'as-logged') return [];
@@ -141,7 +141,7 @@ export function entriesOf(rig: Rig, run: Run, step: Step, answer: Answer): reado
 	if (answer.how === 'skipped') return [];
 	switch (step.kind) {
 		case 'connect':
-			return setup.kind === 'fill' ? begun(rig, setup) : [];
+			return setup.kind === 'fill' ? begun(setup) : [];
 		case 'fill-to':
 			return setup.kind === 'fill' ? filled(rig, run, setup, step, answer) : [];
 		case 'set-counter': {

@@ -48,6 +48,8 @@ export interface DumpSetup {
 	readonly flushedFrom?: string;
 	/** a point, or `sewer`, `ground`, `overboard` */
 	readonly where?: string;
+	/** pumped out by a service that calls, or at its berth */
+	readonly pumped?: true;
 }
 
 export interface ToteSetup {

@@ -57,7 +57,8 @@ function makeSchema() {
 				})
 			),
 			flushedFrom: z.optional(id),
-			where: z.optional(id)
+			where: z.optional(id),
+			pumped: z.optional(z.literal(true))
 		}),
 		z.object({
 			kind: z.literal('tote'),

@@ -35,7 +35,7 @@ describe('what is about to be written down', () => {
 				{ kind: 'dump', tank: 'grey', litres: 5, where: 'tote', source: 'hand' },
 				{ rig: { ...exactRig, containers: [tote] } }
 			)
-		).toBe('Grey dumped by 5 L, Blue tote');
+		).toBe('Grey dumped by 5 L, into Blue tote');
 		const odd = { kind: 'dump', tank: 'grey', litres: 5, where: 'constructor', source: 'hand' } as const;
 		expect(say(odd)).toBe('Grey dumped by 5 L, constructor');
 		const pour = { kind: 'transfer', fromTank: 'grey', toTank: 'main', source: 'hand' } as const;

@@ -132,6 +132,14 @@ describe('a dump in words', () => {
 		expect(sayRule(dump, rig)).toBe('Black first, grey last, so that the hose ends rinsed.');
 		expect(sayRun(dump, rig, 'Tamsel Ford')).toBe('Dump Cassette and Grey at Tamsel Ford');
 	});
+	it('pumped out by a service that calls, nothing is opened by hand', () => {
+		const does = (at: number): string => wordsOf({ ...dump, pumped: true }, at).does;
+		expect([does(0), does(3), does(4)]).toEqual([
+			'Gloves on. The pump-out’s hose on the fitting, vent open.',
+			'Grey: pumped, until it sucks air.',
+			'Hose off, cap on.'
+		]);
+	});
 	it('defers to local rules where grey goes on the ground', () =>
 		expect(wordsOf({ ...dump, where: 'ground' }, 3).caution).toContain('only where local rules allow it'));
 });

@@ -135,6 +135,8 @@ function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
 
 const capitalised = (text: string): string => `About ${text}.`;
 
+const isPumped = ({ setup }: Run): boolean => setup.kind === 'dump' && setup.pumped === true;
+
 function sayEmpty({ rig, run, units }: About, step: Step & { kind: 'empty' }): StepWords {
 	const tank = tankById(rig, step.tank);
 	const name = tank?.name ?? step.tank;
@@ -142,7 +144,11 @@ function sayEmpty({ rig, run, units }: About, step: Step & { kind: 'empty' }): S
 	const where = run.setup.kind === 'dump' ? run.setup.where : undefined;
 	const rest = tank?.residualL ?? 0;
 	return {
-		does: byHand ? `${name}: carry it, pour it out slowly.` : `${name} valve open, until it runs dry.`,
+		does: byHand
+			? `${name}: carry it, pour it out slowly.`
+			: isPumped(run)
+				? `${name}: pumped, until it sucks air.`
+				: `${name} valve open, until it runs dry.`,
 		tells: [
 			byHand
 				? `About ${formatLitres(step.litres, units)}, ${sayMass(step.litres + (tank?.tareKg ?? 0), units)} to carry.`
@@ -154,7 +160,7 @@ function sayEmpty({ rig, run, units }: About, step: Step & { kind: 'empty' }): S
 		caution: byHand
 			? `${sayLoadOf(step.litres + (tank?.tareKg ?? 0), units) ?? 'Both hands, cap towards the drain.'} ${DESIGNATED}`
 			: (DRAINS[where ?? ''] ?? DESIGNATED),
-		done: byHand ? 'It is poured out' : 'It runs dry',
+		done: byHand ? 'It is poured out' : isPumped(run) ? 'It sucks air' : 'It runs dry',
 		other: 'Not quite empty'
 	};
 }
@@ -187,7 +193,7 @@ export function sayStep(step: Step, about: About): StepWords {
 		}
 		case 'open-vent':
 			return {
-				does: `Gloves on. ${step.tanks.every((id) => tankById(rig, id)?.portable) ? 'Its vent open.' : 'Hose to the drain, vent open, rig level.'}`,
+				does: `Gloves on. ${step.tanks.every((id) => tankById(rig, id)?.portable) ? 'Its vent open.' : isPumped(run) ? 'The pump-out’s hose on the fitting, vent open.' : 'Hose to the drain, vent open, rig level.'}`,
 				tells: [],
 				caution:
 					DRAINS[run.setup.kind === 'dump' ? (run.setup.where ?? '') : ''] ??
@@ -217,7 +223,9 @@ export function sayStep(step: Step, about: About): StepWords {
 				other: 'Leave it out'
 			};
 		case 'cap':
-			return { does: 'Shut the valve, then the cap.', tells: [], done: 'Shut and capped' };
+			return isPumped(run)
+				? { does: 'Hose off, cap on.', tells: [], done: 'Capped' }
+				: { does: 'Shut the valve, then the cap.', tells: [], done: 'Shut and capped' };
 		case 'treat':
 			return {
 				does: `${litres(step.litres)} of water and its dose back into ${lower(nameOf(rig, step.tank))}.`,

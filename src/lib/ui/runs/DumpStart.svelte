@@ -25,6 +25,8 @@
 	const { app, book, rig, wanted }: Props = $props();
 
 	const DESIGNATED = '';
+	/** no place of the file format: a service that calls, where one lies */
+	const PUMPED = 'pump-out';
 	const units = $derived(app.prefs.current.units);
 	const litres = (l: number): string => formatLitres(l, units);
 	const waste = $derived(rig.tanks.filter(({ holds }) => holds !== 'fresh'));
@@ -66,6 +68,7 @@
 	const options = $derived([
 		...places.map(({ id, name }) => ({ value: id, label: name })),
 		{ value: DESIGNATED, label: 'another place meant for it' },
+		{ value: PUMPED, label: 'a pump-out that calls' },
 		{ value: 'sewer', label: 'a sewer connection' },
 		...(onlyGrey ? [{ value: 'ground', label: 'on the ground, where that is allowed' }] : []),
 		...(rig.kind === 'boat' ? [{ value: 'overboard', label: 'overboard, where that is allowed' }] : []),
@@ -112,7 +115,11 @@
 			const setup =
 				tote && 'setup' in tote
 					? tote.setup
-					: await app.engine.runs({ kind: 'dump', tanks, ...(where === DESIGNATED ? {} : { where }) });
+					: await app.engine.runs({
+							kind: 'dump',
+							tanks,
+							...(where === PUMPED ? { pumped: true } : where === DESIGNATED ? {} : { where })
+						});
 			if (setup) await goto(`/run/${await book.begin(rig.id, setup, app.nowIso())}`, { replaceState: true });
 			else trouble = 'There is nothing to empty.';
 		} catch (error) {

@@ -43,7 +43,7 @@
 	<section>
 		<h2>Jugs</h2>
 		<ul>
-			{#each fed as one (one.id)}
+			{#each fed.filter(({ portable }) => portable) as one (one.id)}
 				<li>
 					<span>{one.name}</span><span class="soft"
 						>{formatLitres(levels.get(one.id) ?? 0, units)}, feeds now</span

@@ -13,7 +13,7 @@
 
 <div class="run">
 	<header>
-		<p class="title">{title}</p>
+		<h1>{title}</h1>
 		<p class="soft">{progress}</p>
 		<a href="/" class="leave" aria-label="Leave; the run is kept">✕</a>
 	</header>
@@ -37,9 +37,10 @@
 		min-height: 3.25rem;
 		border-bottom: var(--hairline);
 	}
-	.title {
+	h1 {
 		flex: 1;
-		font-weight: 650;
+		font: 650 var(--step-0) var(--text);
+		letter-spacing: 0;
 		min-width: 0;
 		overflow: hidden;
 		text-overflow: ellipsis;

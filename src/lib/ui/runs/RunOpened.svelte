@@ -42,11 +42,11 @@
 {#if !run || !rig || !fitsRig(run, rig)}
 	<RunFrame title="A run">
 		{#snippet body()}
-			<h1>
+			<h2>
 				{run
 					? 'This run is about something that is not in this rig.'
 					: 'There is no such run on this device.'}
-			</h1>
+			</h2>
 			<p>
 				{run
 					? 'Its tank or container was taken out, or the rig is on another phone: take its logbook in first, under Data.'
@@ -58,7 +58,7 @@
 {:else if stale}
 	<RunFrame title={sayRun(run.setup, rig)} progress="interrupted">
 		{#snippet body()}
-			<h1>Begun {sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, and never ended.</h1>
+			<h2>Begun {sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, and never ended.</h2>
 			<Notice
 				><p>
 					Its figures are of then: tanks and meter stand elsewhere now. What it wrote stands; begin anew for
@@ -77,7 +77,7 @@
 {/if}
 
 <style>
-	h1 {
+	h2 {
 		font-size: var(--step-2);
 	}
 	.as-button,

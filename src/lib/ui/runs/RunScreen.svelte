@@ -59,7 +59,7 @@
 	$effect(() => {
 		if (step?.kind !== 'fill-to' || heard === undefined) return;
 		const now = soFar(rig, run, step.part, heard);
-		const near = now && !step.of.toFull ? nearnessOf(now.toGoL) : 'far';
+		const near = now ? nearnessOf(now.toGoL) : 'far';
 		if (near !== told && near !== 'far') signal(near);
 		told = near;
 	});
@@ -120,7 +120,7 @@
 		{#if step && words}
 			{#if words.figure}
 				<StepFigure {rig} {run} {step} {words} {live} {units} />
-			{:else if sayRule(run.setup, rig)}<h1>{sayRule(run.setup, rig)}</h1>{/if}
+			{:else if sayRule(run.setup, rig)}<h2>{sayRule(run.setup, rig)}</h2>{/if}
 			{#if mark}<FollowMeter
 					{live}
 					{mark}
@@ -144,7 +144,7 @@
 			{:else if words.caution}<Notice><p>{words.caution}</p></Notice>{/if}
 			{#if step.kind === 'fill-to' && next}<p class="soft">Next: {sayStep(next, about).does}</p>{/if}
 		{:else}
-			<h1>{run.ended ? 'Ended. What was written stands.' : 'That is all.'}</h1>
+			<h2>{run.ended ? 'Ended. What was written stands.' : 'That is all.'}</h2>
 			{#if run.setup.kind === 'dump' || run.setup.kind === 'tote'}<p>
 					Hands washed, valve shut, cap on?
 				</p>{/if}
@@ -216,7 +216,7 @@
 </RunFrame>
 
 <style>
-	h1 {
+	h2 {
 		font-size: var(--step-2);
 	}
 	.big {

@@ -61,7 +61,8 @@
 			<p aria-live="off">
 				{#if now.toGoL > 0}<strong>{formatLitres(now.toGoL, units)}</strong> to go{#if live.lpm}<span
 							class="soft">, {formatHours(now.toGoL / live.lpm / MINUTES)}</span
-						>{/if}{:else}<strong class="mind">Stop: {formatLitres(-now.toGoL, units)} over</strong>{/if}
+						>{/if}{:else if part?.toFull}<strong class="mind">It should come back about now.</strong
+					>{:else}<strong class="mind">Stop: {formatLitres(-now.toGoL, units)} over</strong>{/if}
 			</p>
 		{/if}
 		{#each words.tells as line, i (i)}<p class="soft">{line}</p>{/each}
@@ -78,7 +79,13 @@
 </div>
 <!-- Said once at each mark, not at every tenth of a litre. -->
 <p class="visually-hidden" role="status">
-	{near === 'near' ? 'Five litres to go.' : near === 'there' ? 'Stop now.' : ''}
+	{near === 'near'
+		? 'Five litres to go.'
+		: near === 'there'
+			? part?.toFull
+				? 'It should be full now.'
+				: 'Stop now.'
+			: ''}
 </p>
 
 <style>

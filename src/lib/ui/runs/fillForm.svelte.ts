@@ -29,7 +29,6 @@ export class FillForm {
 	place = $state('');
 	drinkable = $state<Drinkable>('unsaid');
 	pressure = $state(false);
-	metered = $state(true);
 	reads = $state<number | undefined>();
 	into = $state<'tank' | 'elsewhere'>('elsewhere');
 	flowLpm = $state<number | undefined>();
@@ -139,7 +138,7 @@ export class FillForm {
 				...(this.drinkable === 'unsaid' ? {} : { potable: this.drinkable === 'yes' }),
 				...(this.pressure ? { pressure: true } : {})
 			},
-			...(meter && this.metered && this.reads !== undefined
+			...(meter && this.reads !== undefined
 				? { meter: { id: meter.id, reads: this.reads, into: this.into } }
 				: {}),
 			...(this.flowLpm !== undefined && this.flowLpm > 0 ? { flowLpm: this.flowLpm } : {})
