@@ -40,7 +40,7 @@ async function fillAft(page) {
 	await page.getByLabel('Litres to take').fill('41.4');
 	await page.getByLabel('Drinking water?').selectOption('yes');
 	await page.getByLabel('Hose meter shows now').fill('431.6');
-	await page.getByLabel('Flow, litres a minute').fill('120');
+	await page.getByLabel('Flow, a minute').fill('40');
 	await press(page, 'Begin');
 	await press(page, 'Ready');
 	await press(page, 'Let it count by itself');

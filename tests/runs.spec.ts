@@ -194,14 +194,7 @@ test('in the middle of a run nothing is lost: reload, leave and come back, a sec
 test('the meter counts by itself: five litres to go, and stop; lost, it is heard again', async ({ page }) => {
 	const server = await startServer(await freePort());
 	try {
-		await page.goto(`${server.base}/`);
-		await page.getByRole('button', { name: 'Open a file' }).click();
-		await page.locator('input[type=file]').setInputFiles({
-			name: 'van.logbook.json',
-			mimeType: 'application/json',
-			buffer: Buffer.from(JSON.stringify({ ...book, exportedAt: new Date(NOW_MS).toISOString() }))
-		});
-		await page.getByRole('button', { name: 'Take it in' }).click();
+		await openLogbook(page, book, server.base);
 		await beginFill(page);
 		await press(page, 'Ready');
 		await press(page, 'Let it count by itself');
@@ -426,7 +419,7 @@ test('without a network a run begins, is followed by the stand-in beside the pag
 	await page.getByLabel('How much').selectOption('litres');
 	await page.getByLabel('Litres to take').fill('5');
 	await page.getByLabel(/Hose meter shows now/).fill('1000');
-	await page.getByLabel('Flow, litres a minute').fill('300');
+	await page.getByLabel('Flow, a minute').fill('300');
 	await press(page, 'Begin');
 	await press(page, 'Ready');
 	await press(page, 'Let it count by itself');

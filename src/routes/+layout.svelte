@@ -69,6 +69,13 @@
 	afterNavigate(() => newBuild && offerBuild());
 </script>
 
+{#snippet troubles()}
+	{#await import('$lib/ui/shell/Troubles.svelte') then { default: Troubles }}<Troubles
+			{app}
+			{newBuild}
+		/>{/await}
+{/snippet}
+
 <svelte:head><title>{app.rig ? `${view} · ${app.rig.name}` : 'Dipsometer'}</title></svelte:head>
 
 {#if toaster.wanted}
@@ -86,6 +93,7 @@
 {:else if app.phase === 'first-run'}
 	{#await import('$lib/ui/data/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
 {:else if path.startsWith('/run/')}
+	{#if app.hasNews || newBuild}{@render troubles()}{/if}
 	<main>{@render children()}</main>
 {:else if app.rig && app.liveRig}
 	<div class="shell">
@@ -96,12 +104,7 @@
 			{path}
 			onrig={(id) => void app.openRig(id)}
 		/>
-		{#if app.hasNews || newBuild}
-			{#await import('$lib/ui/shell/Troubles.svelte') then { default: Troubles }}<Troubles
-					{app}
-					{newBuild}
-				/>{/await}
-		{/if}
+		{#if app.hasNews || newBuild}{@render troubles()}{/if}
 		<div class="middle" class:beside={path !== '/'}>
 			{#if path !== '/'}<SlimRods {tanks} {units} />{/if}
 			<main>{@render children()}</main>

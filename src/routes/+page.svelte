@@ -92,11 +92,11 @@
 				onwhy={(tank) => (asked = tank)}
 				onday={(ms) => void reach(ms)}
 			/>
+		{/snippet}
+		{#snippet beside()}
 			{#if later}
 				{#await import('$lib/ui/runs/RunNews.svelte') then { default: RunNews }}<RunNews {app} />{/await}
 			{/if}
-		{/snippet}
-		{#snippet beside()}
 			{#if now.due || hasNews}
 				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews {app} />{/await}
 			{/if}

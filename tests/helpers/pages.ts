@@ -19,8 +19,8 @@ export async function enter(page: Page, line: string): Promise<void> {
 }
 
 /** Opens the application with a logbook of one's own, as a newcomer opens a file. */
-export async function openLogbook(page: Page, logbook: Logbook): Promise<void> {
-	await page.goto('/');
+export async function openLogbook(page: Page, logbook: Logbook, base = ''): Promise<void> {
+	await page.goto(`${base}/`);
 	await page.getByRole('button', { name: 'Open a file' }).click();
 	await page.locator('input[type=file]').setInputFiles({
 		name: 'van.logbook.json',

@@ -45,6 +45,7 @@ export {
 	replanned,
 	seenOf,
 	servicesAt,
+	whereIs,
 	type Carrying,
 	type Compared,
 	type Load,

@@ -55,6 +55,7 @@ export { sayLoad, type LoadLine } from './trip/load.js';
 export { askPassedBy, sayReplanned } from './trip/replanned.js';
 export {
 	sayFlowTime,
+	sayMinutes,
 	sayPayloadLeft,
 	sayProgress,
 	sayRule,

@@ -1,6 +1,7 @@
-import type { Estimate } from '$core/estimate';
+import { levelOf, usableOfTank, type Estimate } from '$core/estimate';
 import { instantMs, tripInUse, type Entry, type Point, type Trip } from '$core/logbook';
-import { carryingAt, servesKind, type Carrying } from '$core/plan';
+import { carryingAt, kindOf, servesKind, type Carrying } from '$core/plan';
+import { neverBinds } from '$core/rig';
 import {
 	dumpSetup,
 	fillFigures,
@@ -78,7 +79,6 @@ const DAY_MS = 86_400_000;
 /** A stay of so many days is worth a reckoning of its loads; one that ends further off than so many is not yet. */
 const LONG_DAYS = 2;
 const FAR_DAYS = 90;
-const SERVICE_OF = { fresh: 'water', grey: 'grey', black: 'black' } as const;
 
 const containersOf = ({ estimate }: RunsAsked) =>
 	estimate.model.rig.containers.filter(({ retired, count }) => !retired && count > 0);
@@ -107,7 +107,7 @@ function staysOf(asked: RunsAsked, tripId: string): readonly StayAt[] {
 	);
 	return ahead.flatMap((stop) =>
 		containersOf(asked).flatMap((container): readonly StayAt[] => {
-			const kind = SERVICE_OF[container.carries];
+			const kind = kindOf(container.carries);
 			if (stop.services.some((service) => servesKind(service, kind, 'while-there'))) return [];
 			const stay = stayByContainer(estimate, container, instantMs(stop.arrive), instantMs(stop.depart));
 			return stay.loads > 0
@@ -116,7 +116,7 @@ function staysOf(asked: RunsAsked, tripId: string): readonly StayAt[] {
 							stop: stop.id,
 							container: container.id,
 							stay,
-							says: sayStayAt(stop, trip, container, stay, units)
+							says: sayStayAt(stop, container, stay, units)
 						}
 					]
 				: [];
@@ -124,15 +124,29 @@ function staysOf(asked: RunsAsked, tripId: string): readonly StayAt[] {
 	);
 }
 
+/** A fresh tank is offered water from here down, a waste tank a way out from here up, as a share of what serves. */
+const LOW = 0.6;
+const HIGH = 0.4;
+
+function isWanted(estimate: Estimate, service: Carrying['service']): boolean {
+	return estimate.model.rig.tanks.some((tank) => {
+		if (kindOf(tank.holds) !== service || neverBinds(estimate.model.rig, tank)) return false;
+		const share = levelOf(estimate, tank.id).mean / usableOfTank(estimate, tank.id).mean;
+		return service === 'water' ? share <= LOW : share >= HIGH;
+	});
+}
+
 function nearOf({ estimate, trip, points, units }: RunsAsked, stopId: string): readonly Near[] {
 	const { rig } = estimate.model;
 	const stop = trip?.stops.find(({ id }) => id === stopId);
 	if (!stop) return [];
-	return carryingAt(rig, stop, points, 'while-there').map((one) => ({
-		container: one.container,
-		service: one.service,
-		says: sayNear(rig, stop, points, one, units)
-	}));
+	return carryingAt(rig, stop, points, 'while-there')
+		.filter(({ service }) => isWanted(estimate, service))
+		.map((one) => ({
+			container: one.container,
+			service: one.service,
+			says: sayNear(rig, stop, points, one, units)
+		}));
 }
 
 /** Answers what is asked about runs. @throws RangeError with what does not fit and what to do */

@@ -85,6 +85,13 @@ export class RunBook {
 		this.#channel.postMessage(id);
 	}
 
+	/** Lets go of all runs, as when everything is taken out of this browser. */
+	async clear(): Promise<void> {
+		const keys = (await this.#port.entries()).map(([key]) => key).filter((key) => key.startsWith(PREFIX));
+		await Promise.all(keys.map((key) => this.#port.remove(key)));
+		this.runs = [];
+	}
+
 	async begin(rig: string, setup: Setup, at: string): Promise<string> {
 		const id = uuid();
 		await this.change(id, () => ({ id, rig, begun: at, setup, answers: {} }));
@@ -157,7 +164,7 @@ export async function answerStep(
 export const backTo = (book: RunBook, run: Run, step: Step): Promise<void> =>
 	book.change(run.id, (newest) => {
 		const base = newest ?? run;
-		const steps = stepsOf(base.setup);
+		const steps = stepsOf(base.setup, base.answers);
 		const from = steps.findIndex(({ key }) => key === step.key);
 		const still = new Set(steps.slice(0, from).map(({ key }) => key));
 		const { ended: _ended, ...open } = base;

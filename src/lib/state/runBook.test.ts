@@ -143,6 +143,8 @@ describe('a run that is kept', () => {
 		expect(await port.get('run:old')).toBeUndefined();
 		// What cannot be read is left where it is.
 		expect(await port.get('run:torn')).toBeDefined();
+		await new RunBook(port, queuedTurns()).clear();
+		expect((await port.entries()).map(([key]) => key)).toEqual(['prefs']);
 		const [open] = book.runs;
 		expect(open && isStale(open, nowMs)).toBe(true);
 		expect(open && isOver(open)).toBe(false);

@@ -247,7 +247,7 @@ export function entriesOf(rig: Rig, run: Run, step: Step, answer: Answer): reado
 
 /** Everything that a run has written so far, in the order of its steps. */
 export const allEntriesOf = (rig: Rig, run: Run): readonly (Written & { readonly step: string })[] =>
-	stepsOf(run.setup).flatMap((step) => {
+	stepsOf(run.setup, run.answers).flatMap((step) => {
 		const answer = run.answers[step.key];
 		return answer ? entriesOf(rig, run, step, answer).map((one) => ({ ...one, step: step.key })) : [];
 	});

@@ -232,6 +232,32 @@ describe('a tote', () => {
 		expect(litresIn(done, 'grey')).toBeCloseTo(0, 0);
 		expect(stepsOf(done.setup).filter(({ kind }) => kind === 'take-away')).toHaveLength(3);
 	});
+	it('what one load lacked comes in the later ones, none of which holds more than fits', () => {
+		const grey = rig.tanks.find(({ id }) => id === 'grey')!;
+		const run = begun(toteSetup(grey, tote, 60, undefined, 5));
+		fc.assert(
+			fc.property(fc.array(fc.double({ min: 1, max: 22, noNaN: true }), { maxLength: 8 }), (ins) => {
+				const answers = Object.fromEntries(
+					ins.map((litres, i) => [
+						`let-${i}`,
+						{ how: 'litres', litres: i === 0 ? Math.min(17, litres) : litres, at } as const
+					])
+				);
+				const lets = stepsOf(run.setup, answers).flatMap((step) => (step.kind === 'let-in' ? [step] : []));
+				const held = lets.map(({ key, litres }) => answers[key]?.litres ?? litres);
+				lets.forEach(({ litres }, i) => expect(litres + (i === 0 ? 5 : 0)).toBeLessThanOrEqual(22 + 1e-9));
+				const sum = held.reduce((a, b) => a + b, 0);
+				// All of it goes; a load that let in more than was left is the last.
+				expect(sum).toBeGreaterThan(60 - 0.1);
+				expect(sum - (held.at(-1) ?? 0)).toBeLessThan(60);
+			})
+		);
+		// By hand: 10 of 17 at first, then 22, 22 and 6.
+		const small = { ...run, answers: { 'let-0': { how: 'litres', litres: 10, at } as const } };
+		expect(
+			stepsOf(small.setup, small.answers).flatMap((step) => (step.kind === 'let-in' ? [step.litres] : []))
+		).toEqual([17, 22, 22, 6]);
+	});
 	it('stopped after the first load, the rest is still aboard', () => {
 		const grey = rig.tanks.find(({ id }) => id === 'grey')!;
 		const run = begun(toteSetup(grey, tote, 60, undefined));

@@ -1,4 +1,7 @@
+import { MOST_LOADS } from '../../rig/index.js';
 import type { CarrySetup, DumpSetup, FillPart, FillSetup, Run, Setup, ToteSetup } from './run.js';
+
+type Answers = Run['answers'];
 
 /** One thing to do, with its figures. `key` names it within its run, whatever is answered. */
 export type Step = { readonly key: string } & (
@@ -66,10 +69,36 @@ function dumpSteps({ order, flushedFrom = '' }: DumpSetup): readonly Step[] {
 	return [...steps, { key: 'hands', kind: 'wash-hands' }];
 }
 
-function toteSteps(setup: ToteSetup): readonly Step[] {
-	const { container, tank, loadL, tareKg, partL, emptyFirst } = setup;
+/** Less than this is no load, litres. */
+const NO_LOAD = 0.05;
+
+/**
+ * The loads of a tote: each as much as fits, by what the ones before it let in, so that the last never holds more than fits
+ * because an earlier one was smaller.
+ */
+function toteLoads(
+	{ loadL, capacityL, keepFreeL, partL, emptyFirst }: ToteSetup,
+	answers: Answers
+): readonly number[] {
+	const fits = capacityL - keepFreeL;
+	const loads: number[] = [];
+	let left = loadL.reduce((sum, one) => sum + one, 0);
+	while (left > NO_LOAD && loads.length < MOST_LOADS) {
+		const load = Math.min(left, loads.length === 0 && !emptyFirst ? fits - partL : fits);
+		const answer = answers[`let-${loads.length}`];
+		loads.push(load);
+		left -= answer?.how === 'litres' ? answer.litres : load;
+	}
+	return loads;
+}
+
+function toteSteps(setup: ToteSetup, answers: Answers): readonly Step[] {
+	const { container, tank, tareKg, partL, emptyFirst } = setup;
+	const loadL = toteLoads(setup, answers);
 	const loads = loadL.flatMap((litres, load): readonly Step[] => {
-		const kg = tareKg + litres + (load === 0 && !emptyFirst ? partL : 0);
+		const answer = answers[`let-${load}`];
+		const inL = answer?.how === 'litres' ? answer.litres : litres;
+		const kg = tareKg + inL + (load === 0 && !emptyFirst ? partL : 0);
 		return [
 			{ key: `level-${load}`, kind: 'stand-level', container, load },
 			{
@@ -79,7 +108,7 @@ function toteSteps(setup: ToteSetup): readonly Step[] {
 				tank,
 				litres,
 				load,
-				last: load === loadL.length - 1
+				last: load === loadL.length - 1 && answer?.how !== 'litres'
 			},
 			{ key: `lift-${load}`, kind: 'lift-hose', container, load },
 			{ key: `away-${load}`, kind: 'take-away', container, kg, load }
@@ -105,15 +134,18 @@ const carrySteps = ({ trips, tareKg, by }: CarrySetup): readonly Step[] =>
 		];
 	});
 
-/** The steps of a run, in order: they follow from what was set up alone, and stay the same whatever is answered. */
-export function stepsOf(setup: Setup): readonly Step[] {
+/**
+ * The steps of a run, in order: they follow from what was set up alone; only the loads that are left of a tote go by what was
+ * let in before.
+ */
+export function stepsOf(setup: Setup, answers: Answers = {}): readonly Step[] {
 	switch (setup.kind) {
 		case 'fill':
 			return fillSteps(setup);
 		case 'dump':
 			return dumpSteps(setup);
 		case 'tote':
-			return toteSteps(setup);
+			return toteSteps(setup, answers);
 		case 'carry':
 			return carrySteps(setup);
 	}
@@ -121,4 +153,4 @@ export function stepsOf(setup: Setup): readonly Step[] {
 
 /** The step that a run stands at: the first that is not answered; nothing when it is over. */
 export const stepAt = ({ setup, answers, ended }: Run): Step | undefined =>
-	ended ? undefined : stepsOf(setup).find(({ key }) => answers[key] === undefined);
+	ended ? undefined : stepsOf(setup, answers).find(({ key }) => answers[key] === undefined);

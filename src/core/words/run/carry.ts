@@ -1,4 +1,4 @@
-import type { Container, Point, Rig, Stop, Trip } from '../../logbook/index.js';
+import type { Container, Point, Rig, Stop } from '../../logbook/index.js';
 import { instantMs } from '../../logbook/index.js';
 import type { StayLoads, WhenToGo } from '../../runs/index.js';
 import type { Loads } from '../../rig/index.js';
@@ -6,6 +6,7 @@ import { tankById } from '../../rig/index.js';
 import { formatDuration, formatHours, formatLitres, type UnitChoice } from '../../units/index.js';
 import type { Carrying } from '../../plan/index.js';
 import { listed } from '../list.js';
+import { capital } from '../outlook/stay.js';
 import { SERVES, sayTrips } from '../trip/change.js';
 import { sayWhen } from '../when.js';
 import { sayMass } from './mass.js';
@@ -53,7 +54,7 @@ export function sayStayLoads(stay: StayLoads, units: UnitChoice): string {
 	const often = sayHowOften(stay.everyDays, stay.trips);
 	const most = stay.mostLoads > stay.loads ? ` It may be ${count(stay.mostLoads)}.` : '';
 	const first = loadsWord(stay.loads);
-	return `${first.charAt(0).toUpperCase()}${first.slice(1)}${often}${each}; the fullest weighs ${sayMass(stay.heaviestKg, units)}.${most}`;
+	return `${capital(first)}${often}${each}; the fullest weighs ${sayMass(stay.heaviestKg, units)}.${most}`;
 }
 
 /** How some litres are carried: `3 loads in 2 trips, 18 min, 21 kg the fullest.` */
@@ -123,17 +124,19 @@ export function sayContainer(
 	return `${many}${formatLitres(capacityL, units)} for ${carries} water, ${full} full${way}`;
 }
 
-/** A stay at a stop that has no service, lived from a container: `A fortnight at Rook Moor by Grey tote: five loads …` */
+/** A stay at a stop that has no service, lived from a container: `Two weeks at Rook Moor with Grey tote: five loads …` */
 export function sayStayAt(
 	stop: Stop,
-	trip: Trip,
 	container: Pick<Container, 'name'>,
 	stay: StayLoads,
 	units: UnitChoice
 ): string {
-	const nights = Math.round((instantMs(stop.depart) - instantMs(stop.arrive)) / 86_400_000);
+	const days = Math.max(1, Math.round(stay.days));
+	const planned = Math.round((instantMs(stop.depart) - instantMs(stop.arrive)) / DAY_MS);
+	const length =
+		days === 14 ? 'two weeks' : days === 7 ? 'a week' : `${count(days)} ${days === 1 ? 'day' : 'days'}`;
 	const during =
-		nights === 14 ? 'Two weeks' : nights === 7 ? 'A week' : `${nights} ${nights === 1 ? 'day' : 'days'}`;
+		days < planned ? `The last ${days === 1 ? 'day' : length.replace(/^a /, '')}` : capital(length);
 	const said = sayStayLoads(stay, units);
 	return `${during} at ${stop.name} with ${container.name}: ${said.charAt(0).toLowerCase()}${said.slice(1)}`;
 }

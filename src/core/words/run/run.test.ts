@@ -12,6 +12,7 @@ import {
 	sayProgress,
 	sayRule,
 	sayRun,
+	sayStayAt,
 	sayStayLoads,
 	sayStep,
 	sayStepFault,
@@ -166,6 +167,8 @@ describe('a tote in words', () => {
 		expect(wordsOf(setup, 3).caution).toContain('strap, slow');
 		expect(sayProgress(runOf(setup), stepsOf(setup)[5]!)).toBe('load 2 of 2');
 		expect(wordsOf(setup, 5).done).toBe('It runs dry');
+		// The tank may hold more than is believed: the last load has its brim too.
+		expect(plain(wordsOf(setup, 5).tells.join(' '))).toContain('Shut it at 88 L at the latest, dry or not.');
 	});
 	it('when to go, by the meter and the day', () => {
 		const when = {
@@ -200,6 +203,20 @@ describe('a tote in words', () => {
 		};
 		expect(plain(sayStayLoads(stay, METRIC))).toBe(
 			'Five loads, one every third day, 20 min each; the fullest weighs 94 kg. It may be six.'
+		);
+		const stop = {
+			id: 's',
+			name: 'Rook Moor',
+			arrive: '2027-05-03T12:00:00Z',
+			depart: '2027-05-17T12:00:00Z',
+			legKm: 0,
+			services: []
+		};
+		expect(plain(sayStayAt(stop, tote, stay, METRIC))).toContain(
+			'Two weeks at Rook Moor with Grey tote: five loads'
+		);
+		expect(plain(sayStayAt(stop, tote, { ...stay, days: 1.2 }, METRIC))).toContain(
+			'The last day at Rook Moor'
 		);
 		expect(plain(sayStayLoads({ ...stay, loads: 0, trips: 0 }, METRIC))).toBe('No load at all.');
 		expect(plain(sayContainer(tote, METRIC))).toBe('100 L for grey water, 101 kg full, 20 min a way');

@@ -50,8 +50,8 @@ interface About {
 const DRAIN_LPM = 15;
 const MINUTES = 60;
 
-/** How long some litres run out, never none: one waits for the last of it. */
-const drainTime = (litres: number): string => formatHours(Math.max(1, litres / DRAIN_LPM) / MINUTES);
+/** How long some litres run out. */
+const drainTime = (litres: number): string => sayMinutes(litres / DRAIN_LPM);
 
 const nameOf = (rig: Rig, id: string): string => tankById(rig, id)?.name ?? id;
 const containerOf = (rig: Rig, id: string): string =>
@@ -61,9 +61,13 @@ const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slic
 /** What a meter shows, to a tenth of its unit. */
 export const sayShown = (shows: number): string => shows.toFixed(1);
 
+/** Minutes that one waits beside a tap: `3 min`, `less than a minute`. */
+export const sayMinutes = (minutes: number): string =>
+	minutes < 1 ? 'less than a minute' : formatHours(minutes / MINUTES);
+
 /** How long some litres take at a flow: `3½ min at 12 L/min`. */
 export function sayFlowTime(litres: number, flowLpm: number, units: UnitChoice): string {
-	return `${formatHours(litres / flowLpm / MINUTES)} at ${formatLitres(flowLpm, units)} a minute`;
+	return `${sayMinutes(litres / flowLpm)} at ${formatLitres(flowLpm, units)} a minute`;
 }
 
 const DRAINS: Readonly<Record<string, string>> = {
@@ -195,9 +199,7 @@ export function sayStep(step: Step, about: About): StepWords {
 			return {
 				does: `Gloves on. ${step.tanks.every((id) => tankById(rig, id)?.portable) ? 'Its vent open.' : isPumped(run) ? 'The pump-out’s hose on the fitting, vent open.' : 'Hose to the drain, vent open, rig level.'}`,
 				tells: [],
-				caution:
-					DRAINS[run.setup.kind === 'dump' ? (run.setup.where ?? '') : ''] ??
-					'Gloves on. Only at a place meant for it; local rules come first.',
+				caution: DRAINS[run.setup.kind === 'dump' ? (run.setup.where ?? '') : ''] ?? DESIGNATED,
 				done: 'Ready'
 			};
 		case 'empty':
@@ -273,9 +275,11 @@ export function sayStep(step: Step, about: About): StepWords {
 	}
 }
 
+const NO_TOTE = { keepFreeL: 0, capacityL: 0, partL: 0, emptyFirst: false };
+
 function sayLetIn({ rig, run, units }: About, step: Step & { kind: 'let-in' }): StepWords {
-	const keepFreeL = run.setup.kind === 'tote' ? run.setup.keepFreeL : 0;
-	const capacityL = run.setup.kind === 'tote' ? run.setup.capacityL : 0;
+	const { keepFreeL, capacityL, partL, emptyFirst } = run.setup.kind === 'tote' ? run.setup : NO_TOTE;
+	const mostL = capacityL - keepFreeL - (step.load === 0 && !emptyFirst ? partL : 0);
 	const [value = '', unit = ''] = formatLitres(step.litres, units).split(/\s/u);
 	const name = nameOf(rig, step.tank);
 	return {
@@ -284,7 +288,8 @@ function sayLetIn({ rig, run, units }: About, step: Step & { kind: 'let-in' }): 
 			: `Open ${lower(name)}. About ${drainTime(step.litres)}.`,
 		figure: { says: step.last ? 'It should run dry after' : 'Shut the valve after', value, unit },
 		tells: [
-			`${containerOf(rig, step.container)} takes ${formatLitres(capacityL, units)}; ${formatLitres(keepFreeL, units)} of it stay free for what the hose still holds.`
+			`${containerOf(rig, step.container)} takes ${formatLitres(capacityL, units)}; ${formatLitres(keepFreeL, units)} of it stay free for what the hose still holds.`,
+			...(step.last ? [`Shut it at ${formatLitres(mostL, units)} at the latest, dry or not.`] : [])
 		],
 		caution: 'Watch its mark, not the clock: never let in more than it takes.',
 		done: step.last ? 'It runs dry' : 'It is shut',
@@ -337,11 +342,11 @@ export function sayRule(setup: Setup, rig: Rig): string | undefined {
 
 /** How far a run is: `3 of 5`, `load 1 of 2`. */
 export function sayProgress(run: Run, step: Step): string {
-	const { setup } = run;
+	const { setup, answers } = run;
+	const steps = stepsOf(setup, answers);
 	if (setup.kind === 'tote' && 'load' in step && step.load >= 0)
-		return `load ${step.load + 1} of ${setup.loadL.length}`;
+		return `load ${step.load + 1} of ${steps.filter(({ kind }) => kind === 'let-in').length}`;
 	if (setup.kind === 'carry' && 'trip' in step) return `trip ${step.trip + 1} of ${setup.trips.length}`;
-	const steps = stepsOf(setup);
 	return `${steps.findIndex(({ key }) => key === step.key) + 1} of ${steps.length}`;
 }
 

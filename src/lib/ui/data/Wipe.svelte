@@ -1,11 +1,20 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
+	import { runsBeside } from '$lib/state/runBook.svelte';
 	import { downloadLogbook } from './download';
 
 	/** Takes everything out of this browser, once it has been saved. */
 	const { app }: { app: App } = $props();
 	let saved = $state(false);
 	let sure = $state(false);
+
+	/** The runs that are kept beside the logbook go with it. */
+	async function wipe(): Promise<void> {
+		await app.wipe();
+		const book = runsBeside(app);
+		await book.clear();
+		book.close();
+	}
 </script>
 
 <p>Takes everything out of this browser. Save a copy first; there is no undo for this.</p>
@@ -19,9 +28,7 @@
 	<label class="check"
 		><input type="checkbox" bind:checked={sure} disabled={!saved} /> 2. I have the copy</label
 	>
-	<button class="danger" disabled={!saved || !sure} onclick={() => void app.wipe()}
-		>3. Wipe this browser</button
-	>
+	<button class="danger" disabled={!saved || !sure} onclick={() => void wipe()}>3. Wipe this browser</button>
 </p>
 
 <style>

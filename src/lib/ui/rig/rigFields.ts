@@ -52,18 +52,15 @@ export const RIG_FIELDS: readonly Field[] = [
 	{ key: 'unlogged.sd', label: 'give or take', type: 'number', of: 'volume', optional: true, more: true }
 ];
 
+const WATERS = [
+	{ value: 'fresh', label: 'fresh water' },
+	{ value: 'grey', label: 'grey water' },
+	{ value: 'black', label: 'black water' }
+] as const;
+
 const tankFields = (rig: Rig): readonly Field[] => [
 	name,
-	{
-		key: 'holds',
-		label: 'Holds',
-		type: 'select',
-		options: [
-			{ value: 'fresh', label: 'fresh water' },
-			{ value: 'grey', label: 'grey water' },
-			{ value: 'black', label: 'black water' }
-		]
-	},
+	{ key: 'holds', label: 'Holds', type: 'select', options: WATERS },
 	volume('nominalL', 'By its plate'),
 	volume('usableL', 'Really usable', {
 		optional: true,
@@ -306,16 +303,7 @@ const instrumentFields = (rig: Rig, draft: Draft): readonly Field[] => {
 
 const CONTAINER_FIELDS: readonly Field[] = [
 	name,
-	{
-		key: 'carries',
-		label: 'Carries',
-		type: 'select',
-		options: [
-			{ value: 'fresh', label: 'fresh water' },
-			{ value: 'grey', label: 'grey water' },
-			{ value: 'black', label: 'black water' }
-		]
-	},
+	{ key: 'carries', label: 'Carries', type: 'select', options: WATERS },
 	volume('capacityL', 'Holds to the brim'),
 	volume('headroomL', 'Stays free, so that nothing spills'),
 	{ key: 'tareKg', label: 'Weighs empty', type: 'number', of: 'mass' },

@@ -7,8 +7,8 @@
 	import { isOver, isStale, runsBeside } from '$lib/state/runBook.svelte';
 	import { onMount } from 'svelte';
 	import Notice from '../page/Notice.svelte';
-	import JugStore from './JugStore.svelte';
-	import { stopNow } from './sources';
+	import JugStore from './start/JugStore.svelte';
+	import { stopNow } from './start/sources';
 
 	/** Runs that wait to be gone on with, when to go with the tote, and what is near where one is without a service. */
 	const { app }: { app: App } = $props();
@@ -56,7 +56,7 @@
 	{#each open as run (run.id)}
 		{@const step = stepAt(run)}
 		<Notice calm>
-			<p class="row">
+			<p class="sentence">
 				{sayRun(run.setup, rig)}:
 				{isStale(run, app.nowMs)
 					? `begun ${sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, never ended.`
@@ -76,7 +76,7 @@
 	{/if}
 	{#await near then offers}
 		{#each offers ?? [] as offer (offer.says)}
-			<p class="row">
+			<p class="sentence">
 				{offer.says}
 				<a
 					class="as-button"
@@ -88,13 +88,3 @@
 		{/each}
 	{:catch}<!-- What is near is an extra; why the engine fails is said above. -->{/await}
 {/if}
-
-<style>
-	.row {
-		display: flex;
-		flex-wrap: wrap;
-		gap: var(--gap-1) var(--gap-2);
-		align-items: center;
-		color: var(--ink);
-	}
-</style>

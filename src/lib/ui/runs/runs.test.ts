@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Run } from '$core/runs';
-import { handedOver, readHanded } from './handOver';
-import { LiveMeter } from './liveMeter.svelte';
-import { nearnessOf } from './signal';
-import { placesFor, stopNow, waterAt } from './sources';
+import { handedOver, readHanded } from './screen/handOver';
+import { LiveMeter } from './meter/liveMeter.svelte';
+import { nearnessOf } from './meter/signal';
+import { nearestWith, placesFor, stopNow, waterAt } from './start/sources';
 import type { FlowReading } from '$lib/standins/simulatedFlow';
 
 const run: Run = {
@@ -93,5 +93,8 @@ describe('where one fills', () => {
 		expect(places.map(({ id }) => id)).toEqual(['c', 'a']);
 		expect(waterAt(places[0], here)).toMatchObject({ potable: true, flowLpm: 5 });
 		expect(waterAt(undefined, undefined)).toBeUndefined();
+		const apart = points.map((point, i) => ({ ...point, position: [0, 0.03 - i * 0.01] as const }));
+		expect(nearestWith(apart, ['water'], [0, 0]).map(({ point }) => point.id)).toEqual(['c', 'a']);
+		expect(nearestWith(apart, ['grey'], undefined)).toMatchObject([{ km: undefined }]);
 	});
 });

@@ -42,7 +42,7 @@
 {#if rig && trip}
 	{#if due}
 		<Notice calm>
-			<p class="due">
+			<p class="sentence">
 				{due.says}
 				{#each runsFor(due.service.stop, [due.service]) as { name, href } (name)}<a class="as-button" {href}
 						>{name}</a
@@ -53,7 +53,7 @@
 	{/if}
 	{#each mine?.asks ?? [] as ask (ask.stop)}
 		<Notice>
-			<p class="due">
+			<p class="sentence">
 				{ask.asks}
 				<button onclick={() => void done(ask)}>Yes, write it down</button>
 				<button class="quiet" onclick={() => void answered(app, ask)}>No</button>
@@ -62,17 +62,9 @@
 	{/each}
 	{#if mine?.note}
 		<Notice>
-			<p class="due">{mine.note} <button class="quiet" onclick={() => void noteRead(app)}>Noted</button></p>
+			<p class="sentence">
+				{mine.note} <button class="quiet" onclick={() => void noteRead(app)}>Noted</button>
+			</p>
 		</Notice>
 	{/if}
 {/if}
-
-<style>
-	.due {
-		display: flex;
-		flex-wrap: wrap;
-		gap: var(--gap-1) var(--gap-2);
-		align-items: center;
-		color: var(--ink);
-	}
-</style>

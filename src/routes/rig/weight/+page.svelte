@@ -10,7 +10,7 @@
 	import Page from '$lib/ui/page/Page.svelte';
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
-	import { keepOtherKg } from '$lib/ui/runs/otherKg';
+	import { keepOtherKg } from '$lib/ui/runs/start/otherKg';
 	import RigPlan from '$lib/ui/rig/weighing/RigPlan.svelte';
 	import WeightTable from '$lib/ui/rig/weighing/WeightTable.svelte';
 

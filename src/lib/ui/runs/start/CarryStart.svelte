@@ -8,12 +8,13 @@
 	import { sayLoadOf, sayLoads } from '$core/words';
 	import { said } from '$lib/said';
 	import type { App } from '$lib/state';
+	import Section from '../../page/Section.svelte';
 	import type { RunBook } from '$lib/state/runBook.svelte';
-	import NumberField from '../fields/NumberField.svelte';
-	import SelectField from '../fields/SelectField.svelte';
-	import Notice from '../page/Notice.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
+	import SelectField from '../../fields/SelectField.svelte';
+	import Notice from '../../page/Notice.svelte';
 	import JugStore from './JugStore.svelte';
-	import RunFrame from './RunFrame.svelte';
+	import RunFrame from '../RunFrame.svelte';
 	import StayLoads from './StayLoads.svelte';
 	import { placesFor, stopNow, waterAt } from './sources';
 
@@ -128,11 +129,10 @@
 
 <RunFrame title="Carry" progress={tank ? `${tank.name} has room for ${litres(roomL)}` : ''}>
 	{#snippet body()}
-		<section>
-			<h2>Water, by hand</h2>
+		<Section title="Water, by hand">
 			{#if fresh.length === 0}<p>This rig has no fresh tank. Add one under <a href="/rig">Rig</a>.</p>
 			{:else}
-				<div class="two">
+				<div class="fields">
 					<SelectField
 						label="With"
 						bind:value={vessel}
@@ -176,7 +176,7 @@
 							label="And in"
 							bind:value={how}
 							options={[
-								{ value: 'gravity', label: 'by gravity, jug above the inlet' },
+								{ value: 'gravity', label: 'by gravity' },
 								{ value: 'pump', label: 'by a small pump' }
 							]}
 						/>
@@ -191,10 +191,9 @@
 					{#if found.lift}<Notice><p>{found.lift}</p></Notice>{/if}
 				{:else if roomL < 1}<p class="soft">{tank?.name} is full.</p>{/if}
 			{/if}
-		</section>
+		</Section>
 		<JugStore {app} {rig} {levels} />
-		<section>
-			<h2>Waste, away</h2>
+		<Section title="Waste, away">
 			{#each rig.containers.filter(({ carries, count }) => carries !== 'fresh' && count > 0) as one (one.id)}
 				<p>
 					<a class="as-button" href="/run/dump?into={encodeURIComponent(one.id)}">{one.name}: {one.carries}</a
@@ -205,7 +204,7 @@
 					A tote, a drum on a carrier, a bucket: add it under <a href="/rig">Rig, Containers</a>.
 				</p>
 			{/each}
-		</section>
+		</Section>
 		<StayLoads {app} {rig} />
 	{/snippet}
 	{#snippet foot()}
@@ -217,25 +216,7 @@
 </RunFrame>
 
 <style>
-	section {
-		display: grid;
-		gap: var(--gap-2);
-	}
-	h2 {
-		font-size: var(--step-1);
-	}
-	.two {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
-		gap: var(--gap-2) var(--gap-3);
-		align-items: start;
-	}
 	.says {
 		font-size: var(--step-1);
-	}
-	.big {
-		min-height: 4rem;
-		font-size: var(--step-1);
-		font-weight: 650;
 	}
 </style>

@@ -1,11 +1,11 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
 	import { markOf, soFar, type Run, type Step } from '$core/runs';
-	import { formatLitres, formatHours, type UnitChoice } from '$core/units';
-	import { sayShown, type StepWords } from '$core/words';
-	import Rod from '../rods/Rod.svelte';
-	import type { LiveMeter } from './liveMeter.svelte';
-	import { nearnessOf } from './signal';
+	import { formatLitres, type UnitChoice } from '$core/units';
+	import { sayMinutes, sayShown, type StepWords } from '$core/words';
+	import Rod from '../../rods/Rod.svelte';
+	import type { LiveMeter } from '../meter/liveMeter.svelte';
+	import { nearnessOf } from '../meter/signal';
 
 	interface Props {
 		rig: Rig;
@@ -42,7 +42,6 @@
 				}
 			: undefined
 	);
-	const MINUTES = 60;
 </script>
 
 <div class="figure" class:near={near === 'near'} class:there={near === 'there'}>
@@ -60,7 +59,7 @@
 		{#if now}
 			<p aria-live="off">
 				{#if now.toGoL > 0}<strong>{formatLitres(now.toGoL, units)}</strong> to go{#if live.lpm}<span
-							class="soft">, {formatHours(now.toGoL / live.lpm / MINUTES)}</span
+							class="soft">, {sayMinutes(now.toGoL / live.lpm)}</span
 						>{/if}{:else if part?.toFull}<strong class="mind">It should come back about now.</strong
 					>{:else}<strong class="mind">Stop: {formatLitres(-now.toGoL, units)} over</strong>{/if}
 			</p>

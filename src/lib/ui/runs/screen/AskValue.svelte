@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { UnitChoice } from '$core/units';
 	import { parseNumber } from '$core/units';
-	import NumberField from '../fields/NumberField.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
 	import type { Asked } from './choices';
 
 	interface Props {
@@ -50,10 +50,5 @@
 	form :global(input) {
 		font-size: 1.6rem;
 		min-height: 3.5rem;
-	}
-	.big {
-		min-height: 4rem;
-		font-size: var(--step-1);
-		font-weight: 650;
 	}
 </style>

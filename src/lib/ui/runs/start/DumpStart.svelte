@@ -9,10 +9,10 @@
 	import { said } from '$lib/said';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
-	import NumberField from '../fields/NumberField.svelte';
-	import SelectField from '../fields/SelectField.svelte';
-	import Notice from '../page/Notice.svelte';
-	import RunFrame from './RunFrame.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
+	import SelectField from '../../fields/SelectField.svelte';
+	import Notice from '../../page/Notice.svelte';
+	import RunFrame from '../RunFrame.svelte';
 	import { placesFor, stopAtHand } from './sources';
 
 	interface Props {
@@ -155,7 +155,7 @@
 			<SelectField label="Where" bind:value={where} {options} />
 		{/if}
 		{#if container}
-			<div class="two">
+			<div class="fields">
 				<NumberField label="In {container.name} already" bind:value={partL} of="volume" {units} />
 				{#if !chosen[0]?.portable}
 					<NumberField
@@ -202,18 +202,7 @@
 		display: grid;
 		gap: var(--gap-1);
 	}
-	.two {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(12rem, 1fr));
-		gap: var(--gap-2) var(--gap-3);
-		align-items: start;
-	}
 	.says {
 		font-size: var(--step-1);
-	}
-	.big {
-		min-height: 4rem;
-		font-size: var(--step-1);
-		font-weight: 650;
 	}
 </style>

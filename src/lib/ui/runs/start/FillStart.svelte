@@ -8,14 +8,14 @@
 	import { said } from '$lib/said';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
-	import NumberField from '../fields/NumberField.svelte';
-	import SelectField from '../fields/SelectField.svelte';
-	import GoalBar from '../habits/GoalBar.svelte';
-	import { goalChoices } from '../habits/goal';
-	import Notice from '../page/Notice.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
+	import SelectField from '../../fields/SelectField.svelte';
+	import GoalBar from '../../habits/GoalBar.svelte';
+	import { goalChoices } from '../../habits/goal';
+	import Notice from '../../page/Notice.svelte';
 	import { FillForm, type Drinkable, type FillWanted, type HowMuch } from './fillForm.svelte';
 	import Payload from './Payload.svelte';
-	import RunFrame from './RunFrame.svelte';
+	import RunFrame from '../RunFrame.svelte';
 
 	interface Props {
 		app: App;
@@ -151,7 +151,7 @@
 				{/if}
 			{/if}
 			<Payload {app} {rig} takeKg={takeL} aboardKg={weightOf(rig, levels).totalKg} />
-			<div class="two">
+			<div class="fields">
 				<SelectField
 					label="Where"
 					value={form.place}
@@ -183,7 +183,7 @@
 			<label class="check"
 				><input type="checkbox" bind:checked={form.pressure} /> by the pressure inlet, with a regulator</label
 			>
-			<div class="two">
+			<div class="fields">
 				{#if form.meter}
 					<NumberField
 						label="{form.meter.name} shows now"
@@ -194,8 +194,10 @@
 					/>
 				{/if}
 				<NumberField
-					label="Flow, litres a minute"
+					label="Flow, a minute"
 					bind:value={form.flowLpm}
+					of="volume"
+					{units}
 					optional
 					hint="A bucket and a watch find it."
 				/>
@@ -242,16 +244,5 @@
 	}
 	.takes strong {
 		font: 650 1.6rem var(--display);
-	}
-	.two {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
-		gap: var(--gap-2) var(--gap-3);
-		align-items: start;
-	}
-	.big {
-		min-height: 4rem;
-		font-size: var(--step-1);
-		font-weight: 650;
 	}
 </style>

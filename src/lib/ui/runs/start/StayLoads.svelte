@@ -1,10 +1,14 @@
 <script lang="ts">
 	import type { Rig, Service } from '$core/logbook';
+	import { whereIs } from '$core/plan';
+	import { formatQuantity } from '$core/units';
 	import { sayStayLoads, SERVICE_NAMES } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
-	import NumberField from '../fields/NumberField.svelte';
-	import SelectField from '../fields/SelectField.svelte';
+	import Section from '../../page/Section.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
+	import SelectField from '../../fields/SelectField.svelte';
+	import { nearestWith, stopNow } from './sources';
 
 	/** A whole stay on a container, before one books it, beside the places that have the service. */
 	const { app, rig }: { app: App; rig: Rig } = $props();
@@ -26,18 +30,19 @@
 		grey: ['sewer', 'grey'],
 		black: ['sewer', 'black']
 	};
-	const others = $derived(
-		app.records.points.flatMap(({ id, name, services }) => {
-			const service = services.find(({ kind }) => container && SERVES[container.carries]?.includes(kind));
-			return service ? [{ id, name, service }] : [];
-		})
-	);
+	const MOST = 5;
+	const others = $derived.by(() => {
+		const stop = stopNow(app.tripAtHand, app.nowMs);
+		const here = stop && whereIs(stop, app.records.points);
+		return container
+			? nearestWith(app.records.points, SERVES[container.carries] ?? [], here).slice(0, MOST)
+			: [];
+	});
 </script>
 
 {#if container}
-	<section>
-		<h2>A whole stay</h2>
-		<div class="two">
+	<Section title="A whole stay">
+		<div class="fields">
 			{#if containers.length > 1}
 				<SelectField
 					label="With"
@@ -58,33 +63,22 @@
 			{#if others.length > 0}
 				<p class="soft">Beside it, with the service there:</p>
 				<ul>
-					{#each others as { id, name, service } (id)}
+					{#each others as { point, service, km } (point.id)}
 						<li>
-							{name}: {SERVICE_NAMES[service.kind]}{service.fee
-								? `, ${service.fee} a time`
-								: ', no fee known'}{service.minutes ? `, ${service.minutes} min` : ''}
+							{point.name}{km === undefined ? '' : `, ${formatQuantity(km, 'distance', units)} away`}: {SERVICE_NAMES[
+								service.kind
+							]}{service.fee ? `, ${service.fee} a time` : ', no fee known'}{service.minutes
+								? `, ${service.minutes} min`
+								: ''}
 						</li>
 					{/each}
 				</ul>
 			{/if}
 		{/if}
-	</section>
+	</Section>
 {/if}
 
 <style>
-	section {
-		display: grid;
-		gap: var(--gap-2);
-	}
-	h2 {
-		font-size: var(--step-1);
-	}
-	.two {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
-		gap: var(--gap-2) var(--gap-3);
-		align-items: start;
-	}
 	.says {
 		font-size: var(--step-1);
 	}

@@ -4,7 +4,8 @@
 	import { usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import type { App } from '$lib/state';
-	import { logSaying } from '../shell/saying';
+	import Section from '../../page/Section.svelte';
+	import { logSaying } from '../../shell/saying';
 
 	interface Props {
 		app: App;
@@ -40,8 +41,7 @@
 </script>
 
 {#if spares.length > 0}
-	<section>
-		<h2>Jugs</h2>
+	<Section title="Jugs">
 		<ul>
 			{#each fed.filter(({ portable }) => portable) as one (one.id)}
 				<li>
@@ -63,16 +63,12 @@
 				</li>
 			{/each}
 		</ul>
-	</section>
+	</Section>
 {/if}
 
 <style>
-	section {
-		display: grid;
-		gap: var(--gap-2);
-	}
-	h2 {
-		font-size: var(--step-1);
+	ul {
+		width: 100%;
 	}
 	li {
 		display: flex;

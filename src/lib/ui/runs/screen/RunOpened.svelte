@@ -4,9 +4,9 @@
 	import { sayAgo, sayRun } from '$core/words';
 	import type { App } from '$lib/state';
 	import { isOver, isStale, type RunBook } from '$lib/state/runBook.svelte';
-	import Notice from '../page/Notice.svelte';
+	import Notice from '../../page/Notice.svelte';
 	import { readHanded } from './handOver';
-	import RunFrame from './RunFrame.svelte';
+	import RunFrame from '../RunFrame.svelte';
 	import RunScreen from './RunScreen.svelte';
 	import RunWritten from './RunWritten.svelte';
 
@@ -53,7 +53,7 @@
 					: 'It may have been begun on another phone: let it be handed over from there, or begin anew.'}
 			</p>
 		{/snippet}
-		{#snippet foot()}<a class="as-button" href="/">To Now</a>{/snippet}
+		{#snippet foot()}<a class="as-button big" href="/">To Now</a>{/snippet}
 	</RunFrame>
 {:else if stale}
 	<RunFrame title={sayRun(run.setup, rig)} progress="interrupted">
@@ -68,25 +68,16 @@
 			<RunWritten {app} {rig} {run} />
 		{/snippet}
 		{#snippet foot()}
-			<a class="as-button primary" href={START[run.setup.kind]} onclick={() => void end()}>Begin anew</a>
-			<button onclick={() => void end()}>End it</button>
+			<a class="as-button primary big" href={START[run.setup.kind]} onclick={() => void end()}>Begin anew</a>
+			<button class="big" onclick={() => void end()}>End it</button>
 		{/snippet}
 	</RunFrame>
-{:else}
+{:else if app.rig?.id === rig.id}
 	<RunScreen {app} {book} {rig} {run} />
 {/if}
 
 <style>
 	h2 {
 		font-size: var(--step-2);
-	}
-	.as-button,
-	button {
-		justify-content: center;
-		min-height: 3.25rem;
-	}
-	.as-button.primary {
-		background: var(--ink);
-		color: var(--paper);
 	}
 </style>

@@ -6,14 +6,14 @@
 	import type { App } from '$lib/state';
 	import { answerStep, backTo, type RunBook } from '$lib/state/runBook.svelte';
 	import { onMount } from 'svelte';
-	import Notice from '../page/Notice.svelte';
+	import Notice from '../../page/Notice.svelte';
 	import AskValue from './AskValue.svelte';
 	import { doneChoice, moreChoices, otherChoice, type Asked, type Choice } from './choices';
-	import FollowMeter from './FollowMeter.svelte';
-	import { LiveMeter } from './liveMeter.svelte';
-	import RunFrame from './RunFrame.svelte';
+	import FollowMeter from '../meter/FollowMeter.svelte';
+	import { LiveMeter } from '../meter/liveMeter.svelte';
+	import RunFrame from '../RunFrame.svelte';
 	import RunWritten from './RunWritten.svelte';
-	import { nearnessOf, signal } from './signal';
+	import { nearnessOf, signal } from '../meter/signal';
 	import ShareRun from './ShareRun.svelte';
 	import StepFigure from './StepFigure.svelte';
 	import StepList from './StepList.svelte';
@@ -26,7 +26,7 @@
 	const about = $derived({ rig, run, units });
 	const step = $derived(stepAt(run));
 	const words = $derived(step && sayStep(step, about));
-	const steps = $derived(stepsOf(run.setup));
+	const steps = $derived(stepsOf(run.setup, run.answers));
 	const mark = $derived(step?.kind === 'fill-to' ? markOf(rig, run, step.part) : undefined);
 	const live = new LiveMeter();
 	const heard = $derived(live.state === 'live' ? live.shows : undefined);
@@ -218,16 +218,6 @@
 <style>
 	h2 {
 		font-size: var(--step-2);
-	}
-	.big {
-		min-height: 4rem;
-		font-size: var(--step-1);
-		font-weight: 650;
-		justify-content: center;
-	}
-	.as-button.primary {
-		background: var(--ink);
-		color: var(--paper);
 	}
 	.more {
 		display: flex;

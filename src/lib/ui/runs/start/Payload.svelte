@@ -2,7 +2,7 @@
 	import type { Rig } from '$core/logbook';
 	import { sayPayloadLeft } from '$core/words';
 	import type { App } from '$lib/state';
-	import NumberField from '../fields/NumberField.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
 	import { keepOtherKg } from './otherKg';
 
 	interface Props {

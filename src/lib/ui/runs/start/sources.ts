@@ -1,3 +1,4 @@
+import distance from '@turf/distance';
 import type { App } from '$lib/state';
 import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
 
@@ -38,6 +39,23 @@ export function placesFor(
 		}))
 		.sort((a, b) => Number(b.id === here?.point) - Number(a.id === here?.point));
 }
+
+/** How far one is from a place by the straight line, km; nothing where either is not known. */
+const kmFrom = (here: readonly [number, number] | undefined, point: Point): number | undefined =>
+	here && distance([...here], [...point.position]);
+
+/** Points with a service, the nearest first, and how far they are. */
+export const nearestWith = (
+	points: readonly Point[],
+	kinds: readonly Service['kind'][],
+	here: readonly [number, number] | undefined
+): readonly { readonly point: Point; readonly service: Service; readonly km: number | undefined }[] =>
+	points
+		.flatMap((point) => {
+			const service = point.services.find(({ kind }) => kinds.includes(kind));
+			return service ? [{ point, service, km: kmFrom(here, point) }] : [];
+		})
+		.sort((a, b) => (a.km ?? 0) - (b.km ?? 0));
 
 /** What is known of the water at a place. */
 export const waterAt = (place: Place | undefined, here: Stop | undefined): Service | undefined =>

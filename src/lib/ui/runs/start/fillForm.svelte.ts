@@ -21,7 +21,9 @@ export class FillForm {
 	readonly #rig: Rig;
 	readonly #stop: string | null;
 	tanks = $state.raw<readonly string[]>([]);
-	how = $state<HowMuch>('full');
+	/** chosen by the person; until then what the address asks for, which may come a moment later */
+	#chosen = $state<HowMuch | undefined>();
+	readonly #planned: boolean;
 	litres = $state<number | undefined>();
 	kg = $state<number | undefined>();
 	untilMs = $state(0);
@@ -35,6 +37,7 @@ export class FillForm {
 
 	constructor(app: App, rig: Rig, wanted: FillWanted) {
 		this.#stop = wanted.stop;
+		this.#planned = wanted.planned;
 		this.#app = app;
 		this.#rig = rig;
 		const fresh = rig.tanks.filter(({ holds }) => holds === 'fresh');
@@ -45,7 +48,6 @@ export class FillForm {
 				.sort((a, b) => this.#share(a.id) - this.#share(b.id))[0] ??
 			fresh[0];
 		this.tanks = first ? [first.id] : [];
-		this.how = wanted.planned && this.planL !== undefined ? 'plan' : 'full';
 		const here = this.here;
 		if (here?.point !== undefined && this.places.some(({ id }) => id === here.point)) this.place = here.point;
 		this.takePlace(this.place);
@@ -55,6 +57,13 @@ export class FillForm {
 	#share(tank: string): number {
 		const level = this.#app.engine.assessment?.levels.tanks.find(({ id }) => id === tank);
 		return level ? level.litres / Math.max(1, level.usableL) : 0;
+	}
+
+	get how(): HowMuch {
+		return this.#chosen ?? (this.#planned && this.planL !== undefined ? 'plan' : 'full');
+	}
+	set how(how: HowMuch) {
+		this.#chosen = how;
 	}
 
 	get here() {
