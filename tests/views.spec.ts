@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './helpers/test.js';
 import { openDemo } from './helpers/pages';
 
-const VIEWS = ['/', '/trip', '/habits', '/ledger', '/rig', '/data'];
+const VIEWS = ['/', '/trip', '/habits', '/ledger', '/rig', '/data', '/run/fill', '/run/dump', '/run/carry'];
 
 for (const theme of ['Day', 'Dusk', 'Night'])
 	test(`${theme}: no axe violations in any view, and it is kept`, async ({ page }) => {
@@ -26,7 +26,7 @@ for (const theme of ['Day', 'Dusk', 'Night'])
 		}
 	});
 
-test('no axe violations at the first run, in Why? and in a form', async ({ page }) => {
+test('no axe violations at the first run, in Why?, in a form and in the steps of a run', async ({ page }) => {
 	test.setTimeout(180_000);
 	const clean = async (): Promise<void> => {
 		const { violations } = await new AxeBuilder({ page }).analyze();
@@ -45,6 +45,16 @@ test('no axe violations at the first run, in Why? and in a form', async ({ page 
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('button', { name: 'Change Holding', exact: true }).click();
 	await expect(page.getByRole('dialog')).toBeVisible();
+	await clean();
+	await page.goto('/run/fill?tank=sand-aft');
+	await page.getByLabel(/Hose meter shows now/).fill('431.6');
+	for (const name of ['Begin', 'Ready', 'It is full'])
+		await page.getByRole('button', { name, exact: true }).click();
+	await expect(page.getByLabel('Hose meter shows')).toBeFocused();
+	await clean();
+	await page.goto('/run/dump');
+	for (const name of ['Begin', 'Ready']) await page.getByRole('button', { name, exact: true }).click();
+	await expect(page.getByRole('button', { name: 'Not quite empty' })).toBeVisible();
 	await clean();
 });
 

@@ -1,7 +1,7 @@
 import { levelOf, usableOfTank, type Estimate } from '$core/estimate';
 import { instantMs, tripInUse, type Entry, type Point, type Trip } from '$core/logbook';
 import { carryingAt, kindOf, servesKind, type Carrying } from '$core/plan';
-import { neverBinds } from '$core/rig';
+import { neverBinds, USUAL_WASTE_HOSE, type Hose } from '$core/rig';
 import {
 	dumpSetup,
 	fillFigures,
@@ -19,6 +19,15 @@ import {
 import type { UnitChoice } from '$core/units';
 import { sayNear, sayStayAt, sayWhenToGo } from '$core/words';
 
+/** The waste hose of a rig, metres; a usual one where nobody has said, none where it is 0. */
+interface WithHose {
+	readonly hoseM?: number | undefined;
+}
+const hoseOf = ({ hoseM = USUAL_WASTE_HOSE.lengthM }: WithHose): Hose => ({
+	...USUAL_WASTE_HOSE,
+	lengthM: hoseM
+});
+
 /** What is asked about filling, dumping and carrying. */
 export type RunAsk =
 	| { readonly kind: 'figures'; readonly tank: string; readonly target: FillTarget }
@@ -30,13 +39,13 @@ export type RunAsk =
 			readonly pumped?: boolean;
 	  }
 	/** when to go with the tote, where one lives from it */
-	| { readonly kind: 'when-to-go' }
+	| ({ readonly kind: 'when-to-go' } & WithHose)
 	/** what the stops ahead that have no service ask of the containers */
-	| { readonly kind: 'stays'; readonly trip: string }
+	| ({ readonly kind: 'stays'; readonly trip: string } & WithHose)
 	/** what is near where one is without a service */
 	| { readonly kind: 'near'; readonly stop: string }
 	/** a whole stay of so many days from now on */
-	| { readonly kind: 'stay'; readonly container: string; readonly days: number };
+	| ({ readonly kind: 'stay'; readonly container: string; readonly days: number } & WithHose);
 
 export interface StayAt {
 	readonly stop: string;
@@ -83,18 +92,18 @@ const FAR_DAYS = 90;
 const containersOf = ({ estimate }: RunsAsked) =>
 	estimate.model.rig.containers.filter(({ retired, count }) => !retired && count > 0);
 
-function whenToGoOf(asked: RunsAsked): readonly string[] {
+function whenToGoOf(asked: RunsAsked, hose: Hose): readonly string[] {
 	const { estimate, entries, timeZone, units } = asked;
 	const { rig } = estimate.model;
 	return rig.tanks.flatMap((tank) => {
 		if (tank.holds === 'fresh' || tank.retired) return [];
 		const container = livesFrom(estimate, tank, entries);
-		const found = container && whenToGo(estimate, tank, container);
+		const found = container && whenToGo(estimate, tank, container, tank.portable ? undefined : hose);
 		return found ? [sayWhenToGo(rig, found, estimate.atMs, timeZone, units)] : [];
 	});
 }
 
-function staysOf(asked: RunsAsked, tripId: string): readonly StayAt[] {
+function staysOf(asked: RunsAsked, tripId: string, hose: Hose): readonly StayAt[] {
 	const { estimate, trips, units } = asked;
 	const found = trips.find(({ id }) => id === tripId);
 	if (!found) return [];
@@ -109,7 +118,7 @@ function staysOf(asked: RunsAsked, tripId: string): readonly StayAt[] {
 		containersOf(asked).flatMap((container): readonly StayAt[] => {
 			const kind = kindOf(container.carries);
 			if (stop.services.some((service) => servesKind(service, kind, 'while-there'))) return [];
-			const stay = stayByContainer(estimate, container, instantMs(stop.arrive), instantMs(stop.depart));
+			const stay = stayByContainer(estimate, container, instantMs(stop.arrive), instantMs(stop.depart), hose);
 			return stay.loads > 0
 				? [
 						{
@@ -164,15 +173,21 @@ export function answerRun(asked: RunsAsked, what: RunAsk): RunAnswers[RunAsk['ki
 		case 'dump':
 			return dumpSetup(estimate, what.tanks, what.where, what.pumped);
 		case 'when-to-go':
-			return whenToGoOf(asked);
+			return whenToGoOf(asked, hoseOf(what));
 		case 'stays':
-			return staysOf(asked, what.trip);
+			return staysOf(asked, what.trip, hoseOf(what));
 		case 'near':
 			return nearOf(asked, what.stop);
 		case 'stay': {
 			const container = containersOf(asked).find(({ id }) => id === what.container);
 			if (!container) throw new RangeError('this rig has no such container; add one under Rig');
-			return stayByContainer(estimate, container, estimate.atMs, estimate.atMs + what.days * DAY_MS);
+			return stayByContainer(
+				estimate,
+				container,
+				estimate.atMs,
+				estimate.atMs + what.days * DAY_MS,
+				hoseOf(what)
+			);
 		}
 	}
 }

@@ -50,6 +50,8 @@ export interface Prefs {
 	readonly plan?: KeptPlan;
 	/** people, gear, food: what else of the payload is aboard, kg, by rig */
 	readonly otherKg?: Readonly<Record<string, number>>;
+	/** the waste hose, metres, by rig; 0 where it is poured */
+	readonly hoseM?: Readonly<Record<string, number>>;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

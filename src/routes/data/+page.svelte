@@ -40,5 +40,11 @@
 	{#if records.aside.length > 0}
 		<Section title="Kept aside" ruled><Aside aside={records.aside} /></Section>
 	{/if}
+	<Section title="Stand-in devices" ruled>
+		<p>
+			A simulated flow meter: in a <a href="/run/fill">fill</a> by a hose meter it counts by itself, with the server
+			and without. No real device is spoken to.
+		</p>
+	</Section>
 	<Section title="Wipe" ruled><Wipe {app} /></Section>
 </Page>

@@ -168,8 +168,8 @@
 							{/each}
 						</ul>
 					{:else}<p class="soft">
-							No measure, known point, shorter stay or other order does it. Carry water or waste, or stay less
-							long.
+							No measure, load by hand, known point, shorter stay or other order does it. Carry water or
+							waste, or stay less long.
 						</p>{/if}
 				{:else}<p class="soft" aria-live="polite">Looking for what would mend it…</p>{/if}
 			</Section>

@@ -71,5 +71,7 @@ describe('two weeks without a sewer?', () => {
 		expect(fetched.trips).toBe(2);
 	});
 	it('a stay must have a length', () =>
-		expect(() => stayByContainer(now(), tote, at + DAY_MS, at + DAY_MS)).toThrow(/end after it begins/));
+		expect(() => stayByContainer(now(), tote, at + DAY_MS, at + DAY_MS, noHose)).toThrow(
+			/end after it begins/
+		));
 });

@@ -1,15 +1,7 @@
 import { levelOf, type Estimate } from '../../estimate/index.js';
 import { comeBy, courseOf, quantileOf } from '../../forecast/index.js';
 import type { Container } from '../../logbook/index.js';
-import {
-	emptyOf,
-	fitsL,
-	loadsOf,
-	neverBinds,
-	tankById,
-	USUAL_WASTE_HOSE,
-	type Hose
-} from '../../rig/index.js';
+import { emptyOf, fitsL, loadsOf, neverBinds, tankById, type Hose } from '../../rig/index.js';
 
 /** A whole stay on containers. */
 export interface StayLoads {
@@ -45,7 +37,7 @@ export function stayByContainer(
 	container: Container,
 	fromMs: number,
 	toMs: number,
-	hose: Hose = USUAL_WASTE_HOSE
+	hose: Hose
 ): StayLoads {
 	if (!(toMs > fromMs && toMs > estimate.atMs))
 		throw new RangeError('a stay must end after it begins, and later than now');

@@ -1,7 +1,7 @@
 import { DAY_MS, levelOf, meterNow, type Estimate } from '../../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead } from '../../habits/index.js';
 import type { Container, Entry, Tank } from '../../logbook/index.js';
-import { emptyOf, fitsL, USUAL_WASTE_HOSE, type Hose } from '../../rig/index.js';
+import { emptyOf, fitsL, type Hose } from '../../rig/index.js';
 
 /** When a container is just right for what a waste tank holds. */
 export interface WhenToGo {
@@ -15,9 +15,6 @@ export interface WhenToGo {
 	/** the meter to look at, and what it shows then, displayed units */
 	readonly meter?: { readonly id: string; readonly reads: number };
 }
-
-/** The hose between a tank and what it is let into: nobody has one for what is poured by hand. */
-const hoseFor = (tank: Tank): Hose | undefined => (tank.portable ? undefined : USUAL_WASTE_HOSE);
 
 /** The container that a waste tank was last emptied into, where it lives from one. */
 export function livesFrom(estimate: Estimate, tank: Tank, entries: readonly Entry[]): Container | undefined {
@@ -37,7 +34,7 @@ export function whenToGo(
 	estimate: Estimate,
 	tank: Tank,
 	container: Container,
-	hose: Hose | undefined = hoseFor(tank)
+	hose: Hose | undefined
 ): WhenToGo | undefined {
 	const { model, atMs } = estimate;
 	const day = dayAhead(estimate, aheadNow(estimate));

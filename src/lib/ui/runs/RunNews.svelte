@@ -24,7 +24,7 @@
 	const go = latest(
 		() => {
 			void app.engine.assessment;
-			return app.engine.runs({ kind: 'when-to-go' });
+			return app.engine.runs({ kind: 'when-to-go', hoseM: app.prefs.current.hoseM?.[rig?.id ?? ''] });
 		},
 		() => app.engine.assessment
 	);

@@ -10,7 +10,7 @@
 	import Page from '$lib/ui/page/Page.svelte';
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
-	import { keepOtherKg } from '$lib/ui/runs/start/otherKg';
+	import { keepOfRig } from '$lib/ui/runs/start/ofRig';
 	import RigPlan from '$lib/ui/rig/weighing/RigPlan.svelte';
 	import WeightTable from '$lib/ui/rig/weighing/WeightTable.svelte';
 
@@ -57,7 +57,7 @@
 				<NumberField
 					label="Else aboard, of the {kg(rig.payloadKg)} payload"
 					value={otherKg}
-					onchange={(kg) => void keepOtherKg(app, rig.id, kg)}
+					onchange={(kg) => void keepOfRig(app, 'otherKg', rig.id, kg)}
 					of="mass"
 					{units}
 					optional

@@ -12,6 +12,7 @@
 	import NumberField from '../../fields/NumberField.svelte';
 	import SelectField from '../../fields/SelectField.svelte';
 	import Notice from '../../page/Notice.svelte';
+	import { keepOfRig } from './ofRig';
 	import RunFrame from '../RunFrame.svelte';
 	import { placesFor, stopAtHand } from './sources';
 
@@ -58,7 +59,8 @@
 				: DESIGNATED
 	);
 	let partL = $state<number | undefined>(0);
-	let hoseM = $state<number | undefined>(USUAL_WASTE_HOSE.lengthM);
+	// svelte-ignore state_referenced_locally
+	let hoseM = $state<number | undefined>(app.prefs.current.hoseM?.[rig.id] ?? USUAL_WASTE_HOSE.lengthM);
 	let trouble = $state<string>();
 	let busy = $state(false);
 
@@ -161,9 +163,9 @@
 					<NumberField
 						label="Hose, metres"
 						bind:value={hoseM}
-						optional
+						onchange={(metres) => void keepOfRig(app, 'hoseM', rig.id, metres)}
 						suffix="m"
-						hint="75 mm wide inside, as usual; empty where it is poured."
+						hint="75 mm wide inside, as usual; 0 where it is poured."
 					/>
 				{/if}
 			</div>

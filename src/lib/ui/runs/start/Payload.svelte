@@ -3,7 +3,7 @@
 	import { sayPayloadLeft } from '$core/words';
 	import type { App } from '$lib/state';
 	import NumberField from '../../fields/NumberField.svelte';
-	import { keepOtherKg } from './otherKg';
+	import { keepOfRig } from './ofRig';
 
 	interface Props {
 		app: App;
@@ -29,7 +29,7 @@
 		hint={otherKg === undefined
 			? 'All that the plate counts beside water: then you see what the payload leaves.'
 			: undefined}
-		onchange={(kg) => void keepOtherKg(app, rig.id, kg)}
+		onchange={(kg) => void keepOfRig(app, 'otherKg', rig.id, kg)}
 	/>
 	{#if otherKg !== undefined}
 		<p class:mind={rig.payloadKg - otherKg - aboardKg < takeKg}>

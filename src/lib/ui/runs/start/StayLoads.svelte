@@ -22,7 +22,12 @@
 	const fits = $derived(days !== undefined && days >= 1 && days <= MOST_DAYS);
 	const stay = latest(() =>
 		container && fits && days !== undefined
-			? app.engine.runs({ kind: 'stay', container: container.id, days })
+			? app.engine.runs({
+					kind: 'stay',
+					container: container.id,
+					days,
+					hoseM: app.prefs.current.hoseM?.[rig.id]
+				})
 			: undefined
 	);
 	const SERVES: Readonly<Record<string, readonly Service['kind'][]>> = {
