@@ -58,7 +58,10 @@ const planKept = (page: Page): Promise<boolean> =>
 			})
 	);
 const order = (page: Page) =>
-	page.getByRole('list', { name: 'Stops ahead' }).getByRole('listitem').locator('.what strong:first-child');
+	page
+		.getByRole('list', { name: 'Stops ahead' })
+		.getByRole('listitem')
+		.locator('.what > span:first-child > strong');
 
 const HOLDS = [
 	stop('Moor', 0.5, 1.5),

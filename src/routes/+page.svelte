@@ -14,22 +14,23 @@
 	import LargeRods from '$lib/ui/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/rods/tankView';
 	import { logSaying, mendSaying } from '$lib/ui/shell/saying';
-	import { onMount } from 'svelte';
 
 	const app = useApp();
 	let asked = $state<string>();
 	/** what one would like to do is being put together */
 	let basket = $state(false);
 
+	const now = $derived(app.engine.assessment);
 	/** what can wait until one has seen what one came for */
 	const LATER_MS = 1500;
 	let later = $state(false);
-	onMount(() => {
+	const seen = $derived(now !== undefined);
+	// Counted from the first look on, however long that takes.
+	$effect(() => {
+		if (!seen) return;
 		const waiting = setTimeout(() => (later = true), LATER_MS);
 		return () => clearTimeout(waiting);
 	});
-
-	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
 

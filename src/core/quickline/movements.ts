@@ -1,8 +1,7 @@
 import { listed } from '../words/index.js';
 import { formatLitres } from '../units/index.js';
 import type { Tank } from '../logbook/index.js';
-import { usableOf } from '../rig/index.js';
-import { swapOf, swapsOf } from '../runs/index.js';
+import { swapOf, swapsOf, usableOf } from '../rig/index.js';
 import { oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
 import { meaningful, namedBy } from './names.js';
 import { figureBeyond, quantityOf, type Line } from './tokens.js';

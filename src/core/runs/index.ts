@@ -1,4 +1,3 @@
-export { swapOf, swapsOf, type Swap } from './jugs/index.js';
 export { livesFrom, stayByContainer, whenToGo, type StayLoads, type WhenToGo } from './containers/index.js';
 export {
 	fillFigures,

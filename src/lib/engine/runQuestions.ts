@@ -1,7 +1,7 @@
 import { levelOf, usableOfTank, type Estimate } from '$core/estimate';
-import { instantMs, tripInUse, type Entry, type Point, type Trip } from '$core/logbook';
+import { instantMs, tripInUse, type Container, type Entry, type Point, type Trip } from '$core/logbook';
 import { carryingAt, kindOf, servesKind, type Carrying } from '$core/plan';
-import { neverBinds, USUAL_WASTE_HOSE, type Hose } from '$core/rig';
+import { hoseLitres, neverBinds, USUAL_WASTE_HOSE, type Hose } from '$core/rig';
 import {
 	dumpSetup,
 	fillFigures,
@@ -89,8 +89,14 @@ const DAY_MS = 86_400_000;
 const LONG_DAYS = 2;
 const FAR_DAYS = 90;
 
-const containersOf = ({ estimate }: RunsAsked) =>
-	estimate.model.rig.containers.filter(({ retired, count }) => !retired && count > 0);
+const containersOf = ({ estimate }: RunsAsked): readonly Container[] =>
+	estimate.model.rig.containers.filter(
+		({ retired, count, capacityL, headroomL }) => !retired && count > 0 && capacityL > headroomL
+	);
+
+/** What is smaller than the hose's content is not filled by it, but poured into. */
+const hoseInto = ({ capacityL }: Container, hose: Hose): Hose =>
+	hoseLitres(hose) < capacityL ? hose : { ...hose, lengthM: 0 };
 
 function whenToGoOf(asked: RunsAsked, hose: Hose): readonly string[] {
 	const { estimate, entries, timeZone, units } = asked;
@@ -98,7 +104,8 @@ function whenToGoOf(asked: RunsAsked, hose: Hose): readonly string[] {
 	return rig.tanks.flatMap((tank) => {
 		if (tank.holds === 'fresh' || tank.retired) return [];
 		const container = livesFrom(estimate, tank, entries);
-		const found = container && whenToGo(estimate, tank, container, tank.portable ? undefined : hose);
+		if (!container || !containersOf(asked).includes(container)) return [];
+		const found = whenToGo(estimate, tank, container, tank.portable ? undefined : hoseInto(container, hose));
 		return found ? [sayWhenToGo(rig, found, estimate.atMs, timeZone, units)] : [];
 	});
 }
@@ -118,7 +125,13 @@ function staysOf(asked: RunsAsked, tripId: string, hose: Hose): readonly StayAt[
 		containersOf(asked).flatMap((container): readonly StayAt[] => {
 			const kind = kindOf(container.carries);
 			if (stop.services.some((service) => servesKind(service, kind, 'while-there'))) return [];
-			const stay = stayByContainer(estimate, container, instantMs(stop.arrive), instantMs(stop.depart), hose);
+			const stay = stayByContainer(
+				estimate,
+				container,
+				instantMs(stop.arrive),
+				instantMs(stop.depart),
+				hoseInto(container, hose)
+			);
 			return stay.loads > 0
 				? [
 						{
@@ -186,7 +199,7 @@ export function answerRun(asked: RunsAsked, what: RunAsk): RunAnswers[RunAsk['ki
 				container,
 				estimate.atMs,
 				estimate.atMs + what.days * DAY_MS,
-				hoseOf(what)
+				hoseInto(container, hoseOf(what))
 			);
 		}
 	}

@@ -70,6 +70,12 @@ export function sayFlowTime(litres: number, flowLpm: number, units: UnitChoice):
 	return `${sayMinutes(litres / flowLpm)} at ${formatLitres(flowLpm, units)} a minute`;
 }
 
+/** Litres in large type, their unit beside them. */
+function bigLitres(litres: number, units: UnitChoice): Pick<Figure, 'value' | 'unit'> {
+	const [value = '', ...unit] = formatLitres(litres, units).split(/\s/u);
+	return { value, unit: unit.join(' ') };
+}
+
 const DRAINS: Readonly<Record<string, string>> = {
 	ground: 'Grey on the ground: only where local rules allow it; they differ. Never black.',
 	overboard: 'Overboard: only where the rules of these waters allow it; they differ.',
@@ -110,8 +116,7 @@ function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
 			mark?.stop === undefined
 				? {
 						says: toFull ? `Until it comes back, about` : `Into ${name} go`,
-						value: formatLitres(takeL, units).replace(/\s.*$/u, ''),
-						unit: formatLitres(takeL, units).replace(/^\S+\s/u, '')
+						...bigLitres(takeL, units)
 					}
 				: {
 						says: toFull
@@ -122,7 +127,7 @@ function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
 		tells: [
 			...(mark ? [`It began at ${sayShown(mark.from)}, in ${unitsOfMeter(mark.meter.unitL)}.`] : []),
 			...(stopped ? ['The counter stops at 0 before that: set it anew first, or count jugs.'] : []),
-			...(flow && takeL > 0 ? [capitalised(sayFlowTime(takeL, flow, units))] : []),
+			...(flow && takeL > 0 ? [`About ${sayFlowTime(takeL, flow, units)}.`] : []),
 			...(overflows ? [overflows] : []),
 			...(toFull ? [`Room for ${formatLitres(roomL.p10, units)} to ${formatLitres(roomL.p90, units)}.`] : []),
 			`Then ${formatLitres(leavesL, units)} aboard, now ${formatLitres(levelL, units)}: ${sayMass(takeL, units)} more to carry.`
@@ -136,8 +141,6 @@ function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
 		other: toFull ? 'Stopped before that' : 'It was different'
 	};
 }
-
-const capitalised = (text: string): string => `About ${text}.`;
 
 const isPumped = ({ setup }: Run): boolean => setup.kind === 'dump' && setup.pumped === true;
 
@@ -263,13 +266,15 @@ export function sayStep(step: Step, about: About): StepWords {
 				caution: `Towing or carrying: lid tight, strap, slow, look behind. ${DESIGNATED}`,
 				done: 'It is back, empty'
 			};
-		case 'fill-jugs':
+		case 'fill-jugs': {
+			const lift = sayLoadOf(step.kg, units);
 			return {
 				does: `Fill ${step.litres.length === 1 ? 'one' : String(step.litres.length)}: ${listed(step.litres.map(litres))}.`,
 				tells: [`${sayMass(step.kg, units)} each at the most.`],
-				...(sayLoadOf(step.kg, units) ? { caution: sayLoadOf(step.kg, units) ?? '' } : {}),
+				...(lift === undefined ? {} : { caution: lift }),
 				done: step.litres.length === 1 ? 'It is full' : 'They are full'
 			};
+		}
 		case 'pour':
 			return sayPour(about, step);
 	}
@@ -280,13 +285,15 @@ const NO_TOTE = { keepFreeL: 0, capacityL: 0, partL: 0, emptyFirst: false };
 function sayLetIn({ rig, run, units }: About, step: Step & { kind: 'let-in' }): StepWords {
 	const { keepFreeL, capacityL, partL, emptyFirst } = run.setup.kind === 'tote' ? run.setup : NO_TOTE;
 	const mostL = capacityL - keepFreeL - (step.load === 0 && !emptyFirst ? partL : 0);
-	const [value = '', unit = ''] = formatLitres(step.litres, units).split(/\s/u);
 	const name = nameOf(rig, step.tank);
 	return {
 		does: step.last
 			? `Open ${lower(name)} until it runs dry. About ${drainTime(step.litres)}.`
 			: `Open ${lower(name)}. About ${drainTime(step.litres)}.`,
-		figure: { says: step.last ? 'It should run dry after' : 'Shut the valve after', value, unit },
+		figure: {
+			says: step.last ? 'It should run dry after' : 'Shut the valve after',
+			...bigLitres(step.litres, units)
+		},
 		tells: [
 			`${containerOf(rig, step.container)} takes ${formatLitres(capacityL, units)}; ${formatLitres(keepFreeL, units)} of it stay free for what the hose still holds.`,
 			...(step.last ? [`Shut it at ${formatLitres(mostL, units)} at the latest, dry or not.`] : [])
@@ -302,6 +309,7 @@ function sayPour({ rig, run, units }: About, step: Step & { kind: 'pour' }): Ste
 	const name = nameOf(rig, setup?.into ?? '');
 	const all = step.litres.reduce((sum, one) => sum + one, 0);
 	const bottles = setup?.by.kind === 'bottles';
+	const lift = bottles ? undefined : sayLoadOf(step.kg, units);
 	return {
 		does: bottles
 			? `${formatLitres(all, units)} from bottles into ${name}.`
@@ -311,7 +319,7 @@ function sayPour({ rig, run, units }: About, step: Step & { kind: 'pour' }): Ste
 				? 'The pump needs power; its hose clean, for drinking water.'
 				: 'The jug higher than the inlet, and air let in.'
 		],
-		...(!bottles && sayLoadOf(step.kg, units) ? { caution: sayLoadOf(step.kg, units) ?? '' } : {}),
+		...(lift === undefined ? {} : { caution: lift }),
 		done: 'It is in',
 		other: 'It was different'
 	};

@@ -199,17 +199,15 @@
 			{/if}
 		{:else}
 			<a class="as-button primary big" href="/">To Now</a>
-			{#if previous === undefined}
-				<p class="more">
-					{#if run.ended}<button
-							class="quiet"
-							onclick={() =>
-								void book.change(run.id, (newest) => {
-									const { ended: _ended, ...open } = newest ?? run;
-									return open;
-								})}>Go on with it</button
-						>{/if}
-				</p>
+			{#if run.ended}
+				<button
+					class="quiet"
+					onclick={() =>
+						void book.change(run.id, (newest) => {
+							const { ended: _ended, ...open } = newest ?? run;
+							return open;
+						})}>Go on with it</button
+				>
 			{/if}
 		{/if}
 	{/snippet}

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import type { EntryDraft, Rig, Tank } from '$core/logbook';
-	import { swapOf } from '$core/runs';
-	import { usableOf } from '$core/rig';
+	import { swapOf, usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import type { App } from '$lib/state';
 	import Section from '../../page/Section.svelte';

@@ -1,1 +1,0 @@
-export { swapOf, swapsOf, type Swap } from './swap.js';
