@@ -89,9 +89,11 @@ const DAY_MS = 86_400_000;
 const LONG_DAYS = 2;
 const FAR_DAYS = 90;
 
+/** With less than this nobody carries anything, litres. */
+const LEAST_L = 0.5;
 const containersOf = ({ estimate }: RunsAsked): readonly Container[] =>
 	estimate.model.rig.containers.filter(
-		({ retired, count, capacityL, headroomL }) => !retired && count > 0 && capacityL > headroomL
+		({ retired, count, capacityL, headroomL }) => !retired && count > 0 && capacityL - headroomL >= LEAST_L
 	);
 
 /** What is smaller than the hose's content is not filled by it, but poured into. */

@@ -252,7 +252,13 @@ export function readDumpBody(data: unknown): Read<DumpBody> {
 	if (!container) return { errors: [mustBe('$.into', 'the id of a container of the rig', into)] };
 	const mixed = found.find((tank) => tank && tank.holds !== container.carries);
 	const problems = vesselProblems('$.into', mixed?.holds ?? container.carries, container, hose);
-	return problems.length > 0 ? { errors: problems } : read;
+	if (problems.length > 0) return { errors: problems };
+	const most = found.reduce((sum, tank) => sum + (tank ? BEYOND * usableOf(tank) : 0), 0);
+	return most <= MOST_LOADS * (container.capacityL - keptFreeL(container.carries, container, hose))
+		? read
+		: {
+				errors: [mustBe('$.into', `a container that takes the tank in ${MOST_LOADS} loads`, container.name)]
+			};
 }
 
 export type CarryBody = z.infer<typeof carryBody>;

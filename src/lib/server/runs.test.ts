@@ -13,6 +13,7 @@ const rig: Rig = {
 	],
 	containers: [
 		{ id: 'tote', name: 'Tote', carries: 'grey', capacityL: 60, headroomL: 4, tareKg: 5, count: 1 },
+		{ id: 'thimble', name: 'Thimble', carries: 'grey', capacityL: 0.001, headroomL: 0, tareKg: 0, count: 1 },
 		{ id: 'pail', name: 'Pail', carries: 'grey', capacityL: 5, headroomL: 1, tareKg: 1, count: 1 }
 	]
 };
@@ -117,6 +118,7 @@ describe('POST /api/dump', () => {
 		expect(await wrong({ tanks: ['grey', 'black'], into: 'tote' })).toEqual(['$.into']);
 		expect(await wrong({ into: 'pail', hose: { lengthM: 3, diameterMm: 75 } })).toEqual(['$.into']);
 		expect(await wrong({ into: 'bucket' })).toEqual(['$.into']);
+		expect(await wrong({ into: 'thimble' })).toEqual(['$.into']);
 		expect(await wrong({ tanks: ['grey', 'main'] })).toEqual(['$.tanks[1]']);
 		expect(await wrong({ tanks: [] })).toEqual(['$.tanks']);
 	});

@@ -19,6 +19,8 @@ export interface Carrying {
 
 /** Nobody walks or tows a tote further, km. */
 const MOST_KM = 3;
+/** Nor more often than this, loads. */
+const MOST_CARRIED = 60;
 /** What a load takes where nobody has said, minutes. */
 const USUAL_MINUTES = 15;
 
@@ -45,7 +47,7 @@ export function carryingAt(
 		const litres = heldL(rig, container.carries);
 		const service = kindOf(container.carries);
 		if (container.retired || !(container.count > 0 && litres > 0)) return [];
-		if (!(container.capacityL > container.headroomL)) return [];
+		if (!(MOST_CARRIED * (container.capacityL - container.headroomL) >= litres)) return [];
 		if (stop.services.some((one) => servesKind(one, service, reading))) return [];
 		const near = points
 			.filter(({ services }) => services.some((one) => servesKind(one, service, reading)))

@@ -119,6 +119,16 @@ describe('a trip that does not hold', () => {
 		// Nobody walks ten kilometres with a can; and a stop that has a tap needs none.
 		const far: Point = { ...near, position: [-2, 54.1] };
 		expect(carryingAt(withCans, trip.stops[0]!, [far], 'on-arrival')).toEqual([]);
+		// Nor with a thimble, or a can that is all headroom.
+		for (const size of [{ capacityL: 0.01 }, { headroomL: 20 }])
+			expect(
+				carryingAt(
+					{ ...withCans, containers: [{ ...cans[0]!, ...size }] },
+					trip.stops[0]!,
+					[near],
+					'on-arrival'
+				)
+			).toEqual([]);
 		expect(carryingAt(withCans, { ...trip.stops[0]!, services: BOTH }, [near], 'on-arrival')).toEqual([]);
 		expect(carryingAt(withCans, trip.stops[0]!, [near], 'on-arrival').map(({ service }) => service)).toEqual([
 			'water',

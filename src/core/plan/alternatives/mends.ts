@@ -110,8 +110,9 @@ function* firstOf(
 }
 
 /**
- * What would make a trip hold that does not: the least set of measures, loads carried by hand where a point is near, the nearest known point that helps, one night less
- * somewhere, a stop at another place in the order; of each the first that does, in this order. It pauses between tries.
+ * What would make a trip hold that does not: the least set of measures, loads carried by hand where a point is near, the
+ * nearest known point that helps, one night less somewhere, a stop at another place in the order; of each the first that does,
+ * in this order. It pauses between tries.
  */
 export function* mends(
 	estimate: Estimate,
