@@ -236,6 +236,7 @@ test('a dump: black first, not quite empty, water back', async ({ page }) => {
 	await press(page, 'Shut and capped');
 	await press(page, 'From a jug or the tap');
 	await press(page, 'Hands washed');
+	await expect(page.getByRole('heading', { name: 'That is all.' })).toBeVisible();
 	expect(await written(page)).toMatchObject([
 		{ kind: 'dump', tank: 'black', to: 'empty', where: 'sewer' },
 		{ kind: 'transfer', fromTank: 'grey', toTank: 'black' },
@@ -293,12 +294,16 @@ test('carried by hand: offered where a service is near, set up, poured; a stay b
 	await expect(near).toBeVisible();
 	await page.getByRole('link', { name: 'Carry' }).filter({ visible: true }).last().click();
 	await page.goto('/run/carry?by=can');
+	await page.getByLabel('How much').fill('400');
+	await expect(page.getByText(/the rest would run over/)).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Carry the water' })).toBeDisabled();
 	await page.getByLabel('How much').fill('25');
 	await expect(page.getByText(/3 loads in 2 trips, 20 min; the fullest weighs 11.kg/)).toBeVisible();
 	await page.getByLabel('Days in one place').fill('14');
 	await expect(page.getByText(/loads, one .*15 min each|loads, \w+ a day, 15 min each/)).toBeVisible();
 	await press(page, 'Carry the water');
 	for (const name of ['They are full', 'It is in', 'It is full', 'It is in']) await press(page, name);
+	await expect(page.getByRole('heading', { name: 'That is all.' })).toBeVisible();
 	expect(await written(page)).toMatchObject([
 		{ kind: 'fill', tank: 'main', litres: 20 },
 		{ kind: 'fill', tank: 'main', litres: 5 }

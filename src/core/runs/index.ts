@@ -37,6 +37,7 @@ export {
 	type Written
 } from './steps/index.js';
 export {
+	carryLoads,
 	carrySetup,
 	dumpSetup,
 	fillSetup,

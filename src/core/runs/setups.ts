@@ -1,6 +1,6 @@
 import type { Estimate } from '../estimate/index.js';
 import type { Container, Entry, Rig, Tank } from '../logbook/index.js';
-import { loadsOf, tankById, usableOf, type Hose, type Vessel } from '../rig/index.js';
+import { loadsOf, tankById, usableOf, type Hose, type Loads, type Vessel } from '../rig/index.js';
 import { dumpOrder, flushedFrom } from './dump/index.js';
 import { fillFigures, lastShown, passedBetween, type FillTarget } from './fill/index.js';
 import type { CarrySetup, DumpSetup, FillSetup, Source, ToteSetup } from './steps/index.js';
@@ -178,20 +178,24 @@ function vesselOf(rig: Rig, { by, litres }: CarryWish): Vessel {
 	}
 }
 
+/** The loads and trips of a wish. @throws RangeError as `loadsOf` */
+export const carryLoads = (rig: Rig, wish: CarryWish): Loads =>
+	loadsOf('fresh', wish.litres, vesselOf(rig, wish));
+
 /**
  * Sets water carried by hand up: which trips, and how full each jug is.
  *
  * @throws RangeError when the container does not carry fresh water or nothing fits it
  */
 export function carrySetup(rig: Rig, wish: CarryWish): CarrySetup {
-	const { by, into, how, source, litres } = wish;
+	const { by, into, how, source } = wish;
 	if (by.kind === 'container' && by.container.carries !== 'fresh')
 		throw new RangeError(
 			`${by.container.name} carries ${by.container.carries}; drinking water needs a container of its own`
 		);
 	if (tankById(rig, into)?.holds !== 'fresh') throw new RangeError('say which fresh tank it goes into');
 	const vessel = vesselOf(rig, wish);
-	const { loadL } = loadsOf('fresh', litres, vessel);
+	const { loadL } = carryLoads(rig, wish);
 	return {
 		kind: 'carry',
 		into,

@@ -22,6 +22,7 @@ const setup: FillSetup = {
 	source: { potable: true },
 	counters: []
 };
+const [OLD, OPEN] = ['0190a0b0-0000-7000-8000-00000000000a', '0190a0b0-0000-7000-8000-00000000000b'];
 const books: RunBook[] = [];
 afterEach(() => books.splice(0).forEach((book) => book.close()));
 const bookOf = (app: App): RunBook => {
@@ -122,7 +123,7 @@ describe('a run that is kept', () => {
 	});
 	it('passes over what is no run, and lets go of what is long over', async () => {
 		const old: Run = {
-			id: 'old',
+			id: OLD,
 			rig: 'rig',
 			begun: '2027-05-01T08:00:00Z',
 			setup,
@@ -130,17 +131,17 @@ describe('a run that is kept', () => {
 			ended: true
 		};
 		const port = memoryPort([
-			['run:old', old],
-			['run:open', { ...old, id: 'open', ended: undefined }],
-			['run:torn', { ...old, id: 'torn', setup: { kind: 'fill' } }],
+			[`run:${OLD}`, old],
+			[`run:${OPEN}`, { ...old, id: OPEN, ended: undefined }],
+			['run:torn', { ...old, setup: { kind: 'fill' } }],
 			['prefs', { theme: 'night' }]
 		]);
 		const book = new RunBook(port, queuedTurns());
 		books.push(book);
 		const nowMs = Date.parse('2028-05-01T08:00:00Z');
 		await book.load(nowMs);
-		expect(book.runs.map(({ id }) => id)).toEqual(['open']);
-		expect(await port.get('run:old')).toBeUndefined();
+		expect(book.runs.map(({ id }) => id)).toEqual([OPEN]);
+		expect(await port.get(`run:${OLD}`)).toBeUndefined();
 		// What cannot be read is left where it is.
 		expect(await port.get('run:torn')).toBeDefined();
 		await new RunBook(port, queuedTurns()).clear();

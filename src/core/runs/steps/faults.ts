@@ -1,4 +1,5 @@
 import type { Rig } from '../../logbook/index.js';
+import { tankById, usableOf } from '../../rig/index.js';
 import { passedBetween } from '../fill/index.js';
 import { markOf } from './figures.js';
 import type { Answer, Run } from './run.js';
@@ -23,10 +24,22 @@ export type Fault =
 			readonly litres: number;
 			readonly fitsL: number;
 	  }
+	/** more than the tank can hold at all */
+	| {
+			readonly kind: 'more-than-holds';
+			readonly tank: string;
+			readonly litres: number;
+			readonly holdsL: number;
+	  }
 	| { readonly kind: 'negative'; readonly litres: number };
 
 /** So far over the room of a tank is no doubt of its level but a slip, as a share of what serves. */
 const DOUBTED_SHARE = 0.15;
+
+const usableIn = (rig: Rig, id: string): number | undefined => {
+	const tank = tankById(rig, id);
+	return tank && usableOf(tank);
+};
 
 /** What does not fit in an answer to a step, if anything. */
 export function faultOf(rig: Rig, run: Run, step: Step, answer: Answer): Fault | undefined {
@@ -51,6 +64,11 @@ export function faultOf(rig: Rig, run: Run, step: Step, answer: Answer): Fault |
 		if (answer.how !== 'full' && litres > roomL.p90 + DOUBTED_SHARE * usableL)
 			return { kind: 'beyond', tank, litres, roomL: roomL.p50 };
 	}
+	const of =
+		step.kind === 'pour' && setup.kind === 'carry' ? setup.into : 'tank' in step ? step.tank : undefined;
+	const holdsL = of === undefined ? undefined : usableIn(rig, of);
+	if (of !== undefined && holdsL !== undefined && given > (1 + DOUBTED_SHARE) * holdsL)
+		return { kind: 'more-than-holds', tank: of, litres: given, holdsL };
 	if (step.kind === 'let-in' && setup.kind === 'tote') {
 		const fits = setup.capacityL - (step.load === 0 && !setup.emptyFirst ? setup.partL : 0);
 		if (given > fits) return { kind: 'over-full', container: step.container, litres: given, fitsL: fits };

@@ -3,6 +3,7 @@ import { ABSURD_LITRES } from '../../logbook/index.js';
 import type { Run } from './run.js';
 
 const MOST_STEPS = 500;
+const UUID = /^[\da-f]{8}-(?:[\da-f]{4}-){3}[\da-f]{12}$/i;
 
 /**
  * A run is kept beside the logbook and handed over in an address: what comes from there is looked at like any file. Made when it is
@@ -98,7 +99,8 @@ function makeSchema() {
 	]);
 
 	return z.object({
-		id,
+		// The ids of its entries are made from it, which asks for a UUID.
+		id: z.string().check(z.refine((text) => UUID.test(text))),
 		rig: id,
 		begun: instant,
 		setup,

@@ -85,7 +85,7 @@ const filling = (wish: Partial<FillWish> = {}): Setup =>
 	});
 const begun = (setup: Setup | undefined): Run => {
 	if (!setup) throw new Error('nothing was set up');
-	return { id: 'run', rig: 'rig', begun: at, setup, answers: {} };
+	return { id: '0190a0b0-0000-7000-8000-000000000001', rig: 'rig', begun: at, setup, answers: {} };
 };
 
 /** Answers every step, or those named, and takes the rest as done. */
@@ -325,6 +325,32 @@ describe('water carried by hand', () => {
 	});
 });
 
+it('no step takes more than its tank can hold', () => {
+	const runs = [
+		[begun(dumpSetup(now(), ['grey', 'tank'])), 'empty'],
+		[begun(dumpSetup(now(), ['tank'])), 'treat'],
+		[
+			begun(
+				carrySetup(rig, {
+					into: 'main',
+					litres: 9,
+					by: { kind: 'bottles', litresEach: 1 },
+					how: 'pump',
+					source
+				})
+			),
+			'pour'
+		]
+	] as const;
+	for (const [run, kind] of runs) {
+		const step = stepsOf(run.setup).find((one) => one.kind === kind)!;
+		expect(faultOf(rig, run, step, { how: 'litres', litres: 400 })).toMatchObject({
+			kind: 'more-than-holds'
+		});
+		expect(faultOf(rig, run, step, { how: 'litres', litres: 3 })).toBeUndefined();
+	}
+});
+
 describe('every run', () => {
 	const grey = rig.tanks.find(({ id }) => id === 'grey')!;
 	const anySetup: fc.Arbitrary<Setup> = fc.oneof(
@@ -370,6 +396,7 @@ describe('every run', () => {
 	it('is refused when it is none, and told apart from one of another rig', () => {
 		const run = begun(filling());
 		expect(readRun({ ...run, setup: { ...run.setup, kind: 'fly' } })).toBeUndefined();
+		expect(readRun({ ...run, id: 'my-run' })).toBeUndefined();
 		expect(readRun({ ...run, begun: 'last year' })).toBeUndefined();
 		expect(readRun({ ...run, answers: { connect: { how: 'litres', litres: -4, at } } })).toBeUndefined();
 		for (const given of [undefined, null, 'run', [], 7]) expect(readRun(given)).toBeUndefined();

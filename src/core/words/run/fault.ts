@@ -18,6 +18,8 @@ export function sayStepFault(fault: Fault, rig: Rig, units: UnitChoice): string 
 			const name = rig.containers.find(({ id }) => id === fault.container)?.name ?? 'The container';
 			return `${name} takes ${litres(fault.fitsL)}; ${litres(fault.litres)} do not fit. Check the figure.`;
 		}
+		case 'more-than-holds':
+			return `${tankById(rig, fault.tank)?.name ?? 'The tank'} holds ${litres(fault.holdsL)}; ${litres(fault.litres)} cannot be. Check the figure and its unit.`;
 		case 'negative':
 			return 'Give 0 or more.';
 	}

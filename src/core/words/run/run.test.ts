@@ -254,6 +254,7 @@ it.each<[Fault, RegExp]>([
 		{ kind: 'over-full', container: 'tote', litres: 120, fitsL: 100 },
 		/Grey tote takes 100 L; 120 L do not fit/
 	],
+	[{ kind: 'more-than-holds', tank: 'grey', litres: 300, holdsL: 80 }, /Grey holds 80 L; 300 L cannot be/],
 	[{ kind: 'negative', litres: -1 }, /0 or more/]
 ])('what does not fit is said with what to do: %j', (fault, says) =>
 	expect(plain(sayStepFault(fault, rig, METRIC))).toMatch(says)

@@ -7,8 +7,8 @@ import { nearestWith, placesFor, stopNow, waterAt } from './start/sources';
 import type { FlowReading } from '$lib/standins/simulatedFlow';
 
 const run: Run = {
-	id: 'läuft-1',
-	rig: 'rig',
+	id: '0190a0b0-0000-7000-8000-000000000001',
+	rig: 'Räuberhöhle',
 	begun: '2027-05-01T08:00:00Z',
 	setup: { kind: 'dump', order: [{ do: 'empty', tank: 'grey', litres: 40 }, { do: 'cap' }], where: 'sewer' },
 	answers: { '0-empty': { how: 'not-quite', leftL: 4, at: '2027-05-01T08:05:00Z' } }

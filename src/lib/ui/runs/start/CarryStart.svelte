@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { Rig } from '$core/logbook';
-	import { carrySetup, type CarryWish } from '$core/runs';
-	import { loadsOf } from '$core/rig';
+	import { carryLoads, carrySetup, type CarryWish } from '$core/runs';
 	import { isCarried, usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { sayLoadOf, sayLoads } from '$core/words';
@@ -49,6 +48,9 @@
 	const roomL = $derived(tank ? Math.max(0, usableOf(tank) - (levels.get(tank.id) ?? 0)) : 0);
 	let asked = $state<number | undefined>();
 	const wantL = $derived(asked ?? Math.floor(roomL));
+	/** so far over the room is no doubt of the level */
+	const DOUBTED_SHARE = 0.15;
+	const tooMuch = $derived(tank !== undefined && wantL > roomL + DOUBTED_SHARE * usableOf(tank));
 	let bottleL = $state<number | undefined>(1.5);
 	let how = $state<'gravity' | 'pump'>('gravity');
 	// svelte-ignore state_referenced_locally
@@ -88,26 +90,12 @@
 		if (!wish) return undefined;
 		try {
 			const setup = carrySetup(rig, wish);
-			const one = wish.by.kind === 'container' ? wish.by.container : undefined;
-			const loads = setup.trips.flat();
-			const kg = setup.tareKg + Math.max(0, ...loads);
+			const loads = carryLoads(rig, wish);
+			const bottles = wish.by.kind === 'bottles';
 			return {
 				setup,
-				lift: wish.by.kind === 'bottles' ? undefined : sayLoadOf(kg, units),
-				says: one
-					? sayLoads(loadsOf('fresh', wish.litres, one), units)
-					: wish.by.kind === 'bottles'
-						? `${loads.length} bottles.`
-						: sayLoads(
-								{
-									keepFreeL: 0,
-									loads: loads.length,
-									trips: setup.trips.length,
-									loadL: loads,
-									heaviestKg: kg
-								},
-								units
-							)
+				lift: bottles ? undefined : sayLoadOf(loads.heaviestKg, units),
+				says: bottles ? `${loads.loads} bottles.` : sayLoads(loads, units)
 			};
 		} catch (error) {
 			return { wrong: `${said(error)}.` };
@@ -209,8 +197,10 @@
 	{/snippet}
 	{#snippet foot()}
 		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
-		<button class="primary big" disabled={!found || 'wrong' in found || busy} onclick={() => void begin()}
-			>Carry the water</button
+		<button
+			class="primary big"
+			disabled={!found || 'wrong' in found || tooMuch || busy}
+			onclick={() => void begin()}>Carry the water</button
 		>
 	{/snippet}
 </RunFrame>
