@@ -58,6 +58,20 @@ test('no axe violations at the first run, in Why?, in a form and in the steps of
 	await clean();
 });
 
+test('nothing moves under a finger when the typefaces come late', async ({ page }) => {
+	await page.route(/\.woff2$/, async (route) => {
+		await new Promise((resolve) => setTimeout(resolve, 600));
+		await route.continue();
+	});
+	await page.goto('/');
+	const button = page.getByRole('button', { name: 'Open a file' });
+	await button.waitFor();
+	const first = await button.boundingBox();
+	await page.evaluate(() => document.fonts.ready);
+	expect(await page.evaluate(() => document.fonts.check("1em 'Bricolage Grotesque Variable'"))).toBe(true);
+	expect(await button.boundingBox()).toEqual(first);
+});
+
 test('every page comes with its policy, asks nobody else, and breaks none of it', async ({
 	page,
 	baseURL

@@ -9,6 +9,7 @@
 	import SlimRods from '$lib/ui/rods/SlimRods.svelte';
 	import Foot from '$lib/ui/shell/Foot.svelte';
 	import Header from '$lib/ui/shell/Header.svelte';
+	import { facesAtHand } from '$lib/ui/shell/faces';
 	import { listenToKeys } from '$lib/ui/shell/keys';
 	import { keepTime } from '$lib/ui/shell/keepTime';
 	import { redoSaying, undoSaying } from '$lib/ui/shell/saying';
@@ -21,6 +22,7 @@
 	let foot = $state<Foot>();
 	const PLAN_NEWS_MS = 1500;
 	let keysShown = $state(false);
+	let typeSet = $state(false);
 	let newBuild = $state(false);
 	let offerBuild = (): void => undefined;
 
@@ -48,6 +50,7 @@
 
 	onMount(() => {
 		void app.start();
+		void facesAtHand().then(() => (typeSet = true));
 		const endBeat = keepTime(app);
 		const endKeys = listenToKeys({
 			'/': () => foot?.focus(),
@@ -84,7 +87,7 @@
 	{/await}
 {/if}
 
-{#if app.phase === 'loading'}
+{#if app.phase === 'loading' || !typeSet}
 	<p class="wait soft">Reading your logbook…</p>
 {:else if app.phase === 'newer-store' || app.phase === 'unreadable'}
 	{#await import('$lib/ui/data/StoreTrouble.svelte') then { default: StoreTrouble }}<StoreTrouble
