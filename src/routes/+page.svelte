@@ -71,7 +71,7 @@
 				<PageHead>
 					{#snippet title()}<Spans spans={now.verdict.headline} />{/snippet}
 					{#snippet says()}
-						<p class="detail soft" class:comes={app.tripAtHand}>
+						<p class="detail soft" class:comes={planComes}>
 							<Spans spans={now.verdict.detail} />
 							{#if now.verdict.binds !== undefined}<button
 									class="why small"
@@ -158,7 +158,11 @@
 			grid-template-columns: repeat(3, 1fr);
 		}
 	}
-	.comes,
+	/* The place of the sentence that the plan adds. */
+	.comes::before {
+		content: 'You pass a tap, a drain and a dump point at this place tomorrow. ';
+		visibility: hidden;
+	}
 	.chance {
 		min-height: 2lh;
 	}
