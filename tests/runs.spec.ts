@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './helpers/test.js';
 import type { Entry, Logbook, Rig, Trip } from '../src/core/logbook/index.js';
-import { entry, exactRig, freshStart, logbookOf } from './helpers/logbooks';
+import { countdown, entry, exactRig, freshStart, hoseMeter, logbookOf, spareJug } from './helpers/logbooks';
 import { enter, litresOf, openDemo, openLogbook, quickline, stored } from './helpers/pages';
 import { freePort, startServer } from './helpers/server';
 import { NOW_MS } from './helpers/test.js';
@@ -12,34 +12,8 @@ const ahead = (hours: number): string => ago(-hours);
 const rig: Rig = {
 	...exactRig,
 	payloadKg: 400,
-	tanks: [
-		...exactRig.tanks,
-		{
-			id: 'jug',
-			name: 'Jug',
-			holds: 'fresh',
-			nominalL: 20,
-			usableL: 20,
-			reserveL: 0,
-			feeds: 'main',
-			portable: true,
-			tareKg: 1
-		}
-	],
-	instruments: [
-		...exactRig.instruments,
-		{ id: 'hose', kind: 'meter', name: 'Hose meter', place: 'fill', tank: 'main', unitL: 1, counts: 'up' },
-		{
-			id: 'down',
-			kind: 'meter',
-			name: 'Countdown',
-			place: 'pump',
-			tank: 'main',
-			unitL: 1,
-			counts: 'down',
-			alarmAt: 10
-		}
-	],
+	tanks: [...exactRig.tanks, { ...spareJug, tareKg: 1 }],
+	instruments: [...exactRig.instruments, hoseMeter, countdown],
 	containers: [
 		{
 			id: 'tote',

@@ -143,6 +143,8 @@
 	main {
 		min-width: 0;
 		min-height: 0;
+		/* What is placed apart within it scrolls with it, and not the page under the quick line. */
+		position: relative;
 		overflow-y: auto;
 	}
 	@media (max-width: 800px) {

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import type { Entry, EntryDraft, Logbook, Rig, Trip } from '../../src/core/logbook/index.js';
+import type {
+	Entry,
+	EntryDraft,
+	Instrument,
+	Logbook,
+	Rig,
+	Tank,
+	Trip
+} from '../../src/core/logbook/index.js';
 
 /** A small rig whose numbers are easy by hand: exact habits, nothing unlogged. */
 export const exactRig: Rig = {
@@ -62,6 +70,39 @@ export const exactRig: Rig = {
 	containers: [],
 	care: []
 };
+
+/** A jug that is poured into Main. */
+export const spareJug = {
+	id: 'jug',
+	name: 'Jug',
+	holds: 'fresh',
+	nominalL: 20,
+	usableL: 20,
+	reserveL: 0,
+	feeds: 'main',
+	portable: true
+} as const satisfies Tank;
+
+export const hoseMeter = {
+	id: 'hose',
+	kind: 'meter',
+	name: 'Hose meter',
+	place: 'fill',
+	tank: 'main',
+	unitL: 1,
+	counts: 'up'
+} as const satisfies Instrument;
+
+export const countdown = {
+	id: 'down',
+	kind: 'meter',
+	name: 'Countdown',
+	place: 'pump',
+	tank: 'main',
+	unitL: 1,
+	counts: 'down',
+	alarmAt: 10
+} as const satisfies Instrument;
 
 export const exactTrip: Trip = {
 	id: 'trip',

@@ -6,7 +6,8 @@ import {
 	exactRig,
 	exactTrip,
 	freshStart,
-	logbookOf
+	logbookOf,
+	spareJug
 } from '../../../tests/helpers/logbooks.js';
 import type { Entry, EntryDraft, Logbook, Rig, Trip } from '../logbook/index.js';
 import { basisOf, estimate, personsAt, readLevels, withEntry } from './index.js';
@@ -54,17 +55,7 @@ describe('what is in the tanks, by hand', () => {
 		).toBeCloseTo(18, 9);
 	});
 	it('a transfer moves, a measure in force halves, a hook-up spares the tank and fills grey', () => {
-		const jug = {
-			id: 'jug',
-			name: 'Jug',
-			holds: 'fresh',
-			nominalL: 20,
-			usableL: 20,
-			reserveL: 0,
-			feeds: 'main',
-			portable: true
-		} as const;
-		const rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
+		const rig = { ...exactRig, tanks: [...exactRig.tanks, spareJug] };
 		const poured = known(
 			{ kind: 'dump', at: noon(1), tank: 'jug', to: 'empty' },
 			{ kind: 'fill', at: noon(1), tank: 'jug', litres: 15, sdL: 0 },
@@ -348,17 +339,7 @@ describe('a tank known only by its plate', () => {
 });
 
 it('a jug poured out keeps a few drops, and says so', () => {
-	const jug = {
-		id: 'jug',
-		name: 'Jug',
-		holds: 'fresh',
-		nominalL: 15,
-		usableL: 15,
-		reserveL: 0,
-		feeds: 'main',
-		portable: true
-	} as const;
-	const rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
+	const rig = { ...exactRig, tanks: [...exactRig.tanks, { ...spareJug, nominalL: 15, usableL: 15 }] };
 	const poured = [
 		entry({ kind: 'fill', at: noon(1), tank: 'jug', to: 'full' }),
 		entry({ kind: 'transfer', at: noon(2), fromTank: 'jug', toTank: 'main', until: 'from-empty' })

@@ -6,7 +6,8 @@ import {
 	exactRig,
 	exactTrip,
 	freshStart,
-	logbookOf
+	logbookOf,
+	spareJug
 } from '../../../tests/helpers/logbooks.js';
 import { estimate, withEntry } from '../estimate/index.js';
 import type { Rig, Trip } from '../logbook/index.js';
@@ -31,17 +32,7 @@ describe('what Now shows, for the exact rig', () => {
 		expect(black).toMatchObject({ bindsFirst: true, daysLeft: 3, bindsMs: nowMs + 3 * 86_400_000 });
 	});
 	it('a carried jug says what it adds', () => {
-		const jug = {
-			id: 'jug',
-			name: 'Jug',
-			holds: 'fresh',
-			nominalL: 12,
-			usableL: 12,
-			reserveL: 0,
-			feeds: 'main',
-			portable: true
-		} as const;
-		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
+		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, { ...spareJug, nominalL: 12, usableL: 12 }] };
 		const full = entry({ kind: 'mark', at, tank: 'jug', state: 'full' });
 		const carried = assess(
 			estimate(logbookOf([...freshStart(), full], rig), 'rig', nowMs),
@@ -143,17 +134,7 @@ it('answers sensibly for any log and for odd rigs: no figure that is not a numbe
 
 describe('what lies ahead', () => {
 	it('a jug adds its litres by the daily draw, however little is left: 20 L at 24 a day are 20 hours', () => {
-		const jug = {
-			id: 'jug',
-			name: 'Jug',
-			holds: 'fresh',
-			nominalL: 20,
-			usableL: 20,
-			reserveL: 0,
-			feeds: 'main',
-			portable: true
-		} as const;
-		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, jug] };
+		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, spareJug] };
 		const used = entry({ kind: 'use', at: '2027-05-01T06:01:00Z', habit: 'dishes', times: 10 });
 		const full = entry({ kind: 'mark', at, tank: 'jug', state: 'full' });
 		const known = estimate(logbookOf([...freshStart(), full, used], rig), 'rig', nowMs + 120_000);

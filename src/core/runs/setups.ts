@@ -126,12 +126,12 @@ export function toteSetup(
 		);
 	if (!(partL >= 0 && partL <= container.capacityL))
 		throw new RangeError(`${container.name} cannot hold ${partL} L; give 0 … ${container.capacityL}`);
-	const { loadL, keepFreeL } = loadsOf(container.carries, litres, container, hose, partL);
+	const { keepFreeL } = loadsOf(container.carries, litres, container, hose, partL);
 	return {
 		kind: 'tote',
 		tank: tank.id,
 		container: container.id,
-		loadL,
+		litres,
 		capacityL: container.capacityL,
 		keepFreeL,
 		tareKg: container.tareKg,

@@ -42,7 +42,7 @@
 	{/if}
 	<Section title="Stand-in devices" ruled>
 		<p>
-			A simulated flow meter: in a <a href="/run/fill">fill</a> by a hose meter it counts by itself, with the server
+			A simulated flow meter: in <a href="/run/fill">a fill by a hose meter</a> it counts by itself, with the server
 			and without. No real device is spoken to.
 		</p>
 	</Section>

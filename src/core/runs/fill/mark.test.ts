@@ -1,18 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry } from '../../../../tests/helpers/logbooks.js';
+import { entry, hoseMeter } from '../../../../tests/helpers/logbooks.js';
 import type { Meter } from '../../logbook/index.js';
 import { lastShown, passedBetween, showsAfter } from '../index.js';
 
-const hose: Meter = {
-	id: 'hose',
-	kind: 'meter',
-	name: 'Hose meter',
-	place: 'fill',
-	tank: 'main',
-	unitL: 1,
-	counts: 'up'
-};
+const hose: Meter = hoseMeter;
 const gallons = 3.785411784;
 
 describe('where does the meter stand when I must stop?', () => {

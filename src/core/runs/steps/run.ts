@@ -56,7 +56,8 @@ export interface ToteSetup {
 	readonly kind: 'tote';
 	readonly tank: string;
 	readonly container: string;
-	readonly loadL: readonly number[];
+	/** what is to go in all, in as many loads as it takes */
+	readonly litres: number;
 	readonly capacityL: number;
 	readonly keepFreeL: number;
 	readonly tareKg: number;

@@ -65,7 +65,7 @@ function makeSchema() {
 			kind: z.literal('tote'),
 			tank: id,
 			container: id,
-			loadL: steps(litres),
+			litres,
 			capacityL: litres,
 			keepFreeL: litres,
 			tareKg: litres,

@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
+import {
+	countdown,
+	entry,
+	exactRig,
+	freshStart,
+	hoseMeter,
+	logbookOf
+} from '../../../../tests/helpers/logbooks.js';
 import { estimate, levelOf, meterNow, type Estimate } from '../../estimate/index.js';
 import {
 	instantMs,
@@ -52,20 +59,7 @@ const rig: Rig = {
 		{ id: 'spare', name: 'Spare', holds: 'fresh', nominalL: 20, usableL: 20, reserveL: 0, feeds: 'main' },
 		{ id: 'tank', name: 'Black', holds: 'black', nominalL: 80, usableL: 80, reserveL: 8 }
 	],
-	instruments: [
-		...exactRig.instruments,
-		{ id: 'hose', kind: 'meter', name: 'Hose meter', place: 'fill', tank: 'main', unitL: 1, counts: 'up' },
-		{
-			id: 'down',
-			kind: 'meter',
-			name: 'Countdown',
-			place: 'pump',
-			tank: 'main',
-			unitL: 1,
-			counts: 'down',
-			alarmAt: 10
-		}
-	],
+	instruments: [...exactRig.instruments, hoseMeter, countdown],
 	containers: [tote]
 };
 const before: readonly EntryDraft[] = [

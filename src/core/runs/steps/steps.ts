@@ -77,12 +77,12 @@ const NO_LOAD = 0.05;
  * because an earlier one was smaller.
  */
 function toteLoads(
-	{ loadL, capacityL, keepFreeL, partL, emptyFirst }: ToteSetup,
+	{ litres, capacityL, keepFreeL, partL, emptyFirst }: ToteSetup,
 	answers: Answers
 ): readonly number[] {
 	const fits = capacityL - keepFreeL;
 	const loads: number[] = [];
-	let left = loadL.reduce((sum, one) => sum + one, 0);
+	let left = litres;
 	while (left > NO_LOAD && loads.length < MOST_LOADS) {
 		const load = Math.min(left, loads.length === 0 && !emptyFirst ? fits - partL : fits);
 		const answer = answers[`let-${loads.length}`];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { exactRig } from '../../../../tests/helpers/logbooks.js';
+import { exactRig, hoseMeter } from '../../../../tests/helpers/logbooks.js';
 import type { Container, Rig } from '../../logbook/index.js';
 import { stepsOf, type Fault, type Run, type Setup, type StayLoads } from '../../runs/index.js';
 import { METRIC, type UnitChoice } from '../../units/index.js';
@@ -33,10 +33,7 @@ const tote: Container = {
 const rig: Rig = {
 	...exactRig,
 	tanks: exactRig.tanks.map((tank) => (tank.id === 'black' ? { ...tank, portable: true, tareKg: 4 } : tank)),
-	instruments: [
-		...exactRig.instruments,
-		{ id: 'hose', kind: 'meter', name: 'Hose meter', place: 'fill', tank: 'main', unitL: 1, counts: 'up' }
-	],
+	instruments: [...exactRig.instruments, hoseMeter],
 	containers: [tote]
 };
 const runOf = (setup: Setup): Run => ({
@@ -150,7 +147,7 @@ describe('a tote in words', () => {
 		kind: 'tote',
 		tank: 'grey',
 		container: 'tote',
-		loadL: [88, 32],
+		litres: 120,
 		capacityL: 100,
 		keepFreeL: 12,
 		tareKg: 6,

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
 	import type { Rig } from '$core/logbook';
 	import { carryLoads, carrySetup, type CarryWish } from '$core/runs';
 	import { isCarried, usableOf } from '$core/rig';
@@ -12,6 +11,7 @@
 	import NumberField from '../../fields/NumberField.svelte';
 	import SelectField from '../../fields/SelectField.svelte';
 	import Notice from '../../page/Notice.svelte';
+	import Begin from './Begin.svelte';
 	import JugStore from './JugStore.svelte';
 	import RunFrame from '../RunFrame.svelte';
 	import StayLoads from './StayLoads.svelte';
@@ -55,8 +55,6 @@
 	let how = $state<'gravity' | 'pump'>('gravity');
 	// svelte-ignore state_referenced_locally
 	let place = $state(places.find(({ id }) => id === here?.point)?.id ?? '');
-	let trouble = $state<string>();
-	let busy = $state(false);
 
 	const wish = $derived.by((): CarryWish | undefined => {
 		const container = cans.find(({ id }) => id === vessel);
@@ -101,18 +99,6 @@
 			return { wrong: `${said(error)}.` };
 		}
 	});
-
-	async function begin(): Promise<void> {
-		if (!found || 'wrong' in found || busy) return;
-		busy = true;
-		try {
-			await goto(`/run/${await book.begin(rig.id, found.setup, app.nowIso())}`, { replaceState: true });
-		} catch (error) {
-			trouble = said(error);
-		} finally {
-			busy = false;
-		}
-	}
 </script>
 
 <RunFrame title="Carry" progress={tank ? `${tank.name} has room for ${litres(roomL)}` : ''}>
@@ -196,12 +182,14 @@
 		<StayLoads {app} {rig} />
 	{/snippet}
 	{#snippet foot()}
-		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
-		<button
-			class="primary big"
-			disabled={!found || 'wrong' in found || tooMuch || busy}
-			onclick={() => void begin()}>Carry the water</button
-		>
+		<Begin
+			{app}
+			{book}
+			rig={rig.id}
+			disabled={!found || 'wrong' in found || tooMuch}
+			setup={() => (found && 'setup' in found ? found.setup : undefined)}
+			does="Carry the water"
+		/>
 	{/snippet}
 </RunFrame>
 

@@ -1,9 +1,7 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
 	import type { Container, Rig } from '$core/logbook';
 	import { toteSetup, type Setup } from '$core/runs';
-	import { loadsOf, USUAL_WASTE_HOSE } from '$core/rig';
-	import { emptyOf } from '$core/rig';
+	import { emptyOf, loadsOf, USUAL_WASTE_HOSE } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { sayLoads } from '$core/words';
 	import { said } from '$lib/said';
@@ -12,6 +10,7 @@
 	import NumberField from '../../fields/NumberField.svelte';
 	import SelectField from '../../fields/SelectField.svelte';
 	import Notice from '../../page/Notice.svelte';
+	import Begin from './Begin.svelte';
 	import { keepOfRig } from './ofRig';
 	import RunFrame from '../RunFrame.svelte';
 	import { placesFor, stopAtHand } from './sources';
@@ -61,8 +60,6 @@
 	let partL = $state<number | undefined>(0);
 	// svelte-ignore state_referenced_locally
 	let hoseM = $state<number | undefined>(app.prefs.current.hoseM?.[rig.id] ?? USUAL_WASTE_HOSE.lengthM);
-	let trouble = $state<string>();
-	let busy = $state(false);
 
 	const chosen = $derived(waste.filter(({ id }) => tanks.includes(id)));
 	const onlyGrey = $derived(chosen.every(({ holds }) => holds === 'grey'));
@@ -110,26 +107,14 @@
 		return `${litres(of.capacityL)}, of which ${litres(loads.keepFreeL)} stay free${hose ? ' for what the hose still holds' : ''}. ${sayLoads(loads, units)}`;
 	}
 
-	async function begin(): Promise<void> {
-		if (busy) return;
-		busy = true;
-		try {
-			const setup =
-				tote && 'setup' in tote
-					? tote.setup
-					: await app.engine.runs({
-							kind: 'dump',
-							tanks,
-							...(where === PUMPED ? { pumped: true } : where === DESIGNATED ? {} : { where })
-						});
-			if (setup) await goto(`/run/${await book.begin(rig.id, setup, app.nowIso())}`, { replaceState: true });
-			else trouble = 'There is nothing to empty.';
-		} catch (error) {
-			trouble = said(error);
-		} finally {
-			busy = false;
-		}
-	}
+	const setup = (): Promise<Setup | undefined> | Setup | undefined =>
+		tote && 'setup' in tote
+			? tote.setup
+			: app.engine.runs({
+					kind: 'dump',
+					tanks,
+					...(where === PUMPED ? { pumped: true } : where === DESIGNATED ? {} : { where })
+				});
 </script>
 
 <RunFrame title="Dump" progress={chosen.length > 0 ? `${litres(runsL)} will run` : ''}>
@@ -187,12 +172,13 @@
 		{/if}
 	{/snippet}
 	{#snippet foot()}
-		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
-		<button
-			class="primary big"
-			disabled={problem !== undefined || busy || (tote && 'wrong' in tote)}
-			onclick={() => void begin()}>Begin</button
-		>
+		<Begin
+			{app}
+			{book}
+			rig={rig.id}
+			disabled={problem !== undefined || (tote !== undefined && 'wrong' in tote)}
+			{setup}
+		/>
 	{/snippet}
 </RunFrame>
 

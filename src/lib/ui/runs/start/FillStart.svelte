@@ -1,11 +1,10 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
 	import type { Rig } from '$core/logbook';
+	import type { Setup } from '$core/runs';
 	import { isCarried, usableOf, weightOf } from '$core/rig';
 	import { formatLitres, unitsOfMeter } from '$core/units';
 	import { sayFlowTime, sayMass, sayShown } from '$core/words';
 	import { latest } from '$lib/engine';
-	import { said } from '$lib/said';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
 	import NumberField from '../../fields/NumberField.svelte';
@@ -13,6 +12,7 @@
 	import GoalBar from '../../habits/GoalBar.svelte';
 	import { goalChoices } from '../../habits/goal';
 	import Notice from '../../page/Notice.svelte';
+	import Begin from './Begin.svelte';
 	import { FillForm, type Drinkable, type FillWanted, type HowMuch } from './fillForm.svelte';
 	import Payload from './Payload.svelte';
 	import RunFrame from '../RunFrame.svelte';
@@ -47,8 +47,6 @@
 		}, 0)
 	);
 	const takeL = $derived((figures.value?.takeL.p50 ?? 0) + jugsL);
-	let trouble = $state<string>();
-	let busy = $state(false);
 
 	const HOW: readonly { value: HowMuch; label: string }[] = [
 		{ value: 'full', label: 'to the brim' },
@@ -62,19 +60,8 @@
 			: [{ value: 'plan' as const, label: `what the plan says, ${litres(form.planL)}` }, ...HOW]
 	);
 
-	async function begin(): Promise<void> {
-		const { wish } = form;
-		if (!wish || busy) return;
-		busy = true;
-		try {
-			const setup = await app.engine.runs({ kind: 'fill', wish });
-			if (setup) await goto(`/run/${await book.begin(rig.id, setup, app.nowIso())}`, { replaceState: true });
-		} catch (error) {
-			trouble = said(error);
-		} finally {
-			busy = false;
-		}
-	}
+	const setup = (): Promise<Setup> | undefined =>
+		form.wish && app.engine.runs({ kind: 'fill', wish: form.wish });
 </script>
 
 <RunFrame title="Fill" progress={first ? `${first.name}, ${litres(levels.get(first.id) ?? 0)} in it` : ''}>
@@ -220,12 +207,7 @@
 		{/if}
 	{/snippet}
 	{#snippet foot()}
-		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
-		<button
-			class="primary big"
-			disabled={!form.wish || busy || !figures.value || takeL <= 0}
-			onclick={() => void begin()}>Begin</button
-		>
+		<Begin {app} {book} rig={rig.id} disabled={!form.wish || !figures.value || takeL <= 0} {setup} />
 	{/snippet}
 </RunFrame>
 
