@@ -1,28 +1,115 @@
+import type { EntryDraft, Habit, Instrument, Rig } from '../logbook/index.js';
 import type { Happening, TellingContext } from '../words/index.js';
+
+/** What an instrument showed last. */
+export interface LastRead {
+	readonly value: number;
+	readonly atMs: number;
+}
 
 /** What the quick line must know to understand a line. */
 export interface QuickContext extends TellingContext {
+	/** the moment of which the line speaks; now where absent */
+	readonly atMs?: number | undefined;
+	/** the line says more than one thing */
+	readonly several?: boolean;
 	/** litres believed in each tank */
 	readonly levels?: ReadonlyMap<string, number> | undefined;
+	/** how many are aboard */
+	readonly persons?: number | undefined;
+	/** names of those who write, or who were written of */
+	readonly people?: readonly string[] | undefined;
+	/** what each meter showed last, by instrument */
+	readonly lastRead?: ReadonlyMap<string, LastRead> | undefined;
 }
+
+/** What a line may add to the rig, with one tap. */
+export type Addition = Instrument | Habit;
 
 /** One way to understand a line without its time. */
 export interface Meaning {
-	readonly happening: Happening;
-	/** what is written before it, of the same moment */
-	readonly first?: Happening;
-	/** what it is in words, where that is more than the happening says */
+	/** what happened, in the order in which it is written; nothing where a line only adds to the rig */
+	readonly does: readonly Happening[];
+	/** what is put into the rig before it */
+	readonly adds?: Addition;
+	/** what it is in words, where that is more than the happenings say */
 	readonly says?: string;
 	readonly warns?: string;
 }
 
-/** Either ways to understand a line, or why there is none. */
-export type Answer = readonly Meaning[] | { readonly problem: string };
+/** Why a line means nothing here, and lines that are more likely meant. */
+export interface NoMeaning {
+	readonly problem: string;
+	readonly meant?: readonly string[];
+	/** nothing in it is known, not only what it lacks */
+	readonly unknown?: true;
+}
 
-export const problem = (text: string): { readonly problem: string } => ({ problem: text });
+/** Either ways to understand a line, or why there is none. */
+export type Answer = readonly Meaning[] | NoMeaning;
+
+/** One way to understand a whole line: the entries it makes, and the same in words. */
+export interface Understood {
+	readonly drafts: readonly EntryDraft[];
+	readonly adds?: Addition;
+	readonly atMs: number;
+	/** with the moment, when that is not now */
+	readonly says: string;
+	readonly warns?: string;
+}
+
+export const problem = (text: string, ...meant: readonly string[]): NoMeaning =>
+	meant.length > 0 ? { problem: text, meant } : { problem: text };
+
+export const one = (happening: Happening, more: Omit<Meaning, 'does'> = {}): Meaning => ({
+	does: [happening],
+	...more
+});
 
 /** A figure that nothing in the line asks for is not passed over. */
-export const oneTooMany = (figure: string): { readonly problem: string } =>
-	problem(`What is ${figure}? One number is enough here; write two things as two lines.`);
+export const oneTooMany = (figure: string): NoMeaning =>
+	problem(`What is ${figure}? One number is enough here; put a comma between two things.`);
 
-export const isProblem = (answer: Answer): answer is { readonly problem: string } => 'problem' in answer;
+export const isProblem = (answer: Answer): answer is NoMeaning => 'problem' in answer;
+
+/** Whether what is added is a habit; an instrument else. */
+export const isHabit = (addition: Addition): addition is Habit => !('kind' in addition);
+
+/** The rig with what a line adds to it, in the place of what has its id. */
+export function withAddition(rig: Rig, addition: Addition): Rig {
+	const into = <T extends { readonly id: string }>(list: readonly T[], item: T): readonly T[] => [
+		...list.filter(({ id }) => id !== item.id),
+		item
+	];
+	return isHabit(addition)
+		? { ...rig, habits: [...into(rig.habits, addition)] }
+		: { ...rig, instruments: [...into(rig.instruments, addition)] };
+}
+
+const slug = (name: string): string =>
+	name
+		.toLowerCase()
+		.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+		.replaceAll(/^-|-$/g, '')
+		.slice(0, 60) || 'added';
+
+/** A name that no instrument of the rig bears yet. */
+export function freeName({ instruments }: Rig, name: string): string {
+	const taken = new Set(instruments.map((item) => item.name.toLowerCase()));
+	let free = name;
+	for (let n = 2; taken.has(free.toLowerCase()); n++) free = `${name} ${n}`;
+	return free;
+}
+
+/** An id made from a name, which nothing in the rig has yet. */
+export function freeId(rig: Rig, name: string): string {
+	const taken = new Set(
+		[rig.tanks, rig.outlets, rig.instruments, rig.habits, rig.measures, rig.containers, rig.care]
+			.flat()
+			.map(({ id }) => id)
+	);
+	const base = slug(name);
+	let id = base;
+	for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
+	return id;
+}

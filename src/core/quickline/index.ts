@@ -1,4 +1,12 @@
+export { understand, type QuickAnswer } from './quickline.js';
+export {
+	withAddition,
+	isHabit,
+	type Addition,
+	type LastRead,
+	type QuickContext,
+	type Understood
+} from './context.js';
 export { completions } from './complete.js';
-export type { QuickContext } from './context.js';
-export { understand, type QuickAnswer, type Understood } from './quickline.js';
+export { knownFrom, type Known } from './known.js';
 export { likelyNext } from './likelyNext.js';

@@ -1,25 +1,42 @@
+import { stemmer } from 'stemmer';
+
 interface Named {
 	readonly id: string;
 	readonly name: string;
+	/** what else it is called by its people */
+	readonly words?: readonly string[] | undefined;
 }
 
-const plainWords = (text: string): readonly string[] =>
+export const plainWords = (text: string): readonly string[] =>
 	text
 		.toLowerCase()
 		.split(/[^\p{L}\p{N}]+/u)
 		.filter((word) => word !== '');
 
-const sameWord = (typed: string, word: string): boolean =>
-	word.startsWith(typed) ||
-	(typed.length > 3 && typed.endsWith('s') && word.startsWith(typed.slice(0, -1))) ||
-	(typed.endsWith('es') && typed.length > 4 && word.startsWith(typed.slice(0, -2)));
+/** Forms that a stemmer does not know. */
+const IRREGULAR: ReadonlyMap<string, string> = new Map([
+	['drank', 'drink'],
+	['drunk', 'drink'],
+	['took', 'take'],
+	['swept', 'sweep'],
+	['tooth', 'teeth'],
+	['sanitized', 'sanitise'],
+	['sanitize', 'sanitise']
+]);
 
-/** How well typed words name something: 0 not at all, 3 the very name. */
+/** The stem of a word in any of its forms (Porter 1980). */
+export const stemOf = (word: string): string => stemmer(IRREGULAR.get(word) ?? word);
+
+const sameWord = (typed: string, word: string): boolean =>
+	word.startsWith(typed) || (typed.length > 2 && stemOf(typed) === stemOf(word));
+
+/** How well typed words name something: 0 not at all, 4 the very name. */
 function fit(typed: readonly string[], names: readonly string[]): number {
 	const best = names.map((name) => {
 		const words = plainWords(name);
-		if (words.join(' ') === typed.join(' ')) return 3;
+		if (words.join(' ') === typed.join(' ')) return 4;
 		if (!typed.every((word) => words.some((known) => sameWord(word, known)))) return 0;
+		if (words.length === typed.length) return 3;
 		return sameWord(typed[0] ?? '', words[0] ?? '') ? 2 : 1;
 	});
 	return Math.max(0, ...best);
@@ -28,7 +45,7 @@ function fit(typed: readonly string[], names: readonly string[]): number {
 /**
  * The things that typed words name, the best fits only; all of them when nothing was typed.
  *
- * @param also other words for a thing beside its name
+ * @param also other words for a thing beside its name and its people's own words
  */
 export function namedBy<T extends Named>(
 	typed: readonly string[],
@@ -36,33 +53,24 @@ export function namedBy<T extends Named>(
 	also: (thing: T) => readonly string[] = () => []
 ): readonly T[] {
 	if (typed.length === 0) return things;
-	const scored = things.map((thing) => ({ thing, score: fit(typed, [thing.name, ...also(thing)]) }));
+	const words = typed.flatMap(plainWords);
+	if (words.length === 0) return [];
+	const scored = things.map((thing) => ({
+		thing,
+		score: fit(words, [thing.name, ...(thing.words ?? []), ...also(thing)])
+	}));
 	const best = Math.max(0, ...scored.map(({ score }) => score));
 	return best === 0 ? [] : scored.filter(({ score }) => score === best).map(({ thing }) => thing);
 }
 
-const FILLERS = new Set([
-	'the',
-	'a',
-	'an',
-	'to',
-	'into',
-	'in',
-	'from',
-	'of',
-	'at',
-	'tank',
-	'with',
-	'is',
-	'was',
-	'now',
-	'up',
-	'reads',
-	'shows',
-	'and',
-	'for'
-]);
+const FILLERS = new Set(
+	(
+		'the a an to into in from of at tank tanks with is are was were now up out reads read shows showed and for about ' +
+		'i we im ive weve my our us some just had have has having did do does doing took take taken taking got get made ' +
+		'make then again it its on been please went used gone'
+	).split(' ')
+);
 
 /** Words without those that carry nothing. */
 export const meaningful = (words: readonly string[]): readonly string[] =>
-	words.filter((word) => !FILLERS.has(word));
+	words.filter((word) => !FILLERS.has(word.replace(/['’]/g, '')));

@@ -1,29 +1,41 @@
-import { instantMs, type Gauge, type Meter, type Rod } from '../logbook/index.js';
+import { instantMs, type Meter, type Rod, type Tank } from '../logbook/index.js';
 import { tankById, usableOf } from '../rig/index.js';
-import { listed } from '../words/index.js';
-import { oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
+import { toBase, unitNamed } from '../units/index.js';
+import { listed, sayHappening } from '../words/index.js';
+import { addingMeter, addingRod, placesSaid, tooDeep } from './adding.js';
+import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from './context.js';
 import { meaningful, namedBy } from './names.js';
-import { tanksNamed } from './movements.js';
+import { doubtOfMeter, mostWetMm } from './plausible.js';
+import { tanksNamed } from './tanks.js';
 import { bareFigure, figureBeyond, quantityOf, readLine, type Line } from './tokens.js';
 
-type ByKind = { meter: Meter; gauge: Gauge; rod: Rod };
+type ByKind = { meter: Meter; rod: Rod };
 
 const instrumentsOf = <K extends keyof ByKind>(context: QuickContext, kind: K): readonly ByKind[K][] =>
 	context.rig.instruments.filter((instrument): instrument is ByKind[K] => instrument.kind === kind);
 
-/** An instrument is also called by its tank and by what that tank holds. */
-const instrumentWords =
+const PLACE_WORDS = { fill: 'fill hose', pump: 'pump', mains: 'mains hookup' } as const;
+
+/** An instrument is also called by its tank, by what that holds, and by where it is. */
+export const instrumentWords =
 	(context: QuickContext) =>
-	(instrument: { readonly kind: string; readonly tank: string }): readonly string[] => {
+	(instrument: {
+		readonly kind: string;
+		readonly tank: string;
+		readonly place?: Meter['place'];
+	}): readonly string[] => {
 		const tank = tankById(context.rig, instrument.tank);
+		const place =
+			instrument.place === undefined ? [] : [`${PLACE_WORDS[instrument.place]} ${instrument.kind}`];
 		return tank
 			? [
+					...place,
 					`${tank.name} ${instrument.kind}`,
 					`${tank.holds} ${instrument.kind}`,
 					`${instrument.kind} ${tank.name}`,
 					`${instrument.kind} ${tank.holds}`
 				]
-			: [];
+			: place;
 	};
 
 /** The instruments of a kind that some words name; none named at all means every one of the kind. */
@@ -35,52 +47,85 @@ function chosen<K extends keyof ByKind>(
 	return namedBy(words, instrumentsOf(context, kind), instrumentWords(context));
 }
 
-const without = (words: readonly string[], ...gone: readonly string[]): readonly string[] =>
+const leftOf = (words: readonly string[], ...gone: readonly string[]): readonly string[] =>
 	words.filter((word) => !gone.includes(word));
+
+/** A meter's reading as it is typed, and what is more likely meant where that cannot well be. */
+function readMeter(meter: Meter, value: number, reset: boolean, context: QuickContext): readonly Meaning[] {
+	const shows = (shown: number): Meaning['does'][number] => ({
+		kind: 'reading',
+		instrument: meter.id,
+		value: shown,
+		...(reset ? { reset: true as const } : {})
+	});
+	const doubt = reset ? undefined : doubtOfMeter(meter, value, context);
+	if (!doubt) return [one(shows(value))];
+	const typed = one(shows(value), { warns: doubt.why });
+	return doubt.likely === undefined
+		? [typed]
+		: [one(shows(doubt.likely), { warns: `${value} was typed. ${doubt.why}` }), typed];
+}
 
 /** `meter 412.6`, `pump meter 84`, `meter reset`, `reset meter 110`. */
 export function meterLine(line: Line, context: QuickContext): Answer {
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
-	const reset = line.words.some((word) => word === 'reset' || word === 'set' || word === 'zero');
-	const meters = chosen(context, 'meter', without(meaningful(line.words), 'reset', 'set', 'zero', 'meter'));
-	if (meters.length === 0)
-		return problem(
-			instrumentsOf(context, 'meter').length > 0
-				? `No meter of that name. There is ${listed(instrumentsOf(context, 'meter').map(({ name }) => name))}.`
-				: 'This rig has no meter yet. Add one in Rig.'
-		);
-	const shown = bareFigure(line)?.value ?? line.figures[0]?.value;
+	const reset = line.words.some(
+		(word) => word === 'reset' || word === 'set' || word === 'zero' || word === 'zeroed'
+	);
+	const words = leftOf(meaningful(line.words), 'reset', 'set', 'zero', 'zeroed', 'meter', 'new');
+	const known = instrumentsOf(context, 'meter');
+	const meters = chosen(context, 'meter', words);
+	const [figure] = line.figures;
+	const shown = bareFigure(line)?.value ?? figure?.value;
 	if (shown !== undefined && shown < 0)
 		return problem('A meter shows no negative total. If it counts down past zero, set it anew.');
+	if (meters.length === 0) {
+		const elsewhere =
+			words.length > 0 &&
+			!known.some(({ place }) => placesSaid(words)[0] === place) &&
+			placesSaid(words).length === 1;
+		if (shown !== undefined && (known.length === 0 || elsewhere))
+			return addingMeter(words, shown, reset, context);
+		return problem(
+			known.length > 0
+				? `No meter of that name. There is ${listed(known.map(({ name }) => name))}.`
+				: 'This rig has no meter yet. Say what yours shows, as in “meter 412.6”, and it is added.'
+		);
+	}
 	if (!reset && shown === undefined) return problem('What does it show? Say it as in “meter 412.6”.');
-	return meters.map((meter): Meaning => {
+	return meters.flatMap((meter) => {
 		const tank = tankById(context.rig, meter.tank);
 		const aboard = tank ? Math.round(usableOf(tank) / meter.unitL) : 0;
-		const value = shown ?? (meter.counts === 'up' ? 0 : aboard);
-		return {
-			happening: { kind: 'reading', instrument: meter.id, value, ...(reset ? { reset: true as const } : {}) }
-		};
+		const unit = figure && figure.unit !== '' ? unitNamed(figure.unit, 'volume', context.units) : undefined;
+		// A figure with a unit of its own is turned into what the meter counts in.
+		const value =
+			shown === undefined
+				? meter.counts === 'up'
+					? 0
+					: aboard
+				: unit === undefined
+					? shown
+					: Number((toBase(shown, unit) / meter.unitL).toFixed(3));
+		return readMeter(meter, value, reset, context);
 	});
 }
 
+const LEAN = /\b(roll|pitch)\s+([-−]?\d+(?:[.,]\d+)?)/gi;
+
 /** `rod 118`, `rod main 11.8 cm`, `rod 118 roll 2 pitch -1`. */
-export function rodLine(text: string, context: QuickContext): Answer {
-	const lean = /\b(roll|pitch)\s+([-−]?\d+(?:[.,]\d+)?)/gi;
+export function rodLine(text: string, names: readonly string[], context: QuickContext): Answer {
 	const leans = new Map(
-		[...text.matchAll(lean)].map(([, axis, degrees]) => [
+		[...text.matchAll(LEAN)].map(([, axis, degrees]) => [
 			axis?.toLowerCase(),
 			Number(degrees?.replace(',', '.').replace('−', '-'))
 		])
 	);
-	const line = readLine(text.replace(lean, ' '));
-	const rods = chosen(context, 'rod', without(meaningful(line.words), 'rod', 'dip', 'stick', 'dipped'));
-	if (rods.length === 0)
-		return problem(
-			instrumentsOf(context, 'rod').length > 0
-				? 'No rod of that name.'
-				: 'This rig has no rod yet. Add one in Rig, and the shape of its tank.'
-		);
+	const line = readLine(text.replace(LEAN, ' '), names);
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
+	const words = leftOf(meaningful(line.words), 'rod', 'dip', 'stick', 'dipped', 'dipstick', 'wet', 'deep');
+	const rods = chosen(context, 'rod', words);
 	const depthMm = quantityOf(line, 'length', context.units);
 	if (depthMm !== undefined && depthMm < 0)
 		return problem('A rod is wet to no less than nothing. A dry rod is “rod 0”.');
@@ -88,89 +133,25 @@ export function rodLine(text: string, context: QuickContext): Answer {
 	if ([...leans.values()].some((degrees) => Math.abs(degrees) > 45))
 		return problem('A lean is at most 45° either way.');
 	const [rollDeg, pitchDeg] = [leans.get('roll'), leans.get('pitch')];
-	return rods.map((rod) => ({
-		happening: {
-			kind: 'reading',
-			instrument: rod.id,
-			value: depthMm,
-			...(rollDeg === undefined ? {} : { rollDeg }),
-			...(pitchDeg === undefined ? {} : { pitchDeg })
-		}
-	}));
-}
-
-const FRACTION_WORDS: ReadonlyMap<string, string> = new Map([
-	['one third', '1/3'],
-	['a third', '1/3'],
-	['third', '1/3'],
-	['two thirds', '2/3'],
-	['half', '1/2'],
-	['one half', '1/2'],
-	['quarter', '1/4'],
-	['one quarter', '1/4'],
-	['a quarter', '1/4'],
-	['three quarters', '3/4'],
-	['e', 'empty'],
-	['f', 'full'],
-	['3/3', 'full'],
-	['4/4', 'full'],
-	['0', 'empty'],
-	['⅓', '1/3'],
-	['⅔', '2/3'],
-	['½', '1/2'],
-	['¼', '1/4'],
-	['¾', '3/4']
-]);
-
-const plainReading = (reads: string): string => {
-	const text = reads.toLowerCase().trim().replaceAll(/\s+/g, ' ');
-	return FRACTION_WORDS.get(text) ?? text;
-};
-
-/** What a gauge's words leave over once the words that name it are gone, as a reading it can show. */
-function valueShown(gauge: Gauge, words: readonly string[], line: Line): number | string | undefined {
-	const figure = line.figures[0];
-	const lights = gauge.curve.map(({ reads }) => reads);
-	if (lights.some((reads) => typeof reads === 'string')) {
-		const said = plainReading(figure ? figure.text : words.join(' '));
-		return lights.find((reads) => plainReading(String(reads)) === said);
+	const lean = {
+		...(rollDeg === undefined ? {} : { rollDeg }),
+		...(pitchDeg === undefined ? {} : { pitchDeg })
+	};
+	if (rods.length === 0) {
+		const known = instrumentsOf(context, 'rod');
+		const tanks = tanksNamed(words, context.rig.tanks);
+		if (known.length > 0 && (words.length === 0 || tanks.length === 0))
+			return problem(`No rod of that name. There is ${listed(known.map(({ name }) => name))}.`);
+		return addingRod(tanks, depthMm, lean, context);
 	}
-	if (!figure || words.some((word) => word !== 'percent')) return undefined;
-	const top = Math.max(...lights.map(Number));
-	return figure.fraction && top > 1 ? figure.value * top : figure.value;
-}
-
-/** `grey 2/3`, `gauge grey two thirds`, `grey lights full`, `fresh 60 %`. */
-export function gaugeLine(line: Line, context: QuickContext): readonly Meaning[] {
-	const words = without(meaningful(line.words), 'gauge');
-	return instrumentsOf(context, 'gauge').flatMap((gauge): readonly Meaning[] => {
-		const all = instrumentWords(context)(gauge);
-		// The longest run of leading words that names the gauge; the rest is what it shows.
-		for (let cut = words.length; cut >= 0; cut--) {
-			const named = words.slice(0, cut);
-			if (cut === 0 && !line.words.includes('gauge')) return [];
-			if (namedBy(named, [gauge], () => all).length === 0) continue;
-			const value = valueShown(gauge, words.slice(cut), line);
-			if (value === undefined) continue;
-			const happening = { kind: 'reading' as const, instrument: gauge.id, value };
-			return [
-				{
-					happening
-				}
-			];
-		}
-		return [];
-	});
-}
-
-/** What a gauge could show, for a line that names one but no reading of it. */
-export function gaugeHelp(line: Line, context: QuickContext): string | undefined {
-	const [first] = without(meaningful(line.words), 'gauge');
-	const gauges = first === undefined ? instrumentsOf(context, 'gauge') : chosen(context, 'gauge', [first]);
-	const gauge = gauges[0];
-	if (!gauge) return undefined;
-	const lights = gauge.curve.map(({ reads }) => (typeof reads === 'string' ? `“${reads}”` : String(reads)));
-	return `What does ${gauge.name} show? ${typeof gauge.curve[0]?.reads === 'string' ? `One of ${listed(lights)}.` : `A number from ${lights[0]} to ${lights.at(-1)}.`}`;
+	const tankOf = (rod: Rod): Tank | undefined => tankById(context.rig, rod.tank);
+	const deepest = Math.max(...rods.map((rod) => mostWetMm(rod, tankOf(rod)) ?? Infinity));
+	const [first] = rods;
+	if (depthMm > deepest + 1)
+		return tooDeep(depthMm, deepest, first && tankOf(first), context, line.figures[0]?.value);
+	return rods
+		.filter((rod) => depthMm <= (mostWetMm(rod, tankOf(rod)) ?? Infinity) + 1)
+		.map((rod) => one({ kind: 'reading', instrument: rod.id, value: Number(depthMm.toFixed(2)), ...lean }));
 }
 
 /** `full grey`, `empty main`: seen with one's own eyes. */
@@ -178,10 +159,10 @@ export function markLine(state: 'full' | 'empty', words: readonly string[], cont
 	const tanks = tanksNamed(meaningful(words), context.rig.tanks);
 	if (tanks.length === 0)
 		return problem(`Which tank is ${state}? There is ${listed(context.rig.tanks.map(({ name }) => name))}.`);
-	return tanks.map((tank) => ({
-		happening: { kind: 'mark', tank: tank.id, state }
-	}));
+	return tanks.map((tank) => one({ kind: 'mark', tank: tank.id, state }));
 }
+
+const NEAREST_STOPS = 3;
 
 /** `arrive`, `arrive low sarn`, `depart`. */
 export function stopLine(
@@ -189,17 +170,19 @@ export function stopLine(
 	words: readonly string[],
 	context: QuickContext
 ): Answer {
-	const stops = context.trip?.stops ?? [];
+	const stops = (context.trip?.stops ?? []).filter(({ retired }) => !retired);
 	if (stops.length === 0) return problem('There is no trip with stops now. Add one in Trip.');
 	const planned = (stop: (typeof stops)[number]): number =>
 		instantMs(event === 'arrive' ? stop.arrive : stop.depart);
-	const named = namedBy(meaningful(words), stops);
+	const plain = words.filter((word) => word !== 'at' && word !== 'from' && word !== 'the' && word !== 'for');
+	const named = namedBy(plain, stops);
 	if (named.length === 0)
 		return problem(`No stop of that name. There is ${listed(stops.map(({ name }) => name))}.`);
 	const nearest = [...named]
 		.sort((a, b) => Math.abs(planned(a) - context.nowMs) - Math.abs(planned(b) - context.nowMs))
-		.slice(0, 3);
-	return nearest.map((stop) => ({
-		happening: { kind: 'stop', stop: stop.id, event }
-	}));
+		.slice(0, NEAREST_STOPS);
+	return nearest.map((stop) => {
+		const happening = { kind: 'stop', stop: stop.id, event } as const;
+		return one(happening, { says: sayHappening(happening, context) });
+	});
 }

@@ -1,253 +1,322 @@
-import { zonedIso, type EntryDraft, type Happening } from '../logbook/index.js';
-import { listed, sayHappening } from '../words/index.js';
-import { isProblem, oneTooMany, problem, type Answer, type QuickContext, type Meaning } from './context.js';
-import { dumpLine, fillLine, swapLine, tanksNamed, transferLine, useLine } from './movements.js';
-import { meaningful, namedBy } from './names.js';
-import { gaugeHelp, gaugeLine, markLine, meterLine, rodLine, stopLine } from './observations.js';
-import { takeTime, type Moment } from './time.js';
-import { figureBeyond, readLine, type Line } from './tokens.js';
-
-/** One way to understand a whole line: the entry it makes, and the same in words. */
-export interface Understood {
-	readonly draft: EntryDraft;
-	/** an entry that is written before it, of the same moment */
-	readonly first?: EntryDraft;
-	readonly atMs: number;
-	readonly says: string;
-	readonly warns?: string;
-}
+import { zonedIso, type EntryDraft } from '../logbook/index.js';
+import { sayHappening, sayMomentOf } from '../words/index.js';
+import { ownWord } from './adding.js';
+import { namesOf, readClause, verbOf } from './clause.js';
+import { habitsNamed } from './concepts.js';
+import {
+	isProblem,
+	problem,
+	withAddition,
+	type Addition,
+	type Answer,
+	type Meaning,
+	type NoMeaning,
+	type QuickContext,
+	type Understood
+} from './context.js';
+import { namedBy, plainWords } from './names.js';
+import { hiding, shielded } from './shield.js';
+import { AND_A_HALF, takeTime, type Moment } from './time.js';
+import { readLine } from './tokens.js';
 
 /** What a line may mean, likeliest first; or, when it means nothing, why and what would. */
 export type QuickAnswer =
 	| { readonly kind: 'nothing' }
 	| { readonly kind: 'understood'; readonly matches: readonly Understood[] }
-	| { readonly kind: 'problem'; readonly problem: string };
+	| ({ readonly kind: 'problem' } & NoMeaning);
 
 const MOST_MATCHES = 6;
+/** Things in a line; more of them are a page. */
+const MOST_THINGS = 8;
+/** A longer line is a note or a page. */
+const LONGEST = 400;
+/** As long as the logbook takes. */
+const LONGEST_NOTE = 20_000;
 
-const SWITCH: ReadonlyMap<string, boolean> = new Map([
-	['on', true],
-	['off', false],
-	['start', true],
-	['stop', false]
-]);
-
-function switchLine(line: Line, context: QuickContext): Answer | undefined {
-	const state = line.words.map((word) => SWITCH.get(word)).find((on) => on !== undefined);
-	if (state === undefined) return undefined;
-	const words = meaningful(line.words).filter((word) => !SWITCH.has(word));
-	if (words.includes('mains') || words.includes('hookup'))
-		return [
-			{
-				happening: { kind: 'hookup', mains: state, sewer: context.sewer ?? false },
-				...(state ? { warns: 'A pressure regulator at the tap protects the pipes.' } : {})
-			}
-		];
-	if (words.includes('sewer'))
-		return [
-			{
-				happening: { kind: 'hookup', mains: context.mains ?? false, sewer: state }
-			}
-		];
-	const measures = namedBy(words, context.rig.measures);
-	return measures.length > 0
-		? measures.map((measure) => ({
-				happening: { kind: 'measure', measure: measure.id, on: state }
-			}))
-		: undefined;
+/** One of the things that a line says, and when it was. */
+interface Thing {
+	readonly text: string;
+	/** what stood between it and the one before */
+	readonly seam: string;
+	readonly moments: readonly Moment[];
+	readonly named: boolean;
 }
 
-function crewLine(line: Line): Answer {
-	const beyond = figureBeyond(line, 1);
-	if (beyond !== undefined) return oneTooMany(beyond);
-	const persons = line.figures[0]?.value;
-	if (persons === undefined || !Number.isInteger(persons) || persons < 0 || persons > 60)
-		return problem('How many are aboard? Say it as in “crew 3”.');
-	return [{ happening: { kind: 'crew', persons } }];
+/** A meaning with its moments. */
+interface Dated {
+	readonly meanings: readonly Meaning[];
+	readonly moments: readonly Moment[];
 }
 
-function careLine(words: readonly string[], context: QuickContext): Answer {
-	const tasks = namedBy(meaningful(words), context.rig.care);
-	if (tasks.length === 0)
-		return problem(
-			context.rig.care.length > 0
-				? `What was done? There is ${listed(context.rig.care.map(({ name }) => name))}.`
-				: 'This rig has no care tasks yet.'
-		);
-	return tasks.map((task) => ({ happening: { kind: 'care', task: task.id } }));
-}
+const SEAM = /\s*(?:,(?!\d)|;|\n+|\.\s+(?=\p{L})|\s&\s|\s\+\s|(?<=\s)(?:and then|then|and|plus)(?=\s))\s*/giu;
 
-/** Lines that begin with a verb of their own. */
-function verbLine(text: string, line: Line, context: QuickContext): Answer | undefined {
-	const [verb = '', ...rest] = line.words;
-	const after: Line = { ...line, words: rest };
-	switch (verb) {
-		case 'fill':
-		case 'filled':
-			return fillLine(after, context);
-		case 'dump':
-		case 'dumped':
-			return dumpLine(after, context);
-		case 'transfer':
-		case 'pour':
-		case 'poured':
-			return transferLine(after, context);
-		case 'swap':
-		case 'swapped':
-			return swapLine(after, context);
-		case 'full':
-		case 'empty':
-			return markLine(verb, rest, context);
-		case 'crew':
-		case 'persons':
-		case 'aboard':
-			return crewLine(after);
-		case 'rod':
-		case 'dip':
-			return rodLine(text, context);
-		case 'arrive':
-		case 'arrived':
-			return stopLine('arrive', rest, context);
-		case 'depart':
-		case 'leave':
-		case 'left':
-			return stopLine('depart', rest, context);
-		case 'done':
-			return careLine(rest, context);
-		default:
-			return undefined;
-	}
-}
-
-/** A tank's name and then its state: seen with one's own eyes. */
-function tankState(line: Line, context: QuickContext): readonly Meaning[] {
-	const state = line.words.at(-1);
-	if ((state !== 'full' && state !== 'empty') || line.words.length < 2 || line.figures.length > 0) return [];
-	const answer = markLine(state, line.words.slice(0, -1), context);
-	return isProblem(answer) ? [] : answer;
-}
-
-/** Everything a line may mean without its time, its words and figures being told apart. */
-function readingsOf(text: string, line: Line, context: QuickContext): Answer {
-	const { words } = line;
-	const byVerb = verbLine(text, line, context);
-	if (byVerb) return byVerb;
-	if (words.includes('meter') || words.includes('reset')) return meterLine(line, context);
-	if (words.includes('rod')) return rodLine(text, context);
-	const switched = switchLine(line, context);
-	if (switched) return switched;
-	const used = useLine(line, context);
-	const seen = [...gaugeLine(line, context), ...tankState(line, context)];
-	if (used && !isProblem(used)) return [...used, ...seen];
-	if (seen.length > 0) return seen;
-	if (used) return used;
-	const help = namesAGauge(line, context) ? gaugeHelp(line, context) : undefined;
-	return problem(help ?? notKnown(words, context));
-}
-
-/** The names in which a digit may stand. */
-const namesOf = ({ rig, trip }: QuickContext): readonly string[] =>
-	[
-		...rig.tanks,
-		...rig.habits,
-		...rig.instruments,
-		...rig.measures,
-		...rig.care,
-		...rig.outlets,
-		...(trip?.stops ?? [])
-	].map(({ name }) => name);
-
-/**
- * Everything a line may mean without its time. Where a number could belong to a name or be an amount, the name is
- * taken when the line is whole with it; a use may be either, and both are offered; else the person is asked.
- */
-function allReadings(text: string, context: QuickContext): Answer {
-	const [named, plain] = [readLine(text, namesOf(context)), readLine(text)];
-	const first = readingsOf(text, named, context);
-	if (named.figures.length === plain.figures.length) return first;
-	const second = readingsOf(text, plain, context);
-	if (isProblem(second)) return first;
-	if (isProblem(first))
-		return problem(
-			`${first.problem} A number may be part of a name here: put the unit to an amount, as in “${text} L”.`
-		);
-	return [...first, ...second.filter(({ happening }) => happening.kind === 'use')];
-}
-
-const namesAGauge = (line: Line, context: QuickContext): boolean =>
-	line.words.includes('gauge') ||
-	(line.words.length > 0 &&
-		context.rig.tanks.some(
-			(tank) => namedBy(line.words.slice(0, 1), [tank], ({ holds }) => [holds]).length > 0
-		));
-
-const notKnown = (words: readonly string[], context: QuickContext): string => {
-	const [tank] = words.length > 0 ? tanksNamed(meaningful(words), context.rig.tanks) : [];
-	if (tank) {
-		const name = tank.name.toLowerCase();
-		const lines =
-			tank.holds === 'fresh'
-				? [`“fill ${name} 40”`, `“${name} full”`, `“${name} empty”`]
-				: [`“dump ${name}”`, `“${name} full”`, `“${name} empty”`];
-		return `What of ${tank.name}? Say it as in ${listed(lines)}.`;
-	}
-	const habits = context.rig.habits.slice(0, 3).map(({ name }) => `“${name.toLowerCase()}”`);
-	const said = words.length > 0 ? `“${words.join(' ')}” is` : 'That is';
-	return `${said} no habit, tank or instrument of ${context.rig.name}. Try ${listed([...habits, '“fill 40”', '“dump grey”', '“note …”'])}.`;
+/** `an hour and a half ago` has no seam in it. */
+const wholeTimes = (text: string): string => {
+	const found = AND_A_HALF.exec(text);
+	return found ? hiding(text, found.index, found[0].length) : text;
 };
 
-const NOTE = /^note\b\s*/i;
+/** Cuts a line at its seams; names that hold one stay whole. */
+function cut(
+	text: string,
+	names: readonly string[]
+): readonly { readonly text: string; readonly seam: string }[] {
+	const pieces: { text: string; seam: string }[] = [];
+	let [from, seam] = [0, ''];
+	for (const found of wholeTimes(shielded(text, names)).matchAll(SEAM)) {
+		const piece = text.slice(from, found.index).trim();
+		if (piece !== '') {
+			pieces.push({ text: piece, seam });
+			seam = found[0];
+		}
+		from = found.index + found[0].length;
+	}
+	const last = text.slice(from).trim();
+	return last === '' ? pieces : [...pieces, { text: last, seam }];
+}
 
-const understood = (reading: Meaning, moment: Moment, context: QuickContext): Understood => {
-	const warns = [reading.warns, moment.warns].filter((text) => text !== undefined).join(' ');
-	const draftOf = (happening: Happening): EntryDraft =>
-		({
-			...happening,
-			at: zonedIso(moment.ms, context.timeZone),
-			...(context.trip ? { trip: context.trip.id } : {}),
-			source: ('source' in happening && happening.source) || 'hand'
-		}) as EntryDraft;
-	return {
-		draft: draftOf(reading.happening),
-		...(reading.first ? { first: draftOf(reading.first) } : {}),
-		atMs: moment.ms,
-		says: reading.says ?? sayHappening(reading.happening, context),
-		...(warns === '' ? {} : { warns })
-	};
-};
+const MEASURES = /\b(meter|rod|gauge|dip|dipped|dipstick|level|sender)\b/i;
 
-/**
- * Understands a line as a person would say it: `shower 2`, `fill 60`, `dump grey`, `meter 412.6`, `rod 118`,
- * `grey 2/3`, `yesterday 21:30 dishes`, `crew 3`, `full grey`, `note hose drips`.
- */
-export function understand(text: string, context: QuickContext): QuickAnswer {
-	if (text.trim() === '') return { kind: 'nothing' };
+/** The things of a line with their times; one at either end of the whole line is of all of them. */
+function timed(text: string, context: QuickContext): readonly Thing[] | NoMeaning {
 	const { nowMs, timeZone } = context;
-	const begun = takeTime(text, nowMs, timeZone, 'start');
-	const note = 'rest' in begun ? NOTE.exec(begun.rest) : null;
-	const timed = note ? begun : takeTime(text, nowMs, timeZone);
-	if ('problem' in timed) return { kind: 'problem', problem: timed.problem };
-	if (timed.rest === '') return { kind: 'problem', problem: 'And what happened then?' };
-	const readings: Answer = note
-		? noteLine(timed.rest.slice(note[0].length))
-		: allReadings(timed.rest, context);
-	if (isProblem(readings)) return { kind: 'problem', problem: readings.problem };
-	const matches = readings.flatMap((reading) =>
-		timed.moments.map((moment) => understood(reading, moment, context))
+	const names = namesOf(context);
+	const things: Thing[] = [];
+	const alone: { readonly index: number; readonly moments: readonly Moment[] }[] = [];
+	for (const piece of cut(text, names)) {
+		const found = takeTime(piece.text, nowMs, timeZone, names, MEASURES.test(piece.text));
+		if ('problem' in found) return problem(found.problem);
+		if (found.rest === '') alone.push({ index: things.length, moments: found.moments });
+		else things.push({ text: found.rest, seam: piece.seam, moments: found.moments, named: found.named });
+	}
+	const [first, last] = [things[0], things.at(-1)];
+	if (!first || !last) return problem('And what happened then?');
+	const dated = things.filter(({ named }) => named);
+	const atStart = first.named && text.trim().endsWith(last.text) && !text.trim().startsWith(first.text);
+	const atEnd = last.named && text.trim().startsWith(first.text) && !text.trim().endsWith(last.text);
+	const ofAll =
+		alone[0]?.moments ?? (dated.length === 1 && (atStart || atEnd) ? dated[0]?.moments : undefined);
+	return ofAll
+		? things.map((thing) => (thing.named && alone.length > 0 ? thing : { ...thing, moments: ofAll }))
+		: things;
+}
+
+const STATE_BEHIND = /\s((?:is |are |was |were )?(?:full|empty|half|dumped|emptied|filled|poured))$/i;
+
+/** A thing by itself, else with the verb of the one before it or the state of one behind: `dump grey and black`. */
+function readThing(things: readonly Thing[], i: number, context: QuickContext): Answer {
+	const thing = things[i];
+	if (!thing) return [];
+	const at = { ...context, atMs: thing.moments[0]?.ms, several: things.length > 1 };
+	const strictly = readClause(thing.text, at, true);
+	if (!isProblem(strictly)) return strictly;
+	const before = things.slice(0, i).findLast(({ text }) => verbOf(readLine(text).words)?.at === 0);
+	const verb = /^\S+/.exec(before?.text ?? '')?.[0];
+	const behind = things
+		.slice(i + 1)
+		.map(({ text }) => STATE_BEHIND.exec(text)?.[1])
+		.find((state) => state !== undefined);
+	const withMore = [
+		...(verb === undefined ? [] : [`${verb} ${thing.text}`]),
+		...(behind === undefined ? [] : [`${thing.text} ${behind}`])
+	];
+	for (const text of withMore) {
+		const read = readClause(text, at, true);
+		if (!isProblem(read)) return read;
+	}
+	return readClause(thing.text, at);
+}
+
+/** Reads the things of a line; neighbours that are one by their names are read as one. */
+function readThings(things: readonly Thing[], context: QuickContext): readonly Dated[] | NoMeaning {
+	const read: Dated[] = [];
+	/** a name of several parts may have been said in part */
+	const seamed = namesOf(context).some((name) => /[,;&+]|\band\b/i.test(name));
+	for (let i = 0; i < things.length;) {
+		const thing = things[i];
+		if (!thing) break;
+		let taken = 1;
+		let answer: Answer | undefined;
+		for (let to = seamed ? things.length : 0; to > i + 1 && !answer; to--) {
+			const joined = things.slice(i, to);
+			if (new Set(joined.map(({ text }) => text.toLowerCase())).size < joined.length) continue;
+			if (joined.some(({ moments }) => moments[0]?.ms !== thing.moments[0]?.ms)) continue;
+			const text = joined
+				.map(({ text: piece, seam }, at) =>
+					at === 0 ? piece : `${seam.trim() === ',' ? ', ' : ` ${seam.trim()} `}${piece}`
+				)
+				.join('');
+			const whole = readClause(text, { ...context, atMs: thing.moments[0]?.ms }, true);
+			if (!isProblem(whole)) [answer, taken] = [whole, to - i];
+		}
+		answer ??= readThing(things, i, context);
+		if (isProblem(answer))
+			return things.length === 1 ? answer : problem(`“${thing.text}”: ${answer.problem}`);
+		read.push({ meanings: answer, moments: thing.moments });
+		i += taken;
+	}
+	return read;
+}
+
+/** Every way to choose one of each. */
+const combinations = <T>(lists: readonly (readonly T[])[], most: number): readonly (readonly T[])[] =>
+	lists.reduce<readonly (readonly T[])[]>(
+		(found, list) => found.flatMap((one) => list.map((item) => [...one, item])).slice(0, most),
+		[[]]
 	);
-	return { kind: 'understood', matches: toldApart(matches.slice(0, MOST_MATCHES)) };
+
+const MINUTE_MS = 60_000;
+
+/** What is said of a meaning at a moment: the moment too, when that is not now. */
+function saidAt(meaning: Meaning, ms: number, context: QuickContext): string {
+	const rig = meaning.adds ? withAddition(context.rig, meaning.adds) : context.rig;
+	const says =
+		meaning.says ?? meaning.does.map((happening) => sayHappening(happening, { ...context, rig })).join('; ');
+	return Math.abs(ms - context.nowMs) < MINUTE_MS || meaning.does.length === 0
+		? says
+		: says.replace(/ from now(?: on)?/, '');
+}
+
+/** One way to understand a whole line, from one meaning of each of its things. */
+function understoodAs(
+	chosen: readonly { readonly meaning: Meaning; readonly moment: Moment }[],
+	context: QuickContext
+): Understood {
+	const whens = chosen.map(({ moment: { ms } }) =>
+		Math.abs(ms - context.nowMs) < MINUTE_MS ? '' : sayMomentOf(ms, context.nowMs, context.timeZone)
+	);
+	const alike = whens.every((when) => when === whens[0]);
+	const parts = chosen.map(({ meaning, moment }, i) => {
+		const says = saidAt(meaning, moment.ms, context);
+		return alike || whens[i] === '' || meaning.does.length === 0 ? says : `${says}, ${whens[i]}`;
+	});
+	const when =
+		alike && whens[0] && chosen.some(({ meaning }) => meaning.does.length > 0) ? `, ${whens[0]}` : '';
+	const warns = [...new Set(chosen.flatMap(({ meaning, moment }) => [meaning.warns, moment.warns]))].filter(
+		(text) => text !== undefined
+	);
+	const adds = chosen.map(({ meaning }) => meaning.adds).find((addition) => addition !== undefined);
+	return {
+		drafts: chosen.flatMap(({ meaning, moment }) =>
+			meaning.does.map(
+				(happening) =>
+					({
+						...happening,
+						at: zonedIso(moment.ms, context.timeZone),
+						...(context.trip ? { trip: context.trip.id } : {}),
+						source: ('source' in happening && happening.source) || 'hand'
+					}) as EntryDraft
+			)
+		),
+		...(adds ? { adds } : {}),
+		atMs: chosen[0]?.moment.ms ?? context.nowMs,
+		says: `${parts.join('; ')}${when}`,
+		...(warns.length > 0 ? { warns: warns.join(' ') } : {})
+	};
 }
 
 /** Things of one name are told apart by their place in the rig or the trip. */
 function toldApart(matches: readonly Understood[]): readonly Understood[] {
+	const kept = new Set<string>();
 	const seen = new Map<string, number>();
-	return matches.map((match) => {
-		const key = `${match.says}|${match.atMs}`;
-		const before = seen.get(key) ?? 0;
-		seen.set(key, before + 1);
-		return before === 0 ? match : { ...match, says: `${match.says} (number ${before + 1} of that name)` };
-	});
+	return matches
+		.filter(({ drafts, adds }) => {
+			const key = JSON.stringify([drafts, adds]);
+			return !kept.has(key) && kept.add(key);
+		})
+		.map((match) => {
+			const before = seen.get(match.says) ?? 0;
+			seen.set(match.says, before + 1);
+			return before === 0 ? match : { ...match, says: `${match.says} (number ${before + 1} of that name)` };
+		});
 }
 
-const noteLine = (text: string): Answer =>
-	text === '' ? problem('What is the note?') : [{ happening: { kind: 'note', text } }];
+const NOTE = /^(.*?)(?<![\p{L}\p{N}])note(?![\p{L}\p{N}'’-])\s*:?\s*([\s\S]*)$/iu;
+
+/** `note …` keeps every word of the note; before it stands nothing but a time. */
+function noteLine(text: string, context: QuickContext): QuickAnswer | undefined {
+	const found = NOTE.exec(text.trim());
+	if (!found) return undefined;
+	const [before, kept] = [(found[1] ?? '').trim(), (found[2] ?? '').trim()];
+	const time = takeTime(before, context.nowMs, context.timeZone);
+	if ('problem' in time) return { kind: 'problem', problem: time.problem };
+	if (time.rest !== '') return undefined;
+	if (kept === '') return { kind: 'problem', problem: 'What is the note?' };
+	if (kept.length > LONGEST_NOTE)
+		return {
+			kind: 'problem',
+			problem: `A note takes ${LONGEST_NOTE} characters; this one has ${kept.length}. Make two of it.`
+		};
+	const meaning: Meaning = {
+		does: [{ kind: 'note', text: kept }],
+		says: `Note: ${kept.length > 80 ? `${kept.slice(0, 79)}…` : kept}`
+	};
+	return {
+		kind: 'understood',
+		matches: toldApart(time.moments.map((moment) => understoodAs([{ meaning, moment }], context)))
+	};
+}
+
+/** The habits and instruments that a person's own word may stand for. */
+const meantByWords =
+	({ rig }: QuickContext) =>
+	(text: string): readonly Addition[] => {
+		const words = plainWords(text);
+		const habits = habitsNamed(words, rig.habits);
+		return habits.length > 0 ? habits : words.length > 0 ? namedBy(words, rig.instruments) : [];
+	};
+
+/**
+ * Understands a line as a person would say it: `2 showers, dishes and kettle`, `fill 60`, `dump grey`, `meter 412.6`,
+ * `grey 2/3`, `yesterday 21:30 dishes`, `crew 3`, `splash = wash hands`, `note hose drips`. Nothing is stored.
+ */
+export function understand(given: string, context: QuickContext): QuickAnswer {
+	const text = given.normalize('NFC').replaceAll('\u0000', ' ');
+	if (text.trim() === '') return { kind: 'nothing' };
+	const note = noteLine(text, context);
+	if (note) return note;
+	if (text.trim().length > LONGEST)
+		return {
+			kind: 'problem',
+			problem: `That is ${text.trim().length} characters, a page rather than a line. Say a few things at a time, or begin with “note” to keep it as it stands.`
+		};
+	const own = ownWord(text, meantByWords(context), context);
+	const things = own ? undefined : timed(text, context);
+	if (things && 'problem' in things) return { kind: 'problem', ...things };
+	if (things && things.length > MOST_THINGS)
+		return {
+			kind: 'problem',
+			problem: `Those are ${things.length} things. Say up to ${MOST_THINGS} at a time.`
+		};
+	const now: readonly Moment[] = [{ ms: context.nowMs }];
+	const read = own
+		? isProblem(own)
+			? own
+			: [{ meanings: own, moments: now }]
+		: readThings(things ?? [], context);
+	if ('problem' in read) return { kind: 'problem', ...read };
+	if (read.filter(({ meanings }) => meanings.every(({ adds }) => adds)).length > 1)
+		return { kind: 'problem', problem: 'One new thing at a time: say these in two lines.' };
+	const together = read.every(({ moments }) => moments === read[0]?.moments);
+	const moments = together
+		? (read[0]?.moments ?? now).map((moment) => read.map(() => moment))
+		: combinations(
+				read.map(({ moments: all }) => all),
+				MOST_MATCHES
+			);
+	const meanings = combinations(
+		read.map(({ meanings: all }) => all),
+		MOST_MATCHES
+	);
+	const matches = meanings
+		.flatMap((chosen) =>
+			moments.map((when) =>
+				understoodAs(
+					chosen.map((meaning, i) => ({ meaning, moment: when[i] ?? { ms: context.nowMs } })),
+					context
+				)
+			)
+		)
+		.slice(0, MOST_MATCHES);
+	return { kind: 'understood', matches: toldApart(matches) };
+}

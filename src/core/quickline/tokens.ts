@@ -1,4 +1,6 @@
 import { parseNumber, toBase, unitNamed, type Measurand, type UnitChoice } from '../units/index.js';
+import { plainWords } from './names.js';
+import { hiding, shielded } from './shield.js';
 
 /** A number in a line, with the unit that was typed behind it. */
 export interface Figure {
@@ -14,11 +16,13 @@ export interface Line {
 	/** words in lower case, figures left out */
 	readonly words: readonly string[];
 	readonly figures: readonly Figure[];
+	/** how long something ran */
+	readonly minutes?: number;
 }
 
 const NUMBER = String.raw`[-−]?(?:\d+\s+\d+\/\d+|\d+\/\d+|\d*[½⅓⅔¼¾⅕⅛⅜⅝⅞]|\d{1,3}(?:[\u2009\u202f\u00a0]\d{3})+(?:[.,]\d+)?|\d+(?:[.,]\d+)?|[.,]\d+)`;
-const UNIT = String.raw`litres?|liters?|l|us\s?gal|imp\s?gal|gal(?:lons?)?|ml|mm|cm|in(?:ch(?:es)?)?|%|"`;
-const FIGURE = new RegExp(`(?<=^|\\s|x)(${NUMBER})\\s*(?:(${UNIT})(?=\\s|$|[.,;]))?`, 'gi');
+const UNIT = String.raw`litres?|liters?|ltrs?|l|us\s?gal(?:lons?)?|imp\s?gal(?:lons?)?|gal(?:lons?)?|ml|mm|cm|in(?:ch(?:es)?)?|per\s?cent|pct|%|"`;
+const FIGURE = new RegExp(`(?<=^|[\\s(]|x)(${NUMBER})\\s*(?:(${UNIT})(?=\\s|$|[.,;:!?)]))?`, 'gi');
 
 /** Stands before a digit that belongs to a name, so that it is read as a word; a sign of the private use area. */
 const OF_A_NAME = '\uE000';
@@ -26,10 +30,7 @@ const BEGINS_WITH_DIGIT = /^\d/;
 
 /** The beginnings of a name that end in a word with a digit at its front: of `Jug 2 blue`, `jug 2`. */
 function numberedBeginnings(name: string): readonly (readonly string[])[] {
-	const words = name
-		.toLowerCase()
-		.split(/[^\p{L}\p{N}]+/u)
-		.filter((word) => word !== '');
+	const words = plainWords(name);
 	return words.flatMap((word, i) => (BEGINS_WITH_DIGIT.test(word) ? [words.slice(0, i + 1)] : []));
 }
 
@@ -44,6 +45,75 @@ function withNamesMarked(text: string, names: readonly string[]): string {
 	}, text);
 }
 
+const COUNTS: ReadonlyMap<string, string> = new Map([
+	['two thirds', '2/3'],
+	['one third', '1/3'],
+	['a third', '1/3'],
+	['three quarters', '3/4'],
+	['one quarter', '1/4'],
+	['a quarter', '1/4'],
+	['one half', '1/2'],
+	['half a dozen', '6'],
+	['a dozen', '12'],
+	['a couple of', '2'],
+	['once', '1'],
+	['twice', '2'],
+	['one', '1'],
+	['two', '2'],
+	['three', '3'],
+	['four', '4'],
+	['five', '5'],
+	['six', '6'],
+	['seven', '7'],
+	['eight', '8'],
+	['nine', '9'],
+	['ten', '10'],
+	['twelve', '12']
+]);
+const COUNT = new RegExp(`(?<![\\p{L}\\p{N}])(?:${[...COUNTS.keys()].join('|')})(?![\\p{L}\\p{N}])`, 'giu');
+
+/** The line with its numbers as figures; those of names stay in words. */
+function withFigures(text: string, names: readonly string[]): string {
+	const hidden = shielded(text, names);
+	return [...hidden.matchAll(COUNT)]
+		.toReversed()
+		.reduce(
+			(line, { 0: found, index }) =>
+				`${line.slice(0, index)}${COUNTS.get(found.toLowerCase()) ?? found}${line.slice(index + found.length)}`,
+			text
+		);
+}
+
+/** `for 3 min`, `3-minute`, `90 seconds`: how long, not when. */
+const RAN =
+	/(?<![\p{L}\p{N}.,-])(?:for\s+)?(\d+(?:[.,]\d+)?|half a|an?)\s*-?\s*(mins?|minutes?|secs?|seconds?)(?![\p{L}\p{N}])(?!\s*(?:ago|before|earlier|later))/iu;
+
+/** A line of the same length in which it is hidden how long something ran. */
+export function minutesHidden(text: string): string {
+	const found = RAN.exec(text);
+	return found ? hiding(text, found.index, found[0].length) : text;
+}
+
+/** Takes out how long something ran. */
+export function takeMinutes(
+	text: string,
+	names: readonly string[] = []
+): { readonly rest: string; readonly minutes?: number } {
+	const figured = withFigures(text, names);
+	const found = RAN.exec(shielded(figured, names));
+	if (!found) return { rest: text };
+	const [all, amount = '', unit = ''] = found;
+	const count = /^\d/.test(amount)
+		? (parseNumber(amount) ?? 0)
+		: amount.toLowerCase().startsWith('half')
+			? 0.5
+			: 1;
+	return {
+		rest: `${figured.slice(0, found.index)} ${figured.slice(found.index + all.length)}`.trim(),
+		minutes: /^s/i.test(unit) ? count / 60 : count
+	};
+}
+
 /**
  * Splits a line into words and figures.
  *
@@ -51,14 +121,15 @@ function withNamesMarked(text: string, names: readonly string[]): string {
  */
 export function readLine(text: string, names: readonly string[] = []): Line {
 	const figures: Figure[] = [];
-	const left = withNamesMarked(text, names).replace(
+	const left = withNamesMarked(withFigures(text, names), names).replace(
 		FIGURE,
 		(whole, number: string, unit: string | undefined) => {
 			const value = parseNumber(number.replace('−', '-'));
 			if (value === undefined) return whole;
+			const typed = (unit ?? '').toLowerCase().replaceAll(/\s/g, '');
 			figures.push({
 				value,
-				unit: (unit ?? '').toLowerCase().replaceAll(/\s/g, ''),
+				unit: /^(percent|pct)$/.test(typed) ? '%' : typed,
 				fraction: /[/½⅓⅔¼¾⅕⅛⅜⅝⅞]/.test(number),
 				text: number.trim()
 			});
@@ -77,11 +148,17 @@ export function readLine(text: string, names: readonly string[] = []): Line {
 /** The first figure that measures something, in base units; a bare one is in the chosen unit if `bare` allows it. */
 export function quantityOf(line: Line, of: Measurand, units: UnitChoice, bare = true): number | undefined {
 	for (const figure of line.figures) {
-		const unit = figure.unit === '' ? (bare ? units[of] : undefined) : unitNamed(figure.unit, of, units);
+		if (figure.unit === '%') continue;
+		const unit =
+			figure.unit === '' ? (bare ? units[of] : undefined) : unitNamed(plainUnit(figure.unit), of, units);
 		if (unit !== undefined) return toBase(figure.value, unit);
 	}
 	return undefined;
 }
+
+/** A unit in the form that the units know: `usgallons` is `usgal`. */
+const plainUnit = (unit: string): string =>
+	unit.replace(/^(us|imp)?gal(?:lons?)?$/, '$1gal').replace(/^ltrs?$/, 'l');
 
 /** The first figure that is one too many, as typed. */
 export const figureBeyond = ({ figures }: Line, most: number): string | undefined => figures[most]?.text;

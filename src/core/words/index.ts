@@ -11,7 +11,7 @@ export { sayDoubt } from './outlook/doubt.js';
 export { sayLessons, type Lesson } from './outlook/lessons.js';
 export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
-export { flagDay, onDay, sayAgo, sayDay, sayPast, sayWhen } from './when.js';
+export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from './when.js';
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
 export { SERVICE_NAMES, sayNights, sayOffered } from './trip/stop.js';
 export { sayTotals } from './log/totals.js';

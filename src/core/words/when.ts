@@ -93,3 +93,12 @@ export function sayAgo(ms: number, nowMs: number, timeZone: string): string {
 	const year = dayWord(then, { year: 'numeric' }) === dayWord(now, { year: 'numeric' });
 	return dayWord(then, { day: 'numeric', month: 'long', ...(year ? {} : { year: 'numeric' }) });
 }
+
+const two = (n: number): string => String(n).padStart(2, '0');
+
+/** A moment to the minute, as it stands behind what happened: `today at 08:15`, `yesterday at 21:30`, `on Sat 1 May at 07:10`. */
+export function sayMomentOf(ms: number, nowMs: number, timeZone: string): string {
+	const { day, hour, minute } = zonedTime(ms, timeZone);
+	const years = day.slice(0, 4) === zonedTime(nowMs, timeZone).day.slice(0, 4) ? '' : ` ${day.slice(0, 4)}`;
+	return `${onDay(ms, nowMs, timeZone)}${years} at ${two(hour)}:${two(minute)}`;
+}

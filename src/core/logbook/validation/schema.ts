@@ -25,6 +25,8 @@ const instant = z.string().check(
 );
 const day = z.iso.date();
 const litres = z.number().check(z.nonnegative(), z.maximum(ABSURD_LITRES));
+/** What else its people call it: an addition of ours to the contract, see docs/logbook.md. */
+const words = z.optional(z.array(name));
 const positiveLitres = z.number().check(z.positive(), z.maximum(ABSURD_LITRES));
 const millimetres = z.number().check(z.positive(), z.maximum(100_000));
 const notNegative = z.number().check(z.nonnegative(), z.maximum(1e9));
@@ -154,6 +156,7 @@ const recipeSchema = z.looseObject({
 export const habitSchema = z.looseObject({
 	id,
 	name,
+	words,
 	outlet: id,
 	litresEach: belief,
 	often: z.looseObject({ times: count, per: z.enum(['person-day', 'day']), sd: z.optional(notNegative) }),
@@ -211,6 +214,7 @@ export const instrumentSchema = z.discriminatedUnion('kind', [
 		id,
 		kind: z.literal('meter'),
 		name,
+		words,
 		place: z.enum(['fill', 'pump', 'mains']),
 		tank: id,
 		unitL: z.number().check(z.positive(), z.maximum(1000)),
@@ -221,11 +225,21 @@ export const instrumentSchema = z.discriminatedUnion('kind', [
 		alarmAt: z.optional(z.number().check(z.nonnegative(), z.maximum(1e7))),
 		retired
 	}),
-	z.looseObject({ id, kind: z.literal('gauge'), name, tank: id, curve, sdL: z.optional(litres), retired }),
+	z.looseObject({
+		id,
+		kind: z.literal('gauge'),
+		name,
+		words,
+		tank: id,
+		curve,
+		sdL: z.optional(litres),
+		retired
+	}),
 	z.looseObject({
 		id,
 		kind: z.literal('rod'),
 		name,
+		words,
 		tank: id,
 		sdMm: z.optional(z.number().check(z.nonnegative(), z.maximum(1000))),
 		at: z.optional(z.looseObject({ xMm: z.number(), yMm: z.number() })),

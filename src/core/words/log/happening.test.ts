@@ -39,8 +39,8 @@ describe('what is about to be written down', () => {
 		const odd = { kind: 'dump', tank: 'grey', litres: 5, where: 'constructor', source: 'hand' } as const;
 		expect(say(odd)).toBe('Grey dumped by 5 L, constructor');
 		const pour = { kind: 'transfer', fromTank: 'grey', toTank: 'main', source: 'hand' } as const;
-		expect(say({ ...pour, until: 'from-empty' })).toBe('all of Grey from Grey to Main');
-		expect(say({ ...pour, until: 'to-full' })).toBe('Main filled up from Grey to Main');
+		expect(say({ ...pour, until: 'from-empty' })).toBe('all of Grey into Main');
+		expect(say({ ...pour, until: 'to-full' })).toBe('Main filled up from Grey');
 		expect(say({ ...pour, litres: 3 })).toBe('3 L from Grey to Main');
 	});
 	it('the hook-up that changes, and both where none does', () => {

@@ -105,8 +105,8 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 		}
 		case 'transfer': {
 			const [from, to] = [tank(happening.fromTank), tank(happening.toTank)];
-			const all = happening.until === 'to-full' ? `${to} filled up` : `all of ${from}`;
-			return `${happening.litres === undefined ? all : amount(happening.litres)} from ${from} to ${to}`;
+			if (happening.litres !== undefined) return `${amount(happening.litres)} from ${from} to ${to}`;
+			return happening.until === 'to-full' ? `${to} filled up from ${from}` : `all of ${from} into ${to}`;
 		}
 		case 'reading':
 			return sayRead(happening, context);

@@ -1,0 +1,232 @@
+import { listed, sayHappening } from '../words/index.js';
+import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from './context.js';
+import { meaningful, namedBy } from './names.js';
+import { figureBeyond, type Line } from './tokens.js';
+
+const SWITCH: ReadonlyMap<string, boolean> = new Map([
+	['on', true],
+	['off', false],
+	['start', true],
+	['started', true],
+	['stop', false],
+	['stopped', false]
+]);
+
+const REGULATOR = 'A pressure regulator at the tap protects the pipes.';
+const HOOKED =
+	/\b(hooked up|hook up|hooking up|plugged in|connected( up)?|on (the )?(mains|hook-?up)|full hook-?ups?|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?on)\b/;
+const UNHOOKED =
+	/\b(unhooked|unplugged|disconnected|off (the )?(mains|hook-?up)|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?off)\b/;
+
+/** `hooked up`, `unplugged`, `mains on`, `sewer off`, `full hook-up`. */
+export function hookupLine(line: Line, context: QuickContext): Answer | undefined {
+	const phrase = line.words.join(' ');
+	const off = UNHOOKED.test(phrase);
+	if (line.figures.length > 0 || !(off || HOOKED.test(phrase) || isSwitched(line.words))) return undefined;
+	const on = !off && !line.words.includes('off') && !line.words.includes('stop');
+	const { mains = false, sewer = false } = context;
+	const both =
+		/\bfull\b|\bboth\b|\beverything\b/.test(phrase) ||
+		/\bunplugged\b|\bunhooked\b|\bdisconnected\b/.test(phrase);
+	const named = {
+		sewer: /\bsewer\b/.test(phrase),
+		mains: /\bmains\b|\bwater\b/.test(phrase)
+	};
+	const touches = named.sewer || named.mains ? named : { mains: true, sewer: both };
+	return [
+		one(
+			{
+				kind: 'hookup',
+				mains: touches.mains ? on : mains,
+				sewer: touches.sewer ? on : sewer
+			},
+			on && touches.mains ? { warns: REGULATOR } : {}
+		)
+	];
+}
+
+const isSwitched = (words: readonly string[]): boolean =>
+	words.some((word) => SWITCH.has(word)) && words.some((word) => /^(mains|hook-?up|sewer)$/.test(word));
+
+/** `short showers on`, `paper plates off`, `started short showers`. */
+export function measureLine(line: Line, context: QuickContext): Answer | undefined {
+	const state = line.words.map((word) => SWITCH.get(word)).find((on) => on !== undefined);
+	if (state === undefined || line.figures.length > 0) return undefined;
+	const words = meaningful(line.words.filter((word) => !SWITCH.has(word)));
+	const measures = words.length === 0 ? [] : namedBy(words, context.rig.measures);
+	return measures.length > 0
+		? measures.map((measure) => one({ kind: 'measure', measure: measure.id, on: state }))
+		: undefined;
+}
+
+const MOST_ABOARD = 60;
+
+/** `crew 3`, `3 aboard`, `we are 3`. */
+function crewOf(line: Line): Answer {
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
+	const persons = line.figures[0]?.value;
+	if (persons === undefined || !Number.isInteger(persons) || persons < 0 || persons > MOST_ABOARD)
+		return problem('How many are aboard? Say it as in “crew 3”.');
+	return [one({ kind: 'crew', persons })];
+}
+
+const CREW = new Set(['crew', 'persons', 'people', 'aboard', 'adults', 'pax']);
+const GUESTS = /^(guest|visitor|friend)s?$/;
+const GOES = /^(left|gone|leaves|leaving|went|ashore|home|departed|off)$/;
+const COMES = /^(came|comes|joined|joins|arrived|arrives|back|aboard|here|in|stays|staying|tonight)$/;
+
+const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
+	Math.round(persons ?? trip?.persons ?? rig.crew);
+
+function crewBy(change: number, who: string, context: QuickContext): Answer {
+	const persons = aboardNow(context) + change;
+	if (persons < 0 || persons > MOST_ABOARD)
+		return problem(`${aboardNow(context)} are aboard. Say how many there are now, as in “crew 3”.`);
+	const happening = { kind: 'crew', persons } as const;
+	return [one(happening, { says: `${who}: ${sayHappening(happening, context)}` })];
+}
+
+/** `crew 3`, `guest`, `2 guests left`, a name and `left` or `back`. */
+export function crewLine(text: string, line: Line, context: QuickContext): Answer | undefined {
+	const { words, figures } = line;
+	const phrase = words.join(' ');
+	if (/^(just me|alone|on my own|only me)$/.test(phrase)) return [one({ kind: 'crew', persons: 1 })];
+	const guests = words.find((word) => GUESTS.test(word));
+	if (
+		guests !== undefined &&
+		words.every(
+			(word) =>
+				GUESTS.test(word) ||
+				GOES.test(word) ||
+				COMES.test(word) ||
+				meaningful([word]).length === 0 ||
+				word === 'on' ||
+				word === 'board'
+		)
+	) {
+		const count = figures[0]?.value ?? (guests.endsWith('s') ? undefined : 1);
+		if (count === undefined || !Number.isInteger(count) || count < 1)
+			return problem('How many guests? Say it as in “2 guests”, or how many are aboard, as in “crew 4”.');
+		const leaves = words.some((word) => GOES.test(word));
+		const who = `${count === 1 ? 'A guest' : `${count} guests`} ${leaves ? (count === 1 ? 'leaves' : 'leave') : count === 1 ? 'comes' : 'come'}`;
+		return crewBy(leaves ? -count : count, who, context);
+	}
+	const said = meaningful(words).filter((word) => word !== 'on' && word !== 'board');
+	if (said.length > 0 && said.every((word) => CREW.has(word)) && (figures.length > 0 || words[0] === 'crew'))
+		return crewOf(line);
+	if (words[0] === 'crew' || words[0] === 'persons' || words[0] === 'aboard') return crewOf(line);
+	if (/^(we|there) are( of us)?$/.test(phrase) || /^(of )?us$/.test(phrase))
+		return figures.length > 0 ? crewOf(line) : undefined;
+	const named =
+		/^\s*(\p{L}[\p{L}'’-]+)\s+(?:has |is |just |went |goes )*(\p{L}+)(?: on board| aboard| home| ashore| again)?\s*[.!]?\s*$/u.exec(
+			text
+		);
+	if (!named || figures.length > 0) return undefined;
+	const [who = '', does = ''] = [named[1], (named[2] ?? '').toLowerCase()];
+	const [goes, comes] = [GOES.test(does), COMES.test(does) && does !== 'in' && does !== 'tonight'];
+	if (!(goes || comes) || isOfRig(who, context)) return undefined;
+	return crewBy(goes ? -1 : 1, `${capitalName(who, context)} ${goes ? 'left' : 'came'}`, context);
+}
+
+/** A word that names a tank, a stop, a habit, a measure or an instrument is nobody's name. */
+export function isOfRig(word: string, { rig, trip }: QuickContext): boolean {
+	const plain = [word.toLowerCase()];
+	const things = [
+		...rig.tanks,
+		...rig.habits,
+		...rig.instruments,
+		...rig.measures,
+		...rig.care,
+		...rig.containers,
+		...(trip?.stops ?? [])
+	];
+	return namedBy(plain, things).length > 0 || rig.tanks.some(({ holds }) => holds === plain[0]);
+}
+
+/** A name as it is written in the log, else with its first letter large. */
+export const capitalName = (name: string, { people = [] }: QuickContext): string =>
+	people.find((known) => known.toLowerCase() === name.toLowerCase()) ??
+	name.charAt(0).toUpperCase() + name.slice(1);
+
+const CARE_VERB =
+	/^(done|changed|change|replaced|cleaned|clean|rinsed|sanitised|sanitized|serviced|checked|descaled|treated|swapped|new|finished|washed)$/;
+
+/** `filter changed`, `done filter`, `rinsed the cassette`. */
+export function careLine(line: Line, context: QuickContext): Answer | undefined {
+	const begins = line.words[0] === 'done';
+	const verb = line.words.some((word) => CARE_VERB.test(word));
+	const all = meaningful(begins ? line.words.slice(1) : line.words).filter((word) => word !== 'done');
+	const nouns = all.filter((word) => !CARE_VERB.test(word));
+	if (!verb || line.figures.length > 0) return undefined;
+	const care = context.rig.care;
+	const whole = all.length > 0 ? namedBy(all, care) : [];
+	const tasks = whole.length > 0 ? whole : nouns.length > 0 ? namedBy(nouns, care) : begins ? care : [];
+	if (tasks.length > 0) return tasks.map((task) => one({ kind: 'care', task: task.id }));
+	if (!begins && !nouns.includes('filter')) return undefined;
+	return problem(
+		care.length > 0
+			? `What was done? There is ${listed(care.map(({ name }) => name))}.`
+			: `This rig has no care tasks yet. Keep it as a note for now, as in “note ${line.words.join(' ')}”.`,
+		...(care.length > 0 ? [] : [`note ${line.words.join(' ')}`])
+	);
+}
+
+/** Who did it, and the line without that. */
+export interface ByWhom {
+	readonly by: string;
+	readonly rest: string;
+	/** nobody of that name has been written of */
+	readonly isNew: boolean;
+}
+
+const NOT_A_PERSON =
+	/^(eye|hand|foot|hose|gravity|night|day|boat|car|bike|far|about|mistake|now|jug|tote|bucket|myself|me|us|all|everyone|both|the|a|an|my|our)$/i;
+const SUBJECT =
+	/^\s*(\p{Lu}[\p{L}'’-]+?)(?:['’]s)?[:,]?\s+(?=(?:has|had|took|did|made|drank|washed|showered|flushed|brushed|cooked)\b)/u;
+
+/** The person in a line: `shower by Zoe`, `shower Anna` where Anna is known or begins with a large letter, `Anna had a shower`. */
+export function takePerson(text: string, context: QuickContext): ByWhom | undefined {
+	const { people = [] } = context;
+	const found = (name: string, index: number, length: number): ByWhom => ({
+		by: capitalName(name, context),
+		rest: `${text.slice(0, index)} ${text.slice(index + length)}`.replaceAll(/\s+/g, ' ').trim(),
+		isNew: !people.some((known) => known.toLowerCase() === name.toLowerCase())
+	});
+	const by = /(?:^|\s)(?:by|for)\s+(\p{L}[\p{L}'’-]*)(?=\s*$|\s)/iu.exec(text);
+	if (by?.[1] && !NOT_A_PERSON.test(by[1]) && !isOfRig(by[1], context))
+		return found(by[1], by.index, by[0].length);
+	for (const name of people) {
+		const words = name
+			.trim()
+			.split(/\s+/)
+			.map((word) => word.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`));
+		const known = new RegExp(
+			`(?<![\\p{L}\\p{N}])${words.join('\\s+')}(?:['’]s)?:?(?![\\p{L}\\p{N}])`,
+			'iu'
+		).exec(text);
+		if (known) return found(name, known.index, known[0].length);
+	}
+	const subject = SUBJECT.exec(text);
+	if (subject?.[1] && !isOfRig(subject[1], context))
+		return found(subject[1], subject.index, subject[0].length);
+	const last = /\s(\p{Lu}[\p{Ll}'’-]+)\s*$/u.exec(text);
+	if (last?.[1] && !NOT_A_PERSON.test(last[1]) && !isOfRig(last[1], context))
+		return found(last[1], last.index, last[0].length);
+	return undefined;
+}
+
+/** The meanings as done by somebody: said, and put to the entries. */
+export const doneBy = (
+	meanings: readonly Meaning[],
+	{ by, isNew }: ByWhom,
+	context: QuickContext
+): readonly Meaning[] =>
+	meanings.map((meaning) => ({
+		...meaning,
+		does: meaning.does.map((happening) => ({ ...happening, by })),
+		says: `${meaning.says ?? meaning.does.map((happening) => sayHappening(happening, context)).join('; ')}, by ${by}`,
+		...(isNew
+			? { warns: [meaning.warns, `${by} has not been written of before.`].filter(Boolean).join(' ') }
+			: {})
+	}));
