@@ -16,7 +16,7 @@ const REGULATOR = 'A pressure regulator at the tap protects the pipes.';
 const HOOKED =
 	/\b(hooked up|hook up|hooking up|plugged in|connected( up)?|on (the )?(mains|hook-?up)|full hook-?ups?|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?on)\b/;
 const UNHOOKED =
-	/\b(unhooked|unplugged|disconnected|off (the )?(mains|hook-?up)|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?off)\b/;
+	/\b(unhooked|unplugged|disconnected|off[ -]grid|off (the )?(mains|hook-?up)|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?off)\b/;
 
 /** `hooked up`, `unplugged`, `mains on`, `sewer off`, `full hook-up`. */
 export function hookupLine(line: Line, context: QuickContext): Answer | undefined {
@@ -27,7 +27,7 @@ export function hookupLine(line: Line, context: QuickContext): Answer | undefine
 	const { mains = false, sewer = false } = context;
 	const both =
 		/\bfull\b|\bboth\b|\beverything\b/.test(phrase) ||
-		/\bunplugged\b|\bunhooked\b|\bdisconnected\b/.test(phrase);
+		/\boff[ -]grid\b|\bunplugged\b|\bunhooked\b|\bdisconnected\b/.test(phrase);
 	const named = {
 		sewer: /\bsewer\b/.test(phrase),
 		mains: /\bmains\b|\bwater\b/.test(phrase)
@@ -47,6 +47,19 @@ export function hookupLine(line: Line, context: QuickContext): Answer | undefine
 
 const isSwitched = (words: readonly string[]): boolean =>
 	words.some((word) => SWITCH.has(word)) && words.some((word) => /^(mains|hook-?up|sewer)$/.test(word));
+
+/** A measure by its name alone may be begun or ended; `using` and `no` tell. */
+export function measureAlone(line: Line, { rig }: QuickContext): readonly Meaning[] {
+	const using = line.words.some((word) => /^(using|with)$/.test(word));
+	const no = line.words.some((word) => /^(no|without)$/.test(word));
+	const words = meaningful(line.words.filter((word) => !/^(using|with|no|without)$/.test(word)));
+	const states = using ? [true] : no ? [false] : [true, false];
+	return words.length === 0
+		? []
+		: namedBy(words, rig.measures).flatMap(({ id }) =>
+				states.map((on) => one({ kind: 'measure', measure: id, on }))
+			);
+}
 
 /** `short showers on`, `paper plates off`, `started short showers`. */
 export function measureLine(line: Line, context: QuickContext): Answer | undefined {
@@ -74,7 +87,10 @@ function crewOf(line: Line): Answer {
 const CREW = new Set(['crew', 'persons', 'people', 'aboard', 'adults', 'pax']);
 const GUESTS = /^(guest|visitor|friend)s?$/;
 const GOES = /^(left|gone|leaves|leaving|went|ashore|home|departed|off)$/;
-const COMES = /^(came|comes|joined|joins|arrived|arrives|back|aboard|here|in|stays|staying|tonight)$/;
+const COMES =
+	/^(came|comes|joined|joins|arrived|arrives|back|aboard|here|in|stays|staying|tonight|night|weekend)$/;
+
+const PRONOUN = /^(i|we|they|he|she|it|all|everyone|everybody|you|who|have|just)$/i;
 
 const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
 	Math.round(persons ?? trip?.persons ?? rig.crew);
@@ -119,13 +135,13 @@ export function crewLine(text: string, line: Line, context: QuickContext): Answe
 	if (/^(we|there) are( of us)?$/.test(phrase) || /^(of )?us$/.test(phrase))
 		return figures.length > 0 ? crewOf(line) : undefined;
 	const named =
-		/^\s*(\p{L}[\p{L}'’-]+)\s+(?:has |is |just |went |goes )*(\p{L}+)(?: on board| aboard| home| ashore| again)?\s*[.!]?\s*$/u.exec(
+		/^\s*(\p{L}[\p{L}-]+)(?:['’]s)?\s+(?:has |is |just |went |goes )*(\p{L}+)(?: on board| aboard| home| ashore| again| back)?\s*[.!]?\s*$/u.exec(
 			text
 		);
 	if (!named || figures.length > 0) return undefined;
 	const [who = '', does = ''] = [named[1], (named[2] ?? '').toLowerCase()];
-	const [goes, comes] = [GOES.test(does), COMES.test(does) && does !== 'in' && does !== 'tonight'];
-	if (!(goes || comes) || isOfRig(who, context)) return undefined;
+	const [goes, comes] = [GOES.test(does), COMES.test(does) && !/^(in|tonight|night|weekend)$/.test(does)];
+	if (!(goes || comes) || PRONOUN.test(who) || isOfRig(who, context)) return undefined;
 	return crewBy(goes ? -1 : 1, `${capitalName(who, context)} ${goes ? 'left' : 'came'}`, context);
 }
 

@@ -191,6 +191,13 @@ export function addingHabit(line: Line, context: QuickContext): readonly Meaning
 		(litres !== undefined && !(litres > 0 && litres <= 1000))
 	)
 		return [];
+	// What the rig has by another name is no new habit.
+	if (
+		spoken &&
+		litres === undefined &&
+		context.rig.habits.some(({ name }) => spoken.concept.named.test(name))
+	)
+		return [];
 	const outlet = likelyOutlet(context.rig, spoken?.concept);
 	if (!outlet) return [];
 	const name = spoken && spoken.rest.length === 0 ? spoken.concept.name : capital(words.join(' '));

@@ -1,5 +1,5 @@
 import { listed } from '../words/index.js';
-import { careLine, crewLine, doneBy, hookupLine, measureLine, takePerson } from './acts.js';
+import { careLine, crewLine, doneBy, hookupLine, measureAlone, measureLine, takePerson } from './acts.js';
 import { addingHabit } from './adding.js';
 import { conceptIn, habitsNamed } from './concepts.js';
 import {
@@ -108,6 +108,10 @@ function verbLine(
 	const { verb, at } = found;
 	const words = [...line.words.slice(0, at), ...line.words.slice(at + 1)];
 	const after: Line = { ...line, words };
+	if (/^(empty|emptied|dump)$/.test(verb) && words.includes('into')) {
+		const moved = transferLine(after, context);
+		if (!isProblem(moved)) return moved;
+	}
 	switch (verb) {
 		case 'fill':
 			return fillLine(
@@ -156,6 +160,8 @@ function plainLine(line: Line, context: QuickContext): Answer {
 	const used = useLine(line, context);
 	const [figure] = line.figures;
 	const shown = gaugeLine(line, context);
+	const asked = line.words.includes('gauge') && shown.length === 0 ? gaugeHelp(line, context) : undefined;
+	if (asked !== undefined) return problem(asked);
 	const bare = figure !== undefined && figure.unit === '' && !figure.fraction;
 	const level = shown.length === 0 || bare ? levelLine(line, context) : undefined;
 	const seen = [...shown, ...(level && !isProblem(level) ? level : []), ...tankState(line, context)];
@@ -183,23 +189,30 @@ function readingsOf(text: string, names: readonly string[], line: Line, context:
 	const crew = crewLine(text, line, context);
 	if (crew) return crew;
 	if (words.includes('meter') || words.includes('reset')) return meterLine(line, context);
-	const own = figure
-		? namedBy(
-				meaningful(words),
-				context.rig.instruments.filter(({ kind }) => kind === 'meter')
-			)
-		: [];
+	const own =
+		figure && meaningful(words).length > 0
+			? namedBy(
+					meaningful(words),
+					context.rig.instruments.filter(({ kind }) => kind === 'meter')
+				)
+			: [];
 	if (own.length > 0 && figures.length === 1) return meterLine(line, context);
 	if (words.includes('rod') || words.includes('dipstick')) return rodLine(text, names, context);
 	const care = careLine(line, context);
 	if (care && !isProblem(care)) return care;
 	const byVerb = verbLine(text, names, line, context);
 	if (byVerb && !isProblem(byVerb)) return byVerb;
+	const moved = words.includes('into') ? transferLine(line, context) : undefined;
+	if (moved && !isProblem(moved)) return moved;
+	const away = words.includes('into') && !byVerb ? dumpLine(line, context) : undefined;
+	if (away && !isProblem(away)) return away;
 	const switched = measureLine(line, context);
 	if (switched) return switched;
 	const plain = plainLine(line, context);
 	if (!isProblem(plain)) return plain;
-	return byVerb ?? care ?? plain;
+	const named =
+		figures.length === 0 && line.minutes === undefined && plain.unknown ? measureAlone(line, context) : [];
+	return named.length > 0 ? named : (byVerb ?? care ?? plain);
 }
 
 /**
@@ -218,7 +231,11 @@ function eitherWay(text: string, context: QuickContext): Answer {
 	if (isProblem(first))
 		return plain.figures.length > 1 ? second : first.problem.startsWith('How much') ? second : first;
 	// Behind several things, or before another word, a number is the name's.
-	const open = !context.several && named.figures.length === 0 && /\d\s*$/.test(rest);
+	const open =
+		!context.several &&
+		named.figures.length === 0 &&
+		/\d\s*$/.test(rest) &&
+		!/\b(up|full|brim)\b/i.test(rest);
 	const amounts = second.filter(({ does }) =>
 		does.every(({ kind }) => kind === 'use' || (kind === 'fill' && open))
 	);
@@ -242,7 +259,13 @@ function stopNamed(text: string, { rig, trip }: QuickContext): NoMeaning | undef
 function nameBehind(text: string, context: QuickContext): NoMeaning | undefined {
 	const [, before = '', name = ''] = /^(.*\S)\s+(\p{L}[\p{L}'’-]+)$/u.exec(text) ?? [];
 	const plain = [name.toLowerCase()];
-	if (name === '' || meaningful(plain).length === 0 || conceptIn(plain)) return undefined;
+	if (
+		name === '' ||
+		/ing$|^(earlier|later|before|after|breakfast|lunch|dinner|supper)$/i.test(name) ||
+		meaningful(plain).length === 0 ||
+		conceptIn(plain)
+	)
+		return undefined;
 	const without = eitherWay(before, context);
 	if (isProblem(without) || !without.every(({ does }) => does.every(({ kind }) => kind === 'use')))
 		return undefined;

@@ -48,8 +48,13 @@ export const CONCEPTS: readonly Concept[] = Object.freeze([
 		kept: 0.8
 	}),
 	concept('Cooking', /\b(cook(ed|ing)?|meals?|pasta|rice)\b/, /cook|meal/i, 2, SINK, { kept: 0.6 }),
-	concept('Wash hands', /\b((washed |wash |washing )?hands?)\b/, /hands?\b/i, 0.4),
-	concept('Teeth', /\b((brush(ed)? |clean(ed)? )?teeth)\b/, /teeth|tooth/i, 0.3),
+	concept(
+		'Wash hands',
+		/\b((washed |wash |washing )?hands?( ?wash(ed|ing)?)?|handwash(ed|ing)?)\b/,
+		/hands?\b/i,
+		0.4
+	),
+	concept('Teeth', /\b((brush(ed)? |clean(ed)? )?teeth( brush(ed|ing))?)\b/, /teeth|tooth/i, 0.3),
 	concept('Wash', /\b(cat wash|sponge bath|face|shav(e|ed|ing))\b/, /face|shav|\bwash$/i, 1.5),
 	concept(
 		'Flush',

@@ -35,7 +35,15 @@ function tooMuch(verb: string, tank: Tank, litres: number, context: QuickContext
 	);
 }
 
-const AMOUNT_WORDS = new Set(['full', 'brim', 'top', 'topped', 'overflow', 'all', 'more', 'added', 'add']);
+const AMOUNT_WORDS = new Set(
+	'full brim top topped overflow all both more added add tap hose spring'.split(' ')
+);
+
+/** A bare fraction may be of the tank or of a litre. */
+const ofWhat = (fraction: string): NoMeaning =>
+	problem(
+		`${fraction} of what? Say litres, as in “20 L”; a tank that stands at ${fraction} is said as in “fresh ${fraction}”.`
+	);
 
 /** `fill 60`, `fill main full`, `fill jug 12 gal`, `fill up`, `topped up 20`. */
 export function fillLine(line: Line, context: QuickContext): Answer {
@@ -45,7 +53,10 @@ export function fillLine(line: Line, context: QuickContext): Answer {
 		return problem(
 			'How much ran in? A fill is said in litres, as in “fill 60”: nobody here knows how fast the tap runs.'
 		);
-	const words = meaningful(line.words).filter((word) => !AMOUNT_WORDS.has(word));
+	const place = pointNamed(line.words, context);
+	const said = place?.before ?? line.words;
+	const words = meaningful(said).filter((word) => !AMOUNT_WORDS.has(word));
+	const together = said.some((word) => word === 'both' || word === 'all');
 	const fresh = context.rig.tanks.filter(({ holds }) => holds === 'fresh');
 	const builtIn = fresh.filter((tank) => tank.feeds === undefined);
 	const tanks = words.length === 0 && builtIn.length > 0 ? builtIn : tanksNamed(words, fresh);
@@ -58,29 +69,42 @@ export function fillLine(line: Line, context: QuickContext): Answer {
 	const litres = quantityOf(line, 'volume', context.units);
 	if (litres === undefined && line.figures.length > 0)
 		return problem('How much? Say litres, as in “fill 60”, or “fill full”.');
-	const toFull =
-		line.words.some((word) => ['full', 'brim', 'overflow', 'up', 'top', 'topped'].includes(word)) ||
-		words.length > 0;
-	const full =
-		litres === undefined ? toFull : line.words.some((word) => ['full', 'brim', 'overflow'].includes(word));
+	const [figure] = line.figures;
+	if (figure?.fraction && figure.unit === '') return ofWhat(figure.text);
+	const brim = said.some((word) => /^(full|brim|overflow)$/.test(word));
+	const toFull = brim || words.length > 0 || said.some((word) => /^(up|top|topped|tanks?)$/.test(word));
+	const full = litres === undefined ? toFull : brim;
 	if (litres === undefined && !full) return problem('How much? Say litres, as in “fill 60”, or “fill full”.');
 	if (litres !== undefined && litres <= 0)
 		return problem('A fill is more than nothing. Say litres, as in “fill 60”.');
+	if (together && litres === undefined)
+		return [{ does: tanks.map(({ id }) => ({ kind: 'fill', tank: id, to: 'full' })) }];
 	const fitting = tanks.filter((tank) => litres === undefined || fitsInto(tank, litres));
 	const first = tanks[0];
 	if (fitting.length === 0 && first) return tooMuch('fill', first, litres ?? 0, context);
-	return fitting.map((tank): Meaning => {
+	const at = place?.point === undefined ? {} : { point: place.point };
+	return fitting.flatMap((tank): readonly Meaning[] => {
 		const level = context.levels?.get(tank.id);
+		const upTo = line.upTo && litres !== undefined && level !== undefined ? litres - level : 0;
 		const over = litres !== undefined && level !== undefined && level + litres > BEYOND * usableOf(tank);
-		return one(
+		const added = one(
 			{
 				kind: 'fill',
 				tank: tank.id,
 				...(litres === undefined ? {} : { litres }),
-				...(full ? { to: 'full' as const } : {})
+				...(full ? { to: 'full' as const } : {}),
+				...at
 			},
 			over ? { warns: `${tank.name} was thought to hold ${formatLitres(level, context.units)} already.` } : {}
 		);
+		if (!(upTo > 0) || litres === undefined) return [added];
+		const reached = { kind: 'fill', tank: tank.id, litres: Number(upTo.toFixed(1)), ...at } as const;
+		return [
+			one(reached, {
+				says: `${sayHappening(reached, context)}, up to ${formatLitres(litres, context.units)}`
+			}),
+			added
+		];
 	});
 }
 
@@ -166,6 +190,7 @@ export function dumpLine(given: Line, context: QuickContext): Answer {
 	const all = words.length > 0 && words.every((word) => ALL.has(word));
 	const named = words.length === 0 || all ? waste : tanksNamed(words, context.rig.tanks);
 	if (named.length === 0) return noTank(context, words, waste);
+	if (line.figures[0]?.fraction && line.figures[0].unit === '') return ofWhat(line.figures[0].text);
 	const litres = quantityOf(line, 'volume', context.units);
 	const first = named[0];
 	if (litres !== undefined && first && named.every((tank) => !fitsInto(tank, litres)))

@@ -24,8 +24,19 @@ const IRREGULAR: ReadonlyMap<string, string> = new Map([
 	['sanitize', 'sanitise']
 ]);
 
+/** Stems that were asked for; begun anew when there are many. */
+const stems = new Map<string, string>();
+const MOST_STEMS = 3000;
+
 /** The stem of a word in any of its forms (Porter 1980). */
-export const stemOf = (word: string): string => stemmer(IRREGULAR.get(word) ?? word);
+export function stemOf(word: string): string {
+	const known = stems.get(word);
+	if (known !== undefined) return known;
+	if (stems.size >= MOST_STEMS) stems.clear();
+	const stem = stemmer(IRREGULAR.get(word) ?? word);
+	stems.set(word, stem);
+	return stem;
+}
 
 const sameWord = (typed: string, word: string): boolean =>
 	word.startsWith(typed) || (typed.length > 2 && stemOf(typed) === stemOf(word));
@@ -66,8 +77,8 @@ export function namedBy<T extends Named>(
 const FILLERS = new Set(
 	(
 		'the a an to into in from of at tank tanks with is are was were now up out reads read shows showed and for about ' +
-		'i we im ive weve my our us some just had have has having did do does doing took take taken taking got get made ' +
-		'make then again it its on been please went used gone'
+		'i we im ive weve my our us some another extra just had have has having did do does doing took take taken taking got get made ' +
+		'put make then again it its on been please went used gone'
 	).split(' ')
 );
 

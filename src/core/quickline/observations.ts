@@ -174,7 +174,7 @@ export function stopLine(
 	if (stops.length === 0) return problem('There is no trip with stops now. Add one in Trip.');
 	const planned = (stop: (typeof stops)[number]): number =>
 		instantMs(event === 'arrive' ? stop.arrive : stop.depart);
-	const plain = words.filter((word) => word !== 'at' && word !== 'from' && word !== 'the' && word !== 'for');
+	const plain = words.filter((word) => !/^(at|from|the|for|to|we|i|just|have)$/.test(word));
 	const named = namedBy(plain, stops);
 	if (named.length === 0)
 		return problem(`No stop of that name. There is ${listed(stops.map(({ name }) => name))}.`);

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { parseLogbook, type Entry, type Rig } from '../logbook/index.js';
 import { METRIC } from '../units/index.js';
-import { completions, understand, type QuickContext } from './index.js';
+import { completions, understand, withAddition, type QuickContext } from './index.js';
 
 const rig: Rig = {
 	...exactRig,
@@ -47,7 +47,7 @@ const matches = (text: string, more: Partial<QuickContext> = {}) => {
 	const answer = understand(text, { ...context, ...more });
 	return answer.kind === 'understood' ? answer.matches : [];
 };
-const first = (text: string, more: Partial<QuickContext> = {}) => matches(text, more)[0]?.draft;
+const first = (text: string, more: Partial<QuickContext> = {}) => matches(text, more)[0]?.drafts[0];
 const problemOf = (text: string) => {
 	const answer = understand(text, context);
 	return answer.kind === 'problem' ? answer.problem : undefined;
@@ -121,7 +121,7 @@ describe('times', () => {
 		['shower', '2027-05-05T10:20:00+01:00']
 	])('%s', (text, at) => expect(first(text)?.at).toBe(at));
 	it('offers yesterday and today for a time that is still to come', () =>
-		expect(matches('22:30 shower').map(({ draft, warns }) => [draft.at, warns !== undefined])).toEqual([
+		expect(matches('22:30 shower').map(({ drafts, warns }) => [drafts[0]?.at, warns !== undefined])).toEqual([
 			['2027-05-04T22:30:00+01:00', true],
 			['2027-05-05T22:30:00+01:00', true]
 		]));
@@ -147,7 +147,7 @@ describe('a number that may belong to a name', () => {
 		tanks: [...exactRig.tanks, jug(1), jug(2)],
 		habits: [...rig.habits, { ...rig.habits[0]!, id: 'second', name: 'Shower 2' }]
 	};
-	const drafts = (text: string) => matches(text, { rig: jugs }).map(({ draft }) => draft);
+	const drafts = (text: string) => matches(text, { rig: jugs }).flatMap(({ drafts: all }) => all);
 	it.each([
 		['fill jug 2 20', [{ kind: 'fill', tank: 'jug2', litres: 20 }]],
 		['fill jug 2 full', [{ kind: 'fill', tank: 'jug2', to: 'full' }]],
@@ -160,10 +160,12 @@ describe('a number that may belong to a name', () => {
 			{ tank: 'jug1', litres: 2 },
 			{ tank: 'jug2', litres: 2 }
 		]));
-	it('is asked about where the line is not whole with the name, never guessed', () => {
-		const answer = understand('fill jug 2', { ...context, rig: jugs });
-		expect(answer).toMatchObject({ kind: 'problem', problem: expect.stringContaining('part of a name') });
-	});
+	it('both are offered where the line is whole either way, never guessed', () =>
+		expect(drafts('fill jug 2')).toMatchObject([
+			{ tank: 'jug2', to: 'full' },
+			{ tank: 'jug1', litres: 2 },
+			{ tank: 'jug2', litres: 2 }
+		]));
 	it('of a use, both are offered', () =>
 		expect(drafts('shower 2')).toMatchObject([
 			{ habit: 'second', times: 1 },
@@ -200,11 +202,11 @@ it('offers each tank or habit that may be meant', () => {
 		...rig,
 		tanks: [{ id: 'aft', name: 'Aft', holds: 'fresh', nominalL: 200, reserveL: 5 }, ...rig.tanks]
 	};
-	expect(matches('fill 60', { rig: two }).map(({ draft }) => draft)).toMatchObject([
+	expect(matches('fill 60', { rig: two }).flatMap(({ drafts }) => drafts)).toMatchObject([
 		{ tank: 'aft' },
 		{ tank: 'main' }
 	]);
-	expect(matches('grey full').map(({ draft }) => draft.kind)).toEqual(['reading', 'mark']);
+	expect(matches('grey full').map(({ drafts }) => drafts[0]?.kind)).toEqual(['reading', 'mark']);
 });
 
 it('says what it understood, and warns at the act', () => {
@@ -228,7 +230,7 @@ describe('nonsense is explained', () => {
 		['note', /What is the note\?/],
 		['yesterday 25:00 shower', /No clock shows 25:00/],
 		['shower 21:75', /No clock shows 21:75/],
-		['½', /no habit, tank or instrument/],
+		['½', /½ of what\?/],
 		['gauge grey 7/8', /What does Grey lights show\? One of “empty”, “1\/3”/]
 	])('%s', (text, words) => expect(problemOf(text)).toMatch(words));
 	it('an empty line is nothing', () => expect(understand('  ', context)).toEqual({ kind: 'nothing' }));
@@ -268,6 +270,26 @@ it('never fails, and whatever it understands is a valid entry', () => {
 		'<b>',
 		'reset',
 		'½',
+		'and',
+		',',
+		'Zoe',
+		'by',
+		'laundry',
+		'half',
+		'empty',
+		'all',
+		'into',
+		'yesterday evening',
+		'tue 8am',
+		'=',
+		'guest',
+		'left',
+		'hooked up',
+		'filter',
+		'changed',
+		'for 3 min',
+		'🚿',
+		'مرحبا',
 		'__proto__',
 		'constructor'
 	);
@@ -278,12 +300,19 @@ it('never fails, and whatever it understands is a valid entry', () => {
 				fc.array(word, { maxLength: 6 }).map((words) => words.join(' '))
 			),
 			(text) => {
-				for (const { draft } of matches(text)) {
-					const entry = { ...draft, id: 'x', rig: 'rig' } as Entry;
-					expect(parseLogbook(logbookOf([entry], rig, [{ ...exactTrip, stops: [stop] }]))).toMatchObject({
+				const found = matches(text);
+				for (const { drafts, adds } of found) {
+					const entries = drafts.map((draft, i) => ({ ...draft, id: `x${i}`, rig: 'rig' }) as Entry);
+					const with_ = adds ? withAddition(rig, adds) : rig;
+					expect(parseLogbook(logbookOf(entries, with_, [{ ...exactTrip, stops: [stop] }]))).toMatchObject({
 						ok: true
 					});
 				}
+				// No two choices in the same words, nor for the same thing.
+				expect(new Set(found.map(({ says }) => says)).size).toBe(found.length);
+				expect(new Set(found.map(({ drafts, adds }) => JSON.stringify([drafts, adds]))).size).toBe(
+					found.length
+				);
 			}
 		),
 		{ numRuns: 400 }
@@ -315,18 +344,15 @@ describe('jugs that take turns at the tap', () => {
 	]);
 	it('swap jug: the one at the tap was seen empty, and the fullest takes its place', () => {
 		const [found] = matches('swap jug', { rig: car, levels });
-		expect(found?.first).toMatchObject({ kind: 'mark', tank: 'tap', state: 'empty' });
-		expect(found?.draft).toMatchObject({
-			kind: 'transfer',
-			fromTank: 'two',
-			toTank: 'tap',
-			until: 'from-empty'
-		});
-		expect(found?.first?.at).toBe(found?.draft.at);
+		expect(found?.drafts).toMatchObject([
+			{ kind: 'mark', tank: 'tap', state: 'empty' },
+			{ kind: 'transfer', fromTank: 'two', toTank: 'tap', until: 'from-empty' }
+		]);
+		expect(found?.drafts[0]?.at).toBe(found?.drafts[1]?.at);
 		expect(found?.says).toBe('Jug at the tap empty, Jug 2 takes its place');
 	});
 	it('a jug that is named is the one, and an empty one is none', () => {
-		expect(first('swap jug 1', { rig: car, levels })).toMatchObject({ fromTank: 'one' });
+		expect(matches('swap jug 1', { rig: car, levels })[0]?.drafts[1]).toMatchObject({ fromTank: 'one' });
 		expect(matches('swap jug', { rig: car, levels: new Map([...levels, ['two', 0.1]]) })).toHaveLength(1);
 		const none = understand('swap jug', {
 			...context,

@@ -28,8 +28,12 @@ export type QuickAnswer =
 const MOST_MATCHES = 6;
 /** Things in a line; more of them are a page. */
 const MOST_THINGS = 8;
+/** Words of one thing; more of them are a tale. */
+const MOST_WORDS = 24;
 /** A longer line is a note or a page. */
 const LONGEST = 400;
+/** So much of a note or a tale is said again. */
+const SHOWN = 80;
 /** As long as the logbook takes. */
 const LONGEST_NOTE = 20_000;
 
@@ -64,6 +68,7 @@ function cut(
 	const pieces: { text: string; seam: string }[] = [];
 	let [from, seam] = [0, ''];
 	for (const found of wholeTimes(shielded(text, names)).matchAll(SEAM)) {
+		if (pieces.length > 0 && A_NOTE.test(text.slice(from).trim())) break;
 		const piece = text.slice(from, found.index).trim();
 		if (piece !== '') {
 			pieces.push({ text: piece, seam });
@@ -75,6 +80,10 @@ function cut(
 	return last === '' ? pieces : [...pieces, { text: last, seam }];
 }
 
+const A_NOTE = /^note(?![\p{L}\p{N}'’-])/iu;
+/** `6 L`, `3 minutes`: of what was said before it. */
+const ONLY_AN_AMOUNT =
+	/^(?:for\s+)?\d+(?:[.,]\d+)?\s*(?:l|litres?|liters?|(?:us |imp )?gal(?:lons?)?|mins?|minutes?|x|times)?$/i;
 const MEASURES = /\b(meter|rod|gauge|dip|dipped|dipstick|level|sender)\b/i;
 
 /** The things of a line with their times; one at either end of the whole line is of all of them. */
@@ -82,22 +91,35 @@ function timed(text: string, context: QuickContext): readonly Thing[] | NoMeanin
 	const { nowMs, timeZone } = context;
 	const names = namesOf(context);
 	const things: Thing[] = [];
-	const alone: { readonly index: number; readonly moments: readonly Moment[] }[] = [];
+	let ofAllAlone: readonly Moment[] | undefined;
 	for (const piece of cut(text, names)) {
+		const before = things.at(-1);
+		if (A_NOTE.test(piece.text)) {
+			things.push({ ...piece, moments: [{ ms: nowMs }], named: false });
+			continue;
+		}
 		const found = takeTime(piece.text, nowMs, timeZone, names, MEASURES.test(piece.text));
 		if ('problem' in found) return problem(found.problem);
-		if (found.rest === '') alone.push({ index: things.length, moments: found.moments });
-		else things.push({ text: found.rest, seam: piece.seam, moments: found.moments, named: found.named });
+		const { rest, moments, named } = found;
+		// A time by itself: once more what was done before at a time, else when all of it was.
+		if (rest === '' && before?.named) things.push({ ...before, seam: piece.seam, moments });
+		else if (rest === '') ofAllAlone = moments;
+		else if (before && ONLY_AN_AMOUNT.test(rest) && piece.seam.trim() === ',')
+			things.splice(-1, 1, {
+				...before,
+				text: `${before.text} ${rest}`,
+				...(named ? { moments, named } : {})
+			});
+		else things.push({ text: rest, seam: piece.seam, moments, named });
 	}
 	const [first, last] = [things[0], things.at(-1)];
 	if (!first || !last) return problem('And what happened then?');
 	const dated = things.filter(({ named }) => named);
 	const atStart = first.named && text.trim().endsWith(last.text) && !text.trim().startsWith(first.text);
 	const atEnd = last.named && text.trim().startsWith(first.text) && !text.trim().endsWith(last.text);
-	const ofAll =
-		alone[0]?.moments ?? (dated.length === 1 && (atStart || atEnd) ? dated[0]?.moments : undefined);
+	const ofAll = ofAllAlone ?? (dated.length === 1 && (atStart || atEnd) ? dated[0]?.moments : undefined);
 	return ofAll
-		? things.map((thing) => (thing.named && alone.length > 0 ? thing : { ...thing, moments: ofAll }))
+		? things.map((thing) => (thing.named && ofAllAlone ? thing : { ...thing, moments: ofAll }))
 		: things;
 }
 
@@ -108,16 +130,22 @@ function readThing(things: readonly Thing[], i: number, context: QuickContext): 
 	const thing = things[i];
 	if (!thing) return [];
 	const at = { ...context, atMs: thing.moments[0]?.ms, several: things.length > 1 };
-	const strictly = readClause(thing.text, at, true);
-	if (!isProblem(strictly)) return strictly;
+	const [, noted] = /^note\b\s*:?\s*([\s\S]*)$/i.exec(thing.text) ?? [];
+	if (noted !== undefined) return noted === '' ? problem('What is the note?') : noteOf(noted);
 	const before = things.slice(0, i).findLast(({ text }) => verbOf(readLine(text).words)?.at === 0);
+	// "jug 1 and 2": another number in the place of the last.
+	const numbered = /^\d+$/.test(thing.text) ? (things[i - 1]?.text.replace(/\d+$/, '') ?? '') : '';
+	if (numbered !== '' && numbered !== things[i - 1]?.text)
+		return readClause(`${numbered}${thing.text}`, at, true);
+	const strictly = readClause(thing.text, at, true);
+	if (!isProblem(strictly) && strictly.every(({ adds }) => adds === undefined)) return strictly;
 	const verb = /^\S+/.exec(before?.text ?? '')?.[0];
 	const behind = things
 		.slice(i + 1)
 		.map(({ text }) => STATE_BEHIND.exec(text)?.[1])
 		.find((state) => state !== undefined);
 	const withMore = [
-		...(verb === undefined ? [] : [`${verb} ${thing.text}`]),
+		...(verb === undefined || !/\p{L}/u.test(thing.text) ? [] : [`${verb} ${thing.text}`]),
 		...(behind === undefined ? [] : [`${thing.text} ${behind}`])
 	];
 	for (const text of withMore) {
@@ -231,6 +259,13 @@ function toldApart(matches: readonly Understood[]): readonly Understood[] {
 		});
 }
 
+const noteOf = (text: string): readonly Meaning[] => [
+	{
+		does: [{ kind: 'note', text }],
+		says: `Note: ${text.length > SHOWN ? `${text.slice(0, SHOWN - 1)}…` : text}`
+	}
+];
+
 const NOTE = /^(.*?)(?<![\p{L}\p{N}])note(?![\p{L}\p{N}'’-])\s*:?\s*([\s\S]*)$/iu;
 
 /** `note …` keeps every word of the note; before it stands nothing but a time. */
@@ -247,15 +282,15 @@ function noteLine(text: string, context: QuickContext): QuickAnswer | undefined 
 			kind: 'problem',
 			problem: `A note takes ${LONGEST_NOTE} characters; this one has ${kept.length}. Make two of it.`
 		};
-	const meaning: Meaning = {
-		does: [{ kind: 'note', text: kept }],
-		says: `Note: ${kept.length > 80 ? `${kept.slice(0, 79)}…` : kept}`
-	};
+	const [meaning = { does: [] }] = noteOf(kept);
 	return {
 		kind: 'understood',
 		matches: toldApart(time.moments.map((moment) => understoodAs([{ meaning, moment }], context)))
 	};
 }
+
+/** `grey=half`: not a word of one's own but what a tank holds. */
+const A_LEVEL = /\s*=\s*(\d|half\b|full\b|empty\b|[½⅓⅔¼¾])/i;
 
 /** The habits and instruments that a person's own word may stand for. */
 const meantByWords =
@@ -280,9 +315,17 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			kind: 'problem',
 			problem: `That is ${text.trim().length} characters, a page rather than a line. Say a few things at a time, or begin with “note” to keep it as it stands.`
 		};
-	const own = ownWord(text, meantByWords(context), context);
-	const things = own ? undefined : timed(text, context);
+	const own = A_LEVEL.test(text) ? undefined : ownWord(text, meantByWords(context), context);
+	const things = own ? undefined : timed(text.replace(A_LEVEL, ' $1'), context);
 	if (things && 'problem' in things) return { kind: 'problem', ...things };
+	const wordy = things?.find(
+		({ text: thing }) => plainWords(thing).length > MOST_WORDS && !A_NOTE.test(thing)
+	);
+	if (wordy)
+		return {
+			kind: 'problem',
+			problem: `“${wordy.text.slice(0, SHOWN)}…” is more than a line says at once. Put commas between things, or begin with “note”.`
+		};
 	if (things && things.length > MOST_THINGS)
 		return {
 			kind: 'problem',

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { understand } from './index.js';
+import { entry } from '../../../tests/helpers/logbooks.js';
+import { knownFrom, understand, type QuickContext } from './index.js';
 import {
 	BOAT,
 	HUT,
@@ -40,4 +41,72 @@ describe.each([
 			expect(new Set(matches.map(({ says }) => says)).size).toBe(matches.length);
 		}
 	);
+});
+
+it('a line is understood within 5 ms', () => {
+	const lines = [
+		...IN_THE_VAN.map(([line]) => line),
+		'xyzzy '.repeat(60),
+		'🚿'.repeat(200),
+		'a, b, c, d, e, f, g, h'
+	];
+	lines.forEach((line) => understand(line, VAN));
+	const times = lines.map((line) => {
+		const best = [0, 1, 2, 3, 4].map(() => {
+			const begun = performance.now();
+			understand(line, VAN);
+			return performance.now() - begun;
+		});
+		return { line, ms: Math.min(...best) };
+	});
+	expect(times.filter(({ ms }) => ms >= 5)).toEqual([]);
+});
+
+it('a page is answered, and never read as a line', () => {
+	const page = 'Then we washed up and had a shower. '.repeat(300);
+	expect(understand(page, VAN)).toMatchObject({
+		kind: 'problem',
+		problem: expect.stringMatching(/page rather than a line/)
+	});
+	expect(understand(`note ${page}`, VAN)).toMatchObject({
+		matches: [{ drafts: [{ kind: 'note', text: page.trim() }] }]
+	});
+	expect(understand(`note ${'x'.repeat(20_001)}`, VAN)).toMatchObject({ kind: 'problem' });
+});
+
+describe('of two things of one name', () => {
+	const twins: QuickContext = {
+		...VAN,
+		rig: { ...VAN.rig, habits: [...VAN.rig.habits, { ...VAN.rig.habits[2]!, id: 'other' }] },
+		trip: {
+			...VAN.trip!,
+			stops: [
+				...VAN.trip!.stops,
+				{
+					...VAN.trip!.stops[0]!,
+					id: 'again',
+					arrive: '2027-05-09T14:00:00+01:00',
+					depart: '2027-05-09T18:00:00+01:00'
+				}
+			]
+		}
+	};
+	it.each(['dishes', 'arrive tamsel ford'])('%s: both are offered in words of their own', (line) => {
+		const answer = understand(line, twins);
+		const says = answer.kind === 'understood' ? answer.matches.map((match) => match.says) : [];
+		expect(says).toHaveLength(2);
+		expect(new Set(says).size).toBe(2);
+	});
+});
+
+it('what was written before tells who is known and what a meter showed', () => {
+	const entries = [
+		entry({ kind: 'reading', at: '2027-05-04T10:00:00Z', instrument: 'pump', value: 291.4, by: 'Ines' }),
+		entry({ kind: 'reading', at: '2027-05-03T10:00:00Z', instrument: 'pump', value: 250, by: 'Tor' }),
+		entry({ kind: 'reading', at: '2027-05-04T11:00:00Z', instrument: 'pump', value: 999, void: true }),
+		entry({ kind: 'reading', at: '2027-05-06T11:00:00Z', instrument: 'pump', value: 400 })
+	];
+	const known = knownFrom(VAN.rig, entries, Date.parse(NOW));
+	expect(known.people).toEqual(['Ines', 'Tor']);
+	expect(known.lastRead.get('pump')?.value).toBe(291.4);
 });

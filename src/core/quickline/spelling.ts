@@ -21,6 +21,8 @@ interface Known {
 	readonly people: QuickContext['people'];
 	readonly fuse: Fuse<string>;
 	readonly words: ReadonlySet<string>;
+	/** what typed words were found to mean */
+	readonly found: Map<string, string | undefined>;
 }
 /** What follows from a rig alone, kept with it. */
 const known = new WeakMap<Rig, Known>();
@@ -52,7 +54,7 @@ function vocabulary(context: QuickContext): Known {
 		distance: 12,
 		minMatchCharLength: 2
 	});
-	const next = { trip, people, fuse, words };
+	const next: Known = { trip, people, fuse, words, found: new Map() };
 	known.set(rig, next);
 	return next;
 }
@@ -69,6 +71,7 @@ function meantBy(word: string, { fuse, words }: Known): string | undefined {
 	const near = fuse
 		.search(word, { limit: 12 })
 		.map(({ item }) => ({ item, slips: distance(word, item) }))
+		.filter(({ item }) => item[0] === word[0] || word.length >= LONG)
 		.filter(
 			({ item, slips }) => slips <= (word.length >= LONG || lettersOf(item) === lettersOf(word) ? 2 : 1)
 		)
@@ -86,7 +89,8 @@ export function mended(text: string, context: QuickContext): string | undefined 
 	const next = text.replaceAll(/[\p{L}'’-]+/gu, (word) => {
 		const plain = word.toLowerCase();
 		if (CONCEPTS.some(({ said }) => said.test(plain))) return word;
-		return meantBy(plain, all) ?? word;
+		if (!all.found.has(plain)) all.found.set(plain, meantBy(plain, all));
+		return all.found.get(plain) ?? word;
 	});
 	return next.toLowerCase() === spoken ? undefined : next;
 }

@@ -9,7 +9,7 @@ const tankWords = (tank: Tank): readonly string[] => [
 	`${tank.name} ${tank.holds}`,
 	`${tank.holds} water`,
 	...(tank.holds === 'fresh' ? ['water'] : []),
-	...(tank.holds === 'black' ? ['toilet', 'toilet tank', 'holding'] : []),
+	...(tank.holds === 'black' ? ['toilet', 'holding', `toilet ${tank.name}`] : []),
 	...(tank.holds === 'black' && tank.portable === true ? ['cassette'] : [])
 ];
 

@@ -55,11 +55,11 @@ const isDay = (day: string): boolean => {
 	return !Number.isNaN(ms) && new Date(ms).toISOString().startsWith(day);
 };
 
+const TOO_FAR = { problem: 'That is too far away to be meant. Say when, as in “yesterday 21:30” or “-2h”.' };
+
 /** Moments that a logbook may hold; a slip of the keyboard is none. */
 const within = (timed: Extract<Timed, { rest: string }>, nowMs: number): Timed =>
-	timed.moments.every(({ ms }) => ms >= nowMs - EARLIEST_MS && ms <= nowMs + LATEST_MS)
-		? timed
-		: { problem: 'That is too far away to be meant. Say when, as in “yesterday 21:30” or “-2h”.' };
+	timed.moments.every(({ ms }) => ms >= nowMs - EARLIEST_MS && ms <= nowMs + LATEST_MS) ? timed : TOO_FAR;
 
 type Component = 'year' | 'month' | 'day' | 'weekday' | 'hour' | 'minute' | 'meridiem';
 
@@ -97,12 +97,6 @@ function together(found: readonly Found[]): Saying | undefined {
 const RELATIVE = /\b(ago|before|earlier|later|now|in (?:an?|\d|half))\b/;
 /** Words that the parser takes for a time and people here do not. */
 const NO_TIME = /^((for )?(the |a )?night|second|seconds?|may|march|mar|dec|jan|sun\.|at \d+(?:[.,]\d+)?)$/;
-
-/** `20 on monday` is read as one by the parser: the number is none of it. */
-function withoutAmount(found: ParsedResult): Found {
-	const [amount = ''] = /^\d+(?:[.,]\d+)?\s+(?=on\b)/i.exec(found.text) ?? [];
-	return { index: found.index + amount.length, text: found.text.slice(amount.length), start: found.start };
-}
 
 /** Findings that are a time as people say one: with a letter or a colon, and not a month alone. */
 const isTime =
@@ -205,6 +199,10 @@ function momentsOf(saying: Saying, nowMs: number, timeZone: string): readonly Mo
 /** Figures of a clock or calendar in the forms that the parser reads; of the same length. */
 const inParsersForm = (text: string): string =>
 	text
+		// "20 on monday" would be eight in the evening.
+		.replaceAll(new RegExp(`(?<=^|\\s)\\d+(?:[.,]\\d+)?(?=\\s+on\\s+(?:${WEEKDAYS}))`, 'gi'), (amount) =>
+			'_'.repeat(amount.length)
+		)
 		.replaceAll(/(?<=^|\s)([01]?\d|2[0-3])h([0-5]\d)(?=\s|$)/gi, '$1:$2')
 		.replaceAll(
 			new RegExp(
@@ -252,10 +250,11 @@ export function takeTime(
 	const calendar = BY_CALENDAR.exec(hidden)?.[0];
 	if (calendar !== undefined && !isDay(calendar))
 		return { problem: `There is no ${calendar} in the calendar. Say the day as in “2027-04-18”.` };
+	if (calendar !== undefined && Math.abs(Date.parse(calendar) - nowMs) > EARLIEST_MS) return TOO_FAR;
 	const clock = LIKE_CLOCK.exec(hidden);
 	if (clock && (Number(clock[1]) > 23 || Number(clock[2]) > 59))
 		return { problem: `No clock shows ${clock[1]}:${clock[2]}. Say the time as in “21:30”.` };
-	const found = parsed(hidden, nowMs, timeZone).map(withoutAmount).filter(isTime(measures));
+	const found = parsed(hidden, nowMs, timeZone).filter(isTime(measures));
 	if (found.length === 0) return { rest: text.trim(), moments: [{ ms: nowMs }], named: false };
 	const rest = without(
 		text,

@@ -16,12 +16,14 @@ export interface Line {
 	/** words in lower case, figures left out */
 	readonly words: readonly string[];
 	readonly figures: readonly Figure[];
+	/** the first figure is a mark that is reached: `to 80` */
+	readonly upTo?: true;
 	/** how long something ran */
 	readonly minutes?: number;
 }
 
 const NUMBER = String.raw`[-−]?(?:\d+\s+\d+\/\d+|\d+\/\d+|\d*[½⅓⅔¼¾⅕⅛⅜⅝⅞]|\d{1,3}(?:[\u2009\u202f\u00a0]\d{3})+(?:[.,]\d+)?|\d+(?:[.,]\d+)?|[.,]\d+)`;
-const UNIT = String.raw`litres?|liters?|ltrs?|l|us\s?gal(?:lons?)?|imp\s?gal(?:lons?)?|gal(?:lons?)?|ml|mm|cm|in(?:ch(?:es)?)?|per\s?cent|pct|%|"`;
+const UNIT = String.raw`litres?|liters?|ltrs?|lt|l|us\s?gal(?:lons?)?|imp\s?gal(?:lons?)?|gal(?:lons?)?|ml|mm|cm|in(?:ch(?:es)?)?|per\s?cent|pct|%|"`;
 const FIGURE = new RegExp(`(?<=^|[\\s(]|x)(${NUMBER})\\s*(?:(${UNIT})(?=\\s|$|[.,;:!?)]))?`, 'gi');
 
 /** Stands before a digit that belongs to a name, so that it is read as a word; a sign of the private use area. */
@@ -53,6 +55,10 @@ const COUNTS: ReadonlyMap<string, string> = new Map([
 	['one quarter', '1/4'],
 	['a quarter', '1/4'],
 	['one half', '1/2'],
+	['half a litre', '0.5 litres'],
+	['a litre', '1 litre'],
+	['a liter', '1 litre'],
+	['a gallon', '1 gallon'],
 	['half a dozen', '6'],
 	['a dozen', '12'],
 	['a couple of', '2'],
@@ -121,12 +127,15 @@ export function takeMinutes(
  */
 export function readLine(text: string, names: readonly string[] = []): Line {
 	const figures: Figure[] = [];
-	const left = withNamesMarked(withFigures(text, names), names).replace(
+	const spaced = text.replaceAll(/(?<=\p{L}):(?=\S)/gu, ' ');
+	let upTo = false;
+	const left = withNamesMarked(withFigures(spaced, names), names).replace(
 		FIGURE,
-		(whole, number: string, unit: string | undefined) => {
+		(whole, number: string, unit: string | undefined, at: number, all: string) => {
 			const value = parseNumber(number.replace('−', '-'));
 			if (value === undefined) return whole;
 			const typed = (unit ?? '').toLowerCase().replaceAll(/\s/g, '');
+			if (figures.length === 0) upTo = /\bto\s+$/i.test(all.slice(0, at));
 			figures.push({
 				value,
 				unit: /^(percent|pct)$/.test(typed) ? '%' : typed,
@@ -142,7 +151,7 @@ export function readLine(text: string, names: readonly string[] = []): Line {
 		.map((word) => word.replaceAll(OF_A_NAME, ''))
 		.map((word) => word.replace(/^[("'“”]+|[)"'“”.!?:×]+$/g, ''))
 		.filter((word) => word !== '' && word !== 'x');
-	return { words, figures };
+	return { words, figures, ...(upTo ? { upTo } : {}) };
 }
 
 /** The first figure that measures something, in base units; a bare one is in the chosen unit if `bare` allows it. */
@@ -158,7 +167,7 @@ export function quantityOf(line: Line, of: Measurand, units: UnitChoice, bare = 
 
 /** A unit in the form that the units know: `usgallons` is `usgal`. */
 const plainUnit = (unit: string): string =>
-	unit.replace(/^(us|imp)?gal(?:lons?)?$/, '$1gal').replace(/^ltrs?$/, 'l');
+	unit.replace(/^(us|imp)?gal(?:lons?)?$/, '$1gal').replace(/^l(tr?|trs)$/, 'l');
 
 /** The first figure that is one too many, as typed. */
 export const figureBeyond = ({ figures }: Line, most: number): string | undefined => figures[most]?.text;
