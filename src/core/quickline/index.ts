@@ -1,3 +1,4 @@
+export { answerLine, type LineAnswer, type LineEntry, type LineQuestion } from './answerLine.js';
 export { understand, type QuickAnswer } from './quickline.js';
 export {
 	withAddition,

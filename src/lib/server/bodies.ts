@@ -46,6 +46,13 @@ const sacrificeBody = z.looseObject({
 	persons,
 	among: z.optional(z.array(z.string()))
 });
+const lineBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	text: z.string(),
+	units: z.optional(z.enum(['L', 'usGal', 'impGal'])),
+	timeZone: z.optional(schemas.timeZone)
+});
 const planBody = z.looseObject({ ...about, trip: z.string() });
 const lean = z.optional(z.number().check(z.minimum(-45), z.maximum(45)));
 const dipBody = z.looseObject({
@@ -107,6 +114,9 @@ export const readForecastBody = (data: unknown): Read<z.infer<typeof forecastBod
 
 export const readWorthBody = (data: unknown): Read<z.infer<typeof worthBody> & { logbook: Logbook }> =>
 	ofRig(withLogbook(worthBody, data), ({ measures }) => ({ measures }));
+
+export const readLineBody = (data: unknown): Read<z.infer<typeof lineBody> & { logbook: Logbook }> =>
+	ofRig(withLogbook(lineBody, data), () => ({}));
 
 const DAY_MS = 86_400_000;
 

@@ -1,0 +1,79 @@
+import { estimate, readLevels } from '../estimate/index.js';
+import { personsNow } from '../habits/index.js';
+import { inUse, instantMs, tripUnderWay, type Entry, type Logbook } from '../logbook/index.js';
+import { METRIC, type UnitChoice } from '../units/index.js';
+import type { Addition, QuickContext } from './context.js';
+import { knownFrom } from './known.js';
+import { understand } from './quickline.js';
+
+/** A line that is put to a logbook. */
+export interface LineQuestion {
+	readonly logbook: Logbook;
+	/** id of a rig in it */
+	readonly rig: string;
+	/** the instant that is "now" in the line */
+	readonly at: string;
+	readonly text: string;
+	readonly units?: UnitChoice['volume'] | undefined;
+	/** of the trip under way, the rig or the instant, where it is not said */
+	readonly timeZone?: string | undefined;
+}
+
+/** An entry that has not been given its id. */
+export type LineEntry = Entry extends infer E ? (E extends Entry ? Omit<E, 'id'> : never) : never;
+
+/** What a line means: one choice when that is sure, several told apart when not, a problem when it means nothing. */
+export interface LineAnswer {
+	readonly choices: readonly {
+		readonly says: string;
+		readonly entries: readonly LineEntry[];
+		readonly adds?: Addition;
+	}[];
+	readonly problem?: string;
+}
+
+/** The zone of an instant's own offset: `+02:00`; UTC for `Z`. */
+const zoneOf = (at: string): string => /[+-]\d{2}:\d{2}$/.exec(at)?.[0] ?? 'Etc/UTC';
+
+/** What is known of a rig at a moment, to understand a line by. */
+function contextOf({ logbook, rig: id, at, units, timeZone }: LineQuestion): QuickContext | undefined {
+	const whole = logbook.rigs.find((rig) => rig.id === id);
+	if (!whole) return undefined;
+	const nowMs = instantMs(at);
+	const rig = inUse(whole);
+	const trip = tripUnderWay(logbook.trips, id, nowMs);
+	const believed = estimate(logbook, id, nowMs);
+	const levels = readLevels(believed);
+	const entries = logbook.entries.filter((entry) => entry.rig === id);
+	return {
+		rig,
+		trip,
+		nowMs,
+		timeZone: timeZone ?? trip?.timeZone ?? rig.timeZone ?? zoneOf(at),
+		units: { ...METRIC, volume: units ?? METRIC.volume },
+		litresEach: new Map(levels.habits.map((habit) => [habit.id, habit.litresEach])),
+		levels: new Map(levels.tanks.map((tank) => [tank.id, tank.litres])),
+		persons: personsNow(believed),
+		mains: believed.state.mains,
+		sewer: believed.state.sewer,
+		...knownFrom(rig, entries, nowMs)
+	};
+}
+
+/** Understands a line as the quick line does, from a logbook alone; nothing is stored. */
+export function answerLine(question: LineQuestion): LineAnswer {
+	const context = contextOf(question);
+	const answer = context ? understand(question.text, context) : ({ kind: 'nothing' } as const);
+	if (answer.kind !== 'understood')
+		return {
+			choices: [],
+			problem: answer.kind === 'problem' ? answer.problem : 'The line is empty. Say what happened.'
+		};
+	return {
+		choices: answer.matches.map(({ says, warns, drafts, adds }) => ({
+			says: warns === undefined ? says : `${says}. ${warns}`,
+			entries: drafts.map((draft) => ({ rig: question.rig, ...draft }) as LineEntry),
+			...(adds ? { adds } : {})
+		}))
+	};
+}
