@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/theme/base.css';
-	import { afterNavigate, goto } from '$app/navigation';
+	import { afterNavigate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { sayOccasion } from '$core/words';
 	import { provideApp } from '$lib/state';
@@ -10,9 +10,8 @@
 	import Foot from '$lib/ui/shell/Foot.svelte';
 	import Header from '$lib/ui/shell/Header.svelte';
 	import { facesAtHand } from '$lib/ui/shell/faces';
-	import { listenToKeys } from '$lib/ui/shell/keys';
+	import { provideReach } from '$lib/ui/shell/reach';
 	import { keepTime } from '$lib/ui/shell/keepTime';
-	import { redoSaying, undoSaying } from '$lib/ui/shell/saying';
 	import { VIEWS } from '$lib/ui/shell/views';
 	import { toaster } from '$lib/ui/shell/toast.svelte';
 	import { onMount, type Snippet } from 'svelte';
@@ -21,7 +20,12 @@
 	const app = provideApp(appInBrowser());
 	let foot = $state<Foot>();
 	const PLAN_NEWS_MS = 1500;
-	let keysShown = $state(false);
+	let over = $state<'keys' | 'list'>();
+	const reach = provideReach({
+		line: (text?: string) => foot?.focus(text),
+		showKeys: () => (over = 'keys'),
+		showList: () => (over = 'list')
+	});
 	let typeSet = $state(false);
 	let newBuild = $state(false);
 	let offerBuild = (): void => undefined;
@@ -48,24 +52,23 @@
 		return () => clearTimeout(waiting);
 	});
 
+	// Keys, and what an installed application does more, come once there is something to see.
+	const seen = $derived(now !== undefined || (app.phase !== 'loading' && app.phase !== 'ready'));
+	$effect(() => {
+		if (!seen) return;
+		let end = (): void => undefined;
+		void import('$lib/ui/shell/afterwards').then(({ afterwards }) => {
+			({ end, offerBuild } = afterwards(app, reach, () => (newBuild = true)));
+		});
+		return () => end();
+	});
+
 	onMount(() => {
 		void app.start();
 		void facesAtHand().then(() => (typeSet = true));
 		const endBeat = keepTime(app);
-		const endKeys = listenToKeys({
-			'/': () => foot?.focus(),
-			u: () => void undoSaying(app),
-			'Shift+U': () => void redoSaying(app),
-			'Shift+?': () => (keysShown = true),
-			...Object.fromEntries(VIEWS.map((one) => [`g ${one.key}`, () => void goto(one.path)]))
-		});
-		// A build that waits can wait a moment longer.
-		void import('$lib/ui/shell/newBuild').then(
-			({ takeOverNewBuilds }) => (offerBuild = takeOverNewBuilds(() => (newBuild = true)))
-		);
 		return () => {
 			endBeat();
-			endKeys();
 			app.close();
 		};
 	});
@@ -112,13 +115,17 @@
 			{#if path !== '/'}<SlimRods {tanks} {units} />{/if}
 			<main>{@render children()}</main>
 		</div>
-		<Foot bind:this={foot} {app} rig={app.liveRig} {path} onkeys={() => (keysShown = true)} />
+		<Foot bind:this={foot} {app} rig={app.liveRig} {path} onkeys={reach.showKeys} />
 	</div>
 {/if}
 
-{#if keysShown}
+{#if over === 'keys'}
 	{#await import('$lib/ui/shell/Shortcuts.svelte') then { default: Shortcuts }}
-		<Shortcuts onclose={() => (keysShown = false)} />
+		<Shortcuts {app} {reach} onclose={() => (over = undefined)} />
+	{/await}
+{:else if over === 'list'}
+	{#await import('$lib/ui/shell/CommandList.svelte') then { default: CommandList }}
+		<CommandList {app} {reach} onclose={() => (over = undefined)} />
 	{/await}
 {/if}
 

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import { LOOK_AHEAD_DAYS } from '$core/now';
 	import { useApp } from '$lib/state';
 	import FileReminder from '$lib/ui/data/FileReminder.svelte';
@@ -18,11 +20,15 @@
 	const app = useApp();
 	let asked = $state<string>();
 	/** what one would like to do is being put together */
-	let basket = $state(false);
+	const basket = $derived(page.url.hash === '#basket');
+	const showBasket = (shown: boolean): Promise<void> =>
+		goto(shown ? '#basket' : '/', { noScroll: true, keepFocus: true, replaceState: true });
 
 	const now = $derived(app.engine.assessment);
 	/** what can wait until one has seen what one came for */
 	const LATER_MS = 1500;
+	/** a log with fewer entries is new: what is worth doing next stands here */
+	const YOUNG = 80;
 	let later = $state(false);
 	const seen = $derived(now !== undefined);
 	// Counted from the first look on, however long that takes.
@@ -95,6 +101,9 @@
 			/>
 		{/snippet}
 		{#snippet beside()}
+			{#if app.rigEntries.length < YOUNG}
+				{#await import('$lib/ui/now/NextSteps.svelte') then { default: NextSteps }}<NextSteps {app} />{/await}
+			{/if}
 			{#if later}
 				{#await import('$lib/ui/runs/RunNews.svelte') then { default: RunNews }}<RunNews {app} />{/await}
 			{/if}
@@ -105,11 +114,11 @@
 			{#if now.prices.length > 0}<Ration {app} />{/if}
 			{#if now.prices.length > 0 && basket}
 				{#await import('$lib/ui/now/Basket.svelte') then { default: Basket }}
-					<Basket {app} prices={now.prices} onclose={() => (basket = false)} />
+					<Basket {app} prices={now.prices} onclose={() => void showBasket(false)} />
 				{/await}
 			{:else if now.prices.length > 0}
 				<PriceList prices={now.prices} {units} onlog={(price) => void logOne(price.habit, price.name)} />
-				<p class="buttons"><button onclick={() => (basket = true)}>Enough for tonight?</button></p>
+				<p class="buttons"><button onclick={() => void showBasket(true)}>Enough for tonight?</button></p>
 			{:else}
 				<p class="soft">
 					No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in hours

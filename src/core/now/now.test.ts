@@ -44,7 +44,7 @@ describe('what Now shows, for the exact rig', () => {
 	});
 	it('says what one more entry does: 18 L of room at 6 L a day, 9 L gone is a day and a half', () => {
 		const effect = (draft: Parameters<typeof entry>[0]) =>
-			effectOf(draft.kind, now, boundOf(known, now), withEntry(known, entry(draft)), timeZone);
+			effectOf([draft.kind], now, boundOf(known, now), withEntry(known, entry(draft)), timeZone);
 		expect(effect({ kind: 'use', at, habit: 'flush', times: 12 })).toMatchObject({
 			words: 'Tuesday morning becomes tomorrow evening.',
 			shortens: true

@@ -71,15 +71,15 @@ function lessonsOf(now: Assessment, then: Levels, rig: Rig): readonly Lesson[] {
 }
 
 /**
- * What is different with an entry.
+ * What is different with some entries.
  *
- * @param kind of the entry
- * @param now what *Now* says without it
- * @param before when the stay ends without it
- * @param then the estimate with it
+ * @param kinds of the entries
+ * @param now what *Now* says without them
+ * @param before when the stay ends without them
+ * @param then the estimate with them
  */
 export function effectOf(
-	kind: Entry['kind'],
+	kinds: readonly Entry['kind'][],
 	now: Assessment,
 	before: Autonomy,
 	then: Estimate,
@@ -93,7 +93,7 @@ export function effectOf(
 	const fromDays = now.forecast.tanks.find(({ id }) => id === binding)?.days.p50 ?? LOOK_AHEAD_DAYS;
 	const moved = after.days - before.days;
 	const { rig } = then.model;
-	const lessons = TEACHES.has(kind) ? lessonsOf(now, levels, rig) : [];
+	const lessons = kinds.some((kind) => TEACHES.has(kind)) ? lessonsOf(now, levels, rig) : [];
 	const why = lessons.length > 0 ? { why: sayLessons(lessons, units) } : {};
 	if (Math.round(Math.abs(moved) * 24) < 1)
 		return { ...effectSaid({ kind: 'same' }, now, timeZone, litres), ...why };

@@ -78,7 +78,7 @@ describe('what an entry would do', () => {
 	const effect = async (draft: EntryDraft) => {
 		const engine = begun();
 		await engine.assess(ask(at(1, 9)));
-		return engine.effect(entry(draft, 'preview'));
+		return engine.effect([entry(draft, 'preview')]);
 	};
 	it('at the end of the log, and in its midst', async () => {
 		const now = await effect({ kind: 'use', at: at(1, 9), habit: 'flush', times: 12 });
@@ -86,6 +86,22 @@ describe('what an entry would do', () => {
 		expect(now?.words).toMatch(/becomes/);
 		const before = await effect({ kind: 'use', at: at(1, 7), habit: 'flush', times: 12 });
 		expect(before?.words).toBe(now?.words);
+	});
+	it('several at once: as much as one after the other, wherever they stand', async () => {
+		const engine = begun();
+		await engine.assess(ask(at(1, 9)));
+		const flush = (hour: number, times: number) =>
+			entry({ kind: 'use', at: at(1, hour), habit: 'flush', times }, `preview-${hour}-${times}`);
+		const apart = await engine.effect([flush(9, 6), flush(9, 7)]);
+		const one = await engine.effect([flush(9, 13)]);
+		expect(apart?.levels.get('black')).toBeCloseTo(one?.levels.get('black') ?? 0, 6);
+		const amid = await engine.effect([
+			flush(7, 6),
+			flush(9, 7),
+			entry({ kind: 'note', at: at(1, 9), text: 'calm' })
+		]);
+		expect(amid?.levels.get('black')).toBeCloseTo(one?.levels.get('black') ?? 0, 6);
+		expect(amid?.words).toBe(one?.words);
 	});
 	it('still to come: nothing yet; a note and a care task: nothing at all', async () => {
 		const later = await effect({ kind: 'use', at: at(4, 9), habit: 'flush', times: 12 });
@@ -100,7 +116,7 @@ describe('what an entry would do', () => {
 			);
 	});
 	it('is not known before there is an assessment of that rig', async () =>
-		expect(await begun().effect(entry({ kind: 'note', at: at(1, 9), text: '' }))).toBeUndefined());
+		expect(await begun().effect([entry({ kind: 'note', at: at(1, 9), text: '' })])).toBeUndefined());
 });
 
 describe('a question about the past', () => {

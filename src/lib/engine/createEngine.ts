@@ -1,7 +1,16 @@
 import type { Basis, CalibrationPair, PastTank, InformationShares } from '$core/estimate';
 import { modelOf, readLevels, Replay, writesInBatches, type Estimate, type TankLevel } from '$core/estimate';
 import type { WhyLasting } from '$core/habits';
-import { instantMs, LIST_OF, type Entry, type Logbook, type Rig, type Shape, type Trip } from '$core/logbook';
+import {
+	inOrder,
+	instantMs,
+	LIST_OF,
+	type Entry,
+	type Logbook,
+	type Rig,
+	type Shape,
+	type Trip
+} from '$core/logbook';
 import {
 	forecastByDay,
 	type Autonomy,
@@ -214,20 +223,30 @@ export function createEngine() {
 		stop(): void {
 			asked++;
 		},
-		/** What an entry would do to the stay. One at the end of the log is added to what is known; an earlier one is replayed in its place. */
-		async effect(entry: Entry): Promise<Effect | undefined> {
+		/**
+		 * What entries that are written together would do to the stay. One at the end of the log is added to what is known; an
+		 * earlier one is replayed in its place.
+		 */
+		async effect(entries: readonly Entry[]): Promise<Effect | undefined> {
 			const { boundOf, effectOf, plainEffect, withEntry } = await viewQuestions();
-			if (!known || known.question.rig !== entry.rig) return undefined;
+			const [first] = entries;
+			if (!known || !first || known.question.rig !== first.rig) return undefined;
 			const { question, now, estimate } = known;
-			const plain = plainEffect(now, entry, question.timeZone);
-			if (plain) return plain;
+			const counting = entries.filter((entry) => !plainEffect(now, entry, question.timeZone));
+			if (counting.length === 0) return plainEffect(now, first, question.timeZone);
 			known.bound ??= boundOf(estimate, now);
-			const last = estimate.entries.at(-1);
-			const then =
-				!last || instantMs(entry.at) >= instantMs(last.at)
-					? withEntry(estimate, entry)
-					: replayOf(entry.rig).aside(estimate.entries, entry, question.atMs);
-			return effectOf(entry.kind, now, known.bound, then, question.timeZone, question.units);
+			const lastMs = Math.max(...estimate.entries.slice(-1).map(({ at }) => instantMs(at)), -Infinity);
+			const then = counting.every(({ at }) => instantMs(at) >= lastMs)
+				? inOrder(counting).reduce(withEntry, estimate)
+				: replayOf(first.rig).aside(estimate.entries, counting, question.atMs);
+			return effectOf(
+				counting.map(({ kind }) => kind),
+				now,
+				known.bound,
+				then,
+				question.timeZone,
+				question.units
+			);
 		},
 		/** What is expected in each tank at the stops ahead; none without a trip. */
 		async aboard(question: Question): Promise<readonly LevelsAtStop[]> {

@@ -94,8 +94,8 @@ export class EngineClient {
 	}
 
 	/** What an entry would do to the stay. */
-	effect(entry: Entry): Answer<'effect'> {
-		return this.#api.effect(entry);
+	effect(entries: readonly Entry[]): Answer<'effect'> {
+		return this.#api.effect(entries);
 	}
 
 	/** The best account of the past of each tank, from a moment on. */

@@ -1,6 +1,5 @@
 import { said } from '$lib/said';
 import type { Mend } from '$core/findings';
-import { reckonedWith } from '$core/rig';
 import {
 	canonical,
 	restored,
@@ -96,9 +95,9 @@ export class Commands {
 		});
 	}
 
-	/** Puts new records. */
-	put(changes: readonly Change[], label: string): Promise<boolean> {
-		return this.do(puttingEdits(changes), label);
+	/** Puts new records, after edits that they need. */
+	put(changes: readonly Change[], label: string, needs: readonly Edit[] = []): Promise<boolean> {
+		return this.do([...needs, ...puttingEdits(changes)], label);
 	}
 
 	/** A new entry from a draft. */
@@ -111,19 +110,23 @@ export class Commands {
 		return this.put([{ kind: 'entry', value: this.entryFrom(draft) }], label);
 	}
 
-	/** Changes the newest version of a record; nothing happens when it is not there or the change is none. */
+	/** A change of the newest version of a record, to be done; it does nothing when that is not there or the change is none. */
+	editOf<K extends Kind>(kind: K, id: string, change: (newest: RecordTypes[K]) => RecordTypes[K]): Edit {
+		return editOf(kind, id, (newest) => {
+			const next = newest && change(newest as RecordTypes[K]);
+			if (!next || canonical(next) === canonical(newest)) return undefined;
+			return stamped(next as Value, newest, this.#here.now());
+		});
+	}
+
+	/** Changes the newest version of a record. */
 	change<K extends Kind>(
 		kind: K,
 		id: string,
 		change: (newest: RecordTypes[K]) => RecordTypes[K],
 		label: string
 	): Promise<boolean> {
-		const make = (newest: Value | undefined): Value | undefined => {
-			const next = newest && change(newest as RecordTypes[K]);
-			if (!next || canonical(next) === canonical(newest)) return undefined;
-			return stamped(next as Value, newest, this.#here.now());
-		};
-		return this.do([editOf(kind, id, make)], label);
+		return this.do([this.editOf(kind, id, change)], label);
 	}
 
 	/**
@@ -172,20 +175,9 @@ export class Commands {
 
 	/** Does what mends a finding. */
 	async mend(mend: Mend, label: string): Promise<boolean> {
-		if (mend.kind === 'add') return this.log({ ...mend.draft, source: 'hand' } as EntryDraft, label);
-		if (mend.kind === 'serves') {
-			const { tank, litres, at } = mend;
-			return this.change(
-				'rig',
-				this.#here.rig(),
-				(rig) => reckonedWith(rig, tank, litres, uuid(), at),
-				label
-			);
-		}
-		if (!this.#records.standing('entry', mend.entry)) return false;
-		if (mend.kind === 'void') return this.setVoid([mend.entry], true, label);
-		const part = mend.kind === 'move' ? { at: mend.at } : { trusted: true };
-		return this.change('entry', mend.entry, (entry) => ({ ...entry, ...part }) as Entry, label);
+		const { mending } = await revising();
+		const stands = (entry: string): boolean => this.#records.standing('entry', entry) !== undefined;
+		return mending(this, mend, label, this.#here.rig(), stands);
 	}
 
 	async undo(): Promise<Act | undefined> {

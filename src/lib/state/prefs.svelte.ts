@@ -52,6 +52,10 @@ export interface Prefs {
 	readonly otherKg?: Readonly<Record<string, number>>;
 	/** the waste hose, metres, by rig; 0 where it is poured */
 	readonly hoseM?: Readonly<Record<string, number>>;
+	/** single letters are keys: yes where absent */
+	readonly letterKeys?: boolean;
+	/** what was proposed to be done next and is done or waved away, by rig */
+	readonly waved?: Readonly<Record<string, readonly string[]>>;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

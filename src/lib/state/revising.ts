@@ -1,5 +1,17 @@
-import { canonical, rebase, restored, voided, type Conflict, type Entry } from '$core/logbook';
+import type { Mend } from '$core/findings';
+import {
+	canonical,
+	rebase,
+	restored,
+	voided,
+	type Conflict,
+	type Entry,
+	type EntryDraft
+} from '$core/logbook';
+import { reckonedWith } from '$core/rig';
 import type { Change, Edit } from '$lib/store';
+import { v7 as uuid } from 'uuid';
+import type { Commands } from './commands.svelte';
 import { editOf, stamped } from './edits';
 import type { Act } from './history.svelte';
 
@@ -40,3 +52,27 @@ export const redoing = ({ steps }: Act, now: string): readonly Edit[] =>
 			return kind === 'entry' ? restored(newest as Entry, now) : undefined;
 		})
 	);
+
+/**
+ * Does what mends a finding.
+ *
+ * @param rig in view
+ * @param stands whether there is an entry of an id
+ */
+export function mending(
+	commands: Commands,
+	mend: Mend,
+	label: string,
+	rig: string,
+	stands: (entry: string) => boolean
+): Promise<boolean> {
+	if (mend.kind === 'add') return commands.log({ ...mend.draft, source: 'hand' } as EntryDraft, label);
+	if (mend.kind === 'serves') {
+		const { tank, litres, at } = mend;
+		return commands.change('rig', rig, (newest) => reckonedWith(newest, tank, litres, uuid(), at), label);
+	}
+	if (!stands(mend.entry)) return Promise.resolve(false);
+	if (mend.kind === 'void') return commands.setVoid([mend.entry], true, label);
+	const part = mend.kind === 'move' ? { at: mend.at } : { trusted: true };
+	return commands.change('entry', mend.entry, (entry) => ({ ...entry, ...part }) as Entry, label);
+}

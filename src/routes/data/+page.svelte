@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useApp } from '$lib/state';
 	import Aside from '$lib/ui/data/Aside.svelte';
-	import { downloadLogbook } from '$lib/ui/data/download';
+	import HandOver from '$lib/ui/data/HandOver.svelte';
 	import ImportLogbook from '$lib/ui/data/ImportLogbook.svelte';
 	import InThisBrowser from '$lib/ui/data/InThisBrowser.svelte';
 	import LookAndUnits from '$lib/ui/data/LookAndUnits.svelte';
@@ -25,17 +25,21 @@
 
 <Page measure="text">
 	<PageHead title="Data" />
-	<Section title="Save" ruled>
-		<p>Everything in one open file, as JSON: {content}.</p>
-		<p><button class="primary" onclick={() => downloadLogbook(app)}>Save the logbook to a file</button></p>
-	</Section>
+	<div id="save">
+		<Section title="Save and hand over" ruled>
+			<p>Everything in one open file, as JSON: {content}.</p>
+			<HandOver {app} />
+		</Section>
+	</div>
 	<Section title="In this browser" ruled><InThisBrowser {app} /></Section>
-	<Section title="Read in" ruled>
-		<p>
-			A logbook from another device or another person is merged with yours. You see what it changes first.
-		</p>
-		<ImportLogbook {app} />
-	</Section>
+	<div id="read">
+		<Section title="Read in" ruled>
+			<p>
+				A logbook from another device or another person is merged with yours. You see what it changes first.
+			</p>
+			<ImportLogbook {app} />
+		</Section>
+	</div>
 	<Section title="Look and units" ruled><LookAndUnits {app} /></Section>
 	{#if records.aside.length > 0}
 		<Section title="Kept aside" ruled><Aside aside={records.aside} /></Section>

@@ -5,6 +5,7 @@
 	import type { Mend, TripChange } from '$core/plan';
 	import { capital, dayText, sayChange, sayLastChance, sayPlan } from '$core/words';
 	import { latest } from '$lib/engine';
+	import { onMount } from 'svelte';
 	import { useApp } from '$lib/state';
 	import Columns from '$lib/ui/page/Columns.svelte';
 	import Notice from '$lib/ui/page/Notice.svelte';
@@ -71,6 +72,10 @@
 	);
 	const mendWords = ({ change }: Mend): string =>
 		rig && trip ? capital(sayChange(change, { rig, trip, points: app.records.points, units })) : '';
+
+	onMount(() => {
+		if (page.url.hash === '#new') open = 'new trip';
+	});
 
 	function tryIt(change: TripChange | undefined): void {
 		tried = change;

@@ -1,5 +1,5 @@
 import * as PARAMETERS from '../../parameters.js';
-import { byTime, type Entry } from '../../logbook/index.js';
+import { inOrder, type Entry } from '../../logbook/index.js';
 import { DAY_MS } from '../prior/index.js';
 import type { FilterState, Model } from '../filter/index.js';
 import { estimateFrom, type Checkpoint, type Estimate } from './estimateAt.js';
@@ -121,10 +121,10 @@ export class Replay {
 		return other;
 	}
 
-	/** The estimate with one more entry somewhere among the others, without forgetting the way as it is. */
-	aside(entries: readonly Entry[], entry: Entry, atMs: number): Estimate {
-		const at = entries.findLastIndex((one) => byTime(one, entry) < 0) + 1;
-		const among = [...entries.slice(0, at), entry, ...entries.slice(at)];
+	/** The estimate with more entries somewhere among the others, without forgetting the way as it is. */
+	aside(entries: readonly Entry[], added: readonly Entry[], atMs: number): Estimate {
+		const among = inOrder([...entries, ...added]);
+		const at = among.findIndex((one) => added.includes(one));
 		const pass = this.#trusted(entries).branch(at);
 		pass.to(among, undefined);
 		return this.#estimate(pass, among, atMs);

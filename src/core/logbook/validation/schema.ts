@@ -480,4 +480,10 @@ export const logbookSchema = z.looseObject({
 export const logbookJsonSchema = (): object => z.toJSONSchema(logbookSchema, { io: 'input' });
 
 /** Parts of the schema that other bodies are made of. */
-export const schemas = Object.freeze({ instant, timeZone, litres, shape: shapeSchema, container: containerSchema });
+export const schemas = Object.freeze({
+	instant,
+	timeZone,
+	litres,
+	shape: shapeSchema,
+	container: containerSchema
+});

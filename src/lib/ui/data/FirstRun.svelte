@@ -8,12 +8,17 @@
 	import Notice from '../page/Notice.svelte';
 	import Aside from './Aside.svelte';
 	import ImportLogbook from './ImportLogbook.svelte';
+	import { opened } from './opened.svelte';
 	import OwnRig from './OwnRig.svelte';
 
 	/** What a newcomer is asked; and what is said to an owner whose logbook is gone. */
 	const { app }: { app: App } = $props();
 
 	let way = $state<'choose' | 'own' | 'file'>('choose');
+	// A file that the device opened with the application is what one came for.
+	$effect(() => {
+		if (opened.file) way = 'file';
+	});
 	let ready = $state(false);
 	let busy = $state(false);
 	/** known of a logbook that was here, before anything new is noted */

@@ -3,7 +3,8 @@
 	import type { MergePreview, Refusal } from '$core/logbook';
 	import { readFileIn, type ReadIn, type FileReading } from '$lib/engine';
 	import type { App } from '$lib/state';
-	import { onDestroy } from 'svelte';
+	import { onDestroy, untrack } from 'svelte';
+	import { opened } from './opened.svelte';
 	import DataTable from '../page/DataTable.svelte';
 	import Notice from '../page/Notice.svelte';
 	import RefusedFile from './RefusedFile.svelte';
@@ -32,10 +33,20 @@
 		problems: [{ path: '$', expected, got }]
 	});
 
-	async function read(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
+	function choose(event: Event & { currentTarget: HTMLInputElement }): void {
 		const file = event.currentTarget.files?.[0];
 		event.currentTarget.value = '';
+		if (file) void read(file);
+	}
+	// What the device opened with the application is read as if it had been chosen.
+	$effect(() => {
+		const { file } = opened;
 		if (!file) return;
+		opened.file = undefined;
+		untrack(() => void read(file));
+	});
+
+	async function read(file: File): Promise<void> {
 		stop();
 		fileName = file.name;
 		if (file.size > LARGEST_MIB * MIB) {
@@ -77,7 +88,7 @@
 
 <label class="file field">
 	<span>Choose a logbook file</span>
-	<input type="file" accept=".json,application/json" onchange={(event) => void read(event)} />
+	<input type="file" accept=".json,application/json,.txt,text/plain" onchange={choose} />
 </label>
 {#if reading}
 	<p class="buttons" role="status">

@@ -22,13 +22,22 @@ export const logbookFileName = (logbook: Logbook, day: string): string => {
 	}-${day}.logbook.json`;
 };
 
-/** Saves everything to a file, and notes that it was. */
-export function downloadLogbook(app: App): void {
+/** Everything as one file: its name, and what is in it. */
+export function logbookFile(app: App): { readonly name: string; readonly text: string } {
 	const { logbook, unfit } = readable(app.records.logbook());
 	const whole =
 		unfit.length > 0 || app.records.aside.length > 0
 			? { ...logbook, keptAside: [...unfit, ...app.records.aside] }
 			: logbook;
-	download(logbookFileName(logbook, logbook.exportedAt.slice(0, 10)), JSON.stringify(whole, undefined, '\t'));
+	return {
+		name: logbookFileName(logbook, logbook.exportedAt.slice(0, 10)),
+		text: JSON.stringify(whole, undefined, '\t')
+	};
+}
+
+/** Saves everything to a file, and notes that it was. */
+export function downloadLogbook(app: App): void {
+	const { name, text } = logbookFile(app);
+	download(name, text);
 	app.presence.saved(app.records.entries.length);
 }

@@ -4,11 +4,15 @@
 	/** The answer with the rods at the left, what it costs at the right; one under the other where there is no room. */
 	const { main, beside }: { main: Snippet<[{ rodPx: number }]>; beside: Snippet } = $props();
 	let windowPx = $state(800);
+	let widthPx = $state(1280);
+	const isPhone = $derived(widthPx <= 640);
 	/** Rods fill the window's height, between what can be read and what is silly. */
-	const rodPx = $derived(Math.min(520, Math.max(220, windowPx - 475)));
+	const rodPx = $derived(
+		isPhone ? Math.min(400, Math.max(150, windowPx - 632)) : Math.min(520, Math.max(220, windowPx - 475))
+	);
 </script>
 
-<svelte:window bind:innerHeight={windowPx} />
+<svelte:window bind:innerHeight={windowPx} bind:innerWidth={widthPx} />
 
 <div class="now">
 	<section>{@render main({ rodPx })}</section>

@@ -40,6 +40,11 @@
 	header :global(p.detail) {
 		font-size: var(--step-1);
 	}
+	@media (max-width: 640px) {
+		header :global(p.detail) {
+			font-size: var(--step-0);
+		}
+	}
 	header :global(p.detail strong) {
 		color: var(--ink);
 	}

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { EntryDraft } from '$core/logbook';
-	import { onMount, untrack } from 'svelte';
+	import type { Understood } from '$core/quickline';
+	import { onMount, untrack, type Snippet } from 'svelte';
 	import { QuickLineState, type Context, type EffectOf } from './quickLine.svelte';
 	import Ways from './Ways.svelte';
 
@@ -11,19 +11,23 @@
 		/** the chips stand here even while the line has no focus */
 		chipsAlways: boolean;
 		effectOf: EffectOf;
-		onlog: (drafts: readonly EntryDraft[], says: string) => Promise<boolean>;
+		/** what can be taken back, in reach of the thumb */
+		undo: { readonly label: string; readonly does: () => void } | undefined;
+		/** who writes */
+		writer: Snippet;
+		onlog: (choice: Understood) => Promise<boolean>;
 	}
 	/**
 	 * The one control that logs. It is long by its looks alone: field, words and button stand in one frame, and wrap
 	 * within it on a phone.
 	 */
-	const { context, chips, chipsAlways, effectOf, onlog }: Props = $props();
+	const { context, chips, chipsAlways, effectOf, undo, writer, onlog }: Props = $props();
 
 	const DRAFT = 'dipsometer.quickline';
 	let input = $state<HTMLInputElement>();
 	const line = new QuickLineState(
 		() => context,
-		(draft) => effectOf(draft),
+		(choice) => effectOf(choice),
 		() => import('./grammar')
 	);
 	const shown = $derived(line.shown);
@@ -47,8 +51,9 @@
 		input?.setSelectionRange(draft.length, draft.length);
 	});
 
-	export function focus(): void {
-		input?.focus();
+	export function focus(text?: string): void {
+		if (text === undefined) input?.focus();
+		else take(text);
 	}
 
 	function take(text: string): void {
@@ -61,7 +66,7 @@
 		const { choice } = line;
 		if (!choice) return;
 		type('');
-		void onlog(choice.first ? [choice.first, choice.draft] : [choice.draft], choice.says);
+		void onlog(choice);
 	}
 
 	function keydown(event: KeyboardEvent): void {
@@ -90,6 +95,7 @@
 		{shown}
 		{chips}
 		{chipsAlways}
+		{undo}
 		ontake={take}
 		onpick={(i) => {
 			line.pick(i);
@@ -110,7 +116,6 @@
 			autocapitalize="off"
 			spellcheck="false"
 			enterkeyhint="done"
-			maxlength="500"
 			aria-describedby="quickline-says"
 		/>
 		<p id="quickline-says" class="says" aria-live="polite">
@@ -123,6 +128,7 @@
 					{#if shown.effect.why}<span class="soft">Why? {shown.effect.why}</span>{/if}{/if}
 			{/if}
 		</p>
+		{@render writer()}
 		<button class="enter" type="submit" disabled={!line.choice}>Enter</button>
 	</div>
 </form>

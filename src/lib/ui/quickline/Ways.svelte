@@ -5,25 +5,29 @@
 		shown: Shown;
 		chips: readonly string[];
 		chipsAlways: boolean;
+		undo: { readonly label: string; readonly does: () => void } | undefined;
 		ontake: (line: string) => void;
 		onpick: (index: number) => void;
 	}
 	/** What stands over the line: what is likely next, how it may go on, or which of several things is meant. */
-	const { shown, chips, chipsAlways, ontake, onpick }: Props = $props();
+	const { shown, chips, chipsAlways, undo, ontake, onpick }: Props = $props();
 	const empty = $derived(shown.text === '');
-	const ways = $derived(empty ? chips : shown.ways);
+	const ways = $derived(empty ? chips : [...shown.meant, ...shown.ways]);
+	/** a whole line is taken as it stands; a beginning goes on */
+	const taken = (way: string): string => (empty || shown.meant.includes(way) ? way : `${way} `);
 </script>
 
 {#if ways.length > 0}
 	<div
 		class="ways"
 		class:chips={empty}
-		class:always={chipsAlways}
+		class:always={chipsAlways || undo !== undefined}
 		aria-label={empty ? 'Likely next' : 'Goes on as'}
 		role="group"
 	>
+		{#if empty && undo}<button type="button" class="undo" onclick={undo.does}>Undo {undo.label}</button>{/if}
 		{#each ways as way, i (i)}
-			<button type="button" onclick={() => ontake(empty ? way : `${way} `)}>{way}</button>
+			<button type="button" onclick={() => ontake(taken(way))}>{way}</button>
 		{/each}
 	</div>
 {/if}
@@ -56,6 +60,13 @@
 	button {
 		font-size: var(--step--1);
 		border-color: var(--line);
+	}
+	.undo {
+		max-width: 12rem;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+		border-color: var(--ink);
 	}
 	button.picked {
 		border-color: var(--ink);

@@ -1,7 +1,7 @@
-import type { EntryDraft } from '$core/logbook';
 import type { Effect } from '$core/now';
-import type { QuickContext, Understood } from '$core/quickline';
+import type { Understood } from '$core/quickline';
 import { said } from '$lib/said';
+import type { Here } from './grammar';
 
 /** Everything that is shown of a line, of one and the same text: a preview of another text cannot stand beside it. */
 export interface Shown {
@@ -10,6 +10,8 @@ export interface Shown {
 	readonly choices: readonly Understood[];
 	readonly picked: number;
 	readonly problem: string | undefined;
+	/** whole lines that are more likely meant */
+	readonly meant: readonly string[];
 	/** ways to go on from the text, while it means nothing yet */
 	readonly ways: readonly string[];
 	/** how Tab finishes the word; nothing behind a finished one, so that Tab then leaves the line */
@@ -18,8 +20,8 @@ export interface Shown {
 	readonly effect: Effect | undefined;
 }
 
-export type Context = Omit<QuickContext, 'nowMs'>;
-export type EffectOf = (draft: EntryDraft) => Promise<Effect | undefined>;
+export type Context = Omit<Here, 'nowMs'>;
+export type EffectOf = (choice: Understood) => Promise<Effect | undefined>;
 
 export type Grammar = typeof import('./grammar');
 
@@ -28,6 +30,7 @@ const EMPTY: Shown = {
 	choices: [],
 	picked: 0,
 	problem: undefined,
+	meant: [],
 	ways: [],
 	completion: undefined,
 	effect: undefined
@@ -97,9 +100,9 @@ export class QuickLineState {
 			if (text !== '') void this.load();
 			return;
 		}
-		const { understand, completions } = this.#grammar;
-		const context: QuickContext = { ...this.#context(), nowMs: this.#nowMs };
-		const answer = understand(text, context);
+		const { understandHere, completions } = this.#grammar;
+		const context: Here = { ...this.#context(), nowMs: this.#nowMs };
+		const answer = understandHere(text, context);
 		const begun = completions(text, context);
 		const choices = answer.kind === 'understood' ? answer.matches : [];
 		const shown: Shown = {
@@ -107,6 +110,7 @@ export class QuickLineState {
 			choices,
 			picked: Math.max(0, Math.min(picked, choices.length - 1)),
 			problem: answer.kind === 'problem' ? answer.problem : undefined,
+			meant: answer.kind === 'problem' ? (answer.meant ?? []) : [],
 			ways: answer.kind === 'problem' ? begun : [],
 			completion: /\s$/.test(text) ? undefined : begun[0],
 			effect: undefined
@@ -120,7 +124,7 @@ export class QuickLineState {
 		const choice = of.choices[of.picked];
 		if (!choice) return;
 		try {
-			const effect = await this.#effectOf(choice.draft);
+			const effect = await this.#effectOf(choice);
 			if (this.shown === of && effect) this.shown = { ...of, effect };
 		} catch (error) {
 			// The line can be entered all the same; that the engine fails is said above.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { EntryDraft } from '$core/logbook';
 import type { Effect } from '$core/now';
+import type { Understood } from '$core/quickline';
 import { METRIC } from '$core/units';
 import { exactRig, exactTrip } from '../../../../tests/helpers/logbooks';
 import * as grammar from './grammar';
@@ -18,14 +18,15 @@ const context: Context = {
 	rig: exactRig,
 	trip: { ...exactTrip, stops: [stop('one', '03'), stop('two', '05')] },
 	timeZone: 'Etc/UTC',
-	units: METRIC
+	units: METRIC,
+	entries: []
 };
 const words = (of: string): Effect => ({ levels: new Map(), words: of, shortens: false });
 const settled = () => new Promise((resolve) => setTimeout(resolve));
 
 /** A line whose previews are given by hand. */
 function lineHere() {
-	const asked: { draft: EntryDraft; give: (effect: Effect) => void; fail: () => void }[] = [];
+	const asked: { draft: Understood; give: (effect: Effect) => void; fail: () => void }[] = [];
 	const line = new QuickLineState(
 		() => context,
 		(draft) =>
@@ -43,7 +44,7 @@ describe('what stands before one’s eyes is of one text', () => {
 		asked[0]?.give(words('of the shower'));
 		await settled();
 		expect(line.shown).toMatchObject({ text: 'arrive kelda top', effect: undefined });
-		expect(line.choice?.draft).toMatchObject({ kind: 'stop' });
+		expect(line.choice?.drafts[0]).toMatchObject({ kind: 'stop' });
 		asked[1]?.give(words('of the arrival'));
 		await settled();
 		expect(line.shown.effect?.words).toBe('of the arrival');
@@ -76,7 +77,7 @@ describe('what stands before one’s eyes is of one text', () => {
 		line.type('shower');
 		asked[0]?.fail();
 		await settled();
-		expect(line.choice?.draft).toMatchObject({ kind: 'use', habit: 'shower' });
+		expect(line.choice?.drafts[0]).toMatchObject({ kind: 'use', habit: 'shower' });
 	});
 	it('is read anew with what is known around it, the choice kept', () => {
 		const { line } = lineHere();
@@ -112,7 +113,7 @@ describe('a line that is typed before it can be read', () => {
 		give(grammar);
 		await settled();
 		expect(line.ready).toBe(true);
-		expect(line.choice?.draft).toMatchObject({ kind: 'use', habit: 'shower' });
+		expect(line.choice?.drafts[0]).toMatchObject({ kind: 'use', habit: 'shower' });
 	});
 	it('says so when it cannot be fetched, and keeps what was typed', async () => {
 		const line = new QuickLineState(

@@ -14,6 +14,10 @@
 	const { tanks, units, heightPx = 310, onwhy, onday }: Props = $props();
 	const big = $derived(tanks.filter(({ carried }) => !carried));
 	const small = $derived(tanks.filter(({ carried }) => carried));
+	let widthPx = $state(1000);
+	/** so that three stand side by side on a phone */
+	const NARROW_PX = 154;
+	const narrow = $derived(big.length === 3 && widthPx < big.length * NARROW_PX);
 </script>
 
 {#snippet column(tank: TankView, height: number)}
@@ -27,7 +31,7 @@
 		<p class="name">{tank.name}<span class="soft">, {tank.holds}</span></p>
 		<Rod
 			facts={tank.facts}
-			size="large"
+			size={narrow ? 'narrow' : 'large'}
 			{units}
 			label={tank.label}
 			first={tank.first}
@@ -39,7 +43,7 @@
 	</li>
 {/snippet}
 
-<ul class="rods">
+<ul class="rods" class:narrow bind:clientWidth={widthPx}>
 	{#each big as tank (tank.id)}{@render column(tank, heightPx)}{/each}
 	{#each small as tank (tank.id)}{@render column(tank, Math.round(heightPx / 2))}{/each}
 </ul>
@@ -96,6 +100,24 @@
 	@media (max-width: 640px) {
 		li {
 			min-width: 9.6rem;
+		}
+		.narrow {
+			gap: var(--gap-1);
+		}
+		.narrow li {
+			min-width: 0;
+			width: 117px;
+		}
+		.narrow :is(.level, .name, .lasts, .until) {
+			margin-left: 0;
+			overflow: hidden;
+			text-overflow: ellipsis;
+		}
+		.narrow .figure {
+			font-size: 1.3rem;
+		}
+		.narrow .lasts {
+			font-size: var(--step-0);
 		}
 	}
 </style>

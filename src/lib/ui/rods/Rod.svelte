@@ -4,7 +4,7 @@
 
 	interface Props {
 		facts: RodFacts;
-		size: 'large' | 'slim' | 'tiny';
+		size: 'large' | 'narrow' | 'slim' | 'tiny';
 		units: UnitChoice;
 		/** read to those who do not see the rod */
 		label: string;
@@ -18,6 +18,7 @@
 
 	const SIZES = {
 		large: { width: 54, height: 340, left: 44, right: 84 },
+		narrow: { width: 34, height: 220, left: 30, right: 53 },
 		slim: { width: 24, height: 118, left: 3, right: 18 },
 		tiny: { width: 12, height: 34, left: 2, right: 2 }
 	};
@@ -25,6 +26,8 @@
 	const dims = $derived({ ...SIZES[size], ...(heightPx ? { height: heightPx } : {}) });
 	const rod = $derived(rodGeometry(facts, dims.height, units));
 	const PAD = 10;
+	/** with notches and flags */
+	const whole = $derived(size === 'large' || size === 'narrow');
 
 	/** The flag nearest to the finger; by keyboard the last one, which is the furthest that the tank goes. */
 	function pick(event: MouseEvent & { currentTarget: HTMLElement }): void {
@@ -81,7 +84,7 @@
 			{#if size !== 'tiny'}
 				<line class="level" x1="-2" x2={dims.width + 2} y1={rod.levelY} y2={rod.levelY} />
 			{/if}
-			{#if size === 'large'}
+			{#if whole}
 				{#each rod.ticks as tick, i (i)}
 					<line class="tick" x1={tick.label === undefined ? -6 : -9} x2="0" y1={tick.y} y2={tick.y} />
 					{#if tick.label !== undefined}
@@ -100,7 +103,7 @@
 			{/if}
 		</g>
 	</svg>
-	{#if onday && size === 'large' && rod.flags.length > 0}
+	{#if onday && whole && rod.flags.length > 0}
 		<button
 			class="days"
 			style:top="{PAD}px"

@@ -3,7 +3,7 @@
 	import type { Rig } from '$core/logbook';
 	import type { App } from '$lib/state';
 	import QuickLine from '../quickline/QuickLine.svelte';
-	import { logSaying, undoSaying } from './saying';
+	import { undoSaying } from './saying';
 
 	interface Props {
 		app: App;
@@ -25,11 +25,19 @@
 		litresEach: new Map(now?.levels.habits.map(({ id, litresEach }) => [id, litresEach])),
 		levels: new Map(now?.levels.tanks.map(({ id, litres }) => [id, litres])),
 		mains: now?.mains,
-		sewer: now?.sewer
+		sewer: now?.sewer,
+		persons: now?.persons,
+		entries: app.rigEntries
 	});
+	const last = $derived(app.commands.history.done.at(-1));
+	/** somebody has a name here: who writes is said beside the line */
+	const named = $derived(
+		app.prefs.current.by !== undefined || app.rigEntries.some(({ by }) => by !== undefined)
+	);
 
-	export function focus(): void {
-		line?.focus();
+	/** @param text put into the line, where one is given */
+	export function focus(text?: string): void {
+		line?.focus(text);
 	}
 </script>
 
@@ -39,9 +47,21 @@
 		{context}
 		chips={likelyNext(rig, app.rigEntries, app.nowMs)}
 		chipsAlways={path === '/'}
-		effectOf={(draft) => app.engine.effect(app.commands.entryFrom(draft, 'preview'))}
-		onlog={(drafts, says) => logSaying(app, drafts, says)}
-	/>
+		effectOf={({ drafts, adds }) =>
+			adds
+				? Promise.resolve(undefined)
+				: app.engine.effect(drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`)))}
+		undo={last && { label: last.label, does: () => void undoSaying(app) }}
+		onlog={async (choice) => (await import('../quickline/logLine')).logLine(app, choice)}
+	>
+		{#snippet writer()}
+			{#if named && now}
+				{#await import('./Writer.svelte')}<span class="writer"></span>{:then { default: Writer }}<Writer
+						{app}
+					/>{/await}
+			{:else if named}<span class="writer"></span>{/if}
+		{/snippet}
+	</QuickLine>
 	<p class="hints">
 		<button onclick={() => void undoSaying(app)} disabled={app.commands.history.done.length === 0}
 			><kbd>U</kbd> undo</button
@@ -60,6 +80,9 @@
 		border-top: var(--hairline);
 		padding: 0.9rem var(--gap-4);
 		padding-bottom: max(0.9rem, env(safe-area-inset-bottom));
+	}
+	.writer {
+		min-width: 4rem;
 	}
 	.hints {
 		display: flex;

@@ -1,20 +1,42 @@
 <script lang="ts">
+	import type { App } from '$lib/state';
 	import Sheet from '../page/Sheet.svelte';
-	import { SHORTCUTS } from './shortcuts';
+	import { everyAct, keysShown, type Reach } from './acts';
 
-	const { onclose }: { onclose: () => void } = $props();
+	const { app, reach, onclose }: { app: App; reach: Reach; onclose: () => void } = $props();
+
+	const IN_THE_LINE = [
+		{ keys: 'Enter', does: 'write what was understood' },
+		{ keys: 'Tab', does: 'finish the word' },
+		{ keys: '↓ ↑', does: 'choose among what may be meant' },
+		{ keys: 'Escape', does: 'empty the line, or leave it' }
+	] as const;
+	const acts = $derived(everyAct(app, reach));
 </script>
+
+{#snippet row(keys: readonly string[], does: string)}
+	<dt>
+		{#each keys as key (key)}<kbd>{key}</kbd>
+		{/each}
+	</dt>
+	<dd>{does}</dd>
+{/snippet}
 
 <Sheet title="Keys" {onclose}>
 	<dl>
-		{#each SHORTCUTS as { keys, does } (keys)}
-			<dt>
-				{#each keys.split(' ') as key (key)}<kbd>{key}</kbd>
-				{/each}
-			</dt>
-			<dd>{does}</dd>
-		{/each}
+		{#each acts as { keys, name } (name)}{#if keys}{@render row(keysShown(keys), name)}{/if}{/each}
 	</dl>
+	<h3>In the quick line</h3>
+	<dl>
+		{#each IN_THE_LINE as { keys, does } (keys)}{@render row(keys.split(' '), does)}{/each}
+	</dl>
+	<label class="check"
+		><input
+			type="checkbox"
+			checked={app.prefs.current.letterKeys !== false}
+			onchange={(event) => void app.choose({ letterKeys: event.currentTarget.checked })}
+		/> Single letters are keys (switch this off where they fight with speech or another tool)</label
+	>
 	<button onclick={onclose}>Close</button>
 </Sheet>
 

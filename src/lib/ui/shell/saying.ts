@@ -1,6 +1,7 @@
 import type { Mend } from '$core/findings';
 import type { EntryDraft } from '$core/logbook';
 import type { App } from '$lib/state';
+import type { Edit } from '$lib/store';
 import { toast } from './toast.svelte';
 
 /** Says in passing what was done, with a button that takes it back. */
@@ -22,10 +23,15 @@ export async function redoSaying(app: App): Promise<void> {
 	toast(act ? `Done again: ${act.label}` : 'Nothing to do again.');
 }
 
-/** Logs entries as one act, in their order, and says so. */
-export async function logSaying(app: App, drafts: readonly EntryDraft[], says: string): Promise<boolean> {
+/** Logs entries as one act, in their order, and says so; what they need in the rig is put there in the same act. */
+export async function logSaying(
+	app: App,
+	drafts: readonly EntryDraft[],
+	says: string,
+	needs: readonly Edit[] = []
+): Promise<boolean> {
 	const changes = drafts.map((draft) => ({ kind: 'entry', value: app.commands.entryFrom(draft) }) as const);
-	const kept = await app.commands.put(changes, says);
+	const kept = await app.commands.put(changes, says, needs);
 	if (kept) sayDone(app, says);
 	return kept;
 }

@@ -95,7 +95,8 @@
 					>
 				{/each}</span
 			>
-		{:else}<span class="soft small">{sayOffered(stop)}</span>{/if}
+		{/if}
+		<span class="soft small">{sayOffered(stop)}</span>
 		{#if last.length > 0}<span class="mind small last">last chance: {last.join(', ')}</span>{/if}
 	</div>
 	<span class="acts">

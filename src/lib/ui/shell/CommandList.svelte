@@ -1,0 +1,78 @@
+<script lang="ts">
+	import type { App } from '$lib/state';
+	import { Command } from 'bits-ui';
+	import Sheet from '../page/Sheet.svelte';
+	import { actsHere, everyAct, keysShown, type Act, type Reach } from './acts';
+
+	/** Everything that can be gone to or done, found by a few letters of its name. */
+	const { app, reach, onclose }: { app: App; reach: Reach; onclose: () => void } = $props();
+
+	const acts = $derived([
+		...everyAct(app, reach).filter(({ keys }) => keys !== '$mod+k'),
+		...actsHere(app, reach)
+	]);
+	const groups = $derived(
+		(['Acts', 'Views', 'Tanks and instruments', 'Stops'] as const)
+			.map((group) => ({ group, acts: acts.filter((act) => act.group === group) }))
+			.filter((one) => one.acts.length > 0)
+	);
+	function choose(act: Act): void {
+		onclose();
+		// The list gives the focus back as it closes; what is done then may want it.
+		setTimeout(act.does);
+	}
+</script>
+
+<Sheet title="Go and do" {onclose}>
+	<Command.Root label="Go and do" loop>
+		<Command.Input placeholder="A view, an act, a tank, a stop" aria-label="Go and do" />
+		<Command.List>
+			<Command.Empty>Nothing of that name. What happened is written in the quick line.</Command.Empty>
+			{#each groups as { group, acts: some } (group)}
+				<Command.Group value={group}>
+					<Command.GroupHeading>{group}</Command.GroupHeading>
+					<Command.GroupItems>
+						{#each some as act, i (i)}
+							<Command.Item value="{group} {i} {act.name}" keywords={[act.name]} onSelect={() => choose(act)}>
+								<span>{act.name}</span>
+								{#if act.keys}<span class="soft small">{keysShown(act.keys).join(' ')}</span>{/if}
+							</Command.Item>
+						{/each}
+					</Command.GroupItems>
+				</Command.Group>
+			{/each}
+		</Command.List>
+	</Command.Root>
+</Sheet>
+
+<style>
+	:global([data-command-input]) {
+		width: 100%;
+		min-height: var(--touch);
+		margin-bottom: var(--gap-3);
+	}
+	:global([data-command-group-heading]) {
+		color: var(--soft-ink);
+		font-size: var(--step--1);
+		padding: var(--gap-2) 0 var(--gap-1);
+	}
+	:global([data-command-item]) {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: var(--gap-3);
+		min-height: 2.25rem;
+		padding: 0 var(--gap-2);
+		border-top: var(--hairline);
+		cursor: pointer;
+	}
+	:global([data-command-item][data-selected]) {
+		background: var(--shoal);
+		box-shadow: inset 3px 0 0 var(--ink);
+	}
+	@media (pointer: coarse) {
+		:global([data-command-item]) {
+			min-height: var(--touch);
+		}
+	}
+</style>

@@ -1,0 +1,49 @@
+<script lang="ts">
+	import { knownFrom } from '$core/quickline';
+	import type { App } from '$lib/state';
+
+	/** Who writes: a tap is the next of those who write here. */
+	const { app }: { app: App } = $props();
+	const by = $derived(app.prefs.current.by);
+	const people = $derived(
+		[
+			...new Set([
+				...(by === undefined ? [] : [by]),
+				...(app.rig ? knownFrom(app.rig, app.rigEntries, app.nowMs).people : [])
+			])
+		].sort()
+	);
+	const next = $derived(people[(people.indexOf(by ?? '') + 1) % people.length]);
+</script>
+
+<button
+	type="button"
+	class="writer"
+	aria-label={by === undefined
+		? `Nobody’s name is put to what you write. Write as ${next}`
+		: next === by
+			? `Written by ${by}`
+			: `Written by ${by}. Write as ${next}`}
+	title={by === undefined ? `Write as ${next}` : next === by ? `Written by ${by}` : `Write as ${next}`}
+	onclick={() => void app.choose({ by: next })}>{by ?? 'by …'}</button
+>
+
+<style>
+	.writer {
+		flex: none;
+		min-width: 4rem;
+		max-width: 7rem;
+		min-height: 1.9rem;
+		padding: 0 0.6rem;
+		font-size: var(--step--1);
+		border-color: var(--line);
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	@media (pointer: coarse), (max-width: 640px) {
+		.writer {
+			min-height: var(--touch);
+		}
+	}
+</style>

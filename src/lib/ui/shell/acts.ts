@@ -1,0 +1,84 @@
+import { goto } from '$app/navigation';
+import type { App } from '$lib/state';
+import { redoSaying, undoSaying } from './saying';
+import { VIEWS } from './views';
+
+/** What can be gone to or done from anywhere: by its key, or out of the command list. */
+export interface Act {
+	readonly name: string;
+	readonly group: 'Views' | 'Acts' | 'Tanks and instruments' | 'Stops';
+	/** as the keys are bound; two in a row are pressed one after the other */
+	readonly keys?: string;
+	readonly does: () => void;
+}
+
+/** What acts need of the page. */
+export interface Reach {
+	/** puts the cursor into the quick line, and a text, where one is given */
+	readonly line: (text?: string) => void;
+	readonly showKeys: () => void;
+	readonly showList: () => void;
+}
+
+const to = (path: string) => (): void => void goto(path);
+
+const VIEW_ACTS: readonly Act[] = [
+	...VIEWS.map(({ name, path, key }): Act => ({ name, group: 'Views', keys: `g ${key}`, does: to(path) })),
+	{ name: 'Weight', group: 'Views', keys: 'g w', does: to('/rig/weight') },
+	{ name: 'What if the rig were another', group: 'Views', keys: 'g i', does: to('/rig/what-if') }
+];
+
+/** The acts that every rig has; each has a key. */
+export const everyAct = (app: App, { line, showKeys, showList }: Reach): readonly Act[] => [
+	...VIEW_ACTS,
+	{ name: 'To the quick line', group: 'Acts', keys: '/', does: () => line() },
+	{ name: 'Fill', group: 'Acts', keys: 'f', does: to('/run/fill') },
+	{ name: 'Dump', group: 'Acts', keys: 'd', does: to('/run/dump') },
+	{ name: 'Carry', group: 'Acts', keys: 'c', does: to('/run/carry') },
+	{ name: 'Enough for tonight?', group: 'Acts', keys: 'e', does: to('/#basket') },
+	{ name: 'New trip', group: 'Acts', keys: 't', does: to('/trip#new') },
+	{ name: 'Save or hand over the logbook', group: 'Acts', keys: 's', does: to('/data#save') },
+	{ name: 'Read in a logbook', group: 'Acts', keys: 'r', does: to('/data#read') },
+	{ name: 'Undo', group: 'Acts', keys: 'u', does: () => void undoSaying(app) },
+	{ name: 'Do again', group: 'Acts', keys: 'Shift+U', does: () => void redoSaying(app) },
+	{ name: 'This list of keys', group: 'Acts', keys: 'Shift+?', does: showKeys },
+	{ name: 'All commands', group: 'Acts', keys: '$mod+k', does: showList }
+];
+
+/** The acts of the rig and the trip in view: each tank, instrument and stop. */
+export function actsHere(app: App, { line }: Reach): readonly Act[] {
+	const rig = app.liveRig;
+	const of = (path: string, id: string) => to(`${path}${encodeURIComponent(id)}`);
+	return [
+		...(rig?.tanks ?? []).flatMap(({ id, name, holds }): readonly Act[] => [
+			{ name, group: 'Tanks and instruments', does: of('/rig/tank/', id) },
+			holds === 'fresh'
+				? { name: `Fill ${name}`, group: 'Tanks and instruments', does: of('/run/fill?tank=', id) }
+				: { name: `Dump ${name}`, group: 'Tanks and instruments', does: of('/run/dump?tank=', id) }
+		]),
+		...(rig?.instruments ?? []).map(({ id, name }): Act => ({
+			name,
+			group: 'Tanks and instruments',
+			does: of('/rig/instrument/', id)
+		})),
+		...(app.tripAtHand?.stops ?? [])
+			.filter(({ retired }) => !retired)
+			.flatMap(({ name }): readonly Act[] =>
+				['arrive', 'left'].map((verb) => ({
+					name: `${verb === 'arrive' ? 'Arrived at' : 'Left'} ${name}`,
+					group: 'Stops',
+					does: () => line(`${verb} ${name.toLowerCase()}`)
+				}))
+			)
+	];
+}
+
+const isApple = (): boolean => /mac|iphone|ipad/i.test(navigator.platform);
+
+/** Keys as they are written: `G N`, `Ctrl K`. */
+export const keysShown = (keys: string): readonly string[] =>
+	keys
+		.replace('$mod', isApple() ? '⌘' : 'Ctrl')
+		.replace('Shift+?', '?')
+		.split(/[ +]/)
+		.map((key) => (key.length === 1 ? key.toUpperCase() : key));
