@@ -169,7 +169,7 @@ test('what if: one is dropped and leaves no trace, one is kept; a school is chos
 	await page.getByLabel('Which').selectOption({ label: 'two more' });
 	await expect(page.getByRole('row', { name: /Lasts without a stop/ })).toContainText(/3½ days|4 days/);
 	await page.getByRole('button', { name: 'Keep it' }).click();
-	await expect(page.getByText('Take two people more aboard')).toBeVisible();
+	await expect(page.getByText('Take two people more aboard', { exact: true })).toBeVisible();
 	await expect
 		.poll(async () =>
 			Object.values(await stored(page)).some((value) => (value as { kind?: string }).kind === 'crew')

@@ -19,12 +19,12 @@
 	const { children }: { children: Snippet } = $props();
 	const app = provideApp(appInBrowser());
 	let foot = $state<Foot>();
-	const PLAN_NEWS_MS = 1500;
 	let over = $state<'keys' | 'list'>();
 	const reach = provideReach({
 		line: (text?: string) => foot?.focus(text),
 		showKeys: () => (over = 'keys'),
-		showList: () => (over = 'list')
+		showList: () => (over = 'list'),
+		isCovered: () => over !== undefined
 	});
 	let typeSet = $state(false);
 	let newBuild = $state(false);
@@ -41,29 +41,34 @@
 		document.documentElement.dataset.theme = app.prefs.current.theme;
 	});
 
-	// What was seen of a plan is kept beside the logbook, to tell what has changed in it.
-	// It can wait until what one came to see is there.
-	$effect(() => {
-		if (!now?.plan) return;
-		const waiting = setTimeout(
-			() => void import('$lib/ui/trip/planNews').then(({ followPlan }) => followPlan(app, now)),
-			PLAN_NEWS_MS
-		);
-		return () => clearTimeout(waiting);
-	});
-
-	// Keys, and what an installed application does more, come once there is something to see.
+	// Keys, and what an installed application does more, come when one has seen what one came for, or presses a key.
 	const seen = $derived(now !== undefined || (app.phase !== 'loading' && app.phase !== 'ready'));
+	const LATER_MS = 1500;
+	let later = $state(false);
+	/** keys that were pressed before anything listened */
+	let held: KeyboardEvent[] = [];
+	const hold = (event: KeyboardEvent): void => {
+		if ((event.target as Element).closest('input, textarea, select')) return;
+		held.push(event);
+		later = true;
+	};
 	$effect(() => {
 		if (!seen) return;
+		const waiting = setTimeout(() => (later = true), LATER_MS);
+		return () => clearTimeout(waiting);
+	});
+	$effect(() => {
+		if (!later) return;
 		let end = (): void => undefined;
 		void import('$lib/ui/shell/afterwards').then(({ afterwards }) => {
-			({ end, offerBuild } = afterwards(app, reach, () => (newBuild = true)));
+			removeEventListener('keydown', hold);
+			({ end, offerBuild } = afterwards(app, reach, held, () => (newBuild = true)));
 		});
 		return () => end();
 	});
 
 	onMount(() => {
+		addEventListener('keydown', hold);
 		void app.start();
 		void facesAtHand().then(() => (typeSet = true));
 		const endBeat = keepTime(app);
@@ -86,7 +91,12 @@
 
 {#if toaster.wanted}
 	{#await import('svelte-sonner') then { Toaster }}
-		<Toaster position="bottom-left" offset="6.5rem" mobileOffset="7.5rem" duration={5000} />
+		<Toaster
+			position="bottom-left"
+			offset="6.5rem"
+			mobileOffset={{ bottom: '9rem', left: '0.75rem', right: '0.75rem' }}
+			duration={5000}
+		/>
 	{/await}
 {/if}
 
@@ -115,7 +125,7 @@
 			{#if path !== '/'}<SlimRods {tanks} {units} />{/if}
 			<main>{@render children()}</main>
 		</div>
-		<Foot bind:this={foot} {app} rig={app.liveRig} {path} onkeys={reach.showKeys} />
+		<Foot bind:this={foot} {app} rig={app.liveRig} {path} {later} onkeys={reach.showKeys} />
 	</div>
 {/if}
 

@@ -1,6 +1,6 @@
 import { estimate, readLevels } from '../estimate/index.js';
 import { personsNow } from '../habits/index.js';
-import { inUse, instantMs, tripUnderWay, type Entry, type Logbook } from '../logbook/index.js';
+import { inOrder, inUse, instantMs, tripUnderWay, type Entry, type Logbook } from '../logbook/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
 import type { Addition, QuickContext } from './context.js';
 import { knownFrom } from './known.js';
@@ -32,8 +32,8 @@ export interface LineAnswer {
 	readonly problem?: string;
 }
 
-/** The zone of an instant's own offset: `+02:00`; UTC for `Z`. */
-const zoneOf = (at: string): string => /[+-]\d{2}:\d{2}$/.exec(at)?.[0] ?? 'Etc/UTC';
+/** The zone of an instant's own offset: `+02:00`; none for `Z`. */
+const offsetOf = (at: string | undefined): string | undefined => /[+-]\d{2}:\d{2}$/.exec(at ?? '')?.[0];
 
 /** What is known of a rig at a moment, to understand a line by. */
 function contextOf({ logbook, rig: id, at, units, timeZone }: LineQuestion): QuickContext | undefined {
@@ -49,7 +49,13 @@ function contextOf({ logbook, rig: id, at, units, timeZone }: LineQuestion): Qui
 		rig,
 		trip,
 		nowMs,
-		timeZone: timeZone ?? trip?.timeZone ?? rig.timeZone ?? zoneOf(at),
+		timeZone:
+			timeZone ??
+			trip?.timeZone ??
+			rig.timeZone ??
+			offsetOf(at) ??
+			offsetOf(inOrder(entries).at(-1)?.at) ??
+			'Etc/UTC',
 		units: { ...METRIC, volume: units ?? METRIC.volume },
 		litresEach: new Map(levels.habits.map((habit) => [habit.id, habit.litresEach])),
 		levels: new Map(levels.tanks.map((tank) => [tank.id, tank.litres])),

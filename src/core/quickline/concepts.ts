@@ -97,12 +97,19 @@ export function conceptIn(
 	return undefined;
 }
 
+/** The habits of a concept; one that begins with it before one that has it among others. */
+function ofConcept({ named }: Concept, habits: readonly Habit[]): readonly Habit[] {
+	const alike = habits.filter(({ name }) => named.test(name));
+	const outright = alike.filter(({ name }) => name.search(named) === 0);
+	return outright.length > 0 ? outright : alike;
+}
+
 /** The habits that typed words name, in any of their forms: by their names, else by what is done. */
 export function habitsNamed(words: readonly string[], habits: readonly Habit[]): readonly Habit[] {
 	const meant = meaningful(words).filter((word) => word !== 'use' && word !== 'used' && word !== 'times');
 	if (meant.length === 0) return [];
 	const spoken = conceptIn(words.filter((word) => !/^(the|my|our)$/.test(word)));
-	const alike = spoken ? habits.filter(({ name }) => spoken.concept.named.test(name)) : [];
+	const alike = spoken ? ofConcept(spoken.concept, habits) : [];
 	const asDone =
 		spoken === undefined || spoken.rest.length === 0
 			? alike

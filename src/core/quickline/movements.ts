@@ -110,6 +110,7 @@ export function fillLine(line: Line, context: QuickContext): Answer {
 
 const DRAINS = ['ground', 'overboard', 'sewer'] as const;
 const ALL = new Set(['all', 'everything', 'both', 'waste', 'tanks']);
+const BLACK = 'Black water goes only where it is meant to go.';
 const LAWS = 'Only where local rules allow it; they differ.';
 
 /** Black before grey, so that the hose ends rinsed. */
@@ -208,7 +209,10 @@ export function dumpLine(given: Line, context: QuickContext): Answer {
 			);
 		return pairs.flatMap(([tank, container]) => intoContainer(tank, container, litres, context));
 	}
-	const lawful = where === 'ground' || where === 'overboard' ? { warns: LAWS } : {};
+	const lawful =
+		where === 'ground' || where === 'overboard'
+			? { warns: named.some(({ holds }) => holds === 'black') ? `${BLACK} ${LAWS}` : LAWS }
+			: {};
 	const drain = where ?? place?.point;
 	if ((all || (words.length === 0 && named.length > 1)) && litres === undefined) {
 		const together: Meaning = { does: inDumpOrder(named).map((tank) => emptied(tank, drain)), ...lawful };

@@ -61,9 +61,9 @@ function readMeter(meter: Meter, value: number, reset: boolean, context: QuickCo
 	const doubt = reset ? undefined : doubtOfMeter(meter, value, context);
 	if (!doubt) return [one(shows(value))];
 	const typed = one(shows(value), { warns: doubt.why });
-	return doubt.likely === undefined
-		? [typed]
-		: [one(shows(doubt.likely), { warns: `${value} was typed. ${doubt.why}` }), typed];
+	if (doubt.likely === undefined) return [typed];
+	const likely = one(shows(doubt.likely), { warns: `${value} was typed. ${doubt.why}` });
+	return doubt.possible ? [typed, likely] : [likely, typed];
 }
 
 /** `meter 412.6`, `pump meter 84`, `meter reset`, `reset meter 110`. */

@@ -35,6 +35,8 @@ function mostSince({ place, unitL }: Meter, last: LastRead, context: QuickContex
 export interface Doubtful {
 	readonly why: string;
 	readonly likely?: number;
+	/** it could be all the same: a counter may have been set anew */
+	readonly possible: boolean;
 }
 
 /** What speaks against a meter's new reading, by what it showed last. */
@@ -50,7 +52,7 @@ export function doubtOfMeter(meter: Meter, value: number, context: QuickContext)
 		onBy(value) > most
 			? `That is ${neat(Math.abs(onBy(value)))} on from ${last.value}, which it showed last.`
 			: `It showed ${last.value} last and counts ${meter.counts}. If it was set anew, say “meter reset ${value}”.`;
-	return { why, ...(likely === undefined ? {} : { likely }) };
+	return { why, possible: onBy(value) < 0, ...(likely === undefined ? {} : { likely }) };
 }
 
 /** How long a rod can be wet in its tank, mm; nothing known without the tank's shape. */

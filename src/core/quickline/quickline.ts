@@ -14,7 +14,7 @@ import {
 	type QuickContext,
 	type Understood
 } from './context.js';
-import { namedBy, plainWords } from './names.js';
+import { meaningful, namedBy, plainWords } from './names.js';
 import { hiding, shielded } from './shield.js';
 import { AND_A_HALF, takeTime, type Moment } from './time.js';
 import { readLine } from './tokens.js';
@@ -155,6 +155,19 @@ function readThing(things: readonly Thing[], i: number, context: QuickContext): 
 	return readClause(thing.text, at);
 }
 
+/** Whether neighbours are words of one and the same name: of `Kettle and pots`, and not of that and `Dishes`. */
+function isOneName(things: readonly Thing[], context: QuickContext): boolean {
+	const words = meaningful(plainWords(things.map(({ text }) => text).join(' '))).filter(
+		(word) => !/^\d/.test(word)
+	);
+	return (
+		namedBy(
+			words,
+			namesOf(context).map((name) => ({ id: name, name }))
+		).length > 0
+	);
+}
+
 /** Reads the things of a line; neighbours that are one by their names are read as one. */
 function readThings(things: readonly Thing[], context: QuickContext): readonly Dated[] | NoMeaning {
 	const read: Dated[] = [];
@@ -168,6 +181,7 @@ function readThings(things: readonly Thing[], context: QuickContext): readonly D
 		for (let to = seamed ? things.length : 0; to > i + 1 && !answer; to--) {
 			const joined = things.slice(i, to);
 			if (new Set(joined.map(({ text }) => text.toLowerCase())).size < joined.length) continue;
+			if (!isOneName(joined, context)) continue;
 			if (joined.some(({ moments }) => moments[0]?.ms !== thing.moments[0]?.ms)) continue;
 			const text = joined
 				.map(({ text: piece, seam }, at) =>

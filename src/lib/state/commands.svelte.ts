@@ -1,14 +1,6 @@
 import { said } from '$lib/said';
 import type { Mend } from '$core/findings';
-import {
-	canonical,
-	restored,
-	voided,
-	type Conflict,
-	type Entry,
-	type EntryDraft,
-	type RecordTypes
-} from '$core/logbook';
+import { canonical, type Conflict, type Entry, type EntryDraft, type RecordTypes } from '$core/logbook';
 import { EmptiedElsewhere, type Change, type Edit } from '$lib/store';
 import { v7 as uuid } from 'uuid';
 import { editOf, puttingEdits, stamped } from './edits';
@@ -142,35 +134,22 @@ export class Commands {
 		label: string,
 		known: readonly Conflict[] = []
 	): Promise<Corrected> {
-		const { onto } = await revising();
-		let conflicts: readonly Conflict[] = [];
-		const told = new Set(known.map(canonical));
-		const make = (newest: Value | undefined): Value | undefined => {
-			if (!newest || !base) return stamped(value as Value, newest, this.#here.now());
-			const found = onto(base, value, newest);
-			conflicts = found.conflicts.filter((one) => !told.has(canonical(one)));
-			return conflicts.length > 0 ? undefined : stamped(found.value, newest, this.#here.now());
-		};
-		const kept = await this.do([editOf(kind, value.id, make)], label);
-		return { kept: kept && conflicts.length === 0, conflicts };
+		const { correcting } = await revising();
+		const { edit, conflicts } = correcting(kind, base, value, this.#here.now(), known);
+		const kept = await this.do([edit], label);
+		return { kept: kept && conflicts().length === 0, conflicts: conflicts() };
 	}
 
 	/** Takes entries out of account, or brings them back; other records may be put in the same act. */
-	setVoid(
+	async setVoid(
 		ids: readonly string[],
 		isVoid: boolean,
 		label: string,
 		also: readonly Change[] = []
 	): Promise<boolean> {
-		const now = this.#here.now();
-		const turn = isVoid ? voided : restored;
-		return this.do(
-			[
-				...ids.map((id) => editOf('entry', id, (newest) => newest && turn(newest as Entry, now))),
-				...puttingEdits(also)
-			],
-			label
-		);
+		const { voiding } = await revising();
+		const edits = ids.map((id) => voiding(id, isVoid, this.#here.now()));
+		return this.do([...edits, ...puttingEdits(also)], label);
 	}
 
 	/** Does what mends a finding. */

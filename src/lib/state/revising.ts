@@ -17,12 +17,34 @@ import type { Act } from './history.svelte';
 
 type Value = Change['value'];
 
-/** A record as it comes out when what was changed from `base` to `value` is put into the newest version of it. */
-export interface Onto {
-	readonly value: Value;
-	readonly conflicts: readonly Conflict[];
+/**
+ * An edit that puts only what was changed in a record into the newest version of it; nothing where others changed the same
+ * place meanwhile.
+ *
+ * @param known conflicts that the person has been told of: there this change stands
+ * @returns the edit, and what others had changed in the same places once it has been made
+ */
+export function correcting(
+	kind: Change['kind'],
+	base: Value | undefined,
+	value: Value,
+	now: string,
+	known: readonly Conflict[]
+): { readonly edit: Edit; readonly conflicts: () => readonly Conflict[] } {
+	let conflicts: readonly Conflict[] = [];
+	const told = new Set(known.map(canonical));
+	const edit = editOf(kind, value.id, (newest) => {
+		if (!newest || !base) return stamped(value, newest, now);
+		const found = rebase<Value>(base, value, newest);
+		conflicts = found.conflicts.filter((one) => !told.has(canonical(one)));
+		return conflicts.length > 0 ? undefined : stamped(found.value, newest, now);
+	});
+	return { edit, conflicts: () => conflicts };
 }
-export const onto = (base: Value, value: Value, newest: Value): Onto => rebase<Value>(base, value, newest);
+
+/** An edit that takes an entry out of account, or brings it back. */
+export const voiding = (id: string, isVoid: boolean, now: string): Edit =>
+	editOf('entry', id, (newest) => newest && (isVoid ? voided : restored)(newest as Entry, now));
 
 /** Takes back what `from` → `to` changed, in the newest version; what was changed again since stays as it is. */
 const backTo = (from: Value, to: Value, newest: Value, now: string): Value | undefined => {

@@ -16,6 +16,7 @@
 	const DAYS_AT_ONCE = 10;
 	let tank = $state('');
 	let kind = $state('');
+	let by = $state('');
 	let withVoid = $state(false);
 	let days = $state(DAYS_AT_ONCE);
 	let editing = $state.raw<Entry>();
@@ -30,6 +31,7 @@
 					(entry) =>
 						(withVoid || entry.void !== true) &&
 						(kind === '' || entry.kind === kind) &&
+						(by === '' || entry.by === by) &&
 						(tank === '' || (rig && tanksTouched(rig, entry).includes(tank)))
 				)
 			).toReversed(),
@@ -40,6 +42,7 @@
 		now?.findings.filter(({ finding }) => finding.kind === 'missing' || finding.kind === 'slip') ?? []
 	);
 	const kinds = Object.entries(KIND_WORDS) as [EntryKind, string][];
+	const people = $derived([...new Set(app.rigEntries.flatMap(({ by: name }) => name ?? []))].sort());
 	const last = $derived(history.done.at(-1));
 </script>
 
@@ -59,6 +62,13 @@
 			bind:value={kind}
 			options={[{ value: '', label: 'all kinds' }, ...kinds.map(([value, label]) => ({ value, label }))]}
 		/>
+		{#if people.length > 0}
+			<SelectField
+				label="Written by"
+				bind:value={by}
+				options={[{ value: '', label: 'everybody' }, ...people.map((name) => ({ value: name, label: name }))]}
+			/>
+		{/if}
 		<label class="check"><input type="checkbox" bind:checked={withVoid} /> show voided</label>
 		<p class="buttons history">
 			<button disabled={!last} onclick={() => void undoSaying(app)}
@@ -70,7 +80,7 @@
 	<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
 	{#if shown.length === 0}
 		<p class="soft">
-			Nothing here{kind || tank ? ' for this filter' : ' yet'}. Write what happened in the line below.
+			Nothing here{kind || tank || by ? ' for this filter' : ' yet'}. Write what happened in the line below.
 		</p>
 	{/if}
 	{#each shown.slice(0, days) as [day, entries] (day)}

@@ -77,33 +77,46 @@
 	}
 </script>
 
+{#snippet about(step: NextStep, asks: string, says: string, not: string)}
+	<p>
+		<strong>{asks}</strong>
+		{says}
+		<button class="why small" onclick={() => wave(step)} aria-label="{not}: {asks}">{not}</button>
+	</p>
+{/snippet}
+
 {#if rig && (steps.length > 0 || sample)}
 	<section aria-label="Worth doing next">
 		{#if steps.length > 0}<h2>Worth doing next</h2>{/if}
 		<ul>
 			{#if steps.includes('meter')}
 				<li>
-					<p>
-						<strong>Do you own a flow meter?</strong> Say what it shows and it is added. It tells more than any
-						gauge.
-					</p>
+					{@render about(
+						'meter',
+						'Do you own a flow meter?',
+						'Say what it shows and it is added. It tells more than any gauge.',
+						'I have none'
+					)}
 					<p class="buttons">
 						<button onclick={() => reach.line('pump meter ')}>At the pump</button>
 						<button onclick={() => reach.line('hose meter ')}>On the fill hose</button>
-						<button class="quiet" onclick={() => wave('meter')}>None</button>
 					</p>
 				</li>
 			{/if}
 			{#if steps.includes('dump')}
 				<li>
-					<p><strong>How do you dump?</strong> Then a dump run leads through it in the right order.</p>
+					{@render about(
+						'dump',
+						'How do you dump?',
+						'Then a dump run leads through it in the right order.',
+						'Not now'
+					)}
 					<p class="buttons">
 						<button onclick={() => wave('dump')}>By hose at a dump point</button>
 						<button onclick={() => (withTote = !withTote)} aria-expanded={withTote}
 							>With a tote or drum</button
 						>
 						{#if black}<button onclick={() => void byHand()}>{black.name} by hand</button>{/if}
-						<button class="quiet" onclick={() => wave('dump')}>Not now</button>
 					</p>
 					{#if withTote}
 						<div class="tote">
@@ -115,14 +128,16 @@
 			{/if}
 			{#if steps.includes('stay')}
 				<li>
-					<p>
-						<strong>Going somewhere, or staying?</strong> Then it tells where to fill, or what a day may take.
-					</p>
+					{@render about(
+						'stay',
+						'Going somewhere, or staying?',
+						'Then it tells where to fill, or what a day may take.',
+						'Not now'
+					)}
 					<p class="buttons">
 						<a class="as-button" href="/trip#new">Plan a trip</a>
 						<button onclick={() => void stay(3)}>We stay 3 nights</button>
 						<button onclick={() => void stay(7)}>We stay a week</button>
-						<button class="quiet" onclick={() => wave('stay')}>Not now</button>
 					</p>
 				</li>
 			{/if}

@@ -61,19 +61,16 @@
 			padding: 0.1rem 0;
 		}
 		.listed :global(td) {
-			display: flex;
-			justify-content: space-between;
-			align-items: baseline;
-			gap: var(--gap-3);
+			display: block;
 			text-align: right;
 		}
 		.listed :global(td:empty) {
 			display: none;
 		}
 		.listed :global(td::before) {
+			float: left;
 			color: var(--soft-ink);
-			text-align: left;
-			white-space: normal;
+			padding-right: var(--gap-3);
 		}
 		.listed :global(td:nth-child(1)::before) {
 			content: var(--head-1);

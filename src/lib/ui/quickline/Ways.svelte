@@ -31,6 +31,7 @@
 		{/each}
 	</div>
 {/if}
+{#if shown.run}<p class="ways"><a class="as-button" href={shown.run}>Step by step</a></p>{/if}
 {#if shown.choices.length > 1}
 	<ul class="ways" aria-label="Which is meant?">
 		{#each shown.choices as choice, i (i)}

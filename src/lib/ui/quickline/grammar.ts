@@ -1,5 +1,12 @@
-import { knownFrom, understand, type Known, type QuickAnswer, type QuickContext } from '$core/quickline';
 import type { Entry } from '$core/logbook';
+import {
+	knownFrom,
+	understand,
+	type Known,
+	type QuickAnswer,
+	type QuickContext,
+	type Understood
+} from '$core/quickline';
 
 /** The grammar of the line: loaded when somebody turns to it, so that the first view comes without. */
 export { completions } from '$core/quickline';
@@ -19,4 +26,21 @@ export function understandHere(text: string, { entries, ...context }: Here): Qui
 	if (told?.entries !== entries || told.minute !== minute)
 		told = { entries, minute, known: knownFrom(context.rig, entries, context.nowMs) };
 	return understand(text, { ...context, ...told.known });
+}
+
+/** The run that leads through what a line says was done, where it is a fill or a dump of now. */
+export function runOf({ drafts, atMs }: Understood, { nowMs, rig }: Here): string | undefined {
+	const query = new URLSearchParams();
+	if (atMs !== nowMs) return undefined;
+	const [first] = drafts;
+	if (first?.kind === 'fill' && drafts.length === 1) {
+		query.append('tank', first.tank);
+		return `/run/fill?${query}`;
+	}
+	for (const draft of drafts) {
+		if (draft.kind !== 'dump') return undefined;
+		query.append('tank', draft.tank);
+		if (rig.containers.some(({ id }) => id === draft.where)) query.set('into', draft.where ?? '');
+	}
+	return drafts.length > 0 ? `/run/dump?${query}` : undefined;
 }

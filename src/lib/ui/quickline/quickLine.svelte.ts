@@ -14,6 +14,8 @@ export interface Shown {
 	readonly meant: readonly string[];
 	/** ways to go on from the text, while it means nothing yet */
 	readonly ways: readonly string[];
+	/** where a run leads through the picked choice */
+	readonly run: string | undefined;
 	/** how Tab finishes the word; nothing behind a finished one, so that Tab then leaves the line */
 	readonly completion: string | undefined;
 	/** what the picked choice does to the stay, once that is known */
@@ -32,6 +34,7 @@ const EMPTY: Shown = {
 	problem: undefined,
 	meant: [],
 	ways: [],
+	run: undefined,
 	completion: undefined,
 	effect: undefined
 };
@@ -100,15 +103,17 @@ export class QuickLineState {
 			if (text !== '') void this.load();
 			return;
 		}
-		const { understandHere, completions } = this.#grammar;
+		const { understandHere, completions, runOf } = this.#grammar;
 		const context: Here = { ...this.#context(), nowMs: this.#nowMs };
 		const answer = understandHere(text, context);
 		const begun = completions(text, context);
 		const choices = answer.kind === 'understood' ? answer.matches : [];
+		const at = Math.max(0, Math.min(picked, choices.length - 1));
 		const shown: Shown = {
 			text,
 			choices,
-			picked: Math.max(0, Math.min(picked, choices.length - 1)),
+			picked: at,
+			run: choices[at] && runOf(choices[at], context),
 			problem: answer.kind === 'problem' ? answer.problem : undefined,
 			meant: answer.kind === 'problem' ? (answer.meant ?? []) : [],
 			ways: answer.kind === 'problem' ? begun : [],

@@ -38,7 +38,9 @@
 			heightPx={height}
 			{onday}
 		/>
-		<p class="lasts" class:first={tank.first}>{tank.lasts}{tank.first ? ', binds first' : ''}</p>
+		<p class="lasts" class:first={tank.first}>
+			{tank.lasts}{tank.first ? (narrow ? ', first' : ', binds first') : ''}
+		</p>
 		<p class="soft until">{tank.until}</p>
 	</li>
 {/snippet}
@@ -102,11 +104,11 @@
 			min-width: 9.6rem;
 		}
 		.narrow {
-			gap: var(--gap-1);
+			gap: 0;
 		}
 		.narrow li {
 			min-width: 0;
-			width: 117px;
+			width: 120px;
 		}
 		.narrow :is(.level, .name, .lasts, .until) {
 			margin-left: 0;

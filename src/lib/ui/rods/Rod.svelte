@@ -18,7 +18,7 @@
 
 	const SIZES = {
 		large: { width: 54, height: 340, left: 44, right: 84 },
-		narrow: { width: 34, height: 220, left: 30, right: 53 },
+		narrow: { width: 30, height: 220, left: 37, right: 53 },
 		slim: { width: 24, height: 118, left: 3, right: 18 },
 		tiny: { width: 12, height: 34, left: 2, right: 2 }
 	};

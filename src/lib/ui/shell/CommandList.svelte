@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
-	import { Command } from 'bits-ui';
+	import { Command, computeCommandScore } from 'bits-ui';
 	import Sheet from '../page/Sheet.svelte';
 	import { actsHere, everyAct, keysShown, type Act, type Reach } from './acts';
 
@@ -16,6 +16,12 @@
 			.map((group) => ({ group, acts: acts.filter((act) => act.group === group) }))
 			.filter((one) => one.acts.length > 0)
 	);
+	/** Letters that are merely somewhere in a name in that order are no match. */
+	const LEAST = 0.1;
+	function fits(_: string, typed: string, [name = '']: string[] = []): number {
+		const score = computeCommandScore(name, typed);
+		return score < LEAST ? 0 : score;
+	}
 	function choose(act: Act): void {
 		onclose();
 		// The list gives the focus back as it closes; what is done then may want it.
@@ -24,23 +30,29 @@
 </script>
 
 <Sheet title="Go and do" {onclose}>
-	<Command.Root label="Go and do" loop>
+	<Command.Root label="Go and do" loop filter={fits}>
 		<Command.Input placeholder="A view, an act, a tank, a stop" aria-label="Go and do" />
 		<Command.List>
-			<Command.Empty>Nothing of that name. What happened is written in the quick line.</Command.Empty>
-			{#each groups as { group, acts: some } (group)}
-				<Command.Group value={group}>
-					<Command.GroupHeading>{group}</Command.GroupHeading>
-					<Command.GroupItems>
-						{#each some as act, i (i)}
-							<Command.Item value="{group} {i} {act.name}" keywords={[act.name]} onSelect={() => choose(act)}>
-								<span>{act.name}</span>
-								{#if act.keys}<span class="soft small">{keysShown(act.keys).join(' ')}</span>{/if}
-							</Command.Item>
-						{/each}
-					</Command.GroupItems>
-				</Command.Group>
-			{/each}
+			<Command.Viewport>
+				<Command.Empty>Nothing of that name. What happened is written in the quick line.</Command.Empty>
+				{#each groups as { group, acts: some } (group)}
+					<Command.Group value={group}>
+						<Command.GroupHeading>{group}</Command.GroupHeading>
+						<Command.GroupItems>
+							{#each some as act, i (i)}
+								<Command.Item
+									value="{group} {i} {act.name}"
+									keywords={[act.name]}
+									onSelect={() => choose(act)}
+								>
+									<span>{act.name}</span>
+									{#if act.keys}<span class="soft small">{keysShown(act.keys).join(' ')}</span>{/if}
+								</Command.Item>
+							{/each}
+						</Command.GroupItems>
+					</Command.Group>
+				{/each}
+			</Command.Viewport>
 		</Command.List>
 	</Command.Root>
 </Sheet>

@@ -10,10 +10,12 @@
 		rig: Rig;
 		/** the view that stands over it */
 		path: string;
+		/** what can wait may come */
+		later: boolean;
 		onkeys: () => void;
 	}
 	/** The quick line, in reach of every view. */
-	const { app, rig, path, onkeys }: Props = $props();
+	const { app, rig, path, later, onkeys }: Props = $props();
 	let line = $state<QuickLine>();
 
 	const now = $derived(app.engine.assessment);
@@ -55,7 +57,7 @@
 		onlog={async (choice) => (await import('../quickline/logLine')).logLine(app, choice)}
 	>
 		{#snippet writer()}
-			{#if named && now}
+			{#if named && later}
 				{#await import('./Writer.svelte')}<span class="writer"></span>{:then { default: Writer }}<Writer
 						{app}
 					/>{/await}

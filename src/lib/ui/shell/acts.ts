@@ -18,6 +18,8 @@ export interface Reach {
 	readonly line: (text?: string) => void;
 	readonly showKeys: () => void;
 	readonly showList: () => void;
+	/** whether something lies over the page, or is about to */
+	readonly isCovered: () => boolean;
 }
 
 const to = (path: string) => (): void => void goto(path);

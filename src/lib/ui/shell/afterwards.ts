@@ -2,23 +2,33 @@ import type { App } from '$lib/state';
 import type { Reach } from './acts';
 import { asInstalled } from './installed.svelte';
 import { listenToKeys } from './keyboard';
+import { followingPlan } from '../trip/followingPlan.svelte';
 import { takeOverNewBuilds } from './newBuild';
 
 /** Once in a tab, whatever rig is looked at. */
 let offerBuild: (() => void) | undefined;
 
 /**
- * What can wait until there is something to see: the keys, what an installed application does more, new builds.
+ * What can wait until there is something to see: the keys, what an installed application does more, what has changed in
+ * the plan, new builds.
  *
+ * @param pressed keys that were pressed before: they are pressed once more
  * @param onbuild called when a new build waits but the moment is not calm
  * @returns `end` ends the first two; `offerBuild` asks again for a new build
  */
 export function afterwards(
 	app: App,
 	reach: Reach,
+	pressed: readonly KeyboardEvent[],
 	onbuild: () => void
 ): { readonly end: () => void; readonly offerBuild: () => void } {
-	const ends = [listenToKeys(app, reach), asInstalled(app)];
+	const ends = [listenToKeys(app, reach), asInstalled(app), followingPlan(app)];
+	for (const { key, code, shiftKey, ctrlKey, metaKey, altKey } of pressed)
+		document.body.dispatchEvent(
+			new KeyboardEvent('keydown', { key, code, shiftKey, ctrlKey, metaKey, altKey, bubbles: true })
+		);
+	// At hand when it is asked for, so that what is typed next goes into it.
+	void import('./CommandList.svelte');
 	offerBuild ??= takeOverNewBuilds(onbuild);
 	return { end: () => ends.forEach((end) => end()), offerBuild };
 }

@@ -96,7 +96,7 @@
 				{/each}</span
 			>
 		{/if}
-		<span class="soft small">{sayOffered(stop)}</span>
+		<span class="soft small">{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}</span>
 		{#if last.length > 0}<span class="mind small last">last chance: {last.join(', ')}</span>{/if}
 	</div>
 	<span class="acts">
