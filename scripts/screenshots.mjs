@@ -31,6 +31,12 @@ async function workedOut(page) {
 	await page.locator('svg[aria-label^="The stay"]').waitFor();
 }
 
+/** Three things in a line, and what they do to the stay. */
+async function sayThree(page) {
+	await page.getByLabel('What happened?').pressSequentially('2 showers, dishes and kettle');
+	await page.locator('#quickline-says strong').waitFor();
+}
+
 const PHONE = { width: 390, height: 844 };
 const press = (page, name) => page.getByRole('button', { name, exact: true }).click();
 
@@ -54,7 +60,7 @@ async function dumpAll(page) {
 
 /** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const SHOTS = [
-	{ name: 'now', path: '/', act: (page) => page.getByLabel('What happened?').pressSequentially('shower 2') },
+	{ name: 'now', path: '/', act: sayThree },
 	{
 		name: 'now-why',
 		path: '/',

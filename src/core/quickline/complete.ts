@@ -2,8 +2,10 @@ import type { QuickContext } from './context.js';
 
 const VERBS = [
 	'fill',
+	'fill up',
 	'fill full',
 	'dump',
+	'dump all',
 	'meter',
 	'meter reset',
 	'rod',
@@ -11,10 +13,13 @@ const VERBS = [
 	'full',
 	'empty',
 	'crew',
+	'guest',
 	'note',
 	'transfer',
 	'arrive',
 	'depart',
+	'hooked up',
+	'unplugged',
 	'mains on',
 	'mains off',
 	'yesterday'

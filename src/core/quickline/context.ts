@@ -41,6 +41,8 @@ export interface Meaning {
 export interface NoMeaning {
 	readonly problem: string;
 	readonly meant?: readonly string[];
+	/** it is whole but for how much */
+	readonly lacksAmount?: true;
 	/** nothing in it is known, not only what it lacks */
 	readonly unknown?: true;
 }

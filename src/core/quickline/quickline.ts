@@ -1,23 +1,20 @@
 import { zonedIso, type EntryDraft } from '../logbook/index.js';
 import { sayHappening, sayMomentOf } from '../words/index.js';
-import { ownWord } from './adding.js';
-import { namesOf, readClause, verbOf } from './clause.js';
-import { habitsNamed } from './concepts.js';
+import { ownWord } from './means/adding.js';
+import { habitsNamed } from './reading/concepts.js';
 import {
 	isProblem,
-	problem,
 	withAddition,
 	type Addition,
-	type Answer,
 	type Meaning,
 	type NoMeaning,
 	type QuickContext,
 	type Understood
 } from './context.js';
-import { meaningful, namedBy, plainWords } from './names.js';
-import { hiding, shielded } from './shield.js';
-import { AND_A_HALF, takeTime, type Moment } from './time.js';
-import { readLine } from './tokens.js';
+import { namedBy, plainWords } from './reading/names.js';
+import { A_NOTE, timed } from './reading/parts.js';
+import { noteOf, readThings } from './means/readParts.js';
+import { takeTime, type Moment } from './reading/time.js';
 
 /** What a line may mean, likeliest first; or, when it means nothing, why and what would. */
 export type QuickAnswer =
@@ -36,169 +33,6 @@ const LONGEST = 400;
 const SHOWN = 80;
 /** As long as the logbook takes. */
 const LONGEST_NOTE = 20_000;
-
-/** One of the things that a line says, and when it was. */
-interface Thing {
-	readonly text: string;
-	/** what stood between it and the one before */
-	readonly seam: string;
-	readonly moments: readonly Moment[];
-	readonly named: boolean;
-}
-
-/** A meaning with its moments. */
-interface Dated {
-	readonly meanings: readonly Meaning[];
-	readonly moments: readonly Moment[];
-}
-
-const SEAM = /\s*(?:,(?!\d)|;|\n+|\.\s+(?=\p{L})|\s&\s|\s\+\s|(?<=\s)(?:and then|then|and|plus)(?=\s))\s*/giu;
-
-/** `an hour and a half ago` has no seam in it. */
-const wholeTimes = (text: string): string => {
-	const found = AND_A_HALF.exec(text);
-	return found ? hiding(text, found.index, found[0].length) : text;
-};
-
-/** Cuts a line at its seams; names that hold one stay whole. */
-function cut(
-	text: string,
-	names: readonly string[]
-): readonly { readonly text: string; readonly seam: string }[] {
-	const pieces: { text: string; seam: string }[] = [];
-	let [from, seam] = [0, ''];
-	for (const found of wholeTimes(shielded(text, names)).matchAll(SEAM)) {
-		if (pieces.length > 0 && A_NOTE.test(text.slice(from).trim())) break;
-		const piece = text.slice(from, found.index).trim();
-		if (piece !== '') {
-			pieces.push({ text: piece, seam });
-			seam = found[0];
-		}
-		from = found.index + found[0].length;
-	}
-	const last = text.slice(from).trim();
-	return last === '' ? pieces : [...pieces, { text: last, seam }];
-}
-
-const A_NOTE = /^note(?![\p{L}\p{N}'’-])/iu;
-/** `6 L`, `3 minutes`: of what was said before it. */
-const ONLY_AN_AMOUNT =
-	/^(?:for\s+)?\d+(?:[.,]\d+)?\s*(?:l|litres?|liters?|(?:us |imp )?gal(?:lons?)?|mins?|minutes?|x|times)?$/i;
-const MEASURES = /\b(meter|rod|gauge|dip|dipped|dipstick|level|sender)\b/i;
-
-/** The things of a line with their times; one at either end of the whole line is of all of them. */
-function timed(text: string, context: QuickContext): readonly Thing[] | NoMeaning {
-	const { nowMs, timeZone } = context;
-	const names = namesOf(context);
-	const things: Thing[] = [];
-	let ofAllAlone: readonly Moment[] | undefined;
-	for (const piece of cut(text, names)) {
-		const before = things.at(-1);
-		if (A_NOTE.test(piece.text)) {
-			things.push({ ...piece, moments: [{ ms: nowMs }], named: false });
-			continue;
-		}
-		const found = takeTime(piece.text, nowMs, timeZone, names, MEASURES.test(piece.text));
-		if ('problem' in found) return problem(found.problem);
-		const { rest, moments, named } = found;
-		// A time by itself: once more what was done before at a time, else when all of it was.
-		if (rest === '' && before?.named) things.push({ ...before, seam: piece.seam, moments });
-		else if (rest === '') ofAllAlone = moments;
-		else if (before && ONLY_AN_AMOUNT.test(rest) && piece.seam.trim() === ',')
-			things.splice(-1, 1, {
-				...before,
-				text: `${before.text} ${rest}`,
-				...(named ? { moments, named } : {})
-			});
-		else things.push({ text: rest, seam: piece.seam, moments, named });
-	}
-	const [first, last] = [things[0], things.at(-1)];
-	if (!first || !last) return problem('And what happened then?');
-	const dated = things.filter(({ named }) => named);
-	const atStart = first.named && text.trim().endsWith(last.text) && !text.trim().startsWith(first.text);
-	const atEnd = last.named && text.trim().startsWith(first.text) && !text.trim().endsWith(last.text);
-	const ofAll = ofAllAlone ?? (dated.length === 1 && (atStart || atEnd) ? dated[0]?.moments : undefined);
-	return ofAll
-		? things.map((thing) => (thing.named && ofAllAlone ? thing : { ...thing, moments: ofAll }))
-		: things;
-}
-
-const STATE_BEHIND = /\s((?:is |are |was |were )?(?:full|empty|half|dumped|emptied|filled|poured))$/i;
-
-/** A thing by itself, else with the verb of the one before it or the state of one behind: `dump grey and black`. */
-function readThing(things: readonly Thing[], i: number, context: QuickContext): Answer {
-	const thing = things[i];
-	if (!thing) return [];
-	const at = { ...context, atMs: thing.moments[0]?.ms, several: things.length > 1 };
-	const [, noted] = /^note\b\s*:?\s*([\s\S]*)$/i.exec(thing.text) ?? [];
-	if (noted !== undefined) return noted === '' ? problem('What is the note?') : noteOf(noted);
-	const before = things.slice(0, i).findLast(({ text }) => verbOf(readLine(text).words)?.at === 0);
-	// "jug 1 and 2": another number in the place of the last.
-	const numbered = /^\d+$/.test(thing.text) ? (things[i - 1]?.text.replace(/\d+$/, '') ?? '') : '';
-	if (numbered !== '' && numbered !== things[i - 1]?.text)
-		return readClause(`${numbered}${thing.text}`, at, true);
-	const strictly = readClause(thing.text, at, true);
-	if (!isProblem(strictly) && strictly.every(({ adds }) => adds === undefined)) return strictly;
-	const verb = /^\S+/.exec(before?.text ?? '')?.[0];
-	const behind = things
-		.slice(i + 1)
-		.map(({ text }) => STATE_BEHIND.exec(text)?.[1])
-		.find((state) => state !== undefined);
-	const withMore = [
-		...(verb === undefined || !/\p{L}/u.test(thing.text) ? [] : [`${verb} ${thing.text}`]),
-		...(behind === undefined ? [] : [`${thing.text} ${behind}`])
-	];
-	for (const text of withMore) {
-		const read = readClause(text, at, true);
-		if (!isProblem(read)) return read;
-	}
-	return readClause(thing.text, at);
-}
-
-/** Whether neighbours are words of one and the same name: of `Kettle and pots`, and not of that and `Dishes`. */
-function isOneName(things: readonly Thing[], context: QuickContext): boolean {
-	const words = meaningful(plainWords(things.map(({ text }) => text).join(' '))).filter(
-		(word) => !/^\d/.test(word)
-	);
-	return (
-		namedBy(
-			words,
-			namesOf(context).map((name) => ({ id: name, name }))
-		).length > 0
-	);
-}
-
-/** Reads the things of a line; neighbours that are one by their names are read as one. */
-function readThings(things: readonly Thing[], context: QuickContext): readonly Dated[] | NoMeaning {
-	const read: Dated[] = [];
-	/** a name of several parts may have been said in part */
-	const seamed = namesOf(context).some((name) => /[,;&+]|\band\b/i.test(name));
-	for (let i = 0; i < things.length;) {
-		const thing = things[i];
-		if (!thing) break;
-		let taken = 1;
-		let answer: Answer | undefined;
-		for (let to = seamed ? things.length : 0; to > i + 1 && !answer; to--) {
-			const joined = things.slice(i, to);
-			if (new Set(joined.map(({ text }) => text.toLowerCase())).size < joined.length) continue;
-			if (!isOneName(joined, context)) continue;
-			if (joined.some(({ moments }) => moments[0]?.ms !== thing.moments[0]?.ms)) continue;
-			const text = joined
-				.map(({ text: piece, seam }, at) =>
-					at === 0 ? piece : `${seam.trim() === ',' ? ', ' : ` ${seam.trim()} `}${piece}`
-				)
-				.join('');
-			const whole = readClause(text, { ...context, atMs: thing.moments[0]?.ms }, true);
-			if (!isProblem(whole)) [answer, taken] = [whole, to - i];
-		}
-		answer ??= readThing(things, i, context);
-		if (isProblem(answer))
-			return things.length === 1 ? answer : problem(`“${thing.text}”: ${answer.problem}`);
-		read.push({ meanings: answer, moments: thing.moments });
-		i += taken;
-	}
-	return read;
-}
 
 /** Every way to choose one of each. */
 const combinations = <T>(lists: readonly (readonly T[])[], most: number): readonly (readonly T[])[] =>
@@ -273,14 +107,7 @@ function toldApart(matches: readonly Understood[]): readonly Understood[] {
 		});
 }
 
-const noteOf = (text: string): readonly Meaning[] => [
-	{
-		does: [{ kind: 'note', text }],
-		says: `Note: ${text.length > SHOWN ? `${text.slice(0, SHOWN - 1)}…` : text}`
-	}
-];
-
-const NOTE = /^(.*?)(?<![\p{L}\p{N}])note(?![\p{L}\p{N}'’-])\s*:?\s*([\s\S]*)$/iu;
+const NOTE = /^(.*?)(?<![\p{L}\p{N}])note(?![\p{L}\p{N}'’-])\s*(?:[:.](?=\s|$))?\s*([\s\S]*)$/iu;
 
 /** `note …` keeps every word of the note; before it stands nothing but a time. */
 function noteLine(text: string, context: QuickContext): QuickAnswer | undefined {

@@ -1,3 +1,4 @@
+import { exactRig } from '../../../tests/helpers/logbooks.js';
 import type { EntryDraft, Habit, Rig, Stop, Tank } from '../logbook/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
 import type { QuickContext } from './context.js';
@@ -67,21 +68,7 @@ const van: Rig = {
 		{ id: 'head', name: 'Shower head', from: 'main', to: 'grey', flowLpm: 6 },
 		{ id: 'toilet', name: 'Toilet flush', from: 'main', to: 'black' }
 	],
-	instruments: [
-		{ id: 'pump', kind: 'meter', name: 'Pump meter', place: 'pump', tank: 'main', unitL: 1, counts: 'up' },
-		{
-			id: 'lights',
-			kind: 'gauge',
-			name: 'Grey lights',
-			tank: 'grey',
-			curve: [
-				{ reads: 'empty', litres: 0 },
-				{ reads: '1/3', litres: 25 },
-				{ reads: '2/3', litres: 50 },
-				{ reads: 'full', litres: 75 }
-			]
-		}
-	],
+	instruments: exactRig.instruments,
 	habits: [
 		habit('quick', 'Quick shower', 'head', 8),
 		habit('long', 'Long shower', 'head', 25),
@@ -510,6 +497,12 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['changed the filter', way(done('filter'))],
 	['carbon filter changed', way(done('filter'))],
 	['new filter', way(done('filter'))],
+	['filter replaced', way(done('filter'))],
+	['filter done', way(done('filter'))],
+	['cleaned the filter', /What was done\?/],
+	['cassette changed', /no habit|What of/],
+	['dishes for lunch', /no habit/],
+	['quick shower for Zoe', way(by('Zoe', use('quick')))],
 	['done filter', way(done('filter'))],
 	['rinsed the cassette', way(done('rinse'))],
 	['done', way(done('filter')), way(done('rinse'))],
@@ -655,6 +648,28 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['off grid', way(hooked(false))],
 	['rain 20', adding({ name: 'Rain' }, { kind: 'use', times: 1 })],
 	['dishes earlier', /no habit/],
+	['dump grey 20 yesterday', way(at('2027-05-04T10:20:00+01:00', dumped('grey', 20)))],
+	['yesterday 2 quick showers', way(yesterday('10:20', use('quick', 2)))],
+	['dishes 2 on sunday', way(at('2027-05-02T10:20:00+01:00', use('dishes', 2)))],
+	['this morning 3 flushes', way(today('08:00', use('flush', 3)))],
+	['fill 20 last night', way(yesterday('22:00', fill('main', 20)))],
+	['dishes at 20 yesterday', way(yesterday('20:00', use('dishes')))],
+	['grey 1/3 black 2/3', /no habit|What does/],
+	['emptied grey at tamsel ford', way(dump('grey'))],
+	[
+		'poured 5 L into main',
+		way(pour('jug1', 'main', { litres: 5 })),
+		way(pour('jug2', 'main', { litres: 5 }))
+	],
+	['cold quick shower', way(use('quick'))],
+	['stopped', /no habit/],
+	['switch on paper plates', way(measure('paper', true))],
+	['note.', /What is the note/],
+	['quick shower dishes', way(use('quick'), use('dishes'))],
+	['2 quick showers 3 dishes', way(use('quick', 2), use('dishes', 3))],
+	['quick shower each', way(use('quick', 2))],
+	['no shower today', /no habit/],
+	['guest until sunday', /no habit/],
 	// More than there is
 	['quick shower 38', way(measured('quick', 38)), way(use('quick', 38))],
 	['dishes 40', way(measured('dishes', 40)), way(use('dishes', 40))],

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry } from '../../../tests/helpers/logbooks.js';
 import { knownFrom, understand, type QuickContext } from './index.js';
@@ -72,6 +73,31 @@ it('a page is answered, and never read as a line', () => {
 		matches: [{ drafts: [{ kind: 'note', text: page.trim() }] }]
 	});
 	expect(understand(`note ${'x'.repeat(20_001)}`, VAN)).toMatchObject({ kind: 'problem' });
+});
+
+it('lines put together, cut off or with something odd in them: never a failure, never two alike choices', () => {
+	const of = { van: VAN, boat: BOAT, hut: HUT };
+	const line = fc.constantFrom(...[...IN_THE_VAN, ...ON_THE_BOAT, ...IN_THE_HUT].map(([text]) => text));
+	const seam = fc.constantFrom(', ', ' and ', '; ', ' ', ' then ', '\n', ' & ');
+	const odd = fc.constantFrom('', '🚿', '\u200f', '-', '%', '=', '"', '__proto__', ' yesterday ', ' 2 ');
+	fc.assert(
+		fc.property(
+			fc.constantFrom('van', 'boat', 'hut'),
+			fc.tuple(line, seam, line, odd, fc.nat({ max: 60 })),
+			(where, [one, between, other, strange, at]) => {
+				const whole = `${one}${between}${other}`;
+				const answer = understand(
+					`${whole.slice(0, at)}${strange}${whole.slice(at)}`,
+					of[where as keyof typeof of]
+				);
+				const matches = answer.kind === 'understood' ? answer.matches : [];
+				expect(new Set(matches.map(({ says }) => says)).size).toBe(matches.length);
+				for (const { drafts, adds } of matches) expect(drafts.length > 0 || adds !== undefined).toBe(true);
+				if (answer.kind === 'problem') expect(answer.problem).not.toBe('');
+			}
+		),
+		{ numRuns: 300 }
+	);
 });
 
 describe('of two things of one name', () => {

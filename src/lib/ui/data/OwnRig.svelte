@@ -50,6 +50,8 @@
 			firstEntries(rig, fill === 'full' ? 'full' : (aboardL ?? 0), wasteEmpty, at),
 			'First rig'
 		);
+		// What one has just described is not taken back by the first tap on Undo.
+		app.commands.history.clear();
 	}
 </script>
 

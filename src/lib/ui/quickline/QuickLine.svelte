@@ -153,9 +153,12 @@
 		outline: 3px solid var(--fresh);
 		outline-offset: 1px;
 	}
+	/* As wide as what is typed in it: what was understood gives way. */
 	input[id] {
-		flex: 1 1 12rem;
-		min-width: 0;
+		flex: 1 0 auto;
+		field-sizing: content;
+		min-width: 12rem;
+		max-width: 60%;
 		align-self: stretch;
 		border: 0;
 		padding: 0 1.1rem;
@@ -195,6 +198,10 @@
 			padding-right: var(--gap-2);
 		}
 		input[id] {
+			flex: 1 1 12rem;
+			field-sizing: fixed;
+			min-width: 0;
+			max-width: none;
 			min-height: 3rem;
 		}
 		.says {

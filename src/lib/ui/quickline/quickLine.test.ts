@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Effect } from '$core/now';
 import type { Understood } from '$core/quickline';
 import { METRIC } from '$core/units';
-import { exactRig, exactTrip } from '../../../../tests/helpers/logbooks';
+import { entry, exactRig, exactTrip } from '../../../../tests/helpers/logbooks';
 import * as grammar from './grammar';
 import { QuickLineState, type Context } from './quickLine.svelte';
 
@@ -86,6 +86,32 @@ describe('what stands before one’s eyes is of one text', () => {
 		line.reread();
 		expect([line.shown.text, line.shown.picked]).toEqual(['arrive kelda top', 1]);
 	});
+});
+
+it('a fill or a dump of now can be gone through step by step; what was before cannot', () => {
+	const { line } = lineHere();
+	line.type('dump all');
+	expect(line.shown.run).toBe('/run/dump?tank=black&tank=grey');
+	line.type('fill main');
+	expect(line.shown.run).toBe('/run/fill?tank=main');
+	for (const text of ['dump grey yesterday', 'shower', 'fill main, shower', 'flurble']) {
+		line.type(text);
+		expect(line.shown.run, text).toBeUndefined();
+	}
+});
+
+it('what the log tells is known to the line: who writes, what a meter showed', () => {
+	const at = new Date(Date.now() - 3_600_000).toISOString();
+	const entries = [entry({ kind: 'reading', at, instrument: 'pump', value: 291.4, by: 'Ines' })];
+	const line = new QuickLineState(
+		() => ({ ...context, entries }),
+		() => Promise.resolve(undefined),
+		grammar
+	);
+	line.type('shower ines');
+	expect(line.choice?.drafts).toMatchObject([{ habit: 'shower', by: 'Ines' }]);
+	line.type('meter 2930');
+	expect(line.shown.choices.map(({ drafts }) => drafts[0])).toMatchObject([{ value: 293 }, { value: 2930 }]);
 });
 
 it('Tab finishes a word, and has nothing to do behind a finished one', () => {

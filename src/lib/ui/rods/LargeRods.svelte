@@ -115,6 +115,11 @@
 			overflow: hidden;
 			text-overflow: ellipsis;
 		}
+		.narrow .until {
+			white-space: normal;
+			line-height: 1.2;
+			padding-right: var(--gap-1);
+		}
 		.narrow .figure {
 			font-size: 1.3rem;
 		}

@@ -1,8 +1,8 @@
-import type { Gauge, Habit, Meter, Rod, Tank } from '../logbook/index.js';
-import { usableOf } from '../rig/index.js';
-import { formatLitres, formatQuantity, toBase } from '../units/index.js';
-import { sayHappening, type Happening } from '../words/index.js';
-import { conceptIn, likelyOutlet } from './concepts.js';
+import type { Gauge, Habit, Meter, Rod, Tank } from '../../logbook/index.js';
+import { usableOf } from '../../rig/index.js';
+import { formatLitres, formatQuantity, toBase } from '../../units/index.js';
+import { sayHappening, type Happening } from '../../words/index.js';
+import { conceptIn, likelyOutlet } from '../reading/concepts.js';
 import {
 	freeId,
 	freeName,
@@ -13,10 +13,10 @@ import {
 	type Meaning,
 	type NoMeaning,
 	type QuickContext
-} from './context.js';
-import { meaningful, stemOf } from './names.js';
+} from '../context.js';
+import { meaningful, stemOf } from '../reading/names.js';
 import { likelyMeant, mostWetMm } from './plausible.js';
-import { bareFigure, quantityOf, type Line } from './tokens.js';
+import { bareFigure, quantityOf, type Line } from '../reading/tokens.js';
 
 /** A meaning that puts something into the rig first: said before what happened. */
 function adding(

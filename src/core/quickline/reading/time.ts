@@ -1,5 +1,5 @@
 import { casual, type ParsedResult } from 'chrono-node/en';
-import { dayPlus, zonedMs, zonedTime } from '../logbook/index.js';
+import { dayPlus, zonedMs, zonedTime } from '../../logbook/index.js';
 import { shielded, without } from './shield.js';
 import { minutesHidden } from './tokens.js';
 
@@ -196,13 +196,23 @@ function momentsOf(saying: Saying, nowMs: number, timeZone: string): readonly Mo
 	];
 }
 
+const DAY = `(?:yesterday|today|tomorrow|tonight|this|last|(?:${WEEKDAYS})[a-z]*)`;
+const MONTH = '(?:jan|feb|mar|apr|may|june?|july?|aug|sep|oct|nov|dec)';
+/** `20 yesterday`, `20 on monday`: an amount, and not eight in the evening. */
+const BEFORE_A_DAY = new RegExp(
+	`(?<=^|\\s)(?<!\\bat\\s+)\\d+(?:[.,]\\d+)?(?=\\s+(?:on\\s+)?${DAY}(?![a-z]))`,
+	'gi'
+);
+/** `yesterday 2 showers`: an amount, and not two o'clock. */
+const BEHIND_A_DAY = new RegExp(
+	`(?<=(?:^|\\s)(?:${DAY}|morning|noon|afternoon|evening|night)\\s+)\\d+(?:[.,]\\d+)?(?=\\s|$)(?!\\s*(?:am|pm|o.?clock|${MONTH})(?![a-z]))`,
+	'gi'
+);
+const hide = (amount: string): string => '_'.repeat(amount.length);
+
 /** Figures of a clock or calendar in the forms that the parser reads; of the same length. */
 const inParsersForm = (text: string): string =>
 	text
-		// "20 on monday" would be eight in the evening.
-		.replaceAll(new RegExp(`(?<=^|\\s)\\d+(?:[.,]\\d+)?(?=\\s+on\\s+(?:${WEEKDAYS}))`, 'gi'), (amount) =>
-			'_'.repeat(amount.length)
-		)
 		.replaceAll(/(?<=^|\s)([01]?\d|2[0-3])h([0-5]\d)(?=\s|$)/gi, '$1:$2')
 		.replaceAll(
 			new RegExp(
@@ -210,7 +220,9 @@ const inParsersForm = (text: string): string =>
 				'gi'
 			),
 			'$1:$2'
-		);
+		)
+		.replaceAll(BEFORE_A_DAY, hide)
+		.replaceAll(BEHIND_A_DAY, hide);
 
 /**
  * Takes the time out of a line, wherever it stands: `yesterday 21:30`, `08:15`, `-2h`, `30 min ago`, `yesterday evening`,

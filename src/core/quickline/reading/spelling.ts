@@ -1,9 +1,10 @@
 import { distance } from 'fastest-levenshtein';
 import Fuse from 'fuse.js';
-import type { Rig } from '../logbook/index.js';
+import type { Rig } from '../../logbook/index.js';
 import { CONCEPTS } from './concepts.js';
-import type { QuickContext } from './context.js';
+import type { QuickContext } from '../context.js';
 import { plainWords } from './names.js';
+import { thingsOf } from './things.js';
 
 const GRAMMAR = plainWords(
 	'fill filled refill top topped dump dumped emptied empty full half transfer pour poured swap meter reset rod dip gauge crew guest ' +
@@ -31,22 +32,11 @@ function vocabulary(context: QuickContext): Known {
 	const { rig, trip, people } = context;
 	const before = known.get(rig);
 	if (before && before.trip === trip && before.people === people) return before;
-	const things = [
-		...rig.tanks,
-		...rig.habits,
-		...rig.instruments,
-		...rig.measures,
-		...rig.care,
-		...rig.containers,
-		...(trip?.stops ?? [])
-	];
-	const names = [
-		...things.flatMap(({ name }) => plainWords(name)),
-		...rig.habits.flatMap(({ words = [] }) => words),
-		...(people ?? []).flatMap(plainWords)
-	];
+	const names = thingsOf(context).flatMap(({ name, words = [] }) => [name, ...words]);
 	const words = new Set(
-		[...names, ...SPOKEN, ...GRAMMAR].filter((word) => word.length >= SHORTEST && !/\d/.test(word))
+		[...[...names, ...(people ?? [])].flatMap(plainWords), ...SPOKEN, ...GRAMMAR].filter(
+			(word) => word.length >= SHORTEST && !/\d/.test(word)
+		)
 	);
 	const fuse = new Fuse([...words], {
 		includeScore: true,
@@ -71,7 +61,7 @@ function meantBy(word: string, { fuse, words }: Known): string | undefined {
 	const near = fuse
 		.search(word, { limit: 12 })
 		.map(({ item }) => ({ item, slips: distance(word, item) }))
-		.filter(({ item }) => item[0] === word[0] || word.length >= LONG)
+		.filter(({ item }) => item[0] === word[0])
 		.filter(
 			({ item, slips }) => slips <= (word.length >= LONG || lettersOf(item) === lettersOf(word) ? 2 : 1)
 		)

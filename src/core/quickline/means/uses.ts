@@ -1,12 +1,15 @@
-import { flowOf, usableOf } from '../rig/index.js';
-import type { Habit } from '../logbook/index.js';
-import { formatFigure, formatLitres, toBase } from '../units/index.js';
-import { sayHappening } from '../words/index.js';
-import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from './context.js';
-import { habitsNamed } from './concepts.js';
+import { flowOf, usableOf } from '../../rig/index.js';
+import type { Habit } from '../../logbook/index.js';
+import { formatFigure, formatLitres, toBase } from '../../units/index.js';
+import { sayHappening } from '../../words/index.js';
+import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from '../context.js';
+import { aboardNow } from './acts.js';
+import { habitsNamed } from '../reading/concepts.js';
 import { moreThanThereIs } from './plausible.js';
-import { bareFigure, figureBeyond, quantityOf, type Line } from './tokens.js';
+import { bareFigure, figureBeyond, quantityOf, type Line } from '../reading/tokens.js';
 
+/** As often as there are people aboard. */
+const EACH = /^(each|everyone|everybody|apiece)$/;
 /** So often nothing is done at one go. */
 const MOST_TIMES = 200;
 /** From so many times on a number may have been meant as litres. */
@@ -71,7 +74,10 @@ const flowOfHabit = (habit: Habit, { rig }: QuickContext): number | undefined =>
 
 /** `shower`, `2 showers`, `had a shower`, `dishes 6 L` (measured), `shower for 3 min` at a known flow. */
 export function useLine(line: Line, context: QuickContext): Answer | undefined {
-	const habits = habitsNamed(line.words, context.rig.habits);
+	const habits = habitsNamed(
+		line.words.filter((word) => !EACH.test(word)),
+		context.rig.habits
+	);
 	if (habits.length === 0) return undefined;
 	const bare = line.figures.filter(({ unit }) => unit === '');
 	const beyond = bare[1]?.text ?? figureBeyond(line, 2);
@@ -85,7 +91,8 @@ export function useLine(line: Line, context: QuickContext): Answer | undefined {
 		return problem(
 			`What is ${odd.text} ${odd.unit}? Say how often, as in “shower 2”, or litres, as in “shower 8 L”.`
 		);
-	const times = bareFigure(line)?.value ?? 1;
+	const each = line.words.some((word) => EACH.test(word)) ? Math.max(1, Math.round(aboardNow(context))) : 1;
+	const times = each * (bareFigure(line)?.value ?? 1);
 	const litres = quantityOf(line, 'volume', context.units, false);
 	if (!(times > 0) || times > MOST_TIMES || (litres !== undefined && litres < 0))
 		return problem(

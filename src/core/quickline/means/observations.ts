@@ -1,13 +1,13 @@
-import { instantMs, type Meter, type Rod, type Tank } from '../logbook/index.js';
-import { tankById, usableOf } from '../rig/index.js';
-import { toBase, unitNamed } from '../units/index.js';
-import { listed, sayHappening } from '../words/index.js';
+import { instantMs, type Meter, type Rod, type Tank } from '../../logbook/index.js';
+import { tankById, usableOf } from '../../rig/index.js';
+import { toBase, unitNamed } from '../../units/index.js';
+import { listed, sayHappening } from '../../words/index.js';
 import { addingMeter, addingRod, placesSaid, tooDeep } from './adding.js';
-import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from './context.js';
-import { meaningful, namedBy } from './names.js';
+import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from '../context.js';
+import { meaningful, namedBy } from '../reading/names.js';
 import { doubtOfMeter, mostWetMm } from './plausible.js';
 import { tanksNamed } from './tanks.js';
-import { bareFigure, figureBeyond, quantityOf, readLine, type Line } from './tokens.js';
+import { bareFigure, figureBeyond, quantityOf, readLine, type Line } from '../reading/tokens.js';
 
 type ByKind = { meter: Meter; rod: Rod };
 

@@ -1,7 +1,8 @@
-import { listed, sayHappening } from '../words/index.js';
-import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from './context.js';
-import { meaningful, namedBy } from './names.js';
-import { figureBeyond, type Line } from './tokens.js';
+import { listed, sayHappening } from '../../words/index.js';
+import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from '../context.js';
+import { meaningful, namedBy, plainWords } from '../reading/names.js';
+import { thingsOf } from '../reading/things.js';
+import { figureBeyond, type Line } from '../reading/tokens.js';
 
 const SWITCH: ReadonlyMap<string, boolean> = new Map([
 	['on', true],
@@ -92,7 +93,8 @@ const COMES =
 
 const PRONOUN = /^(i|we|they|he|she|it|all|everyone|everybody|you|who|have|just)$/i;
 
-const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
+/** How many are aboard, as far as that is known. */
+export const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
 	Math.round(persons ?? trip?.persons ?? rig.crew);
 
 function crewBy(change: number, who: string, context: QuickContext): Answer {
@@ -146,18 +148,11 @@ export function crewLine(text: string, line: Line, context: QuickContext): Answe
 }
 
 /** A word that names a tank, a stop, a habit, a measure or an instrument is nobody's name. */
-export function isOfRig(word: string, { rig, trip }: QuickContext): boolean {
+export function isOfRig(word: string, context: QuickContext): boolean {
 	const plain = [word.toLowerCase()];
-	const things = [
-		...rig.tanks,
-		...rig.habits,
-		...rig.instruments,
-		...rig.measures,
-		...rig.care,
-		...rig.containers,
-		...(trip?.stops ?? [])
-	];
-	return namedBy(plain, things).length > 0 || rig.tanks.some(({ holds }) => holds === plain[0]);
+	return (
+		namedBy(plain, thingsOf(context)).length > 0 || context.rig.tanks.some(({ holds }) => holds === plain[0])
+	);
 }
 
 /** A name as it is written in the log, else with its first letter large. */
@@ -165,27 +160,38 @@ export const capitalName = (name: string, { people = [] }: QuickContext): string
 	people.find((known) => known.toLowerCase() === name.toLowerCase()) ??
 	name.charAt(0).toUpperCase() + name.slice(1);
 
-const CARE_VERB =
-	/^(done|changed|change|replaced|cleaned|clean|rinsed|sanitised|sanitized|serviced|checked|descaled|treated|swapped|new|finished|washed)$/;
+/** What is done to what is looked after; words of one row mean the same. */
+const CARE_VERBS: readonly RegExp[] = [
+	/^(chang\w*|replac\w*|swapp?\w*|new)$/,
+	/^(clean\w*|rins\w*|wash\w*|sanit\w*|disinfect\w*|descal\w*)$/,
+	/^(treat\w*|dos\w*)$/,
+	/^(done|finished|serviced|checked|looked)$/
+];
+const ANYTHING = CARE_VERBS.length - 1;
+const careVerbs = (words: readonly string[]): readonly number[] =>
+	words.flatMap((word) => CARE_VERBS.flatMap((row, i) => (row.test(word) ? [i] : [])));
 
 /** `filter changed`, `done filter`, `rinsed the cassette`. */
 export function careLine(line: Line, context: QuickContext): Answer | undefined {
+	const { care } = context.rig;
+	const done = careVerbs(line.words);
+	if (done.length === 0 || line.figures.length > 0) return undefined;
 	const begins = line.words[0] === 'done';
-	const verb = line.words.some((word) => CARE_VERB.test(word));
-	const all = meaningful(begins ? line.words.slice(1) : line.words).filter((word) => word !== 'done');
-	const nouns = all.filter((word) => !CARE_VERB.test(word));
-	if (!verb || line.figures.length > 0) return undefined;
-	const care = context.rig.care;
+	const all = meaningful(line.words).filter((word) => !/^(done|finished|looked|after)$/.test(word));
+	const nouns = all.filter((word) => careVerbs([word]).length === 0);
 	const whole = all.length > 0 ? namedBy(all, care) : [];
-	const tasks = whole.length > 0 ? whole : nouns.length > 0 ? namedBy(nouns, care) : begins ? care : [];
+	// By what it is done to: unless the task is to do another thing to it.
+	const alike = (nouns.length > 0 ? namedBy(nouns, care) : begins ? care : []).filter(({ name }) => {
+		const task = careVerbs(plainWords(name));
+		return task.length === 0 || done.some((row) => row === ANYTHING || task.includes(row));
+	});
+	const tasks = whole.length > 0 ? whole : alike;
 	if (tasks.length > 0) return tasks.map((task) => one({ kind: 'care', task: task.id }));
 	if (!begins && !nouns.includes('filter')) return undefined;
-	return problem(
-		care.length > 0
-			? `What was done? There is ${listed(care.map(({ name }) => name))}.`
-			: `This rig has no care tasks yet. Keep it as a note for now, as in “note ${line.words.join(' ')}”.`,
-		...(care.length > 0 ? [] : [`note ${line.words.join(' ')}`])
-	);
+	const said = `note ${line.words.join(' ')}`;
+	return care.length > 0
+		? problem(`What was done? There is ${listed(care.map(({ name }) => name))}.`)
+		: problem(`This rig has no care tasks yet. Keep it as a note for now, as in “${said}”.`, said);
 }
 
 /** Who did it, and the line without that. */
@@ -209,9 +215,10 @@ export function takePerson(text: string, context: QuickContext): ByWhom | undefi
 		rest: `${text.slice(0, index)} ${text.slice(index + length)}`.replaceAll(/\s+/g, ' ').trim(),
 		isNew: !people.some((known) => known.toLowerCase() === name.toLowerCase())
 	});
-	const by = /(?:^|\s)(?:by|for)\s+(\p{L}[\p{L}'’-]*)(?=\s*$|\s)/iu.exec(text);
-	if (by?.[1] && !NOT_A_PERSON.test(by[1]) && !isOfRig(by[1], context))
-		return found(by[1], by.index, by[0].length);
+	const by = /(?:^|\s)(?:[Bb]y\s+(\p{L}[\p{L}'’-]*)|[Ff]or\s+(\p{Lu}[\p{L}'’-]+))(?=\s|$)/u.exec(text);
+	const named = by?.[1] ?? by?.[2];
+	if (by && named && !NOT_A_PERSON.test(named) && !isOfRig(named, context))
+		return found(named, by.index, by[0].length);
 	for (const name of people) {
 		const words = name
 			.trim()

@@ -1,4 +1,4 @@
-import { parseNumber, toBase, unitNamed, type Measurand, type UnitChoice } from '../units/index.js';
+import { parseNumber, toBase, unitNamed, type Measurand, type UnitChoice } from '../../units/index.js';
 import { plainWords } from './names.js';
 import { hiding, shielded } from './shield.js';
 

@@ -1,7 +1,7 @@
-import { listed } from '../words/index.js';
+import { listed } from '../../words/index.js';
 import { careLine, crewLine, doneBy, hookupLine, measureAlone, measureLine, takePerson } from './acts.js';
 import { addingHabit } from './adding.js';
-import { conceptIn, habitsNamed } from './concepts.js';
+import { conceptIn, habitsNamed } from '../reading/concepts.js';
 import {
 	isProblem,
 	problem,
@@ -9,31 +9,16 @@ import {
 	type Meaning,
 	type NoMeaning,
 	type QuickContext
-} from './context.js';
+} from '../context.js';
 import { gaugeHelp, gaugeLine, levelLine, namesAGauge, tankState } from './levels.js';
 import { dumpLine, fillLine, swapLine, transferLine } from './movements.js';
-import { meaningful, namedBy, plainWords } from './names.js';
+import { meaningful, namedBy, plainWords } from '../reading/names.js';
 import { markLine, meterLine, rodLine, stopLine } from './observations.js';
-import { mended } from './spelling.js';
+import { mended } from '../reading/spelling.js';
 import { tanksNamed } from './tanks.js';
-import { readLine, takeMinutes, type Line } from './tokens.js';
+import { namesOf } from '../reading/things.js';
+import { readLine, takeMinutes, type Line } from '../reading/tokens.js';
 import { useLine } from './uses.js';
-
-/** The names of everything that a line may speak of. */
-export const namesOf = ({ rig, trip, people = [] }: QuickContext): readonly string[] => [
-	...[
-		...rig.tanks,
-		...rig.habits,
-		...rig.instruments,
-		...rig.measures,
-		...rig.care,
-		...rig.outlets,
-		...rig.containers,
-		...(trip?.stops ?? [])
-	].map(({ name }) => name),
-	...rig.habits.flatMap(({ words = [] }) => words),
-	...people
-];
 
 type Verb =
 	'fill' | 'dump' | 'transfer' | 'swap' | 'full' | 'empty' | 'emptied' | 'arrive' | 'depart' | 'reading';
@@ -84,12 +69,14 @@ export function verbOf(words: readonly string[]): { readonly verb: Verb; readonl
 
 /** `empty grey` may tell what was done or what was seen; a fresh tank is only seen empty. */
 function emptyLine(line: Line, done: boolean, context: QuickContext): Answer {
-	const named = tanksNamed(meaningful(line.words), context.rig.tanks);
+	const at = line.words.indexOf('at');
+	const said = meaningful(at > 0 ? line.words.slice(0, at) : line.words);
+	const named = tanksNamed(said, context.rig.tanks);
 	const waste = named.some(({ holds }) => holds !== 'fresh');
 	const away =
 		line.figures.length > 0 ||
 		line.words.some((word) => /^(into|overboard|ground|sewer|all|both|everything)$/.test(word));
-	const dumped = (waste && meaningful(line.words).length > 0) || away ? dumpLine(line, context) : undefined;
+	const dumped = (waste && said.length > 0) || away ? dumpLine(line, context) : undefined;
 	if (done || away) return dumped ?? markLine('empty', line.words, context);
 	const seen = markLine('empty', line.words, context);
 	if (!dumped || isProblem(dumped)) return seen;
@@ -228,8 +215,7 @@ function eitherWay(text: string, context: QuickContext): Answer {
 	if (named.figures.length === plain.figures.length) return first;
 	const second = readingsOf(rest, [], { ...plain, ...ran }, context);
 	if (isProblem(second)) return first;
-	if (isProblem(first))
-		return plain.figures.length > 1 ? second : first.problem.startsWith('How much') ? second : first;
+	if (isProblem(first)) return plain.figures.length > 1 || first.lacksAmount ? second : first;
 	// Behind several things, or before another word, a number is the name's.
 	const open =
 		!context.several &&
@@ -275,6 +261,36 @@ function nameBehind(text: string, context: QuickContext): NoMeaning | undefined 
 	);
 }
 
+/** Words that a line without commas may be cut into at most. */
+const MOST_UNCUT = 12;
+
+/** `2 showers 3 dishes`: several uses with nothing between them, as a voice note has it. */
+function uncut(text: string, context: QuickContext): readonly Meaning[] {
+	const words = text.trim().split(/\s+/);
+	const habits = new Set(
+		words.map((word) =>
+			habitsNamed([word.toLowerCase()], context.rig.habits)
+				.map(({ id }) => id)
+				.join()
+		)
+	);
+	habits.delete('');
+	if (habits.size < 2 || words.length > MOST_UNCUT) return [];
+	const usesIn = (part: readonly string[]): readonly Meaning[] => {
+		const read = eitherWay(part.join(' '), context);
+		return !isProblem(read) && read.every(({ does }) => does.every(({ kind }) => kind === 'use')) ? read : [];
+	};
+	for (let at = words.length - 1; at > 0; at--) {
+		const first = usesIn(words.slice(0, at));
+		if (first.length === 0) continue;
+		const rest = usesIn(words.slice(at));
+		const more = rest.length > 0 ? rest : uncut(words.slice(at).join(' '), context);
+		if (more.length > 0)
+			return first.flatMap((one) => more.map((other) => ({ does: [...one.does, ...other.does] })));
+	}
+	return [];
+}
+
 /**
  * What one thing that was said may mean, its time taken out.
  *
@@ -298,9 +314,11 @@ export function readClause(text: string, context: QuickContext, strictly = false
 		if (whose && done && !isProblem(done)) return doneBy(done, whose, context);
 	}
 	if (!plainly.unknown) return verbOf(plainWords(text)) ? (stopNamed(text, context) ?? plainly) : plainly;
+	const several = uncut(text, context);
+	if (several.length > 0) return several;
 	const whose = nameBehind(text, context);
 	if (whose) return whose;
-	const line = { ...readLine(text, namesOf(context)) };
+	const line = readLine(text, namesOf(context));
 	const offers =
 		verbOf(line.words) || takeMinutes(text).minutes !== undefined || useLine(line, context)
 			? []

@@ -1,7 +1,7 @@
-import type { Tank } from '../logbook/index.js';
-import { listed } from '../words/index.js';
-import { problem, type NoMeaning, type QuickContext } from './context.js';
-import { namedBy } from './names.js';
+import type { Tank } from '../../logbook/index.js';
+import { listed } from '../../words/index.js';
+import { problem, type NoMeaning, type QuickContext } from '../context.js';
+import { namedBy } from '../reading/names.js';
 
 const tankWords = (tank: Tank): readonly string[] => [
 	tank.holds,

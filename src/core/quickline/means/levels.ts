@@ -1,14 +1,14 @@
-import type { Gauge, Tank } from '../logbook/index.js';
-import { tankById, usableOf } from '../rig/index.js';
-import { formatFigure, formatLitres } from '../units/index.js';
-import { listed, sayHappening } from '../words/index.js';
+import type { Gauge, Tank } from '../../logbook/index.js';
+import { tankById, usableOf } from '../../rig/index.js';
+import { formatFigure, formatLitres } from '../../units/index.js';
+import { listed, sayHappening } from '../../words/index.js';
 import { addingGauge, type GaugeKind } from './adding.js';
-import { one, problem, type Answer, type Meaning, type NoMeaning, type QuickContext } from './context.js';
-import { meaningful, namedBy } from './names.js';
+import { one, problem, type Answer, type Meaning, type NoMeaning, type QuickContext } from '../context.js';
+import { meaningful, namedBy } from '../reading/names.js';
 import { instrumentWords, markLine } from './observations.js';
 import { likelyMeant } from './plausible.js';
 import { tanksNamed } from './tanks.js';
-import { quantityOf, type Figure, type Line } from './tokens.js';
+import { quantityOf, type Figure, type Line } from '../reading/tokens.js';
 
 const gaugesOf = ({ rig }: QuickContext): readonly Gauge[] =>
 	rig.instruments.filter((instrument): instrument is Gauge => instrument.kind === 'gauge');
@@ -76,13 +76,19 @@ function valueShown(gauge: Gauge, words: readonly string[], line: Line): number 
 	const [figure] = line.figures;
 	const lights = gauge.curve.map(({ reads }) => reads);
 	if (!isNumeric(gauge)) {
+		if (line.figures.length > 1 || (figure && words.some((word) => !LEVEL_WORDS.has(word)))) return undefined;
 		const said = plainReading(figure && figure.unit === '' ? figure.text : words.join(' '));
 		return lights.find((reads) => plainReading(String(reads)) === said);
 	}
 	const top = Math.max(...lights.map(Number));
 	const half = plainReading(words.join(' ')) === '1/2' && !figure;
 	if (half) return top / 2;
-	if (!figure || words.some((word) => !LEVEL_WORDS.has(word)) || (figure.unit !== '' && figure.unit !== '%'))
+	if (
+		!figure ||
+		line.figures.length > 1 ||
+		words.some((word) => !LEVEL_WORDS.has(word)) ||
+		(figure.unit !== '' && figure.unit !== '%')
+	)
 		return undefined;
 	if (figure.unit === '%' && top !== 100) return undefined;
 	return figure.fraction && top > 1 ? Number((figure.value * top).toFixed(3)) : figure.value;

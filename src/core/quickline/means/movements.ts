@@ -1,7 +1,7 @@
-import type { Container, Happening, Tank } from '../logbook/index.js';
-import { fitsL, swapOf, swapsOf, usableOf } from '../rig/index.js';
-import { formatLitres, formatPlain } from '../units/index.js';
-import { listed, sayHappening } from '../words/index.js';
+import type { Container, Happening, Tank } from '../../logbook/index.js';
+import { fitsL, swapOf, swapsOf, usableOf } from '../../rig/index.js';
+import { formatLitres, formatPlain } from '../../units/index.js';
+import { listed, sayHappening } from '../../words/index.js';
 import {
 	one,
 	oneTooMany,
@@ -10,11 +10,11 @@ import {
 	type Meaning,
 	type NoMeaning,
 	type QuickContext
-} from './context.js';
-import { meaningful, namedBy } from './names.js';
+} from '../context.js';
+import { meaningful, namedBy } from '../reading/names.js';
 import { likelyMeant } from './plausible.js';
 import { noTank, tanksNamed } from './tanks.js';
-import { figureBeyond, quantityOf, type Line } from './tokens.js';
+import { figureBeyond, quantityOf, type Line } from '../reading/tokens.js';
 
 /** A figure this far over a tank's usable volume is no fill but a slip. */
 const BEYOND = 1.15;
@@ -38,6 +38,11 @@ function tooMuch(verb: string, tank: Tank, litres: number, context: QuickContext
 const AMOUNT_WORDS = new Set(
 	'full brim top topped overflow all both more added add tap hose spring'.split(' ')
 );
+
+const HOW_MUCH: NoMeaning = {
+	...problem('How much? Say litres, as in “fill 60”, or “fill full”.'),
+	lacksAmount: true
+};
 
 /** A bare fraction may be of the tank or of a litre. */
 const ofWhat = (fraction: string): NoMeaning =>
@@ -67,14 +72,13 @@ export function fillLine(line: Line, context: QuickContext): Answer {
 			`A fill is said in litres. If the tank shows ${percent.text} % now, say “${tanks[0]?.name.toLowerCase()} ${percent.text} %”.`
 		);
 	const litres = quantityOf(line, 'volume', context.units);
-	if (litres === undefined && line.figures.length > 0)
-		return problem('How much? Say litres, as in “fill 60”, or “fill full”.');
+	if (litres === undefined && line.figures.length > 0) return HOW_MUCH;
 	const [figure] = line.figures;
 	if (figure?.fraction && figure.unit === '') return ofWhat(figure.text);
 	const brim = said.some((word) => /^(full|brim|overflow)$/.test(word));
 	const toFull = brim || words.length > 0 || said.some((word) => /^(up|top|topped|tanks?)$/.test(word));
 	const full = litres === undefined ? toFull : brim;
-	if (litres === undefined && !full) return problem('How much? Say litres, as in “fill 60”, or “fill full”.');
+	if (litres === undefined && !full) return HOW_MUCH;
 	if (litres !== undefined && litres <= 0)
 		return problem('A fill is more than nothing. Say litres, as in “fill 60”.');
 	if (together && litres === undefined)
@@ -249,16 +253,19 @@ export function transferLine(line: Line, context: QuickContext): Answer {
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const { rig, units } = context;
 	const split = line.words.findIndex((word) => SPLITS.has(word));
-	const groups = split > 0 ? [line.words.slice(0, split), line.words.slice(split + 1)] : [line.words];
+	const groups = split === -1 ? [line.words] : [line.words.slice(0, split), line.words.slice(split + 1)];
 	const [fromWords = [], toWords = []] = groups.map((words) =>
 		meaningful(words).filter((word) => word !== 'full' && word !== 'all')
 	);
+	const into = tanksNamed(toWords, rig.tanks);
+	const from =
+		fromWords.length > 0
+			? tanksNamed(fromWords, rig.tanks)
+			: rig.tanks.filter(({ feeds }) => into.some(({ id }) => id === feeds));
 	const pairs =
-		split > 0
-			? tanksNamed(fromWords, rig.tanks).flatMap((from) =>
-					tanksNamed(toWords, rig.tanks).map((to) => [from, to] as const)
-				)
-			: cutAnywhere(fromWords, rig.tanks);
+		split === -1
+			? cutAnywhere(fromWords, rig.tanks)
+			: from.flatMap((one) => into.map((other) => [one, other] as const));
 	const litres = quantityOf(line, 'volume', units);
 	const full = line.words.includes('full');
 	const readings = pairs
@@ -277,10 +284,10 @@ export function transferLine(line: Line, context: QuickContext): Answer {
 			)
 		);
 	if (readings.length === 0) return problem('From where to where? Say it as in “transfer jug to main 10”.');
-	const [from] = pairs[0] ?? [];
-	return litres !== undefined && from && pairs.every(([item]) => !fitsInto(item, litres))
+	const [source] = pairs[0] ?? [];
+	return litres !== undefined && source && pairs.every(([one]) => !fitsInto(one, litres))
 		? problem(
-				`${from.name} holds ${formatLitres(usableOf(from), units)}; ${formatLitres(litres, units)} cannot come out of it.`
+				`${source.name} holds ${formatLitres(usableOf(source), units)}; ${formatLitres(litres, units)} cannot come out of it.`
 			)
 		: readings;
 }

@@ -1,4 +1,4 @@
-import type { Habit, Outlet, Rig } from '../logbook/index.js';
+import type { Habit, Outlet, Rig } from '../../logbook/index.js';
 import { meaningful, namedBy } from './names.js';
 
 /** What people do with water, in the words in which they say it, whatever a rig calls its habit. */
@@ -126,6 +126,10 @@ export function habitsNamed(words: readonly string[], habits: readonly Habit[]):
 	)
 		return asDone;
 	if (direct.length > 0) return direct;
+	const inNames = (word: string): boolean => namedBy([word], habits).length > 0;
+	const narrowed = meant.filter((word) => !SOFT.has(word) || inNames(word));
+	const narrow = narrowed.length > 0 && narrowed.length < meant.length ? namedBy(narrowed, habits) : [];
+	if (narrow.length > 0) return narrow;
 	const plain = hard(meant);
 	const soft = plain.length > 0 && plain.length < meant.length ? namedBy(plain, habits) : [];
 	if (soft.length > 0) return soft;

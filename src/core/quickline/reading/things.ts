@@ -1,0 +1,26 @@
+import type { QuickContext } from '../context.js';
+
+/** Everything in the rig and on the trip that a line may name. */
+export const thingsOf = ({
+	rig,
+	trip
+}: QuickContext): readonly {
+	readonly id: string;
+	readonly name: string;
+	readonly words?: readonly string[] | undefined;
+}[] => [
+	...rig.tanks,
+	...rig.habits,
+	...rig.instruments,
+	...rig.measures,
+	...rig.care,
+	...rig.containers,
+	...(trip?.stops ?? [])
+];
+
+/** The names of everything that a line may speak of, people's own words and people too. */
+export const namesOf = (context: QuickContext): readonly string[] => [
+	...thingsOf(context).flatMap(({ name, words = [] }) => [name, ...words]),
+	...context.rig.outlets.map(({ name }) => name),
+	...(context.people ?? [])
+];
