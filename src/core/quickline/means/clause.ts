@@ -245,12 +245,7 @@ function stopNamed(text: string, { rig, trip }: QuickContext): NoMeaning | undef
 function nameBehind(text: string, context: QuickContext): NoMeaning | undefined {
 	const [, before = '', name = ''] = /^(.*\S)\s+(\p{L}[\p{L}'’-]+)$/u.exec(text) ?? [];
 	const plain = [name.toLowerCase()];
-	if (
-		name === '' ||
-		/ing$|^(earlier|later|before|after|breakfast|lunch|dinner|supper)$/i.test(name) ||
-		meaningful(plain).length === 0 ||
-		conceptIn(plain)
-	)
+	if (name === '' || /ing$/i.test(name) || meaningful(plain).length === 0 || conceptIn(plain))
 		return undefined;
 	const without = eitherWay(before, context);
 	if (isProblem(without) || !without.every(({ does }) => does.every(({ kind }) => kind === 'use')))
@@ -260,6 +255,10 @@ function nameBehind(text: string, context: QuickContext): NoMeaning | undefined 
 		`${before} by ${name}`
 	);
 }
+
+/** Words of a time that was not understood as one. */
+const WHEN =
+	/\b(\d+(st|nd|rd|th)|until|till|before|after|earlier|later|ago|weeks?|months?|years?|breakfast|lunch|dinner|supper|jan(uary)?|feb(ruary)?|march|april|june|july|august|sept(ember)?|october|november|december)\b/i;
 
 /** Words that a line without commas may be cut into at most. */
 const MOST_UNCUT = 12;
@@ -314,6 +313,8 @@ export function readClause(text: string, context: QuickContext, strictly = false
 		if (whose && done && !isProblem(done)) return doneBy(done, whose, context);
 	}
 	if (!plainly.unknown) return verbOf(plainWords(text)) ? (stopNamed(text, context) ?? plainly) : plainly;
+	if (WHEN.test(text))
+		return problem('When was it? Say it as in “yesterday 21:30”, “tue 8am” or “3 may 18:00”.');
 	const several = uncut(text, context);
 	if (several.length > 0) return several;
 	const whose = nameBehind(text, context);

@@ -92,7 +92,12 @@ export function useLine(line: Line, context: QuickContext): Answer | undefined {
 			`What is ${odd.text} ${odd.unit}? Say how often, as in “shower 2”, or litres, as in “shower 8 L”.`
 		);
 	const each = line.words.some((word) => EACH.test(word)) ? Math.max(1, Math.round(aboardNow(context))) : 1;
-	const times = each * (bareFigure(line)?.value ?? 1);
+	const often = bareFigure(line);
+	if (often && !Number.isInteger(2 * often.value))
+		return problem(
+			`“${often.text} times”? Say how often as in “shower 2”, litres with their unit as in “shower 8 L”, or when as in “7:30” or “3 may”.`
+		);
+	const times = each * (often?.value ?? 1);
 	const litres = quantityOf(line, 'volume', context.units, false);
 	if (!(times > 0) || times > MOST_TIMES || (litres !== undefined && litres < 0))
 		return problem(

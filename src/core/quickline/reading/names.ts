@@ -1,4 +1,5 @@
 import { stemmer } from 'stemmer';
+import { remembered } from './remembered.js';
 
 interface Named {
 	readonly id: string;
@@ -7,11 +8,13 @@ interface Named {
 	readonly words?: readonly string[] | undefined;
 }
 
-export const plainWords = (text: string): readonly string[] =>
+/** The words of a text, lower case, without what stands between them. */
+export const plainWords: (text: string) => readonly string[] = remembered((text) =>
 	text
 		.toLowerCase()
 		.split(/[^\p{L}\p{N}]+/u)
-		.filter((word) => word !== '');
+		.filter((word) => word !== '')
+);
 
 /** Forms that a stemmer does not know. */
 const IRREGULAR: ReadonlyMap<string, string> = new Map([
@@ -24,19 +27,8 @@ const IRREGULAR: ReadonlyMap<string, string> = new Map([
 	['sanitize', 'sanitise']
 ]);
 
-/** Stems that were asked for; begun anew when there are many. */
-const stems = new Map<string, string>();
-const MOST_STEMS = 3000;
-
 /** The stem of a word in any of its forms (Porter 1980). */
-export function stemOf(word: string): string {
-	const known = stems.get(word);
-	if (known !== undefined) return known;
-	if (stems.size >= MOST_STEMS) stems.clear();
-	const stem = stemmer(IRREGULAR.get(word) ?? word);
-	stems.set(word, stem);
-	return stem;
-}
+export const stemOf = remembered((word) => stemmer(IRREGULAR.get(word) ?? word));
 
 const sameWord = (typed: string, word: string): boolean =>
 	word.startsWith(typed) || (typed.length > 2 && stemOf(typed) === stemOf(word));

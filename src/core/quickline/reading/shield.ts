@@ -1,4 +1,5 @@
 import { plainWords } from './names.js';
+import { remembered } from './remembered.js';
 
 /** Stands for a letter of a name while a line is searched for times, counts and seams: a sign of the private use area. */
 const HIDDEN = '\uE001';
@@ -12,24 +13,28 @@ export const hiding = (text: string, index: number, length: number): string =>
 
 const escaped = (word: string): string => word.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
 
+/** How a name stands in a line, where it could be taken for something else; nothing for any other name. */
+const phraseOf = remembered((name): { readonly phrase?: RegExp } => {
+	const words = HAZARD.test(name) ? plainWords(name).map(escaped) : [];
+	return words.length === 0
+		? {}
+		: {
+				phrase: new RegExp(`(?<![\\p{L}\\p{N}])${words.join('[^\\p{L}\\p{N}]+')}(?![\\p{L}\\p{N}])`, 'giu')
+			};
+});
+
 /**
  * A line of the same length in which names that could be taken for something else are hidden, so that what is found in
  * the rest can be cut out of the line by its place.
  */
-export function shielded(text: string, names: readonly string[]): string {
-	return names
-		.filter((name) => HAZARD.test(name))
-		.toSorted((a, b) => b.length - a.length)
-		.reduce((line, name) => {
-			const words = plainWords(name).map(escaped);
-			if (words.length === 0) return line;
-			const phrase = new RegExp(
-				`(?<![\\p{L}\\p{N}])${words.join('[^\\p{L}\\p{N}]+')}(?![\\p{L}\\p{N}])`,
-				'giu'
-			);
-			return line.replace(phrase, (found) => HIDDEN.repeat(found.length));
-		}, text);
-}
+export const shielded = (text: string, names: readonly string[]): string =>
+	names
+		.flatMap((name) => {
+			const { phrase } = phraseOf(name);
+			return phrase ? [{ name, phrase }] : [];
+		})
+		.toSorted((a, b) => b.name.length - a.name.length)
+		.reduce((line, { phrase }) => line.replace(phrase, (found) => HIDDEN.repeat(found.length)), text);
 
 /** A line without some of its stretches, which are given from left to right. */
 export const without = (

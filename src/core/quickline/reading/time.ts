@@ -129,8 +129,11 @@ function daysOf(
 		if (!saying.sure('year') && /[a-z]/.test(saying.text)) {
 			const [, monthDay = ''] = /^\d+-(.*)$/.exec(written) ?? [];
 			const year = Number(today.slice(0, 4));
-			const this_ = `${year}-${monthDay}`;
-			return { days: [this_ > today ? `${year - 1}-${monthDay}` : this_], sure: true };
+			// A leap day may lie eight years back.
+			const last = Array.from({ length: 9 }, (_, back) => `${year - back}-${monthDay}`).find(
+				(day) => isDay(day) && day <= today
+			);
+			return { days: last === undefined ? [] : [last], sure: true };
 		}
 		return { days: [written], sure: true };
 	}
@@ -290,7 +293,10 @@ export function takeTime(
 		return {
 			problem: `When was it: ${found.map(({ text: said }) => `“${said}”`).join(' or ')}? Say one time.`
 		};
-	return within({ rest, moments: momentsOf(saying, nowMs, timeZone), named: true }, nowMs);
+	const moments = momentsOf(saying, nowMs, timeZone);
+	return moments.length > 0
+		? within({ rest, moments, named: true }, nowMs)
+		: { problem: `There is no “${saying.text}” in the calendar. Say the day as in “2027-04-18”.` };
 }
 
 /** What the parser finds, its clock being the one of the zone. */

@@ -1,5 +1,6 @@
 import { parseNumber, toBase, unitNamed, type Measurand, type UnitChoice } from '../../units/index.js';
 import { plainWords } from './names.js';
+import { remembered } from './remembered.js';
 import { hiding, shielded } from './shield.js';
 
 /** A number in a line, with the unit that was typed behind it. */
@@ -31,20 +32,29 @@ const OF_A_NAME = '\uE000';
 const BEGINS_WITH_DIGIT = /^\d/;
 
 /** The beginnings of a name that end in a word with a digit at its front: of `Jug 2 blue`, `jug 2`. */
-function numberedBeginnings(name: string): readonly (readonly string[])[] {
+const numberedBeginnings = remembered((name): readonly RegExp[] => {
 	const words = plainWords(name);
-	return words.flatMap((word, i) => (BEGINS_WITH_DIGIT.test(word) ? [words.slice(0, i + 1)] : []));
-}
+	return words.flatMap((word, i) =>
+		BEGINS_WITH_DIGIT.test(word)
+			? [
+					new RegExp(
+						`(?<=^|\\s)(${words.slice(0, i + 1).join('[^\\p{L}\\p{N}]+')})(?=$|[\\s,;])(?!\\s*(?:${UNIT})(?=\\s|$|[.,;]))`,
+						'giu'
+					)
+				]
+			: []
+	);
+});
 
 /** Marks the digits that belong to names, as in `fill jug 2 20`; a number with a unit behind it is an amount. */
 function withNamesMarked(text: string, names: readonly string[]): string {
-	return names.flatMap(numberedBeginnings).reduce((line, words) => {
-		const phrase = new RegExp(
-			`(?<=^|\\s)(${words.join('[^\\p{L}\\p{N}]+')})(?=$|[\\s,;])(?!\\s*(?:${UNIT})(?=\\s|$|[.,;]))`,
-			'giu'
+	return names
+		.flatMap(numberedBeginnings)
+		.reduce(
+			(line, phrase) =>
+				line.replace(phrase, (found) => found.replaceAll(/(?<![\p{L}\p{N}\uE000])\d/gu, `${OF_A_NAME}$&`)),
+			text
 		);
-		return line.replace(phrase, (found) => found.replaceAll(/(?<![\p{L}\p{N}\uE000])\d/gu, `${OF_A_NAME}$&`));
-	}, text);
 }
 
 const COUNTS: ReadonlyMap<string, string> = new Map([
