@@ -49,7 +49,11 @@
 	let held: KeyboardEvent[] = [];
 	const hold = (event: KeyboardEvent): void => {
 		if ((event.target as Element).closest('input, textarea, select')) return;
-		held.push(event);
+		if (event.key === '/') {
+			// What is typed next goes into the line.
+			event.preventDefault();
+			foot?.focus();
+		} else held.push(event);
 		later = true;
 	};
 	$effect(() => {

@@ -10,6 +10,7 @@ import {
 
 /** The grammar of the line: loaded when somebody turns to it, so that the first view comes without. */
 export { completions } from '$core/quickline';
+export { logLine } from './logLine';
 
 /** What is known where the line stands; what earlier entries tell is found in them when it is needed. */
 export interface Here extends QuickContext {

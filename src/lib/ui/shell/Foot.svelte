@@ -54,7 +54,7 @@
 				? Promise.resolve(undefined)
 				: app.engine.effect(drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`)))}
 		undo={last && { label: last.label, does: () => void undoSaying(app) }}
-		onlog={async (choice) => (await import('../quickline/logLine')).logLine(app, choice)}
+		onlog={async (choice) => (await import('../quickline/grammar')).logLine(app, choice)}
 	>
 		{#snippet writer()}
 			{#if named && later}
