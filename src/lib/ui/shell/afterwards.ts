@@ -27,9 +27,8 @@ export function afterwards(
 		document.body.dispatchEvent(
 			new KeyboardEvent('keydown', { key, code, shiftKey, ctrlKey, metaKey, altKey, bubbles: true })
 		);
-	// At hand when they are asked for: what is typed next goes into the list, and undo needs no network.
-	for (const later of [import('./CommandList.svelte'), import('$lib/state/revising')])
-		later.catch((error: unknown) => console.warn('Not at hand yet:', error));
+	// At hand when it is asked for: undo needs no network.
+	import('$lib/state/revising').catch((error: unknown) => console.warn('Not at hand yet:', error));
 	offerBuild ??= takeOverNewBuilds(onbuild);
 	return { end: () => ends.forEach((end) => end()), offerBuild };
 }

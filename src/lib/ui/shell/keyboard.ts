@@ -23,6 +23,9 @@ export function listenToKeys(app: App, reach: Reach): () => void {
 	let [before, last] = [NONE, NONE];
 	const remember = ({ key, timeStamp }: KeyboardEvent): void => {
 		[before, last] = [last, { key, ms: timeStamp }];
+		// The list is on its way while the second key is still up.
+		if (key === 'Control' || key === 'Meta')
+			import('./CommandList.svelte').catch((error: unknown) => console.warn('Not at hand yet:', error));
 	};
 	const isSecond = (): boolean => before.key === FIRST && last.ms - before.ms < PATIENCE_MS;
 	window.addEventListener('keydown', remember, { capture: true });
