@@ -18,6 +18,8 @@ export default defineConfig({
 		baseURL: `http://127.0.0.1:${PORT}`,
 		launchOptions: chromiumOptions,
 		viewport: { width: 1280, height: 800 },
+		// Each test is a first visit, and would keep the whole build for the next one: those that need it say so.
+		serviceWorkers: 'block',
 		timezoneId: 'Europe/London',
 		locale: 'en-GB'
 	},

@@ -1,17 +1,10 @@
 import { expect, test } from './helpers/test.js';
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { enter, litresOf, openDemo, quickline } from './helpers/pages';
+import { controlled, enter, litresOf, openDemo, quickline } from './helpers/pages';
 import { freePort, startServer } from './helpers/server';
 
-const controlled = (page: import('@playwright/test').Page): Promise<unknown> =>
-	page.evaluate(async () => {
-		await navigator.serviceWorker.ready;
-		if (!navigator.serviceWorker.controller)
-			await new Promise((resolve) =>
-				navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true })
-			);
-	});
+test.use({ serviceWorkers: 'allow' });
 
 test('after one visit everything works with the server dead', async ({ page }) => {
 	const server = await startServer(await freePort());

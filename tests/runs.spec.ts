@@ -1,7 +1,7 @@
 import { expect, test, type Page } from './helpers/test.js';
 import type { Entry, Logbook, Rig, Trip } from '../src/core/logbook/index.js';
 import { countdown, entry, exactRig, freshStart, hoseMeter, logbookOf, spareJug } from './helpers/logbooks';
-import { enter, litresOf, openDemo, openLogbook, quickline, stored } from './helpers/pages';
+import { controlled, enter, litresOf, openDemo, openLogbook, quickline, stored } from './helpers/pages';
 import { freePort, startServer } from './helpers/server';
 import { NOW_MS } from './helpers/test.js';
 
@@ -381,32 +381,26 @@ test('a container is added in Rig; jugs take turns at the tap; a rig with no dra
 	await expect(quickline(page)).toBeVisible();
 });
 
-test('without a network a run begins, is followed by the stand-in beside the page, and ends', async ({
-	page,
-	context
-}) => {
-	await openDemo(page);
-	await page.evaluate(async () => {
-		await navigator.serviceWorker.ready;
-		if (!navigator.serviceWorker.controller)
-			await new Promise((resolve) =>
-				navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true })
-			);
+test.describe('without a network', () => {
+	test.use({ serviceWorkers: 'allow' });
+	test('a run begins, is followed by the stand-in beside the page, and ends', async ({ page, context }) => {
+		await openDemo(page);
+		await controlled(page);
+		await page.getByRole('combobox', { name: 'Rig' }).selectOption({ label: 'Sandling' });
+		await expect(page.getByRole('img', { name: /^Aft, fresh/ })).toBeVisible();
+		await context.setOffline(true);
+		await page.goto('/run/fill?tank=sand-aft');
+		await page.getByLabel('How much').selectOption('litres');
+		await page.getByLabel('Litres to take').fill('5');
+		await page.getByLabel(/Hose meter shows now/).fill('1000');
+		await page.getByLabel('Flow, a minute').fill('300');
+		await press(page, 'Begin');
+		await press(page, 'Ready');
+		await press(page, 'Let it count by itself');
+		await expect(page.getByText(/^Stop: /)).toBeVisible({ timeout: 15_000 });
+		await page.getByRole('button', { name: /^Done, it shows/ }).click();
+		await press(page, 'Shut');
+		await expect(page.getByRole('heading', { name: 'That is all.' })).toBeVisible();
+		expect((await written(page)).map(({ kind }) => kind)).toEqual(['reading', 'fill', 'reading']);
 	});
-	await page.getByRole('combobox', { name: 'Rig' }).selectOption({ label: 'Sandling' });
-	await expect(page.getByRole('img', { name: /^Aft, fresh/ })).toBeVisible();
-	await context.setOffline(true);
-	await page.goto('/run/fill?tank=sand-aft');
-	await page.getByLabel('How much').selectOption('litres');
-	await page.getByLabel('Litres to take').fill('5');
-	await page.getByLabel(/Hose meter shows now/).fill('1000');
-	await page.getByLabel('Flow, a minute').fill('300');
-	await press(page, 'Begin');
-	await press(page, 'Ready');
-	await press(page, 'Let it count by itself');
-	await expect(page.getByText(/^Stop: /)).toBeVisible({ timeout: 15_000 });
-	await page.getByRole('button', { name: /^Done, it shows/ }).click();
-	await press(page, 'Shut');
-	await expect(page.getByRole('heading', { name: 'That is all.' })).toBeVisible();
-	expect((await written(page)).map(({ kind }) => kind)).toEqual(['reading', 'fill', 'reading']);
 });

@@ -31,6 +31,16 @@ export async function openLogbook(page: Page, logbook: Logbook, base = ''): Prom
 	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
 }
 
+/** Waits until the page is in the hands of its service worker: from then on it needs no network. */
+export const controlled = (page: Page): Promise<void> =>
+	page.evaluate(async () => {
+		await navigator.serviceWorker.ready;
+		if (!navigator.serviceWorker.controller)
+			await new Promise((resolve) =>
+				navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true })
+			);
+	});
+
 /** The litres that a large rod on *Now* shows for a tank. */
 export async function litresOf(page: Page, tank: string): Promise<number> {
 	const label = await page
