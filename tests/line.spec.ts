@@ -152,6 +152,9 @@ test('who writes is one tap; the entries of each can be seen apart', async ({ pa
 	const written = page.getByRole('main').getByRole('listitem');
 	await expect(written.filter({ hasText: 'Flush' })).toBeVisible();
 	await expect(written.filter({ hasText: 'Dishes' })).toHaveCount(0);
+	// Who wrote it is said on a phone too, where kinds have no column.
+	await page.setViewportSize({ width: 390, height: 844 });
+	await expect(written.getByText(', Tor', { exact: true })).toBeVisible();
 });
 
 test('a logbook is handed over by the share sheet, and merged after a look at what it changes', async ({

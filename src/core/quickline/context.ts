@@ -1,4 +1,5 @@
 import type { EntryDraft, Habit, Instrument, Rig } from '../logbook/index.js';
+import { withItem } from '../rig/index.js';
 import type { Happening, TellingContext } from '../words/index.js';
 
 /** What an instrument showed last. */
@@ -79,13 +80,9 @@ export const isHabit = (addition: Addition): addition is Habit => !('kind' in ad
 
 /** The rig with what a line adds to it, in the place of what has its id. */
 export function withAddition(rig: Rig, addition: Addition): Rig {
-	const into = <T extends { readonly id: string }>(list: readonly T[], item: T): readonly T[] => [
-		...list.filter(({ id }) => id !== item.id),
-		item
-	];
 	return isHabit(addition)
-		? { ...rig, habits: [...into(rig.habits, addition)] }
-		: { ...rig, instruments: [...into(rig.instruments, addition)] };
+		? { ...rig, habits: withItem(rig.habits, addition) }
+		: { ...rig, instruments: withItem(rig.instruments, addition) };
 }
 
 const slug = (name: string): string =>

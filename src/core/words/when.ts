@@ -94,7 +94,7 @@ export function sayAgo(ms: number, nowMs: number, timeZone: string): string {
 	return dayWord(then, { day: 'numeric', month: 'long', ...(year ? {} : { year: 'numeric' }) });
 }
 
-const two = (n: number): string => String(n).padStart(2, '0');
+export const two = (n: number): string => String(n).padStart(2, '0');
 
 /** A moment to the minute, as it stands behind what happened: `today at 08:15`, `yesterday at 21:30`, `on Sat 1 May at 07:10`. */
 export function sayMomentOf(ms: number, nowMs: number, timeZone: string): string {

@@ -5,6 +5,7 @@
 	import { useApp } from '$lib/state';
 	import SelectField from '$lib/ui/fields/SelectField.svelte';
 	import { byDay } from '$lib/ui/ledger/byDay';
+	import { writersOf } from '$lib/ui/ledger/writers';
 	import DayEntries from '$lib/ui/ledger/DayEntries.svelte';
 	import EntryForm from '$lib/ui/ledger/EntryForm.svelte';
 	import Findings from '$lib/ui/now/Findings.svelte';
@@ -42,7 +43,7 @@
 		now?.findings.filter(({ finding }) => finding.kind === 'missing' || finding.kind === 'slip') ?? []
 	);
 	const kinds = Object.entries(KIND_WORDS) as [EntryKind, string][];
-	const people = $derived([...new Set(app.rigEntries.flatMap(({ by: name }) => name ?? []))].sort());
+	const people = $derived(writersOf(app.rigEntries));
 	const last = $derived(history.done.at(-1));
 </script>
 

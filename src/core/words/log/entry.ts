@@ -9,6 +9,7 @@ import {
 } from '../../logbook/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
+import { two } from '../when.js';
 
 export interface DescribeContext {
 	readonly rig: Rig;
@@ -82,12 +83,10 @@ export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
 	note: 'Note'
 };
 
-const twoDigits = (n: number): string => String(n).padStart(2, '0');
-
 /** `07:25` in a zone. */
 export function clockText(at: string, timeZone: string): string {
 	const { hour, minute } = zonedTime(instantMs(at), timeZone);
-	return `${twoDigits(hour)}:${twoDigits(minute)}`;
+	return `${two(hour)}:${two(minute)}`;
 }
 
 /** `Wed 21 Apr` for a calendar day. */
@@ -99,5 +98,5 @@ export const dayText = (day: string): string =>
 /** `Wed 21 Apr 07:25` in a zone. */
 export const sayInstant = (ms: number, timeZone: string): string => {
 	const { day, hour, minute } = zonedTime(ms, timeZone);
-	return `${dayText(day)} ${twoDigits(hour)}:${twoDigits(minute)}`;
+	return `${dayText(day)} ${two(hour)}:${two(minute)}`;
 };

@@ -42,7 +42,7 @@
 			<li class:void={entry.void}>
 				<span class="time">{clockText(entry.at, app.timeZone)}</span>
 				<span class="what">
-					<span class="text">{said}</span>
+					<span class="text">{said}</span>{#if entry.by}<span class="by soft small">, {entry.by}</span>{/if}
 					{#if entry.void}<span class="tag">void</span>{/if}
 					{#if instantMs(entry.at) > app.nowMs}<span class="tag mind">in the future</span>{/if}
 					{#if doubts.has(entry.id)}<span class="doubt mind small"
@@ -118,6 +118,10 @@
 		border-radius: var(--corner);
 		padding: 0 0.3rem;
 	}
+	/* Where the column of kinds and writers has no room. */
+	.by {
+		display: none;
+	}
 	.doubt {
 		display: block;
 	}
@@ -130,6 +134,9 @@
 		text-underline-offset: 3px;
 	}
 	@media (max-width: 800px) {
+		.by {
+			display: inline;
+		}
 		li {
 			grid-template-columns: 3.2rem minmax(0, 1fr) auto;
 		}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Container } from '$core/logbook';
-	import { withItem } from '$core/rig';
+	import { withItem, withTank } from '$core/rig';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import NumberField from '../fields/NumberField.svelte';
@@ -55,7 +55,7 @@
 		const add = app.commands.change(
 			'rig',
 			rig.id,
-			(newest) => ({ ...newest, containers: [...withItem(newest.containers, tote)] }),
+			(newest) => ({ ...newest, containers: withItem(newest.containers, tote) }),
 			'Tote added'
 		);
 		if (await add) sayDone(app, 'Tote added');
@@ -67,10 +67,7 @@
 		const change = app.commands.change(
 			'rig',
 			rig.id,
-			(newest) => ({
-				...newest,
-				tanks: newest.tanks.map((tank) => (tank.id === id ? { ...tank, portable: true } : tank))
-			}),
+			(newest) => withTank(newest, id, { portable: true }),
 			label
 		);
 		if (await change) sayDone(app, label);

@@ -1,17 +1,12 @@
 <script lang="ts">
-	import { knownFrom } from '$core/quickline';
 	import type { App } from '$lib/state';
+	import { writersOf } from '../ledger/writers';
 
 	/** Who writes: a tap is the next of those who write here. */
 	const { app }: { app: App } = $props();
 	const by = $derived(app.prefs.current.by);
 	const people = $derived(
-		[
-			...new Set([
-				...(by === undefined ? [] : [by]),
-				...(app.rig ? knownFrom(app.rig, app.rigEntries, app.nowMs).people : [])
-			])
-		].sort()
+		[...new Set([...writersOf(app.rigEntries), ...(by === undefined ? [] : [by])])].sort()
 	);
 	const next = $derived(people[(people.indexOf(by ?? '') + 1) % people.length]);
 </script>
