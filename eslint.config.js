@@ -16,6 +16,7 @@ const order = [
 	'runs',
 	'findings',
 	'words',
+	'formats',
 	'quickline',
 	'now'
 ];

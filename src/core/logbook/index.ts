@@ -47,6 +47,7 @@ export {
 	parseLogbook,
 	parseLogbookText,
 	parseRecord,
+	parseStop,
 	RECORD_KINDS,
 	saidMore,
 	type Parsed,

@@ -1,8 +1,8 @@
-import type { Entry, Logbook, Point, Problem, Rig, Trip } from '../types.js';
+import type { Entry, Logbook, Point, Problem, Rig, Stop, Trip } from '../types.js';
 import { excessOf, ProblemList } from './limits.js';
 import { problemOf } from './problems.js';
 import { checkReferences } from './references.js';
-import { entrySchema, logbookShellSchema, pointSchema, rigSchema, tripSchema } from './schema.js';
+import { entrySchema, logbookShellSchema, pointSchema, rigSchema, stopSchema, tripSchema } from './schema.js';
 
 /** What is wrong with some data: the first problems, and how many more there are (`atLeast`: that many or more). */
 export interface Refusal {
@@ -133,15 +133,22 @@ export function parseLogbookText(text: string, options?: ParseOptions): Parsed<L
 	return parseLogbook(data, options);
 }
 
-/** Checks one record by itself; whether its ids name anything is for `checkReferences`. */
-export function parseRecord<K extends RecordKind>(kind: K, data: unknown): Parsed<RecordTypes[K]> {
+type AnySchema = (typeof RECORD_SCHEMAS)[RecordKind] | typeof stopSchema;
+function parsedBy<T>(schema: AnySchema, data: unknown): Parsed<T> {
 	const excess = excessOf(data, []);
 	if (excess) return { ok: false, problems: [excess] };
-	const result = RECORD_SCHEMAS[kind].safeParse(data);
+	const result = schema.safeParse(data);
 	return result.success
-		? { ok: true, value: result.data as RecordTypes[K] }
+		? { ok: true, value: result.data as T }
 		: { ok: false, problems: result.error.issues.map((issue) => problemOf(issue, data)) };
 }
+
+/** Checks one record by itself; whether its ids name anything is for `checkReferences`. */
+export const parseRecord = <K extends RecordKind>(kind: K, data: unknown): Parsed<RecordTypes[K]> =>
+	parsedBy(RECORD_SCHEMAS[kind], data);
+
+/** Checks one stop by itself. */
+export const parseStop = (data: unknown): Parsed<Stop> => parsedBy(stopSchema, data);
 
 /** How many problems there are beside the listed ones, in words; empty when none. */
 export const saidMore = ({ more, atLeast }: Pick<Refusal, 'more' | 'atLeast'>): string =>

@@ -357,6 +357,8 @@ export const tripSchema = z.looseObject({
 			school: z.optional(z.enum(SCHOOLS))
 		})
 	),
+	/** where the way leads, as a track or a route gave it; an addition of ours, see docs/logbook.md */
+	track: z.optional(z.array(longitudeLatitude)),
 	edited
 });
 
@@ -371,6 +373,7 @@ export const pointSchema = z.looseObject({
 	source: z.optional(text),
 	verified: z.optional(day),
 	note: z.optional(text),
+	retired,
 	edited
 });
 

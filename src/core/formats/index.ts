@@ -1,0 +1,13 @@
+export { IMPORT_FORMATS, formatOf, importText, type ImportFormat } from './importing.js';
+export type { Imported, Place, ReadingContext } from './imported.js';
+export {
+	EXPORT_FORMATS,
+	EXPORT_LISTS,
+	exportText,
+	MEDIA_TYPES,
+	type ExportFormat,
+	type ExportOptions
+} from './exporting.js';
+export { doingAt, type Planned } from './calendar/writeCalendar.js';
+export { mainTag, readTags, tagsOf, type Tags } from './tags/openMapTags.js';
+export { ENTRY_COLUMNS, POINT_COLUMNS, SERVICE_COLUMNS, STOP_COLUMNS } from './csv/columns.js';
