@@ -8,6 +8,7 @@ import svelteConfig from './svelte.config.js';
 const order = [
 	'units',
 	'logbook',
+	'places',
 	'rig',
 	'estimate',
 	'habits',

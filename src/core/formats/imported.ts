@@ -1,7 +1,5 @@
 import type { Entry, Logbook, Point, Problem, Stop } from '../logbook/index.js';
-
-/** A place on the way of a track: [longitude, latitude], degrees. */
-export type Place = readonly [lon: number, lat: number];
+import type { Place } from '../places/index.js';
 
 /** What was found in a file of an open format; nothing of it is kept yet. */
 export interface Imported {

@@ -1,5 +1,5 @@
 export { IMPORT_FORMATS, formatOf, importText, type ImportFormat } from './importing.js';
-export type { Imported, Place, ReadingContext } from './imported.js';
+export type { Imported, ReadingContext } from './imported.js';
 export {
 	EXPORT_FORMATS,
 	EXPORT_LISTS,

@@ -1,5 +1,5 @@
 import centroid from '@turf/centroid';
-import type { Place } from '../imported.js';
+import type { Place } from '../../places/index.js';
 
 /** The middle of an area, degrees; nothing where its rings are none. */
 export function centreOf(area: object): Place | undefined {

@@ -1,5 +1,6 @@
 import { parseStop } from '../../logbook/index.js';
-import { Findings, quoted, type Imported, type Place, type ReadingContext } from '../imported.js';
+import { Findings, quoted, type Imported, type ReadingContext } from '../imported.js';
+import type { Place } from '../../places/index.js';
 import { OWN, takePlace, wrongPlace } from '../tags/exact.js';
 import type { Tags } from '../tags/openMapTags.js';
 import { centreOf } from './centre.js';

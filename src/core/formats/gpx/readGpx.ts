@@ -1,5 +1,6 @@
 import { parseStop, type Stop } from '../../logbook/index.js';
-import { Findings, type Imported, type Place, type ReadingContext } from '../imported.js';
+import { Findings, type Imported, type ReadingContext } from '../imported.js';
+import type { Place } from '../../places/index.js';
 import { takePlace, wrongPlace } from '../tags/exact.js';
 import { isTagKey, tagsInText, type Tags } from '../tags/openMapTags.js';
 import { childrenOf, readXml, textOf, type Document, type Element } from './readXml.js';

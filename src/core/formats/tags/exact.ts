@@ -1,5 +1,6 @@
 import { parseRecord, type Point } from '../../logbook/index.js';
-import { Findings, type Place } from '../imported.js';
+import { Findings } from '../imported.js';
+import type { Place } from '../../places/index.js';
 import { madeId } from '../madeId.js';
 import { nameByTags, readTags, tagsOf, type Tags } from './openMapTags.js';
 
