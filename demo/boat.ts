@@ -145,7 +145,7 @@ const PLACES: readonly Point[] = [
 	{
 		id: 'demo-varn',
 		name: 'Varn Quay',
-		position: [9.41, 58.22],
+		position: [-14.59, 58.22],
 		services: [
 			{ kind: 'water', potable: true, minutes: 20, flowLpm: 15 },
 			{ kind: 'black', minutes: 15 },
@@ -155,7 +155,7 @@ const PLACES: readonly Point[] = [
 	{
 		id: 'demo-ossel',
 		name: 'Ossel Harbour',
-		position: [9.63, 58.31],
+		position: [-14.37, 58.31],
 		services: [
 			{ kind: 'water', potable: true, fee: 4, minutes: 20 },
 			{ kind: 'grey', minutes: 10 },
@@ -165,10 +165,16 @@ const PLACES: readonly Point[] = [
 	{
 		id: 'demo-trine',
 		name: 'Trine Skerry',
-		position: [9.78, 58.27],
+		position: [-14.22, 58.27],
 		services: [{ kind: 'water', potable: false, note: 'Rain butt: for washing only.' } satisfies Service]
 	}
 ];
+
+/** Where one lies at anchor. */
+const ANCHORAGES: Readonly<Record<string, Stop['position']>> = {
+	'Hjelt Sound': [-14.52, 58.3],
+	'Lomvi Bay': [-14.45, 58.19]
+};
 
 const COURSE: readonly (readonly [name: string, arriveDay: number, departDay: number, legKm: number])[] = [
 	['Varn Quay', -12, -11, 0],
@@ -194,7 +200,7 @@ function tripOf(today: string, timeZone: string): Trip {
 			depart: at(departDay, 10),
 			legKm,
 			services: point?.services ?? [],
-			...(point ? { point: point.id, position: point.position } : {})
+			...(point ? { point: point.id, position: point.position } : { position: ANCHORAGES[name] })
 		};
 	});
 	return {

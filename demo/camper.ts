@@ -276,14 +276,15 @@ const PLACES: readonly Point[] = [
 	{
 		id: 'demo-hollin',
 		name: 'Hollin Yard',
-		position: [-3.62, 56.91],
+		position: [-21.62, 56.91],
 		services: [TAP, DRAIN, DISPOSAL],
-		access: 'Gate on the left, code from the survey office'
+		access: 'Gate on the left, code from the survey office',
+		source: 'tap'
 	},
 	{
 		id: 'demo-sarn',
 		name: 'Low Sarn',
-		position: [-3.31, 57.02],
+		position: [-21.31, 57.02],
 		services: [
 			{ ...TAP, fee: 3, detourKm: 2 },
 			{ ...DRAIN, fee: 2 },
@@ -294,10 +295,18 @@ const PLACES: readonly Point[] = [
 	{
 		id: 'demo-tamsel',
 		name: 'Tamsel Ford',
-		position: [-3.47, 57.08],
+		position: [-21.47, 57.08],
 		services: [{ ...TAP, note: 'Sign on the tap: drinking water.' }, DRAIN, DISPOSAL]
 	}
 ];
+
+/** Where one stays without a service. */
+const CAMPS: Readonly<Record<string, Stop['position']>> = {
+	'Kelda Top': [-21.55, 57.02],
+	'Orrow Plantation': [-21.36, 57.06],
+	'Grethe Edge': [-21.52, 57.16],
+	'Skarn Hause': [-21.28, 57.12]
+};
 
 /** Warm days to come, by the day of arrival. */
 const WEATHER: Readonly<Record<number, Stop['weather']>> = {
@@ -342,7 +351,7 @@ function tripOf(today: string, timeZone: string): Trip {
 			legKm,
 			services: point?.services ?? [],
 			...(WEATHER[arriveDay] ? { weather: WEATHER[arriveDay] } : {}),
-			...(point ? { point: point.id, position: point.position } : {})
+			...(point ? { point: point.id, position: point.position } : { position: CAMPS[name] })
 		};
 	});
 	return {

@@ -1,5 +1,4 @@
-import type { Logbook, Rig, Trip } from '../logbook/index.js';
-import { instantMs } from '../logbook/index.js';
+import { instantMs, tripSpan, type Entry, type Logbook, type Rig, type Trip } from '../logbook/index.js';
 import { doingAt, tripCalendar, type Planned } from './calendar/writeCalendar.js';
 import { entriesCsv, pointsCsv, stopsCsv, type CsvStyle } from './csv/writeCsv.js';
 import { pointsGeoJson, tripGeoJson } from './geojson/writeGeoJson.js';
@@ -27,6 +26,14 @@ export interface ExportOptions extends CsvStyle {
 	readonly planned?: Planned | undefined;
 }
 
+/** Whether an entry belongs to a trip: it says so, or it says of none and was made on it. */
+function isOf(entry: Entry, trip: Trip): boolean {
+	if (entry.rig !== trip.rig || entry.trip !== undefined) return entry.trip === trip.id;
+	const [fromMs, toMs] = tripSpan(trip);
+	const atMs = instantMs(entry.at);
+	return fromMs <= atMs && atMs < toMs;
+}
+
 /** A table of the list that is asked for, of the rig and the trip that are meant. */
 function table(logbook: Logbook, { rig, trip, list = 'entries', ...style }: ExportOptions): string {
 	if (list === 'points') return pointsCsv(logbook.points, style);
@@ -37,7 +44,7 @@ function table(logbook: Logbook, { rig, trip, list = 'entries', ...style }: Expo
 			style
 		);
 	return entriesCsv(
-		logbook.entries.filter((entry) => (!rig || entry.rig === rig.id) && (!trip || entry.trip === trip.id)),
+		logbook.entries.filter((entry) => (!rig || entry.rig === rig.id) && (!trip || isOf(entry, trip))),
 		style
 	);
 }

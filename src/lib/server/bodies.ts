@@ -63,10 +63,10 @@ const dipBody = z.looseObject({
 	at: z.optional(z.looseObject({ xMm: z.number(), yMm: z.number() }))
 });
 
-type Read<T> = { readonly body: T } | Errors;
+export type Read<T> = { readonly body: T } | Errors;
 
 /** Checks the outer body and the logbook within it; the problems of both are listed, as many as are listed at all. */
-function withLogbook<T extends z.ZodMiniType<{ logbook?: unknown }>>(
+export function withLogbook<T extends z.ZodMiniType<{ logbook?: unknown }>>(
 	schema: T,
 	data: unknown
 ): Read<z.infer<T> & { logbook: Logbook }> {
@@ -81,7 +81,7 @@ function withLogbook<T extends z.ZodMiniType<{ logbook?: unknown }>>(
 	return { errors, ...(more > 0 ? { more } : {}), ...(within.atLeast ? { atLeast: true } : {}) };
 }
 
-const mustBe = (path: string, expected: string, got: string): Problem => ({
+export const mustBe = (path: string, expected: string, got: string): Problem => ({
 	path,
 	expected,
 	got: JSON.stringify(got)

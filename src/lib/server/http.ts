@@ -13,6 +13,16 @@ export interface Errors {
 	readonly atLeast?: true;
 }
 
+/** An answer that is no JSON: the text of a file, its media type, and what it is called when it is saved. */
+export interface FileAnswer {
+	readonly file: { readonly text: string; readonly type: string; readonly name: string };
+}
+
+const asFile = ({ file: { text, type, name } }: FileAnswer): Response =>
+	new Response(text, {
+		headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"` }
+	});
+
 /** The answer to a body that does not validate. */
 const unprocessable = (errors: Errors): Response => json(errors, { status: 422 });
 
@@ -36,11 +46,11 @@ async function readUpTo(request: Request, limit: number): Promise<string | undef
 /**
  * Takes a JSON body and gives it to a handler; answers 415, 413 and 422 where it cannot.
  *
- * @param handle gets any JSON value; what it returns is the answer, or a list of problems
+ * @param handle gets any JSON value; what it returns is the answer, a file, or a list of problems
  */
 export async function answerJson(
 	request: Request,
-	handle: (body: unknown) => { answer: unknown } | Errors
+	handle: (body: unknown) => { answer: unknown } | FileAnswer | Errors
 ): Promise<Response> {
 	const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
 	if (type !== 'application/json') return refuse(415, 'Send JSON, with content-type application/json.');
@@ -56,5 +66,6 @@ export async function answerJson(
 		return unprocessable({ errors: [{ path: '$', expected: 'JSON', got }] });
 	}
 	const result = handle(body);
-	return 'errors' in result ? unprocessable(result) : json(result.answer);
+	if ('errors' in result) return unprocessable(result);
+	return 'file' in result ? asFile(result) : json(result.answer);
 }

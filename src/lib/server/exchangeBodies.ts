@@ -1,0 +1,82 @@
+import { EXPORT_FORMATS, EXPORT_LISTS, IMPORT_FORMATS } from '$core/formats';
+import {
+	currentTrip,
+	instantMs,
+	parseLogbook,
+	problemsOf,
+	schemas,
+	type Logbook,
+	type Rig,
+	type Trip
+} from '$core/logbook';
+import * as z from 'zod/mini';
+import { mustBe, withLogbook, type Read } from './bodies';
+
+const importBody = z.looseObject({
+	format: z.enum(IMPORT_FORMATS),
+	text: z.string(),
+	rig: z.optional(z.string()),
+	timeZone: z.optional(schemas.timeZone),
+	logbook: z.optional(z.unknown())
+});
+const exportBody = z.looseObject({
+	logbook: z.unknown(),
+	format: z.enum(EXPORT_FORMATS),
+	rig: z.optional(z.string()),
+	trip: z.optional(z.string()),
+	// additions of ours, see docs/logbook.md
+	list: z.optional(z.enum(EXPORT_LISTS)),
+	decimalComma: z.optional(z.boolean())
+});
+
+export type ImportBody = Omit<z.infer<typeof importBody>, 'logbook'> & { readonly logbook?: Logbook };
+
+/** A file to be read, beside a logbook where one is sent along. */
+export function readImportBody(data: unknown): Read<ImportBody> {
+	const outer = importBody.safeParse(data);
+	if (!outer.success) return { errors: problemsOf(outer.error, data) };
+	const { logbook: given, ...body } = outer.data;
+	if (given === undefined) return { body };
+	const logbook = parseLogbook(given, { root: ['logbook'] });
+	if (!logbook.ok) {
+		const { problems, more, atLeast } = logbook;
+		return { errors: problems, ...(more === undefined ? {} : { more }), ...(atLeast ? { atLeast } : {}) };
+	}
+	if (body.rig !== undefined && !logbook.value.rigs.some(({ id }) => id === body.rig))
+		return { errors: [mustBe('$.rig', 'the id of a rig in the logbook', body.rig)] };
+	return { body: { ...body, logbook: logbook.value } };
+}
+
+export type ExportBody = z.infer<typeof exportBody> & {
+	readonly logbook: Logbook;
+	/** the rig and the trip that are meant, where any are */
+	readonly of: { readonly rig: Rig | undefined; readonly trip: Trip | undefined };
+};
+
+/** A logbook to be written; a calendar without a named trip is of the one under way when the logbook was written. */
+export function readExportBody(data: unknown): Read<ExportBody> {
+	const read = withLogbook(exportBody, data);
+	if ('errors' in read) return read;
+	const { logbook, format, rig: rigId, trip: tripId } = read.body;
+	const rig = logbook.rigs.find(({ id }) => id === rigId);
+	if (rigId !== undefined && !rig)
+		return { errors: [mustBe('$.rig', 'the id of a rig in the logbook', rigId)] };
+	const named = logbook.trips.find(({ id, rig: of }) => id === tripId && (!rig || of === rig.id));
+	if (tripId !== undefined && !named)
+		return {
+			errors: [
+				mustBe('$.trip', rig ? 'the id of a trip of that rig' : 'the id of a trip in the logbook', tripId)
+			]
+		};
+	const own = logbook.trips.filter((trip) => !rig || trip.rig === rig.id);
+	const atMs = instantMs(logbook.exportedAt);
+	const usual = logbook.rigs.map(({ id }) => currentTrip(own, id, atMs)).find((trip) => trip !== undefined);
+	const trip = named ?? (format === 'ics' ? (usual ?? own.at(-1)) : undefined);
+	if (format === 'ics' && !trip)
+		return {
+			errors: [mustBe('$.trip', 'the id of a trip: a calendar is of one', 'a logbook without a trip')]
+		};
+	return {
+		body: { ...read.body, of: { rig: rig ?? logbook.rigs.find(({ id }) => id === trip?.rig), trip } }
+	};
+}
