@@ -19,7 +19,9 @@ export default {
 				'script-src': ['self'],
 				'style-src': ['self'],
 				'style-src-attr': ['unsafe-inline'],
-				'img-src': ['self', 'data:'],
+				// From where pictures may come the server says, in a second policy beside this one: a person may allow one
+				// tile server (see scripts/serve.mjs).
+				'img-src': ['*', 'data:'],
 				'font-src': ['self'],
 				'connect-src': ['self'],
 				'worker-src': ['self'],

@@ -12,8 +12,33 @@ const HEADERS = {
 	'referrer-policy': 'no-referrer',
 	'cross-origin-opener-policy': 'same-origin',
 	'cross-origin-resource-policy': 'same-origin',
-	'permissions-policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=()'
+	'permissions-policy': 'camera=(), microphone=(), geolocation=(self), payment=(), usb=()'
 };
+
+/**
+ * From where a page may load pictures: from here, and from the one tile server that its person has allowed. It stands beside
+ * the policy that is written into the pages themselves.
+ */
+export function picturePolicy(cookies = '') {
+	const given = /(?:^|;\s*)tiles=([^;]*)/.exec(cookies)?.[1] ?? '';
+	let origin;
+	try {
+		origin = decodeURIComponent(given);
+	} catch {
+		// A cookie that was broken allows nothing.
+		origin = '';
+	}
+	const allowed = /^https?:\/\/[\w.-]+(:\d{1,5})?$/.test(origin) ? ` ${origin}` : '';
+	return `img-src 'self' data:${allowed}`;
+}
+
+/** Puts a policy beside the one that a page may have: both count. */
+function addPicturePolicy(response, policy) {
+	const set = response.setHeader.bind(response);
+	set('content-security-policy', policy);
+	response.setHeader = (name, value) =>
+		set(name, String(name).toLowerCase() === 'content-security-policy' ? `${value}, ${policy}` : value);
+}
 
 /** One byte over what the endpoints take: they refuse it by themselves, and more need not be read. */
 const MOST_BYTES = 16 * 1024 * 1024 + 1;
@@ -108,6 +133,7 @@ export async function serve({
 	pool.on('error', (error) => console.error(error));
 	const server = createServer((request, response) => {
 		for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+		addPicturePolicy(response, picturePolicy(request.headers.cookie));
 		if (isHeavy(request)) return void answerInPool(pool, request, response);
 		handler(request, response, () => {
 			response.statusCode = 404;

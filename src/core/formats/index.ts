@@ -1,4 +1,5 @@
-export { IMPORT_FORMATS, formatOf, importText, type ImportFormat } from './importing.js';
+export { IMPORT_FORMATS, importText, type ImportFormat } from './importing.js';
+export { formatOf } from './formatOf.js';
 export type { Imported, ReadingContext } from './imported.js';
 export {
 	EXPORT_FORMATS,

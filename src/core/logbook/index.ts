@@ -39,7 +39,7 @@ export {
 	type MergePreview,
 	type Retired
 } from './revisions/merge.js';
-export { inUse } from './revisions/inUse.js';
+export { inUse, notRetired } from './revisions/inUse.js';
 export { keepNamed, keepStops, stopsNamed } from './revisions/keepNamed.js';
 export { rebase, type Conflict, type Rebased } from './revisions/rebase.js';
 export {

@@ -13,7 +13,8 @@ export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
 export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from './when.js';
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
-export { SERVICE_NAMES, sayNights, sayOffered } from './trip/stop.js';
+export { SERVICE_NAMES, sayNights, sayOffered, sayWeather } from './trip/stop.js';
+export { sayEach, sayServices, sayVerified } from './trip/point.js';
 export { sayTotals } from './log/totals.js';
 export {
 	METER_PLACES,

@@ -1,5 +1,13 @@
 import { levelOf, usableOfTank, type Estimate } from '$core/estimate';
-import { instantMs, tripInUse, type Container, type Entry, type Point, type Trip } from '$core/logbook';
+import {
+	instantMs,
+	notRetired,
+	tripInUse,
+	type Container,
+	type Entry,
+	type Point,
+	type Trip
+} from '$core/logbook';
 import { carryingAt, kindOf, servesKind, type Carrying } from '$core/plan';
 import { hoseLitres, neverBinds, USUAL_WASTE_HOSE, type Hose } from '$core/rig';
 import {
@@ -164,7 +172,7 @@ function nearOf({ estimate, trip, points, units }: RunsAsked, stopId: string): r
 	const { rig } = estimate.model;
 	const stop = trip?.stops.find(({ id }) => id === stopId);
 	if (!stop) return [];
-	return carryingAt(rig, stop, points, 'while-there')
+	return carryingAt(rig, stop, notRetired(points), 'while-there')
 		.filter(({ service }) => isWanted(estimate, service))
 		.map((one) => ({
 			container: one.container,

@@ -1,4 +1,4 @@
-import { EXPORT_FORMATS, EXPORT_LISTS, IMPORT_FORMATS } from '$core/formats';
+import { EXPORT_FORMATS, EXPORT_LISTS, IMPORT_FORMATS, type ImportFormat } from '$core/formats';
 import {
 	currentTrip,
 	instantMs,
@@ -29,7 +29,13 @@ const exportBody = z.looseObject({
 	decimalComma: z.optional(z.boolean())
 });
 
-export type ImportBody = Omit<z.infer<typeof importBody>, 'logbook'> & { readonly logbook?: Logbook };
+export interface ImportBody {
+	readonly format: ImportFormat;
+	readonly text: string;
+	readonly rig?: string | undefined;
+	readonly timeZone?: string | undefined;
+	readonly logbook?: Logbook;
+}
 
 /** A file to be read, beside a logbook where one is sent along. */
 export function readImportBody(data: unknown): Read<ImportBody> {

@@ -131,7 +131,8 @@ export function boxAround(places: readonly Place[], byKm: number): Box | undefin
 	const narrow = Math.cos((Math.PI / 180) * Math.min(89, Math.max(Math.abs(south), Math.abs(north))));
 	const aside = up / narrow;
 	const [west, east] = [Math.min(...lons) - aside, Math.max(...lons) + aside];
-	return east - west >= 360
+	const POLE = 90;
+	return east - west >= 360 || south === -POLE || north === POLE
 		? [-180, south, 180, north]
 		: [short(wrapped(west)), short(south), short(wrapped(east)), short(north)];
 }

@@ -56,6 +56,8 @@ export interface Prefs {
 	readonly letterKeys?: boolean;
 	/** what was proposed to be done next and is done or waved away, by rig */
 	readonly waved?: Readonly<Record<string, readonly string[]>>;
+	/** tiles of one's own server on the map, `https://…/{z}/{x}/{y}.png`; none where absent */
+	readonly tiles?: string;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

@@ -6,7 +6,8 @@ import {
 	voided,
 	type Conflict,
 	type Entry,
-	type EntryDraft
+	type EntryDraft,
+	type Point
 } from '$core/logbook';
 import { reckonedWith } from '$core/rig';
 import type { Change, Edit } from '$lib/store';
@@ -53,15 +54,18 @@ const backTo = (from: Value, to: Value, newest: Value, now: string): Value | und
 };
 
 /**
- * The edits that undo an act. A new entry is voided, since entries are never erased; a new rig, trip or point has
- * nothing to go back to and stays.
+ * The edits that undo an act. A new entry is voided, since entries are never erased, and a new point put out of use; a new rig
+ * or trip has nothing to go back to and stays.
  */
 export const undoing = ({ steps }: Act, now: string): readonly Edit[] =>
 	steps.map(({ kind, before, after }) =>
 		editOf(kind, after.id, (newest) => {
 			if (!newest) return undefined;
 			if (before) return backTo(after, before, newest, now);
-			return kind === 'entry' ? voided(newest as Entry, now) : undefined;
+			if (kind === 'entry') return voided(newest as Entry, now);
+			return kind === 'point'
+				? stamped({ ...(newest as Point), retired: true as const }, newest, now)
+				: undefined;
 		})
 	);
 
@@ -71,7 +75,8 @@ export const redoing = ({ steps }: Act, now: string): readonly Edit[] =>
 		editOf(kind, after.id, (newest) => {
 			if (!newest) return stamped(after, undefined, now);
 			if (before) return backTo(before, after, newest, now);
-			return kind === 'entry' ? restored(newest as Entry, now) : undefined;
+			if (kind === 'entry') return restored(newest as Entry, now);
+			return kind === 'point' ? stamped(after, newest, now) : undefined;
 		})
 	);
 

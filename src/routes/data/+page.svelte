@@ -5,6 +5,8 @@
 	import ImportLogbook from '$lib/ui/data/ImportLogbook.svelte';
 	import InThisBrowser from '$lib/ui/data/InThisBrowser.svelte';
 	import LookAndUnits from '$lib/ui/data/LookAndUnits.svelte';
+	import OwnTiles from '$lib/ui/data/OwnTiles.svelte';
+	import SaveAs from '$lib/ui/exchange/SaveAs.svelte';
 	import Wipe from '$lib/ui/data/Wipe.svelte';
 	import Page from '$lib/ui/page/Page.svelte';
 	import PageHead from '$lib/ui/page/PageHead.svelte';
@@ -31,23 +33,28 @@
 			<HandOver {app} />
 		</Section>
 	</div>
+	<Section title="For other programs" ruled><SaveAs {app} /></Section>
 	<Section title="In this browser" ruled><InThisBrowser {app} /></Section>
 	<div id="read">
 		<Section title="Read in" ruled>
 			<p>
-				A logbook from another device or another person is merged with yours. You see what it changes first.
+				A logbook from another device or another person is merged with yours. Points, ways, tables and
+				calendars come from GPX, GeoJSON, CSV and iCalendar. You see what each changes first; nothing is kept
+				unasked.
 			</p>
 			<ImportLogbook {app} />
 		</Section>
 	</div>
 	<Section title="Look and units" ruled><LookAndUnits {app} /></Section>
+	<Section title="Map" ruled><OwnTiles {app} /></Section>
 	{#if records.aside.length > 0}
 		<Section title="Kept aside" ruled><Aside aside={records.aside} /></Section>
 	{/if}
 	<Section title="Stand-in devices" ruled>
 		<p>
-			A simulated flow meter: in <a href="/run/fill">a fill by a hose meter</a> it counts by itself, with the server
-			and without. No real device is spoken to.
+			A simulated flow meter: in <a href="/run/fill">a fill by a hose meter</a> it counts by itself, with the
+			server and without. A directory of invented places, in <a href="/trip/points">Points and map</a>;
+			simulated weather, at each stop. No real device or service is spoken to.
 		</p>
 	</Section>
 	<Section title="Wipe" ruled><Wipe {app} /></Section>

@@ -1,9 +1,21 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { instantMs, tripInUse, tripSpan, zonedIso, zonedTime, type Stop, type Trip } from '$core/logbook';
+	import {
+		instantMs,
+		notRetired,
+		tripInUse,
+		tripSpan,
+		zonedIso,
+		zonedTime,
+		type Stop,
+		type Trip
+	} from '$core/logbook';
+	import { nearWay, wayAhead } from '$core/places';
+	import { formatQuantity } from '$core/units';
+	import Visits from '$lib/ui/places/Visits.svelte';
 	import type { Mend, TripChange } from '$core/plan';
-	import { capital, dayText, sayChange, sayLastChance, sayPlan } from '$core/words';
+	import { capital, dayText, sayChange, sayLastChance, sayPlan, sayServices } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { onMount } from 'svelte';
 	import { useApp } from '$lib/state';
@@ -20,7 +32,7 @@
 	import Schools from '$lib/ui/trip/Schools.svelte';
 	import StopForm from '$lib/ui/trip/StopForm.svelte';
 	import StopList from '$lib/ui/trip/StopList.svelte';
-	import { copyOfTrip, keepChange } from '$lib/ui/trip/tripActs';
+	import { copyOfTrip, keepChange, keepPoint } from '$lib/ui/trip/tripActs';
 	import TripForm from '$lib/ui/trip/TripForm.svelte';
 	import WhatIf from '$lib/ui/trip/WhatIf.svelte';
 
@@ -89,6 +101,20 @@
 		await goto(`/trip?trip=${encodeURIComponent(next.id)}`);
 	}
 
+	const MOST_AHEAD = 4;
+	const NEAR_KM = 10;
+	const pointsAhead = $derived(
+		trip
+			? nearWay(notRetired(app.records.points), wayAhead(trip, app.nowMs), NEAR_KM).slice(0, MOST_AHEAD)
+			: []
+	);
+	/** Weather of every stop ahead that has a place; what was typed stays. */
+	async function askWeather(): Promise<void> {
+		if (!trip) return;
+		const { weatherAhead } = await import('$lib/ui/trip/weatherAhead');
+		const said = await weatherAhead(app, trip);
+		sayDone(app, said);
+	}
 	const NIGHT_MS = 86_400_000;
 	/** How long one can stay where one is: a stop that lasts as long as the tanks do, at the odds that plans are made for. */
 	async function stayHere(): Promise<void> {
@@ -224,6 +250,7 @@
 					onchange={(stop) => (stopId = stop.id)}
 					oninsert={(after) => ([insertAfter, open] = [after, 'new stop'])}
 					ondo={(change) => void keepChange(app, trip, change)}
+					onkeep={(stop) => void keepPoint(app, trip, stop)}
 				/>
 			{/if}
 		</Section>
@@ -266,6 +293,27 @@
 			title="No trip under way."
 			says="Say where you go and what there is on the way, and Dipsometer finds the next refill and dump point."
 		/>
+	{/if}
+	{#if rig}
+		<Section title="Water and dump points" ruled>
+			<Visits {app} most={1} />
+			{#if trip && pointsAhead.length > 0}
+				<ul>
+					{#each pointsAhead as { point, alongKm } (point.id)}<li>
+							<a href="/trip/points?point={encodeURIComponent(point.id)}">{point.name}</a><span class="soft"
+								>, in {formatQuantity(alongKm ?? 0, 'distance', units)}: {sayServices(point.services)}</span
+							>
+						</li>{/each}
+				</ul>
+			{/if}
+			<p class="buttons">
+				<a class="as-button" href="/trip/points">Points and map</a>
+				{#if trip && trip.stops.length > 0}
+					<a class="as-button" href="/trip/card?trip={encodeURIComponent(trip.id)}">Card to print</a>
+					<button onclick={() => void askWeather()}>Weather for the stops ahead (simulated)</button>
+				{/if}
+			</p>
+		</Section>
 	{/if}
 	<p><button class:primary={!trip} onclick={() => (open = 'new trip')}>New trip</button></p>
 	{#if own.length > (trip ? 1 : 0)}

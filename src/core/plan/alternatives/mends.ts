@@ -1,6 +1,6 @@
 import type { Estimate } from '../../estimate/index.js';
 import { effortOf } from '../../forecast/index.js';
-import { certaintyOf, instantMs, type Point, type Stop, type Trip } from '../../logbook/index.js';
+import { certaintyOf, instantMs, notRetired, type Point, type Stop, type Trip } from '../../logbook/index.js';
 import { carryingAt } from './carrying.js';
 import { canBeShorter, changedTrip, detourTo, type TripChange } from './changes.js';
 import { changedEstimate } from './compare.js';
@@ -119,9 +119,10 @@ export function* mends(
 	trips: readonly Trip[],
 	trip: Trip,
 	plan: Plan,
-	points: readonly Point[],
+	known: readonly Point[],
 	options: ProblemOptions = {}
 ): Generator<void, readonly Mend[]> {
+	const points = notRetired(known);
 	const { shortfall } = plan;
 	const short = estimate.model.rig.tanks.find(({ id }) => id === shortfall?.tank);
 	if (!shortfall || !short) return [];

@@ -1,3 +1,4 @@
+import { formatQuantity, type UnitChoice } from '../../units/index.js';
 import { daysBetween, instantMs, zonedTime, type Service, type Stop } from '../../logbook/index.js';
 
 /** What each kind of service is called in a list. */
@@ -17,6 +18,13 @@ export const sayOffered = ({ services }: Stop): string =>
 				`${SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}`
 		)
 		.join(', ') || 'nothing here';
+
+const FROST_C = 0;
+/** What the weather of a stay is, and whether it freezes: `28 °C by day, 13 °C by night`. */
+export function sayWeather({ maxC, minC }: NonNullable<Stop['weather']>, units: UnitChoice): string {
+	const degrees = (value: number): string => formatQuantity(value, 'temperature', units);
+	return `${degrees(maxC)} by day, ${degrees(minC)} by night${minC <= FROST_C ? ': frost' : ''}`;
+}
 
 /** How many nights one stays, in the zone of the trip; empty when none. */
 export function sayNights({ arrive, depart }: Stop, timeZone: string): string {

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { said } from '$lib/said';
-	import type { MergePreview, Refusal } from '$core/logbook';
-	import { readFileIn, type ReadIn, type FileReading } from '$lib/engine';
+	import { tripInUse, type MergePreview, type Refusal } from '$core/logbook';
+	import { readFileIn, type ReadIn } from '$lib/engine';
+	import { formatOf } from '$core/formats';
+	import { decoded, readOpenFileIn, type OpenFile } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import { onDestroy, untrack } from 'svelte';
 	import { opened } from './opened.svelte';
@@ -10,17 +12,21 @@
 	import RefusedFile from './RefusedFile.svelte';
 	import { toast } from '../shell/toast.svelte';
 
-	/** Reads a file beside the page, says what it would change here, and takes it in. */
+	/** Reads a file beside the page, a logbook or one of an open format, says what it would change here, and takes it in. */
 	const { app }: { app: App } = $props();
 
-	/** A larger file is no logbook. */
+	/** A larger file is no logbook; a track of days is long. */
 	const LARGEST_MIB = 16;
+	const LARGEST_OPEN_MIB = 96;
+	/** so many bytes tell what a file is */
+	const HEAD = 4000;
 	const MIB = 1024 * 1024;
 	const LISTS = ['rigs', 'trips', 'points', 'entries'] as const;
 	let fileName = $state('');
 	let refused = $state.raw<Refusal | undefined>();
 	let found = $state.raw<Extract<ReadIn, { ok: true }> | undefined>();
-	let reading = $state.raw<FileReading | undefined>();
+	let open = $state.raw<OpenFile | undefined>();
+	let reading = $state.raw<{ readonly stop: () => void } | undefined>();
 	let done = $state(0);
 	let busy = $state(false);
 	/** counts choices and stops: what was asked before the last of them is late */
@@ -49,30 +55,53 @@
 	async function read(file: File): Promise<void> {
 		stop();
 		fileName = file.name;
-		if (file.size > LARGEST_MIB * MIB) {
-			refused = wrong(`a file of at most ${LARGEST_MIB} MiB`, `${Math.round(file.size / MIB)} MiB`);
-			return;
-		}
 		const mine = (chosen += 1);
 		try {
-			const text = await file.text();
+			const head = decoded(await file.slice(0, HEAD).arrayBuffer()).text;
+			const isLogbook = formatOf(head) === 'logbook' || !app.rig;
+			const most = isLogbook ? LARGEST_MIB : LARGEST_OPEN_MIB;
 			if (chosen !== mine) return;
-			reading = readFileIn(text, app.records.logbook(), (share) => (done = share));
-			const answer = await reading.answer;
-			if (chosen !== mine) return;
-			if (answer.ok) found = answer;
-			else refused = answer;
+			if (file.size > most * MIB)
+				refused = wrong(`a file of at most ${most} MiB`, `${Math.round(file.size / MIB)} MiB`);
+			else if (isLogbook) await readLogbook(await file.text(), mine);
+			else await readOpen(await file.arrayBuffer(), mine);
 		} catch (error) {
 			if (chosen === mine) refused = wrong('a file that can be read', said(error));
 		}
 		if (chosen === mine) reading = undefined;
 	}
 
+	async function readLogbook(text: string, mine: number): Promise<void> {
+		if (chosen !== mine) return;
+		const under = readFileIn(text, app.records.logbook(), (share) => (done = share));
+		reading = under;
+		const answer = await under.answer;
+		if (chosen !== mine) return;
+		if (answer.ok) found = answer;
+		else refused = answer;
+	}
+
+	async function readOpen(bytes: ArrayBuffer, mine: number): Promise<void> {
+		if (chosen !== mine) return;
+		const under = readOpenFileIn(bytes, beside(), (share) => (done = share));
+		reading = under;
+		const answer = await under.answer;
+		if (chosen === mine) open = answer;
+	}
+
+	/** What a file is read beside. */
+	const beside = () => ({
+		logbook: app.records.logbook(),
+		rig: app.rig?.id ?? '',
+		timeZone: app.timeZone,
+		stops: app.tripInView ? tripInUse(app.tripInView).stops : []
+	});
+
 	/** Gives up the file in hand, read or half read. */
 	function stop(): void {
 		reading?.stop();
 		chosen += 1;
-		[reading, found, refused, done] = [undefined, undefined, undefined, 0];
+		[reading, found, open, refused, done] = [undefined, undefined, undefined, undefined, 0];
 	}
 	onDestroy(() => reading?.stop());
 
@@ -87,8 +116,14 @@
 </script>
 
 <label class="file field">
-	<span>Choose a logbook file</span>
-	<input type="file" accept=".json,application/json,.txt,text/plain" onchange={choose} />
+	<span>Choose a logbook file{app.rig ? ', or GPX, GeoJSON, CSV, a calendar' : ''}</span>
+	<input
+		type="file"
+		accept=".json,application/json,.txt,text/plain{app.rig
+			? ',.gpx,.geojson,.csv,.ics,.xml,text/csv,text/calendar,application/geo+json,application/gpx+xml'
+			: ''}"
+		onchange={choose}
+	/>
 </label>
 {#if reading}
 	<p class="buttons" role="status">
@@ -97,6 +132,11 @@
 	</p>
 {/if}
 {#if refused}<RefusedFile {fileName} {refused} />{/if}
+{#if open}
+	{#await import('../exchange/OpenPreview.svelte') then { default: OpenPreview }}
+		{#key open}<OpenPreview {app} found={open} {fileName} />{/key}
+	{/await}
+{/if}
 {#if preview}
 	<DataTable
 		caption="What {fileName} would change here"

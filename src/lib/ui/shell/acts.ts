@@ -26,6 +26,8 @@ const to = (path: string) => (): void => void goto(path);
 
 const VIEW_ACTS: readonly Act[] = [
 	...VIEWS.map(({ name, path, key }): Act => ({ name, group: 'Views', keys: `g ${key}`, does: to(path) })),
+	{ name: 'Points and map', group: 'Views', keys: 'g p', does: to('/trip/points') },
+	{ name: 'Trip card to print', group: 'Views', keys: 'g c', does: to('/trip/card') },
 	{ name: 'Weight', group: 'Views', keys: 'g w', does: to('/rig/weight') },
 	{ name: 'What if the rig were another', group: 'Views', keys: 'g i', does: to('/rig/what-if') }
 ];
@@ -40,7 +42,12 @@ export const everyAct = (app: App, { line, showKeys, showList }: Reach): readonl
 	{ name: 'Enough for tonight?', group: 'Acts', keys: 'e', does: to('/#basket') },
 	{ name: 'New trip', group: 'Acts', keys: 't', does: to('/trip#new') },
 	{ name: 'Save or hand over the logbook', group: 'Acts', keys: 's', does: to('/data#save') },
-	{ name: 'Read in a logbook', group: 'Acts', keys: 'r', does: to('/data#read') },
+	{
+		name: 'Read in a logbook, points, a way or a calendar',
+		group: 'Acts',
+		keys: 'r',
+		does: to('/data#read')
+	},
 	{ name: 'Undo', group: 'Acts', keys: 'u', does: () => void undoSaying(app) },
 	{ name: 'Do again', group: 'Acts', keys: 'Shift+U', does: () => void redoSaying(app) },
 	{ name: 'This list of keys', group: 'Acts', keys: 'Shift+?', does: showKeys },

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { instantMs, zonedIso, type Service, type Stop, type Trip } from '$core/logbook';
+	import { instantMs, zonedIso, type Point, type Service, type Stop, type Trip } from '$core/logbook';
+	import { atPoint } from '$core/places';
 	import { withItem } from '$core/rig';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
@@ -8,6 +9,7 @@
 	import FieldsForm from '../fields/FieldsForm.svelte';
 	import Sheet from '../page/Sheet.svelte';
 	import ServicesField from './ServicesField.svelte';
+	import StopPlace from './StopPlace.svelte';
 
 	interface Props {
 		app: App;
@@ -15,9 +17,11 @@
 		stop: Stop | undefined;
 		/** a new stop follows this one; the last when absent */
 		after?: Stop | undefined;
+		/** a new stop is at this point */
+		at?: Point | undefined;
 		onclose: () => void;
 	}
-	const { app, trip, stop, after, onclose }: Props = $props();
+	const { app, trip, stop, after, at, onclose }: Props = $props();
 	const units = $derived(app.prefs.current.units);
 
 	const FIELDS: readonly Field[] = [
@@ -70,9 +74,10 @@
 	// svelte-ignore state_referenced_locally
 	const correction = new Correction(app, 'trip', base);
 	// svelte-ignore state_referenced_locally
-	let draft = $state.raw<Draft>(stop ?? fresh());
+	let draft = $state.raw<Draft>(stop ?? (at ? atPoint(fresh() as unknown as Stop, at) : fresh()));
 	// svelte-ignore state_referenced_locally
-	let services = $state.raw<readonly Service[]>(stop?.services ?? []);
+	let services = $state.raw<readonly Service[]>(stop?.services ?? at?.services ?? []);
+	let placeFits = $state(true);
 
 	const ordered = (stops: readonly Stop[]): Trip => ({
 		...base,
@@ -91,8 +96,13 @@
 	async function put(stops: readonly Stop[], label: string): Promise<void> {
 		if (await correction.save(ordered(stops), label)) onclose();
 	}
-	const save = (next: Draft): Promise<void> =>
-		put(withItem(base.stops, { ...next, services } as unknown as Stop), stop ? 'Stop changed' : 'Stop added');
+	const save = async (next: Draft): Promise<void> =>
+		placeFits
+			? put(
+					withItem(base.stops, { ...next, services } as unknown as Stop),
+					stop ? 'Stop changed' : 'Stop added'
+				)
+			: undefined;
 	const remove = (): Promise<void> =>
 		put(
 			base.stops.filter(({ id }) => id !== draft.id),
@@ -112,6 +122,14 @@
 		oncancel={onclose}
 	>
 		{#snippet extra()}
+			<StopPlace
+				{app}
+				stop={{ ...draft, services } as unknown as Stop}
+				timeZone={trip.timeZone}
+				isNew={!stop}
+				bind:fits={placeFits}
+				onchange={({ services: there, ...next }) => ([draft, services] = [next, there])}
+			/>
 			<ServicesField {services} {units} onchange={(next) => (services = next)} />
 		{/snippet}
 	</FieldsForm>

@@ -2,7 +2,7 @@
 	import { instantMs, zonedTime, type Rig, type Stop, type Trip } from '$core/logbook';
 	import { canBeShorter, type Plan, type PlannedService, type TripChange } from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
-	import { clockText, dayText, sayNights, sayOffered, sayService } from '$core/words';
+	import { clockText, dayText, sayNights, sayOffered, sayService, sayWeather } from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
@@ -19,9 +19,11 @@
 		onchange: (stop: Stop) => void;
 		oninsert: (after: Stop) => void;
 		ondo: (change: TripChange) => void;
+		/** keeps what there is at a stop as a point of the directory */
+		onkeep?: (stop: Stop) => void;
 	}
 	/** The stops of a trip in their order, to be moved by drag and by keys: what there is, and what to do there. */
-	const { rig, trip, stops, plan, nowMs, units, onchange, oninsert, ondo }: Props = $props();
+	const { rig, trip, stops, plan, nowMs, units, onchange, oninsert, ondo, onkeep }: Props = $props();
 
 	const FLIP_MS = 120;
 	const isPast = (stop: Stop): boolean => instantMs(stop.depart) <= nowMs;
@@ -96,7 +98,17 @@
 				{/each}</span
 			>
 		{/if}
-		<span class="soft small">{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}</span>
+		<span class="soft small"
+			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}{#if stop.weather}; {sayWeather(
+					stop.weather,
+					units
+				)}{/if}</span
+		>
+		{#if onkeep && stop.services.length > 0 && stop.position && stop.point === undefined}<button
+				class="why small"
+				aria-label="Keep {stop.name} as a point"
+				onclick={() => onkeep(stop)}>Keep as a point</button
+			>{/if}
 		{#if last.length > 0}<span class="mind small last">last chance: {last.join(', ')}</span>{/if}
 	</div>
 	<span class="acts">

@@ -13,6 +13,7 @@
 	import { LiveMeter } from '../meter/liveMeter.svelte';
 	import RunFrame from '../RunFrame.svelte';
 	import RunWritten from './RunWritten.svelte';
+	import Visits from '../../places/Visits.svelte';
 	import { nearnessOf, signal } from '../meter/signal';
 	import ShareRun from './ShareRun.svelte';
 	import StepFigure from './StepFigure.svelte';
@@ -35,7 +36,11 @@
 	let busy = $state(false);
 	/** by keys, Enter ticks the step that is due */
 	let big = $state<HTMLButtonElement>();
-	const place = $derived(placeOf());
+	const placeId = $derived.by(() => {
+		const { setup } = run;
+		return setup.kind === 'dump' ? setup.where : 'source' in setup ? setup.source.point : undefined;
+	});
+	const place = $derived(app.records.points.find(({ id }) => id === placeId)?.name);
 	/** in a long way with a tote, the steps of this load alone */
 	const here = $derived(
 		step && 'load' in step
@@ -47,12 +52,6 @@
 	/** where it stands among its steps */
 	const at = $derived(steps.findIndex(({ key }) => key === step?.key));
 	const next = $derived(step && steps[at + 1]);
-
-	function placeOf(): string | undefined {
-		const { setup } = run;
-		const id = setup.kind === 'dump' ? setup.where : 'source' in setup ? setup.source.point : undefined;
-		return app.records.points.find((point) => point.id === id)?.name;
-	}
 
 	// A tone at five litres to go, and at the mark: each once, whichever way the figure comes.
 	let told: 'far' | 'near' | 'there' = 'far';
@@ -149,6 +148,7 @@
 					Hands washed, valve shut, cap on?
 				</p>{/if}
 		{/if}
+		{#if !step && placeId !== undefined}<Visits {app} of={placeId} />{/if}
 		<RunWritten {app} {rig} {run} />
 		<p class="visually-hidden" role="status">
 			{step && words ? `${sayProgress(run, step)}: ${words.does}` : ''}

@@ -1,6 +1,6 @@
 import distance from '@turf/distance';
 import type { App } from '$lib/state';
-import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
+import { instantMs, notRetired, type Point, type Service, type Stop, type Trip } from '$core/logbook';
 
 /** The stop of a trip where one is now. */
 export const stopNow = (trip: Trip | undefined, nowMs: number): Stop | undefined =>
@@ -29,7 +29,7 @@ export function placesFor(
 ): readonly Place[] {
 	const serves = ({ services }: Pick<Point, 'services'>): boolean =>
 		services.some(({ kind }) => kinds.includes(kind));
-	return points
+	return notRetired(points)
 		.filter((point) => serves(point) || point.id === here?.point)
 		.map(({ id, name, services }) => ({
 			id,
@@ -50,7 +50,7 @@ export const nearestWith = (
 	kinds: readonly Service['kind'][],
 	here: readonly [number, number] | undefined
 ): readonly { readonly point: Point; readonly service: Service; readonly km: number | undefined }[] =>
-	points
+	notRetired(points)
 		.flatMap((point) => {
 			const service = point.services.find(({ kind }) => kinds.includes(kind));
 			return service ? [{ point, service, km: kmFrom(here, point) }] : [];

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { readOpenFile } from './openFile';
+
+expose({ readOpenFile });

@@ -1,0 +1,46 @@
+<script lang="ts">
+	import { glyphsOf, type SignFacts } from './glyphs';
+
+	/** What there is at a place, in the shapes of the map; the words stand beside it. */
+	const { services }: Pick<SignFacts, 'services'> = $props();
+	const drawn = $derived(glyphsOf(services));
+</script>
+
+<svg class="glyphs" viewBox="0 0 {drawn.width} 16" width={drawn.width} height="16" aria-hidden="true">
+	<!-- eslint-disable-next-line svelte/no-at-html-tags -- shapes of our own making, no text in them -->
+	{@html drawn.inside}
+</svg>
+
+<style>
+	svg {
+		flex: none;
+		display: block;
+	}
+	/* On the map the same shapes are put in by its library, outside this component. */
+	:global(.glyphs .water) {
+		fill: var(--fresh);
+		stroke: var(--fresh);
+		stroke-width: 1.3;
+	}
+	:global(.glyphs .grey) {
+		fill: var(--grey);
+		stroke: var(--grey);
+	}
+	:global(.glyphs .black) {
+		fill: var(--black);
+		stroke: var(--black);
+	}
+	:global(.glyphs [data-hollow]) {
+		fill: none;
+	}
+	:global(.glyphs .strike) {
+		stroke: var(--ink);
+		stroke-width: 1.6;
+	}
+	:global(.glyphs .hook),
+	:global(.glyphs .bare) {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.3;
+	}
+</style>

@@ -1,0 +1,100 @@
+import type { Point, Stop, Trip } from '$core/logbook';
+import { instantMs, notRetired } from '$core/logbook';
+import { nearestOn, wayAhead, wayOf, wayThrough, whereAt, type Place, type Way } from '$core/places';
+import type { Plan } from '$core/plan';
+
+/** A stretch of the trip's way: behind, within reach of the last chance, or beyond it. */
+export interface Stretch {
+	readonly kind: 'behind' | 'reach' | 'beyond';
+	readonly places: readonly Place[];
+}
+
+/** A stop on the map. */
+export interface MapStop {
+	readonly id: string;
+	readonly name: string;
+	readonly position: Place;
+	readonly order: number;
+	readonly here: boolean;
+	readonly past: boolean;
+	/** something is planned there */
+	readonly acts: boolean;
+	/** the tanks for which it is the last chance */
+	readonly last: readonly string[];
+}
+
+const DAY_MS = 86_400_000;
+/** After so many days without a word that it is still so, a place is shown as not sure. */
+const STALE_DAYS = 365;
+
+/** Whether nobody has said for a year, or ever, that a place is as it is noted. */
+export const isStale = ({ verified }: Pick<Point, 'verified'>, nowMs: number): boolean =>
+	verified === undefined || nowMs - Date.parse(`${verified}T12:00:00Z`) > STALE_DAYS * DAY_MS;
+
+/** The stops of a trip that have a position, with what the plan says of them; one place that is come to again shows its next time. */
+export function mapStops(
+	trip: Trip,
+	plan: Plan | undefined,
+	tankName: (id: string) => string,
+	nowMs: number
+): readonly MapStop[] {
+	const stops = notRetired(trip.stops).map((stop, i) => ({ stop, order: i + 1 }));
+	const isPast = (stop: Stop): boolean => instantMs(stop.depart) <= nowMs;
+	const shown = new Map<string, MapStop>();
+	for (const { stop, order } of stops) {
+		if (!stop.position) continue;
+		const key = stop.position.join();
+		const before = shown.get(key);
+		if (before && !before.past) continue;
+		shown.set(key, {
+			id: stop.id,
+			name: stop.name,
+			position: stop.position,
+			order,
+			here: instantMs(stop.arrive) <= nowMs && !isPast(stop),
+			past: isPast(stop),
+			acts: plan?.services.some((service) => service.stop === stop.id) ?? false,
+			last: (plan?.lastChance ?? [])
+				.filter((chance) => chance.stop === stop.id)
+				.map(({ tank }) => tankName(tank))
+		});
+	}
+	return [...shown.values()];
+}
+
+/** A way up to the place on it that is nearest to another, and from there on. */
+function cutAt(way: Way, place: Place): readonly [before: readonly Place[], after: readonly Place[]] {
+	const found = nearestOn(way, place);
+	if (!found) return [way.places, []];
+	const at = way.alongKm.findIndex((km) => km > found.alongKm);
+	const split = at < 0 ? way.places.length : at;
+	return [
+		[...way.places.slice(0, split), place],
+		[place, ...way.places.slice(split)]
+	];
+}
+
+/** The stretches of a trip's way: what lies behind, how far one may go until the first last chance, and what is beyond. */
+export function stretchesOf(trip: Trip, plan: Plan | undefined, nowMs: number): readonly Stretch[] {
+	const whole = wayOf(trip);
+	const here = whereAt(trip, nowMs);
+	if (whole.places.length < 2 || !here) return [];
+	const begun = trip.stops.some(({ arrive }) => instantMs(arrive) <= nowMs);
+	const ahead = begun ? wayAhead(trip, nowMs) : whole;
+	const behind: Stretch = {
+		kind: 'behind',
+		places: begun ? whole.places.slice(0, whole.places.length - ahead.places.length + 1) : []
+	};
+	const first = (plan?.lastChance ?? [])
+		.map(({ stop: id }) => trip.stops.find((stop) => stop.id === id))
+		.filter((stop) => stop?.position !== undefined)
+		.sort((a, b) => instantMs(a?.arrive ?? '') - instantMs(b?.arrive ?? ''))[0];
+	const [reach, beyond] = first?.position
+		? cutAt(wayThrough(ahead.places), first.position)
+		: [ahead.places, []];
+	return [
+		behind,
+		{ kind: 'reach' as const, places: reach },
+		{ kind: 'beyond' as const, places: beyond }
+	].filter(({ places }) => places.length > 1);
+}

@@ -1,0 +1,288 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { notRetired, tripInUse, type Point, type Service, type Stop } from '$core/logbook';
+	import { kmTo, joined, twins, type Place } from '$core/places';
+	import { formatQuantity } from '$core/units';
+	import { sayServices } from '$core/words';
+	import { latest } from '$lib/engine';
+	import type { App } from '$lib/state';
+	import { v7 as uuid } from 'uuid';
+	import type { ChartContent, Sign } from '../map/chart';
+	import { isStale, mapStops, stretchesOf } from '../map/content';
+	import { signOf } from '../map/glyphs';
+	import PlaceMap from '../map/PlaceMap.svelte';
+	import Legend from '../map/Legend.svelte';
+	import Page from '../page/Page.svelte';
+	import PageHead from '../page/PageHead.svelte';
+	import Notice from '../page/Notice.svelte';
+	import StopForm from '../trip/StopForm.svelte';
+	import { sayDone } from '../shell/saying';
+	import { chosenFrom } from './choosing';
+	import FromDirectory from './FromDirectory.svelte';
+	import { nearOf, type Nearness } from './nearness';
+	import PointDetails from './PointDetails.svelte';
+	import PointFilter from './PointFilter.svelte';
+	import PointForm from './PointForm.svelte';
+	import PointList from './PointList.svelte';
+	import Visits from './Visits.svelte';
+
+	/** The person's own directory of water and dump places, in a list and on a map. */
+	const { app }: { app: App } = $props();
+
+	let text = $state('');
+	let kinds = $state.raw<readonly Service['kind'][]>([]);
+	let drinking = $state(false);
+	let near = $state.raw<Nearness>({ kind: 'anywhere' });
+	let pin = $state.raw<Place>();
+	let form = $state.raw<{ readonly point: Partial<Point>; readonly isNew: boolean }>();
+	let stopAt = $state.raw<Point>();
+	let directory = $state(false);
+	let goTo: (place: Place) => void = () => undefined;
+
+	const units = $derived(app.prefs.current.units);
+	const whole = $derived(app.tripInView);
+	const trip = $derived(whole && tripInUse(whole));
+	const points = $derived(notRetired(app.records.points));
+	const chosen = $derived(page.url.searchParams.get('point') ?? undefined);
+	const listed = $derived(chosenFrom(points, { text, kinds, drinking, near: nearOf(near, trip, app.nowMs) }));
+	const doubles = $derived(twins(points));
+	const planned = latest(() => {
+		void app.engine.assessment;
+		return trip && trip.stops.length > 0 ? app.engine.planOfTrip(trip.id) : undefined;
+	});
+	const plan = $derived(planned.value?.trip === trip?.id ? planned.value?.plan : undefined);
+	const tankName = (id: string): string => app.liveRig?.tanks.find((tank) => tank.id === id)?.name ?? id;
+	const stops = $derived(trip ? mapStops(trip, plan, tankName, app.nowMs) : []);
+	const first = $derived(
+		stops.filter(({ last, past }) => last.length > 0 && !past).sort((a, b) => a.order - b.order)[0]
+	);
+	const reach = $derived(trip && first ? kmTo(trip, first.id, app.nowMs) : undefined);
+
+	const STOP_SIZE = 24;
+	const content = $derived.by((): ChartContent => {
+		const pointSigns = listed.map(({ point }): Sign => {
+			const { svg, width, height } = signOf(point);
+			const stale = isStale(point, app.nowMs);
+			return {
+				id: `point:${point.id}`,
+				label: `${point.name}: ${sayServices(point.services)}${stale ? ', not seen for a year' : ''}`,
+				place: point.position,
+				html: svg,
+				className: `sign${stale ? ' stale' : ''}${point.id === chosen ? ' chosen' : ''}`,
+				size: [width, height],
+				over: point.id === chosen ? 1000 : 0
+			};
+		});
+		const stopSigns = stops.map(({ id, name, position, order, here, past, last }): Sign => ({
+			id: `stop:${id}`,
+			label: `Stop ${order}, ${name}${here ? ', you are here' : ''}${last.length > 0 ? `, last chance for ${last.join(' and ')}` : ''}`,
+			place: position,
+			html: String(order),
+			className: `stop${here ? ' here' : past ? ' past' : ''}${last.length > 0 ? ' last' : ''}`,
+			size: [STOP_SIZE, STOP_SIZE],
+			over: here ? 500 : last.length > 0 ? 300 : -100
+		}));
+		const pinSign: readonly Sign[] = pin
+			? [
+					{
+						id: 'pin',
+						label: 'Your pin',
+						place: pin,
+						html: '<svg viewBox="0 0 20 28" width="20" height="28" aria-hidden="true"><path d="M10 27 C10 27 1 15 1 9 A9 9 0 0 1 19 9 C19 15 10 27 10 27 Z"/></svg>',
+						className: 'pin',
+						size: [20, 28],
+						over: 2000
+					}
+				]
+			: [];
+		return {
+			signs: [...stopSigns, ...pointSigns, ...pinSign],
+			lines: trip
+				? stretchesOf(trip, plan, app.nowMs).map(({ kind, places }) => ({ className: `way-${kind}`, places }))
+				: []
+		};
+	});
+	/** the map is fitted anew for another trip, or when one looks near something else */
+	const fitFor = $derived(
+		`${trip?.id} ${near.kind} ${near.kind === 'then' ? near.stop : ''} ${points.length > 0}`
+	);
+
+	function choose(id: string | undefined): void {
+		const query = id === undefined ? '' : `?point=${encodeURIComponent(id)}`;
+		void goto(`/trip/points${query}`, { replaceState: true, noScroll: true, keepFocus: true });
+	}
+	function onsign(sign: string): void {
+		const [kind, id] = [sign.slice(0, sign.indexOf(':')), sign.slice(sign.indexOf(':') + 1)];
+		if (kind === 'point') return choose(id);
+		const point = kind === 'stop' ? trip?.stops.find((stop) => stop.id === id)?.point : undefined;
+		if (point !== undefined) choose(point);
+	}
+	function setPin(place: Place): void {
+		pin = place;
+		if (near.kind === 'pin') near = { kind: 'pin', place };
+	}
+	const fresh = (position: Place | undefined): Partial<Point> => ({
+		id: uuid(),
+		name: '',
+		services: [],
+		...(position ? { position: [...position] } : {})
+	});
+	function closed(kept?: Point): void {
+		if (kept && form?.isNew) {
+			sayDone(app, `${kept.name} added`);
+			pin = undefined;
+			choose(kept.id);
+		}
+		form = undefined;
+		if (page.url.searchParams.has('change')) choose(chosen);
+	}
+	/** One of two goes out of use; stops that were at it are at the other. */
+	async function join(keep: Point, gone: Point): Promise<void> {
+		const { commands } = app;
+		const atGone = (stop: Stop): boolean => stop.point === gone.id;
+		const done = await commands.do(
+			[
+				commands.editOf('point', keep.id, (newest) => joined(newest, gone)),
+				commands.editOf('point', gone.id, (newest) => ({ ...newest, retired: true })),
+				...app.records.trips
+					.filter(({ stops: all }) => all.some(atGone))
+					.map(({ id }) =>
+						commands.editOf('trip', id, (newest) => ({
+							...newest,
+							stops: newest.stops.map((stop) => (atGone(stop) ? { ...stop, point: keep.id } : stop))
+						}))
+					)
+			],
+			`${gone.name} is ${keep.name}`
+		);
+		if (done) sayDone(app, `${gone.name} is ${keep.name}`);
+	}
+	// An address may ask for the form of a point.
+	$effect(() => {
+		const wanted = page.url.searchParams.has('change') ? points.find(({ id }) => id === chosen) : undefined;
+		if (wanted && !form) form = { point: wanted, isNew: false };
+	});
+	const title = $derived(
+		points.length === 0
+			? 'No water or dump point noted yet.'
+			: `${points.length} ${points.length === 1 ? 'point' : 'points'} noted.`
+	);
+</script>
+
+<Page up={{ href: '/trip', name: 'Trip' }}>
+	<PageHead {title}>
+		{#snippet says()}
+			{#if reach !== undefined && first}
+				<p class="detail">
+					<strong>{formatQuantity(reach, 'distance', units)}</strong> to {first.name}, the last chance for {first.last.join(
+						' and '
+					)}.
+				</p>
+			{/if}
+		{/snippet}
+		{#snippet acts()}
+			<button onclick={() => (form = { point: fresh(pin), isNew: true })}>Add a point</button>
+			<button onclick={() => (directory = !directory)} aria-expanded={directory}>Look in a directory</button>
+			<a class="as-button" href="/data#read">From a file</a>
+		{/snippet}
+	</PageHead>
+	<Visits {app} />
+	{#if directory}<FromDirectory {app} {trip} place={pin} onclose={() => (directory = false)} />{/if}
+	{#each doubles.slice(0, 2) as [one, other] (one.id)}
+		<Notice>
+			<p class="sentence">
+				<span>{one.name} and {other.name} may be one place.</span>
+				<button class="small" onclick={() => void join(one, other)}>It is {one.name}</button>
+				<button class="small" onclick={() => void join(other, one)}>It is {other.name}</button>
+			</p>
+		</Notice>
+	{/each}
+	<div class="both">
+		<div class="list">
+			<PointFilter bind:text bind:kinds bind:drinking bind:near {trip} nowMs={app.nowMs} />
+			{#if listed.length === 0 && points.length > 0}<p class="soft">None of your points is like that.</p>{/if}
+			<PointList {listed} {units} {chosen} onchoose={choose}>
+				{#snippet details(point)}
+					<PointDetails
+						{app}
+						{point}
+						onchange={() => (form = { point, isNew: false })}
+						onshow={() => goTo(point.position)}
+						onstop={whole && (() => (stopAt = point))}
+					/>
+				{/snippet}
+			</PointList>
+		</div>
+		<div class="map">
+			{#if pin}
+				<p class="sentence small">
+					<span>Pin set.</span>
+					<button class="small" onclick={() => (form = { point: fresh(pin), isNew: true })}
+						>Add a point there</button
+					>
+					<button class="small" onclick={() => pin && (near = { kind: 'pin', place: pin })}
+						>What is near it?</button
+					>
+					<button class="quiet small" onclick={() => (pin = undefined)}>Take it away</button>
+				</p>
+			{/if}
+			<div class="frame">
+				<PlaceMap
+					{content}
+					{fitFor}
+					theme={app.prefs.current.theme}
+					tiles={app.prefs.current.tiles}
+					{onsign}
+					onplace={setPin}
+					onready={(found) => (goTo = found)}
+				/>
+			</div>
+			<Legend />
+		</div>
+	</div>
+</Page>
+
+{#if form}
+	<PointForm {app} point={form.point as Point} isNew={form.isNew} onclose={closed} />
+{/if}
+{#if stopAt && whole}
+	<StopForm {app} trip={whole} stop={undefined} at={stopAt} onclose={() => (stopAt = undefined)} />
+{/if}
+
+<style>
+	.both {
+		display: grid;
+		grid-template-columns: minmax(20rem, 1fr) minmax(0, 1.35fr);
+		gap: var(--gap-4);
+		align-items: start;
+	}
+	.list {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: var(--gap-2);
+		min-width: 0;
+	}
+	.map {
+		display: grid;
+		gap: var(--gap-2);
+		position: sticky;
+		top: 0;
+		min-width: 0;
+	}
+	.frame {
+		height: min(56vh, 34rem);
+	}
+	@media (max-width: 800px) {
+		.both {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.map {
+			order: -1;
+			position: static;
+		}
+		.frame {
+			height: 40vh;
+		}
+	}
+</style>

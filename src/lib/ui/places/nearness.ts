@@ -1,0 +1,28 @@
+import { instantMs, type Trip } from '$core/logbook';
+import { wayAhead, whereAt, type Place } from '$core/places';
+import type { Wanted } from './choosing';
+
+/** Near what points are looked for. */
+export type Nearness =
+	| { readonly kind: 'anywhere' }
+	| { readonly kind: 'route' }
+	| { readonly kind: 'here'; readonly place: Place }
+	| { readonly kind: 'pin'; readonly place: Place }
+	/** where one will be at a stop of the trip */
+	| { readonly kind: 'then'; readonly stop: string };
+
+/** So far from the way a place is still near it, km. */
+export const NEAR_WAY_KM = 15;
+
+/** The place or the way that is meant; nothing where it is anywhere, or not known. */
+export function nearOf(near: Nearness, trip: Trip | undefined, nowMs: number): Wanted['near'] {
+	if (near.kind === 'here' || near.kind === 'pin') return { place: near.place };
+	if (!trip || near.kind === 'anywhere') return undefined;
+	if (near.kind === 'route') {
+		const way = wayAhead(trip, nowMs);
+		return way.places.length > 0 ? { way, withinKm: NEAR_WAY_KM } : undefined;
+	}
+	const stop = trip.stops.find(({ id }) => id === near.stop);
+	const place = stop && whereAt(trip, Math.max(nowMs, instantMs(stop.arrive)));
+	return place && { place };
+}

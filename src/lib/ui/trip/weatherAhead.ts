@@ -1,0 +1,50 @@
+import { daysBetween, instantMs, zonedTime, type Stop, type Trip } from '$core/logbook';
+import { ofStay, simulatedWeatherService } from '$lib/standins/weatherService';
+import type { App } from '$lib/state';
+
+/** Nobody knows the weather further ahead. */
+const MOST_DAYS = 60;
+
+/** The days of a stop in the zone of its trip: the first, and how many. */
+export function daysOf(
+	stop: Pick<Stop, 'arrive' | 'depart'>,
+	timeZone: string
+): readonly [from: string, days: number] {
+	const day = (at: string): string => zonedTime(instantMs(at), timeZone).day;
+	const from = day(stop.arrive);
+	return [from, Math.min(MOST_DAYS, Math.max(1, daysBetween(from, day(stop.depart)) + 1))];
+}
+
+/** Asks for the weather of the stops ahead that have a place and none yet; says what came of it. */
+export async function weatherAhead(app: App, trip: Trip): Promise<string> {
+	const asked = trip.stops.filter(
+		({ depart, position, weather, retired }) =>
+			position && !weather && !retired && instantMs(depart) > app.nowMs
+	);
+	const found = new Map(
+		await Promise.all(
+			asked.map(async (stop) => {
+				const days = await simulatedWeatherService.days(
+					stop.position ?? [0, 0],
+					...daysOf(stop, trip.timeZone)
+				);
+				return [stop.id, ofStay(days)] as const;
+			})
+		)
+	);
+	if (found.size === 0) return 'Every stop ahead that has a place has its weather.';
+	const said = `Simulated weather for ${found.size} ${found.size === 1 ? 'stop' : 'stops'}`;
+	await app.commands.change(
+		'trip',
+		trip.id,
+		(newest) => ({
+			...newest,
+			stops: newest.stops.map((stop) => {
+				const weather = stop.weather ?? found.get(stop.id);
+				return weather ? { ...stop, weather } : stop;
+			})
+		}),
+		said
+	);
+	return said;
+}
