@@ -24,7 +24,7 @@ const workerFiles = (): Plugin => ({
 export default defineConfig({
 	plugins: [sveltekit()],
 	worker: { format: 'es', plugins: () => [workerFiles()] },
-	build: { target: 'es2022' },
+	build: { target: 'es2022', modulePreload: false },
 	test: {
 		setupFiles: ['tests/helpers/properties.ts'],
 		environment: 'node',

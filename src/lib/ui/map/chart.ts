@@ -14,6 +14,8 @@ export interface Sign {
 	readonly html: string;
 	readonly className: string;
 	readonly size: readonly [width: number, height: number];
+	/** it hangs under its place, where something else stands on it */
+	readonly hangs?: boolean;
 	/** later ones lie over earlier ones */
 	readonly over: number;
 }
@@ -48,6 +50,8 @@ export interface ChartOptions {
 }
 
 const TURN = 360;
+/** So far under a place its sign hangs where a stop stands on it, px. */
+const UNDER = 13;
 /** Beyond this latitude the projection has no room. */
 const MOST_LAT = 85;
 const MOST_ZOOM = 16;
@@ -167,11 +171,16 @@ export function createChart(
 		signs.clearLayers();
 		for (const { className, places } of shownLines)
 			L.polyline(run(places), { className, interactive: false, smoothFactor: 0.5 }).addTo(lines);
-		for (const { id, label, place, html, className, size, over } of shownSigns)
+		for (const { id, label, place, html, className, size, hangs, over } of shownSigns)
 			L.marker(latLng(near(place)), {
 				title: label,
 				zIndexOffset: over,
-				icon: L.divIcon({ html, className, iconSize: [size[0], size[1]] })
+				icon: L.divIcon({
+					html,
+					className,
+					iconSize: [size[0], size[1]],
+					...(hangs ? { iconAnchor: [size[0] / 2, -UNDER] } : {})
+				})
 			})
 				.on('click', () => onsign(id))
 				.on('keypress', ({ originalEvent }) => originalEvent.key === 'Enter' && onsign(id))

@@ -41,5 +41,8 @@
 		.page {
 			padding: 0;
 		}
+		.up {
+			display: none;
+		}
 	}
 </style>

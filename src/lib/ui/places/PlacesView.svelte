@@ -4,7 +4,7 @@
 	import { notRetired, tripInUse, type Point, type Service, type Stop } from '$core/logbook';
 	import { kmTo, joined, twins, type Place } from '$core/places';
 	import { formatQuantity } from '$core/units';
-	import { sayServices } from '$core/words';
+	import { listed as saidList, sayServices } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
@@ -33,7 +33,7 @@
 	let text = $state('');
 	let kinds = $state.raw<readonly Service['kind'][]>([]);
 	let drinking = $state(false);
-	let near = $state.raw<Nearness>({ kind: 'anywhere' });
+	let asked = $state.raw<Nearness>();
 	let pin = $state.raw<Place>();
 	let form = $state.raw<{ readonly point: Partial<Point>; readonly isNew: boolean }>();
 	let stopAt = $state.raw<Point>();
@@ -45,6 +45,13 @@
 	const trip = $derived(whole && tripInUse(whole));
 	const points = $derived(notRetired(app.records.points));
 	const chosen = $derived(page.url.searchParams.get('point') ?? undefined);
+	/** until one asks for something else: what is near the way ahead, where there is something */
+	const usual = $derived.by((): Nearness => {
+		const way = nearOf({ kind: 'route' }, trip, app.nowMs);
+		const some = way && chosenFrom(points, { text: '', kinds: [], drinking: false, near: way }).length > 0;
+		return some ? { kind: 'route' } : { kind: 'anywhere' };
+	});
+	const near = $derived(asked ?? usual);
 	const listed = $derived(chosenFrom(points, { text, kinds, drinking, near: nearOf(near, trip, app.nowMs) }));
 	const doubles = $derived(twins(points));
 	const planned = latest(() => {
@@ -61,6 +68,7 @@
 
 	const STOP_SIZE = 24;
 	const content = $derived.by((): ChartContent => {
+		const taken = new Set(stops.map(({ position }) => position.join()));
 		const pointSigns = listed.map(({ point }): Sign => {
 			const { svg, width, height } = signOf(point);
 			const stale = isStale(point, app.nowMs);
@@ -71,6 +79,7 @@
 				html: svg,
 				className: `sign${stale ? ' stale' : ''}${point.id === chosen ? ' chosen' : ''}`,
 				size: [width, height],
+				hangs: taken.has(point.position.join()),
 				over: point.id === chosen ? 1000 : 0
 			};
 		});
@@ -120,7 +129,7 @@
 	}
 	function setPin(place: Place): void {
 		pin = place;
-		if (near.kind === 'pin') near = { kind: 'pin', place };
+		if (near.kind === 'pin') asked = { kind: 'pin', place };
 	}
 	const fresh = (position: Place | undefined): Partial<Point> => ({
 		id: uuid(),
@@ -163,31 +172,27 @@
 		const wanted = page.url.searchParams.has('change') ? points.find(({ id }) => id === chosen) : undefined;
 		if (wanted && !form) form = { point: wanted, isNew: false };
 	});
-	const title = $derived(
+	const noted = $derived(
 		points.length === 0
 			? 'No water or dump point noted yet.'
 			: `${points.length} ${points.length === 1 ? 'point' : 'points'} noted.`
+	);
+	const title = $derived(
+		reach !== undefined && first
+			? `${formatQuantity(reach, 'distance', units)} to ${first.name}, the last chance for ${saidList(first.last)}.`
+			: noted
 	);
 </script>
 
 <Page up={{ href: '/trip', name: 'Trip' }}>
 	<PageHead {title}>
-		{#snippet says()}
-			{#if reach !== undefined && first}
-				<p class="detail">
-					<strong>{formatQuantity(reach, 'distance', units)}</strong> to {first.name}, the last chance for {first.last.join(
-						' and '
-					)}.
-				</p>
-			{/if}
-		{/snippet}
+		{#snippet says()}{#if title !== noted}<p class="soft">{noted}</p>{/if}{/snippet}
 		{#snippet acts()}
 			<button onclick={() => (form = { point: fresh(pin), isNew: true })}>Add a point</button>
 			<button onclick={() => (directory = !directory)} aria-expanded={directory}>Look in a directory</button>
 			<a class="as-button" href="/data#read">From a file</a>
 		{/snippet}
 	</PageHead>
-	<Visits {app} />
 	{#if directory}<FromDirectory {app} {trip} place={pin} onclose={() => (directory = false)} />{/if}
 	{#each doubles.slice(0, 2) as [one, other] (one.id)}
 		<Notice>
@@ -200,7 +205,15 @@
 	{/each}
 	<div class="both">
 		<div class="list">
-			<PointFilter bind:text bind:kinds bind:drinking bind:near {trip} nowMs={app.nowMs} />
+			<PointFilter
+				bind:text
+				bind:kinds
+				bind:drinking
+				{near}
+				onnear={(next) => (asked = next)}
+				{trip}
+				nowMs={app.nowMs}
+			/>
 			{#if listed.length === 0 && points.length > 0}<p class="soft">None of your points is like that.</p>{/if}
 			<PointList {listed} {units} {chosen} onchoose={choose}>
 				{#snippet details(point)}
@@ -221,7 +234,7 @@
 					<button class="small" onclick={() => (form = { point: fresh(pin), isNew: true })}
 						>Add a point there</button
 					>
-					<button class="small" onclick={() => pin && (near = { kind: 'pin', place: pin })}
+					<button class="small" onclick={() => pin && (asked = { kind: 'pin', place: pin })}
 						>What is near it?</button
 					>
 					<button class="quiet small" onclick={() => (pin = undefined)}>Take it away</button>
@@ -241,6 +254,7 @@
 			<Legend />
 		</div>
 	</div>
+	<Visits {app} />
 </Page>
 
 {#if form}

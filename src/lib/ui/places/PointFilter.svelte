@@ -11,6 +11,7 @@
 		kinds: readonly Service['kind'][];
 		drinking: boolean;
 		near: Nearness;
+		onnear: (near: Nearness) => void;
 		/** the trip whose way and times can be asked for */
 		trip: Trip | undefined;
 		nowMs: number;
@@ -20,7 +21,8 @@
 		text = $bindable(),
 		kinds = $bindable(),
 		drinking = $bindable(),
-		near = $bindable(),
+		near,
+		onnear,
 		trip,
 		nowMs
 	}: Props = $props();
@@ -40,7 +42,7 @@
 		[asking, trouble] = [true, undefined];
 		const end = (found: Place | undefined, why?: string): void => {
 			[asking, trouble] = [false, why];
-			near = found ? { kind: 'here', place: found } : { kind: 'anywhere' };
+			onnear(found ? { kind: 'here', place: found } : { kind: 'anywhere' });
 		};
 		if (!('geolocation' in navigator))
 			return end(undefined, 'This browser does not tell where it is. Tap the map instead.');
@@ -54,12 +56,8 @@
 	function chooseNear(value: string): void {
 		if (value === 'here') return whereAmI();
 		trouble = undefined;
-		near =
-			value === 'anywhere' || value === 'route'
-				? { kind: value }
-				: value === 'pin'
-					? near
-					: { kind: 'then', stop: value };
+		if (value === 'anywhere' || value === 'route') onnear({ kind: value });
+		else if (value !== 'pin') onnear({ kind: 'then', stop: value });
 	}
 	const shown = $derived(near.kind === 'then' ? near.stop : near.kind);
 </script>

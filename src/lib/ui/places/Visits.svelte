@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { zonedTime } from '$core/logbook';
 	import { seenOn, toConfirm, type Visit } from '$core/places';
-	import { sayAgo, sayServices } from '$core/words';
+	import { capital, sayAgo, sayServices } from '$core/words';
 	import type { App } from '$lib/state';
 	import { sayDone } from '../shell/saying';
 
@@ -35,8 +35,8 @@
 {#each visits as visit (visit.point.id)}
 	<p class="sentence">
 		<span
-			>{DID[visit.did]} at <strong>{visit.point.name}</strong>
-			{sayAgo(visit.atMs, app.nowMs, app.timeZone)}. {sayServices(visit.point.services)}: still so?</span
+			>{DID[visit.did]} at <strong>{visit.point.name}</strong>,
+			{sayAgo(visit.atMs, app.nowMs, app.timeZone)}. {capital(sayServices(visit.point.services))}: still so?</span
 		>
 		<button class="small" aria-label="{visit.point.name} is still so" onclick={() => void confirm(visit)}
 			>Still so</button

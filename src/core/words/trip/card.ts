@@ -1,0 +1,169 @@
+import {
+	instantMs,
+	notRetired,
+	zonedTime,
+	type Meter,
+	type Rig,
+	type Stop,
+	type Trip
+} from '../../logbook/index.js';
+import type { Plan } from '../../plan/index.js';
+import { usableOf } from '../../rig/index.js';
+import { showsAfter } from '../../runs/index.js';
+import { formatFigure, formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
+import { clockText, dayText } from '../log/entry.js';
+import { capital } from '../outlook/stay.js';
+import { sayService } from './plan.js';
+import { sayServices } from './point.js';
+import { sayNights, sayWeather } from './stop.js';
+
+/** A meter of the rig as it was read last. */
+export interface MeterRead {
+	readonly meter: Meter;
+	/** displayed units */
+	readonly shows: number;
+	readonly atMs: number;
+	/** litres that have gone through it since, as far as is known */
+	readonly passedL?: number | undefined;
+}
+
+/** What a card is made from. */
+export interface CardFacts {
+	readonly rig: Rig;
+	readonly trip: Trip;
+	readonly plan: Plan | undefined;
+	/** litres now, by tank */
+	readonly levels: ReadonlyMap<string, number>;
+	readonly meters: readonly MeterRead[];
+	readonly nowMs: number;
+	readonly units: UnitChoice;
+}
+
+export interface CardStop {
+	readonly id: string;
+	readonly day: string;
+	readonly clock: string;
+	readonly name: string;
+	/** nights, the way there, the weather */
+	readonly about: string;
+	readonly does: readonly string[];
+	readonly lastFor: readonly string[];
+	readonly offers: string;
+	readonly past: boolean;
+}
+
+/** A trip on a card of two sides: what to do where, and what to look at. */
+export interface TripCard {
+	readonly title: string;
+	readonly stops: readonly CardStop[];
+	readonly tanks: readonly { readonly name: string; readonly now: string; readonly limit: string }[];
+	readonly meters: readonly string[];
+	readonly cautions: readonly string[];
+}
+
+const tankName = (rig: Rig, id: string): string => rig.tanks.find((tank) => tank.id === id)?.name ?? id;
+
+function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): CardStop {
+	const { timeZone } = trip;
+	const about = [
+		sayNights(stop, timeZone),
+		stop.legKm > 0 ? formatQuantity(stop.legKm, 'distance', units) : '',
+		stop.weather ? sayWeather(stop.weather, units) : ''
+	];
+	return {
+		id: stop.id,
+		day: dayText(zonedTime(instantMs(stop.arrive), timeZone).day),
+		clock: clockText(stop.arrive, timeZone),
+		name: stop.name,
+		about: about.filter((part) => part !== '').join(', '),
+		does: (plan?.services ?? [])
+			.filter((service) => service.stop === stop.id)
+			.map((service) => capital(sayService(rig, service, units))),
+		lastFor: (plan?.lastChance ?? [])
+			.filter((chance) => chance.stop === stop.id)
+			.map(({ tank }) => tankName(rig, tank)),
+		offers: stop.services.length > 0 ? sayServices(stop.services) : '',
+		past: instantMs(stop.depart) <= nowMs
+	};
+}
+
+/** What the figures of a meter mean: `about 451 now; Main is at its reserve at 503`. */
+function meterLine(
+	{ meter, shows, atMs, passedL }: MeterRead,
+	{ rig, trip, levels, units }: CardFacts
+): string {
+	const { timeZone } = trip;
+	const read = `${meter.name} read ${formatPlainFigure(shows)} on ${dayText(zonedTime(atMs, timeZone).day)} at ${clockText(
+		new Date(atMs).toISOString(),
+		timeZone
+	)}`;
+	const tank = rig.tanks.find(({ id }) => id === meter.tank);
+	if (meter.place === 'fill')
+		return `${read}. Its figure before a fill, and the litres taken, say where to stop.`;
+	const level = levels.get(meter.tank);
+	if (meter.place !== 'pump' || !tank || level === undefined || passedL === undefined) return `${read}.`;
+	const now = showsAfter(meter, shows, passedL);
+	const left = Math.max(0, level - tank.reserveL);
+	const end = now === undefined ? undefined : showsAfter(meter, now, left);
+	const at = end === undefined ? '' : `; ${tank.name} is at its reserve at about ${formatPlainFigure(end)}`;
+	return now === undefined
+		? `${read}.`
+		: `${read}, about ${formatPlainFigure(now)} now${at} (${formatLitres(left, units)} from now, unless it is filled).`;
+}
+const formatPlainFigure = (value: number): string => formatFigure(Math.round(value * 10) / 10);
+
+const HOT_C = 28;
+const FROST_C = 0;
+/** Heavier than this a full vessel is for two, kg. */
+const HEAVY_KG = 15;
+
+/** What to mind on this trip, by what is done on it. */
+function cautionsOf({ rig, trip, plan, nowMs }: CardFacts): readonly string[] {
+	const ahead = trip.stops.filter(({ depart }) => instantMs(depart) > nowMs);
+	const planned = (plan?.services ?? []).map(({ stop }) => stop);
+	const used = ahead
+		.filter(({ id }) => planned.length === 0 || planned.includes(id))
+		.flatMap(({ services }) => services);
+	const has = (...kinds: readonly string[]): boolean => used.some(({ kind }) => kinds.includes(kind));
+	const weather = ahead.flatMap((stop) => stop.weather ?? []);
+	const heavy = rig.tanks.some((tank) => tank.portable && usableOf(tank) + (tank.tareKg ?? 0) > HEAVY_KG);
+	const said: readonly (readonly [boolean, string])[] = [
+		[has('water'), 'Drinking water only where a sign or a person says so, through a drinking-water hose.'],
+		[has('mains'), 'A regulator at the tap, against burst pipes.'],
+		[
+			has('black', 'grey'),
+			'Black first, then grey, so that the hose ends rinsed. Gloves, wash, rinse. Designated places only.'
+		],
+		[has('grey'), 'Grey on the ground or overboard only where local rules allow.'],
+		[heavy, 'A full jug or cassette is heavy: lift it with two, or fill it less.'],
+		[weather.some(({ maxC }) => maxC >= HOT_C), 'Heat: drink more, and do not let water age in the tank.'],
+		[
+			weather.some(({ minC }) => minC <= FROST_C),
+			'Frost: drain pipes and low points before the night does it for you.'
+		],
+		[true, 'Figures are reckoned, not seen: look into the tank when in doubt. Local rules come first.']
+	];
+	return said.filter(([holds]) => holds).map(([, text]) => text);
+}
+
+/** A trip on a card. */
+export function tripCard(facts: CardFacts): TripCard {
+	const { rig, trip, levels, meters, units } = facts;
+	return {
+		title: `${trip.name}, ${dayText(trip.from)} to ${dayText(trip.to)}`,
+		stops: notRetired(trip.stops).map((stop) => cardStop(stop, facts)),
+		tanks: notRetired(rig.tanks).flatMap((tank) => {
+			const level = levels.get(tank.id);
+			if (level === undefined) return [];
+			const serves = usableOf(tank);
+			const room = Math.max(0, serves - tank.reserveL - level);
+			const limit =
+				tank.holds === 'fresh'
+					? `of ${formatLitres(serves, units)}${tank.reserveL > 0 ? `; stop at ${formatLitres(tank.reserveL, units)}` : ''}`
+					: `room for ${formatLitres(room, units)}`;
+			return [{ name: tank.name, now: formatLitres(level, units), limit }];
+		}),
+		meters: meters.map((one) => meterLine(one, facts)),
+		cautions: cautionsOf(facts)
+	};
+}

@@ -1,0 +1,104 @@
+<script lang="ts">
+	import { CSV_TABLES, recordTables, TAG_ROWS } from '$lib/ui/data/formatPage';
+	import Page from '$lib/ui/page/Page.svelte';
+	import PageHead from '$lib/ui/page/PageHead.svelte';
+	import Section from '$lib/ui/page/Section.svelte';
+
+	const records = recordTables();
+</script>
+
+<Page up={{ href: '/data', name: 'Data' }} measure="text">
+	<PageHead
+		title="How files are written"
+		says="Everything can leave, and come back, without this application: one JSON file for all of it, tables, maps and calendars for parts."
+	/>
+	<Section title="The logbook (*.logbook.json)" ruled>
+		<p>
+			One JSON file with <code>format: "dipsometer-logbook"</code>, <code>version: 1</code>,
+			<code>exportedAt</code>, and four lists: <code>rigs</code>, <code>trips</code>, <code>points</code>,
+			<code>entries</code>. Litres, millimetres, kilograms, kilometres, minutes, °C and bar, whatever is shown
+			on screen; instants in ISO 8601 with an offset; ids are unique in their list. Fields that are not known
+			are kept and written back. Entries are never erased: a later <code>edited</code> wins, <code>void</code>
+			takes one out of account. The <a href="/api/schema" data-sveltekit-reload>JSON Schema</a> says all of it to
+			a program.
+		</p>
+		{#each records as { name, fields } (name)}
+			<details>
+				<summary>{name}</summary>
+				<dl>
+					{#each fields as field (field.name)}
+						<div>
+							<dt>
+								{field.name}{#if !field.needed}<span class="soft">?</span>{/if}
+							</dt>
+							<dd class="soft">{field.holds}</dd>
+						</div>
+					{/each}
+				</dl>
+			</details>
+		{/each}
+	</Section>
+	<Section title="Tables (CSV)" ruled>
+		<p>
+			RFC 4180, UTF-8, a header row with the names of the fields, one record a row. Read too: semicolons and
+			tabs, decimal commas, UTF-16 and Latin-1, names of tanks and habits in place of ids, times without an
+			offset in the zone of the trip. A text that begins like a formula gets a <code>'</code> before it, which is
+			taken off again.
+		</p>
+		<dl>
+			{#each CSV_TABLES as { name, columns } (name)}<div>
+					<dt>{name}</dt>
+					<dd class="soft">{columns.join(', ')}</dd>
+				</div>{/each}
+		</dl>
+	</Section>
+	<Section title="Maps (GPX 1.1, GeoJSON)" ruled>
+		<p>
+			Points are waypoints or features with the tags of the open map; a trip is a route with its stops, and
+			its track where it has one. Beside the tags stands our own record under <code>dipsometer</code>: it
+			counts while the tags say the same. A track or route that is read in gives the lengths of the legs along
+			it.
+		</p>
+		<dl>
+			{#each TAG_ROWS as [tag, means] (tag)}<div>
+					<dt>{tag}</dt>
+					<dd class="soft">{means}</dd>
+				</div>{/each}
+		</dl>
+	</Section>
+	<Section title="Calendars (iCalendar, RFC 5545)" ruled>
+		<p>
+			Each stop is an event with what is to be done there; at the last place for a tank an alarm rings on
+			arrival. Events that are read in become stops: with <code>Z</code>, with a zone by name or by
+			definition, or, without one, by the clock of the trip. A repeating event comes once.
+		</p>
+	</Section>
+</Page>
+
+<style>
+	summary {
+		min-height: 2.25rem;
+		padding-top: 0.4rem;
+		cursor: pointer;
+	}
+	dl {
+		width: 100%;
+	}
+	dl div {
+		display: grid;
+		grid-template-columns: minmax(9rem, 16rem) minmax(0, 1fr);
+		gap: var(--gap-3);
+		border-top: var(--hairline);
+		padding: 0.2rem 0;
+		overflow-wrap: anywhere;
+	}
+	code {
+		font: inherit;
+		font-weight: 650;
+	}
+	@media (pointer: coarse) {
+		summary {
+			min-height: var(--touch);
+		}
+	}
+</style>
