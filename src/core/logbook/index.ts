@@ -1,6 +1,7 @@
 export { SCHOOLS } from './parts.js';
 export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
-export { ABSURD_LITRES, logbookJsonSchema, schemas } from './validation/schema.js';
+export { ABSURD_LITRES, schemas } from './validation/schema.js';
+export { logbookJsonSchema } from './validation/jsonSchema.js';
 export { problemsOf } from './validation/problems.js';
 export type {
 	Container,

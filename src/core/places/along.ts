@@ -1,6 +1,6 @@
 import { instantMs, type Point, type Stop, type Trip } from '../logbook/index.js';
 import { wayOf } from './legs.js';
-import { kmBetween, placeBetween, type Place } from './sphere.js';
+import { kmBetween, type Place } from './sphere.js';
 import { inOrderOn, nearestOn, placeAlong, wayThrough, type Way } from './way.js';
 
 type Placed = Stop & { readonly position: Place };
@@ -16,32 +16,43 @@ const stopsOn = (trip: Trip, way: Way): readonly (readonly [Placed, number])[] =
 	return placed.map((stop, i) => [stop, found[i]?.alongKm ?? 0]);
 };
 
-/** Where one is at a moment of a trip: at a stop, or so far between two as time has gone by; nothing where no stop has a position. */
-export function whereAt(trip: Trip, atMs: number): Place | undefined {
-	const way = wayOf(trip);
+/** How far along the way of a trip one is at a moment, and where that is: at a stop, or so far between two as time has gone by. */
+function progressAt(
+	trip: Trip,
+	way: Way,
+	atMs: number
+): { readonly km: number; readonly place: Place } | undefined {
 	const stops = stopsOn(trip, way);
 	const next = stops.findIndex(([{ arrive }]) => instantMs(arrive) > atMs);
 	const [before, after] = [stops[next < 0 ? stops.length - 1 : next - 1], next < 0 ? undefined : stops[next]];
-	if (!before || !after) return (before ?? after)?.[0].position;
-	const [[here, fromKm], [there, toKm]] = [before, after];
-	const [leaveMs, arriveMs] = [instantMs(here.depart), instantMs(there.arrive)];
-	if (atMs <= leaveMs) return here.position;
-	const share = (atMs - leaveMs) / (arriveMs - leaveMs);
-	return trip.track
-		? placeAlong(way, fromKm + share * (toKm - fromKm))
-		: placeBetween(here.position, there.position, share);
+	const nearest = before ?? after;
+	if (!nearest) return undefined;
+	const [stop, km] = nearest;
+	if (!before || !after || atMs <= instantMs(stop.depart)) return { km, place: stop.position };
+	const [leaveMs, arriveMs] = [instantMs(stop.depart), instantMs(after[0].arrive)];
+	const alongKm = km + ((atMs - leaveMs) / (arriveMs - leaveMs)) * (after[1] - km);
+	return { km: alongKm, place: placeAlong(way, alongKm) ?? stop.position };
+}
+
+/** Where one is at a moment of a trip; nothing where no stop has a position. */
+export const whereAt = (trip: Trip, atMs: number): Place | undefined =>
+	progressAt(trip, wayOf(trip), atMs)?.place;
+
+/** The ways of a trip behind one and ahead of one at a moment; both begin or end where one is. */
+export function waysAt(trip: Trip, atMs: number): { readonly behind: Way; readonly ahead: Way } {
+	const way = wayOf(trip);
+	const now = progressAt(trip, way, atMs);
+	if (!now) return { behind: wayThrough([]), ahead: way };
+	const split = way.alongKm.findIndex((km) => km > now.km);
+	const at = split < 0 ? way.places.length : split;
+	return {
+		behind: wayThrough([...way.places.slice(0, at), now.place]),
+		ahead: wayThrough([now.place, ...way.places.slice(at)])
+	};
 }
 
 /** The part of a trip's way that lies ahead at a moment. */
-export function wayAhead(trip: Trip, atMs: number): Way {
-	const way = wayOf(trip);
-	const here = whereAt(trip, atMs);
-	if (!here) return way;
-	const passed = stopsOn(trip, way).filter(([{ arrive }]) => instantMs(arrive) <= atMs);
-	const leastKm = passed.at(-1)?.[1] ?? 0;
-	const rest = way.places.filter((_, i) => (way.alongKm[i] ?? 0) > leastKm);
-	return wayThrough([here, ...rest]);
-}
+export const wayAhead = (trip: Trip, atMs: number): Way => waysAt(trip, atMs).ahead;
 
 /** A point and how far it is from what it was looked for near. */
 export interface Near {

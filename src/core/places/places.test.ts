@@ -202,6 +202,19 @@ describe('near', () => {
 		const ahead = wayAhead(trip, Date.parse('2027-05-01T23:00:00Z'));
 		expect(ahead.lengthKm).toBeCloseTo(1.5 * DEGREE, 6);
 		expect(nearWay(points, ahead, 10).map(({ point }) => point.id)).toEqual(['mid', 'end']);
+		// By a track, what was driven of it since the last stop lies behind.
+		const tracked = {
+			...trip,
+			track: [
+				[0, 0],
+				[0.25, 0],
+				[1, 0],
+				[2, 0]
+			] as const
+		};
+		expect(
+			wayAhead({ ...tracked, track: [...tracked.track] }, Date.parse('2027-05-01T23:00:00Z')).places
+		).toHaveLength(3);
 		expect(nearPlace(points, [1, 0.9])[0]?.point.id).toBe('off');
 	});
 });

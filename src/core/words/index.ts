@@ -14,7 +14,7 @@ export { sayWhy } from './outlook/why.js';
 export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from './when.js';
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
 export { SERVICE_NAMES, sayNights, sayOffered, sayWeather } from './trip/stop.js';
-export { sayEach, sayServices, sayVerified } from './trip/point.js';
+export { sayApart, sayEach, sayServices, sayVerified } from './trip/point.js';
 export { tripCard, type CardFacts, type MeterRead, type TripCard } from './trip/card.js';
 export { sayTotals } from './log/totals.js';
 export {

@@ -301,7 +301,9 @@
 				<ul>
 					{#each pointsAhead as { point, alongKm } (point.id)}<li>
 							<a href="/trip/points?point={encodeURIComponent(point.id)}">{point.name}</a><span class="soft"
-								>, in {formatQuantity(alongKm ?? 0, 'distance', units)}: {sayServices(point.services)}</span
+								>, in {trip.track ? '' : 'about '}{formatQuantity(alongKm ?? 0, 'distance', units)}: {sayServices(
+									point.services
+								)}</span
 							>
 						</li>{/each}
 				</ul>

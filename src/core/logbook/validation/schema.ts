@@ -479,9 +479,6 @@ export const logbookSchema = z.looseObject({
 	entries: z.array(entrySchema)
 });
 
-/** The published JSON Schema (draft 2020-12) of the file format, made from the same source as the validator. */
-export const logbookJsonSchema = (): object => z.toJSONSchema(logbookSchema, { io: 'input' });
-
 /** Parts of the schema that other bodies are made of. */
 export const schemas = Object.freeze({
 	instant,

@@ -37,6 +37,11 @@ export const sayEach = (services: readonly Service[], units: UnitChoice): readon
 		[sayKind(service), sayFacts(service, units)].filter((part) => part !== '').join(': ')
 	);
 
+const METRES = 1000;
+/** How far two places are apart: in tens of metres below a kilometre. */
+export const sayApart = (km: number, units: UnitChoice): string =>
+	km < 1 ? `${10 * Math.round((METRES * km) / 10)}\u00a0m` : formatQuantity(km, 'distance', units);
+
 /** How sure it is that a place is as noted. */
 export const sayVerified = ({ verified }: Pick<Point, 'verified'>, stale: boolean): string =>
 	verified === undefined

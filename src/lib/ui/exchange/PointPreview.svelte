@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { notRetired, type Point } from '$core/logbook';
 	import { joined } from '$core/places';
-	import { formatQuantity } from '$core/units';
-	import { sayServices } from '$core/words';
+	import { sayApart, sayServices } from '$core/words';
 	import { fateProposed, standingOf, type Fate, type Standing } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import Glyphs from '../map/Glyphs.svelte';
@@ -37,7 +36,7 @@
 				? 'as it is here'
 				: standing.kind === 'changed'
 					? `changes ${standing.of.name}`
-					: `may be ${standing.of.name}, ${formatQuantity(standing.km, 'distance', units)} away`;
+					: `may be ${standing.of.name}, ${sayApart(standing.km, units)} away`;
 	const set = (id: string, fate: Fate): void => void (changed = new Map([...changed, [id, fate]]));
 	const setAll = (fate: Fate): void =>
 		void (changed = new Map(

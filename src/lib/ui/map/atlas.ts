@@ -1,4 +1,4 @@
-import type { Place } from '$core/places';
+import { unwrapped, type Place } from '$core/places';
 import { feature, mesh } from 'topojson-client';
 import atlasUrl from 'world-atlas/countries-50m.json?url';
 
@@ -11,6 +11,27 @@ export interface Atlas {
 type Topology = Parameters<typeof feature>[0];
 type Named = Parameters<typeof feature>[1];
 
+const TURN = 360;
+const HALF_TURN = 180;
+const POLE = 90;
+
+/**
+ * A ring of the atlas on a flat chart: its longitudes run on where it crosses the antimeridian, and it comes a second time where
+ * it then leaves the world at one side. Around a pole it is closed along the chart's edge.
+ */
+export function flatRings(ring: readonly Place[]): readonly (readonly Place[])[] {
+	const run = unwrapped(ring);
+	const [first, last] = [run[0], run.at(-1)];
+	if (!first || !last) return [];
+	const pole = first[1] < 0 ? -POLE : POLE;
+	const aroundPole = Math.abs(last[0] - first[0]) > HALF_TURN;
+	const closed: readonly Place[] = aroundPole ? [...run, [last[0], pole], [first[0], pole]] : run;
+	const lons = closed.map(([lon]) => lon);
+	const [west, east] = [Math.min(...lons), Math.max(...lons)];
+	const moved = (by: number): readonly Place[] => closed.map(([lon, lat]) => [lon + by, lat]);
+	return [closed, ...(west < -HALF_TURN ? [moved(TURN)] : []), ...(east > HALF_TURN ? [moved(-TURN)] : [])];
+}
+
 let loaded: Promise<Atlas> | undefined;
 
 /** The coasts and borders that ship, at 1:50 million: fetched when a map is first shown, and kept for when there is no network. */
@@ -22,14 +43,16 @@ export const atlas = (): Promise<Atlas> =>
 		const parts = shape.type === 'FeatureCollection' ? shape.features : [shape];
 		const lines = mesh(topology, countries as Parameters<typeof mesh>[1], (a, b) => a !== b);
 		return {
-			land: parts.flatMap(({ geometry }) =>
-				geometry.type === 'MultiPolygon'
-					? (geometry.coordinates.flat() as unknown as Place[][])
-					: geometry.type === 'Polygon'
-						? (geometry.coordinates as unknown as Place[][])
-						: []
-			),
-			borders: lines.coordinates as unknown as Place[][]
+			land: parts
+				.flatMap(({ geometry }) =>
+					geometry.type === 'MultiPolygon'
+						? (geometry.coordinates.flat() as unknown as Place[][])
+						: geometry.type === 'Polygon'
+							? (geometry.coordinates as unknown as Place[][])
+							: []
+				)
+				.flatMap(flatRings),
+			borders: (lines.coordinates as unknown as Place[][]).map((line) => unwrapped(line))
 		};
 	})().catch((error: unknown) => {
 		// The next map tries again.

@@ -171,8 +171,8 @@ export function createChart(
 		signs.clearLayers();
 		for (const { className, places } of shownLines)
 			L.polyline(run(places), { className, interactive: false, smoothFactor: 0.5 }).addTo(lines);
-		for (const { id, label, place, html, className, size, hangs, over } of shownSigns)
-			L.marker(latLng(near(place)), {
+		for (const { id, label, place, html, className, size, hangs, over } of shownSigns) {
+			const marker = L.marker(latLng(near(place)), {
 				title: label,
 				zIndexOffset: over,
 				icon: L.divIcon({
@@ -185,6 +185,9 @@ export function createChart(
 				.on('click', () => onsign(id))
 				.on('keypress', ({ originalEvent }) => originalEvent.key === 'Enter' && onsign(id))
 				.addTo(signs);
+			// What stands in it, a number, would be read out in place of its title.
+			marker.getElement()?.setAttribute('aria-label', label);
+		}
 		if (!fit) return;
 		const all = [
 			...shownSigns.map(({ place }) => latLng(near(place))),

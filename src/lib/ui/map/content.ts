@@ -1,6 +1,5 @@
-import type { Point, Stop, Trip } from '$core/logbook';
-import { instantMs, notRetired } from '$core/logbook';
-import { nearestOn, wayAhead, wayOf, wayThrough, whereAt, type Place, type Way } from '$core/places';
+import { instantMs, notRetired, type Point, type Stop, type Trip } from '$core/logbook';
+import { nearestOn, waysAt, type Place, type Way } from '$core/places';
 import type { Plan } from '$core/plan';
 
 /** A stretch of the trip's way: behind, within reach of the last chance, or beyond it. */
@@ -76,24 +75,14 @@ function cutAt(way: Way, place: Place): readonly [before: readonly Place[], afte
 
 /** The stretches of a trip's way: what lies behind, how far one may go until the first last chance, and what is beyond. */
 export function stretchesOf(trip: Trip, plan: Plan | undefined, nowMs: number): readonly Stretch[] {
-	const whole = wayOf(trip);
-	const here = whereAt(trip, nowMs);
-	if (whole.places.length < 2 || !here) return [];
-	const begun = trip.stops.some(({ arrive }) => instantMs(arrive) <= nowMs);
-	const ahead = begun ? wayAhead(trip, nowMs) : whole;
-	const behind: Stretch = {
-		kind: 'behind',
-		places: begun ? whole.places.slice(0, whole.places.length - ahead.places.length + 1) : []
-	};
+	const { behind, ahead } = waysAt(trip, nowMs);
 	const first = (plan?.lastChance ?? [])
 		.map(({ stop: id }) => trip.stops.find((stop) => stop.id === id))
 		.filter((stop) => stop?.position !== undefined)
 		.sort((a, b) => instantMs(a?.arrive ?? '') - instantMs(b?.arrive ?? ''))[0];
-	const [reach, beyond] = first?.position
-		? cutAt(wayThrough(ahead.places), first.position)
-		: [ahead.places, []];
+	const [reach, beyond] = first?.position ? cutAt(ahead, first.position) : [ahead.places, []];
 	return [
-		behind,
+		{ kind: 'behind' as const, places: behind.places },
 		{ kind: 'reach' as const, places: reach },
 		{ kind: 'beyond' as const, places: beyond }
 	].filter(({ places }) => places.length > 1);

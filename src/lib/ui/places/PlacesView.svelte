@@ -215,7 +215,7 @@
 				nowMs={app.nowMs}
 			/>
 			{#if listed.length === 0 && points.length > 0}<p class="soft">None of your points is like that.</p>{/if}
-			<PointList {listed} {units} {chosen} onchoose={choose}>
+			<PointList {listed} {units} {chosen} roughly={!trip?.track} onchoose={choose}>
 				{#snippet details(point)}
 					<PointDetails
 						{app}

@@ -1,9 +1,7 @@
 <script lang="ts">
-	import type { Service, Trip } from '$core/logbook';
-	import { instantMs } from '$core/logbook';
+	import { instantMs, zonedTime, type Service, type Trip } from '$core/logbook';
 	import type { Place } from '$core/places';
 	import { capital, dayText, SERVICE_NAMES } from '$core/words';
-	import { zonedTime } from '$core/logbook';
 	import type { Nearness } from './nearness';
 
 	interface Props {

@@ -1,8 +1,7 @@
 <script lang="ts">
-	import type { Point, Service } from '$core/logbook';
+	import { notRetired, type Point, type Service } from '$core/logbook';
 	import { kmBetween, parsePlace, placeText, twinOf, type Place } from '$core/places';
-	import { formatQuantity } from '$core/units';
-	import { notRetired } from '$core/logbook';
+	import { sayApart } from '$core/words';
 	import type { App } from '$lib/state';
 	import { Correction } from '../fields/correction.svelte';
 	import type { Draft, Field } from '../fields/fields';
@@ -92,8 +91,7 @@
 			{#if twin && position}
 				<Notice
 					><p>
-						{twin.name} is {formatQuantity(kmBetween(twin.position, position), 'distance', units)} from here. Is
-						this the same place?
+						{twin.name} is {sayApart(kmBetween(twin.position, position), units)} from here. Is this the same place?
 					</p></Notice
 				>
 			{/if}

@@ -10,17 +10,19 @@
 		listed: readonly Listed[];
 		units: UnitChoice;
 		chosen: string | undefined;
+		/** how far along the way is not known by a track, only by straight lines */
+		roughly: boolean;
 		onchoose: (id: string | undefined) => void;
 		details: Snippet<[Point]>;
 	}
 	/** Points in a list; the chosen one with all that is known of it. */
-	const { listed, units, chosen, onchoose, details }: Props = $props();
+	const { listed, units, chosen, roughly, onchoose, details }: Props = $props();
 	const far = ({ km, alongKm }: Listed): string =>
 		km === undefined
 			? ''
 			: alongKm === undefined
 				? formatQuantity(km, 'distance', units)
-				: `in ${formatQuantity(alongKm, 'distance', units)}${km >= 1 ? `, ${formatQuantity(km, 'distance', units)} off` : ''}`;
+				: `in ${roughly ? 'about ' : ''}${formatQuantity(alongKm, 'distance', units)}${km >= 1 ? `, ${formatQuantity(km, 'distance', units)} off` : ''}`;
 </script>
 
 <ul>

@@ -1,3 +1,5 @@
+<svelte:options runes />
+
 <script lang="ts">
 	import { CSV_TABLES, recordTables, TAG_ROWS } from '$lib/ui/data/formatPage';
 	import Page from '$lib/ui/page/Page.svelte';

@@ -5,11 +5,13 @@
 	const { card, rig, made }: { card: TripCard; rig: string; made: string } = $props();
 	const ahead = $derived(card.stops.filter(({ past }) => !past));
 	const stops = $derived(ahead.length > 0 ? ahead : card.stops);
-	const LINES = Array.from({ length: 8 }, (_, i) => i);
+	/** so many stops fit on a side in letters of full size */
+	const ROOMY = 7;
+	const LINES = Array.from({ length: 6 }, (_, i) => i);
 </script>
 
 <div class="card">
-	<section class="side" aria-label="Side one: where to do what">
+	<section class="side" class:dense={stops.length > ROOMY} aria-label="Side one: where to do what">
 		<h1>{rig}</h1>
 		<p class="of">{card.title}</p>
 		<ol>
@@ -155,7 +157,22 @@
 			border: 0;
 			padding: 0;
 			max-width: none;
-			font-size: 11.5pt;
+			font-size: 11pt;
+			line-height: 1.25;
+			gap: 1.5mm;
+		}
+		.dense {
+			font-size: 8.5pt;
+		}
+		.dense li {
+			padding: 0.1rem 0;
+			line-height: 1.15;
+		}
+		.dense .what strong {
+			font-size: 1.1em;
+		}
+		.lines span {
+			height: 7.5mm;
 		}
 		.side + .side {
 			break-before: page;

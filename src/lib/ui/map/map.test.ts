@@ -1,0 +1,115 @@
+import { expect, it } from 'vitest';
+import type { Stop } from '$core/logbook';
+import type { Plan } from '$core/plan';
+import { exactTrip } from '../../../../tests/helpers/logbooks';
+import { flatRings } from './atlas';
+import { isStale, mapStops, stretchesOf } from './content';
+import { glyphsOf } from './glyphs';
+import { tilesWrong } from './ownTiles';
+
+it('lays rings that cross the antimeridian or go around a pole flat', () => {
+	const square = [
+		[170, 0],
+		[-170, 0],
+		[-170, 10],
+		[170, 10],
+		[170, 0]
+	] as const;
+	const [one, again] = flatRings(square);
+	expect(one).toEqual([
+		[170, 0],
+		[190, 0],
+		[190, 10],
+		[170, 10],
+		[170, 0]
+	]);
+	expect(again?.[1]).toEqual([-170, 0]);
+	const polar = [
+		[-180, -70],
+		[-90, -70],
+		[0, -70],
+		[90, -70],
+		[180, -70]
+	] as const;
+	expect(flatRings(polar)[0]?.slice(-2)).toEqual([
+		[180, -90],
+		[-180, -90]
+	]);
+	expect(
+		flatRings([
+			[0, 0],
+			[1, 0],
+			[0, 1],
+			[0, 0]
+		])
+	).toHaveLength(1);
+});
+
+const stop = (id: string, day: number, lon: number, part: Partial<Stop> = {}): Stop => ({
+	id,
+	name: id,
+	arrive: `2027-05-0${day}T10:00:00Z`,
+	depart: `2027-05-0${day}T12:00:00Z`,
+	legKm: 10,
+	services: [],
+	position: [lon, 0],
+	...part
+});
+const trip = {
+	...exactTrip,
+	stops: [stop('a', 1, 0), stop('b', 2, 1), stop('c', 3, 2), stop('a again', 5, 0)]
+};
+const plan = {
+	services: [{ stop: 'b', dump: ['grey'] }],
+	lastChance: [
+		{ tank: 'main', stop: 'c' },
+		{ tank: 'grey', stop: 'b' }
+	]
+} as unknown as Plan;
+const atMs = Date.parse('2027-05-01T23:00:00Z');
+
+it('draws the way behind, up to the first last chance, and beyond', () => {
+	const [behind, reach, beyond] = stretchesOf(trip, plan, atMs);
+	expect([behind, reach, beyond].map((one) => one?.kind)).toEqual(['behind', 'reach', 'beyond']);
+	expect(behind?.places[0]).toEqual([0, 0]);
+	// Half way from a to b by the clock, and up to b.
+	expect(reach?.places[0]?.[0]).toBeCloseTo(0.5, 6);
+	expect(reach?.places.at(-1)).toEqual([1, 0]);
+	expect(beyond?.places.at(-1)).toEqual([0, 0]);
+	expect(stretchesOf(exactTrip, plan, atMs)).toEqual([]);
+});
+
+it('shows a place that is come to twice once, and what is planned where', () => {
+	const stops = mapStops(trip, plan, (id) => id.toUpperCase(), atMs);
+	expect(stops.map(({ id }) => id)).toEqual(['a again', 'b', 'c']);
+	expect(stops[1]).toMatchObject({ order: 2, acts: true, last: ['GREY'], past: false });
+});
+
+it('tells by shape what there is, and by age how sure it is', () => {
+	const shape = (potable?: boolean): string =>
+		glyphsOf([{ kind: 'water', ...(potable === undefined ? {} : { potable }) }]).inside;
+	expect(
+		new Set([
+			shape(true),
+			shape(false),
+			shape(),
+			glyphsOf([{ kind: 'grey' }]).inside,
+			glyphsOf([{ kind: 'black' }]).inside,
+			glyphsOf([]).inside
+		]).size
+	).toBe(6);
+	expect(isStale({ verified: '2027-01-01' }, atMs)).toBe(false);
+	expect(isStale({ verified: '2026-01-01' }, atMs)).toBe(true);
+	expect(isStale({}, atMs)).toBe(true);
+});
+
+it('takes the address of one tile server', () => {
+	expect(tilesWrong('https://maps.example:8080/{z}/{x}/{y}.png')).toBeUndefined();
+	for (const wrong of [
+		'https://maps.example/',
+		'javascript:{z}{x}{y}',
+		'{z}/{x}/{y}',
+		'https://{z}.example/{x}/{y}'
+	])
+		expect(tilesWrong(wrong), wrong).toBeDefined();
+});
