@@ -25,6 +25,9 @@ async function ribbonDrawn(page) {
 	await page.waitForTimeout(1500);
 }
 
+/** Waits until the map has its signs and coasts. */
+const mapDrawn = (page) => page.locator('.leaflet-container .sign').first().waitFor();
+
 /** Waits until what Habits shows has been worked out. */
 async function workedOut(page) {
 	await page.getByRole('columnheader', { name: 'Off the stay' }).waitFor();
@@ -73,20 +76,13 @@ const SHOTS = [
 	{ name: 'habits', path: '/habits', act: workedOut },
 	{ name: 'now-basket', path: '/', act: fillBasket },
 	{ name: 'run-fill', path: '/run/fill?tank=sand-aft', rig: 'Sandling', ...PHONE, act: fillAft },
-	{
-		name: 'run-fill-night',
-		path: '/run/fill?tank=sand-aft',
-		rig: 'Sandling',
-		theme: 'Night',
-		...PHONE,
-		act: fillAft
-	},
 	{ name: 'run-dump', path: '/run/dump', ...PHONE, act: dumpAll },
 	{ name: 'run-carry', path: '/run/carry' },
 	{ name: 'ledger', path: '/ledger' },
+	{ name: 'points', path: '/trip/points', act: mapDrawn },
+	{ name: 'trip-card', path: '/trip/card' },
 	{ name: 'rig', path: '/rig' },
 	{ name: 'rig-tank', path: '/rig/tank/wren-grey' },
-	{ name: 'rig-gauge', path: '/rig/instrument/wren-lights' },
 	{ name: 'rig-weight', path: '/rig/weight' },
 	{ name: 'data', path: '/data' },
 	{ name: 'first-run', path: '' }

@@ -119,6 +119,8 @@ test('a long log shows how far it is, can be stopped and taken up again', async 
 		mimeType: 'application/json',
 		buffer: Buffer.from(JSON.stringify(logbookOf(many, { ...exactRig, unlogged: undefined }, [])))
 	});
+	// The file is read: what can be stopped from here on is the replay of the log.
+	await expect(page.getByRole('button', { name: 'Take it in' })).toBeVisible();
 	// A hand that is at the button the moment it appears.
 	await page.evaluate(() => {
 		const watch = new MutationObserver(() => {

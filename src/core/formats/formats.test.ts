@@ -20,7 +20,19 @@ const text = fc
 /** What can be written into a cell, an attribute and a line: a text that begins like a formula or ends a quote, too. */
 const hard = fc.oneof(
 	text,
-	fc.constantFrom('=1+1', '-2+3', "'=x", '@SUM(A1)', '"a", "b"', 'a;b,c', '<&>', 'a\\n,b', '+49', "'")
+	fc.constantFrom(
+		'=1+1',
+		'-2+3',
+		"'=x",
+		'@SUM(A1)',
+		'"a", "b"',
+		'a;b,c',
+		'<&>',
+		'a\\n,b',
+		'+49',
+		"'",
+		'fee=2; amenity=drinking_water'
+	)
 );
 const day = fc.integer({ min: 0, max: 9000 }).map((n) => new Date(n * 86_400_000).toISOString().slice(0, 10));
 const fee = fc.integer({ min: 0, max: 5000 }).map((cents) => cents / 100);

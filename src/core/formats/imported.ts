@@ -42,6 +42,13 @@ export class Findings {
 		else this.#more++;
 	}
 
+	/** Whether nothing was found, and nothing wrong either. */
+	get nothing(): boolean {
+		const found = [this.points, this.stops, this.entries, this.track, this.#problems];
+		return found.every((list) => list.length === 0);
+	}
+
+	/** What was found, in its end. */
 	get ended(): Imported {
 		const { points, stops, entries, track } = this;
 		const more = { path: '$', expected: 'fewer problems', got: `${this.#more} more of the kind` };

@@ -1,4 +1,4 @@
 export { readOpenFileIn, type OpenReading } from './client';
 export { decoded } from './decode';
 export { readOpenFile, type Beside, type FoundWay, type OpenFile } from './openFile';
-export { entriesNew, fateProposed, standingOf, type Fate, type Standing } from './sorted';
+export { entriesNew, fateProposed, looksSwapped, standingOf, type Fate, type Standing } from './sorted';

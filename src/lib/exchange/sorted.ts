@@ -1,5 +1,5 @@
 import { canonical, type Entry, type Point } from '$core/logbook';
-import { kmBetween, twinOf } from '$core/places';
+import { kmBetween, twinOf, type Place } from '$core/places';
 
 /** How a point that comes in stands to those that are here. */
 export type Standing =
@@ -20,6 +20,17 @@ export function standingOf(point: Point, here: readonly Point[]): Standing {
 		return plain(same) === plain(point) ? { kind: 'here' } : { kind: 'changed', of: same };
 	const twin = twinOf(point, here);
 	return twin ? { kind: 'twin', of: twin, km: kmBetween(twin.position, point.position) } : { kind: 'new' };
+}
+
+/** Nobody goes so far for a tap, km; and so near the others it would be the other way round. */
+const FAR_KM = 1500;
+const NEAR_KM = 200;
+const MOST_LAT = 90;
+
+/** Whether a place is far from all others, and near one of them with latitude and longitude changed about. */
+export function looksSwapped([lon, lat]: Place, others: readonly Place[]): boolean {
+	const nearest = (place: Place): number => Math.min(...others.map((other) => kmBetween(place, other)));
+	return Math.abs(lon) <= MOST_LAT && nearest([lon, lat]) > FAR_KM && nearest([lat, lon]) < NEAR_KM;
 }
 
 /** What is to be done with a point that comes in. */

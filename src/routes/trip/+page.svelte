@@ -40,6 +40,8 @@
 	let open = $state<'trip' | 'new trip' | 'new stop' | 'what if'>();
 	let stopId = $state<string>();
 	let insertAfter = $state.raw<Stop | undefined>();
+	/** a stop that is to be kept as a point once it is said where it is */
+	let toPlace = $state.raw<Stop>();
 	let tried = $state.raw<TripChange | undefined>();
 	let pastShown = $state(false);
 
@@ -250,7 +252,7 @@
 					onchange={(stop) => (stopId = stop.id)}
 					oninsert={(after) => ([insertAfter, open] = [after, 'new stop'])}
 					ondo={(change) => void keepChange(app, trip, change)}
-					onkeep={(stop) => void keepPoint(app, trip, stop)}
+					onkeep={(stop) => (stop.position ? void keepPoint(app, trip, stop) : (toPlace = stop))}
 				/>
 			{/if}
 		</Section>
@@ -342,6 +344,21 @@
 		after={insertAfter}
 		onclose={() => ([open, stopId, insertAfter] = [undefined, undefined, undefined])}
 	/>
+{/if}
+
+{#if toPlace && whole}
+	{@const stop = toPlace}
+	{#await import('$lib/ui/places/PointForm.svelte') then { default: PointForm }}
+		<PointForm
+			{app}
+			isNew
+			point={{ id: crypto.randomUUID(), name: stop.name, services: stop.services }}
+			onclose={(kept) => {
+				toPlace = undefined;
+				if (kept) void keepPoint(app, whole, { ...stop, position: kept.position }, kept);
+			}}
+		/>
+	{/await}
 {/if}
 
 <style>

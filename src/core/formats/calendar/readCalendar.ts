@@ -245,7 +245,6 @@ export function readCalendar(text: string, context: ReadingContext): Imported {
 	}
 	if (!/^END:VCALENDAR\s*$/im.test(plain))
 		findings.wrong(`line ${lineAt(plain.length)}`, 'END:VCALENDAR', 'the file breaks off');
-	if (findings.ended.stops.length === 0 && findings.ended.problems.length === 0)
-		findings.wrong('line 1', 'events', 'none');
+	if (findings.nothing) findings.wrong('line 1', 'events', 'none');
 	return findings.ended;
 }

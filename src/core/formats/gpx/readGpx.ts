@@ -10,11 +10,9 @@ const asNumber = (text: unknown): number =>
 
 const placeIn = (element: Element): Place => [asNumber(element['@lon']), asNumber(element['@lat'])];
 
-/** The open map's tags of a waypoint: in its extensions by name or as key and value, or written into its texts. */
+/** The open map's tags of a waypoint: in its extensions by name or as key and value; only where there are none, as written into its texts. */
 function tagsIn(element: Element): Tags {
 	const found: Record<string, string> = {};
-	for (const field of ['desc', 'cmt', 'type', 'sym'])
-		Object.assign(found, tagsInText(textOf(element, field) ?? ''));
 	const look = (extensions: Element): void => {
 		for (const [name, value] of Object.entries(extensions)) {
 			if (name === 'tag')
@@ -25,7 +23,11 @@ function tagsIn(element: Element): Tags {
 		}
 	};
 	for (const extensions of childrenOf(element, 'extensions')) look(extensions);
-	return found;
+	if (Object.keys(found).length > 0) return found;
+	return Object.assign(
+		{},
+		...['desc', 'cmt', 'type', 'sym'].map((field) => tagsInText(textOf(element, field) ?? ''))
+	) as Tags;
 }
 
 /** A record of ours that an element carries as JSON. */
@@ -116,10 +118,6 @@ export function readGpx(text: string, { onprogress }: ReadingContext): Imported 
 	// A track says where one really goes; a route only from where to where.
 	const way = tracks.length > 0 ? tracks : routes;
 	takeWay(way, document, findings, (share) => onprogress?.(READ + (1 - READ) * share));
-	if (
-		findings.points.length + way.length + findings.stops.length === 0 &&
-		findings.ended.problems.length === 0
-	)
-		findings.wrong('line 1', 'waypoints, a route or a track', 'none');
+	if (findings.nothing) findings.wrong('line 1', 'waypoints, a route or a track', 'none');
 	return findings.ended;
 }

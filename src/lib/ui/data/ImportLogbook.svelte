@@ -58,7 +58,9 @@
 		const mine = (chosen += 1);
 		try {
 			const head = decoded(await file.slice(0, HEAD).arrayBuffer()).text;
-			const isLogbook = formatOf(head) === 'logbook' || !app.rig;
+			const format = formatOf(head);
+			const named = /\.json$/i.test(file.name) && format !== 'geojson';
+			const isLogbook = format === 'logbook' || named || !app.rig;
 			const most = isLogbook ? LARGEST_MIB : LARGEST_OPEN_MIB;
 			if (chosen !== mine) return;
 			if (file.size > most * MIB)

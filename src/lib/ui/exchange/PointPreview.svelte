@@ -2,7 +2,7 @@
 	import { notRetired, type Point } from '$core/logbook';
 	import { joined } from '$core/places';
 	import { sayApart, sayServices } from '$core/words';
-	import { fateProposed, standingOf, type Fate, type Standing } from '$lib/exchange';
+	import { fateProposed, looksSwapped, standingOf, type Fate, type Standing } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import Glyphs from '../map/Glyphs.svelte';
 	import { sayDone } from '../shell/saying';
@@ -21,11 +21,18 @@
 	let busy = $state(false);
 	let changed = $state.raw<ReadonlyMap<string, Fate>>(new Map());
 	const units = $derived(app.prefs.current.units);
+	/** where one is at home: the points here, and the stops of the trip in view */
+	const others = $derived([
+		...notRetired(app.records.points).map(({ position }) => position),
+		...(app.tripInView?.stops ?? []).flatMap(({ position }) => (position ? [position] : []))
+	]);
 	// What was found is judged by what is here when it comes.
 	const rows = $derived(
 		found.map((point) => {
 			const standing = standingOf(point, app.records.points);
-			return { point, standing, fate: changed.get(point.id) ?? fateProposed(standing) };
+			const swapped = looksSwapped(point.position, others);
+			const proposed = swapped ? 'leave' : fateProposed(standing);
+			return { point, standing, swapped, fate: changed.get(point.id) ?? proposed };
 		})
 	);
 	const kept = $derived(rows.filter(({ fate }) => fate !== 'leave'));
@@ -71,7 +78,7 @@
 </script>
 
 <ul aria-label="Points found">
-	{#each all ? rows : rows.slice(0, MOST) as { point, standing, fate } (point.id)}
+	{#each all ? rows : rows.slice(0, MOST) as { point, standing, swapped, fate } (point.id)}
 		<li class:left={fate === 'leave'}>
 			<label class="check"
 				><input
@@ -89,7 +96,9 @@
 					><strong>{point.name}</strong><span class="soft small">{sayServices(point.services)}</span></span
 				></label
 			>
-			<span class="small" class:mind={standing.kind === 'twin'}>{says(standing)}</span>
+			<span class="small" class:mind={swapped || standing.kind === 'twin'}
+				>{swapped ? 'far away: latitude and longitude may be swapped' : says(standing)}</span
+			>
 			{#if standing.kind === 'twin' && fate !== 'leave'}
 				<select
 					aria-label="What to do with {point.name}"

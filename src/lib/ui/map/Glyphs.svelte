@@ -2,23 +2,17 @@
 	import { glyphsOf, type SignFacts } from './glyphs';
 
 	/** What there is at a place, in the shapes of the map; the words stand beside it. */
-	const { services }: Pick<SignFacts, 'services'> = $props();
-	const drawn = $derived(glyphsOf(services));
-	let element = $state<SVGElement>();
-	// Shapes of our own making, with no text in them: the map's library takes them as markup too.
-	$effect(() => {
-		if (element) element.innerHTML = drawn.inside;
-	});
+	const { services }: SignFacts = $props();
+	const { shapes, width, height } = $derived(glyphsOf(services));
 </script>
 
-<svg
-	bind:this={element}
-	class="glyphs"
-	viewBox="0 0 {drawn.width} 16"
-	width={drawn.width}
-	height="16"
-	aria-hidden="true"
-></svg>
+<svg class="glyphs" viewBox="0 0 {width} {height}" {width} {height} aria-hidden="true">
+	{#each shapes as { marks, x } (x)}
+		<g transform="translate({x} 0)">
+			{#each marks as { d, className } (className)}<path {d} class={className} />{/each}
+		</g>
+	{/each}
+</svg>
 
 <style>
 	svg {
@@ -39,7 +33,7 @@
 		fill: var(--black);
 		stroke: var(--black);
 	}
-	:global(.glyphs [data-hollow]) {
+	:global(.glyphs .hollow) {
 		fill: none;
 	}
 	:global(.glyphs .strike) {

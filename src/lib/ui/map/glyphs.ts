@@ -3,59 +3,77 @@ import type { Service } from '$core/logbook';
 /** What a sign on the map says by its shape: whether there is water and of which kind, and what can be emptied. */
 export interface SignFacts {
 	readonly services: readonly Pick<Service, 'kind' | 'potable'>[];
-	/** nobody has said for long that it is still so */
-	readonly stale?: boolean;
+}
+
+/** One stroke or area of a glyph. */
+export interface Mark {
+	readonly d: string;
+	readonly className: string;
+}
+interface Shape {
+	readonly marks: readonly Mark[];
 }
 
 const DROP = 'M7 1 C7 1 2 7.2 2 11 A5 5 0 0 0 12 11 C12 7.2 7 1 7 1 Z';
-const SIZE = 16;
+const SQUARE = 'M2 4 H12 V14 H2 Z';
+const HEIGHT = 16;
 const STEP = 15;
 
 /** A drop: full where it is called drinking water, struck through where it is not, hollow where nobody says. */
-const waterGlyph = (potable: boolean | undefined): string =>
-	`<path d="${DROP}" class="water" ${potable === true ? '' : 'data-hollow'}/>` +
-	(potable === false ? '<path d="M1 14 L13 2" class="strike"/>' : '');
+const waterShape = (potable: boolean | undefined): Shape => ({
+	marks: [
+		{ d: DROP, className: potable === true ? 'water' : 'water hollow' },
+		...(potable === false ? [{ d: 'M1 14 L13 2', className: 'strike' }] : [])
+	]
+});
 /** A square for what is emptied: half full for grey, full for black. */
-const wasteGlyph = (kind: 'grey' | 'black'): string =>
-	`<rect x="2" y="4" width="10" height="10" class="${kind}" data-hollow/>` +
-	`<rect x="2" y="${kind === 'grey' ? 9 : 4}" width="10" height="${kind === 'grey' ? 5 : 10}" class="${kind}"/>`;
+const WASTE: Readonly<Record<'grey' | 'black', Shape>> = {
+	grey: {
+		marks: [
+			{ d: SQUARE, className: 'grey hollow' },
+			{ d: 'M2 9 H12 V14 H2 Z', className: 'grey' }
+		]
+	},
+	black: { marks: [{ d: SQUARE, className: 'black' }] }
+};
 /** A plug for a hook-up. */
-const hookGlyph = '<path d="M7 2 V6 M4 6 H10 V10 A3 3 0 0 1 4 10 Z M7 13 V15" class="hook"/>';
+const HOOK: Shape = { marks: [{ d: 'M7 2 V6 M4 6 H10 V10 A3 3 0 0 1 4 10 Z M7 13 V15', className: 'hook' }] };
+const BARE: Shape = { marks: [{ d: 'M4 8 A3 3 0 1 0 10 8 A3 3 0 1 0 4 8 Z', className: 'bare' }] };
 
-/** The glyphs of a place in a row, as the inside of an SVG, and how wide they are. */
-export function glyphsOf(services: SignFacts['services']): {
-	readonly inside: string;
+/** What is drawn of a place in a row, each shape a step to the right of the one before. */
+export interface Drawn {
+	readonly shapes: readonly (Shape & { readonly x: number })[];
 	readonly width: number;
-} {
+	readonly height: number;
+}
+
+/** The shapes of a place in a row. */
+export function glyphsOf(services: SignFacts['services']): Drawn {
 	const water = services.filter(({ kind }) => kind === 'water');
 	const best =
 		water.find(({ potable }) => potable === true) ??
 		water.find(({ potable }) => potable === undefined) ??
 		water[0];
 	const has = (kind: Service['kind']): boolean => services.some((service) => service.kind === kind);
-	const glyphs = [
-		...(best ? [waterGlyph(best.potable)] : []),
-		...(has('grey') ? [wasteGlyph('grey')] : []),
-		...(has('black') ? [wasteGlyph('black')] : []),
-		...(has('mains') || has('sewer') ? [hookGlyph] : [])
+	const found = [
+		...(best ? [waterShape(best.potable)] : []),
+		...(has('grey') ? [WASTE.grey] : []),
+		...(has('black') ? [WASTE.black] : []),
+		...(has('mains') || has('sewer') ? [HOOK] : [])
 	];
-	const shown = glyphs.length > 0 ? glyphs : ['<circle cx="7" cy="8" r="3" class="bare"/>'];
+	const shown = found.length > 0 ? found : [BARE];
 	return {
-		inside: shown.map((glyph, i) => `<g transform="translate(${i * STEP} 0)">${glyph}</g>`).join(''),
-		width: shown.length * STEP
+		shapes: shown.map((shape, i) => ({ ...shape, x: i * STEP })),
+		width: shown.length * STEP,
+		height: HEIGHT
 	};
 }
 
-/** A sign for the map: the glyphs on a small plate, its edge dashed where nobody has said for long that it is so. */
-export function signOf({ services }: SignFacts): {
-	readonly svg: string;
-	readonly width: number;
-	readonly height: number;
-} {
-	const { inside, width } = glyphsOf(services);
-	return {
-		svg: `<svg class="glyphs" viewBox="0 0 ${width} ${SIZE}" width="${width}" height="${SIZE}" aria-hidden="true">${inside}</svg>`,
-		width: width + 10,
-		height: SIZE + 10
-	};
+/** The shapes as markup for the map, whose library takes nothing else. */
+export function markupOf({ shapes, width, height }: Drawn): string {
+	const inside = shapes.map(({ marks, x }) => {
+		const paths = marks.map(({ d, className }) => `<path d="${d}" class="${className}"/>`);
+		return `<g transform="translate(${x} 0)">${paths.join('')}</g>`;
+	});
+	return `<svg class="glyphs" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" aria-hidden="true">${inside.join('')}</svg>`;
 }

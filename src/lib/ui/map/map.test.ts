@@ -4,7 +4,7 @@ import type { Plan } from '$core/plan';
 import { exactTrip } from '../../../../tests/helpers/logbooks';
 import { flatRings } from './atlas';
 import { isStale, mapStops, stretchesOf } from './content';
-import { glyphsOf } from './glyphs';
+import { glyphsOf, markupOf } from './glyphs';
 import { tilesWrong } from './ownTiles';
 
 it('lays rings that cross the antimeridian or go around a pole flat', () => {
@@ -86,18 +86,20 @@ it('shows a place that is come to twice once, and what is planned where', () => 
 });
 
 it('tells by shape what there is, and by age how sure it is', () => {
-	const shape = (potable?: boolean): string =>
-		glyphsOf([{ kind: 'water', ...(potable === undefined ? {} : { potable }) }]).inside;
-	expect(
-		new Set([
-			shape(true),
-			shape(false),
-			shape(),
-			glyphsOf([{ kind: 'grey' }]).inside,
-			glyphsOf([{ kind: 'black' }]).inside,
-			glyphsOf([]).inside
-		]).size
-	).toBe(6);
+	const drawn = (...services: Parameters<typeof glyphsOf>[0]): string => markupOf(glyphsOf(services));
+	const water = { kind: 'water' } as const;
+	const shapes = [
+		drawn({ ...water, potable: true }),
+		drawn({ ...water, potable: false }),
+		drawn(water),
+		drawn({ kind: 'grey' }),
+		drawn({ kind: 'black' }),
+		drawn({ kind: 'mains' }),
+		drawn()
+	];
+	expect(new Set(shapes).size).toBe(shapes.length);
+	// A place with both a drinking tap and another one has drinking water.
+	expect(drawn({ ...water, potable: false }, { ...water, potable: true })).toBe(shapes[0]);
 	expect(isStale({ verified: '2027-01-01' }, atMs)).toBe(false);
 	expect(isStale({ verified: '2026-01-01' }, atMs)).toBe(true);
 	expect(isStale({}, atMs)).toBe(true);

@@ -10,7 +10,7 @@
 	import { v7 as uuid } from 'uuid';
 	import type { ChartContent, Sign } from '../map/chart';
 	import { isStale, mapStops, stretchesOf } from '../map/content';
-	import { signOf } from '../map/glyphs';
+	import { glyphsOf, markupOf } from '../map/glyphs';
 	import PlaceMap from '../map/PlaceMap.svelte';
 	import Legend from '../map/Legend.svelte';
 	import Page from '../page/Page.svelte';
@@ -67,18 +67,20 @@
 	const reach = $derived(trip && first ? kmTo(trip, first.id, app.nowMs) : undefined);
 
 	const STOP_SIZE = 24;
+	/** the plate of a sign is so much larger than what stands on it, px */
+	const PLATE = 10;
 	const content = $derived.by((): ChartContent => {
 		const taken = new Set(stops.map(({ position }) => position.join()));
 		const pointSigns = listed.map(({ point }): Sign => {
-			const { svg, width, height } = signOf(point);
+			const drawn = glyphsOf(point.services);
 			const stale = isStale(point, app.nowMs);
 			return {
 				id: `point:${point.id}`,
 				label: `${point.name}: ${sayServices(point.services)}${stale ? ', not seen for a year' : ''}`,
 				place: point.position,
-				html: svg,
+				html: markupOf(drawn),
 				className: `sign${stale ? ' stale' : ''}${point.id === chosen ? ' chosen' : ''}`,
-				size: [width, height],
+				size: [drawn.width + PLATE, drawn.height + PLATE],
 				hangs: taken.has(point.position.join()),
 				over: point.id === chosen ? 1000 : 0
 			};

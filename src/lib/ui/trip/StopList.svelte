@@ -104,7 +104,7 @@
 					units
 				)}{/if}</span
 		>
-		{#if onkeep && stop.services.length > 0 && stop.position && stop.point === undefined}<button
+		{#if onkeep && stop.services.length > 0 && stop.point === undefined}<button
 				class="why small"
 				aria-label="Keep {stop.name} as a point"
 				onclick={() => onkeep(stop)}>Keep as a point</button

@@ -1,4 +1,4 @@
-import type { Stop, Trip } from '$core/logbook';
+import type { Point, Stop, Trip } from '$core/logbook';
 import { pointFrom } from '$core/places';
 import { changedTrip, type TripChange } from '$core/plan';
 import { capital, sayChange } from '$core/words';
@@ -27,16 +27,22 @@ export async function keepChange(app: App, trip: Trip, change: TripChange): Prom
 	return kept;
 }
 
-/** Keeps what there is at a stop as a point of the directory, which the stop is then at; one act, which can be undone. */
-export async function keepPoint(app: App, trip: Trip, stop: Stop): Promise<void> {
-	const made = pointFrom(stop, uuid());
+/**
+ * Keeps what there is at a stop as a point of the directory, which the stop is then at; one act, which can be undone.
+ *
+ * @param kept the point, where it stands in the directory already
+ */
+export async function keepPoint(app: App, trip: Trip, stop: Stop, kept?: Point): Promise<void> {
+	const made = kept ?? pointFrom(stop, uuid());
 	if (!made) return;
 	const said = `${made.name} kept as a point`;
 	const edit = app.commands.editOf('trip', trip.id, (newest) => ({
 		...newest,
-		stops: newest.stops.map((one) => (one.id === stop.id ? { ...one, point: made.id } : one))
+		stops: newest.stops.map((one) =>
+			one.id === stop.id ? { ...one, point: made.id, position: made.position } : one
+		)
 	}));
-	if (await app.commands.put([{ kind: 'point', value: made }], said, [edit])) sayDone(app, said);
+	if (await app.commands.put(kept ? [] : [{ kind: 'point', value: made }], said, [edit])) sayDone(app, said);
 }
 
 function keptAs(app: App, trip: Trip, change: TripChange, label: string): Promise<boolean> {
