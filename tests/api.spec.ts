@@ -305,3 +305,25 @@ test('the wrong method, type and size', async ({ request }) => {
 	});
 	expect(large.status()).toBe(413);
 });
+
+test('files come in and go out, and the stand-ins answer', async ({ request }) => {
+	const { entries: given } = exact;
+	const out = await request.post('/api/export', { data: { logbook: exact, format: 'csv', rig: 'rig' } });
+	expect(out.headers()['content-type']).toContain('text/csv');
+	const text = await out.text();
+	const back = await request.post('/api/import', { data: { format: 'csv', text, logbook: exact } });
+	expect(await back.json()).toEqual({ points: [], stops: [], entries: given, problems: [] });
+	expect((await request.post('/api/import', { data: { format: 'kml', text: '' } })).status()).toBe(422);
+	const around = async (bbox: string) => request.get(`/api/standins/points?bbox=${bbox}`);
+	const found = (await (await around('-22,56,-21,58')).json()) as {
+		features: readonly { properties: object }[];
+	};
+	expect(found.features.length).toBeGreaterThan(3);
+	expect((await around('1,2')).status()).toBe(422);
+	const weather = await request.get('/api/standins/weather?lon=-21&lat=57&day=2027-06-16&days=2');
+	expect(await weather.json()).toMatchObject({
+		standIn: true,
+		days: [{ day: '2027-06-16' }, { day: '2027-06-17' }]
+	});
+	expect((await request.get('/api/standins/weather?lon=-21')).status()).toBe(422);
+});

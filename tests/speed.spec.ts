@@ -89,3 +89,22 @@ test('with a year in the log, a keystroke in the quick line is answered within 5
 	// The machine that tests is slow and shared: the median is what is promised.
 	expect(times[5]).toBeLessThan(50);
 });
+
+test('the map is at most 60 kB of script, gzipped, beside its atlas, and comes with no other view', async ({
+	page
+}) => {
+	const scripts = new Set<string>();
+	page.on('request', (request) => request.resourceType() === 'script' && scripts.add(request.url()));
+	const ofMap = async (): Promise<readonly Buffer[]> => {
+		const bodies = await Promise.all([...scripts].map(async (url) => (await page.request.get(url)).body()));
+		return bodies.filter((body) => body.includes('leaflet'));
+	};
+	await openDemo(page);
+	expect(await ofMap()).toEqual([]);
+	await page.goto('/trip/points');
+	await expect(page.locator('.leaflet-container .sign').first()).toBeVisible();
+	const gzipped = (await ofMap()).reduce((sum, body) => sum + gzipSync(body).length, 0);
+	console.log(`the map: ${Math.round(gzipped / 1000)} kB of script, gzipped`);
+	expect(gzipped).toBeGreaterThan(0);
+	expect(gzipped).toBeLessThan(60_000);
+});

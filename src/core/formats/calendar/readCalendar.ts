@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import { dayPlus, parseStop, zonedIso, zonedMs, type Stop } from '../../logbook/index.js';
+import { dayPlus, parseStop, schemas, zonedIso, zonedMs, type Stop } from '../../logbook/index.js';
 import { Findings, quoted, type Imported, type ReadingContext } from '../imported.js';
 import { lineFinder } from '../lines.js';
 import { madeId } from '../madeId.js';
@@ -10,15 +10,8 @@ export const OWN_STOP = 'X-DIPSOMETER-STOP';
 const LONGEST_ID = 200;
 const two = (n: number): string => String(n).padStart(2, '0');
 
-const isZone = (zone: string): boolean => {
-	try {
-		new Intl.DateTimeFormat('en', { timeZone: zone });
-		return true;
-	} catch {
-		// The name is not one that this machine knows: its own definition in the file is asked next.
-		return false;
-	}
-};
+/** Whether this machine knows a zone by that name: if not, its own definition in the file is asked. */
+const isZone = (zone: string): boolean => schemas.timeZone.safeParse(zone).success;
 
 /** An event's moment: in what zone it is meant, and what it says. */
 interface Moment {

@@ -4,11 +4,10 @@
 	import { entriesNew } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import { toast } from '../shell/toast.svelte';
+	import FoundList from './FoundList.svelte';
 
 	/** Entries that came in, line by line; those that are here as they are do not come again. */
 	const { app, found, ondone }: { app: App; found: readonly Entry[]; ondone: () => void } = $props();
-	const MOST = 60;
-	let all = $state(false);
 	let busy = $state(false);
 	const fresh = $derived(entriesNew(found, app.records.entries));
 	const says = (entry: Entry): string => {
@@ -33,12 +32,9 @@
 	}
 </script>
 
-<ul aria-label="Entries found">
-	{#each all ? fresh : fresh.slice(0, MOST) as entry (entry.id)}<li>{says(entry)}</li>{/each}
-</ul>
-{#if fresh.length > MOST && !all}<p>
-		<button class="quiet" onclick={() => (all = true)}>Show all {fresh.length}</button>
-	</p>{/if}
+<FoundList label="Entries found" rows={fresh} idOf={({ id }) => id}>
+	{#snippet row(entry)}{says(entry)}{/snippet}
+</FoundList>
 <p class="buttons">
 	<button class="primary" disabled={busy || fresh.length === 0} onclick={() => void keep()}
 		>{fresh.length === 0
@@ -49,16 +45,3 @@
 			>{found.length - fresh.length} are here as they are.</span
 		>{/if}
 </p>
-
-<style>
-	ul {
-		width: 100%;
-		max-height: 22rem;
-		overflow-y: auto;
-	}
-	li {
-		border-top: var(--hairline);
-		padding: 0.3rem 0;
-		overflow-wrap: anywhere;
-	}
-</style>

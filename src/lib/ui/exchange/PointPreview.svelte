@@ -6,6 +6,8 @@
 	import type { App } from '$lib/state';
 	import Glyphs from '../map/Glyphs.svelte';
 	import { sayDone } from '../shell/saying';
+	import FoundList from './FoundList.svelte';
+	import Kept from './Kept.svelte';
 
 	interface Props {
 		app: App;
@@ -16,8 +18,6 @@
 	}
 	/** Points that came in, line by line; what is to be done with each is said before any is kept. */
 	const { app, found, label, ondone }: Props = $props();
-	const MOST = 60;
-	let all = $state(false);
 	let busy = $state(false);
 	let changed = $state.raw<ReadonlyMap<string, Fate>>(new Map());
 	const units = $derived(app.prefs.current.units);
@@ -77,44 +77,32 @@
 	const total = $derived(notRetired(app.records.points).length);
 </script>
 
-<ul aria-label="Points found">
-	{#each all ? rows : rows.slice(0, MOST) as { point, standing, swapped, fate } (point.id)}
-		<li class:left={fate === 'leave'}>
-			<label class="check"
-				><input
-					type="checkbox"
-					checked={fate !== 'leave'}
-					disabled={standing.kind === 'here'}
-					onchange={(event) =>
-						set(
-							point.id,
-							event.currentTarget.checked ? (standing.kind === 'twin' ? 'join' : 'keep') : 'leave'
-						)}
-				/><span class="visually-hidden">Keep</span>
-				<span class="glyph"><Glyphs services={point.services} /></span>
-				<span class="what"
-					><strong>{point.name}</strong><span class="soft small">{sayServices(point.services)}</span></span
-				></label
+<FoundList label="Points found" {rows} idOf={({ point }) => point.id}>
+	{#snippet row({ point, standing, swapped, fate })}
+		<Kept
+			kept={fate !== 'leave'}
+			name={point.name}
+			says={sayServices(point.services)}
+			disabled={standing.kind === 'here'}
+			onchange={(kept) => set(point.id, !kept ? 'leave' : standing.kind === 'twin' ? 'join' : 'keep')}
+		>
+			{#snippet sign()}<span class="glyph"><Glyphs services={point.services} /></span>{/snippet}
+		</Kept>
+		<span class="small" class:mind={swapped || standing.kind === 'twin'}
+			>{swapped ? 'far away: latitude and longitude may be swapped' : says(standing)}</span
+		>
+		{#if standing.kind === 'twin' && fate !== 'leave'}
+			<select
+				aria-label="What to do with {point.name}"
+				value={fate}
+				onchange={(event) => set(point.id, event.currentTarget.value as Fate)}
 			>
-			<span class="small" class:mind={swapped || standing.kind === 'twin'}
-				>{swapped ? 'far away: latitude and longitude may be swapped' : says(standing)}</span
-			>
-			{#if standing.kind === 'twin' && fate !== 'leave'}
-				<select
-					aria-label="What to do with {point.name}"
-					value={fate}
-					onchange={(event) => set(point.id, event.currentTarget.value as Fate)}
-				>
-					<option value="join">put into {standing.of.name}</option>
-					<option value="keep">keep beside it</option>
-				</select>
-			{/if}
-		</li>
-	{/each}
-</ul>
-{#if rows.length > MOST && !all}<p>
-		<button class="quiet" onclick={() => (all = true)}>Show all {rows.length}</button>
-	</p>{/if}
+				<option value="join">put into {standing.of.name}</option>
+				<option value="keep">keep beside it</option>
+			</select>
+		{/if}
+	{/snippet}
+</FoundList>
 <p class="buttons">
 	<button class="primary" disabled={busy || kept.length === 0} onclick={() => void keep()}
 		>Keep {kept.length} of {rows.length}</button
@@ -125,36 +113,8 @@
 </p>
 
 <style>
-	ul {
-		width: 100%;
-		max-height: 22rem;
-		overflow-y: auto;
-	}
-	li {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 14rem) auto;
-		gap: 0 var(--gap-3);
-		align-items: center;
-		border-top: var(--hairline);
-	}
 	.glyph {
 		flex: none;
 		width: 3.2rem;
-	}
-	.what {
-		display: grid;
-		line-height: 1.25;
-		overflow-wrap: anywhere;
-		padding: 0.2rem 0;
-	}
-	.left strong {
-		font-weight: 400;
-		color: var(--soft-ink);
-	}
-	@media (max-width: 640px) {
-		li {
-			grid-template-columns: minmax(0, 1fr);
-			padding-bottom: var(--gap-1);
-		}
 	}
 </style>

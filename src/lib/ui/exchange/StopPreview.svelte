@@ -4,6 +4,8 @@
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { sayDone } from '../shell/saying';
+	import FoundList from './FoundList.svelte';
+	import Kept from './Kept.svelte';
 
 	interface Props {
 		app: App;
@@ -30,6 +32,12 @@
 			: canonical(same) === canonical(stop)
 				? 'as it is here'
 				: 'changes the one here';
+	};
+	const when = (stop: Stop): string => {
+		const [from, to] = [stop.arrive, stop.depart].map(
+			(at) => `${dayText(zonedTime(instantMs(at), timeZone).day)} ${clockText(at, timeZone)}`
+		);
+		return `${from} to ${to}${stop.services.length > 0 ? `; ${sayServices(stop.services)}` : ''}`;
 	};
 	const inOrder = (stops: readonly Stop[]): Stop[] =>
 		[...stops].sort((a, b) => instantMs(a.arrive) - instantMs(b.arrive));
@@ -104,32 +112,18 @@
 		<option value="">a new trip, “{name}”</option>
 	</select>
 </div>
-<ul aria-label="Stops found">
-	{#each found as stop (stop.id)}
-		<li>
-			<label class="check"
-				><input
-					type="checkbox"
-					checked={!left.has(stop.id)}
-					onchange={() =>
-						(left = left.has(stop.id)
-							? new Set([...left].filter((id) => id !== stop.id))
-							: new Set([...left, stop.id]))}
-				/><span class="visually-hidden">Keep</span>
-				<span class="what"
-					><strong>{stop.name}</strong><span class="soft small"
-						>{dayText(zonedTime(instantMs(stop.arrive), timeZone).day)}
-						{clockText(stop.arrive, timeZone)} to {dayText(zonedTime(instantMs(stop.depart), timeZone).day)}
-						{clockText(stop.depart, timeZone)}{stop.services.length > 0
-							? `; ${sayServices(stop.services)}`
-							: ''}</span
-					></span
-				></label
-			>
-			<span class="small">{says(stop)}</span>
-		</li>
-	{/each}
-</ul>
+<FoundList label="Stops found" rows={found} idOf={({ id }) => id}>
+	{#snippet row(stop)}
+		<Kept
+			kept={!left.has(stop.id)}
+			name={stop.name}
+			says={when(stop)}
+			onchange={(kept) =>
+				(left = new Set(kept ? [...left].filter((id) => id !== stop.id) : [...left, stop.id]))}
+		/>
+		<span class="small">{says(stop)}</span>
+	{/snippet}
+</FoundList>
 <p class="buttons">
 	<button class="primary" disabled={busy || kept.length === 0} onclick={() => void keep()}
 		>Keep {kept.length} of {found.length} {found.length === 1 ? 'stop' : 'stops'}</button
@@ -139,23 +133,5 @@
 <style>
 	.into {
 		max-width: 24rem;
-	}
-	ul {
-		width: 100%;
-		max-height: 22rem;
-		overflow-y: auto;
-	}
-	li {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto;
-		gap: var(--gap-3);
-		align-items: center;
-		border-top: var(--hairline);
-	}
-	.what {
-		display: grid;
-		line-height: 1.25;
-		padding: 0.2rem 0;
-		overflow-wrap: anywhere;
 	}
 </style>
