@@ -261,7 +261,7 @@ test('a stop takes over what a point has, the weather is simulated and may be ty
 	await form.getByLabel('Sewer', { exact: true }).check();
 	await form.getByRole('button', { name: 'Refresh from Hollin Yard' }).click();
 	await expect(form.getByLabel('Sewer', { exact: true })).not.toBeChecked();
-	await form.getByRole('button', { name: /^Weather/ }).click();
+	await form.getByRole('button', { name: 'Simulated weather' }).click();
 	await expect(form.getByLabel(/Warmest by day/)).not.toHaveValue('');
 	await form.getByLabel(/Coldest by night/).fill('-4');
 	await expect(form.getByText(/Frost by night/)).toBeVisible();

@@ -23,18 +23,26 @@
 
 	const FIELDS: readonly Field[] = [
 		{ key: 'name', label: 'Name', type: 'text' },
-		{ key: 'access', label: 'Access', type: 'text', optional: true, hint: 'Gate, code, who may.' },
-		{ key: 'hours', label: 'Hours', type: 'text', optional: true },
-		{ key: 'season', label: 'Season', type: 'text', optional: true },
+		{
+			key: 'access',
+			label: 'Access',
+			type: 'text',
+			optional: true,
+			more: true,
+			hint: 'Gate, code, who may.'
+		},
+		{ key: 'hours', label: 'Hours', type: 'text', optional: true, more: true },
+		{ key: 'season', label: 'Season', type: 'text', optional: true, more: true },
 		{
 			key: 'source',
 			label: 'Source of the water',
 			type: 'text',
 			optional: true,
+			more: true,
 			hint: 'Spring, tap, tanker. Only a sign or a person makes it drinking water.'
 		},
-		{ key: 'verified', label: 'Seen to be so on', type: 'day', optional: true },
-		{ key: 'note', label: 'Note', type: 'text', optional: true }
+		{ key: 'verified', label: 'Seen to be so on', type: 'day', optional: true, more: true },
+		{ key: 'note', label: 'Note', type: 'text', optional: true, more: true }
 	];
 	// The form works on the point as it was when it was opened.
 	// svelte-ignore state_referenced_locally

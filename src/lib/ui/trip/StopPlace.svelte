@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { notRetired, type Stop } from '$core/logbook';
 	import { atPoint, hasStrayed, parsePlace, placeText, pointFrom } from '$core/places';
+	import { capital } from '$core/words';
 	import { said } from '$lib/said';
 	import { ofStay, simulatedWeatherService } from '$lib/standins/weatherService';
 	import type { App } from '$lib/state';
@@ -84,7 +85,7 @@
 	{/if}
 	{#if stop.position}
 		<button type="button" class="small" onclick={() => void askWeather()}
-			>Weather ({simulatedWeatherService.name})</button
+			>{capital(simulatedWeatherService.name)}</button
 		>
 	{/if}
 </p>
