@@ -5,6 +5,7 @@ import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { Piscina } from 'piscina';
+import { picturePolicy } from './picturePolicy.mjs';
 
 const HEADERS = {
 	'x-content-type-options': 'nosniff',
@@ -14,23 +15,6 @@ const HEADERS = {
 	'cross-origin-resource-policy': 'same-origin',
 	'permissions-policy': 'camera=(), microphone=(), geolocation=(self), payment=(), usb=()'
 };
-
-/**
- * From where a page may load pictures: from here, and from the one tile server that its person has allowed. It stands beside
- * the policy that is written into the pages themselves.
- */
-export function picturePolicy(cookies = '') {
-	const given = /(?:^|;\s*)tiles=([^;]*)/.exec(cookies)?.[1] ?? '';
-	let origin;
-	try {
-		origin = decodeURIComponent(given);
-	} catch {
-		// A cookie that was broken allows nothing.
-		origin = '';
-	}
-	const allowed = /^https?:\/\/[\w.-]+(:\d{1,5})?$/.test(origin) ? ` ${origin}` : '';
-	return `img-src 'self' data:${allowed}`;
-}
 
 /** Puts a policy beside the one that a page may have: both count. */
 function addPicturePolicy(response, policy) {

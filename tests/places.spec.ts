@@ -209,12 +209,12 @@ test('points are found by words, by what there is, near the way, near here; the 
 	await openDemo(page);
 	await openPoints(page);
 	const names = (): Promise<string[]> => page.locator('.list li strong').allTextContents();
-	expect(await names()).toEqual(['Tamsel Ford', 'Low Sarn', 'Hollin Yard']);
+	await expect.poll(names).toEqual(['Tamsel Ford', 'Low Sarn', 'Hollin Yard']);
 	await page.getByLabel('Near', { exact: true }).selectOption('anywhere');
 	await page.getByLabel('Look for').fill('rain but');
 	await expect.poll(names).toEqual(['Trine Skerry']);
 	await page.getByLabel('Look for').fill('');
-	await page.getByLabel('For drinking').check();
+	await page.getByRole('checkbox', { name: 'For drinking' }).check();
 	await expect.poll(names).not.toContain('Trine Skerry');
 	const asked: string[] = [];
 	page.on('request', (request) => asked.push(request.url() + (request.postData() ?? '')));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { entry, exactRig, exactTrip, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { importText, readTags, type Tags } from './index.js';
 
 /** Files as the formats' own specifications have them, written by hand. */
@@ -187,7 +187,7 @@ it.each<[Tags, readonly object[]]>([
 
 describe('CSV', () => {
 	const fill = entry({ kind: 'note', at: '2027-05-01T08:00:00Z', text: 'calm' });
-	const mine = logbookOf([fill]);
+	const mine = logbookOf([fill], exactRig, []);
 	const read = (csv: string, timeZone?: string) =>
 		importText('csv', csv, { logbook: mine, rig: 'rig', timeZone });
 	it('takes semicolons, decimal commas, quoted line breaks, names for ids and the clock of a zone', () => {
@@ -325,11 +325,14 @@ describe('iCalendar', () => {
 		for (const text of ['', 'BEGIN:VCARD\nEND:VCARD', calendar()])
 			expect(importText('ics', text).problems, text).toHaveLength(1);
 	});
-	it('is read beside a rig whose person lives in a zone', () => {
+	it('is read by the zone of the rig, else of its trips', () => {
 		const home = { ...logbookOf([]), rigs: [{ ...exactRig, timeZone: 'Europe/Oslo' }] };
 		const { stops } = importText('ics', calendar(...event('SUMMARY:x', 'DTSTART:20270501T100000')), {
 			logbook: home
 		});
 		expect(stops[0]?.arrive).toBe('2027-05-01T10:00:00+02:00');
+		const abroad = logbookOf([], exactRig, [{ ...exactTrip, timeZone: 'Europe/Athens' }]);
+		const row = importText('csv', 'at,kind,text\n2027-05-01 10:00,note,calm\n', { logbook: abroad });
+		expect(row.entries[0]?.at).toBe('2027-05-01T10:00:00+03:00');
 	});
 });

@@ -24,6 +24,14 @@ export interface ReadingContext {
 	readonly onprogress?: ((done: number) => void) | undefined;
 }
 
+/** The zone of times that say none: the one that is known, else that of the rig, else that of its trips where they have one alone. */
+export function zoneOf({ timeZone, logbook, rig: id }: ReadingContext): string | undefined {
+	if (timeZone !== undefined || !logbook) return timeZone;
+	const rig = logbook.rigs.find((one) => id === undefined || one.id === id);
+	const zones = new Set(logbook.trips.filter((trip) => trip.rig === rig?.id).map((trip) => trip.timeZone));
+	return rig?.timeZone ?? (zones.size === 1 ? [...zones][0] : undefined);
+}
+
 /** So many problems are listed one by one. */
 const MOST_LISTED = 100;
 

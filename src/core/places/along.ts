@@ -67,13 +67,19 @@ export const nearPlace = (points: readonly Point[], place: Place): readonly Near
 	points.map((point) => ({ point, km: kmBetween(place, point.position) })).sort((a, b) => a.km - b.km);
 
 /** Points within some kilometres of a way, in the order in which they are passed. */
-export const nearWay = (points: readonly Point[], way: Way, withinKm: number): readonly Near[] =>
-	points
+export function nearWay(points: readonly Point[], way: Way, withinKm: number): readonly Near[] {
+	const [middle] = way.places.slice(Math.floor(way.places.length / 2));
+	if (!middle) return [];
+	// Of thousands of points few are anywhere near: those are looked at along the whole way.
+	const reachKm = withinKm + Math.max(...way.places.map((place) => kmBetween(middle, place)));
+	return points
+		.filter(({ position }) => kmBetween(middle, position) <= reachKm)
 		.flatMap((point) => {
 			const found = nearestOn(way, point.position);
 			return found && found.offKm <= withinKm ? [{ point, km: found.offKm, alongKm: found.alongKm }] : [];
 		})
 		.sort((a, b) => a.alongKm - b.alongKm);
+}
 
 /** How far it is from where one is to a stop ahead, by the legs of the trip, km; on the way to it, the whole leg. */
 export const kmTo = (trip: Trip, stopId: string, atMs: number): number =>

@@ -6,6 +6,8 @@ import { kmBetween } from './sphere.js';
 const SAME_PLACE_KM = 0.15;
 /** Two of one name so near are one, km. */
 const SAME_NAME_KM = 3;
+/** Further north or south than this nothing is near enough: a look that costs nothing, before the distance is reckoned. */
+const FAR_DEGREES = 0.05;
 const SLIPS = 2;
 
 const plain = (name: string): string =>
@@ -30,8 +32,11 @@ export function twinOf(
 	point: Pick<Point, 'id' | 'name' | 'position'>,
 	among: readonly Point[]
 ): Point | undefined {
+	const [, lat] = point.position;
 	return among
-		.filter(({ id, retired }) => id !== point.id && !retired)
+		.filter(
+			({ id, retired, position }) => id !== point.id && !retired && Math.abs(position[1] - lat) < FAR_DEGREES
+		)
 		.map((other) => ({ other, km: kmBetween(point.position, other.position) }))
 		.filter(
 			({ other, km }) => km <= SAME_PLACE_KM || (km <= SAME_NAME_KM && namedAlike(point.name, other.name))

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { dayPlus, parseStop, schemas, zonedIso, zonedMs, type Stop } from '../../logbook/index.js';
-import { Findings, quoted, type Imported, type ReadingContext } from '../imported.js';
+import { Findings, quoted, zoneOf, type Imported, type ReadingContext } from '../imported.js';
 import { lineFinder } from '../lines.js';
 import { madeId } from '../madeId.js';
 import { wrongPlace } from '../tags/exact.js';
@@ -218,10 +218,7 @@ export function readCalendar(text: string, context: ReadingContext): Imported {
 		findings.wrong('line 1', 'BEGIN:VCALENDAR', quoted(plain.trim().split('\n')[0] ?? ''));
 		return findings.ended;
 	}
-	const { logbook, rig } = context;
-	const timeZone =
-		context.timeZone ?? logbook?.rigs.find(({ id }) => rig === undefined || id === rig)?.timeZone;
-	const reader = new EventReader(findings, zonesOf(plain), timeZone);
+	const reader = new EventReader(findings, zonesOf(plain), zoneOf(context));
 	const lineAt = lineFinder(plain);
 	const pattern = new RegExp(EVENT);
 	for (let found = pattern.exec(plain); found; found = pattern.exec(plain)) {

@@ -10,7 +10,7 @@ import {
 	type Rig,
 	type Stop
 } from '../../logbook/index.js';
-import { Findings, quoted, type Imported, type ReadingContext } from '../imported.js';
+import { Findings, quoted, zoneOf, type Imported, type ReadingContext } from '../imported.js';
 import { lineFinder } from '../lines.js';
 import { madeId } from '../madeId.js';
 import { parseNumber } from '../../units/index.js';
@@ -90,11 +90,13 @@ class TableReader {
 	readonly #context: ReadingContext;
 	readonly #seen = new Set<string>();
 	readonly #lines: { readonly entry: Entry; readonly line: number }[] = [];
+	readonly #timeZone: string | undefined;
 	#header: Header | undefined;
 
 	constructor(findings: Findings, context: ReadingContext) {
 		this.#findings = findings;
 		this.#context = context;
+		this.#timeZone = zoneOf(context);
 	}
 
 	get header(): Header | undefined {
@@ -134,7 +136,7 @@ class TableReader {
 	/** The fields of a row by their names; nothing where one does not fit. */
 	#recordOf({ cells, line }: Row, { table, names }: Header): Record<string, unknown> | undefined {
 		const { columns } = TABLES[table];
-		const { timeZone } = this.#context;
+		const timeZone = this.#timeZone;
 		const record: Record<string, unknown> = {};
 		const services = new Map<string, Record<string, unknown>>();
 		let fits = true;

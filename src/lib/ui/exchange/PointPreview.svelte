@@ -21,11 +21,12 @@
 	let busy = $state(false);
 	let changed = $state.raw<ReadonlyMap<string, Fate>>(new Map());
 	const units = $derived(app.prefs.current.units);
-	/** where one is at home: the points here, and the stops of the trip in view */
-	const others = $derived([
-		...notRetired(app.records.points).map(({ position }) => position),
-		...(app.tripInView?.stops ?? []).flatMap(({ position }) => (position ? [position] : []))
-	]);
+	/** where one is at home: the stops of the trip in view, else some points that are here */
+	const SOME = 30;
+	const others = $derived.by(() => {
+		const stops = (app.tripInView?.stops ?? []).flatMap(({ position }) => (position ? [position] : []));
+		return stops.length > 0 ? stops : app.records.points.slice(0, SOME).map(({ position }) => position);
+	});
 	// What was found is judged by what is here when it comes.
 	const rows = $derived(
 		found.map((point) => {

@@ -53,6 +53,9 @@
 	});
 	const near = $derived(asked ?? usual);
 	const listed = $derived(chosenFrom(points, { text, kinds, drinking, near: nearOf(near, trip, app.nowMs) }));
+	/** a map with more signs than these could be neither read nor moved */
+	const MOST_SIGNS = 400;
+	const onMap = $derived(listed.filter(({ point }, i) => i < MOST_SIGNS || point.id === chosen));
 	const doubles = $derived(twins(points));
 	const planned = latest(() => {
 		void app.engine.assessment;
@@ -71,7 +74,7 @@
 	const PLATE = 10;
 	const content = $derived.by((): ChartContent => {
 		const taken = new Set(stops.map(({ position }) => position.join()));
-		const pointSigns = listed.map(({ point }): Sign => {
+		const pointSigns = onMap.map(({ point }): Sign => {
 			const drawn = glyphsOf(point.services);
 			const stale = isStale(point, app.nowMs);
 			return {
@@ -253,6 +256,9 @@
 					onready={(found) => (goTo = found)}
 				/>
 			</div>
+			{#if onMap.length < listed.length}<p class="soft small">
+					{onMap.length} of {listed.length} are on the map: look for less, or near something.
+				</p>{/if}
 			<Legend />
 		</div>
 	</div>

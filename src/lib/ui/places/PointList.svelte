@@ -17,6 +17,9 @@
 	}
 	/** Points in a list; the chosen one with all that is known of it. */
 	const { listed, units, chosen, roughly, onchoose, details }: Props = $props();
+	const MOST = 100;
+	let all = $state(false);
+	const shown = $derived(all ? listed : listed.filter(({ point }, i) => i < MOST || point.id === chosen));
 	const far = ({ km, alongKm }: Listed): string =>
 		km === undefined
 			? ''
@@ -26,7 +29,7 @@
 </script>
 
 <ul>
-	{#each listed as one (one.point.id)}
+	{#each shown as one (one.point.id)}
 		{@const { point } = one}
 		<li class:chosen={point.id === chosen}>
 			<button
@@ -44,6 +47,9 @@
 		</li>
 	{/each}
 </ul>
+{#if shown.length < listed.length}
+	<p><button class="quiet" onclick={() => (all = true)}>Show all {listed.length}</button></p>
+{/if}
 
 <style>
 	ul {
