@@ -240,6 +240,15 @@ describe('CSV', () => {
 			'line 6, tank'
 		]);
 	});
+	it('keeps none of many rows that name what is not there, and of one id the first', () => {
+		const row = (id: string, tank: string): string => `${id},2027-05-01T08:00:00Z,fill,${tank},1`;
+		const bad = Array.from({ length: 250 }, (_, i) => row(`b${i}`, 'Nowhere'));
+		const rows = [row('a', 'main'), ...bad, row('a', 'main'), row('c', 'main')];
+		const { entries, problems } = read(['id,at,kind,tank,litres', ...rows].join('\n'));
+		expect(entries.map(({ id }) => id)).toEqual(['a', 'c']);
+		expect(problems[0]?.path).toBe('line 253, id');
+		expect(problems.at(-1)?.got).toContain('151 more');
+	});
 	it('says that there is no header', () => {
 		expect(read('1,2,3\n4,5,6').problems).toMatchObject([{ path: 'line 1' }]);
 		expect(read('').problems).toMatchObject([{ path: 'line 1' }]);

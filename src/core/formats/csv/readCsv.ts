@@ -84,12 +84,18 @@ function put(record: Record<string, unknown>, name: string, value: unknown): voi
 	else record[name] = value;
 }
 
+/** An entry that was read, and its line. */
+interface Kept {
+	readonly entry: Entry;
+	readonly line: number;
+}
+
 /** Reads one table after the other: a file may hold several, each under its header. */
 class TableReader {
 	readonly #findings: Findings;
 	readonly #context: ReadingContext;
 	readonly #seen = new Set<string>();
-	readonly #lines: { readonly entry: Entry; readonly line: number }[] = [];
+	readonly #lines: Kept[] = [];
 	readonly #timeZone: string | undefined;
 	#header: Header | undefined;
 
@@ -97,10 +103,6 @@ class TableReader {
 		this.#findings = findings;
 		this.#context = context;
 		this.#timeZone = zoneOf(context);
-	}
-
-	get header(): Header | undefined {
-		return this.#header;
 	}
 
 	take(row: Row): void {
@@ -174,8 +176,11 @@ class TableReader {
 
 	#keep({ line }: Row, table: TableKind, found: Record<string, unknown>): void {
 		const record = table === 'entries' ? this.#entryFields(found) : found;
-		if (typeof record.id === 'string') this.#seen.add(record.id);
-		else record.id = madeId(JSON.stringify(record), this.#seen);
+		if (typeof record.id === 'string') {
+			if (this.#seen.has(record.id))
+				return this.#findings.wrong(`line ${line}, id`, 'an id that no row before has', quoted(record.id));
+			this.#seen.add(record.id);
+		} else record.id = madeId(JSON.stringify(record), this.#seen);
 		if (table === 'stops') record.legKm ??= 0;
 		const into = {
 			entries: (): Parsed<Entry> => parseRecord('entry', record),
@@ -215,23 +220,29 @@ class TableReader {
 	/** What names nothing in the logbook is a problem of its line, and does not come. */
 	checkNames(): void {
 		const { logbook } = this.#context;
-		if (!logbook || this.#lines.length === 0) return;
-		const entries = this.#lines.map(({ entry }) => entry);
-		const points = [
-			...logbook.points,
-			...this.#findings.points.filter(({ id }) => !logbook.points.some((one) => one.id === id))
-		];
-		const book: Logbook = { ...logbook, points, entries };
-		const { listed } = checkReferences(book, []);
+		if (!logbook) return;
+		const known = new Set(logbook.points.map(({ id }) => id));
+		const points = [...logbook.points, ...this.#findings.points.filter(({ id }) => !known.has(id))];
+		let left: readonly Kept[] = this.#lines;
+		// So many problems are listed at a time: what they are about is taken out, and the rest looked at again.
+		for (let bad = this.#dangling({ ...logbook, points }, left); bad.size > 0;) {
+			left = left.filter((_, i) => !bad.has(i));
+			bad = this.#dangling({ ...logbook, points }, left);
+		}
+		this.#findings.entries.splice(0, this.#findings.entries.length, ...left.map(({ entry }) => entry));
+	}
+
+	/** Which of some entries name what is not there; each is told. */
+	#dangling(logbook: Logbook, lines: readonly Kept[]): ReadonlySet<number> {
+		const { listed } = checkReferences({ ...logbook, entries: lines.map(({ entry }) => entry) }, []);
 		const bad = new Set<number>();
 		for (const { path, expected, got } of listed) {
 			const [, at, field = ''] = /^\$\.entries\[(\d+)\]\.?(.*)$/.exec(path) ?? [];
 			if (at === undefined) continue;
 			bad.add(Number(at));
-			this.#findings.wrong(`line ${this.#lines[Number(at)]?.line}, ${field}`, expected, got);
+			this.#findings.wrong(`line ${lines[Number(at)]?.line}, ${field}`, expected, got);
 		}
-		const kept = entries.filter((_, i) => !bad.has(i));
-		this.#findings.entries.splice(0, this.#findings.entries.length, ...kept);
+		return bad;
 	}
 }
 
