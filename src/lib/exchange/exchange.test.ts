@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import type { Point } from '$core/logbook';
 import { entry, exactRig, exactTrip, logbookOf } from '../../../tests/helpers/logbooks';
-import { decoded, entriesNew, fateProposed, looksSwapped, readOpenFile, standingOf } from '.';
+import {
+	decoded,
+	entriesNew,
+	fateProposed,
+	looksSwapped,
+	mergedStop,
+	readOpenFile,
+	standingOf,
+	tripOf,
+	withStops
+} from '.';
 
 const bytes = (values: Iterable<number>): ArrayBuffer => Uint8Array.from(values).buffer;
 const TEXT = 'name,note\nCafé Pört,über';
@@ -88,5 +98,42 @@ describe('what comes in beside what is here', () => {
 	it('brings an entry that is here as it is no second time', () => {
 		const note = entry({ kind: 'note', at: '2027-05-01T00:00:00Z', text: 'x' });
 		expect(entriesNew([note, { ...note, text: 'y' } as typeof note], [note])).toHaveLength(1);
+	});
+});
+
+describe('stops that come in', () => {
+	const stop = (id: string, day: number, part: object = {}) => ({
+		id,
+		name: id,
+		arrive: `2027-05-${String(day).padStart(2, '0')}T10:00:00Z`,
+		depart: `2027-05-${String(day).padStart(2, '0')}T12:00:00Z`,
+		legKm: 0,
+		services: [],
+		...part
+	});
+	const here = stop('b', 4, { legKm: 12, services: [{ kind: 'grey' as const }], persons: 3 });
+	it('put a calendar’s new time into a stop, and leave what only we know of it', () => {
+		const moved = mergedStop(here, stop('b', 6, { name: 'Ford' }));
+		expect(moved).toEqual({
+			...here,
+			name: 'Ford',
+			arrive: '2027-05-06T10:00:00Z',
+			depart: '2027-05-06T12:00:00Z'
+		});
+		expect(mergedStop(here, stop('b', 4, { legKm: 5 })).legKm).toBe(5);
+		expect(mergedStop(undefined, here)).toBe(here);
+	});
+	it('stand in the order of their arrival in a trip that is long enough', () => {
+		const trip = { ...exactTrip, from: '2027-05-03', to: '2027-05-05', stops: [here] };
+		const longer = withStops(trip, [stop('c', 20), stop('a', 1), stop('b', 6)]);
+		expect(longer.stops.map(({ id }) => id)).toEqual(['a', 'b', 'c']);
+		expect([longer.from, longer.to]).toEqual(['2027-05-01', '2027-05-20']);
+		expect(withStops(trip, [])).toEqual(trip);
+	});
+	it('make a trip of their own, by the days of its zone', () => {
+		const about = { id: 't', rig: 'rig', name: 'New', timeZone: 'Pacific/Auckland', persons: 2 };
+		const trip = tripOf([stop('b', 4, { depart: '2027-05-06T13:00:00Z' }), stop('a', 2)], about);
+		expect([trip.from, trip.to]).toEqual(['2027-05-02', '2027-05-07']);
+		expect(trip.stops.map(({ id }) => id)).toEqual(['a', 'b']);
 	});
 });

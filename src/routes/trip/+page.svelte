@@ -18,6 +18,7 @@
 	import { capital, dayText, sayChange, sayLastChance, sayPlan, sayServices } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { onMount } from 'svelte';
+	import { v7 as uuid } from 'uuid';
 	import { useApp } from '$lib/state';
 	import Columns from '$lib/ui/page/Columns.svelte';
 	import Notice from '$lib/ui/page/Notice.svelte';
@@ -26,6 +27,7 @@
 	import Section from '$lib/ui/page/Section.svelte';
 	import Spans from '$lib/ui/page/Spans.svelte';
 	import { sayDone } from '$lib/ui/shell/saying';
+	import { toast } from '$lib/ui/shell/toast.svelte';
 	import LoadBefore from '$lib/ui/trip/LoadBefore.svelte';
 	import PlanNews from '$lib/ui/trip/PlanNews.svelte';
 	import Ribbon from '$lib/ui/trip/ribbon/Ribbon.svelte';
@@ -114,8 +116,9 @@
 	async function askWeather(): Promise<void> {
 		if (!trip) return;
 		const { weatherAhead } = await import('$lib/ui/trip/weatherAhead');
-		const said = await weatherAhead(app, trip);
-		sayDone(app, said);
+		const { said, changed } = await weatherAhead(app, trip);
+		if (changed) sayDone(app, said);
+		else toast(said);
 	}
 	const NIGHT_MS = 86_400_000;
 	/** How long one can stay where one is: a stop that lasts as long as the tanks do, at the odds that plans are made for. */
@@ -124,7 +127,7 @@
 		if (!whole || days === undefined) return;
 		const leaveMs = app.nowMs + Math.max(1, Math.floor(days)) * NIGHT_MS;
 		const stop: Stop = {
-			id: crypto.randomUUID(),
+			id: uuid(),
 			name: 'Here',
 			arrive: zonedIso(app.nowMs, whole.timeZone),
 			depart: zonedIso(leaveMs, whole.timeZone),
@@ -352,7 +355,7 @@
 		<PointForm
 			{app}
 			isNew
-			point={{ id: crypto.randomUUID(), name: stop.name, services: stop.services }}
+			point={{ id: uuid(), name: stop.name, services: stop.services }}
 			onclose={(kept) => {
 				toPlace = undefined;
 				if (kept) void keepPoint(app, whole, { ...stop, position: kept.position }, kept);

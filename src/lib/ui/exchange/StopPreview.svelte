@@ -1,6 +1,7 @@
 <script lang="ts">
-	import { canonical, instantMs, zonedTime, type Stop, type Trip } from '$core/logbook';
+	import { canonical, instantMs, zonedTime, type Stop } from '$core/logbook';
 	import { clockText, dayText, sayServices } from '$core/words';
+	import { mergedStop, tripOf, withStops } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { sayDone } from '../shell/saying';
@@ -27,11 +28,8 @@
 	const kept = $derived(found.filter(({ id }) => !left.has(id)));
 	const says = (stop: Stop): string => {
 		const same = known.get(stop.id);
-		return same === undefined
-			? 'new'
-			: canonical(same) === canonical(stop)
-				? 'as it is here'
-				: 'changes the one here';
+		if (same === undefined) return 'new';
+		return canonical(same) === canonical(mergedStop(same, stop)) ? 'as it is here' : 'changes the one here';
 	};
 	const when = (stop: Stop): string => {
 		const [from, to] = [stop.arrive, stop.depart].map(
@@ -39,23 +37,6 @@
 		);
 		return `${from} to ${to}${stop.services.length > 0 ? `; ${sayServices(stop.services)}` : ''}`;
 	};
-	const inOrder = (stops: readonly Stop[]): Stop[] =>
-		[...stops].sort((a, b) => instantMs(a.arrive) - instantMs(b.arrive));
-	/** A trip long enough for its stops. */
-	function through(one: Trip, stops: readonly Stop[]): Trip {
-		const days = stops
-			.flatMap(({ arrive, depart }) =>
-				[arrive, depart].map((at) => zonedTime(instantMs(at), one.timeZone).day)
-			)
-			.sort();
-		const [first = one.from, last = one.to] = [days[0], days.at(-1)];
-		return {
-			...one,
-			stops: inOrder(stops),
-			from: first < one.from ? first : one.from,
-			to: last > one.to ? last : one.to
-		};
-	}
 	async function keep(): Promise<void> {
 		const rig = app.rig;
 		if (!rig || kept.length === 0) return;
@@ -66,34 +47,14 @@
 			point !== undefined && points.has(point) ? { ...stop, point } : stop
 		);
 		const said = `${stops.length} ${stops.length === 1 ? 'stop' : 'stops'} kept`;
-		const day = (at: string): string => zonedTime(instantMs(at), app.timeZone).day;
+		const { timeZone: home, commands } = app;
 		const done = trip
-			? await app.commands.change(
-					'trip',
-					trip.id,
-					(newest) => {
-						const coming = new Set(stops.map(({ id }) => id));
-						return through(newest, [...newest.stops.filter(({ id }) => !coming.has(id)), ...stops]);
-					},
-					said
-				)
-			: await app.commands.put(
+			? await commands.change('trip', trip.id, (newest) => withStops(newest, stops), said)
+			: await commands.put(
 					[
 						{
 							kind: 'trip',
-							value: through(
-								{
-									id: uuid(),
-									rig: rig.id,
-									name,
-									timeZone: app.timeZone,
-									from: day(stops[0]?.arrive ?? app.nowIso()),
-									to: day(stops.at(-1)?.depart ?? app.nowIso()),
-									persons: rig.crew,
-									stops: []
-								},
-								stops
-							)
+							value: tripOf(stops, { id: uuid(), rig: rig.id, name, timeZone: home, persons: rig.crew })
 						}
 					],
 					said

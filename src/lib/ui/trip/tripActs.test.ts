@@ -46,14 +46,14 @@ async function onTrip() {
 describe('the weather of the stops ahead', () => {
 	it('is asked for where there is a place and nothing was typed, and can be taken back', async () => {
 		const { app, trip, now } = await onTrip();
-		expect(await weatherAhead(app, trip)).toBe('Simulated weather for 1 stop');
+		expect(await weatherAhead(app, trip)).toEqual({ said: 'Simulated weather for 1 stop', changed: true });
 		expect(now().stops.map(({ weather }) => weather?.maxC)).toEqual([
 			undefined,
 			expect.any(Number),
 			40,
 			undefined
 		]);
-		expect(await weatherAhead(app, now())).toContain('Every stop ahead');
+		expect(await weatherAhead(app, now())).toMatchObject({ changed: false });
 		await app.commands.undo();
 		expect(now().stops[1]?.weather).toBeUndefined();
 	});

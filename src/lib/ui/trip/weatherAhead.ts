@@ -15,8 +15,15 @@ export function daysOf(
 	return [from, Math.min(MOST_DAYS, Math.max(1, daysBetween(from, day(stop.depart)) + 1))];
 }
 
-/** Asks for the weather of the stops ahead that have a place and none yet; says what came of it. */
-export async function weatherAhead(app: App, trip: Trip): Promise<string> {
+/**
+ * Asks for the weather of the stops ahead that have a place and none yet.
+ *
+ * @returns what came of it, and whether there is something to take back
+ */
+export async function weatherAhead(
+	app: App,
+	trip: Trip
+): Promise<{ readonly said: string; readonly changed: boolean }> {
 	const asked = trip.stops.filter(
 		({ depart, position, weather, retired }) =>
 			position && !weather && !retired && instantMs(depart) > app.nowMs
@@ -32,9 +39,9 @@ export async function weatherAhead(app: App, trip: Trip): Promise<string> {
 			})
 		)
 	);
-	if (found.size === 0) return 'Every stop ahead that has a place has its weather.';
+	if (found.size === 0) return { said: 'Every stop ahead that has a place has its weather.', changed: false };
 	const said = `Simulated weather for ${found.size} ${found.size === 1 ? 'stop' : 'stops'}`;
-	await app.commands.change(
+	const changed = await app.commands.change(
 		'trip',
 		trip.id,
 		(newest) => ({
@@ -46,5 +53,5 @@ export async function weatherAhead(app: App, trip: Trip): Promise<string> {
 		}),
 		said
 	);
-	return said;
+	return { said, changed };
 }
