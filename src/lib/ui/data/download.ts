@@ -11,15 +11,17 @@ export function download(name: string, text: string, type = 'application/json'):
 	setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
+/** A name that every file system takes, without its ending. */
+export const plainName = (name: string): string =>
+	name
+		.toLowerCase()
+		.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+		.replaceAll(/^-|-$/g, '') || 'dipsometer';
+
 /** A file name for a logbook: what it is of, and the day. */
 export const logbookFileName = (logbook: Logbook, day: string): string => {
 	const name = logbook.rigs.length === 1 ? (logbook.rigs[0]?.name ?? 'dipsometer') : 'dipsometer';
-	return `${
-		name
-			.toLowerCase()
-			.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
-			.replaceAll(/^-|-$/g, '') || 'dipsometer'
-	}-${day}.logbook.json`;
+	return `${plainName(name)}-${day}.logbook.json`;
 };
 
 /** Everything as one file: its name, and what is in it. */

@@ -1,23 +1,16 @@
 import { exportText, MEDIA_TYPES, type ExportFormat, type ExportOptions, type Planned } from '$core/formats';
-import { tripInUse, type Trip } from '$core/logbook';
+import { tripInUse, tripSpan, type Trip } from '$core/logbook';
 import type { App } from '$lib/state';
-import { download } from '../data/download';
-
-/** A name that every file system takes. */
-const plainName = (name: string): string =>
-	name
-		.toLowerCase()
-		.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
-		.replaceAll(/^-|-$/g, '') || 'dipsometer';
-
-const isNotOver = (trip: Trip, app: App): boolean => Date.parse(`${trip.to}T23:59:59Z`) > app.nowMs;
+import { download, plainName } from '../data/download';
 
 /** What is planned along a trip now, where it is not over. */
 export async function plannedNow(app: App, trip: Trip): Promise<Planned | undefined> {
 	const rig = app.records.rigs.find(({ id }) => id === trip.rig);
 	if (!rig) return undefined;
 	const plan =
-		isNotOver(trip, app) && trip.stops.length > 0 ? (await app.engine.planOfTrip(trip.id))?.plan : undefined;
+		tripSpan(trip)[1] > app.nowMs && trip.stops.length > 0
+			? (await app.engine.planOfTrip(trip.id))?.plan
+			: undefined;
 	return { rig, plan, units: app.prefs.current.units };
 }
 

@@ -6,6 +6,7 @@ import { flatRings } from './atlas';
 import { isStale, mapStops, stretchesOf } from './content';
 import { glyphsOf, markupOf } from './glyphs';
 import { tilesWrong } from './ownTiles';
+import { signsOf } from './signs';
 
 it('lays rings that cross the antimeridian or go around a pole flat', () => {
 	const square = [
@@ -103,6 +104,35 @@ it('tells by shape what there is, and by age how sure it is', () => {
 	expect(isStale({ verified: '2027-01-01' }, atMs)).toBe(false);
 	expect(isStale({ verified: '2026-01-01' }, atMs)).toBe(true);
 	expect(isStale({}, atMs)).toBe(true);
+});
+
+it('signs what stands where: read out by name, a point under a stop at the same place', () => {
+	const stops = mapStops(trip, plan, (id) => id.toUpperCase(), Date.parse('2027-05-02T11:00:00Z'));
+	const point = (id: string, lon: number, verified?: string) => ({
+		id,
+		name: `At ${id}`,
+		position: [lon, 0] as [number, number],
+		services: [{ kind: 'grey' as const }],
+		...(verified ? { verified } : {})
+	});
+	const signs = signsOf(stops, [point('b', 1, '2027-05-01'), point('x', 7)], {
+		chosen: 'x',
+		pin: [3, 3],
+		nowMs: atMs
+	});
+	const sign = (id: string) => signs.find((one) => one.id === id);
+	expect(sign('stop:b')).toMatchObject({
+		label: 'Stop 2, b, you are here, last chance for GREY',
+		className: 'stop here last'
+	});
+	expect(sign('point:b')).toMatchObject({ label: 'At b: grey drain', className: 'sign', hangs: true });
+	expect(sign('point:x')).toMatchObject({
+		label: 'At x: grey drain, not seen for a year',
+		className: 'sign stale chosen',
+		hangs: false
+	});
+	expect(sign('pin')?.place).toEqual([3, 3]);
+	expect(Math.max(...signs.map(({ over }) => over))).toBe(sign('pin')?.over);
 });
 
 it('takes the address of one tile server', () => {

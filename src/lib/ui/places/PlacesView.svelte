@@ -4,13 +4,13 @@
 	import { notRetired, tripInUse, type Point, type Service, type Stop } from '$core/logbook';
 	import { kmTo, joined, twins, type Place } from '$core/places';
 	import { formatQuantity } from '$core/units';
-	import { listed as saidList, sayServices } from '$core/words';
+	import { listed as saidList } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
-	import type { ChartContent, Sign } from '../map/chart';
-	import { isStale, mapStops, stretchesOf } from '../map/content';
-	import { glyphsOf, markupOf } from '../map/glyphs';
+	import type { ChartContent } from '../map/chart';
+	import { mapStops, stretchesOf } from '../map/content';
+	import { signsOf } from '../map/signs';
 	import PlaceMap from '../map/PlaceMap.svelte';
 	import Legend from '../map/Legend.svelte';
 	import Page from '../page/Page.svelte';
@@ -69,53 +69,15 @@
 	);
 	const reach = $derived(trip && first ? kmTo(trip, first.id, app.nowMs) : undefined);
 
-	const STOP_SIZE = 24;
-	/** the plate of a sign is so much larger than what stands on it, px */
-	const PLATE = 10;
-	const content = $derived.by((): ChartContent => {
-		const taken = new Set(stops.map(({ position }) => position.join()));
-		const pointSigns = onMap.map(({ point }): Sign => {
-			const drawn = glyphsOf(point.services);
-			const stale = isStale(point, app.nowMs);
-			return {
-				id: `point:${point.id}`,
-				label: `${point.name}: ${sayServices(point.services)}${stale ? ', not seen for a year' : ''}`,
-				place: point.position,
-				html: markupOf(drawn),
-				className: `sign${stale ? ' stale' : ''}${point.id === chosen ? ' chosen' : ''}`,
-				size: [drawn.width + PLATE, drawn.height + PLATE],
-				hangs: taken.has(point.position.join()),
-				over: point.id === chosen ? 1000 : 0
-			};
-		});
-		const stopSigns = stops.map(({ id, name, position, order, here, past, last }): Sign => ({
-			id: `stop:${id}`,
-			label: `Stop ${order}, ${name}${here ? ', you are here' : ''}${last.length > 0 ? `, last chance for ${last.join(' and ')}` : ''}`,
-			place: position,
-			html: String(order),
-			className: `stop${here ? ' here' : past ? ' past' : ''}${last.length > 0 ? ' last' : ''}`,
-			size: [STOP_SIZE, STOP_SIZE],
-			over: here ? 500 : last.length > 0 ? 300 : -100
-		}));
-		const pinSign: readonly Sign[] = pin
-			? [
-					{
-						id: 'pin',
-						label: 'Your pin',
-						place: pin,
-						html: '<svg viewBox="0 0 20 28" width="20" height="28" aria-hidden="true"><path d="M10 27 C10 27 1 15 1 9 A9 9 0 0 1 19 9 C19 15 10 27 10 27 Z"/></svg>',
-						className: 'pin',
-						size: [20, 28],
-						over: 2000
-					}
-				]
-			: [];
-		return {
-			signs: [...stopSigns, ...pointSigns, ...pinSign],
-			lines: trip
-				? stretchesOf(trip, plan, app.nowMs).map(({ kind, places }) => ({ className: `way-${kind}`, places }))
-				: []
-		};
+	const content = $derived<ChartContent>({
+		signs: signsOf(
+			stops,
+			onMap.map(({ point }) => point),
+			{ chosen, pin, nowMs: app.nowMs }
+		),
+		lines: trip
+			? stretchesOf(trip, plan, app.nowMs).map(({ kind, places }) => ({ className: `way-${kind}`, places }))
+			: []
 	});
 	/** the map is fitted anew for another trip, or when one looks near something else */
 	const fitFor = $derived(

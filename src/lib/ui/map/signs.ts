@@ -1,0 +1,73 @@
+import type { Point } from '$core/logbook';
+import type { Place } from '$core/places';
+import { listed, sayServices } from '$core/words';
+import type { Sign } from './chart';
+import { isStale, type MapStop } from './content';
+import { glyphsOf, markupOf } from './glyphs';
+
+const STOP_SIZE = 24;
+/** The plate of a sign is so much larger than what stands on it, px. */
+const PLATE = 10;
+const PIN =
+	'<svg viewBox="0 0 20 28" width="20" height="28" aria-hidden="true"><path d="M10 27 C10 27 1 15 1 9 A9 9 0 0 1 19 9 C19 15 10 27 10 27 Z"/></svg>';
+
+/** What lies over what. */
+const OVER = { pin: 2000, chosen: 1000, here: 500, last: 300, point: 0, stop: -100 } as const;
+
+const classes = (...names: readonly (string | false)[]): string => names.filter(Boolean).join(' ');
+
+/** A stop with its number, and whether one is there, was there, or has the last chance for a tank there. */
+const stopSign = ({ id, name, position, order, here, past, last }: MapStop): Sign => ({
+	id: `stop:${id}`,
+	label: [
+		`Stop ${order}, ${name}`,
+		...(here ? ['you are here'] : []),
+		...(last.length > 0 ? [`last chance for ${listed(last)}`] : [])
+	].join(', '),
+	place: position,
+	html: String(order),
+	className: classes('stop', here && 'here', past && !here && 'past', last.length > 0 && 'last'),
+	size: [STOP_SIZE, STOP_SIZE],
+	over: here ? OVER.here : last.length > 0 ? OVER.last : OVER.stop
+});
+
+/** The signs of a map: stops, points, which hang under a stop at the same place, and a pin. */
+export function signsOf(
+	stops: readonly MapStop[],
+	points: readonly Point[],
+	{
+		chosen,
+		pin,
+		nowMs
+	}: { readonly chosen?: string | undefined; readonly pin?: Place | undefined; readonly nowMs: number }
+): readonly Sign[] {
+	const taken = new Set(stops.map(({ position }) => position.join()));
+	const pointSign = (point: Point): Sign => {
+		const drawn = glyphsOf(point.services);
+		const [stale, isChosen] = [isStale(point, nowMs), point.id === chosen];
+		return {
+			id: `point:${point.id}`,
+			label: `${point.name}: ${sayServices(point.services)}${stale ? ', not seen for a year' : ''}`,
+			place: point.position,
+			html: markupOf(drawn),
+			className: classes('sign', stale && 'stale', isChosen && 'chosen'),
+			size: [drawn.width + PLATE, drawn.height + PLATE],
+			hangs: taken.has(point.position.join()),
+			over: isChosen ? OVER.chosen : OVER.point
+		};
+	};
+	const pins: readonly Sign[] = pin
+		? [
+				{
+					id: 'pin',
+					label: 'Your pin',
+					place: pin,
+					html: PIN,
+					className: 'pin',
+					size: [20, 28],
+					over: OVER.pin
+				}
+			]
+		: [];
+	return [...stops.map(stopSign), ...points.map(pointSign), ...pins];
+}
