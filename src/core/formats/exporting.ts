@@ -1,4 +1,12 @@
-import { instantMs, tripSpan, type Entry, type Logbook, type Rig, type Trip } from '../logbook/index.js';
+import {
+	instantMs,
+	notRetired,
+	tripSpan,
+	type Entry,
+	type Logbook,
+	type Rig,
+	type Trip
+} from '../logbook/index.js';
 import { doingAt, tripCalendar, type Planned } from './calendar/writeCalendar.js';
 import { entriesCsv, pointsCsv, stopsCsv, type CsvStyle } from './csv/writeCsv.js';
 import { pointsGeoJson, tripGeoJson } from './geojson/writeGeoJson.js';
@@ -52,7 +60,7 @@ function table(logbook: Logbook, { rig, trip, list = 'entries', ...style }: Expo
 /** A logbook, or a trip of it, in an open format. A calendar is of one trip. */
 export function exportText(format: ExportFormat, logbook: Logbook, options: ExportOptions = {}): string {
 	const { trip, planned } = options;
-	const points = logbook.points.filter(({ retired }) => !retired);
+	const points = notRetired(logbook.points);
 	switch (format) {
 		case 'json':
 			return `${JSON.stringify(logbook, undefined, '\t')}\n`;

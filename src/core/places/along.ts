@@ -1,4 +1,4 @@
-import { instantMs, type Point, type Stop, type Trip } from '../logbook/index.js';
+import { instantMs, notRetired, type Point, type Stop, type Trip } from '../logbook/index.js';
 import { wayOf } from './legs.js';
 import { kmBetween, type Place } from './sphere.js';
 import { inOrderOn, nearestOn, placeAlong, wayThrough, type Way } from './way.js';
@@ -16,43 +16,100 @@ const stopsOn = (trip: Trip, way: Way): readonly (readonly [Placed, number])[] =
 	return placed.map((stop, i) => [stop, found[i]?.alongKm ?? 0]);
 };
 
+/** A place on the way whose length by road is known: how far along the drawn way it lies, and how far by the legs, km. */
+interface Mark {
+	readonly stop: Placed;
+	readonly wayKm: number;
+	readonly roadKm: number;
+}
+
+/**
+ * The stops of a trip on its way, with their distance by the legs: roads wind more than a way that is drawn from stop to stop. A
+ * leg that is not known, or shorter than the way itself, is as long as that.
+ */
+function marksOn(trip: Trip, way: Way): readonly Mark[] {
+	const order = new Map(trip.stops.map(({ id }, i) => [id, i]));
+	const marks: Mark[] = [];
+	for (const [stop, wayKm] of stopsOn(trip, way)) {
+		const before = marks.at(-1);
+		if (!before) {
+			marks.push({ stop, wayKm, roadKm: wayKm });
+			continue;
+		}
+		const legs = notRetired(
+			trip.stops.slice((order.get(before.stop.id) ?? 0) + 1, (order.get(stop.id) ?? 0) + 1)
+		);
+		const legKm = legs.reduce((sum, leg) => sum + leg.legKm, 0);
+		marks.push({ stop, wayKm, roadKm: before.roadKm + Math.max(legKm, wayKm - before.wayKm) });
+	}
+	return marks;
+}
+
 /** How far along the way of a trip one is at a moment, and where that is: at a stop, or so far between two as time has gone by. */
 function progressAt(
-	trip: Trip,
+	marks: readonly Mark[],
 	way: Way,
 	atMs: number
-): { readonly km: number; readonly place: Place } | undefined {
-	const stops = stopsOn(trip, way);
-	const next = stops.findIndex(([{ arrive }]) => instantMs(arrive) > atMs);
-	const [before, after] = [stops[next < 0 ? stops.length - 1 : next - 1], next < 0 ? undefined : stops[next]];
+): { readonly wayKm: number; readonly roadKm: number; readonly place: Place } | undefined {
+	const next = marks.findIndex(({ stop }) => instantMs(stop.arrive) > atMs);
+	const [before, after] = [marks[next < 0 ? marks.length - 1 : next - 1], next < 0 ? undefined : marks[next]];
 	const nearest = before ?? after;
 	if (!nearest) return undefined;
-	const [stop, km] = nearest;
-	if (!before || !after || atMs <= instantMs(stop.depart)) return { km, place: stop.position };
-	const [leaveMs, arriveMs] = [instantMs(stop.depart), instantMs(after[0].arrive)];
-	const alongKm = km + ((atMs - leaveMs) / (arriveMs - leaveMs)) * (after[1] - km);
-	return { km: alongKm, place: placeAlong(way, alongKm) ?? stop.position };
+	const { stop, wayKm, roadKm } = nearest;
+	if (!before || !after || atMs <= instantMs(stop.depart)) return { wayKm, roadKm, place: stop.position };
+	const [leaveMs, arriveMs] = [instantMs(stop.depart), instantMs(after.stop.arrive)];
+	const share = (atMs - leaveMs) / (arriveMs - leaveMs);
+	const alongKm = wayKm + share * (after.wayKm - wayKm);
+	return {
+		wayKm: alongKm,
+		roadKm: roadKm + share * (after.roadKm - roadKm),
+		place: placeAlong(way, alongKm) ?? stop.position
+	};
+}
+
+/** How far by road a place of the way lies that is so far along it, km. */
+function roadAt(marks: readonly Mark[], km: number): number {
+	const next = marks.findIndex(({ wayKm }) => wayKm > km);
+	const [before, after] = [marks[next < 0 ? marks.length - 1 : next - 1], next < 0 ? undefined : marks[next]];
+	if (!before || !after) return km + (before ? before.roadKm - before.wayKm : 0);
+	const share = (km - before.wayKm) / (after.wayKm - before.wayKm);
+	return before.roadKm + share * (after.roadKm - before.roadKm);
 }
 
 /** Where one is at a moment of a trip; nothing where no stop has a position. */
-export const whereAt = (trip: Trip, atMs: number): Place | undefined =>
-	progressAt(trip, wayOf(trip), atMs)?.place;
+export function whereAt(trip: Trip, atMs: number): Place | undefined {
+	const way = wayOf(trip);
+	return progressAt(marksOn(trip, way), way, atMs)?.place;
+}
 
-/** The ways of a trip behind one and ahead of one at a moment; both begin or end where one is. */
+/** The ways of a trip behind one and ahead of one at a moment; both begin or end where one is. What lies ahead is as long as its legs. */
 export function waysAt(trip: Trip, atMs: number): { readonly behind: Way; readonly ahead: Way } {
 	const way = wayOf(trip);
-	const now = progressAt(trip, way, atMs);
+	const marks = marksOn(trip, way);
+	const now = progressAt(marks, way, atMs);
 	if (!now) return { behind: wayThrough([]), ahead: way };
-	const split = way.alongKm.findIndex((km) => km > now.km);
+	const split = way.alongKm.findIndex((km) => km > now.wayKm);
 	const at = split < 0 ? way.places.length : split;
+	const alongKm = [0, ...way.alongKm.slice(at).map((km) => roadAt(marks, km) - now.roadKm)];
 	return {
 		behind: wayThrough([...way.places.slice(0, at), now.place]),
-		ahead: wayThrough([now.place, ...way.places.slice(at)])
+		ahead: { places: [now.place, ...way.places.slice(at)], alongKm, lengthKm: alongKm.at(-1) ?? 0 }
 	};
 }
 
 /** The part of a trip's way that lies ahead at a moment. */
 export const wayAhead = (trip: Trip, atMs: number): Way => waysAt(trip, atMs).ahead;
+
+/** How far it is by the legs from where one is to a stop ahead, km; to one without a position, all legs that are not driven. */
+export function kmTo(trip: Trip, stopId: string, atMs: number): number {
+	const way = wayOf(trip);
+	const marks = marksOn(trip, way);
+	const [to, now] = [marks.find(({ stop }) => stop.id === stopId), progressAt(marks, way, atMs)];
+	if (to && now) return Math.max(0, to.roadKm - now.roadKm);
+	return notRetired(trip.stops.slice(0, trip.stops.findIndex(({ id }) => id === stopId) + 1))
+		.filter(({ arrive }) => instantMs(arrive) > atMs)
+		.reduce((sum, { legKm }) => sum + legKm, 0);
+}
 
 /** A point and how far it is from what it was looked for near. */
 export interface Near {
@@ -80,10 +137,3 @@ export function nearWay(points: readonly Point[], way: Way, withinKm: number): r
 		})
 		.sort((a, b) => a.alongKm - b.alongKm);
 }
-
-/** How far it is from where one is to a stop ahead, by the legs of the trip, km; on the way to it, the whole leg. */
-export const kmTo = (trip: Trip, stopId: string, atMs: number): number =>
-	trip.stops
-		.slice(0, trip.stops.findIndex(({ id }) => id === stopId) + 1)
-		.filter(({ arrive, retired }) => instantMs(arrive) > atMs && !retired)
-		.reduce((sum, { legKm }) => sum + legKm, 0);

@@ -202,6 +202,15 @@ describe('near', () => {
 		const ahead = wayAhead(trip, Date.parse('2027-05-01T23:00:00Z'));
 		expect(ahead.lengthKm).toBeCloseTo(1.5 * DEGREE, 6);
 		expect(nearWay(points, ahead, 10).map(({ point }) => point.id)).toEqual(['mid', 'end']);
+		// Legs of 200 km where the straight line is 111: distances ahead are by the road, at a stop exactly its legs.
+		const winding = { ...trip, stops: trip.stops.map((one) => ({ ...one, legKm: 200 })) };
+		const atA = Date.parse('2027-05-01T11:00:00Z');
+		const road = wayAhead(winding, atA);
+		expect(road.alongKm.map((km) => Math.round(1e6 * km) / 1e6)).toEqual([0, 200, 400]);
+		expect(kmTo(winding, 'c', atA)).toBeCloseTo(400, 6);
+		const [mid] = nearWay([at('half', 'Half', [0.5, 0])], road, 5);
+		expect(mid?.alongKm).toBeCloseTo(100, 6);
+		expect(kmTo(winding, 'b', Date.parse('2027-05-01T23:00:00Z'))).toBeCloseTo(100, 6);
 		// By a track, what was driven of it since the last stop lies behind.
 		const tracked = {
 			...trip,

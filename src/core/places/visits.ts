@@ -1,4 +1,4 @@
-import { instantMs, zonedTime, type Entry, type Point, type Trip } from '../logbook/index.js';
+import { instantMs, notRetired, zonedTime, type Entry, type Point, type Trip } from '../logbook/index.js';
 
 /** A visit at a point after which nobody has said that it is still so. */
 export interface Visit {
@@ -11,12 +11,11 @@ const DAY_MS = 86_400_000;
 /** After so many days nobody remembers. */
 const REMEMBERED_DAYS = 21;
 
-/** Where an entry says that one was. */
-function pointOf(entry: Entry, trips: readonly Trip[]): string | undefined {
+/** Where an entry says that one was; a stop is at its point. */
+function pointOf(entry: Entry, stops: ReadonlyMap<string, string | undefined>): string | undefined {
 	if (entry.kind === 'fill') return entry.point;
 	if (entry.kind === 'dump') return entry.where;
-	if (entry.kind !== 'stop' || entry.event !== 'arrive') return undefined;
-	return trips.flatMap(({ stops }) => stops).find(({ id }) => id === entry.stop)?.point;
+	return entry.kind === 'stop' && entry.event === 'arrive' ? stops.get(entry.stop) : undefined;
 }
 
 /** Points where one has been lately, later than they were last seen to be so: the latest visit first. */
@@ -27,10 +26,11 @@ export function toConfirm(
 	nowMs: number,
 	timeZone: string
 ): readonly Visit[] {
-	const known = new Map(points.filter(({ retired }) => !retired).map((point) => [point.id, point]));
+	const known = new Map(notRetired(points).map((point) => [point.id, point]));
+	const stops = new Map(trips.flatMap((trip) => trip.stops.map(({ id, point }) => [id, point] as const)));
 	const visits = new Map<string, Visit>();
 	for (const entry of entries) {
-		const point = entry.void ? undefined : known.get(pointOf(entry, trips) ?? '');
+		const point = entry.void ? undefined : known.get(pointOf(entry, stops) ?? '');
 		const atMs = instantMs(entry.at);
 		if (!point || atMs > nowMs || atMs < nowMs - REMEMBERED_DAYS * DAY_MS) continue;
 		if (point.verified !== undefined && point.verified >= zonedTime(atMs, timeZone).day) continue;

@@ -13,7 +13,7 @@ export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
 export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from './when.js';
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
-export { SERVICE_NAMES, sayNights, sayOffered, sayWeather } from './trip/stop.js';
+export { hasFrost, SERVICE_NAMES, sayNights, sayOffered, sayWeather } from './trip/stop.js';
 export { sayApart, sayEach, sayServices, sayVerified } from './trip/point.js';
 export { tripCard, type CardFacts, type MeterRead, type TripCard } from './trip/card.js';
 export { sayTotals } from './log/totals.js';
@@ -29,7 +29,7 @@ export {
 export { sayMoment, saySpare, type SpareWords } from './equipment/weight.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';
-export { sayLastChance, sayPlan, sayService, type PlanWords } from './trip/plan.js';
+export { doesAt, lastFor, sayLastChance, sayPlan, sayService, type PlanWords } from './trip/plan.js';
 export {
 	sayChange,
 	sayMendOfTrip,

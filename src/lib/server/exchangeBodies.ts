@@ -2,7 +2,6 @@ import { EXPORT_FORMATS, EXPORT_LISTS, IMPORT_FORMATS, type ImportFormat } from 
 import {
 	currentTrip,
 	instantMs,
-	parseLogbook,
 	problemsOf,
 	schemas,
 	type Logbook,
@@ -34,23 +33,24 @@ export interface ImportBody {
 	readonly text: string;
 	readonly rig?: string | undefined;
 	readonly timeZone?: string | undefined;
-	readonly logbook?: Logbook;
+	readonly logbook?: Logbook | undefined;
 }
 
 /** A file to be read, beside a logbook where one is sent along. */
 export function readImportBody(data: unknown): Read<ImportBody> {
-	const outer = importBody.safeParse(data);
-	if (!outer.success) return { errors: problemsOf(outer.error, data) };
-	const { logbook: given, ...body } = outer.data;
-	if (given === undefined) return { body };
-	const logbook = parseLogbook(given, { root: ['logbook'] });
-	if (!logbook.ok) {
-		const { problems, more, atLeast } = logbook;
-		return { errors: problems, ...(more === undefined ? {} : { more }), ...(atLeast ? { atLeast } : {}) };
+	const alone = typeof data !== 'object' || data === null || !('logbook' in data);
+	if (alone) {
+		const outer = importBody.safeParse(data);
+		return outer.success
+			? { body: { ...outer.data, logbook: undefined } }
+			: { errors: problemsOf(outer.error, data) };
 	}
-	if (body.rig !== undefined && !logbook.value.rigs.some(({ id }) => id === body.rig))
-		return { errors: [mustBe('$.rig', 'the id of a rig in the logbook', body.rig)] };
-	return { body: { ...body, logbook: logbook.value } };
+	const read = withLogbook(importBody, data);
+	if ('errors' in read) return read;
+	const { rig, logbook } = read.body;
+	return rig === undefined || logbook.rigs.some(({ id }) => id === rig)
+		? read
+		: { errors: [mustBe('$.rig', 'the id of a rig in the logbook', rig)] };
 }
 
 export type ExportBody = z.infer<typeof exportBody> & {

@@ -1,21 +1,9 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import {
-		instantMs,
-		notRetired,
-		tripInUse,
-		tripSpan,
-		zonedIso,
-		zonedTime,
-		type Stop,
-		type Trip
-	} from '$core/logbook';
-	import { nearWay, wayAhead } from '$core/places';
-	import { formatQuantity } from '$core/units';
-	import Visits from '$lib/ui/places/Visits.svelte';
+	import { instantMs, tripInUse, tripSpan, zonedIso, zonedTime, type Stop, type Trip } from '$core/logbook';
 	import type { Mend, TripChange } from '$core/plan';
-	import { capital, dayText, sayChange, sayLastChance, sayPlan, sayServices } from '$core/words';
+	import { capital, dayText, sayChange, sayLastChance, sayPlan } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { onMount } from 'svelte';
 	import { v7 as uuid } from 'uuid';
@@ -27,9 +15,9 @@
 	import Section from '$lib/ui/page/Section.svelte';
 	import Spans from '$lib/ui/page/Spans.svelte';
 	import { sayDone } from '$lib/ui/shell/saying';
-	import { toast } from '$lib/ui/shell/toast.svelte';
 	import LoadBefore from '$lib/ui/trip/LoadBefore.svelte';
 	import PlanNews from '$lib/ui/trip/PlanNews.svelte';
+	import PointsAhead from '$lib/ui/trip/PointsAhead.svelte';
 	import Ribbon from '$lib/ui/trip/ribbon/Ribbon.svelte';
 	import Schools from '$lib/ui/trip/Schools.svelte';
 	import StopForm from '$lib/ui/trip/StopForm.svelte';
@@ -105,21 +93,6 @@
 		await goto(`/trip?trip=${encodeURIComponent(next.id)}`);
 	}
 
-	const MOST_AHEAD = 4;
-	const NEAR_KM = 10;
-	const pointsAhead = $derived(
-		trip
-			? nearWay(notRetired(app.records.points), wayAhead(trip, app.nowMs), NEAR_KM).slice(0, MOST_AHEAD)
-			: []
-	);
-	/** Weather of every stop ahead that has a place; what was typed stays. */
-	async function askWeather(): Promise<void> {
-		if (!trip) return;
-		const { weatherAhead } = await import('$lib/ui/trip/weatherAhead');
-		const { said, changed } = await weatherAhead(app, trip);
-		if (changed) sayDone(app, said);
-		else toast(said);
-	}
 	const NIGHT_MS = 86_400_000;
 	/** How long one can stay where one is: a stop that lasts as long as the tanks do, at the odds that plans are made for. */
 	async function stayHere(): Promise<void> {
@@ -301,25 +274,7 @@
 	{/if}
 	{#if rig}
 		<Section title="Water and dump points" ruled>
-			<Visits {app} most={1} />
-			{#if trip && pointsAhead.length > 0}
-				<ul>
-					{#each pointsAhead as { point, alongKm } (point.id)}<li>
-							<a href="/trip/points?point={encodeURIComponent(point.id)}">{point.name}</a><span class="soft"
-								>, in {trip.track ? '' : 'about '}{formatQuantity(alongKm ?? 0, 'distance', units)}: {sayServices(
-									point.services
-								)}</span
-							>
-						</li>{/each}
-				</ul>
-			{/if}
-			<p class="buttons">
-				<a class="as-button" href="/trip/points">Points and map</a>
-				{#if trip && trip.stops.length > 0}
-					<a class="as-button" href="/trip/card?trip={encodeURIComponent(trip.id)}">Card to print</a>
-					<button onclick={() => void askWeather()}>Weather for the stops ahead (simulated)</button>
-				{/if}
-			</p>
+			<PointsAhead {app} {trip} />
 		</Section>
 	{/if}
 	<p><button class:primary={!trip} onclick={() => (open = 'new trip')}>New trip</button></p>

@@ -2,7 +2,7 @@ import ical, { ICalAlarmType, type ICalAlarmData } from 'ical-generator';
 import { instantMs, type Rig, type Stop, type Trip } from '../../logbook/index.js';
 import type { Plan } from '../../plan/index.js';
 import { METRIC, type UnitChoice } from '../../units/index.js';
-import { capital, sayOffered, sayService } from '../../words/index.js';
+import { capital, doesAt, lastFor, sayOffered } from '../../words/index.js';
 import { OWN_STOP } from './readCalendar.js';
 
 /** What a plan says of the stops of a trip. */
@@ -14,17 +14,11 @@ export interface Planned {
 
 /** What is to be done at a stop: `Take 48 L and empty Grey.` and what it is the last chance for. */
 export function doingAt(stop: Stop, { rig, plan, units = METRIC }: Planned): readonly string[] {
-	const services = plan?.services.filter((service) => service.stop === stop.id) ?? [];
 	return [
-		...services.map((service) => `${capital(sayService(rig, service, units))}.`),
-		...lastChancesAt(stop, rig, plan).map((tank) => `Last chance for ${tank}.`)
+		...doesAt(rig, plan, stop.id, units).map((does) => `${capital(does)}.`),
+		...lastFor(rig, plan, stop.id).map((tank) => `Last chance for ${tank}.`)
 	];
 }
-
-const lastChancesAt = (stop: Stop, rig: Rig, plan: Plan | undefined): readonly string[] =>
-	(plan?.lastChance ?? [])
-		.filter((chance) => chance.stop === stop.id)
-		.map(({ tank }) => rig.tanks.find(({ id }) => id === tank)?.name ?? tank);
 
 /**
  * A trip as an iCalendar (RFC 5545): an event for each stop with what is to be done there, and an alarm on arrival at the
@@ -46,7 +40,7 @@ export function tripCalendar(trip: Trip, planned: Planned, stampMs: number): str
 		]
 			.filter((line) => line !== '')
 			.join('\n');
-		const alarms: ICalAlarmData[] = lastChancesAt(stop, planned.rig, planned.plan).map((tank) => ({
+		const alarms: ICalAlarmData[] = lastFor(planned.rig, planned.plan, stop.id).map((tank) => ({
 			type: ICalAlarmType.display,
 			trigger: new Date(instantMs(stop.arrive)),
 			description: `${stop.name}: last chance for ${tank}`

@@ -56,7 +56,7 @@ const READ = 0.9;
 /** Takes the places of a route or a track; one that cannot be is a problem of its line. */
 function takeWay(
 	points: readonly Element[],
-	document: Document,
+	xml: Document,
 	findings: Findings,
 	onprogress: (i: number) => void
 ): void {
@@ -65,12 +65,7 @@ function takeWay(
 		const place = placeIn(element);
 		const wrong = wrongPlace(...place);
 		if (wrong === undefined) findings.track.push(place);
-		else
-			findings.wrong(
-				document.placeOf(element),
-				'a latitude of -90 … 90 and a longitude of -180 … 180',
-				wrong
-			);
+		else findings.wrong(xml.placeOf(element), 'a latitude of -90 … 90 and a longitude of -180 … 180', wrong);
 	}
 }
 
@@ -85,10 +80,10 @@ function stopIn(element: Element): Stop | undefined {
 /** Reads GPX 1.1 (and 1.0, which has the same waypoints, routes and tracks). */
 export function readGpx(text: string, { onprogress }: ReadingContext): Imported {
 	const findings = new Findings();
-	const document = readXml(text, findings, onprogress);
-	const gpx = childrenOf(document?.root, 'gpx')[0];
-	if (!document || !gpx) {
-		const got = Object.keys(document?.root ?? {}).find((name) => !name.startsWith('?'));
+	const xml = readXml(text, findings, onprogress);
+	const gpx = childrenOf(xml?.root, 'gpx')[0];
+	if (!xml || !gpx) {
+		const got = Object.keys(xml?.root ?? {}).find((name) => !name.startsWith('?'));
 		findings.wrong(
 			'line 1',
 			'a GPX file: <gpx>, with waypoints, routes or tracks',
@@ -101,7 +96,7 @@ export function readGpx(text: string, { onprogress }: ReadingContext): Imported 
 		takePlace(
 			findings,
 			{
-				path: document.placeOf(waypoint),
+				path: xml.placeOf(waypoint),
 				position: placeIn(waypoint),
 				name: textOf(waypoint, 'name'),
 				tags: tagsIn(waypoint),
@@ -117,7 +112,7 @@ export function readGpx(text: string, { onprogress }: ReadingContext): Imported 
 	for (const stop of routes.map(stopIn)) if (stop) findings.stops.push(stop);
 	// A track says where one really goes; a route only from where to where.
 	const way = tracks.length > 0 ? tracks : routes;
-	takeWay(way, document, findings, (share) => onprogress?.(READ + (1 - READ) * share));
+	takeWay(way, xml, findings, (share) => onprogress?.(READ + (1 - READ) * share));
 	if (findings.nothing) findings.wrong('line 1', 'waypoints, a route or a track', 'none');
 	return findings.ended;
 }

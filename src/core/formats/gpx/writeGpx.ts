@@ -9,9 +9,7 @@ export type Doing = (stop: Stop) => string;
 const NAMESPACE = 'urn:dipsometer:1';
 
 /** Characters that XML 1.0 cannot hold in any way. */
-const FORBIDDEN =
-	// eslint-disable-next-line no-control-regex
-	/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
+const FORBIDDEN = /[^\P{Cc}\t\n\r\u007f-\u009f]|\p{Cs}|[\ufffe\uffff]/gu;
 const fit = (text: string): string => text.replaceAll(FORBIDDEN, '\ufffd');
 
 const place = ([lon, lat]: readonly [number, number]): Readonly<Record<string, string>> => ({

@@ -62,7 +62,7 @@ describe('the card of a trip', () => {
 			{ name: 'Grey', now: '30 L', limit: 'room for 45 L' }
 		]);
 		expect(card.meters[0]).toContain(
-			'read 100 on Sun 2 May at 07:30, about 105 now; Main is at its reserve at about 155'
+			'read 100.0 on Sun 2 May 07:30, about 105 now; Main is at its reserve at about 155'
 		);
 	});
 	it('counts down where the meter does, and says no more than it knows', () => {

@@ -10,12 +10,13 @@ import {
 import type { Plan } from '../../plan/index.js';
 import { usableOf } from '../../rig/index.js';
 import { showsAfter } from '../../runs/index.js';
-import { formatFigure, formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
-import { clockText, dayText } from '../log/entry.js';
+import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
+import { clockText, dayText, sayInstant } from '../log/entry.js';
 import { capital } from '../outlook/stay.js';
-import { sayService } from './plan.js';
+import { sayShown } from '../run/step.js';
+import { doesAt, lastFor } from './plan.js';
 import { sayServices } from './point.js';
-import { sayNights, sayWeather } from './stop.js';
+import { hasFrost, sayNights, sayWeather } from './stop.js';
 
 /** A meter of the rig as it was read last. */
 export interface MeterRead {
@@ -61,8 +62,6 @@ export interface TripCard {
 	readonly cautions: readonly string[];
 }
 
-const tankName = (rig: Rig, id: string): string => rig.tanks.find((tank) => tank.id === id)?.name ?? id;
-
 function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): CardStop {
 	const { timeZone } = trip;
 	const about = [
@@ -76,12 +75,8 @@ function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): Car
 		clock: clockText(stop.arrive, timeZone),
 		name: stop.name,
 		about: about.filter((part) => part !== '').join(', '),
-		does: (plan?.services ?? [])
-			.filter((service) => service.stop === stop.id)
-			.map((service) => capital(sayService(rig, service, units))),
-		lastFor: (plan?.lastChance ?? [])
-			.filter((chance) => chance.stop === stop.id)
-			.map(({ tank }) => tankName(rig, tank)),
+		does: doesAt(rig, plan, stop.id, units).map(capital),
+		lastFor: lastFor(rig, plan, stop.id),
 		offers: stop.services.length > 0 ? sayServices(stop.services) : '',
 		past: instantMs(stop.depart) <= nowMs
 	};
@@ -93,10 +88,7 @@ function meterLine(
 	{ rig, trip, levels, units }: CardFacts
 ): string {
 	const { timeZone } = trip;
-	const read = `${meter.name} read ${formatPlainFigure(shows)} on ${dayText(zonedTime(atMs, timeZone).day)} at ${clockText(
-		new Date(atMs).toISOString(),
-		timeZone
-	)}`;
+	const read = `${meter.name} read ${sayShown(shows)} on ${sayInstant(atMs, timeZone)}`;
 	const tank = rig.tanks.find(({ id }) => id === meter.tank);
 	if (meter.place === 'fill')
 		return `${read}. Its figure before a fill, and the litres taken, say where to stop.`;
@@ -105,15 +97,13 @@ function meterLine(
 	const now = showsAfter(meter, shows, passedL);
 	const left = Math.max(0, level - tank.reserveL);
 	const end = now === undefined ? undefined : showsAfter(meter, now, left);
-	const at = end === undefined ? '' : `; ${tank.name} is at its reserve at about ${formatPlainFigure(end)}`;
+	const at = end === undefined ? '' : `; ${tank.name} is at its reserve at about ${Math.round(end)}`;
 	return now === undefined
 		? `${read}.`
-		: `${read}, about ${formatPlainFigure(now)} now${at} (${formatLitres(left, units)} from now, unless it is filled).`;
+		: `${read}, about ${Math.round(now)} now${at} (${formatLitres(left, units)} from now, unless it is filled).`;
 }
-const formatPlainFigure = (value: number): string => formatFigure(Math.round(value * 10) / 10);
 
 const HOT_C = 28;
-const FROST_C = 0;
 /** Heavier than this a full vessel is for two, kg. */
 const HEAVY_KG = 15;
 
@@ -137,10 +127,7 @@ function cautionsOf({ rig, trip, plan, nowMs }: CardFacts): readonly string[] {
 		[has('grey'), 'Grey on the ground or overboard only where local rules allow.'],
 		[heavy, 'A full jug or cassette is heavy: lift it with two, or fill it less.'],
 		[weather.some(({ maxC }) => maxC >= HOT_C), 'Heat: drink more, and do not let water age in the tank.'],
-		[
-			weather.some(({ minC }) => minC <= FROST_C),
-			'Frost: drain pipes and low points before the night does it for you.'
-		],
+		[ahead.some(hasFrost), 'Frost: drain pipes and low points before the night does it for you.'],
 		[true, 'Figures are reckoned, not seen: look into the tank when in doubt. Local rules come first.']
 	];
 	return said.filter(([holds]) => holds).map(([, text]) => text);

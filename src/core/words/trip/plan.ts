@@ -22,6 +22,23 @@ export function sayService(rig: Rig, service: PlannedService, units: UnitChoice)
 	]);
 }
 
+/** What is planned at a stop: `take 48 L and empty Grey`, once for each visit to its services. */
+export const doesAt = (
+	rig: Rig,
+	plan: Plan | undefined,
+	stop: string,
+	units: UnitChoice
+): readonly string[] =>
+	(plan?.services ?? [])
+		.filter((service) => service.stop === stop)
+		.map((service) => sayService(rig, service, units));
+
+/** The tanks, by name, for which a stop is the last chance. */
+export const lastFor = (rig: Rig, plan: Plan | undefined, stop: string): readonly string[] =>
+	(plan?.lastChance ?? [])
+		.filter((chance) => chance.stop === stop)
+		.map(({ tank }) => tankById(rig, tank)?.name ?? tank);
+
 /** What the used services take: `20 minutes, 2 km out of the way, 5 in fees`. */
 function effortOf({ minutes, detourKm, fees }: Effort): string {
 	return listed([

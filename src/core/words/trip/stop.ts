@@ -20,10 +20,14 @@ export const sayOffered = ({ services }: Stop): string =>
 		.join(', ') || 'nothing here';
 
 const FROST_C = 0;
+/** Whether it may freeze by night at a stop. */
+export const hasFrost = ({ weather }: Pick<Stop, 'weather'>): boolean =>
+	weather !== undefined && weather.minC <= FROST_C;
+
 /** What the weather of a stay is, and whether it freezes: `28 °C by day, 13 °C by night`. */
 export function sayWeather({ maxC, minC }: NonNullable<Stop['weather']>, units: UnitChoice): string {
 	const degrees = (value: number): string => formatQuantity(value, 'temperature', units);
-	return `${degrees(maxC)} by day, ${degrees(minC)} by night${minC <= FROST_C ? ': frost' : ''}`;
+	return `${degrees(maxC)} by day, ${degrees(minC)} by night${hasFrost({ weather: { maxC, minC } }) ? ': frost' : ''}`;
 }
 
 /** How many nights one stays, in the zone of the trip; empty when none. */

@@ -1,6 +1,7 @@
-import { instantMs, notRetired, type Point, type Stop, type Trip } from '$core/logbook';
+import { instantMs, notRetired, type Point, type Rig, type Stop, type Trip } from '$core/logbook';
 import { nearestOn, waysAt, type Place, type Way } from '$core/places';
 import type { Plan } from '$core/plan';
+import { lastFor } from '$core/words';
 
 /** A stretch of the trip's way: behind, within reach of the last chance, or beyond it. */
 export interface Stretch {
@@ -16,8 +17,6 @@ export interface MapStop {
 	readonly order: number;
 	readonly here: boolean;
 	readonly past: boolean;
-	/** something is planned there */
-	readonly acts: boolean;
 	/** the tanks for which it is the last chance */
 	readonly last: readonly string[];
 }
@@ -31,12 +30,7 @@ export const isStale = ({ verified }: Pick<Point, 'verified'>, nowMs: number): b
 	verified === undefined || nowMs - Date.parse(`${verified}T12:00:00Z`) > STALE_DAYS * DAY_MS;
 
 /** The stops of a trip that have a position, with what the plan says of them; one place that is come to again shows its next time. */
-export function mapStops(
-	trip: Trip,
-	plan: Plan | undefined,
-	tankName: (id: string) => string,
-	nowMs: number
-): readonly MapStop[] {
+export function mapStops(trip: Trip, plan: Plan | undefined, rig: Rig, nowMs: number): readonly MapStop[] {
 	const stops = notRetired(trip.stops).map((stop, i) => ({ stop, order: i + 1 }));
 	const isPast = (stop: Stop): boolean => instantMs(stop.depart) <= nowMs;
 	const shown = new Map<string, MapStop>();
@@ -52,10 +46,7 @@ export function mapStops(
 			order,
 			here: instantMs(stop.arrive) <= nowMs && !isPast(stop),
 			past: isPast(stop),
-			acts: plan?.services.some((service) => service.stop === stop.id) ?? false,
-			last: (plan?.lastChance ?? [])
-				.filter((chance) => chance.stop === stop.id)
-				.map(({ tank }) => tankName(tank))
+			last: lastFor(rig, plan, stop.id)
 		});
 	}
 	return [...shown.values()];

@@ -62,8 +62,7 @@
 		return trip && trip.stops.length > 0 ? app.engine.planOfTrip(trip.id) : undefined;
 	});
 	const plan = $derived(planned.value?.trip === trip?.id ? planned.value?.plan : undefined);
-	const tankName = (id: string): string => app.liveRig?.tanks.find((tank) => tank.id === id)?.name ?? id;
-	const stops = $derived(trip ? mapStops(trip, plan, tankName, app.nowMs) : []);
+	const stops = $derived(trip && app.liveRig ? mapStops(trip, plan, app.liveRig, app.nowMs) : []);
 	const first = $derived(
 		stops.filter(({ last, past }) => last.length > 0 && !past).sort((a, b) => a.order - b.order)[0]
 	);
@@ -182,7 +181,7 @@
 				nowMs={app.nowMs}
 			/>
 			{#if listed.length === 0 && points.length > 0}<p class="soft">None of your points is like that.</p>{/if}
-			<PointList {listed} {units} {chosen} roughly={!trip?.track} onchoose={choose}>
+			<PointList {listed} {units} {chosen} onchoose={choose}>
 				{#snippet details(point)}
 					<PointDetails
 						{app}

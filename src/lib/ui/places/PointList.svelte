@@ -10,13 +10,11 @@
 		listed: readonly Listed[];
 		units: UnitChoice;
 		chosen: string | undefined;
-		/** how far along the way is not known by a track, only by straight lines */
-		roughly: boolean;
 		onchoose: (id: string | undefined) => void;
 		details: Snippet<[Point]>;
 	}
 	/** Points in a list; the chosen one with all that is known of it. */
-	const { listed, units, chosen, roughly, onchoose, details }: Props = $props();
+	const { listed, units, chosen, onchoose, details }: Props = $props();
 	const MOST = 100;
 	let all = $state(false);
 	const shown = $derived(all ? listed : listed.filter(({ point }, i) => i < MOST || point.id === chosen));
@@ -25,7 +23,7 @@
 			? ''
 			: alongKm === undefined
 				? formatQuantity(km, 'distance', units)
-				: `in ${roughly ? 'about ' : ''}${formatQuantity(alongKm, 'distance', units)}${km >= 1 ? `, ${formatQuantity(km, 'distance', units)} off` : ''}`;
+				: `in ${formatQuantity(alongKm, 'distance', units)}${km >= 1 ? `, ${formatQuantity(km, 'distance', units)} off` : ''}`;
 </script>
 
 <ul>

@@ -2,7 +2,7 @@
 	import { instantMs, zonedTime, type Rig, type Stop, type Trip } from '$core/logbook';
 	import { canBeShorter, type Plan, type PlannedService, type TripChange } from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
-	import { clockText, dayText, sayNights, sayOffered, sayService, sayWeather } from '$core/words';
+	import { clockText, dayText, doesAt, lastFor, sayNights, sayOffered, sayWeather } from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
@@ -37,12 +37,6 @@
 	const planned = $derived(plan?.services ?? []);
 	const servicesAt = (stop: Stop): readonly PlannedService[] =>
 		planned.filter((service) => service.stop === stop.id);
-	const doAt = (stop: Stop): readonly string[] =>
-		servicesAt(stop).map((service) => sayService(rig, service, units));
-	const lastFor = (stop: Stop): readonly string[] =>
-		(plan?.lastChance ?? [])
-			.filter((chance) => chance.stop === stop.id)
-			.map(({ tank }) => rig.tanks.find(({ id }) => id === tank)?.name ?? tank);
 	const dayOf = (stop: Stop): string => dayText(zonedTime(instantMs(stop.arrive), trip.timeZone).day);
 
 	const placeOf = (id: string): number => trip.stops.findIndex((stop) => stop.id === id);
@@ -76,8 +70,8 @@
 </script>
 
 {#snippet row(stop: Stop, movable: boolean)}
-	{@const acts = doAt(stop)}
-	{@const last = lastFor(stop)}
+	{@const acts = doesAt(rig, plan, stop.id, units)}
+	{@const last = lastFor(rig, plan, stop.id)}
 	{@const nights = sayNights(stop, trip.timeZone)}
 	<span class="day">{dayOf(stop)}<span class="soft small">{clockText(stop.arrive, trip.timeZone)}</span></span
 	>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { notRetired, type Stop } from '$core/logbook';
 	import { atPoint, hasStrayed, parsePlace, placeText, pointFrom } from '$core/places';
-	import { capital } from '$core/words';
+	import { capital, hasFrost } from '$core/words';
 	import { said } from '$lib/said';
 	import { ofStay, simulatedWeatherService } from '$lib/standins/weatherService';
 	import type { App } from '$lib/state';
@@ -57,7 +57,6 @@
 			trouble = said(error);
 		}
 	}
-	const FROST_C = 0;
 </script>
 
 <div class="fields">
@@ -90,6 +89,6 @@
 	{/if}
 </p>
 {#if trouble}<p class="mind small" role="alert">{trouble}</p>{/if}
-{#if stop.weather && stop.weather.minC <= FROST_C}
+{#if hasFrost(stop)}
 	<p class="mind small">Frost by night: drain what may freeze before it drains itself.</p>
 {/if}

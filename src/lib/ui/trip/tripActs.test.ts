@@ -101,7 +101,7 @@ it('the card says what a meter must show by now, from what has gone through it s
 	const card = await cardOf(app, now());
 	// Two showers of 8 L; 74 L more to the reserve of 10 L.
 	expect(card?.meters[0]).toMatch(
-		/^Pump meter read 100 .*about 116 now; Main is at its reserve at about 190 /
+		/^Pump meter read 100\.0 .*about 116 now; Main is at its reserve at about 190 /
 	);
 	await app.commands.log({ kind: 'fill', tank: 'main', litres: 5, at: iso(app.nowMs - 1000) }, 'fill');
 	await app.engine.refresh();
