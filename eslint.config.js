@@ -15,6 +15,8 @@ const order = [
 	'forecast',
 	'plan',
 	'runs',
+	'care',
+	'review',
 	'findings',
 	'words',
 	'formats',

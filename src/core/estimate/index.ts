@@ -21,6 +21,7 @@ export {
 	truncate,
 	withMorePersons,
 	withTrips,
+	type AccountRows,
 	type Counts,
 	type Doubt,
 	type DoubtCause,
@@ -31,18 +32,23 @@ export {
 	type Moments,
 	type Place,
 	type Pool,
+	type Sparse,
 	type Stream,
 	type Truncated
 } from './filter/index.js';
 export { likelyMissedEntries } from './doubt/index.js';
 export {
+	accountOf,
 	basisOf,
 	calibrationPairs,
 	informationGain,
 	Replay,
 	ReplayStopped,
 	smoothedPast,
+	type Account,
+	type AccountOptions,
 	type Basis,
+	type Cut,
 	type CalibrationPair,
 	type Estimate,
 	type InformationShares,

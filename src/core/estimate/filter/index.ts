@@ -9,6 +9,7 @@ export {
 	type Moments,
 	type Truncated
 } from './normal.js';
+export { accountRows, withAccounts, type AccountRows, type AccountScope } from './accounts.js';
 export { modelOf, withCrew, withMorePersons, withTrips, type Model } from './model.js';
 export type { Place, Pool } from './pools.js';
 export type { Stream } from './streams.js';

@@ -27,6 +27,8 @@ import { poolsOf, type Place, type Pool } from './pools.js';
 import { cached, regimeKey, type KeyedRegime } from './regime.js';
 import { networkOf, streamsOf, type Stream } from './streams.js';
 import type { Network } from './gaussian.js';
+import type { AccountRows } from './accounts.js';
+import type { Gains } from './transitions.js';
 
 /**
  * Everything about a rig that the replay of its entries needs: where each number stands in the state
@@ -62,6 +64,8 @@ export interface Model {
 	readonly instruments: ReadonlyMap<string, Instrument>;
 	readonly habits: ReadonlyMap<string, Habit>;
 	flow(habit: Habit, regime: KeyedRegime): Flow;
+	/** where sums of what flows stand, and what a flow brings to them, while an account is kept */
+	readonly accounts?: { readonly rows: AccountRows; readonly gains: WeakMap<Flow, Gains> };
 	/** where all streams of unlogged use flow */
 	network(regime: KeyedRegime): Network;
 }

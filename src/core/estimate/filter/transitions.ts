@@ -6,7 +6,8 @@ import type { Pool } from './pools.js';
 import * as PARAMETERS from '../../parameters.js';
 import type { FilterState } from './filterState.js';
 
-type Gains = readonly (readonly [index: number, gain: Amount])[];
+/** What a litre, and a time, bring to rows of the state. */
+export type Gains = readonly (readonly [index: number, gain: Amount])[];
 const known = new WeakMap<Flow, Gains>();
 
 /** A flow's gains by state index: pools together with the meters it passes. Flows are made once per model. */
@@ -21,7 +22,7 @@ export function gainsOf(model: Model, flow: Flow): Gains {
 	};
 	for (const [tank, amount] of flow.tanks) add(model.places.get(tank)?.pool.index, amount);
 	for (const [meter, amount] of flow.meters) add(model.counted.get(meter), amount);
-	const found = [...byIndex];
+	const found = [...byIndex, ...(model.accounts?.gains.get(flow) ?? [])];
 	known.set(flow, found);
 	return found;
 }
@@ -141,12 +142,19 @@ interface Movement {
 function applyMovement(model: Model, state: FilterState, movement: Movement): void {
 	const { out, into, settles, litres } = movement;
 	const sign = (pool: Pool): number => (pool === out ? -1 : 1);
-	const carried: [number, number][] = [out, into].flatMap((pool) =>
-		pool ? [[pool.index, sign(pool)] as [number, number]] : []
-	);
+	const rows = model.accounts?.rows;
+	const carried: [number, number][] = [];
+	const carry = (row: number | undefined, k: number): void => {
+		if (row !== undefined) carried.push([row, k]);
+	};
+	for (const pool of [out, into]) {
+		if (!pool) continue;
+		carry(pool.index, sign(pool));
+		carry((pool === out ? rows?.movedOut : rows?.movedIn)?.get(pool.index), 1);
+	}
 	for (const meter of movement.meters) {
-		const index = model.counted.get(meter);
-		if (index !== undefined) carried.push([index, 1]);
+		carry(model.counted.get(meter), 1);
+		carry(rows?.passed.get(meter), 1);
 	}
 	const { belief } = state;
 	if (settles) {

@@ -1,7 +1,6 @@
 import { instantMs, type Entry } from '../../logbook/index.js';
 import {
 	bandOf,
-	type FilterState,
 	Gaussian,
 	initialState,
 	levelWithin,
@@ -15,6 +14,7 @@ import {
 } from '../filter/index.js';
 import { DAY_MS } from '../prior/index.js';
 import { goOnFrom, type Estimate } from './estimateAt.js';
+import { widened } from './widened.js';
 import { step, update } from './step.js';
 
 /** A tank's level at one moment of the past, with what came later taken into account. */
@@ -118,13 +118,6 @@ function stepBack({ joint }: Link, after: Gaussian): Gaussian {
 const firstHalf = (joint: Gaussian, n: number): Gaussian =>
 	new Gaussian(n, joint.mean.slice(0, n), block(joint, n, 0, 0));
 
-function widened(state: FilterState, n: number): void {
-	const wide = new Gaussian(2 * n);
-	wide.mean.set(state.belief.mean);
-	for (let i = 0; i < n; i++) wide.cov.set(state.belief.cov.slice(i * n, i * n + n), i * 2 * n);
-	state.belief = wide;
-}
-
 /** The way from a moment on: each entry in two links, the time up to it and what happened; and a grid between. */
 function linksOf(
 	estimate: Estimate,
@@ -144,7 +137,7 @@ function linksOf(
 		else later.push(entry);
 	const startMs = state.atMs === undefined ? instantMs(later[0]?.at ?? new Date(atMs).toISOString()) : fromMs;
 	passTime(model, state, startMs);
-	widened(state, n);
+	widened(state, 2 * n);
 	const links: Link[] = [];
 	const link = (ms: number, happen: () => void): void => {
 		remember(state.belief, n);

@@ -1,0 +1,119 @@
+import type { Flow } from '../../rig/index.js';
+import { regimeKey, cached, type KeyedRegime } from './regime.js';
+import { gainsOf, type Gains } from './transitions.js';
+import type { Model } from './model.js';
+import type { Sparse } from './gaussian.js';
+import { networkOf } from './streams.js';
+
+/** Of what an account is kept. */
+export interface AccountScope {
+	/** indices of pools: what comes in and goes out, by use and by being moved */
+	readonly pools: readonly number[];
+	/** ids of meters: what passes them, across their resets */
+	readonly meters: readonly string[];
+	/** what is drawn, by habit and by stream of unlogged use */
+	readonly drawn: boolean;
+}
+
+/**
+ * Where sums of litres that have flowed stand in a state, beyond all else: they know of every reading what the levels know,
+ * through the covariance, so that they are the best account of a stretch without a second pass backward (fixed-point
+ * smoothing by a state that is carried along; Anderson and Moore 1979, section 7.2).
+ */
+export interface AccountRows {
+	readonly usedIn: ReadonlyMap<number, number>;
+	readonly usedOut: ReadonlyMap<number, number>;
+	readonly movedIn: ReadonlyMap<number, number>;
+	readonly movedOut: ReadonlyMap<number, number>;
+	/** by meter */
+	readonly passed: ReadonlyMap<string, number>;
+	/** litres drawn by what was written down, by habit */
+	readonly habits: ReadonlyMap<string, number>;
+	/** litres drawn that nobody wrote down, by the order of the model's streams; empty where they are not asked for */
+	readonly streams: readonly number[];
+	/** the first row that is free */
+	readonly end: number;
+}
+
+export function accountRows(model: Model, { pools, meters, drawn }: AccountScope): AccountRows {
+	let next = model.size;
+	const rows = <K>(keys: readonly K[]): ReadonlyMap<K, number> => new Map(keys.map((key) => [key, next++]));
+	return {
+		usedIn: rows(pools),
+		usedOut: rows(pools),
+		movedIn: rows(pools),
+		movedOut: rows(pools),
+		passed: rows(meters.filter((id) => model.counted.has(id))),
+		habits: rows(drawn ? model.rig.habits.map(({ id }) => id) : []),
+		streams: drawn ? model.streams.map(() => next++) : [],
+		end: next
+	};
+}
+
+/** A fresh tank is drawn from and a waste tank filled by use, also where a measure gives some of it back. */
+function sideOf(model: Model, pool: number, perLitre: number): 'in' | 'out' {
+	if (perLitre !== 0) return perLitre > 0 ? 'in' : 'out';
+	return model.pools[pool]?.tanks[0]?.holds === 'fresh' ? 'out' : 'in';
+}
+
+/** Whether a habit's water comes from elsewhere under the measures in force: it is then not drawn aboard. */
+const comesFromOutside = ({ rig }: Model, habit: string | undefined, inForce: readonly string[]): boolean =>
+	inForce.length > 0 &&
+	rig.measures.some((one) => one.habit === habit && one.effect.kind === 'outside' && inForce.includes(one.id));
+
+/** The model that keeps an account beside the levels, in a state of so many rows. */
+export function withAccounts(model: Model, rows: AccountRows, size: number): Model {
+	const meterOf = new Map([...model.counted].map(([id, row]) => [row, rows.passed.get(id)]));
+	/** where a row's gain is booked, and with which sign */
+	const booked = (row: number, perLitre: number): readonly [row: number, sign: number] | undefined => {
+		const passed = meterOf.get(row);
+		if (passed !== undefined) return [passed, 1];
+		if (row >= model.pools.length) return undefined;
+		const side = sideOf(model, row, perLitre);
+		const at = (side === 'in' ? rows.usedIn : rows.usedOut).get(row);
+		return at === undefined ? undefined : [at, side === 'in' ? 1 : -1];
+	};
+	const gains = new WeakMap<Flow, Gains>();
+	const streams = model.streams.map((stream, s) => ({
+		...stream,
+		gains: cached(regimeKey, (regime: KeyedRegime): Sparse => {
+			const own = stream.gains(regime);
+			const unlogged = rows.streams[s];
+			return [
+				...own,
+				...own.flatMap(([row, gain]) => {
+					const to = booked(row, gain);
+					return to ? [[to[0], to[1] * gain] as const] : [];
+				}),
+				...(unlogged === undefined || comesFromOutside(model, stream.habit?.id, regime.measures)
+					? []
+					: [[unlogged, stream.drawn(regime)] as const])
+			];
+		})
+	}));
+	return {
+		...model,
+		size,
+		flow: cached(
+			(habit, regime) => `${habit.id}|${regimeKey(regime)}`,
+			(habit, regime: KeyedRegime) => {
+				const plain = model.flow(habit, regime);
+				const flow: Flow = { ...plain };
+				const drawn = rows.habits.get(habit.id);
+				gains.set(flow, [
+					...gainsOf(model, plain).flatMap(([row, { perLitre, fixed }]) => {
+						const to = booked(row, perLitre);
+						return to ? [[to[0], { perLitre: to[1] * perLitre, fixed: to[1] * fixed }] as const] : [];
+					}),
+					...(drawn === undefined || comesFromOutside(model, habit.id, regime.measures)
+						? []
+						: [[drawn, flow.drawn] as const])
+				]);
+				return flow;
+			}
+		),
+		streams,
+		network: cached(regimeKey, (regime: KeyedRegime) => networkOf(streams, regime)),
+		accounts: { rows, gains }
+	};
+}

@@ -1,0 +1,117 @@
+import { instantMs, type Entry } from '../../logbook/index.js';
+import { checkPossible } from '../doubt/index.js';
+import {
+	accountRows,
+	dot,
+	initialState,
+	levelWithin,
+	passTime,
+	placeOf,
+	posterior,
+	withAccounts,
+	type AccountRows,
+	type AccountScope,
+	type Moments,
+	type Sparse
+} from '../filter/index.js';
+import { goOnFrom, type Estimate } from './estimateAt.js';
+import { step, update } from './step.js';
+import { widened } from './widened.js';
+
+/** At a moment of the stretch the sums are remembered as they stand then: to know what has flowed by it, or since. */
+export interface Cut {
+	readonly ms: number;
+	/** which sums of the account's rows */
+	readonly sums: readonly Sparse[];
+}
+
+/** What flowed in a stretch, jointly with all that is believed at its end. */
+export interface Account {
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly rows: AccountRows;
+	/** where each pool's level at the beginning stands */
+	readonly start: ReadonlyMap<number, number>;
+	/** where the sums remembered at each cut stand, in the order in which they were asked */
+	readonly cuts: readonly (readonly number[])[];
+	/** a sum of rows, with its doubt */
+	of(h: Sparse): Moments;
+	/** a tank's level at the beginning, held between empty and full, with what was read later taken into account */
+	startOf(tankId: string): number;
+}
+
+export interface AccountOptions {
+	readonly fromMs: number;
+	readonly scope: AccountScope;
+	/** what is to be remembered on the way; asked with the rows that the sums stand in */
+	readonly cuts?: (rows: AccountRows) => readonly Cut[];
+}
+
+/**
+ * Keeps the account of a stretch that ends at the estimate's moment. One pass: each sum is a row of the joint belief, and is
+ * corrected with it by all that is read until the end, across resets of meters and marks of full and empty.
+ *
+ * A stretch that begins before the log begins with its first entry.
+ */
+export function accountOf(estimate: Estimate, { fromMs, scope, cuts }: AccountOptions): Account {
+	const { model, failing, entries, atMs } = estimate;
+	const rows = accountRows(model, scope);
+	const wanted = [...(cuts?.(rows) ?? [])];
+	let next = rows.end;
+	const start = new Map(scope.pools.map((pool) => [pool, next++]));
+	const places = wanted.map(({ sums }) => sums.map(() => next++));
+	const kept = withAccounts(model, rows, next);
+
+	const { count, state } = goOnFrom(
+		estimate,
+		initialState,
+		(checkpoint) => (checkpoint.state.atMs ?? 0) < fromMs
+	);
+	const later: Entry[] = [];
+	for (const entry of entries.slice(count))
+		if (instantMs(entry.at) < fromMs) step(model, state, entry, failing);
+		else later.push(entry);
+	const first = later[0];
+	const beginMs = state.atMs === undefined && first ? Math.max(fromMs, instantMs(first.at)) : fromMs;
+	passTime(model, state, Math.min(beginMs, atMs));
+	widened(state, next);
+	state.belief.move([...start].map(([pool, row]) => ({ row, from: [[pool, 1]], constant: 0 })));
+
+	const passTo = (ms: number): void => {
+		if (passTime(kept, state, ms)) checkPossible(kept, state);
+	};
+	const open = wanted.map((cut, i) => ({ ...cut, at: places[i] ?? [] })).sort((a, b) => a.ms - b.ms);
+	const cutUntil = (ms: number): void => {
+		for (let cut = open[0]; cut && cut.ms <= ms; cut = open[0]) {
+			open.shift();
+			passTo(Math.min(Math.max(cut.ms, state.atMs ?? cut.ms), atMs));
+			state.belief.move(
+				cut.sums.map((from, i) => ({ row: cut.at[i] as number, from, constant: 0 }))
+			);
+		}
+	};
+	for (const entry of later) {
+		const ms = instantMs(entry.at);
+		cutUntil(ms);
+		passTo(ms);
+		update(kept, state, entry, failing);
+	}
+	cutUntil(atMs);
+	passTo(atMs);
+	cutUntil(Infinity);
+	const belief = posterior(state);
+	return {
+		fromMs: beginMs,
+		toMs: atMs,
+		rows,
+		start,
+		cuts: places,
+		of: (h) => ({ mean: dot(belief.mean, h), sd: Math.sqrt(belief.varianceOf(h)) }),
+		startOf(tankId) {
+			const place = placeOf(model, tankId);
+			const row = start.get(place.pool.index);
+			if (row === undefined) throw new RangeError(`no account was kept of the tank ${JSON.stringify(tankId)}`);
+			return levelWithin(place, belief, { mean: belief.mean[row] ?? 0, sd: belief.sdOf(row) }).mean;
+		}
+	};
+}

@@ -1,0 +1,9 @@
+export {
+	NothingToReview,
+	reviewOf,
+	type HabitReview,
+	type PartReview,
+	type Review,
+	type ReviewOptions,
+	type TankReview
+} from './review.js';
