@@ -2,7 +2,6 @@ import {
 	accountOf,
 	climateOf,
 	DAY_MS,
-	levelOf,
 	personDays,
 	stepAt,
 	type Account,
@@ -140,7 +139,7 @@ function tankReview(estimate: Estimate, account: Account, id: string): TankRevie
 	const flowed = (...ways: readonly ('usedIn' | 'usedOut' | 'movedIn' | 'movedOut')[]): number =>
 		place.share *
 		account.of(ways.map((way) => [account.rows[way].get(index) as number, 1] as const)).mean;
-	const [start, end] = [account.startOf(id), levelOf(estimate, id).mean];
+	const { start, end } = account.levelsOf(id);
 	const [came, went] = [flowed('usedIn', 'movedIn'), flowed('usedOut', 'movedOut')];
 	const unexplained = end - (start + came - went);
 	return {

@@ -4,10 +4,10 @@ import {
 	accountRows,
 	dot,
 	initialState,
-	levelWithin,
 	passTime,
 	placeOf,
 	posterior,
+	usableNow,
 	withAccounts,
 	type AccountRows,
 	type AccountScope,
@@ -36,8 +36,11 @@ export interface Account {
 	readonly cuts: readonly (readonly number[])[];
 	/** a sum of rows, with its doubt */
 	of(h: Sparse): Moments;
-	/** a tank's level at the beginning, held between empty and full, with what was read later taken into account */
-	startOf(tankId: string): number;
+	/**
+	 * A tank's level at the beginning and at the end, litres, held between empty and full: the middle of the belief, so that
+	 * what flowed makes the difference (an answered level is the mean of what the bounds leave of it).
+	 */
+	levelsOf(tankId: string): { readonly start: number; readonly end: number };
 }
 
 export interface AccountOptions {
@@ -107,11 +110,14 @@ export function accountOf(estimate: Estimate, { fromMs, scope, cuts }: AccountOp
 		start,
 		cuts: places,
 		of: (h) => ({ mean: dot(belief.mean, h), sd: Math.sqrt(belief.varianceOf(h)) }),
-		startOf(tankId) {
+		levelsOf(tankId) {
 			const place = placeOf(model, tankId);
 			const row = start.get(place.pool.index);
 			if (row === undefined) throw new RangeError(`no account was kept of the tank ${JSON.stringify(tankId)}`);
-			return levelWithin(place, belief, { mean: belief.mean[row] ?? 0, sd: belief.sdOf(row) }).mean;
+			const most = usableNow(place.pool, belief).mean;
+			const held = (litres: number | undefined): number =>
+				place.share * Math.min(Math.max(litres ?? 0, 0), most);
+			return { start: held(belief.mean[row]), end: held(belief.mean[place.pool.index]) };
 		}
 	};
 }
