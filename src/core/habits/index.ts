@@ -5,6 +5,7 @@ export {
 	dayAhead,
 	gainOf,
 	litresOf,
+	litresPast,
 	litresPerDay,
 	unloggedGain,
 	unloggedGains,

@@ -4,6 +4,7 @@ export { ABSURD_LITRES, schemas } from './validation/schema.js';
 export { logbookJsonSchema } from './validation/jsonSchema.js';
 export { problemsOf } from './validation/problems.js';
 export type {
+	CareTask,
 	Container,
 	Entry,
 	EntryDraft,

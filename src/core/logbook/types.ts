@@ -40,6 +40,7 @@ export type Meter = Extract<Instrument, { kind: 'meter' }>;
 export type Gauge = Extract<Instrument, { kind: 'gauge' }>;
 export type Rod = Extract<Instrument, { kind: 'rod' }>;
 export type Container = Known<z.infer<typeof containerSchema>>;
+export type CareTask = Rig['care'][number];
 export type Trip = Known<z.infer<typeof tripSchema>>;
 export type School = NonNullable<NonNullable<Trip['policy']>['school']>;
 export type Stop = Known<z.infer<typeof stopSchema>>;

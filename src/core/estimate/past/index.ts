@@ -3,6 +3,7 @@ export { calibrationPairs, type CalibrationPair } from './calibrationPairs.js';
 export { type Estimate } from './estimateAt.js';
 export { informationGain, type InformationShares } from './informationGain.js';
 export { basisOf, type Basis } from './influence.js';
+export { movesOf, type Move } from './moves.js';
 export { ReplayStopped, type ReplayOptions } from './pass.js';
 export { Replay } from './replay.js';
 export { smoothedPast, type PastLevel, type PastReading, type PastTank } from './smoother.js';

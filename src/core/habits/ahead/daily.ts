@@ -183,3 +183,17 @@ export function litresPerDay(estimate: Estimate, { habits, unlogged, measures }:
 		return sum - gained * (unlogged[i]?.mean ?? 0);
 	}, byHabit);
 }
+
+/** Litres that a day ahead brings past a meter that water passes as it is used. */
+export function litresPast({ model }: Estimate, { habits, unlogged }: DayAhead, meter: string): number {
+	const row = model.counted.get(meter);
+	const byHabit = habits.reduce(
+		(sum, { cadence, flow, litresEach }) =>
+			sum + cadence.timesPerDay * litresOf(flow.meters.get(meter) ?? NOTHING, litresEach.mean),
+		0
+	);
+	return unlogged.reduce(
+		(sum, { mean, gains }) => sum + mean * (row === undefined ? 0 : (gains.get(row) ?? 0)),
+		byHabit
+	);
+}

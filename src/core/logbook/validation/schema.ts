@@ -266,6 +266,8 @@ const careSchema = z.looseObject({
 	through: z.optional(id),
 	lastDone: z.optional(instant),
 	season: z.optional(z.enum(['frost', 'summer', 'lay-up'])),
+	/** the entry of the catalogue it was made from */
+	idea: z.optional(name),
 	note: z.optional(text),
 	retired
 });

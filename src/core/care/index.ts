@@ -1,0 +1,28 @@
+export { careDue, type CareProblem, type TaskDue } from './due.js';
+export { CARE_IDEAS, careIdea, careIdeasFor, taskFrom, type CareIdea } from './catalogue.js';
+export {
+	MOST_MG_PER_L,
+	RINSED_TO_MG_PER_L,
+	sanitisingDose,
+	SOAKS,
+	treatmentDose,
+	type Answer,
+	type DoseRefusal,
+	type LeftInside,
+	type Product,
+	type SanitisingAsk,
+	type SanitisingDose,
+	type TreatmentAsk
+} from './doses.js';
+export { frostAhead, frostRisks, RISKS_AT_C, type FrostNight, type FrostRisk } from './frost.js';
+export { layUpOf, type LayUp, type LayUpStep, type Remains, type WayBackStep } from './layUp.js';
+export {
+	mixed,
+	waterAges,
+	waterWarnings,
+	type Parcel,
+	type Potable,
+	type WaterAge,
+	type WaterPart,
+	type WaterWarning
+} from './waterAge.js';
