@@ -2,7 +2,7 @@ import * as PARAMETERS from '../parameters.js';
 import { DAY_MS, riseOf, type Estimate } from '../estimate/index.js';
 import { emptyOf, fullSdOf } from '../rig/index.js';
 import { outsetOf, type ForecastOptions, type Outset } from './forecast.js';
-import { aboard, choleskyOf, normalAt, streamOf, type Lane, type Step } from './sampler/index.js';
+import { aboard, choleskyOf, normalAt, spreadOut, streamOf, type Lane, type Step } from './sampler/index.js';
 
 /**
  * What may come to each tank along a time if nothing is filled or dumped and no tank ever ends: a plan asks it for every
@@ -152,6 +152,8 @@ function paceOf({ day, lanes, draws, measures, paths, gains }: Outset, step: Ste
 		[...together].map((litres) => PARAMETERS.dayDiffers * litres),
 		LOGNORMAL_SKEW * PARAMETERS.dayDiffers
 	);
+	const all = Int32Array.from({ length: paths }, (_, path) => path);
+	for (const change of perDay) spreadOut(change, all, draws.spread);
 	const sd = Float64Array.from(lanes, (_, i) => Math.sqrt(covariance[i * (lanes.length + 1)] as number));
 	const correlation = covariance.map((value, at) => {
 		const of = (sd[Math.floor(at / lanes.length)] as number) * (sd[at % lanes.length] as number);
@@ -204,7 +206,7 @@ export function courseOf(estimate: Estimate, options: CourseOptions): Course {
 			const [perDay, now] = [pace.perDay[i] as Float64Array, new Float64Array(paths)];
 			for (let path = 0; path < paths; path++)
 				now[path] = (before[path] as number) + length * (perDay[path] as number);
-			const spread = PARAMETERS.courseScatter * root * (pace.sd[i] as number);
+			const spread = draws.spread * PARAMETERS.courseScatter * root * (pace.sd[i] as number);
 			if (spread > 0) {
 				// A sum of many such parts is as skewed as one of them, less by the root of their number.
 				const skewness = Math.max(-MOST_SKEWED, Math.min(MOST_SKEWED, (pace.skewness[i] as number) / root));

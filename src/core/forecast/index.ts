@@ -29,3 +29,14 @@ export {
 export { worth, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
 export { basket, type Basket, type Holding } from './basket.js';
 export { LINE_DAYS, stayLine, type StayLine, type StaySegment } from './stayLine.js';
+export {
+	foretell,
+	recordOf,
+	scoreOf,
+	type ForecastRecord,
+	type Foretold,
+	type Score,
+	type ScoredTank,
+	type Settled,
+	type Surprise
+} from './record/index.js';

@@ -1,3 +1,4 @@
+export { stretchOf, type Stretch } from './stretch.js';
 export {
 	NothingToReview,
 	reviewOf,
@@ -7,3 +8,4 @@ export {
 	type ReviewOptions,
 	type TankReview
 } from './review.js';
+export { relive, type Otherwise, type Relived, type Served } from './relived.js';

@@ -77,3 +77,8 @@ export {
 	sayStayLoads,
 	sayWhenToGo
 } from './run/carry.js';
+export { sayCareProblem, sayDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
+export { DOSE_CAUTION, formatMl, sayDose, sayRefusal } from './care/dose.js';
+export { FROST_CAUTION, sayFrostNight, sayFrostRisk } from './care/frost.js';
+export { LAY_UP_CAUTION, sayLayUpStep, sayRemains, sayWayBackStep, type CareStepWords } from './care/layUp.js';
+export { sayWaterAge, sayWaterWarning } from './care/water.js';

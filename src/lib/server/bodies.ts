@@ -53,6 +53,8 @@ const lineBody = z.looseObject({
 	units: z.optional(z.enum(['L', 'usGal', 'impGal'])),
 	timeZone: z.optional(schemas.timeZone)
 });
+const momentOrDay = z.union([schemas.instant, schemas.day]);
+const reviewBody = z.looseObject({ logbook: z.unknown(), rig: z.string(), from: momentOrDay, to: momentOrDay });
 const planBody = z.looseObject({ ...about, trip: z.string() });
 const lean = z.optional(z.number().check(z.minimum(-45), z.maximum(45)));
 const dipBody = z.looseObject({
@@ -117,6 +119,9 @@ export const readWorthBody = (data: unknown): Read<z.infer<typeof worthBody> & {
 
 export const readLineBody = (data: unknown): Read<z.infer<typeof lineBody> & { logbook: Logbook }> =>
 	ofRig(withLogbook(lineBody, data), () => ({}));
+
+export type ReviewBody = z.infer<typeof reviewBody> & { readonly logbook: Logbook };
+export const readReviewBody = (data: unknown): Read<ReviewBody> => ofRig(withLogbook(reviewBody, data), () => ({}));
 
 const DAY_MS = 86_400_000;
 

@@ -2,6 +2,7 @@ import type { DayAhead } from '../../habits/index.js';
 import { levelOfPool, normalCdf, normalQuantile, rootOf, type Estimate } from '../../estimate/index.js';
 import { streamOf, type Random } from './random.js';
 import type { Lane } from './lanes.js';
+import { spreadOut } from './spreadOut.js';
 
 /** What stays the same along each path; by what it is of, then by path. */
 export interface Draws {
@@ -16,6 +17,8 @@ export interface Draws {
 	readonly phase: readonly Float64Array[];
 	/** litres a day, by stream */
 	readonly unlogged: readonly Float64Array[];
+	/** how many times as far from their middle all paths are brought as they are lived, by the forecasts' own record */
+	readonly spread: number;
 }
 
 /** Variances below this are settled, litres squared. */
@@ -126,13 +129,16 @@ export function drawPaths(
 	const usable = lanes.map(({ pool, share, usableL }) =>
 		(volumes.get(pool) ?? new Float64Array(paths).fill(usableL / share)).map((litres) => litres * share)
 	);
+	const { spread = 1 } = estimate;
+	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	return {
+		spread,
 		usable,
-		levels: lanes.map(({ pool, share }, i) =>
-			(pools.get(pool) as Float64Array).map((litres, path) =>
-				Math.min(Math.max(litres * share, 0), usable[i]?.[path] ?? Infinity)
-			)
-		),
+		levels: lanes.map(({ pool, share }, i) => {
+			const litres = (pools.get(pool) as Float64Array).map((whole) => whole * share);
+			spreadOut(litres, all, spread);
+			return litres.map((level, path) => Math.min(Math.max(level, 0), usable[i]?.[path] ?? Infinity));
+		}),
 		litresEach,
 		timesPerDay: day.habits.map(({ cadence, stream }, i) => {
 			const z = normals(streamOf(seed, 'cadence', i), paths);

@@ -5,5 +5,6 @@ export { bring, livePaths, type Lived } from './paths.js';
 export { quantileOf, spreadOf, type Spread } from './quantile.js';
 export { normalAt, seeded, streamOf, type Random } from './random.js';
 export { spentIn, type Spent } from './spent.js';
+export { spreadOut } from './spreadOut.js';
 export { stepsAhead, type Step } from './steps.js';
 export { aboard, usesOf, type Uses } from './uses.js';

@@ -484,6 +484,7 @@ export const logbookSchema = z.looseObject({
 /** Parts of the schema that other bodies are made of. */
 export const schemas = Object.freeze({
 	instant,
+	day,
 	timeZone,
 	litres,
 	shape: shapeSchema,

@@ -1,0 +1,72 @@
+import type { CareProblem, TaskDue } from '../../care/index.js';
+import type { CareTask, Rig } from '../../logbook/index.js';
+import { formatLitres, type UnitChoice } from '../../units/index.js';
+import { listed } from '../list.js';
+import { sayAgo } from '../when.js';
+
+/** What stands in the way of saying when a task is due. */
+export function sayCareProblem(problem: CareProblem): string {
+	switch (problem.kind) {
+		case 'never-done':
+			return 'Nobody wrote down when it was last done: counted from the beginning of the log.';
+		case 'done-later':
+			return 'It is written down as done later than now: look at the date.';
+		case 'through-gone':
+			return `${problem.name} is no longer there: say what its litres pass now.`;
+		case 'counts-nothing':
+			return `${problem.name} counts no litres: choose a meter or a tank.`;
+	}
+}
+
+/** How often a task is done: `every 180 days or 3000 L through Pump meter, in the heat`. */
+export function sayRhythm({ every, through, season }: CareTask, rig: Rig, units: UnitChoice): string {
+	const by = [...rig.instruments, ...rig.tanks].find(({ id }) => id === through)?.name;
+	const { days, litres } = every ?? {};
+	const rhythm = [
+		...(days === undefined ? [] : [days === 1 ? 'day' : `${days} days`]),
+		...(litres === undefined ? [] : [`${formatLitres(litres, units)}${by ? ` through ${by}` : ' drawn'}`])
+	].join(' or ');
+	const when = season && { frost: 'before frost', summer: 'in the heat', 'lay-up': 'before the winter' }[season];
+	return [...(rhythm ? [`every ${rhythm}`] : []), ...(when ? [when] : [])].join(', ') || 'when you think of it';
+}
+
+const days = (count: number): string => {
+	const whole = Math.round(count);
+	return whole === 1 ? '1 day' : `${whole} days`;
+};
+
+/** Below this a task was done just now, days. */
+const JUST_NOW = 0.5;
+
+/** How long ago a task was done: `212 days and 2840 L ago`; where more may have passed, `at least`. */
+export function sayDone({ sinceDays, sinceL, atLeast }: TaskDue, units: UnitChoice): string {
+	if (sinceDays === undefined) return 'never written down as done';
+	if (sinceDays < JUST_NOW) return 'done today';
+	const litres = sinceL === undefined ? '' : ` and ${atLeast ? 'at least ' : ''}${formatLitres(sinceL, units)}`;
+	return `${days(sinceDays)}${litres} ago`;
+}
+
+/** When a task is due: `about 9 March, or after 640 L more`, `overdue by 12 days`. */
+export function sayDue(
+	{ dueMs, leftL, overdue, task, doneMs }: TaskDue,
+	nowMs: number,
+	timeZone: string,
+	units: UnitChoice
+): string {
+	const over = (leftL ?? 0) < 0 ? `by ${formatLitres(-(leftL ?? 0), units)}` : undefined;
+	const lateDays = dueMs === undefined ? 0 : (nowMs - dueMs) / 86_400_000;
+	if (overdue) {
+		const late = [...(lateDays >= 1 ? [`by ${days(lateDays)}`] : []), ...(over ? [over] : [])];
+		return late.length > 0 ? `overdue ${listed(late)}` : 'due now';
+	}
+	const atLatest = doneMs === undefined && task.every ? ', at the latest' : '';
+	const date = dueMs === undefined ? [] : [`about ${sayAgo(dueMs, nowMs, timeZone)}`];
+	const litres = leftL === undefined ? [] : [`after ${formatLitres(leftL, units)} more`];
+	const both = [...date, ...litres].join(', or ');
+	return both ? both + atLatest : 'no date';
+}
+
+/** The one line of what is due: `Due: change the filter, rinse the cassette`. */
+export const sayDueNow = (tasks: readonly Pick<CareTask, 'name'>[]): string =>
+	`Due: ${listed(tasks.map(({ name }) => name.charAt(0).toLowerCase() + name.slice(1)))}`;
+
