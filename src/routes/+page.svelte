@@ -106,6 +106,7 @@
 			{/if}
 			{#if later}
 				{#await import('$lib/ui/runs/RunNews.svelte') then { default: RunNews }}<RunNews {app} />{/await}
+				{#await import('$lib/ui/care/CareNews.svelte') then { default: CareNews }}<CareNews {app} />{/await}
 			{/if}
 			{#if now.due || hasNews}
 				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews {app} />{/await}

@@ -131,7 +131,8 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 		key: 'summer-water',
 		name: 'Renew the water in the heat',
 		how: 'What has stood for days in a warm tank is for washing: drain it, or use it up, and fill anew.',
-		caution: 'Whether it is still fit to drink is not to be seen: boil or filter as your local authority says.',
+		caution:
+			'Whether it is still fit to drink is not to be seen: boil or filter as your local authority says.',
 		every: { days: 7 },
 		season: 'summer',
 		fits: has('fresh')
@@ -154,7 +155,8 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	}
 ]);
 
-export const careIdea = (key: string | undefined): CareIdea | undefined => CARE_IDEAS.find((idea) => idea.key === key);
+export const careIdea = (key: string | undefined): CareIdea | undefined =>
+	CARE_IDEAS.find((idea) => idea.key === key);
 
 /** What of the catalogue a rig could look after and does not yet. */
 export function careIdeasFor(rig: Rig): readonly CareIdea[] {

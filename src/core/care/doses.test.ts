@@ -29,9 +29,16 @@ describe('how much bleach', () => {
 
 	it('rinses until no more is left than tap water has', () => {
 		// 2 of 100 L stay: 50 → 1 → 0.02 mg/L. Once would do; twice it is.
-		expect(sanitisingDose(ask())).toMatchObject({ rinses: 2, rinseL: 200, leavesMgPerL: expect.closeTo(0.02, 9) });
+		expect(sanitisingDose(ask())).toMatchObject({
+			rinses: 2,
+			rinseL: 200,
+			leavesMgPerL: expect.closeTo(0.02, 9)
+		});
 		// 20 of 100 L stay: 50 → 10 → 2 → 0.4.
-		expect(sanitisingDose(ask({ staysL: 20 }))).toMatchObject({ rinses: 3, leavesMgPerL: expect.closeTo(0.4, 9) });
+		expect(sanitisingDose(ask({ staysL: 20 }))).toMatchObject({
+			rinses: 3,
+			leavesMgPerL: expect.closeTo(0.4, 9)
+		});
 		expect(sanitisingDose(ask({ staysL: 0 }))).toMatchObject({ rinses: 2, leavesMgPerL: 0 });
 	});
 

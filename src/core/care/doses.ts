@@ -62,7 +62,10 @@ export interface SanitisingDose {
 }
 
 export type Answer<T> = ({ readonly ok: true } & T) | { readonly ok: false; readonly refused: DoseRefusal };
-const refuse = (refused: DoseRefusal): { readonly ok: false; readonly refused: DoseRefusal } => ({ ok: false, refused });
+const refuse = (refused: DoseRefusal): { readonly ok: false; readonly refused: DoseRefusal } => ({
+	ok: false,
+	refused
+});
 
 /**
  * Millilitres of plain household bleach for a concentration: V · c ÷ (10 · percent), since p % holds 10·p mg in each

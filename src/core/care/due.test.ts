@@ -1,17 +1,28 @@
 import { describe, expect, it } from 'vitest';
 import { DAY, drawCase, MANNERS, START } from '../../../bench/truth/index.js';
-import { countdown, entry, exactRig, freshStart, hoseMeter, logbookOf } from '../../../tests/helpers/logbooks.js';
+import {
+	countdown,
+	entry,
+	exactRig,
+	freshStart,
+	hoseMeter,
+	logbookOf
+} from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
 import type { CareTask, Entry, Rig } from '../logbook/index.js';
-import { careDue } from './index.js';
+import { careDue, dueNow } from './index.js';
 
 const at = (day: number, hour = 6): string =>
 	`2027-05-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`;
 const due = (care: readonly CareTask[], entries: readonly Entry[], now = at(11), rig: Rig = exactRig) =>
 	careDue(estimate(logbookOf(entries, { ...rig, care }), 'rig', Date.parse(now)));
-const filter = (more: Partial<CareTask> = {}): CareTask => ({ id: 'filter', name: 'Change the filter', ...more });
-const reading = (value: number, day: number, more: object = {}): Entry =>
-	entry({ kind: 'reading', at: at(day), instrument: 'pump', value, ...more });
+const filter = (more: Partial<CareTask> = {}): CareTask => ({
+	id: 'filter',
+	name: 'Change the filter',
+	...more
+});
+const reading = (value: number, day: number): Entry =>
+	entry({ kind: 'reading', at: at(day), instrument: 'pump', value });
 
 describe('when is the filter due', () => {
 	it('by days: 180 days after it was last done', () => {
@@ -38,7 +49,7 @@ describe('when is the filter due', () => {
 			entry({ kind: 'care', at: at(3, 7), task: 'filter' }),
 			entry({ kind: 'fill', at: at(4), tank: 'main', to: 'full' }),
 			reading(220, 5),
-			entry({ ...reading(0, 5), at: at(5, 7), reset: true }),
+			entry({ kind: 'reading', at: at(5, 7), instrument: 'pump', value: 0, reset: true }),
 			reading(45, 7),
 			entry({ kind: 'fill', at: at(8), tank: 'main', to: 'full' }),
 			reading(80, 9)
@@ -79,7 +90,9 @@ describe('when is the filter due', () => {
 	});
 
 	it('the sooner of both counts', () => {
-		const care = (litres: number) => [filter({ every: { days: 30, litres }, through: 'pump', lastDone: at(11) })];
+		const care = (litres: number) => [
+			filter({ every: { days: 30, litres }, through: 'pump', lastDone: at(11) })
+		];
 		expect(due(care(120), freshStart())[0]?.by).toBe('litres');
 		expect(due(care(5000), freshStart())[0]?.by).toBe('days');
 	});
@@ -95,7 +108,9 @@ describe('when is the filter due', () => {
 			filter({ every: { litres: 100 }, through: 'hose', lastDone: at(1, 7) }),
 			filter({ id: 'all', every: { litres: 100 }, lastDone: at(1, 7) })
 		];
-		expect(due(care, log, at(4), rig).map(({ sinceL }) => Math.round((sinceL ?? 0) * 1e6) / 1e6)).toEqual([30, 40]);
+		expect(due(care, log, at(4), rig).map(({ sinceL }) => Math.round((sinceL ?? 0) * 1e6) / 1e6)).toEqual([
+			30, 40
+		]);
 	});
 });
 
@@ -117,7 +132,9 @@ describe('a task of which something is amiss', () => {
 	it('through a meter that is gone, or a gauge, which counts nothing: its days still count', () => {
 		const rig: Rig = {
 			...exactRig,
-			instruments: exactRig.instruments.map((one) => (one.id === 'pump' ? { ...one, retired: true as const } : one))
+			instruments: exactRig.instruments.map((one) =>
+				one.id === 'pump' ? { ...one, retired: true as const } : one
+			)
 		};
 		const care = [
 			filter({ every: { days: 5, litres: 9 }, through: 'pump', lastDone: at(1) }),
@@ -135,16 +152,23 @@ describe('a task of which something is amiss', () => {
 			overdue: false,
 			problem: { kind: 'never-done' }
 		});
-		expect(due([filter({ every: { days: 0, litres: 0 }, lastDone: at(11) })], freshStart())[0]).toMatchObject({
-			overdue: true,
-			dueMs: Date.parse(at(11))
+		expect(due([filter({ every: { days: 0, litres: 0 }, lastDone: at(11) })], freshStart())[0]).toMatchObject(
+			{
+				overdue: true,
+				dueMs: Date.parse(at(11))
+			}
+		);
+		expect(due([filter({ every: { litres: 10, days: 1e9 }, lastDone: at(1) })], [])[0]).toMatchObject({
+			overdue: false
 		});
-		expect(due([filter({ every: { litres: 10, days: 1e9 }, lastDone: at(1) })], [])[0]).toMatchObject({ overdue: false });
 		expect(due([], freshStart())).toEqual([]);
 	});
 
 	it('before the log began there may have been more', () => {
-		const [one] = due([filter({ every: { litres: 50 }, through: 'pump', lastDone: '2027-01-01T00:00:00Z' })], freshStart());
+		const [one] = due(
+			[filter({ every: { litres: 50 }, through: 'pump', lastDone: '2027-01-01T00:00:00Z' })],
+			freshStart()
+		);
 		expect(one).toMatchObject({ atLeast: true, sinceL: expect.closeTo(0, 6) });
 	});
 });
@@ -154,10 +178,16 @@ it('counts what a careless log lets through: against the truth', () => {
 	for (const seed of [3, 4, 5]) {
 		const { logbook, drawn } = drawCase(seed, manner, 14);
 		const lastDone = new Date(START + 2.3 * DAY).toISOString();
-		const rig = { ...logbook.rigs[0]!, care: [filter({ every: { litres: 1000 }, through: 'meter', lastDone })] };
+		const rig = {
+			...logbook.rigs[0]!,
+			care: [filter({ every: { litres: 1000 }, through: 'meter', lastDone })]
+		};
 		const toMs = START + 13 * DAY;
 		const meter = rig.instruments.find(({ kind }) => kind === 'meter')!.id;
-		const book = { ...logbook, rigs: [{ ...rig, care: rig.care.map((one) => ({ ...one, through: meter })) }] };
+		const book = {
+			...logbook,
+			rigs: [{ ...rig, care: rig.care.map((one) => ({ ...one, through: meter })) }]
+		};
 		const [one] = careDue(estimate(book, 'rig', toMs));
 		const truly = drawn.reduce(
 			(sum, { atMs, litres }) => sum + (atMs > START + 2.3 * DAY && atMs <= toMs ? litres : 0),
@@ -165,4 +195,27 @@ it('counts what a careless log lets through: against the truth', () => {
 		);
 		expect(Math.abs((one?.sinceL ?? 0) / truly - 1)).toBeLessThan(0.06);
 	}
+});
+
+describe('what wants doing now', () => {
+	const care = [
+		filter({ every: { days: 5 }, lastDone: at(1) }),
+		filter({ id: 'later', every: { days: 50 }, lastDone: at(1) }),
+		filter({ id: 'frost', season: 'frost' }),
+		filter({ id: 'heat', season: 'summer', every: { days: 3 }, lastDone: at(10) }),
+		filter({ id: 'winter', season: 'lay-up' })
+	];
+	const night = { stop: 's', name: 'Fell', minC: -3, fromMs: 0, risks: [] };
+	const names = (log: readonly Entry[], weather: Parameters<typeof dueNow>[1], now?: string) =>
+		dueNow(due(care, log, now), weather).map(({ task }) => task.id);
+
+	it('what is overdue, what frost asks for until it is done, what heat asks for when it is its time again', () => {
+		expect(names(freshStart(), { frost: [] })).toEqual(['filter']);
+		expect(names(freshStart(), { frost: [night] })).toEqual(['filter', 'frost']);
+		const done = [...freshStart(), entry({ kind: 'care', at: at(10), task: 'frost' })];
+		expect(names(done, { frost: [night] })).toEqual(['filter']);
+		expect(names(freshStart(), { frost: [], maxC: 30 })).toEqual(['filter']);
+		expect(names(freshStart(), { frost: [], maxC: 30 }, at(14))).toEqual(['filter', 'heat']);
+		expect(names(freshStart(), { frost: [], maxC: 15 }, at(14))).toEqual(['filter']);
+	});
 });

@@ -33,7 +33,10 @@ export interface TaskDue {
 }
 
 /** When a task was last done, as known at a moment: by the log or by the rig, whichever is later. */
-function lastDone({ entries, atMs }: Estimate, task: CareTask): { readonly doneMs?: number; readonly later?: string } {
+function lastDone(
+	{ entries, atMs }: Estimate,
+	task: CareTask
+): { readonly doneMs?: number; readonly later?: string } {
 	const logged = entries.findLast((entry) => entry.kind === 'care' && entry.task === task.id);
 	const known = [...(logged ? [logged.at] : []), ...(task.lastDone === undefined ? [] : [task.lastDone])];
 	const past = known.map(instantMs).filter((ms) => ms <= atMs);
@@ -157,7 +160,14 @@ export function careDue(estimate: Estimate): readonly TaskDue[] {
 		const leftL = litres === undefined || passedL === undefined ? undefined : litres - passedL;
 		const rate = leftL !== undefined && leftL > 0 && through ? perDay(estimate, through) : 0;
 		const byDays = days === undefined || fromMs === undefined ? Infinity : fromMs + days * DAY_MS;
-		const byLitres = leftL === undefined ? Infinity : leftL <= 0 ? atMs : rate > 0 ? atMs + (leftL / rate) * DAY_MS : Infinity;
+		const byLitres =
+			leftL === undefined
+				? Infinity
+				: leftL <= 0
+					? atMs
+					: rate > 0
+						? atMs + (leftL / rate) * DAY_MS
+						: Infinity;
 		const dueMs = Math.min(byDays, byLitres);
 		const problem: CareProblem | undefined =
 			through?.kind === 'none' && litres !== undefined
@@ -171,7 +181,9 @@ export function careDue(estimate: Estimate): readonly TaskDue[] {
 			task,
 			...(doneMs === undefined ? {} : { doneMs, sinceDays: (atMs - doneMs) / DAY_MS }),
 			...(doneMs === undefined || passedL === undefined ? {} : { sinceL: passedL }),
-			...(passedL !== undefined && (doneMs === undefined || doneMs < (beganMs ?? 0)) ? { atLeast: true as const } : {}),
+			...(passedL !== undefined && (doneMs === undefined || doneMs < (beganMs ?? 0))
+				? { atLeast: true as const }
+				: {}),
 			// Later than any calendar is never.
 			...(dueMs < LAST_MS ? { dueMs, by: byLitres < byDays ? ('litres' as const) : ('days' as const) } : {}),
 			...(leftL === undefined ? {} : { leftL }),

@@ -39,7 +39,13 @@ describe('what may freeze tonight', () => {
 	it('an empty tank does not freeze; one of which nobody says where it hangs may', () => {
 		expect(frostRisks(rig, 0, new Map([['grey', 0.2]])).map(({ id }) => id)).not.toContain('grey');
 		const unsaid: Rig = { ...exactRig, tanks: [main] };
-		expect(frostRisks(unsaid, 0)[0]).toEqual({ kind: 'tank', id: 'main', name: 'Main', does: 'drain', unsaid: true });
+		expect(frostRisks(unsaid, 0)[0]).toEqual({
+			kind: 'tank',
+			id: 'main',
+			name: 'Main',
+			does: 'drain',
+			unsaid: true
+		});
 	});
 
 	it('at which stop, from its weather: within three days, and not where one has left', () => {
@@ -52,7 +58,16 @@ describe('what may freeze tonight', () => {
 			services: [],
 			...(minC === undefined ? {} : { weather: { maxC: 8, minC } })
 		});
-		const trip: Trip = { ...exactTrip, stops: [stop('past', 1, -3), stop('mild', 2, 6), stop('cold', 3, -1), stop('unknown', 4), stop('later', 8, -9)] };
+		const trip: Trip = {
+			...exactTrip,
+			stops: [
+				stop('past', 1, -3),
+				stop('mild', 2, 6),
+				stop('cold', 3, -1),
+				stop('unknown', 4),
+				stop('later', 8, -9)
+			]
+		};
 		const nights = frostAhead(rig, trip, Date.parse('2027-05-02T13:00:00Z'));
 		expect(nights.map(({ stop, minC }) => [stop, minC])).toEqual([['cold', -1]]);
 		expect(frostAhead(rig, undefined, 0)).toEqual([]);
@@ -110,7 +125,10 @@ describe('the catalogue', () => {
 		expect(keys).not.toContain('loop-strainer');
 		const care = careIdeasFor(rig).map((idea) => taskFrom(idea, rig, idea.key));
 		expect(parseLogbook(logbookOf([], { ...rig, care }, []))).toMatchObject({ ok: true });
-		expect(care.find(({ id }) => id === 'main-filter')).toMatchObject({ through: 'pump', every: { days: 180, litres: 5000 } });
+		expect(care.find(({ id }) => id === 'main-filter')).toMatchObject({
+			through: 'pump',
+			every: { days: 180, litres: 5000 }
+		});
 		// What is looked after already is not offered again.
 		expect(careIdeasFor({ ...rig, care })).toEqual([]);
 	});

@@ -52,7 +52,11 @@ const isOutside = ({ to, retired }: Outlet): boolean => !retired && to === 'grou
  *
  * @param litres what is in each tank, by id, where it is known
  */
-export function frostRisks(rig: Rig, minC: number, litres: ReadonlyMap<string, number> = new Map()): readonly FrostRisk[] {
+export function frostRisks(
+	rig: Rig,
+	minC: number,
+	litres: ReadonlyMap<string, number> = new Map()
+): readonly FrostRisk[] {
 	const found: { readonly rank: number; readonly risk: FrostRisk }[] = [];
 	for (const { id, name, holds, exposure, portable, retired } of rig.tanks) {
 		const hangs = exposure ?? (portable ? 'outside' : 'underslung');

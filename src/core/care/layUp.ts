@@ -43,8 +43,15 @@ export interface LayUp {
 	readonly back: readonly WayBackStep[];
 }
 
-const LOWEST_FIRST: readonly (Tank['exposure'] | undefined)[] = ['underslung', 'bilge', 'outside', undefined, 'inside'];
-const byHeight = (a: Tank, b: Tank): number => LOWEST_FIRST.indexOf(a.exposure) - LOWEST_FIRST.indexOf(b.exposure);
+const LOWEST_FIRST: readonly (Tank['exposure'] | undefined)[] = [
+	'underslung',
+	'bilge',
+	'outside',
+	undefined,
+	'inside'
+];
+const byHeight = (a: Tank, b: Tank): number =>
+	LOWEST_FIRST.indexOf(a.exposure) - LOWEST_FIRST.indexOf(b.exposure);
 
 /**
  * How to let all water out of a rig, in order, what stays where, and the way back: made from its plumbing.
@@ -110,7 +117,13 @@ export function layUpOf(rig: Rig, litres: ReadonlyMap<string, number> = new Map(
 					swallowedL: own
 				};
 			}),
-			...(pumped ? [{ do: 'let-air-out' as const, ...system }, { do: 'sanitise' as const }, { do: 'heater-on' as const }] : []),
+			...(pumped
+				? [
+						{ do: 'let-air-out' as const, ...system },
+						{ do: 'sanitise' as const },
+						{ do: 'heater-on' as const }
+					]
+				: []),
 			...[...blackIds].map((tank) => ({ do: 'prime-toilet' as const, tank })),
 			{ do: 'look-again' }
 		]

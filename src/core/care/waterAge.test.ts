@@ -68,7 +68,8 @@ describe('how old is the water in Main', () => {
 			entry({ kind: 'fill', at: at(1, 7), tank: 'main', litres: 50, point })
 		];
 		const points = [point('signed', true), point('unsigned'), point('not', false)];
-		const kinds = (id: string) => waterWarnings(ages(from(id), at(2), exactRig, points), 20).map(({ kind }) => kind);
+		const kinds = (id: string) =>
+			waterWarnings(ages(from(id), at(2), exactRig, points), 20).map(({ kind }) => kind);
 		expect(kinds('signed')).toEqual([]);
 		expect(kinds('unsigned')).toEqual(['nobody-said']);
 		expect(kinds('not')).toEqual(['not-drinking']);
@@ -82,12 +83,20 @@ describe('how old is the water in Main', () => {
 		const found = ages(log, at(4, 8));
 		expect(waterWarnings(found, undefined)).toEqual([]);
 		expect(waterWarnings(found, 27)).toMatchObject([{ kind: 'old', maxC: 27 }]);
-		expect(waterWarnings(found.map((one) => ({ ...one, litres: 0 })), 35)).toEqual([]);
+		expect(
+			waterWarnings(
+				found.map((one) => ({ ...one, litres: 0 })),
+				35
+			)
+		).toEqual([]);
 	});
 });
 
 /** Water as so many drops, each with its fill; what is drawn is drawn at random. */
-function dropByDrop(acts: readonly { readonly fill: number; readonly draw: number }[], perLitre: number): Map<number, number> {
+function dropByDrop(
+	acts: readonly { readonly fill: number; readonly draw: number }[],
+	perLitre: number
+): Map<number, number> {
 	const random = seeded(11);
 	let drops: number[] = [];
 	acts.forEach(({ fill, draw }, day) => {

@@ -47,7 +47,11 @@ function broughtTo(parcels: readonly Parcel[], litres: number): readonly Parcel[
 const LEAST_SHARE = 0.002;
 
 /** What a tank holds after more came in: well mixed, so that each part keeps its share of what was there. */
-export function mixed(before: readonly Parcel[], levelL: number, coming: readonly Parcel[]): readonly Parcel[] {
+export function mixed(
+	before: readonly Parcel[],
+	levelL: number,
+	coming: readonly Parcel[]
+): readonly Parcel[] {
 	const all = [...broughtTo(before, levelL), ...coming.filter(({ litres }) => litres > 0)];
 	const whole = sumOf(all);
 	return all.filter(({ litres }) => litres > LEAST_SHARE * whole);
@@ -167,7 +171,10 @@ export function waterWarnings(ages: readonly WaterAge[], maxC: number | undefine
 	return ages.flatMap(({ tank, oldDays, parts, litres }): readonly WaterWarning[] => {
 		if (litres < 0.5) return [];
 		const from = (potable: Potable): number =>
-			parts.reduce((sum, part) => sum + (part.potable === potable && part.fill !== undefined ? part.share : 0), 0);
+			parts.reduce(
+				(sum, part) => sum + (part.potable === potable && part.fill !== undefined ? part.share : 0),
+				0
+			);
 		const [not, unsaid] = [from('no'), from('unknown')];
 		return [
 			...(oldDays >= limit

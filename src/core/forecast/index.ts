@@ -35,6 +35,7 @@ export {
 	scoreOf,
 	type ForecastRecord,
 	type Foretold,
+	type ForetoldTank,
 	type Score,
 	type ScoredTank,
 	type Settled,

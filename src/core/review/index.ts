@@ -9,3 +9,5 @@ export {
 	type TankReview
 } from './review.js';
 export { relive, type Otherwise, type Relived, type Served } from './relived.js';
+export { errandsOf, type Errand, type Errands } from './errands.js';
+export { byHabit, byOutlet, expectedPerPersonDay, IN_NO_HABIT, type Share } from './shares.js';

@@ -65,7 +65,10 @@ describe('what would it have been', () => {
 	});
 
 	it('what was measured counts as measured', () => {
-		const measured = [...freshStart(), entry({ kind: 'use', at: at(2, 8), habit: 'shower', times: 1, litres: 11 })];
+		const measured = [
+			...freshStart(),
+			entry({ kind: 'use', at: at(2, 8), habit: 'shower', times: 1, litres: 11 })
+		];
 		expect(again(measured).drawnL).toBeCloseTo(11, 6);
 		expect(again(measured, { measures: ['short'] }).drawnL).toBeCloseTo(5.5, 6);
 	});
@@ -93,7 +96,11 @@ describe('what would it have been', () => {
 				expect(again(log, { measures: [], personsBy: 0, rig: exactRig })).toEqual(was);
 				const larger: Rig = {
 					...exactRig,
-					tanks: exactRig.tanks.map((tank) => ({ ...tank, nominalL: 3 * tank.nominalL, usableL: 3 * tank.nominalL }))
+					tanks: exactRig.tanks.map((tank) => ({
+						...tank,
+						nominalL: 3 * tank.nominalL,
+						usableL: 3 * tank.nominalL
+					}))
 				};
 				expect(again(log, { rig: larger }).served.length).toBeLessThanOrEqual(was.served.length);
 			}),

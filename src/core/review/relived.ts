@@ -1,10 +1,4 @@
-import {
-	DAY_MS,
-	modelOf,
-	personsAt,
-	type Estimate,
-	type Model
-} from '../estimate/index.js';
+import { DAY_MS, modelOf, personsAt, type Estimate, type Model } from '../estimate/index.js';
 import { litresOf } from '../habits/index.js';
 import { instantMs, type Rig } from '../logbook/index.js';
 import { flowOf, neverBinds, rarityOf, type Regime } from '../rig/index.js';
@@ -55,7 +49,10 @@ interface Lived {
 const PARTS = 4;
 
 /** Everything that was lived in a stretch, one after the other, as the log and its readings tell it. */
-function livedIn(estimate: Estimate, review: Review): { readonly lived: readonly Lived[]; readonly sewerAt: readonly number[] } {
+function livedIn(
+	estimate: Estimate,
+	review: Review
+): { readonly lived: readonly Lived[]; readonly sewerAt: readonly number[] } {
 	const { model, belief, entries } = estimate;
 	const { fromMs, toMs, parts } = review;
 	const lived: Lived[] = [];
@@ -97,7 +94,11 @@ function livedIn(estimate: Estimate, review: Review): { readonly lived: readonly
 		if (!(part.unloggedL > 0) || !(all > 0)) continue;
 		for (let i = 0; i < PARTS; i++) {
 			const ms = part.fromMs + ((i + 0.5) / PARTS) * (part.toMs - part.fromMs);
-			const then = steps.findLast((step) => step.ms <= ms)?.regime ?? { mains: false, sewer: false, measures: [] };
+			const then = steps.findLast((step) => step.ms <= ms)?.regime ?? {
+				mains: false,
+				sewer: false,
+				measures: []
+			};
 			for (const { id, unloggedL } of unlogged) {
 				const habit = model.habits.get(id);
 				if (!habit) continue;
@@ -105,7 +106,14 @@ function livedIn(estimate: Estimate, review: Review): { readonly lived: readonly
 				const drawn = litresOf(model.flow(habit, then).drawn, eachL);
 				if (!(drawn > 0)) continue;
 				const litres = (part.unloggedL * unloggedL) / all / PARTS;
-				lived.push({ ms, habit: id, times: litres / drawn, eachL, regime: then, persons: personsAt(model.crew, ms) });
+				lived.push({
+					ms,
+					habit: id,
+					times: litres / drawn,
+					eachL,
+					regime: then,
+					persons: personsAt(model.crew, ms)
+				});
 			}
 		}
 	}
@@ -160,7 +168,12 @@ export function relive(estimate: Estimate, review: Review, otherwise: Otherwise 
 		const inForce = { ...regime, measures: [...new Set([...regime.measures, ...measures])] };
 		// What was already rare by a measure then is not made rarer by it again.
 		const rarer = rarityOf(rig, id, inForce.measures) / Math.max(1e-9, rarityOf(rig, id, regime.measures));
-		const crowd = habit.often.per === 'day' ? (persons + personsBy > 0 ? 1 : 0) : Math.max(0, persons + personsBy) / Math.max(1, persons);
+		const crowd =
+			habit.often.per === 'day'
+				? persons + personsBy > 0
+					? 1
+					: 0
+				: Math.max(0, persons + personsBy) / Math.max(1, persons);
 		const often = times * rarer * crowd;
 		const flow = flowOf(rig, habit, inForce);
 		const outside = rig.measures.some(
@@ -190,7 +203,10 @@ export function relive(estimate: Estimate, review: Review, otherwise: Otherwise 
 		...(first ? { firstDays: (first.ms - review.fromMs) / DAY_MS } : {}),
 		takenAtEnd: pools.map(({ index, id, beginL, limitL }) => ({
 			tank: id,
-			share: Math.min(1, Math.max(0, Math.abs((levels.get(index) ?? 0) - beginL) / Math.max(1e-9, Math.abs(limitL - beginL))))
+			share: Math.min(
+				1,
+				Math.max(0, Math.abs((levels.get(index) ?? 0) - beginL) / Math.max(1e-9, Math.abs(limitL - beginL)))
+			)
 		}))
 	};
 }

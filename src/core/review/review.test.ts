@@ -89,14 +89,24 @@ describe('a review of nothing', () => {
 	it.each([
 		['no days', ms(2), ms(2), 'no-days'],
 		['a stretch that runs backward', ms(3), ms(2), 'no-days'],
-		['a stretch before the log', Date.parse('2027-04-01T00:00:00Z'), Date.parse('2027-04-03T00:00:00Z'), 'before-log']
+		[
+			'a stretch before the log',
+			Date.parse('2027-04-01T00:00:00Z'),
+			Date.parse('2027-04-03T00:00:00Z'),
+			'before-log'
+		]
 	] as const)('of %s is said', (_, from, to, why) => {
-		expect(() => review(entries, from, to)).toThrow(expect.objectContaining({ name: 'NothingToReview', why }));
+		expect(() => review(entries, from, to)).toThrow(
+			expect.objectContaining({ name: 'NothingToReview', why })
+		);
 		expect(() => review(entries, from, to)).toThrow(NothingToReview);
 	});
 
 	it('one that begins years before the log begins with the day of its first entry', () => {
-		expect(review(entries, Date.parse('2020-01-01T00:00:00Z'), ms(3))).toMatchObject({ fromMs: ms(1), days: 2 });
+		expect(review(entries, Date.parse('2020-01-01T00:00:00Z'), ms(3))).toMatchObject({
+			fromMs: ms(1),
+			days: 2
+		});
 	});
 
 	it('with nobody aboard divides by nothing', () => {
@@ -108,42 +118,54 @@ describe('a review of nothing', () => {
 describe('the books balance', () => {
 	it('for any log: start + in − out = end, and the parts make up the whole', () => {
 		fc.assert(
-			fc.property(anyEntries, fc.integer({ min: 0, max: 9 }), fc.integer({ min: 1, max: 5 }), (entries, from, days) => {
-				const toMs = ms(1 + from + days);
-				const counting = entries.filter((one) => one.void !== true && Date.parse(one.at) <= toMs);
-				fc.pre(counting.length > 0);
-				const seen = review(entries, ms(1 + from), toMs);
-				for (const { start, end, in: came, out } of seen.tanks) {
-					expect(start + came - out).toBeCloseTo(end, 6);
-					expect(Math.min(start, end)).toBeGreaterThanOrEqual(0);
+			fc.property(
+				anyEntries,
+				fc.integer({ min: 0, max: 9 }),
+				fc.integer({ min: 1, max: 5 }),
+				(entries, from, days) => {
+					const toMs = ms(1 + from + days);
+					const counting = entries.filter((one) => one.void !== true && Date.parse(one.at) <= toMs);
+					fc.pre(counting.length > 0);
+					const seen = review(entries, ms(1 + from), toMs);
+					for (const { start, end, in: came, out } of seen.tanks) {
+						expect(start + came - out).toBeCloseTo(end, 6);
+						expect(Math.min(start, end)).toBeGreaterThanOrEqual(0);
+					}
+					const sum = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0);
+					expect(sum(seen.parts.map(({ drawnL }) => drawnL))).toBeCloseTo(seen.drawnL, 6);
+					expect(sum(seen.parts.map(({ personDays }) => personDays))).toBeCloseTo(seen.personDays, 6);
+					expect(sum(seen.habits.map(({ litres }) => litres)) + seen.unloggedL).toBeCloseTo(seen.drawnL, 6);
 				}
-				const sum = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0);
-				expect(sum(seen.parts.map(({ drawnL }) => drawnL))).toBeCloseTo(seen.drawnL, 6);
-				expect(sum(seen.parts.map(({ personDays }) => personDays))).toBeCloseTo(seen.personDays, 6);
-				expect(sum(seen.habits.map(({ litres }) => litres)) + seen.unloggedL).toBeCloseTo(seen.drawnL, 6);
-			}),
+			),
 			{ numRuns: 60 }
 		);
 	});
 
 	// Logs made from a hidden truth, as careless people keep them: what was really drawn is known.
-	it.each(['meter and habits', 'meter resets', 'meter daily, only showers logged', 'rod and habits', 'half logged in batches, missed fill', 'guests, meter, 60 % logged'])(
-		'and finds what was truly drawn: %s',
-		(name) => {
-			const manner = MANNERS.find((one) => one.name === name)!;
-			const off = [1, 2, 3, 4, 5, 6].map((seed) => {
-				const { logbook, drawn } = drawCase(seed, manner, 12);
-				const [fromMs, toMs] = [START + 3 * DAY, START + 11 * DAY];
-				const seen = reviewOf(estimate(logbook, 'rig', toMs), { fromMs, timeZone: 'Etc/GMT-2' });
-				for (const { start, end, in: came, out } of seen.tanks) expect(start + came - out).toBeCloseTo(end, 6);
-				const truly = drawn.reduce((sum, { atMs, litres }) => sum + (atMs > fromMs && atMs <= toMs ? litres : 0), 0);
-				return { share: Math.abs(seen.drawnL / truly - 1), sds: Math.abs(seen.drawnL - truly) / seen.drawnSdL };
-			});
-			const mean = (of: (one: (typeof off)[number]) => number): number =>
-				off.reduce((sum, one) => sum + of(one), 0) / off.length;
-			expect(mean(({ share }) => share)).toBeLessThan(0.12);
-			// It knows how sure it is.
-			expect(mean(({ sds }) => sds)).toBeLessThan(1.6);
-		}
-	);
+	it.each([
+		'meter and habits',
+		'meter resets',
+		'meter daily, only showers logged',
+		'rod and habits',
+		'half logged in batches, missed fill',
+		'guests, meter, 60 % logged'
+	])('and finds what was truly drawn: %s', (name) => {
+		const manner = MANNERS.find((one) => one.name === name)!;
+		const off = [1, 2, 3, 4, 5, 6].map((seed) => {
+			const { logbook, drawn } = drawCase(seed, manner, 12);
+			const [fromMs, toMs] = [START + 3 * DAY, START + 11 * DAY];
+			const seen = reviewOf(estimate(logbook, 'rig', toMs), { fromMs, timeZone: 'Etc/GMT-2' });
+			for (const { start, end, in: came, out } of seen.tanks) expect(start + came - out).toBeCloseTo(end, 6);
+			const truly = drawn.reduce(
+				(sum, { atMs, litres }) => sum + (atMs > fromMs && atMs <= toMs ? litres : 0),
+				0
+			);
+			return { share: Math.abs(seen.drawnL / truly - 1), sds: Math.abs(seen.drawnL - truly) / seen.drawnSdL };
+		});
+		const mean = (of: (one: (typeof off)[number]) => number): number =>
+			off.reduce((sum, one) => sum + of(one), 0) / off.length;
+		expect(mean(({ share }) => share)).toBeLessThan(0.12);
+		// It knows how sure it is.
+		expect(mean(({ sds }) => sds)).toBeLessThan(1.6);
+	});
 });

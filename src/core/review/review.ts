@@ -67,8 +67,7 @@ export interface Review {
 /** Why a stretch cannot be looked back on. */
 export class NothingToReview extends RangeError {
 	override readonly name = 'NothingToReview';
-	constructor(
-		readonly why: 'no-days' | 'before-log') {
+	constructor(readonly why: 'no-days' | 'before-log') {
 		super(
 			why === 'no-days'
 				? 'a stretch must end after it begins'
@@ -101,7 +100,7 @@ function partsOf(
 	};
 	const parts: Part[] = [];
 	let day = zonedTime(fromMs, timeZone).day;
-	for (let at = fromMs; at < toMs; ) {
+	for (let at = fromMs; at < toMs;) {
 		const after = next(day);
 		const end = Math.min(toMs, Math.max(at + 1, zonedMs(after, timeZone)));
 		parts.push({ fromMs: at, toMs: end, day });
@@ -137,8 +136,7 @@ function tankReview(estimate: Estimate, account: Account, id: string): TankRevie
 	if (!place) throw new RangeError(`there is no tank ${JSON.stringify(id)} in this rig`);
 	const { index } = place.pool;
 	const flowed = (...ways: readonly ('usedIn' | 'usedOut' | 'movedIn' | 'movedOut')[]): number =>
-		place.share *
-		account.of(ways.map((way) => [account.rows[way].get(index) as number, 1] as const)).mean;
+		place.share * account.of(ways.map((way) => [account.rows[way].get(index) as number, 1] as const)).mean;
 	const { start, end } = account.levelsOf(id);
 	const [came, went] = [flowed('usedIn', 'movedIn'), flowed('usedOut', 'movedOut')];
 	const unexplained = end - (start + came - went);

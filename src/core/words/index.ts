@@ -80,5 +80,21 @@ export {
 export { sayCareProblem, sayDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
 export { DOSE_CAUTION, formatMl, sayDose, sayRefusal } from './care/dose.js';
 export { FROST_CAUTION, sayFrostNight, sayFrostRisk } from './care/frost.js';
-export { LAY_UP_CAUTION, sayLayUpStep, sayRemains, sayWayBackStep, type CareStepWords } from './care/layUp.js';
+export {
+	LAY_UP_CAUTION,
+	sayLayUpStep,
+	sayRemains,
+	sayWayBackStep,
+	type CareStepWords
+} from './care/layUp.js';
 export { sayWaterAge, sayWaterWarning } from './care/water.js';
+export {
+	sayAgainst,
+	sayErrands,
+	sayPart,
+	sayRelived,
+	sayReviewDetail,
+	sayReviewHeadline,
+	sayUnexplained
+} from './review/review.js';
+export { sayRecord, sayRecordVerdict, saySurprise, sayTankRecord } from './review/record.js';

@@ -5,6 +5,7 @@ import {
 	inOrder,
 	instantMs,
 	LIST_OF,
+	tripSpan,
 	type Entry,
 	type Logbook,
 	type Rig,
@@ -15,18 +16,23 @@ import {
 	forecastByDay,
 	type Autonomy,
 	type Forecast,
+	type Foretold,
 	type More,
 	type Ration,
-	type SacrificeOptions
+	type SacrificeOptions,
+	type Score
 } from '$core/forecast';
 import { assess, type Assessment, type Effect, type PlanTrip } from '$core/now';
+import type { Otherwise, Relived } from '$core/review';
 import type { AutonomyFromFull, Compared, LevelsAtStop, PlanSeen, TripChange } from '$core/plan';
 import type { DrainCorner, Lean, LeanAdvice } from '$core/rig';
 import { METRIC, type UnitChoice } from '$core/units';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 import type { BasketAnswer } from './basketAnswer';
+import type { Care } from './careQuestions';
 import type { PlanNews, TripPlan, WaysOfTrip } from './planQuestions';
+import type { InShort, LookedBack, Looking, Nothing } from './reviewQuestions';
 import type { RunAnswers, RunAsk } from './runQuestions';
 import type { Saving, Way } from './savingQuestions';
 
@@ -39,6 +45,8 @@ export interface Question {
 	/** the zone of the rig's person, for days on which no trip is under way; the rig's own when absent */
 	readonly home?: string;
 	readonly units?: UnitChoice;
+	/** how many times as wide forecasts are drawn, by their own record; as they are when absent */
+	readonly spread?: number | undefined;
 }
 
 /** Why a level is what it is: in a sentence, and the entries that it rests on. */
@@ -67,6 +75,8 @@ type Book = Omit<Logbook, 'entries'>;
 const AT_ONCE = 2000;
 /** How long is worked on before the engine listens, ms. */
 const SLICE_MS = 40;
+/** So many trips are looked back on beside each other. */
+const MOST_TRIPS = 12;
 
 /** Runs something that pauses on its way, and listens in between; nothing when it is outdated meanwhile. */
 async function unhurried<S, T>(
@@ -92,6 +102,8 @@ const savingQuestions = () => import('./savingQuestions');
 const planQuestions = () => import('./planQuestions');
 const planner = () => import('./planner');
 const runQuestions = () => import('./runQuestions');
+const careQuestions = () => import('./careQuestions');
+const reviewQuestions = () => import('./reviewQuestions');
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /**
@@ -147,7 +159,13 @@ export function createEngine() {
 		return replay;
 	};
 
-	const estimateNow = ({ rig, atMs }: Question): Estimate => replayOf(rig).to(log.until(rig, atMs), atMs);
+	const widely = (estimate: Estimate, { spread }: Question): Estimate =>
+		spread === undefined ? estimate : { ...estimate, spread };
+
+	const estimateNow = (question: Question): Estimate => {
+		const { rig, atMs } = question;
+		return widely(replayOf(rig).to(log.until(rig, atMs), atMs), question);
+	};
 
 	/** The estimate at an earlier moment: on a branch, so that the way to now is not gone again. */
 	const estimateThen = ({ rig, atMs }: Question): Estimate => {
@@ -204,7 +222,7 @@ export function createEngine() {
 				await breath();
 				if (own !== asked) return undefined;
 			}
-			const believed = replay.to(entries, question.atMs);
+			const believed = widely(replay.to(entries, question.atMs), question);
 			const { timeZone, units } = question;
 			const now = assess(
 				believed,
@@ -370,6 +388,61 @@ export function createEngine() {
 		): Promise<Forecast | undefined> {
 			const outdated = since('ahead');
 			return unhurried(forecastByDay(estimateNow(question), { days }), outdated, (part) => onpart(part()));
+		},
+		/** What wants looking after. */
+		async care(question: Question): Promise<Care> {
+			const { careOf } = await careQuestions();
+			return careOf(estimateNow(question), needBook());
+		},
+		/** A stretch looked back on. */
+		async lookBack(question: Question, looking: Looking): Promise<LookedBack | Nothing> {
+			const { lookBack } = await reviewQuestions();
+			const at = (atMs: number): Estimate => estimateThen({ ...question, atMs });
+			const { fromMs, toMs } = looking;
+			return lookBack(at(toMs), at(fromMs), looking, needBook(), log.of(question.rig));
+		},
+		/** A stretch as it would have been. */
+		async liveAgain(question: Question, looking: Looking, otherwise: Otherwise): Promise<Relived | Nothing> {
+			const { liveAgain } = await reviewQuestions();
+			return liveAgain(
+				estimateThen({ ...question, atMs: looking.toMs }),
+				looking,
+				needBook().trips,
+				otherwise
+			);
+		},
+		/** The trips of the rig that have begun, in few figures, the latest first; nothing when outdated meanwhile. */
+		async tripsInShort(question: Question): Promise<readonly InShort[] | undefined> {
+			const outdated = since('tripsInShort');
+			const { inShort } = await reviewQuestions();
+			const found: InShort[] = [];
+			const own = needBook()
+				.trips.filter(({ rig }) => rig === question.rig)
+				.map((trip) => ({ trip, span: tripSpan(trip) }))
+				.filter(({ span }) => span[0] < question.atMs)
+				.sort((a, b) => b.span[0] - a.span[0]);
+			for (const { trip, span } of own.slice(0, MOST_TRIPS)) {
+				const short = inShort(estimateThen({ ...question, atMs: Math.min(span[1], question.atMs) }), trip);
+				if (short) found.push(short);
+				await breath();
+				if (outdated()) return undefined;
+			}
+			return found;
+		},
+		/** What is foretold for a day later, to be kept; nothing where the log knows of it already. */
+		async foretell(question: Question): Promise<Foretold | undefined> {
+			const { foretellNow } = await reviewQuestions();
+			return foretellNow(estimateNow(question), log.of(question.rig));
+		},
+		/** What the log until a moment of the past would have foretold: for the demo rigs, whose log is made up all at once. */
+		async foretellAsOf(question: Question): Promise<Foretold | undefined> {
+			const { foretellAsOf } = await reviewQuestions();
+			return foretellAsOf(estimateThen(question));
+		},
+		/** What was foretold, held against what came. */
+		async score(question: Question, foretold: Foretold): Promise<Score | 'later' | 'untold'> {
+			const { scoreThen } = await reviewQuestions();
+			return scoreThen(estimateThen(question), foretold);
 		},
 		/** How long a rig, perhaps changed, lasts when it sets out full. */
 		async autonomyFromFull(rig: Rig, atMs: number): Promise<AutonomyFromFull> {

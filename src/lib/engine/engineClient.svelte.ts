@@ -1,11 +1,13 @@
-import type { Forecast, More, SacrificeOptions } from '$core/forecast';
+import type { Forecast, Foretold, More, SacrificeOptions } from '$core/forecast';
 import type { Entry, Rig, Shape } from '$core/logbook';
 import type { Assessment } from '$core/now';
 import type { PlanSeen, TripChange } from '$core/plan';
+import type { Otherwise } from '$core/review';
 import type { DrainCorner, Lean } from '$core/rig';
 import type { EngineApi } from './client';
 import type { Question } from './createEngine';
 import { Latest } from './latest.svelte';
+import type { Looking } from './reviewQuestions';
 import type { RunAnswers, RunAsk } from './runQuestions';
 
 type Answer<K extends keyof EngineApi> = ReturnType<EngineApi[K]>;
@@ -197,6 +199,48 @@ export class EngineClient {
 	ahead(days: number, onpart: (part: Forecast) => void): Answer<'ahead'> | undefined {
 		const question = this.#question();
 		return question && this.#api.ahead(question, days, onpart);
+	}
+
+	/** What wants looking after. */
+	care(): Answer<'care'> | undefined {
+		const question = this.#question();
+		return question && this.#api.care(question);
+	}
+
+	/** A stretch looked back on. */
+	lookBack(looking: Looking): Answer<'lookBack'> | undefined {
+		const question = this.#question();
+		return question && this.#api.lookBack(question, looking);
+	}
+
+	/** A stretch as it would have been. */
+	liveAgain(looking: Looking, otherwise: Otherwise): Answer<'liveAgain'> | undefined {
+		const question = this.#question();
+		return question && this.#api.liveAgain(question, looking, otherwise);
+	}
+
+	/** The trips of the rig in few figures. */
+	tripsInShort(): Answer<'tripsInShort'> | undefined {
+		const question = this.#question();
+		return question && this.#api.tripsInShort(question);
+	}
+
+	/** What is foretold for a day later. */
+	foretell(): Answer<'foretell'> | undefined {
+		const question = this.#question();
+		return question && this.#api.foretell(question);
+	}
+
+	/** What the log until a moment would have foretold then: for the demo rigs. */
+	foretellAsOf(atMs: number): Answer<'foretellAsOf'> | undefined {
+		const question = this.#question();
+		return question && this.#api.foretellAsOf({ ...question, atMs });
+	}
+
+	/** What was foretold, held against what was known by a moment. */
+	score(foretold: Foretold, atMs: number): Answer<'score'> | undefined {
+		const question = this.#question();
+		return question && this.#api.score({ ...question, atMs }, foretold);
 	}
 
 	/** How long a rig, perhaps changed, lasts when it sets out full. */

@@ -54,7 +54,12 @@ const lineBody = z.looseObject({
 	timeZone: z.optional(schemas.timeZone)
 });
 const momentOrDay = z.union([schemas.instant, schemas.day]);
-const reviewBody = z.looseObject({ logbook: z.unknown(), rig: z.string(), from: momentOrDay, to: momentOrDay });
+const reviewBody = z.looseObject({
+	logbook: z.unknown(),
+	rig: z.string(),
+	from: momentOrDay,
+	to: momentOrDay
+});
 const planBody = z.looseObject({ ...about, trip: z.string() });
 const lean = z.optional(z.number().check(z.minimum(-45), z.maximum(45)));
 const dipBody = z.looseObject({
@@ -121,7 +126,8 @@ export const readLineBody = (data: unknown): Read<z.infer<typeof lineBody> & { l
 	ofRig(withLogbook(lineBody, data), () => ({}));
 
 export type ReviewBody = z.infer<typeof reviewBody> & { readonly logbook: Logbook };
-export const readReviewBody = (data: unknown): Read<ReviewBody> => ofRig(withLogbook(reviewBody, data), () => ({}));
+export const readReviewBody = (data: unknown): Read<ReviewBody> =>
+	ofRig(withLogbook(reviewBody, data), () => ({}));
 
 const DAY_MS = 86_400_000;
 

@@ -100,7 +100,8 @@ export class App {
 						atMs: this.nowMs,
 						timeZone: this.timeZone,
 						home: this.home,
-						units: this.prefs.current.units
+						units: this.prefs.current.units,
+						spread: this.prefs.current.spread?.[this.rig.id]
 					}
 				: undefined
 		);

@@ -58,6 +58,12 @@ export interface Prefs {
 	readonly waved?: Readonly<Record<string, readonly string[]>>;
 	/** tiles of one's own server on the map, `https://…/{z}/{x}/{y}.png`; none where absent */
 	readonly tiles?: string;
+	/** how many times as wide forecasts are drawn, as their own record asks, by rig */
+	readonly spread?: Readonly<Record<string, number>>;
+	/** since when that record counts, ms, by rig */
+	readonly recordSince?: Readonly<Record<string, number>>;
+	/** steps of draining down and of the way back that are ticked, by rig */
+	readonly layUp?: Readonly<Record<string, readonly string[]>>;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

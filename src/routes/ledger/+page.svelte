@@ -48,7 +48,12 @@
 </script>
 
 <Page>
-	<PageHead title="Ledger" />
+	<PageHead title="Ledger">
+		{#snippet acts()}
+			<a class="as-button" href="/ledger/review">Review</a>
+			<a class="as-button" href="/ledger/record">The forecasts’ own record</a>
+		{/snippet}
+	</PageHead>
 	<div class="filters">
 		<SelectField
 			label="Tank"

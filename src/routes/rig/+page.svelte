@@ -63,6 +63,7 @@
 		>
 			{#snippet acts()}
 				<button onclick={() => (open = { part: 'rig' })}>Change rig</button>
+				<a class="as-button" href="/rig/care">Care</a>
 				<a class="as-button" href="/rig/weight">Weight</a>
 				<a class="as-button" href="/rig/what-if">What if</a>
 				<button onclick={() => (beginning = true)}>Another rig</button>

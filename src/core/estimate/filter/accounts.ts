@@ -59,7 +59,9 @@ function sideOf(model: Model, pool: number, perLitre: number): 'in' | 'out' {
 /** Whether a habit's water comes from elsewhere under the measures in force: it is then not drawn aboard. */
 const comesFromOutside = ({ rig }: Model, habit: string | undefined, inForce: readonly string[]): boolean =>
 	inForce.length > 0 &&
-	rig.measures.some((one) => one.habit === habit && one.effect.kind === 'outside' && inForce.includes(one.id));
+	rig.measures.some(
+		(one) => one.habit === habit && one.effect.kind === 'outside' && inForce.includes(one.id)
+	);
 
 /** The model that keeps an account beside the levels, in a state of so many rows. */
 export function withAccounts(model: Model, rows: AccountRows, size: number): Model {

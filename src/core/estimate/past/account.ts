@@ -88,9 +88,7 @@ export function accountOf(estimate: Estimate, { fromMs, scope, cuts }: AccountOp
 		for (let cut = open[0]; cut && cut.ms <= ms; cut = open[0]) {
 			open.shift();
 			passTo(Math.min(Math.max(cut.ms, state.atMs ?? cut.ms), atMs));
-			state.belief.move(
-				cut.sums.map((from, i) => ({ row: cut.at[i] as number, from, constant: 0 }))
-			);
+			state.belief.move(cut.sums.map((from, i) => ({ row: cut.at[i] as number, from, constant: 0 })));
 		}
 	};
 	for (const entry of later) {
@@ -113,7 +111,8 @@ export function accountOf(estimate: Estimate, { fromMs, scope, cuts }: AccountOp
 		levelsOf(tankId) {
 			const place = placeOf(model, tankId);
 			const row = start.get(place.pool.index);
-			if (row === undefined) throw new RangeError(`no account was kept of the tank ${JSON.stringify(tankId)}`);
+			if (row === undefined)
+				throw new RangeError(`no account was kept of the tank ${JSON.stringify(tankId)}`);
 			const most = usableNow(place.pool, belief).mean;
 			const held = (litres: number | undefined): number =>
 				place.share * Math.min(Math.max(litres ?? 0, 0), most);

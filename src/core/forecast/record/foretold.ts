@@ -44,7 +44,9 @@ export function foretell(estimate: Estimate, laterMs?: number): Foretold | undef
 		if (!day || !place) return [];
 		const usableL = place.share * place.pool.usableL;
 		const free = day.p10 > AT_ITS_END * usableL && day.p90 < (1 - AT_ITS_END) * usableL;
-		return free && day.p90 - day.p10 >= LEAST_BAND_L ? [{ id, p10: day.p10, p50: day.p50, p90: day.p90 }] : [];
+		return free && day.p90 - day.p10 >= LEAST_BAND_L
+			? [{ id, p10: day.p10, p50: day.p50, p90: day.p90 }]
+			: [];
 	});
 	if (tanks.length === 0) return undefined;
 	const maxC = stepAt(model.climate, atMs)?.maxC;

@@ -70,8 +70,12 @@ describe('one evening, held against what came', () => {
 		const big: Rig = { ...rig, tanks: rig.tanks.map((tank) => ({ ...tank, nominalL: 300, usableL: 300 })) };
 		const earlier = foretell(known(before, 2, 20, big))!;
 		const score = scoreOf(known(after, 4, 8, big), earlier);
-		expect(score).toMatchObject({ tanks: expect.arrayContaining([expect.objectContaining({ id: 'main', inside: false })]) });
-		expect(score).toMatchObject({ why: [expect.objectContaining({ kind: 'people', foretold: 2 }), expect.anything()] });
+		expect(score).toMatchObject({
+			tanks: expect.arrayContaining([expect.objectContaining({ id: 'main', inside: false })])
+		});
+		expect(score).toMatchObject({
+			why: [expect.objectContaining({ kind: 'people', foretold: 2 }), expect.anything()]
+		});
 	});
 
 	it('is never foretold when it is known already, and never of what is no longer there', () => {
@@ -92,7 +96,14 @@ function evenings(count: number, off: number, seed: number, spread = 1): readonl
 			const z = (off / spread) * (0.8 * common + 0.6 * random.normal());
 			return { id, cameL: 0, z, inside: Math.abs(z) <= 1.2816 };
 		});
-		const foretold: Foretold = { rig: 'rig', madeMs: i * DAY, forMs: (i + 1) * DAY, persons: 2, spread, tanks: [] };
+		const foretold: Foretold = {
+			rig: 'rig',
+			madeMs: i * DAY,
+			forMs: (i + 1) * DAY,
+			persons: 2,
+			spread,
+			tanks: []
+		};
 		return { foretold, score: { tanks, why: [] } };
 	});
 }
@@ -113,11 +124,14 @@ describe('the record as a whole', () => {
 	it.each([
 		[2, 'sharper'],
 		[0.45, 'duller']
-	] as const)('finds forecasts that should be %d times as wide, and brings them nearly there', (off, verdict) => {
-		const found = Array.from({ length: 40 }, (_, seed) => recordOf(evenings(40, off, seed + 1)));
-		expect(found.filter((one) => one.verdict === verdict).length).toBeGreaterThan(36);
-		for (const { spread } of found) expect(Math.abs(Math.log(spread / off))).toBeLessThan(Math.log(2));
-	});
+	] as const)(
+		'finds forecasts that should be %d times as wide, and brings them nearly there',
+		(off, verdict) => {
+			const found = Array.from({ length: 40 }, (_, seed) => recordOf(evenings(40, off, seed + 1)));
+			expect(found.filter((one) => one.verdict === verdict).length).toBeGreaterThan(36);
+			for (const { spread } of found) expect(Math.abs(Math.log(spread / off))).toBeLessThan(Math.log(2));
+		}
+	);
 
 	it('what was foretold under a correction is held against what it would have been without: it is not corrected twice', () => {
 		const plain = recordOf(evenings(50, 1.8, 7));
@@ -128,7 +142,10 @@ describe('the record as a whole', () => {
 	it('a single evening far off corrects nothing, and a reset forgets', () => {
 		const one = evenings(20, 0.9, 3).map((settled, i) =>
 			i === 4
-				? { ...settled, score: { ...settled.score, tanks: settled.score.tanks.map((tank) => ({ ...tank, z: 9 })) } }
+				? {
+						...settled,
+						score: { ...settled.score, tanks: settled.score.tanks.map((tank) => ({ ...tank, z: 9 })) }
+					}
 				: settled
 		);
 		expect(recordOf(one)).toMatchObject({ verdict: 'fits', spread: 1 });

@@ -49,7 +49,8 @@ function scoredTank(tank: ForetoldTank, cameL: number, sd: number): ScoredTank |
 	const sdForetold = (tank.p90 - tank.p10) / (2 * EIGHT_IN_TEN);
 	if (!(sdForetold > 0) || sd > KNOWN * sdForetold) return undefined;
 	const shown = Math.sqrt(1 - (sd / sdForetold) ** 2);
-	const z = half > 0 ? (EIGHT_IN_TEN * (cameL - tank.p50)) / (half * shown) : cameL === tank.p50 ? 0 : FARTHEST;
+	const z =
+		half > 0 ? (EIGHT_IN_TEN * (cameL - tank.p50)) / (half * shown) : cameL === tank.p50 ? 0 : FARTHEST;
 	return {
 		id: tank.id,
 		cameL,
@@ -59,7 +60,11 @@ function scoredTank(tank: ForetoldTank, cameL: number, sd: number): ScoredTank |
 }
 
 /** What was otherwise than foretold, most telling first. */
-function surprises(estimate: Estimate, { madeMs, forMs, persons, maxC }: Foretold, account: Account): readonly Surprise[] {
+function surprises(
+	estimate: Estimate,
+	{ madeMs, forMs, persons, maxC }: Foretold,
+	account: Account
+): readonly Surprise[] {
 	const { model, state, entries } = estimate;
 	const found: Surprise[] = [];
 	const within = (ms: number): boolean => ms > madeMs && ms <= forMs;

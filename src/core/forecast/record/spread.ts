@@ -15,7 +15,12 @@ export interface ForecastRecord {
 	readonly forecasts: number;
 	readonly inside: number;
 	/** by tank: evenings, how many inside, and how many times as wide as they were the bands should have been */
-	readonly tanks: readonly { readonly id: string; readonly evenings: number; readonly inside: number; readonly wide: number }[];
+	readonly tanks: readonly {
+		readonly id: string;
+		readonly evenings: number;
+		readonly inside: number;
+		readonly wide: number;
+	}[];
 	/**
 	 * too few to say; as they should be; sharper (what came lay too often outside); duller (they could have been narrower)
 	 */
@@ -68,7 +73,9 @@ export function recordOf(settled: readonly Settled[], sinceMs = -Infinity): Fore
 	const ids = [...new Set(latest.flatMap(({ score }) => score.tanks.map(({ id }) => id)))];
 	const tanks = ids.map((id) => {
 		const own = latest.flatMap(({ foretold: { spread }, score }) =>
-			score.tanks.filter((tank) => tank.id === id).map(({ z, inside }) => ({ inside, squared: squared(z, spread) }))
+			score.tanks
+				.filter((tank) => tank.id === id)
+				.map(({ z, inside }) => ({ inside, squared: squared(z, spread) }))
 		);
 		return {
 			id,
@@ -77,7 +84,10 @@ export function recordOf(settled: readonly Settled[], sinceMs = -Infinity): Fore
 			wide: Math.sqrt(mean(own.map((one) => one.squared)))
 		};
 	});
-	const all = { forecasts: sum(tanks.map((tank) => tank.evenings)), inside: sum(tanks.map((tank) => tank.inside)) };
+	const all = {
+		forecasts: sum(tanks.map((tank) => tank.evenings)),
+		inside: sum(tanks.map((tank) => tank.inside))
+	};
 	if (evenings < YOUNG) return { evenings, ...all, tanks, verdict: 'young', spread: 1 };
 	const found = mean(byEvening);
 	const verdict =

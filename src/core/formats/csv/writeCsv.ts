@@ -25,11 +25,30 @@ function written(rows: readonly Fields[], table: TableKind, style: CsvStyle): st
 	const needed = [...first.keys()].filter((name) => used.has(name));
 	const columns = [...needed, ...[...used].filter((name) => !first.has(name))];
 	const data = rows.map((row) => columns.map((name) => asCell(row[name], style)));
-	return `${Papa.unparse(
-		{ fields: columns, data },
-		{ escapeFormulae: MADE_HARMLESS, delimiter: style.decimalComma ? ';' : ',', newline: '\r\n' }
-	)}\r\n`;
+	return unparsed(columns, data, style);
 }
+
+const unparsed = (
+	fields: readonly string[],
+	data: readonly (readonly unknown[])[],
+	{ decimalComma }: CsvStyle
+): string =>
+	`${Papa.unparse(
+		{ fields: [...fields], data: data.map((row) => [...row]) },
+		{ escapeFormulae: MADE_HARMLESS, delimiter: decimalComma ? ';' : ',', newline: '\r\n' }
+	)}\r\n`;
+
+/** Figures as a table, for a table program; what is absent is an empty cell. */
+export const figuresCsv = (
+	fields: readonly string[],
+	rows: readonly (readonly (string | number | undefined)[])[],
+	style: CsvStyle = {}
+): string =>
+	unparsed(
+		fields,
+		rows.map((row) => row.map((value) => asCell(value, style))),
+		style
+	);
 
 /** The services of a place as columns: `water`, `water_fee`, and of a second one `water2`. */
 function serviceFields(services: readonly Service[]): Fields {

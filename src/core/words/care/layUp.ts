@@ -16,7 +16,8 @@ const nameOf = (rig: Rig, id: string): string =>
 /** A step of draining down. */
 export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): CareStepWords {
 	const names = (ids: readonly string[]): string => listed(ids.map((id) => nameOf(rig, id)));
-	const litres = (of: number | undefined): string => (of === undefined ? '' : `, about ${formatLitres(of, units)}`);
+	const litres = (of: number | undefined): string =>
+		of === undefined ? '' : `, about ${formatLitres(of, units)}`;
 	switch (step.do) {
 		case 'power-off':
 			return {
@@ -29,13 +30,21 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 			return {
 				does: `Dump ${nameOf(rig, step.tank)}${litres(step.litres)}`,
 				how: black ? 'And rinse it. Black before grey.' : 'Leave the valve open afterwards.',
-				caution: black ? 'Gloves; a designated place only; wash.' : 'At a designated place; local rules differ.'
+				caution: black
+					? 'Gloves; a designated place only; wash.'
+					: 'At a designated place; local rules differ.'
 			};
 		}
 		case 'drain':
-			return { does: `Drain ${nameOf(rig, step.tank)}${litres(step.litres)}`, how: 'Drain and vent open; leave them so.' };
+			return {
+				does: `Drain ${nameOf(rig, step.tank)}${litres(step.litres)}`,
+				how: 'Drain and vent open; leave them so.'
+			};
 		case 'pour-out':
-			return { does: `Empty ${nameOf(rig, step.tank)}${litres(step.litres)}`, how: 'Upside down, lid off, to dry.' };
+			return {
+				does: `Empty ${nameOf(rig, step.tank)}${litres(step.litres)}`,
+				how: 'Upside down, lid off, to dry.'
+			};
 		case 'heater':
 			return {
 				does: 'Drain the heater',
@@ -53,11 +62,20 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 				how: 'Each one hot and cold, mixers in the middle, shower heads down.'
 			};
 		case 'outside-shower':
-			return { does: `Open ${nameOf(rig, step.outlet)}`, how: 'Head down, hot and cold: it hangs in the cold wall.' };
+			return {
+				does: `Open ${nameOf(rig, step.outlet)}`,
+				how: 'Head down, hot and cold: it hangs in the cold wall.'
+			};
 		case 'pump':
-			return { does: 'Let the pump run dry for a few seconds', how: 'Then its strainer: out, empty, back loosely.' };
+			return {
+				does: 'Let the pump run dry for a few seconds',
+				how: 'Then its strainer: out, empty, back loosely.'
+			};
 		case 'meters':
-			return { does: `Empty ${names(step.instruments)}`, how: 'A meter holds water in its wheel. Note what it shows.' };
+			return {
+				does: `Empty ${names(step.instruments)}`,
+				how: 'A meter holds water in its wheel. Note what it shows.'
+			};
 		case 'toilet':
 			return {
 				does: `Toilet over ${nameOf(rig, step.tank)}: flush until nothing comes, leave the valve open`,
@@ -90,7 +108,10 @@ export function sayRemains(remains: Remains, rig: Rig, units: UnitChoice): strin
 export function sayWayBackStep(step: WayBackStep, rig: Rig, units: UnitChoice): CareStepWords {
 	switch (step.do) {
 		case 'close':
-			return { does: 'Close low points, heater drain, taps, valves', how: 'Strainer and filters back in place.' };
+			return {
+				does: 'Close low points, heater drain, taps, valves',
+				how: 'Strainer and filters back in place.'
+			};
 		case 'look':
 			return { does: 'Look at hoses and joints', how: 'What frost has split is dry now and drips later.' };
 		case 'fill': {
@@ -111,13 +132,23 @@ export function sayWayBackStep(step: WayBackStep, rig: Rig, units: UnitChoice): 
 				how: `Cold first, then hot.${step.litres === undefined ? '' : ` It takes about ${formatLitres(step.litres, units)}.`}`
 			};
 		case 'sanitise':
-			return { does: 'Sanitise tank and pipes', how: 'The dose stands under Doses.', caution: 'Follow the label and the health authority.' };
+			return {
+				does: 'Sanitise tank and pipes',
+				how: 'The dose stands under Doses.',
+				caution: 'Follow the label and the health authority.'
+			};
 		case 'heater-on':
-			return { does: 'Heater on, once it is full', caution: 'Never dry. Ventilation, and an alarm where it burns gas.' };
+			return {
+				does: 'Heater on, once it is full',
+				caution: 'Never dry. Ventilation, and an alarm where it burns gas.'
+			};
 		case 'prime-toilet':
 			return { does: `A little water and treatment into ${nameOf(rig, step.tank)}` };
 		case 'look-again':
-			return { does: 'Look for drips, pump on, taps shut', how: 'A pump that starts by itself has found a leak.' };
+			return {
+				does: 'Look for drips, pump on, taps shut',
+				how: 'A pump that starts by itself has found a leak.'
+			};
 	}
 }
 

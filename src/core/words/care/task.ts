@@ -26,8 +26,11 @@ export function sayRhythm({ every, through, season }: CareTask, rig: Rig, units:
 		...(days === undefined ? [] : [days === 1 ? 'day' : `${days} days`]),
 		...(litres === undefined ? [] : [`${formatLitres(litres, units)}${by ? ` through ${by}` : ' drawn'}`])
 	].join(' or ');
-	const when = season && { frost: 'before frost', summer: 'in the heat', 'lay-up': 'before the winter' }[season];
-	return [...(rhythm ? [`every ${rhythm}`] : []), ...(when ? [when] : [])].join(', ') || 'when you think of it';
+	const when =
+		season && { frost: 'before frost', summer: 'in the heat', 'lay-up': 'before the winter' }[season];
+	return (
+		[...(rhythm ? [`every ${rhythm}`] : []), ...(when ? [when] : [])].join(', ') || 'when you think of it'
+	);
 }
 
 const days = (count: number): string => {
@@ -42,7 +45,8 @@ const JUST_NOW = 0.5;
 export function sayDone({ sinceDays, sinceL, atLeast }: TaskDue, units: UnitChoice): string {
 	if (sinceDays === undefined) return 'never written down as done';
 	if (sinceDays < JUST_NOW) return 'done today';
-	const litres = sinceL === undefined ? '' : ` and ${atLeast ? 'at least ' : ''}${formatLitres(sinceL, units)}`;
+	const litres =
+		sinceL === undefined ? '' : ` and ${atLeast ? 'at least ' : ''}${formatLitres(sinceL, units)}`;
 	return `${days(sinceDays)}${litres} ago`;
 }
 
@@ -69,4 +73,3 @@ export function sayDue(
 /** The one line of what is due: `Due: change the filter, rinse the cassette`. */
 export const sayDueNow = (tasks: readonly Pick<CareTask, 'name'>[]): string =>
 	`Due: ${listed(tasks.map(({ name }) => name.charAt(0).toLowerCase() + name.slice(1)))}`;
-

@@ -1,8 +1,9 @@
-import { CustomChart, LineChart, SankeyChart, ScatterChart } from 'echarts/charts';
+import { BarChart, CustomChart, LineChart, SankeyChart, ScatterChart } from 'echarts/charts';
 import {
 	AxisPointerComponent,
 	DataZoomInsideComponent,
 	GridComponent,
+	LegendComponent,
 	TooltipComponent
 } from 'echarts/components';
 import { init, use, type EChartsCoreOption } from 'echarts/core';
@@ -10,6 +11,7 @@ import { SVGRenderer } from 'echarts/renderers';
 
 // The parts that are used, and the SVG renderer; loaded only when a chart is shown.
 use([
+	BarChart,
 	CustomChart,
 	LineChart,
 	SankeyChart,
@@ -17,6 +19,7 @@ use([
 	AxisPointerComponent,
 	DataZoomInsideComponent,
 	GridComponent,
+	LegendComponent,
 	TooltipComponent,
 	SVGRenderer
 ]);

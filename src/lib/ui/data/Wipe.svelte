@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
+	import { recordBeside } from '$lib/state/recordBook.svelte';
 	import { runsBeside } from '$lib/state/runBook.svelte';
 	import { downloadLogbook } from './download';
 
@@ -13,6 +14,7 @@
 		await app.wipe();
 		const book = runsBeside(app);
 		await book.clear();
+		await recordBeside(app).clear();
 		book.close();
 	}
 </script>

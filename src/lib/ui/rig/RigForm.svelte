@@ -32,7 +32,8 @@
 		habits: 'habit',
 		instruments: 'instrument',
 		measures: 'measure',
-		containers: 'container'
+		containers: 'container',
+		care: 'task'
 	} as const;
 	type Item = { readonly id: string; readonly name: string };
 	// The form works on the rig as it was when it was opened.
@@ -79,7 +80,12 @@
 
 	function remove(): void {
 		if (part === 'rig') return;
-		const items = itemsOf(part).filter((item) => item.id !== draft.id);
+		// What was done stays written down: a task that entries name is put out of use.
+		const wasDone =
+			part === 'care' && app.records.entries.some((one) => one.kind === 'care' && one.task === draft.id);
+		const items = wasDone
+			? itemsOf(part).map((item) => (item.id === draft.id ? { ...item, retired: true } : item))
+			: itemsOf(part).filter((item) => item.id !== draft.id);
 		void put({ ...base, [part]: items } as unknown as Rig, `${named}: taken out`);
 	}
 </script>

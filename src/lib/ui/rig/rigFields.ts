@@ -4,7 +4,7 @@ import { METER_PLACES } from '$core/words';
 import type { Draft, Field } from '../fields/fields';
 
 /** The lists of a rig that are edited here. */
-export type RigPart = 'tanks' | 'outlets' | 'habits' | 'instruments' | 'measures' | 'containers';
+export type RigPart = 'tanks' | 'outlets' | 'habits' | 'instruments' | 'measures' | 'containers' | 'care';
 
 type Named = { readonly id: string; readonly name: string };
 const options = (list: readonly Named[]): readonly { value: string; label: string }[] =>
@@ -317,6 +317,32 @@ const CONTAINER_FIELDS: readonly Field[] = [
 	}
 ];
 
+const careFields = (rig: Rig): readonly Field[] => [
+	name,
+	{ key: 'every.days', label: 'Every', type: 'number', suffix: 'days', optional: true },
+	volume('every.litres', 'or every', { optional: true, hint: 'Whichever comes first.' }),
+	{
+		key: 'through',
+		label: 'Its litres pass',
+		type: 'select',
+		optional: true,
+		options: [...options(rig.instruments.filter(({ kind }) => kind === 'meter')), ...options(rig.tanks)]
+	},
+	{ key: 'lastDone', label: 'Last done', type: 'moment', optional: true },
+	{
+		key: 'season',
+		label: 'Belongs to',
+		type: 'select',
+		optional: true,
+		options: [
+			{ value: 'frost', label: 'frost' },
+			{ value: 'summer', label: 'the heat of summer' },
+			{ value: 'lay-up', label: 'the winter lay-up' }
+		]
+	},
+	{ key: 'note', label: 'Note', type: 'text', optional: true, more: true }
+];
+
 /** The fields of one item of a rig. Some depend on what the item already says. */
 export function rigFields(part: RigPart, rig: Rig, draft: Draft): readonly Field[] {
 	const others: Rig = {
@@ -336,6 +362,8 @@ export function rigFields(part: RigPart, rig: Rig, draft: Draft): readonly Field
 			return measureFields(rig, draft);
 		case 'containers':
 			return CONTAINER_FIELDS;
+		case 'care':
+			return careFields(rig);
 	}
 }
 
@@ -353,6 +381,8 @@ export function newItem(part: RigPart, rig: Rig, id: string, kind: Instrument['k
 			return { id, name: '', habit, effect: { kind: 'scale', factor: 0.5 } };
 		case 'containers':
 			return { id, name: '', carries: 'grey', headroomL: 2, count: 1 };
+		case 'care':
+			return { id, name: '', every: { days: 90 } };
 		case 'instruments':
 			if (kind === 'rod') return { id, kind, name: '', tank, sdMm: 4 };
 			if (kind === 'gauge') return { id, kind, name: '', tank, curve: [] };

@@ -29,7 +29,12 @@ const VIEW_ACTS: readonly Act[] = [
 	{ name: 'Points and map', group: 'Views', keys: 'g p', does: to('/trip/points') },
 	{ name: 'Trip card to print', group: 'Views', keys: 'g c', does: to('/trip/card') },
 	{ name: 'Weight', group: 'Views', keys: 'g w', does: to('/rig/weight') },
-	{ name: 'What if the rig were another', group: 'Views', keys: 'g i', does: to('/rig/what-if') }
+	{ name: 'What if the rig were another', group: 'Views', keys: 'g i', does: to('/rig/what-if') },
+	{ name: 'Care: what is due', group: 'Views', keys: 'g a', does: to('/rig/care') },
+	{ name: 'Doses', group: 'Views', keys: 'g o', does: to('/rig/doses') },
+	{ name: 'Drain-down and lay-up', group: 'Views', keys: 'g y', does: to('/rig/lay-up') },
+	{ name: 'Review: look back', group: 'Views', keys: 'g b', does: to('/ledger/review') },
+	{ name: 'The forecasts’ own record', group: 'Views', keys: 'g f', does: to('/ledger/record') }
 ];
 
 /** The acts that every rig has; each has a key. */

@@ -2,6 +2,7 @@ import type { App } from '$lib/state';
 import type { Reach } from './acts';
 import { asInstalled } from './installed.svelte';
 import { listenToKeys } from './keyboard';
+import { followingRecord } from '../review/followingRecord.svelte';
 import { followingPlan } from '../trip/followingPlan.svelte';
 import { takeOverNewBuilds } from './newBuild';
 
@@ -22,7 +23,7 @@ export function afterwards(
 	pressed: readonly KeyboardEvent[],
 	onbuild: () => void
 ): { readonly end: () => void; readonly offerBuild: () => void } {
-	const ends = [listenToKeys(app, reach), asInstalled(app), followingPlan(app)];
+	const ends = [listenToKeys(app, reach), asInstalled(app), followingPlan(app), followingRecord(app)];
 	for (const { key, code, shiftKey, ctrlKey, metaKey, altKey } of pressed)
 		document.body.dispatchEvent(
 			new KeyboardEvent('keydown', { key, code, shiftKey, ctrlKey, metaKey, altKey, bubbles: true })

@@ -1,0 +1,61 @@
+import type { ForecastRecord, Surprise } from '../../forecast/index.js';
+import type { Rig } from '../../logbook/index.js';
+import { formatFigure, formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
+
+const evenings = (count: number): string => `${count} ${count === 1 ? 'evening' : 'evenings'}`;
+
+/** The record in one line: `Of 40 evenings’ 96 forecasts 79 fell inside the band; 8 in 10 should`. */
+export function sayRecord({ evenings: count, forecasts, inside }: ForecastRecord): string {
+	if (count === 0) return 'No forecast has come true yet.';
+	return `Of ${forecasts} forecasts on ${evenings(count)} ${inside} fell inside the band; ${Math.round(0.8 * forecasts)} should.`;
+}
+
+/** What follows from it. */
+export function sayRecordVerdict({ verdict, spread, evenings: count }: ForecastRecord): string {
+	switch (verdict) {
+		case 'young':
+			return count === 0
+				? 'Each day, in the evening where the application is open then, what it foretells for a day later is kept on this device, and held against what the readings show then.'
+				: `After ten evenings it can be said whether that is as it should be.`;
+		case 'fits':
+			return 'As it should be: the bands are left as they are.';
+		case 'sharper':
+			return `Too sharp: what came lay outside too often. All forecasts are drawn ${formatFigure(spread)} times as wide from now on.`;
+		case 'duller':
+			return `Too dull: what came lay nearer than said. All forecasts are drawn at ${Math.round(100 * spread)} % of their width from now on.`;
+	}
+}
+
+/** How one tank fared: `12 of 14 inside; the band should have been about as wide as it was`. */
+export function sayTankRecord({ evenings: count, inside, wide }: ForecastRecord['tanks'][number]): string {
+	const width =
+		wide > 1.25
+			? `${formatFigure(wide)} times as wide`
+			: wide < 0.8
+				? `narrower, about ${Math.round(100 * wide)} %`
+				: 'about as wide as it was';
+	return `${inside} of ${count} inside; the band should have been ${width}`;
+}
+
+/** Why an evening came otherwise. */
+export function saySurprise(surprise: Surprise, rig: Rig, units: UnitChoice): string {
+	const named = (list: readonly { readonly id: string; readonly name: string }[], id: string): string =>
+		list.find((one) => one.id === id)?.name ?? id;
+	const people = (count: number): string => formatFigure(Number(count.toFixed(1)));
+	switch (surprise.kind) {
+		case 'people':
+			return `${people(surprise.were)} aboard instead of ${people(surprise.foretold)}`;
+		case 'heat':
+			return `a hot day, ${formatQuantity(surprise.maxC, 'temperature', units)}`;
+		case 'hook-up':
+			return 'a hook-up came or went';
+		case 'measure':
+			return `${named(rig.measures, surprise.measure)} was switched ${surprise.on ? 'on' : 'off'}`;
+		case 'leak':
+			return `a loss from ${named(rig.tanks, surprise.tank)}`;
+		case 'habit':
+			return `${named(rig.habits, surprise.habit)} ${formatFigure(surprise.times)} times instead of ${formatFigure(Number(surprise.usual.toFixed(1)))}`;
+		case 'unwritten':
+			return `${formatLitres(surprise.litres, units)} more than usual went unwritten`;
+	}
+}

@@ -1,0 +1,130 @@
+import type { Errands, Relived, Review, TankReview } from '../../review/index.js';
+import {
+	formatDuration,
+	formatFigure,
+	formatLitres,
+	formatQuantity,
+	type UnitChoice
+} from '../../units/index.js';
+import { listed } from '../list.js';
+import { capital } from '../outlook/stay.js';
+import { dayText } from '../log/entry.js';
+
+const many = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`;
+const percent = (share: number): string => `${Math.round(100 * Math.abs(share))} %`;
+
+/** Closer than this, two figures are alike. */
+const ALIKE = 0.03;
+
+/** How one figure stands to another: `12 % less`, `about the same`. */
+export const sayAgainst = (value: number, other: number): string => {
+	if (!(other > 0)) return 'nothing to compare with';
+	const change = value / other - 1;
+	return Math.abs(change) < ALIKE ? 'about the same' : `${percent(change)} ${change < 0 ? 'less' : 'more'}`;
+};
+
+/** What a stretch came to, in one line: `19.4 L a day each`. */
+export const sayReviewHeadline = ({ perPersonDayL, drawnL }: Review, units: UnitChoice): string =>
+	perPersonDayL === undefined
+		? `${formatLitres(drawnL, units)} drawn, with nobody aboard`
+		: `${formatLitres(perPersonDayL, units)} a day each`;
+
+/** What it rests on: `466 L drawn in 12 days by 2; 40 L of it nobody wrote down`. */
+export function sayReviewDetail(
+	{ drawnL, drawnSdL, days, personDays, unloggedL }: Review,
+	units: UnitChoice
+): string {
+	const persons = days > 0 ? personDays / days : 0;
+	const by = persons > 0 ? ` by ${formatFigure(Number(persons.toFixed(1)))}` : '';
+	const give = 1.645 * drawnSdL;
+	const sure = give > 0.02 * drawnL && give > 0.5 ? `, give or take ${formatLitres(give, units)}` : '';
+	const unwritten =
+		unloggedL > 0.01 * drawnL && unloggedL > 0.5
+			? ` ${formatLitres(unloggedL, units)} of it (${percent(unloggedL / drawnL)}) nobody wrote down: the readings tell.`
+			: ' All of it was written down.';
+	return `${formatLitres(drawnL, units)} drawn in ${formatDuration(days)}${by}${sure}.${drawnL > 0 ? unwritten : ''}`;
+}
+
+/** What of a tank's account nothing explains; nothing where it is little. */
+export function sayUnexplained(
+	tank: TankReview,
+	name: string,
+	usableL: number,
+	units: UnitChoice
+): string | undefined {
+	const litres = Math.abs(tank.unexplained);
+	if (litres < Math.max(3, 0.05 * usableL)) return undefined;
+	return tank.unexplained > 0
+		? `${formatLitres(litres, units)} came into ${name} of which nothing was written down.`
+		: `${formatLitres(litres, units)} left ${name} of which nothing was written down.`;
+}
+
+/** What water and waste cost: `4 fills and 7 dumps at 5 calls: 12 in fees, 1 h 20, 6 km of detour`. */
+export function sayErrands(
+	{ fills, dumps, fee, minutes, km, errands, unplaced }: Errands,
+	units: UnitChoice
+): string {
+	if (fills + dumps === 0) return 'Nothing was filled or dumped.';
+	const acts = listed([
+		...(fills > 0 ? [many(fills, 'fill')] : []),
+		...(dumps > 0 ? [many(dumps, 'dump')] : [])
+	]);
+	const costs = listed([
+		...(fee > 0 ? [`${Number(fee.toFixed(2))} in fees`] : []),
+		...(minutes > 0 ? [`${Math.round(minutes)} minutes`] : []),
+		...(km > 0 ? [`${formatQuantity(km, 'distance', units)} of detour`] : [])
+	]);
+	const calls = errands.length > 0 ? ` at ${many(errands.length, 'call')}` : '';
+	const unknown =
+		unplaced > 0
+			? ` Of ${unplaced === 1 ? 'one of them' : `${unplaced} of them`} nobody wrote down where.`
+			: '';
+	return `${capital(acts)}${calls}${costs ? `: ${costs}` : ''}.${unknown}`;
+}
+
+/** How often, had one set out full, everything would have had to be served: `3 times, Grey each time`. */
+function sayServed({ served }: Relived, nameOf: (tank: string) => string): string {
+	if (served.length === 0) return 'not once';
+	const tanks = [...new Set(served.map(({ tank }) => tank))].map(nameOf);
+	const times = served.length === 1 ? 'once' : served.length === 2 ? 'twice' : `${served.length} times`;
+	return `${times}, ${tanks.length === 1 ? `for ${tanks[0]}${served.length > 1 ? ' each time' : ''}` : `for ${listed(tanks)}`}`;
+}
+
+/** A stretch as it was and as it would have been, in sentences. */
+export function sayRelived(
+	was: Relived,
+	would: Relived,
+	nameOf: (tank: string) => string,
+	units: UnitChoice
+): readonly string[] {
+	const fewer = was.served.length - would.served.length;
+	const gist =
+		fewer > 0
+			? `${many(fewer, 'call')} fewer at taps and drains.`
+			: fewer < 0
+				? `${many(-fewer, 'call')} more at taps and drains.`
+				: 'As many calls at taps and drains.';
+	const first =
+		was.firstDays !== undefined && would.firstDays !== undefined
+			? `The first stretch would have lasted ${formatDuration(would.firstDays)} instead of ${formatDuration(was.firstDays)}.`
+			: was.firstDays !== undefined
+				? `Nothing would have come to its end; as it was, ${nameOf(was.served[0]?.tank ?? '')} did after ${formatDuration(was.firstDays)}.`
+				: would.firstDays !== undefined
+					? `${nameOf(would.served[0]?.tank ?? '')} would have come to its end after ${formatDuration(would.firstDays)}; as it was, nothing did.`
+					: 'Neither way would anything have come to its end.';
+	return [
+		gist,
+		`Set out full and served only when a tank was at its end: ${sayServed(would, nameOf)}; as it was, ${sayServed(was, nameOf)}.`,
+		first,
+		`${formatLitres(would.drawnL, units)} drawn instead of ${formatLitres(was.drawnL, units)}.`
+	];
+}
+
+/** A part of a stretch by its first day: `Wed 21 Apr`, `week of Wed 21 Apr`, `April 2027`. */
+export function sayPart(day: string, are: Review['partsAre']): string {
+	if (are === 'days') return dayText(day);
+	if (are === 'weeks') return `week of ${dayText(day)}`;
+	return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'long', year: 'numeric' }).format(
+		Date.parse(`${day}T00:00:00Z`)
+	);
+}

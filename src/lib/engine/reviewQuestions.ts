@@ -1,0 +1,152 @@
+import type { Estimate } from '$core/estimate';
+import { foretell, scoreOf, type Foretold, type Score } from '$core/forecast';
+import { instantMs, tripSpan, type Entry, type Logbook, type Trip } from '$core/logbook';
+import { plan } from '$core/plan';
+import {
+	byHabit,
+	byOutlet,
+	errandsOf,
+	expectedPerPersonDay,
+	NothingToReview,
+	relive,
+	reviewOf,
+	type Errands,
+	type Otherwise,
+	type Relived,
+	type Review,
+	type Share
+} from '$core/review';
+
+/** What is looked back on. */
+export interface Looking {
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly timeZone: string;
+	/** the trip whose plan it is held against */
+	readonly trip?: string | undefined;
+}
+
+/** What was to be expected of a stretch when it began. */
+export interface Foreseen {
+	/** litres per person and day, as one lived before */
+	readonly perPersonDayL?: number;
+	/** what the plan of the trip wanted as it began */
+	readonly plan?: { readonly services: number; readonly cost: number; readonly feasible: boolean };
+}
+
+/** A stretch looked back on, with all that stands beside it. */
+export interface LookedBack {
+	readonly review: Review;
+	readonly habits: readonly Share[];
+	readonly outlets: readonly Share[];
+	readonly errands: Errands;
+	readonly foreseen: Foreseen;
+	/** as it was, lived by the rule that another way is compared by */
+	readonly was: Relived;
+}
+
+/** Why nothing can be looked back on. */
+export interface Nothing {
+	readonly nothing: NothingToReview['why'];
+}
+
+type Book = Pick<Logbook, 'trips' | 'points' | 'rigs'>;
+
+const orNothing = <T>(make: () => T): T | Nothing => {
+	try {
+		return make();
+	} catch (error) {
+		if (error instanceof NothingToReview) return { nothing: error.why };
+		throw error;
+	}
+};
+
+function foreseenOf(before: Estimate, trip: Trip | undefined, book: Book): Foreseen {
+	const persons = trip?.persons ?? before.model.rig.crew;
+	const perPersonDayL = expectedPerPersonDay(before, persons);
+	const planned =
+		trip && before.entries.length > 0 && trip.stops.length > 0 ? plan(before, book, trip.id) : undefined;
+	return {
+		...(perPersonDayL === undefined ? {} : { perPersonDayL }),
+		...(planned
+			? { plan: { services: planned.services.length, cost: planned.cost, feasible: planned.feasible } }
+			: {})
+	};
+}
+
+/**
+ * Looks back on a stretch.
+ *
+ * @param then the estimate as it ends
+ * @param before the estimate as it begins: what one knew then
+ */
+export function lookBack(
+	then: Estimate,
+	before: Estimate,
+	{ fromMs, timeZone, trip: id }: Looking,
+	book: Book,
+	entries: readonly Entry[]
+): LookedBack | Nothing {
+	return orNothing(() => {
+		const { rig } = then.model;
+		const review = reviewOf(then, { fromMs, timeZone, trips: book.trips });
+		const trip = book.trips.find((one) => one.id === id);
+		return {
+			review,
+			habits: byHabit(review, rig),
+			outlets: byOutlet(review, rig),
+			errands: errandsOf(book, rig, entries, review.fromMs, review.toMs),
+			foreseen: foreseenOf(before, trip, book),
+			was: relive(then, review)
+		};
+	});
+}
+
+/** The same stretch as it would have been. */
+export const liveAgain = (
+	then: Estimate,
+	{ fromMs, timeZone }: Looking,
+	trips: Logbook['trips'],
+	otherwise: Otherwise
+): Relived | Nothing => orNothing(() => relive(then, reviewOf(then, { fromMs, timeZone, trips }), otherwise));
+
+/** A stretch in few figures, to stand beside another. */
+export interface InShort {
+	readonly id: string;
+	readonly days: number;
+	readonly personDays: number;
+	readonly drawnL: number;
+	readonly perPersonDayL?: number;
+	readonly habits: readonly { readonly id: string; readonly perPersonDayL: number }[];
+}
+
+/** A trip of the rig in few figures; nothing where its log has nothing of it. */
+export function inShort(then: Estimate, trip: Trip): InShort | undefined {
+	const [fromMs] = tripSpan(trip);
+	const seen = orNothing(() => reviewOf(then, { fromMs, timeZone: trip.timeZone, whole: true }));
+	if ('nothing' in seen) return undefined;
+	const { days, personDays, drawnL, perPersonDayL } = seen;
+	return {
+		id: trip.id,
+		days,
+		personDays,
+		drawnL,
+		...(perPersonDayL === undefined ? {} : { perPersonDayL }),
+		habits: byHabit(seen, then.model.rig).flatMap(({ id, perPersonDayL: own }) =>
+			own === undefined ? [] : [{ id, perPersonDayL: own }]
+		)
+	};
+}
+
+/** What is foretold for a day later; nothing where the log knows of it already. */
+export const foretellNow = (estimate: Estimate, entries: readonly Entry[]): Foretold | undefined =>
+	foretell(
+		estimate,
+		entries.reduce((last, { at, void: gone }) => (gone ? last : Math.max(last, instantMs(at))), 0)
+	);
+
+/** What would have been foretold by the log until then: for the demo rigs, whose log is made up all at once. */
+export const foretellAsOf = (estimate: Estimate): Foretold | undefined => foretell(estimate);
+
+export const scoreThen = (estimate: Estimate, foretold: Foretold): Score | 'later' | 'untold' =>
+	scoreOf(estimate, foretold);

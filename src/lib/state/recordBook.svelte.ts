@@ -1,0 +1,169 @@
+import { recordOf, type ForecastRecord, type Foretold, type Score, type Settled } from '$core/forecast';
+import { dayPlus, zonedMs, zonedTime } from '$core/logbook';
+import type { KeyValuePort, Turns } from '$lib/store';
+import type { App } from './app.svelte';
+
+const PREFIX = 'foretold:';
+const DAY_MS = 86_400_000;
+/** From this hour on it is evening: what is foretold then takes the place of what the day had. */
+const EVENING = 17;
+/** So long a forecast is kept: the record looks back over some months, days. */
+const KEPT_DAYS = 400;
+
+/** One evening: what was foretold, and, once it is known, how it came. */
+export interface Kept {
+	readonly foretold: Foretold;
+	/** the local day on which it was foretold */
+	readonly day: string;
+	readonly evening: boolean;
+	readonly score?: Score | 'untold';
+}
+
+const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value);
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+	typeof value === 'object' && value !== null;
+
+/** A kept evening as it was read; nothing where it is none. */
+function readKept(value: unknown): Kept | undefined {
+	if (!isObject(value) || !isObject(value.foretold) || typeof value.day !== 'string') return undefined;
+	const { rig, madeMs, forMs, persons, spread, tanks } = value.foretold;
+	const whole =
+		typeof rig === 'string' &&
+		[madeMs, forMs, persons, spread].every(isNumber) &&
+		Array.isArray(tanks) &&
+		tanks.every((tank) => isObject(tank) && [tank.p10, tank.p50, tank.p90].every(isNumber));
+	const { score } = value;
+	const scored = score === undefined || score === 'untold' || (isObject(score) && Array.isArray(score.tanks));
+	return whole && scored ? (value as unknown as Kept) : undefined;
+}
+
+const keyOf = (rig: string, day: string): string => `${PREFIX}${JSON.stringify([rig, day])}`;
+
+/** What the forecasts of a rig said evening by evening, kept on this device beside the logbook under a key each. */
+export class RecordBook {
+	evenings = $state.raw<readonly Kept[]>([]);
+	readonly #port: KeyValuePort;
+	readonly #turns: Turns;
+
+	constructor(port: KeyValuePort, turns: Turns) {
+		this.#port = port;
+		this.#turns = turns;
+	}
+
+	/** Reads all evenings; what is too old to count is let go. */
+	async load(nowMs: number): Promise<void> {
+		const kept = (await this.#port.entries()).flatMap(([key, value]) => {
+			const read = key.startsWith(PREFIX) ? readKept(value) : undefined;
+			return read ? [{ key, read }] : [];
+		});
+		const old = kept.filter(({ read }) => nowMs - read.foretold.madeMs > KEPT_DAYS * DAY_MS);
+		await Promise.all(old.map(({ key }) => this.#port.remove(key)));
+		this.evenings = kept
+			.filter((one) => !old.includes(one))
+			.map(({ read }) => read)
+			.sort((a, b) => a.foretold.madeMs - b.foretold.madeMs);
+	}
+
+	of(rig: string): readonly Kept[] {
+		return this.evenings.filter(({ foretold }) => foretold.rig === rig);
+	}
+
+	async #put(next: Kept): Promise<void> {
+		await this.#turns(() => this.#port.set(keyOf(next.foretold.rig, next.day), next));
+		const same = ({ foretold, day }: Kept): boolean => foretold.rig === next.foretold.rig && day === next.day;
+		this.evenings = [...this.evenings.filter((one) => !same(one)), next].sort(
+			(a, b) => a.foretold.madeMs - b.foretold.madeMs
+		);
+	}
+
+	/** Whether a forecast is wanted at a moment: the first of its day, or the first of its evening. */
+	wants(rig: string, nowMs: number, timeZone: string): boolean {
+		const { day, hour } = zonedTime(nowMs, timeZone);
+		const today = this.of(rig).find((one) => one.day === day);
+		return !today || (hour >= EVENING && !today.evening && today.score === undefined);
+	}
+
+	/** Keeps what is foretold now. */
+	keep(foretold: Foretold, timeZone: string): Promise<void> {
+		const { day, hour } = zonedTime(foretold.madeMs, timeZone);
+		return this.#put({ foretold, day, evening: hour >= EVENING });
+	}
+
+	/** Forecasts whose time has come and of which nobody has said yet how they came. */
+	open(rig: string, nowMs: number): readonly Kept[] {
+		return this.of(rig).filter(({ foretold, score }) => score === undefined && foretold.forMs <= nowMs);
+	}
+
+	settle(kept: Kept, score: Score | 'untold'): Promise<void> {
+		return this.#put({ ...kept, score });
+	}
+
+	/** Lets go of all evenings, as when everything is taken out of this browser. */
+	async clear(): Promise<void> {
+		const keys = (await this.#port.entries()).map(([key]) => key).filter((key) => key.startsWith(PREFIX));
+		await Promise.all(keys.map((key) => this.#port.remove(key)));
+		this.evenings = [];
+	}
+}
+
+export const settledOf = (evenings: readonly Kept[]): readonly Settled[] =>
+	evenings.flatMap(({ foretold, score }) =>
+		score !== undefined && score !== 'untold' ? [{ foretold, score }] : []
+	);
+
+/** What the record of a rig says since it was last set back. */
+export const recordSince = (evenings: readonly Kept[], resetMs: number | undefined): ForecastRecord =>
+	recordOf(settledOf(evenings), resetMs);
+
+export const recordBeside = ({ beside }: App): RecordBook => new RecordBook(beside.port, beside.turns);
+
+/** A reading is waited for so long before a forecast is held against what came, and what came later than that tells no more. */
+const KNOWN_AFTER_MS = 12 * 3_600_000;
+const TELLS_UNTIL_MS = 4 * DAY_MS;
+/** At one go no more than so many are held against what came. */
+const AT_ONCE = 16;
+
+/** The demo rigs' logs are made up all at once: their evenings are foretold as the log went along. */
+const isDemo = (rig: string): boolean => rig.startsWith('demo-');
+const DEMO_DAYS = 14;
+
+async function demoEvenings(app: App, book: RecordBook, rig: string): Promise<void> {
+	const { day } = zonedTime(app.nowMs, app.timeZone);
+	for (let ago = DEMO_DAYS; ago > 0; ago--) {
+		const foretold = await app.engine.foretellAsOf(zonedMs(dayPlus(day, -ago), app.timeZone, EVENING + 3));
+		if (foretold && foretold.rig === rig) await book.keep(foretold, app.timeZone);
+	}
+}
+
+/**
+ * Brings the record up to date: keeps what is foretold today, holds what has come due against what came, and corrects how wide
+ * forecasts are drawn where the record asks for it.
+ */
+export async function followRecord(app: App, book: RecordBook): Promise<void> {
+	const rig = app.rig?.id;
+	if (rig === undefined || app.engine.assessment?.rig !== rig) return;
+	const nowMs = app.nowMs;
+	if (isDemo(rig) && book.of(rig).length === 0) await demoEvenings(app, book, rig);
+	for (const kept of book.open(rig, nowMs - KNOWN_AFTER_MS).slice(0, AT_ONCE)) {
+		const score = await app.engine.score(
+			kept.foretold,
+			Math.min(nowMs, kept.foretold.forMs + TELLS_UNTIL_MS)
+		);
+		if (score !== undefined && score !== 'later') await book.settle(kept, score);
+	}
+	if (book.wants(rig, nowMs, app.timeZone)) {
+		const foretold = await app.engine.foretell();
+		if (foretold && foretold.rig === rig) await book.keep(foretold, app.timeZone);
+	}
+	const { spread } = recordSince(book.of(rig), app.prefs.current.recordSince?.[rig]);
+	const before = app.prefs.current.spread?.[rig] ?? 1;
+	if (Math.abs(spread - before) > 0.02)
+		await app.choose(({ spread: all }) => ({ spread: { ...all, [rig]: spread } }));
+}
+
+/** Forgets what the record asked for: forecasts are drawn as the engine would, and are judged from now on. */
+export const resetRecord = (app: App, rig: string): Promise<void> =>
+	app.choose(({ spread, recordSince: since }) => ({
+		spread: { ...spread, [rig]: 1 },
+		recordSince: { ...since, [rig]: app.nowMs }
+	}));

@@ -1,0 +1,36 @@
+import type { App } from '$lib/state';
+import { followRecord, recordBeside } from '$lib/state/recordBook.svelte';
+
+/** What one came for goes first: the record is brought up to date when the page has been still for so long. */
+const CALM_MS = 6000;
+
+/**
+ * The forecasts' own record is kept beside the logbook while the application is open.
+ *
+ * @returns ends it
+ */
+export function followingRecord(app: App): () => void {
+	const book = recordBeside(app);
+	let loaded = false;
+	let busy = false;
+	async function follow(): Promise<void> {
+		if (busy) return;
+		busy = true;
+		try {
+			if (!loaded) await book.load(app.nowMs);
+			loaded = true;
+			await followRecord(app, book);
+		} catch (error) {
+			console.warn('The record of the forecasts could not be kept:', error);
+		} finally {
+			busy = false;
+		}
+	}
+	return $effect.root(() => {
+		$effect(() => {
+			void app.engine.assessment;
+			const waiting = setTimeout(() => void follow(), CALM_MS);
+			return () => clearTimeout(waiting);
+		});
+	});
+}

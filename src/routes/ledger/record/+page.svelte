@@ -1,0 +1,139 @@
+<script lang="ts">
+	import { formatLitres } from '$core/units';
+	import { sayInstant, sayRecord, sayRecordVerdict, saySurprise, sayTankRecord } from '$core/words';
+	import { tankById } from '$core/rig';
+	import { useApp } from '$lib/state';
+	import { followRecord, recordBeside, recordSince, resetRecord } from '$lib/state/recordBook.svelte';
+	import DataTable from '$lib/ui/page/DataTable.svelte';
+	import Notice from '$lib/ui/page/Notice.svelte';
+	import Page from '$lib/ui/page/Page.svelte';
+	import PageHead from '$lib/ui/page/PageHead.svelte';
+	import Section from '$lib/ui/page/Section.svelte';
+	import BandRow from '$lib/ui/review/BandRow.svelte';
+	import { said } from '$lib/said';
+	import { toast } from '$lib/ui/shell/toast.svelte';
+
+	const app = useApp();
+	const book = recordBeside(app);
+	let trouble = $state<string>();
+	let loaded = $state(false);
+	const rig = $derived(app.rig);
+	const units = $derived(app.prefs.current.units);
+	const sinceMs = $derived(rig && app.prefs.current.recordSince?.[rig.id]);
+	const evenings = $derived(rig ? book.of(rig.id) : []);
+	const record = $derived(recordSince(evenings, sinceMs));
+	const shown = $derived(evenings.filter(({ foretold }) => foretold.madeMs >= (sinceMs ?? 0)).toReversed());
+	const nameOf = (id: string): string => (rig && tankById(rig, id)?.name) ?? id;
+	const untold = $derived(shown.filter(({ score }) => score === 'untold').length);
+	const waiting = $derived(shown.filter(({ score }) => score === undefined).length);
+
+	// What is kept is read once, and brought up to date with what was read since.
+	$effect(() => {
+		const now = app.engine.assessment;
+		if (!now) return;
+		void app.engine.written;
+		void (async () => {
+			try {
+				if (!loaded) await book.load(app.nowMs);
+				loaded = true;
+				await followRecord(app, book);
+			} catch (error) {
+				trouble = said(error);
+			}
+		})();
+	});
+
+	async function reset(): Promise<void> {
+		if (!rig) return;
+		await resetRecord(app, rig.id);
+		toast('The record begins anew: forecasts are drawn as the engine would.');
+	}
+</script>
+
+{#if rig}
+	<Page up={{ href: '/ledger', name: 'Ledger' }}>
+		<PageHead title={loaded ? sayRecord(record) : 'The forecasts’ own record'}>
+			{#snippet says()}{#if loaded}<p class="detail soft">{sayRecordVerdict(record)}</p>{/if}{/snippet}
+			{#snippet acts()}
+				{#if record.evenings > 0}<button onclick={() => void reset()}>Begin the record anew</button>{/if}
+			{/snippet}
+		</PageHead>
+		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
+		{#if record.tanks.length > 0}
+			<Section title="By tank">
+				<ul>
+					{#each record.tanks as tank (tank.id)}
+						<li><strong>{nameOf(tank.id)}</strong><span>{sayTankRecord(tank)}</span></li>
+					{/each}
+				</ul>
+			</Section>
+		{/if}
+		{#if shown.length > 0}
+			<Section title="Evening by evening">
+				<p class="soft">
+					The bar is the band of eight in ten, the notch its middle; the mark is what came, had nothing been
+					filled or dumped.{untold > 0
+						? ` Of ${untold} ${untold === 1 ? 'evening' : 'evenings'} nothing was read that tells.`
+						: ''}{waiting > 0 ? ` ${waiting} ${waiting === 1 ? 'is' : 'are'} still to come.` : ''}
+				</p>
+				<DataTable
+					columns={[
+						{ name: 'Foretold for' },
+						{ name: 'Tank' },
+						{ name: 'Band and what came' },
+						{ name: 'Why' }
+					]}
+				>
+					{#each shown as { foretold, score } (foretold.madeMs)}
+						{#each foretold.tanks as tank, i (tank.id)}
+							{@const came =
+								score !== undefined && score !== 'untold'
+									? score.tanks.find(({ id }) => id === tank.id)
+									: undefined}
+							<tr>
+								<th scope="row">{i === 0 ? sayInstant(foretold.forMs, app.timeZone) : ''}</th>
+								<td>{nameOf(tank.id)}</td>
+								<td><BandRow {tank} {came} {units} /></td>
+								<td
+									>{#if came && !came.inside && score && score !== 'untold'}<span class="mind"
+											>{score.why.length > 0
+												? score.why.map((one) => saySurprise(one, rig, units)).join('; ')
+												: 'by chance, as far as anybody knows'}</span
+										>{:else if came}inside{:else}{score === 'untold'
+											? 'nothing was read'
+											: 'to come'}{/if}</td
+								>
+							</tr>
+						{/each}
+					{/each}
+				</DataTable>
+			</Section>
+		{:else if loaded}
+			<Notice calm
+				><p>
+					Nothing is foretold yet{app.engine.assessment ? '' : ', the levels are still reckoned'}. It needs a
+					tank whose level is neither exact nor at its end; {formatLitres(0.3, units)} of doubt are enough.
+				</p></Notice
+			>
+		{/if}
+		<Notice calm
+			><p>
+				Kept on this device only, not in the logbook. Nothing is foretold of what the log already knows, and
+				an evening that no reading tells of is not counted.
+			</p></Notice
+		>
+	</Page>
+{/if}
+
+<style>
+	ul {
+		width: 100%;
+	}
+	li {
+		display: grid;
+		grid-template-columns: minmax(7rem, 14rem) minmax(0, 1fr);
+		gap: var(--gap-2);
+		border-top: var(--hairline);
+		padding: 0.35rem 0;
+	}
+</style>

@@ -1,0 +1,135 @@
+<script lang="ts">
+	import { careIdeasFor, dueNow, taskFrom, type CareIdea } from '$core/care';
+	import { FROST_CAUTION, sayDue, sayDueNow, sayFrostNight, sayFrostRisk } from '$core/words';
+	import { latest } from '$lib/engine';
+	import { useApp } from '$lib/state';
+	import { doneSaying } from '$lib/ui/care/done';
+	import IdeaList from '$lib/ui/care/IdeaList.svelte';
+	import TaskList from '$lib/ui/care/TaskList.svelte';
+	import WaterTable from '$lib/ui/care/WaterTable.svelte';
+	import Notice from '$lib/ui/page/Notice.svelte';
+	import Page from '$lib/ui/page/Page.svelte';
+	import PageHead from '$lib/ui/page/PageHead.svelte';
+	import Section from '$lib/ui/page/Section.svelte';
+	import RigForm from '$lib/ui/rig/RigForm.svelte';
+	import { sayDone } from '$lib/ui/shell/saying';
+	import { v7 as uuid } from 'uuid';
+
+	const app = useApp();
+	let open = $state<{ id?: string }>();
+
+	const rig = $derived(app.liveRig);
+	const units = $derived(app.prefs.current.units);
+	const care = latest(
+		() => app.engine.care(),
+		() => app.engine.written
+	);
+	const now = $derived(care.value);
+	const due = $derived(now ? dueNow(now.tasks, now) : []);
+	const next = $derived(
+		now?.tasks
+			.filter(({ dueMs, overdue }) => dueMs !== undefined && !overdue)
+			.toSorted((a, b) => (a.dueMs ?? 0) - (b.dueMs ?? 0))[0]
+	);
+	const title = $derived(
+		!now
+			? 'Care'
+			: due.length > 0
+				? `${sayDueNow(due.map(({ task }) => task))}.`
+				: next
+					? `Nothing is due. Next: ${next.task.name.toLowerCase()}, ${sayDue(next, app.nowMs, app.timeZone, units)}.`
+					: 'Nothing is due.'
+	);
+	const ideas = $derived(rig ? careIdeasFor(rig) : []);
+
+	async function add(idea: CareIdea): Promise<void> {
+		if (!rig) return;
+		const task = taskFrom(idea, rig, uuid());
+		const label = `${idea.name}: looked after`;
+		if (
+			await app.commands.change(
+				'rig',
+				rig.id,
+				(newest) => ({ ...newest, care: [...newest.care, task] }),
+				label
+			)
+		)
+			sayDone(app, label);
+	}
+</script>
+
+{#if rig && app.rig}
+	<Page up={{ href: '/rig', name: 'Rig' }}>
+		<PageHead {title}>
+			{#snippet acts()}
+				<button onclick={() => (open = {})}>New task</button>
+				<a class="as-button" href="/rig/doses">Doses</a>
+				<a class="as-button" href="/rig/lay-up">Drain-down and lay-up</a>
+			{/snippet}
+		</PageHead>
+		{#if care.trouble}<p class="mind" role="alert">{care.trouble}</p>{/if}
+		{#if now}
+			<Section title="Tasks">
+				{#if now.tasks.length === 0}
+					<Notice calm><p>Nothing is looked after yet. Take what fits from the list below.</p></Notice>
+				{:else}
+					<TaskList
+						{rig}
+						tasks={now.tasks}
+						{units}
+						nowMs={app.nowMs}
+						timeZone={app.timeZone}
+						ondone={(task) => void doneSaying(app, task)}
+						onchange={(id) => (open = { id })}
+					/>
+				{/if}
+			</Section>
+			<Section title="Frost">
+				<div id="frost" class="stack">
+					{#each now.frost as night (night.stop)}
+						<p class="mind"><strong>{sayFrostNight(night, app.nowMs, app.timeZone, units)}</strong></p>
+						<ol>
+							{#each night.risks as risk, i (i)}<li>{sayFrostRisk(risk, units)}</li>{/each}
+						</ol>
+					{:else}
+						<p>
+							No stop of the next three days says frost{app.trip ? '' : ' (no trip is under way)'}. The
+							weather of a stop is typed or fetched in <a href="/trip">Trip</a>.
+						</p>
+					{/each}
+					<p class="soft">{FROST_CAUTION}</p>
+				</div>
+			</Section>
+			<Section title="Water in the tanks">
+				<WaterTable
+					{rig}
+					ages={now.ages}
+					warnings={now.warnings}
+					points={app.records.points}
+					{units}
+					nowMs={app.nowMs}
+					timeZone={app.timeZone}
+				/>
+			</Section>
+			{#if ideas.length > 0}
+				<Section title="What else people look after">
+					<p class="soft">Common intervals, to be changed to what the label or the maker says.</p>
+					<IdeaList {ideas} onadd={(idea) => void add(idea)} />
+				</Section>
+			{/if}
+		{:else if care.waiting}<p class="soft" aria-live="polite">Looking what is due…</p>{/if}
+	</Page>
+	{#if open}<RigForm {app} rig={app.rig} part="care" {...open} onclose={() => (open = undefined)} />{/if}
+{/if}
+
+<style>
+	.stack {
+		display: grid;
+		gap: var(--gap-2);
+		width: 100%;
+	}
+	ol {
+		list-style: decimal;
+		padding-left: 1.4rem;
+	}
+</style>
