@@ -258,16 +258,39 @@ const rig: Rig = {
 			minutesPerLoad: 15
 		}
 	],
-	care: [
+	care: []
+};
+
+/** What is looked after, with when it was last done: days before today. */
+function careOf(today: string, timeZone: string): Rig['care'] {
+	const done = (day: number): string => zonedIso(zonedMs(dayPlus(today, day), timeZone, 9), timeZone);
+	return [
 		{
 			id: 'wren-filter',
 			name: 'Change the carbon filter',
 			every: { days: 180, litres: 3000 },
-			through: 'wren-meter'
+			through: 'wren-meter',
+			lastDone: done(-12),
+			idea: 'charcoal'
 		},
-		{ id: 'wren-clean', name: 'Rinse the cassette', every: { days: 7 }, through: 'wren-cassette' }
-	]
-};
+		{
+			id: 'wren-clean',
+			name: 'Rinse the cassette',
+			every: { days: 7 },
+			through: 'wren-cassette',
+			lastDone: done(-9)
+		},
+		{
+			id: 'wren-strainer',
+			name: 'Clean the pump strainer',
+			every: { days: 90, litres: 320 },
+			through: 'wren-meter',
+			lastDone: done(-12),
+			idea: 'pump-strainer'
+		},
+		{ id: 'wren-frost', name: 'Open the low points', season: 'frost', lastDone: done(-190), idea: 'frost-drain' }
+	];
+}
 
 const TAP: Service = { kind: 'water', potable: true, minutes: 12, flowLpm: 11 };
 const DRAIN: Service = { kind: 'grey', minutes: 8 };
@@ -308,8 +331,11 @@ const CAMPS: Readonly<Record<string, Stop['position']>> = {
 	'Skarn Hause': [-21.28, 57.12]
 };
 
-/** Warm days to come, by the day of arrival. */
+/** What the days are like, by the day of arrival. */
 const WEATHER: Readonly<Record<number, Stop['weather']>> = {
+	[-9]: { maxC: 19, minC: 8 },
+	[-6]: { maxC: 16, minC: 5 },
+	[-2]: { maxC: 20, minC: 9 },
 	1: { maxC: 28, minC: 13 },
 	4: { maxC: 21, minC: 9 }
 };
@@ -441,7 +467,7 @@ export function camperLogbook(nowMs: number, timeZone: string): Logbook {
 		version: 1,
 		exportedAt: zonedIso(nowMs, timeZone),
 		app: 'Dipsometer demo',
-		rigs: [rig],
+		rigs: [{ ...rig, care: careOf(today, timeZone) }],
 		trips: [trip],
 		points: PLACES,
 		entries: diary.entries

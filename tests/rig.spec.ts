@@ -192,7 +192,7 @@ test('weight, what if and a learned curve answer; a ready rig is begun', async (
 test('no axe violations, and no sideways scrolling at 390 px, in the pages under the views', async ({
 	page
 }) => {
-	test.setTimeout(240_000);
+	test.setTimeout(300_000);
 	// Charts that never hear of a new width: what is turned in the hand must not jump sideways until they do.
 	await page.addInitScript(() => (ResizeObserver.prototype.observe = () => undefined));
 	await openDemo(page);
@@ -203,6 +203,11 @@ test('no axe violations, and no sideways scrolling at 390 px, in the pages under
 		'/rig/instrument/wren-meter',
 		'/rig/weight',
 		'/rig/what-if',
+		'/rig/care',
+		'/rig/doses',
+		'/rig/lay-up',
+		'/ledger/review',
+		'/ledger/record',
 		'/trip/points?point=demo-sarn',
 		'/trip/card',
 		'/data/format'

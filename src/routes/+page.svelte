@@ -104,9 +104,15 @@
 			{#if app.rigEntries.length < YOUNG}
 				{#await import('$lib/ui/now/NextSteps.svelte') then { default: NextSteps }}<NextSteps {app} />{/await}
 			{/if}
+			{#if app.liveRig?.care.length}
+				<div class="care">
+					{#if later}{#await import('$lib/ui/care/CareNews.svelte') then { default: CareNews }}<CareNews
+								{app}
+							/>{/await}{/if}
+				</div>
+			{/if}
 			{#if later}
 				{#await import('$lib/ui/runs/RunNews.svelte') then { default: RunNews }}<RunNews {app} />{/await}
-				{#await import('$lib/ui/care/CareNews.svelte') then { default: CareNews }}<CareNews {app} />{/await}
 			{/if}
 			{#if now.due || hasNews}
 				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews {app} />{/await}
@@ -175,5 +181,9 @@
 	}
 	.chance {
 		min-height: 2lh;
+	}
+	/* Its place is kept: what is due follows the first look. */
+	.care {
+		min-height: 2.25rem;
 	}
 </style>

@@ -1,4 +1,5 @@
-import { accountOf, DAY_MS, type Account, type Estimate, type Sparse } from '../estimate/index.js';
+import { ended } from '../ended.js';
+import { accountBySteps, DAY_MS, type Account, type Estimate, type Sparse } from '../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead, litresPast, litresPerDay } from '../habits/index.js';
 import { instantMs, type CareTask } from '../logbook/index.js';
 
@@ -111,7 +112,10 @@ function perDay(estimate: Estimate, through: Through): number {
  *
  * A task that was never done is counted from the beginning of the log: it is due then at the latest.
  */
-export function careDue(estimate: Estimate): readonly TaskDue[] {
+export const careDue = (estimate: Estimate): readonly TaskDue[] => ended(careBySteps(estimate));
+
+/** The same in parts: it pauses on its way. */
+export function* careBySteps(estimate: Estimate): Generator<number, readonly TaskDue[]> {
 	const { model, entries, atMs } = estimate;
 	const beganMs = entries[0] ? instantMs(entries[0].at) : undefined;
 	const asked = model.rig.care
@@ -129,7 +133,7 @@ export function careDue(estimate: Estimate): readonly TaskDue[] {
 	const account =
 		counting.length === 0
 			? undefined
-			: accountOf(estimate, {
+			: yield* accountBySteps(estimate, {
 					fromMs: Math.min(...counting.map(({ fromMs }) => fromMs ?? atMs)),
 					scope: {
 						pools: [...new Set(kinds.flatMap((one) => (one.kind === 'tank' ? one.pool : [])))],

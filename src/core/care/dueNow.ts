@@ -31,3 +31,12 @@ export const dueNow = (tasks: readonly TaskDue[], { frost, maxC }: Weather): rea
 				return overdue;
 		}
 	});
+
+/** The task that is due next, of those that are not overdue; nothing where none has a date. */
+export const nextDue = (tasks: readonly TaskDue[]): TaskDue | undefined =>
+	tasks
+		.filter(({ dueMs, overdue }) => dueMs !== undefined && !overdue)
+		.reduce<TaskDue | undefined>(
+			(first, one) => (first && (first.dueMs ?? 0) <= (one.dueMs ?? 0) ? first : one),
+			undefined
+		);

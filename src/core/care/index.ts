@@ -1,5 +1,5 @@
-export { careDue, type CareProblem, type TaskDue } from './due.js';
-export { dueNow, type Weather } from './dueNow.js';
+export { careBySteps, careDue, type CareProblem, type TaskDue } from './due.js';
+export { dueNow, nextDue, type Weather } from './dueNow.js';
 export { CARE_IDEAS, careIdea, careIdeasFor, taskFrom, type CareIdea } from './catalogue.js';
 export {
 	MOST_MG_PER_L,

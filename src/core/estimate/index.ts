@@ -38,6 +38,7 @@ export {
 } from './filter/index.js';
 export { likelyMissedEntries } from './doubt/index.js';
 export {
+	accountBySteps,
 	accountOf,
 	basisOf,
 	calibrationPairs,

@@ -1,6 +1,7 @@
 export { stretchOf, type Stretch } from './stretch.js';
 export {
 	NothingToReview,
+	reviewBySteps,
 	reviewOf,
 	type HabitReview,
 	type PartReview,

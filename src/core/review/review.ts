@@ -1,5 +1,5 @@
 import {
-	accountOf,
+	accountBySteps,
 	climateOf,
 	DAY_MS,
 	personDays,
@@ -9,6 +9,7 @@ import {
 	type Estimate,
 	type Sparse
 } from '../estimate/index.js';
+import { ended } from '../ended.js';
 import { dayPlus, instantMs, tripInUse, zonedMs, zonedTime, type Trip } from '../logbook/index.js';
 
 /** What came into a tank and went out of it, litres: start + in − out = end. */
@@ -18,6 +19,8 @@ export interface TankReview {
 	readonly out: number;
 	readonly start: number;
 	readonly end: number;
+	/** doubt of what was in it at the start, one standard deviation */
+	readonly startSdL: number;
 	/** what of `in` and `out` no entry and no usual use explains: a fill, dump or loss that nobody wrote down, as far as readings tell */
 	readonly unexplained: number;
 }
@@ -137,7 +140,7 @@ function tankReview(estimate: Estimate, account: Account, id: string): TankRevie
 	const { index } = place.pool;
 	const flowed = (...ways: readonly ('usedIn' | 'usedOut' | 'movedIn' | 'movedOut')[]): number =>
 		place.share * account.of(ways.map((way) => [account.rows[way].get(index) as number, 1] as const)).mean;
-	const { start, end } = account.levelsOf(id);
+	const { start, startSd, end } = account.levelsOf(id);
 	const [came, went] = [flowed('usedIn', 'movedIn'), flowed('usedOut', 'movedOut')];
 	const unexplained = end - (start + came - went);
 	return {
@@ -146,6 +149,7 @@ function tankReview(estimate: Estimate, account: Account, id: string): TankRevie
 		out: went + Math.max(0, -unexplained),
 		start,
 		end,
+		startSdL: startSd,
 		unexplained
 	};
 }
@@ -156,13 +160,17 @@ function tankReview(estimate: Estimate, account: Account, id: string): TankRevie
  *
  * @throws NothingToReview when it has no days, or ends before the rig's log begins
  */
-export function reviewOf(estimate: Estimate, options: ReviewOptions): Review {
+export const reviewOf = (estimate: Estimate, options: ReviewOptions): Review =>
+	ended(reviewBySteps(estimate, options));
+
+/** The same in parts: it pauses on its way, and says then how far it is, 0 … 1. */
+export function* reviewBySteps(estimate: Estimate, options: ReviewOptions): Generator<number, Review> {
 	const { model, entries, atMs: toMs } = estimate;
 	const { rig, crew } = model;
 	const fromMs = knownFrom(estimate, options);
 	const { parts, are } = partsOf(fromMs, toMs, options.timeZone);
 	const told = options.whole ? [] : parts;
-	const account = accountOf(estimate, {
+	const account = yield* accountBySteps(estimate, {
 		fromMs,
 		scope: { pools: model.pools.map(({ index }) => index), meters: [], drawn: true },
 		cuts: ({ habits, streams }) =>

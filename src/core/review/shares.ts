@@ -55,7 +55,7 @@ export function byOutlet(review: Review, rig: Rig): readonly Share[] {
 	}
 	return [...sums]
 		.map(([id, { times, litres }]) =>
-			share(review, id, rig.outlets.find((outlet) => outlet.id === id)?.name ?? 'At no outlet', times, litres)
+			share(review, id, rig.outlets.find((outlet) => outlet.id === id)?.name ?? 'In no habit', times, litres)
 		)
 		.sort((a, b) => b.litres - a.litres);
 }

@@ -86,12 +86,23 @@ export function sayPast(ms: number, nowMs: number, timeZone: string): string {
 	return `${named(evening, today)} ${part}`;
 }
 
+/** `3 March`, with the year when it is another one. */
+function longDay(then: number, now: number): string {
+	const year = dayWord(then, { year: 'numeric' }) === dayWord(now, { year: 'numeric' });
+	return dayWord(then, { day: 'numeric', month: 'long', ...(year ? {} : { year: 'numeric' }) });
+}
+
 /** A day in the past, for how old something is: `today`, `Monday`, `3 March`, `3 March 2026`. */
 export function sayAgo(ms: number, nowMs: number, timeZone: string): string {
 	const [then, now] = [localTime(ms, timeZone).day, localTime(nowMs, timeZone).day];
 	if (now - then <= WEEK) return sayDay(ms, nowMs, timeZone);
-	const year = dayWord(then, { year: 'numeric' }) === dayWord(now, { year: 'numeric' });
-	return dayWord(then, { day: 'numeric', month: 'long', ...(year ? {} : { year: 'numeric' }) });
+	return longDay(then, now);
+}
+
+/** A day to come, for when something is due: `today`, `Friday`, `9 March`, `9 March 2028`. */
+export function sayAhead(ms: number, nowMs: number, timeZone: string): string {
+	const [then, now] = [localTime(ms, timeZone).day, localTime(nowMs, timeZone).day];
+	return then - now <= WEEK ? sayDay(ms, nowMs, timeZone) : longDay(then, now);
 }
 
 export const two = (n: number): string => String(n).padStart(2, '0');

@@ -1,5 +1,5 @@
 import {
-	careDue,
+	careBySteps,
 	frostAhead,
 	waterAges,
 	waterWarnings,
@@ -9,7 +9,7 @@ import {
 	type WaterWarning
 } from '$core/care';
 import { climateOf, readLevels, stepAt, type Estimate } from '$core/estimate';
-import { tripUnderWay, type Logbook } from '$core/logbook';
+import { tripAtHand, type Logbook } from '$core/logbook';
 
 /** What wants looking after at a moment. */
 export interface Care {
@@ -25,7 +25,10 @@ export interface Care {
 }
 
 /** Everything about care that *Now* and the page of care show. */
-export function careOf(estimate: Estimate, { trips, points }: Pick<Logbook, 'trips' | 'points'>): Care {
+export function* careOf(
+	estimate: Estimate,
+	{ trips, points }: Pick<Logbook, 'trips' | 'points'>
+): Generator<number, Care> {
 	const { model, atMs } = estimate;
 	const { rig } = model;
 	const litres = readLevels(estimate).tanks.map(({ id, litres: level }) => [id, level] as const);
@@ -34,10 +37,10 @@ export function careOf(estimate: Estimate, { trips, points }: Pick<Logbook, 'tri
 	const ages = waterAges(estimate, points);
 	return {
 		atMs,
-		tasks: careDue(estimate),
+		tasks: yield* careBySteps(estimate),
 		ages,
 		warnings: waterWarnings(ages, maxC),
-		frost: frostAhead(rig, tripUnderWay(trips, rig.id, atMs), atMs, { litres: new Map(litres) }),
+		frost: frostAhead(rig, tripAtHand(trips, rig.id, atMs), atMs, { litres: new Map(litres) }),
 		...(maxC === undefined ? {} : { maxC }),
 		litres
 	};

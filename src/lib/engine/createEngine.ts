@@ -389,27 +389,38 @@ export function createEngine() {
 			const outdated = since('ahead');
 			return unhurried(forecastByDay(estimateNow(question), { days }), outdated, (part) => onpart(part()));
 		},
-		/** What wants looking after. */
-		async care(question: Question): Promise<Care> {
+		/** What wants looking after; nothing when outdated meanwhile. */
+		async care(question: Question): Promise<Care | undefined> {
+			const outdated = since('care');
 			const { careOf } = await careQuestions();
-			return careOf(estimateNow(question), needBook());
+			return unhurried(careOf(estimateNow(question), needBook()), outdated);
 		},
-		/** A stretch looked back on. */
-		async lookBack(question: Question, looking: Looking): Promise<LookedBack | Nothing> {
+		/** A stretch looked back on; nothing when outdated meanwhile. */
+		async lookBack(
+			question: Question,
+			looking: Looking,
+			onprogress?: (done: number) => void
+		): Promise<LookedBack | Nothing | undefined> {
+			const outdated = since('lookBack');
 			const { lookBack } = await reviewQuestions();
 			const at = (atMs: number): Estimate => estimateThen({ ...question, atMs });
 			const { fromMs, toMs } = looking;
-			return lookBack(at(toMs), at(fromMs), looking, needBook(), log.of(question.rig));
-		},
-		/** A stretch as it would have been. */
-		async liveAgain(question: Question, looking: Looking, otherwise: Otherwise): Promise<Relived | Nothing> {
-			const { liveAgain } = await reviewQuestions();
-			return liveAgain(
-				estimateThen({ ...question, atMs: looking.toMs }),
-				looking,
-				needBook().trips,
-				otherwise
+			return unhurried(
+				lookBack(at(toMs), at(fromMs), looking, needBook(), log.of(question.rig)),
+				outdated,
+				onprogress
 			);
+		},
+		/** A stretch as it would have been; nothing when outdated meanwhile. */
+		async liveAgain(
+			question: Question,
+			looking: Looking,
+			otherwise: Otherwise
+		): Promise<Relived | Nothing | undefined> {
+			const outdated = since('liveAgain');
+			const { liveAgain } = await reviewQuestions();
+			const then = estimateThen({ ...question, atMs: looking.toMs });
+			return unhurried(liveAgain(then, looking, needBook().trips, otherwise), outdated);
 		},
 		/** The trips of the rig that have begun, in few figures, the latest first; nothing when outdated meanwhile. */
 		async tripsInShort(question: Question): Promise<readonly InShort[] | undefined> {
@@ -422,7 +433,8 @@ export function createEngine() {
 				.filter(({ span }) => span[0] < question.atMs)
 				.sort((a, b) => b.span[0] - a.span[0]);
 			for (const { trip, span } of own.slice(0, MOST_TRIPS)) {
-				const short = inShort(estimateThen({ ...question, atMs: Math.min(span[1], question.atMs) }), trip);
+				const then = estimateThen({ ...question, atMs: Math.min(span[1], question.atMs) });
+				const short = await unhurried(inShort(then, trip), outdated);
 				if (short) found.push(short);
 				await breath();
 				if (outdated()) return undefined;

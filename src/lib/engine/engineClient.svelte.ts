@@ -208,9 +208,9 @@ export class EngineClient {
 	}
 
 	/** A stretch looked back on. */
-	lookBack(looking: Looking): Answer<'lookBack'> | undefined {
+	lookBack(looking: Looking, onprogress: (done: number) => void): Answer<'lookBack'> | undefined {
 		const question = this.#question();
-		return question && this.#api.lookBack(question, looking);
+		return question && this.#api.lookBack(question, looking, onprogress);
 	}
 
 	/** A stretch as it would have been. */

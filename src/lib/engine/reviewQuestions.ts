@@ -9,7 +9,7 @@ import {
 	expectedPerPersonDay,
 	NothingToReview,
 	relive,
-	reviewOf,
+	reviewBySteps,
 	type Errands,
 	type Otherwise,
 	type Relived,
@@ -52,14 +52,14 @@ export interface Nothing {
 
 type Book = Pick<Logbook, 'trips' | 'points' | 'rigs'>;
 
-const orNothing = <T>(make: () => T): T | Nothing => {
+function* orNothing<T>(making: Generator<number, T>): Generator<number, T | Nothing> {
 	try {
-		return make();
+		return yield* making;
 	} catch (error) {
 		if (error instanceof NothingToReview) return { nothing: error.why };
 		throw error;
 	}
-};
+}
 
 function foreseenOf(before: Estimate, trip: Trip | undefined, book: Book): Foreseen {
 	const persons = trip?.persons ?? before.model.rig.crew;
@@ -75,40 +75,55 @@ function foreseenOf(before: Estimate, trip: Trip | undefined, book: Book): Fores
 }
 
 /**
- * Looks back on a stretch.
+ * Looks back on a stretch; it pauses on its way.
  *
  * @param then the estimate as it ends
  * @param before the estimate as it begins: what one knew then
  */
-export function lookBack(
+export const lookBack = (
+	then: Estimate,
+	before: Estimate,
+	looking: Looking,
+	book: Book,
+	entries: readonly Entry[]
+): Generator<number, LookedBack | Nothing> => orNothing(lookingBack(then, before, looking, book, entries));
+
+function* lookingBack(
 	then: Estimate,
 	before: Estimate,
 	{ fromMs, timeZone, trip: id }: Looking,
 	book: Book,
 	entries: readonly Entry[]
-): LookedBack | Nothing {
-	return orNothing(() => {
-		const { rig } = then.model;
-		const review = reviewOf(then, { fromMs, timeZone, trips: book.trips });
-		const trip = book.trips.find((one) => one.id === id);
-		return {
-			review,
-			habits: byHabit(review, rig),
-			outlets: byOutlet(review, rig),
-			errands: errandsOf(book, rig, entries, review.fromMs, review.toMs),
-			foreseen: foreseenOf(before, trip, book),
-			was: relive(then, review)
-		};
-	});
+): Generator<number, LookedBack> {
+	const { rig } = then.model;
+	const review = yield* reviewBySteps(then, { fromMs, timeZone, trips: book.trips });
+	const trip = book.trips.find((one) => one.id === id);
+	return {
+		review,
+		habits: byHabit(review, rig),
+		outlets: byOutlet(review, rig),
+		errands: errandsOf(book, rig, entries, review.fromMs, review.toMs),
+		foreseen: foreseenOf(before, trip, book),
+		was: relive(then, review)
+	};
 }
 
 /** The same stretch as it would have been. */
 export const liveAgain = (
 	then: Estimate,
+	looking: Looking,
+	trips: Logbook['trips'],
+	otherwise: Otherwise
+): Generator<number, Relived | Nothing> => orNothing(livingAgain(then, looking, trips, otherwise));
+
+function* livingAgain(
+	then: Estimate,
 	{ fromMs, timeZone }: Looking,
 	trips: Logbook['trips'],
 	otherwise: Otherwise
-): Relived | Nothing => orNothing(() => relive(then, reviewOf(then, { fromMs, timeZone, trips }), otherwise));
+): Generator<number, Relived> {
+	return relive(then, yield* reviewBySteps(then, { fromMs, timeZone, trips }), otherwise);
+}
 
 /** A stretch in few figures, to stand beside another. */
 export interface InShort {
@@ -121,9 +136,9 @@ export interface InShort {
 }
 
 /** A trip of the rig in few figures; nothing where its log has nothing of it. */
-export function inShort(then: Estimate, trip: Trip): InShort | undefined {
+export function* inShort(then: Estimate, trip: Trip): Generator<number, InShort | undefined> {
 	const [fromMs] = tripSpan(trip);
-	const seen = orNothing(() => reviewOf(then, { fromMs, timeZone: trip.timeZone, whole: true }));
+	const seen = yield* orNothing(reviewBySteps(then, { fromMs, timeZone: trip.timeZone, whole: true }));
 	if ('nothing' in seen) return undefined;
 	const { days, personDays, drawnL, perPersonDayL } = seen;
 	return {

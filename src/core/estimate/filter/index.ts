@@ -9,7 +9,8 @@ export {
 	type Moments,
 	type Truncated
 } from './normal.js';
-export { accountRows, withAccounts, type AccountRows, type AccountScope } from './accounts.js';
+export type { AccountRows, AccountScope } from './accountRows.js';
+export { accountRows, withAccounts } from './accounts.js';
 export { modelOf, withCrew, withMorePersons, withTrips, type Model } from './model.js';
 export type { Place, Pool } from './pools.js';
 export type { Stream } from './streams.js';

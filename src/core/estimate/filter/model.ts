@@ -27,8 +27,7 @@ import { poolsOf, type Place, type Pool } from './pools.js';
 import { cached, regimeKey, type KeyedRegime } from './regime.js';
 import { networkOf, streamsOf, type Stream } from './streams.js';
 import type { Network } from './gaussian.js';
-import type { AccountRows } from './accounts.js';
-import type { Gains } from './transitions.js';
+import type { AccountRows, Gains } from './accountRows.js';
 
 /**
  * Everything about a rig that the replay of its entries needs: where each number stands in the state

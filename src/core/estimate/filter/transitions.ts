@@ -1,13 +1,12 @@
 import type { EntryOf, Habit } from '../../logbook/index.js';
 import type { Amount, Flow } from '../../rig/index.js';
 import type { NewRow, Sparse } from './gaussian.js';
+import type { Gains } from './accountRows.js';
 import type { Model } from './model.js';
 import type { Pool } from './pools.js';
 import * as PARAMETERS from '../../parameters.js';
 import type { FilterState } from './filterState.js';
 
-/** What a litre, and a time, bring to rows of the state. */
-export type Gains = readonly (readonly [index: number, gain: Amount])[];
 const known = new WeakMap<Flow, Gains>();
 
 /** A flow's gains by state index: pools together with the meters it passes. Flows are made once per model. */

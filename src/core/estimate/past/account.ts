@@ -1,3 +1,4 @@
+import { ended } from '../../ended.js';
 import { instantMs, type Entry } from '../../logbook/index.js';
 import { checkPossible } from '../doubt/index.js';
 import {
@@ -40,7 +41,7 @@ export interface Account {
 	 * A tank's level at the beginning and at the end, litres, held between empty and full: the middle of the belief, so that
 	 * what flowed makes the difference (an answered level is the mean of what the bounds leave of it).
 	 */
-	levelsOf(tankId: string): { readonly start: number; readonly end: number };
+	levelsOf(tankId: string): { readonly start: number; readonly startSd: number; readonly end: number };
 }
 
 export interface AccountOptions {
@@ -50,13 +51,23 @@ export interface AccountOptions {
 	readonly cuts?: (rows: AccountRows) => readonly Cut[];
 }
 
+/** After so many entries it pauses. */
+const AT_ONCE = 200;
+
 /**
  * Keeps the account of a stretch that ends at the estimate's moment. One pass: each sum is a row of the joint belief, and is
  * corrected with it by all that is read until the end, across resets of meters and marks of full and empty.
  *
  * A stretch that begins before the log begins with its first entry.
  */
-export function accountOf(estimate: Estimate, { fromMs, scope, cuts }: AccountOptions): Account {
+export const accountOf = (estimate: Estimate, options: AccountOptions): Account =>
+	ended(accountBySteps(estimate, options));
+
+/** The same in parts: it pauses every so many entries, and says then how far it is, 0 … 1. */
+export function* accountBySteps(
+	estimate: Estimate,
+	{ fromMs, scope, cuts }: AccountOptions
+): Generator<number, Account> {
 	const { model, failing, entries, atMs } = estimate;
 	const rows = accountRows(model, scope);
 	const wanted = [...(cuts?.(rows) ?? [])];
@@ -91,7 +102,9 @@ export function accountOf(estimate: Estimate, { fromMs, scope, cuts }: AccountOp
 			state.belief.move(cut.sums.map((from, i) => ({ row: cut.at[i] as number, from, constant: 0 })));
 		}
 	};
+	let taken = 0;
 	for (const entry of later) {
+		if (++taken % AT_ONCE === 0) yield taken / later.length;
 		const ms = instantMs(entry.at);
 		cutUntil(ms);
 		passTo(ms);
@@ -116,7 +129,11 @@ export function accountOf(estimate: Estimate, { fromMs, scope, cuts }: AccountOp
 			const most = usableNow(place.pool, belief).mean;
 			const held = (litres: number | undefined): number =>
 				place.share * Math.min(Math.max(litres ?? 0, 0), most);
-			return { start: held(belief.mean[row]), end: held(belief.mean[place.pool.index]) };
+			return {
+				start: held(belief.mean[row]),
+				startSd: place.share * belief.sdOf(row),
+				end: held(belief.mean[place.pool.index])
+			};
 		}
 	};
 }

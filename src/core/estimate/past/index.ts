@@ -1,4 +1,4 @@
-export { accountOf, type Account, type AccountOptions, type Cut } from './account.js';
+export { accountBySteps, accountOf, type Account, type AccountOptions, type Cut } from './account.js';
 export { calibrationPairs, type CalibrationPair } from './calibrationPairs.js';
 export { type Estimate } from './estimateAt.js';
 export { informationGain, type InformationShares } from './informationGain.js';

@@ -7,6 +7,19 @@ export interface Settled {
 	readonly score: Score;
 }
 
+/** Too few to say; as they should be; sharper (what came lay too often outside); duller (they could have been narrower). */
+export type RecordVerdict = 'young' | 'fits' | 'sharper' | 'duller';
+
+/** How the forecasts of one tank have fared. */
+export interface TankRecord {
+	readonly id: string;
+	readonly evenings: number;
+	readonly inside: number;
+	/** how many times as wide as they were the bands should have been, as far as so few tell */
+	readonly wide: number;
+	readonly verdict: RecordVerdict;
+}
+
 /** How the forecasts of a rig have fared, and what that asks of the coming ones. */
 export interface ForecastRecord {
 	/** evenings that could be held against what came */
@@ -14,17 +27,8 @@ export interface ForecastRecord {
 	/** forecasts of single tanks in them, and how many of them fell inside their band: eight in ten should */
 	readonly forecasts: number;
 	readonly inside: number;
-	/** by tank: evenings, how many inside, and how many times as wide as they were the bands should have been */
-	readonly tanks: readonly {
-		readonly id: string;
-		readonly evenings: number;
-		readonly inside: number;
-		readonly wide: number;
-	}[];
-	/**
-	 * too few to say; as they should be; sharper (what came lay too often outside); duller (they could have been narrower)
-	 */
-	readonly verdict: 'young' | 'fits' | 'sharper' | 'duller';
+	readonly tanks: readonly TankRecord[];
+	readonly verdict: RecordVerdict;
 	/** how many times as wide as the engine draws them forecasts are to be from now on; 1 leaves them alone */
 	readonly spread: number;
 }
@@ -50,6 +54,13 @@ const chiSquareOver = (degrees: number, z: number): number => {
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 const mean = (values: readonly number[]): number => sum(values) / values.length;
+
+/** What a mean of squared deviations over so many evenings says of the forecasts. */
+function verdictOf(found: number, evenings: number): RecordVerdict {
+	if (evenings < YOUNG) return 'young';
+	if (found > chiSquareOver(evenings, Z_99)) return 'sharper';
+	return found < chiSquareOver(evenings, -Z_99) ? 'duller' : 'fits';
+}
 
 /** How far off a tank was, squared, as if nothing had been corrected when it was foretold. */
 const squared = (z: number, spread: number): number => Math.min(FARTHEST_SQUARED, (z * spread) ** 2);
@@ -77,31 +88,27 @@ export function recordOf(settled: readonly Settled[], sinceMs = -Infinity): Fore
 				.filter((tank) => tank.id === id)
 				.map(({ z, inside }) => ({ inside, squared: squared(z, spread) }))
 		);
+		const found = mean(own.map((one) => one.squared));
 		return {
 			id,
 			evenings: own.length,
 			inside: own.filter(({ inside }) => inside).length,
-			wide: Math.sqrt(mean(own.map((one) => one.squared)))
+			wide: Math.sqrt(found),
+			verdict: verdictOf(found, own.length)
 		};
 	});
 	const all = {
 		forecasts: sum(tanks.map((tank) => tank.evenings)),
 		inside: sum(tanks.map((tank) => tank.inside))
 	};
-	if (evenings < YOUNG) return { evenings, ...all, tanks, verdict: 'young', spread: 1 };
-	const found = mean(byEvening);
-	const verdict =
-		found > chiSquareOver(evenings, Z_99)
-			? ('sharper' as const)
-			: found < chiSquareOver(evenings, -Z_99)
-				? ('duller' as const)
-				: ('fits' as const);
+	const found = evenings > 0 ? mean(byEvening) : 1;
+	const verdict = verdictOf(found, evenings);
 	const asked = Math.sqrt((evenings * found + THOUGHT_ALONG) / (evenings + THOUGHT_ALONG));
 	return {
 		evenings,
 		...all,
 		tanks,
 		verdict,
-		spread: verdict === 'fits' ? 1 : Math.min(Math.max(asked, LEAST), MOST)
+		spread: verdict === 'fits' || verdict === 'young' ? 1 : Math.min(Math.max(asked, LEAST), MOST)
 	};
 }

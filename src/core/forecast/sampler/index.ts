@@ -1,5 +1,5 @@
 export { choleskyOf, drawPaths, type Draws } from './draws.js';
-export { ended } from './ended.js';
+export { ended } from '../../ended.js';
 export { gainsOf, lanesOf, limitOf, type Gains, type HabitGain, type Lane } from './lanes.js';
 export { bring, livePaths, type Lived } from './paths.js';
 export { quantileOf, spreadOf, type Spread } from './quantile.js';

@@ -50,7 +50,7 @@ export function sayDose(dose: SanitisingDose, units: UnitChoice): readonly strin
 		`${formatMl(ml, units)} of plain, unscented bleach for ${formatLitres(treatedL, units)}. Dilute it in a bucket of water first, pour it in, then fill up.`,
 		'Run every tap, hot and cold, until it smells of chlorine; the heater is off and bypassed where its maker asks for it.',
 		`Let it soak for ${soakHours} h, longer where the label says so.`,
-		`Drain, and rinse ${rinses} times: ${formatLitres(rinseL, units)} of drinking water in all. About ${leavesMgPerL < 0.1 ? 'nothing' : `${formatFigure(leavesMgPerL)} mg/L`} is left then. Still a smell: once more.`
+		`Drain, and rinse ${rinses === 2 ? 'twice' : `${rinses} times`}: ${formatLitres(rinseL, units)} of drinking water in all. ${leavesMgPerL < 0.1 ? 'Next to nothing' : `About ${formatFigure(leavesMgPerL)} mg/L`} is left then. Still a smell: once more.`
 	];
 }
 

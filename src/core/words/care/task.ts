@@ -2,7 +2,7 @@ import type { CareProblem, TaskDue } from '../../care/index.js';
 import type { CareTask, Rig } from '../../logbook/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
-import { sayAgo } from '../when.js';
+import { sayAhead } from '../when.js';
 
 /** What stands in the way of saying when a task is due. */
 export function sayCareProblem(problem: CareProblem): string {
@@ -63,11 +63,24 @@ export function sayDue(
 		const late = [...(lateDays >= 1 ? [`by ${days(lateDays)}`] : []), ...(over ? [over] : [])];
 		return late.length > 0 ? `overdue ${listed(late)}` : 'due now';
 	}
-	const atLatest = doneMs === undefined && task.every ? ', at the latest' : '';
-	const date = dueMs === undefined ? [] : [`about ${sayAgo(dueMs, nowMs, timeZone)}`];
-	const litres = leftL === undefined ? [] : [`after ${formatLitres(leftL, units)} more`];
-	const both = [...date, ...litres].join(', or ');
-	return both ? both + atLatest : 'no date';
+	// Nobody knows when it was last done: it may be due sooner.
+	const latest = doneMs === undefined && task.every !== undefined;
+	// A date that is foretold is no more than about right; tomorrow is tomorrow.
+	const sayDate = (ms: number): string => {
+		const day = sayAhead(ms, nowMs, timeZone);
+		return latest || day === 'today' || day === 'tomorrow' ? day : `about ${day}`;
+	};
+	const date = dueMs === undefined ? [] : [latest ? `by ${sayDate(dueMs)} at the latest` : sayDate(dueMs)];
+	const litres =
+		leftL === undefined ? [] : [`after ${latest ? 'at most ' : ''}${formatLitres(leftL, units)} more`];
+	const waits =
+		task.season &&
+		{
+			frost: 'when frost is foretold',
+			summer: 'when it is hot',
+			'lay-up': 'at the lay-up'
+		}[task.season];
+	return [...date, ...litres].join(', or ') || (waits ?? 'no date');
 }
 
 /** The one line of what is due: `Due: change the filter, rinse the cassette`. */

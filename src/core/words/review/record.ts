@@ -26,15 +26,20 @@ export function sayRecordVerdict({ verdict, spread, evenings: count }: ForecastR
 	}
 }
 
-/** How one tank fared: `12 of 14 inside; the band should have been about as wide as it was`. */
-export function sayTankRecord({ evenings: count, inside, wide }: ForecastRecord['tanks'][number]): string {
-	const width =
-		wide > 1.25
-			? `${formatFigure(wide)} times as wide`
-			: wide < 0.8
-				? `narrower, about ${Math.round(100 * wide)} %`
-				: 'about as wide as it was';
-	return `${inside} of ${count} inside; the band should have been ${width}`;
+/** How one tank fared: `12 of 14 inside, as many as chance allows`. */
+export function sayTankRecord({
+	evenings: count,
+	inside,
+	wide,
+	verdict
+}: ForecastRecord['tanks'][number]): string {
+	const says = {
+		young: 'too few to say more',
+		fits: 'as many as chance allows',
+		sharper: `too few: its bands should have been ${formatFigure(wide)} times as wide`,
+		duller: `so near its middle that ${Math.round(100 * wide)} % of the width would have done`
+	};
+	return `${inside} of ${count} inside, ${says[verdict]}`;
 }
 
 /** Why an evening came otherwise. */

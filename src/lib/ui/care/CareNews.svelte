@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { dueNow } from '$core/care';
-	import { sayFrostNight } from '$core/words';
+	import { dueNow, nextDue } from '$core/care';
+	import { sayDue, sayFrostNight } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { doneSaying } from './done';
@@ -13,6 +13,7 @@
 		() => app.engine.written
 	);
 	const due = $derived(care.value ? dueNow(care.value.tasks, care.value) : []);
+	const next = $derived(nextDue(care.value?.tasks ?? []));
 	const night = $derived(care.value?.frost[0]);
 	const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 	const MOST = 3;
@@ -27,6 +28,17 @@
 			>
 		{/each}
 		<a href="/rig/care">{due.length > MOST ? `and ${due.length - MOST} more` : 'Care'}</a>
+	</p>
+{:else if next}
+	<p class="line soft">
+		<span
+			>Next to look after: <a href="/rig/care">{lower(next.task.name)}</a>, {sayDue(
+				next,
+				app.nowMs,
+				app.timeZone,
+				app.prefs.current.units
+			)}.</span
+		>
 	</p>
 {/if}
 {#if night}

@@ -13,6 +13,7 @@
 	const fresh = $derived(rig.tanks.filter(({ holds }) => holds === 'fresh'));
 	let tankId = $state('');
 	const tank = $derived(fresh.find(({ id }) => id === tankId) ?? fresh[0]);
+	let staysL = $derived<number | undefined>(tank?.deadL ?? 0);
 	let percent = $state<number | undefined>();
 	let target = $state('50');
 	let product = $state<Product>('plain-bleach');
@@ -27,7 +28,7 @@
 			: sanitisingDose({
 					tankL: tankL ?? 0,
 					systemL: systemL ?? 0,
-					staysL: tank?.deadL ?? 0,
+					staysL: staysL ?? 0,
 					mgPerL: Number(target),
 					percent,
 					product,
@@ -46,6 +47,7 @@
 	/>
 	<NumberField label="It holds, all of it" of="volume" {units} bind:value={tankL} />
 	<NumberField label="Heater and pipes" of="volume" {units} bind:value={systemL} />
+	<NumberField label="Stays when it is drained" of="volume" {units} bind:value={staysL} />
 	<SelectField
 		label="What you have"
 		bind:value={product}

@@ -68,7 +68,7 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: minmax(7rem, 14rem) minmax(0, 1fr);
+		grid-template-columns: min(30%, 14rem) minmax(0, 1fr);
 		gap: var(--gap-2);
 		border-top: var(--hairline);
 		padding: 0.35rem 0;

@@ -20,7 +20,7 @@ export function reviewChart({ review, units }: Shown): (tokens: ChartTokens) => 
 	const hasHeat = parts.some(({ maxC }) => maxC !== undefined);
 	const symbol = unitSymbol(units.volume);
 	return (tokens) => ({
-		grid: { left: 56, right: hasHeat ? 96 : 52, top: 34, bottom: 34 },
+		grid: { left: 56, right: hasHeat ? 96 : 52, top: 58, bottom: 34 },
 		legend: {
 			top: 0,
 			left: 0,
@@ -93,8 +93,8 @@ export function reviewChart({ review, units }: Shown): (tokens: ChartTokens) => 
 							),
 							symbol: 'diamond',
 							symbolSize: 9,
-							lineStyle: { color: tokens.caution, width: 1, type: 'dotted' },
-							itemStyle: { color: tokens.caution }
+							lineStyle: { color: tokens.soft, width: 1, type: 'dotted' },
+							itemStyle: { color: tokens.soft }
 						}
 					]
 				: [])

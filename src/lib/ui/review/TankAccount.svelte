@@ -14,6 +14,8 @@
 	/** The account of each tank: start, in, out, end. */
 	const { rig, tanks, units }: Props = $props();
 
+	/** With so much doubt, of what serves, nobody knows what was in it. */
+	const UNKNOWN = 0.2;
 	const shown = $derived(
 		tanks.flatMap((one) => {
 			const tank = tankById(rig, one.id);
@@ -34,10 +36,10 @@
 		{ name: 'At the end', number: true }
 	]}
 >
-	{#each shown as { tank, start, in: came, out, end } (tank.id)}
+	{#each shown as { tank, start, startSdL, in: came, out, end } (tank.id)}
 		<tr>
 			<th scope="row">{tank.name}</th>
-			<td class="number">{formatLitres(start, units)}</td>
+			<td class="number">{startSdL > UNKNOWN * usableOf(tank) ? 'not known' : formatLitres(start, units)}</td>
 			<td class="number">{formatLitres(came, units)}</td>
 			<td class="number">{formatLitres(out, units)}</td>
 			<td class="number">{formatLitres(end, units)}</td>

@@ -91,7 +91,8 @@
 									? score.tanks.find(({ id }) => id === tank.id)
 									: undefined}
 							<tr>
-								<th scope="row">{i === 0 ? sayInstant(foretold.forMs, app.timeZone) : ''}</th>
+								{#if i === 0}<th scope="row">{sayInstant(foretold.forMs, app.timeZone)}</th>{:else}<td
+									></td>{/if}
 								<td>{nameOf(tank.id)}</td>
 								<td><BandRow {tank} {came} {units} /></td>
 								<td
@@ -131,7 +132,7 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: minmax(7rem, 14rem) minmax(0, 1fr);
+		grid-template-columns: min(30%, 14rem) minmax(0, 1fr);
 		gap: var(--gap-2);
 		border-top: var(--hairline);
 		padding: 0.35rem 0;

@@ -37,7 +37,16 @@
 		choiceFrom(page.url.searchParams) ?? usualChoice(trips, rig?.id ?? '', openedMs, app.timeZone)
 	);
 	const looking = $derived(lookingAt(choice, trips, openedMs, app.timeZone));
-	const asked = latest(() => (looking ? app.engine.lookBack(looking) : undefined));
+	/** how far a long look back is, 0 … 1 */
+	let progress = $state<number>();
+	const asked = latest(() => {
+		if (!looking) return undefined;
+		const own = looking;
+		const back = app.engine.lookBack(own, (done) => {
+			if (looking === own) progress = done;
+		});
+		return back?.finally(() => (progress = undefined));
+	});
 	const others = latest(
 		() => app.engine.tripsInShort(),
 		() => app.engine.written
@@ -176,6 +185,7 @@
 				</div>
 			</div>
 		{:else if asked.waiting}<p class="soft" aria-live="polite">Looking back…</p>{/if}
+		{#if progress !== undefined}<progress value={progress} max="1" aria-label="Looking back"></progress>{/if}
 	</Page>
 {/if}
 

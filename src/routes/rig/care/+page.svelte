@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { careIdeasFor, dueNow, taskFrom, type CareIdea } from '$core/care';
+	import { careIdeasFor, dueNow, nextDue, taskFrom, type CareIdea } from '$core/care';
 	import { FROST_CAUTION, sayDue, sayDueNow, sayFrostNight, sayFrostRisk } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
@@ -26,11 +26,7 @@
 	);
 	const now = $derived(care.value);
 	const due = $derived(now ? dueNow(now.tasks, now) : []);
-	const next = $derived(
-		now?.tasks
-			.filter(({ dueMs, overdue }) => dueMs !== undefined && !overdue)
-			.toSorted((a, b) => (a.dueMs ?? 0) - (b.dueMs ?? 0))[0]
-	);
+	const next = $derived(now && nextDue(now.tasks));
 	const title = $derived(
 		!now
 			? 'Care'
