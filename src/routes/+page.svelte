@@ -138,8 +138,9 @@
 			{/if}
 			<FileReminder {app} />
 			<p class="soft small">
-				Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. Payload and axle limits: the weighbridge and the plate
-				decide.
+				Looks {LOOK_AHEAD_DAYS} days ahead, as you live now.{#if (app.spread ?? 1) !== 1}
+					Bands are <a href="/ledger/record">corrected by their record</a>.{/if} Payload and axle limits: the weighbridge
+				and the plate decide.
 			</p>
 		{/snippet}
 	</NowLayout>

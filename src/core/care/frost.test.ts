@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { exactRig, exactTrip, logbookOf, spareJug } from '../../../tests/helpers/logbooks.js';
+import { entry, exactRig, exactTrip, logbookOf, spareJug } from '../../../tests/helpers/logbooks.js';
 import type { Rig, Tank, Trip } from '../logbook/index.js';
 import { parseLogbook } from '../logbook/index.js';
-import { careIdeasFor, CARE_IDEAS, frostAhead, frostRisks, layUpOf, taskFrom } from './index.js';
+import { careIdeasFor, CARE_IDEAS, frostAhead, frostRisks, layUpOf, swallowedL, taskFrom } from './index.js';
 
 const [main, grey, black] = exactRig.tanks as [Tank, Tank, Tank];
 /** Main inside, grey under the floor, a cassette, a jug by the door, a shower in the outer wall. */
@@ -147,5 +147,27 @@ describe('the catalogue', () => {
 		const idea = CARE_IDEAS.find(({ key }) => key === 'pump-strainer')!;
 		expect(taskFrom(idea, dry, 'x')).toMatchObject({ every: { days: 90 } });
 		expect(taskFrom(idea, dry, 'x').every).not.toHaveProperty('litres');
+	});
+});
+
+describe('what heater and pipes swallow of the next fill', () => {
+	const at = (day: number): string => `2027-05-0${day}T10:00:00Z`;
+	const laid: Rig = { ...rig, care: [{ id: 'lay', name: 'Drain down', season: 'lay-up' }] };
+	const fill = entry({ kind: 'fill', at: at(3), tank: 'main', to: 'full' });
+
+	it('all they hold, once, after the tank was drained or the list was done', () => {
+		const drained = entry({ kind: 'dump', at: at(2), tank: 'main', to: 'empty' });
+		expect(swallowedL(laid, [drained], 'main')).toBe(8);
+		expect(swallowedL(laid, [drained, fill], 'main')).toBe(0);
+		expect(swallowedL(laid, [fill, entry({ kind: 'care', at: at(4), task: 'lay' })], 'main')).toBe(8);
+	});
+
+	it('nothing while all is in use, of a jug, or where nobody says how much', () => {
+		const drained = entry({ kind: 'dump', at: at(4), tank: 'main', to: 'empty' });
+		expect(swallowedL(laid, [fill], 'main')).toBe(0);
+		expect(swallowedL(laid, [{ ...drained, void: true }], 'main')).toBe(0);
+		expect(swallowedL(laid, [{ ...drained, tank: 'jug' }] as never, 'jug')).toBe(0);
+		const { systemL: _unknown, ...unsaid } = laid;
+		expect(swallowedL(unsaid, [drained], 'main')).toBe(0);
 	});
 });

@@ -1,4 +1,5 @@
 export { careBySteps, careDue, type CareProblem, type TaskDue } from './due.js';
+export { swallowedL } from './drainedDown.js';
 export { dueNow, nextDue, type Weather } from './dueNow.js';
 export { CARE_IDEAS, careIdea, careIdeasFor, taskFrom, type CareIdea } from './catalogue.js';
 export {

@@ -272,3 +272,64 @@ describe('what is asked of a trip', () => {
 		expect(planned?.along[1]?.levels[0]?.litres).toBeCloseTo(0, 6);
 	});
 });
+
+describe('looking after and looking back, as the views ask it', () => {
+	const rig: Rig = {
+		...exactRig,
+		care: [{ id: 'filter', name: 'Filter', every: { litres: 30 }, through: 'pump', lastDone: at(1, 7) }]
+	};
+	const washes = [wash(1, 8, 3), wash(2, 8, 3)];
+	const looking = {
+		fromMs: Date.parse(at(1, 0)),
+		toMs: Date.parse(at(3, 0)),
+		timeZone: 'Etc/UTC',
+		trip: 'trip'
+	};
+
+	it('care counts litres, and knows the water', async () => {
+		const care = await begun([...freshStart(), ...washes], rig).care(ask(at(3, 0)));
+		expect(care?.tasks).toMatchObject([{ overdue: true, sinceL: expect.closeTo(36, 6) }]);
+		expect(care?.ages.map(({ tank }) => tank)).toEqual(['main']);
+		expect(care?.litres).toContainEqual(['main', expect.closeTo(64, 0)]);
+		expect(care?.frost).toEqual([]);
+	});
+
+	it('a stretch is looked back on, lived again and put beside other trips', async () => {
+		const engine = begun([...freshStart(), ...washes], rig);
+		const seen = await engine.lookBack(ask(at(4, 0)), looking);
+		if (!seen || 'nothing' in seen) throw new Error('nothing seen');
+		expect(seen.review.drawnL).toBeCloseTo(36, 6);
+		expect(seen.habits).toMatchObject([{ id: 'dishes', times: 6 }]);
+		expect(seen.errands).toMatchObject({ fills: 0, dumps: 2, unplaced: 2 });
+		const alone = await engine.liveAgain(ask(at(4, 0)), looking, { personsBy: -2 });
+		expect(alone).toMatchObject({ drawnL: 0 });
+		expect(await engine.tripsInShort(ask(at(4, 0)))).toMatchObject([
+			{ id: 'trip', drawnL: expect.closeTo(36, 6) }
+		]);
+	});
+
+	it('of no days, and of days before the log, it says which', async () => {
+		const engine = begun([...freshStart(), ...washes], rig);
+		const of = (fromMs: number, toMs: number) => engine.lookBack(ask(at(4, 0)), { ...looking, fromMs, toMs });
+		expect(await of(looking.toMs, looking.fromMs)).toEqual({ nothing: 'no-days' });
+		expect(await of(0, 86_400_000)).toEqual({ nothing: 'before-log' });
+	});
+
+	it('foretells and scores, and draws as wide as it is told', async () => {
+		const { unlogged: _unlogged, ...open } = exactRig;
+		const read = (day: number, hour: number, value: number): Entry =>
+			entry({ kind: 'reading', at: at(day, hour), instrument: 'pump', value });
+		const engine = begun(
+			[...freshStart(), read(1, 7, 0), read(2, 7, 14), read(3, 19, 34), read(4, 20, 49)],
+			open
+		);
+		const foretold = await engine.foretellAsOf(ask(at(3, 20)));
+		if (!foretold) throw new Error('nothing foretold');
+		// The log knows of the next day already.
+		expect(await engine.foretell(ask(at(3, 20)))).toBeUndefined();
+		expect(await engine.score(ask(at(5, 8)), foretold)).toMatchObject({ tanks: [{ id: 'main' }] });
+		const wide = await engine.foretellAsOf(ask(at(3, 20), { spread: 2 }));
+		const width = ({ tanks: [one] }: typeof foretold) => (one ? one.p90 - one.p10 : 0);
+		expect(width(wide ?? foretold)).toBeGreaterThan(1.5 * width(foretold));
+	});
+});

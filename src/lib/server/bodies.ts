@@ -53,7 +53,13 @@ const lineBody = z.looseObject({
 	units: z.optional(z.enum(['L', 'usGal', 'impGal'])),
 	timeZone: z.optional(schemas.timeZone)
 });
-const momentOrDay = z.union([schemas.instant, schemas.day]);
+const momentOrDay = z.string().check(
+	z.refine((said) => schemas.instant.safeParse(said).success || schemas.day.safeParse(said).success, {
+		params: {
+			expected: 'an instant with offset such as 2027-04-18T07:10:00+02:00, or a day such as 2027-04-18'
+		}
+	})
+);
 const reviewBody = z.looseObject({
 	logbook: z.unknown(),
 	rig: z.string(),

@@ -63,6 +63,8 @@ export class App {
 	/** the zone of the person, for days on which no trip is under way */
 	home = $derived(this.rig?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
 	timeZone = $derived(this.trip?.timeZone ?? this.home);
+	/** how many times as wide forecasts of the rig in view are drawn, as their own record asks */
+	spread = $derived(this.prefs.current.spread?.[this.rig?.id ?? '']);
 	rigEntries = $derived.by(() => this.records.entries.filter(({ rig }) => rig === this.rig?.id));
 
 	/** what is amiss with what is kept */
@@ -101,7 +103,7 @@ export class App {
 						timeZone: this.timeZone,
 						home: this.home,
 						units: this.prefs.current.units,
-						spread: this.prefs.current.spread?.[this.rig.id]
+						spread: this.spread
 					}
 				: undefined
 		);

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import type { Rig } from '$core/logbook';
+	import { swallowedL } from '$core/care';
+	import { inOrder, type Rig } from '$core/logbook';
 	import type { Setup } from '$core/runs';
 	import { isCarried, usableOf, weightOf } from '$core/rig';
 	import { formatLitres, unitsOfMeter } from '$core/units';
@@ -46,6 +47,8 @@
 			return sum + (one ? Math.max(0, usableOf(one) - (levels.get(id) ?? 0)) : 0);
 		}, 0)
 	);
+	/** what heater and pipes take of it after a drain-down */
+	const swallowed = $derived(first ? swallowedL(rig, inOrder(app.rigEntries), first.id) : 0);
 	const takeL = $derived((figures.value?.takeL.p50 ?? 0) + jugsL);
 
 	const HOW: readonly { value: HowMuch; label: string }[] = [
@@ -69,6 +72,14 @@
 		{#if fresh.length === 0}
 			<p>This rig has no fresh tank. Add one under <a href="/rig">Rig</a>.</p>
 		{:else}
+			{#if swallowed > 0}
+				<Notice
+					><p>
+						All was drained down: heater and pipes swallow the first {litres(swallowed)}. Fill up, let every
+						tap run until no air comes, and fill up again. The heater stays off until then.
+					</p></Notice
+				>
+			{/if}
 			<fieldset>
 				<legend>Into, by the same hose</legend>
 				<div class="checks">

@@ -1,0 +1,154 @@
+import { describe, expect, it } from 'vitest';
+import { exactRig } from '../../../../tests/helpers/logbooks.js';
+import type { ForecastRecord, Surprise } from '../../forecast/index.js';
+import type { Errands, Relived, Review } from '../../review/index.js';
+import { METRIC } from '../../units/index.js';
+import {
+	sayAgainst,
+	sayErrands,
+	sayPart,
+	sayRecord,
+	sayRecordVerdict,
+	sayRelived,
+	sayReviewDetail,
+	sayReviewHeadline,
+	saySurprise,
+	sayTankRecord,
+	sayUnexplained
+} from '../index.js';
+
+const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
+const review: Review = {
+	fromMs: 0,
+	toMs: 12 * 86_400_000,
+	days: 12,
+	personDays: 24,
+	drawnL: 466,
+	drawnSdL: 7.3,
+	perPersonDayL: 19.4,
+	habits: [],
+	unloggedL: 40,
+	tanks: [],
+	parts: [],
+	partsAre: 'days'
+};
+
+describe('a review', () => {
+	it('answers first, then says what it rests on', () => {
+		expect(plain(sayReviewHeadline(review, METRIC))).toBe('19.4 L a day each');
+		expect(plain(sayReviewDetail(review, METRIC))).toBe(
+			'466 L drawn in 12 days by 2, give or take 12 L. 40 L of it (9 %) nobody wrote down: the readings tell.'
+		);
+		expect(plain(sayReviewDetail({ ...review, drawnSdL: 0, unloggedL: 0 }, METRIC))).toBe(
+			'466 L drawn in 12 days by 2. All of it was written down.'
+		);
+		const { perPersonDayL: _nobody, ...alone } = review;
+		expect(plain(sayReviewHeadline({ ...alone, perPersonDayL: undefined }, METRIC))).toBe(
+			'466 L drawn, with nobody aboard'
+		);
+	});
+
+	it('beside another figure', () => {
+		expect(sayAgainst(8.8, 10)).toBe('12 % less');
+		expect(sayAgainst(12, 10)).toBe('20 % more');
+		expect(sayAgainst(10.1, 10)).toBe('about the same');
+		expect(sayAgainst(10, 0)).toBe('nothing to compare with');
+	});
+
+	it('of a tank says what nothing explains, when it is more than a little', () => {
+		const tank = { id: 'm', in: 0, out: 0, start: 0, end: 0, startSdL: 0, unexplained: -9 };
+		expect(plain(sayUnexplained(tank, 'Main', 100, METRIC) ?? '')).toBe(
+			'9 L left Main of which nothing was written down.'
+		);
+		expect(plain(sayUnexplained({ ...tank, unexplained: 40 }, 'Main', 100, METRIC) ?? '')).toMatch(
+			/^40 L came into Main/
+		);
+		expect(sayUnexplained({ ...tank, unexplained: 2 }, 'Main', 100, METRIC)).toBeUndefined();
+	});
+
+	it('what taps and drains cost', () => {
+		const errands: Errands = { fills: 4, dumps: 1, fee: 12.5, minutes: 80, km: 6, errands: [], unplaced: 0 };
+		expect(plain(sayErrands(errands, METRIC))).toBe(
+			'4 fills and 1 dump: 12.5 in fees, 80 minutes and 6 km of detour.'
+		);
+		expect(sayErrands({ ...errands, fee: 0, minutes: 0, km: 0, unplaced: 2 }, METRIC)).toBe(
+			'4 fills and 1 dump. Of 2 of them nobody wrote down where.'
+		);
+		expect(sayErrands({ ...errands, fills: 0, dumps: 0 }, METRIC)).toBe('Nothing was filled or dumped.');
+	});
+
+	it('names its parts', () => {
+		expect(sayPart('2027-04-21', 'days')).toBe('Wed 21 Apr');
+		expect(sayPart('2027-04-21', 'weeks')).toBe('week of Wed 21 Apr');
+		expect(sayPart('2027-04-01', 'months')).toBe('April 2027');
+	});
+});
+
+describe('lived again', () => {
+	const lived = (tanks: readonly string[], firstDays?: number, drawnL = 100): Relived => ({
+		drawnL,
+		perPersonDayL: 10,
+		personDays: 10,
+		served: tanks.map((tank, i) => ({ ms: i, tank })),
+		...(firstDays === undefined ? {} : { firstDays }),
+		takenAtEnd: []
+	});
+	const says = (was: Relived, would: Relived): string =>
+		sayRelived(was, would, (id) => id, METRIC)
+			.map(plain)
+			.join(' ');
+
+	it('fewer calls, a longer first stretch', () => {
+		expect(says(lived(['Grey', 'Grey', 'Main'], 3), lived(['Main'], 5, 80))).toBe(
+			'2 calls fewer at taps and drains. Set out full and served only when a tank was at its end: once, for Main; as it was, 3 times, for Grey and Main. ' +
+				'The first stretch would have lasted 5 days instead of 3 days. 80 L drawn instead of 100 L.'
+		);
+	});
+
+	it('more, as many, and never', () => {
+		expect(says(lived([]), lived(['Grey', 'Grey'], 2))).toMatch(
+			/2 calls more.*twice, for Grey each time.*Grey would have come to its end after 2 days/
+		);
+		expect(says(lived(['Grey'], 2), lived([]))).toMatch(
+			/1 call fewer.*Nothing would have come to its end; as it was, Grey did after 2 days/
+		);
+		expect(says(lived([]), lived([]))).toMatch(/^As many calls.*Neither way/);
+	});
+});
+
+describe('the record', () => {
+	const record: ForecastRecord = {
+		evenings: 40,
+		forecasts: 96,
+		inside: 79,
+		tanks: [],
+		verdict: 'fits',
+		spread: 1
+	};
+	it('in one line, and what follows', () => {
+		expect(sayRecord(record)).toBe('Of 96 forecasts on 40 evenings 79 fell inside the band; 77 should.');
+		expect(sayRecordVerdict(record)).toMatch(/^As it should be/);
+		expect(sayRecordVerdict({ ...record, verdict: 'sharper', spread: 1.4 })).toMatch(
+			/Too sharp.*1\.4 times as wide/
+		);
+		expect(sayRecordVerdict({ ...record, verdict: 'duller', spread: 0.7 })).toMatch(/Too dull.*70 %/);
+		expect(sayRecordVerdict({ ...record, verdict: 'young' })).toMatch(/ten evenings/);
+		expect(sayRecord({ ...record, evenings: 0 })).toBe('No forecast has come true yet.');
+		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 12, wide: 1, verdict: 'fits' })).toBe(
+			'12 of 14 inside, as many as chance allows'
+		);
+		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 5, wide: 2.1, verdict: 'sharper' })).toMatch(
+			/2\.1 times as wide/
+		);
+	});
+
+	it.each<[Surprise, string]>([
+		[{ kind: 'people', foretold: 2, were: 4.5 }, '4.5 aboard instead of 2'],
+		[{ kind: 'heat', maxC: 31 }, 'a hot day, 31 °C'],
+		[{ kind: 'leak', tank: 'main' }, 'a loss from Main'],
+		[{ kind: 'measure', measure: 'short', on: true }, 'Short showers was switched on'],
+		[{ kind: 'habit', habit: 'shower', times: 4, usual: 1.04 }, 'Shower 4 times instead of 1'],
+		[{ kind: 'unwritten', litres: 12 }, '12 L more than usual went unwritten'],
+		[{ kind: 'hook-up' }, 'a hook-up came or went']
+	])('why: %j', (surprise, says) => expect(plain(saySurprise(surprise, exactRig, METRIC))).toBe(says));
+});
