@@ -288,7 +288,13 @@ function careOf(today: string, timeZone: string): Rig['care'] {
 			lastDone: done(-12),
 			idea: 'pump-strainer'
 		},
-		{ id: 'wren-frost', name: 'Open the low points', season: 'frost', lastDone: done(-190), idea: 'frost-drain' }
+		{
+			id: 'wren-frost',
+			name: 'Open the low points',
+			season: 'frost',
+			lastDone: done(-190),
+			idea: 'frost-drain'
+		}
 	];
 }
 

@@ -40,6 +40,10 @@ async function sayThree(page) {
 	await page.locator('#quickline-says strong').waitFor();
 }
 
+/** Waits until the evenings are held against what came. */
+const recordRead = (page) =>
+	page.getByText(/on 1\d evenings .* fell inside the band/).waitFor({ timeout: 60_000 });
+
 const PHONE = { width: 390, height: 844 };
 const press = (page, name) => page.getByRole('button', { name, exact: true }).click();
 
@@ -64,11 +68,6 @@ async function dumpAll(page) {
 /** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const SHOTS = [
 	{ name: 'now', path: '/', act: sayThree },
-	{
-		name: 'now-why',
-		path: '/',
-		act: (page) => page.getByRole('button', { name: /^Why .* in Grey\?/ }).click()
-	},
 	{ name: 'now-phone', path: '/', width: 390, height: 844 },
 	{ name: 'trip', path: '/trip', act: ribbonDrawn },
 	{ name: 'trip-phone', path: '/trip', width: 390, height: 844, act: ribbonDrawn },
@@ -77,13 +76,18 @@ const SHOTS = [
 	{ name: 'now-basket', path: '/', act: fillBasket },
 	{ name: 'run-fill', path: '/run/fill?tank=sand-aft', rig: 'Sandling', ...PHONE, act: fillAft },
 	{ name: 'run-dump', path: '/run/dump', ...PHONE, act: dumpAll },
-	{ name: 'run-carry', path: '/run/carry' },
 	{ name: 'ledger', path: '/ledger' },
+	{
+		name: 'review',
+		path: '/ledger/review',
+		act: (page) => page.getByRole('heading', { name: 'Day by day' }).waitFor()
+	},
+	{ name: 'record', path: '/ledger/record', act: recordRead },
 	{ name: 'points', path: '/trip/points', act: mapDrawn },
 	{ name: 'trip-card', path: '/trip/card' },
 	{ name: 'rig', path: '/rig' },
 	{ name: 'rig-tank', path: '/rig/tank/wren-grey' },
-	{ name: 'rig-weight', path: '/rig/weight' },
+	{ name: 'care', path: '/rig/care', act: (page) => page.getByRole('heading', { name: 'Tasks' }).waitFor() },
 	{ name: 'data', path: '/data' },
 	{ name: 'first-run', path: '' }
 ];

@@ -64,7 +64,7 @@ export class App {
 	home = $derived(this.rig?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
 	timeZone = $derived(this.trip?.timeZone ?? this.home);
 	/** how many times as wide forecasts of the rig in view are drawn, as their own record asks */
-	spread = $derived(this.prefs.current.spread?.[this.rig?.id ?? '']);
+	spread = $derived.by(() => this.prefs.current.spread?.[this.rig?.id ?? '']);
 	rigEntries = $derived.by(() => this.records.entries.filter(({ rig }) => rig === this.rig?.id));
 
 	/** what is amiss with what is kept */

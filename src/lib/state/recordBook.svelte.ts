@@ -44,14 +44,30 @@ export class RecordBook {
 	evenings = $state.raw<readonly Kept[]>([]);
 	readonly #port: KeyValuePort;
 	readonly #turns: Turns;
+	#read: Promise<void> | undefined;
+	#following: Promise<void> | undefined;
 
 	constructor(port: KeyValuePort, turns: Turns) {
 		this.#port = port;
 		this.#turns = turns;
 	}
 
-	/** Reads all evenings; what is too old to count is let go. */
-	async load(nowMs: number): Promise<void> {
+	/** Reads all evenings, once; what is too old to count is let go. */
+	load(nowMs: number): Promise<void> {
+		this.#read ??= this.#load(nowMs).catch((error: unknown) => {
+			this.#read = undefined;
+			throw error;
+		});
+		return this.#read;
+	}
+
+	/** Does something to all of it, unless that is under way already: then it is waited for. */
+	once(follow: () => Promise<void>): Promise<void> {
+		this.#following ??= follow().finally(() => (this.#following = undefined));
+		return this.#following;
+	}
+
+	async #load(nowMs: number): Promise<void> {
 		const kept = (await this.#port.entries()).flatMap(([key, value]) => {
 			const read = key.startsWith(PREFIX) ? readKept(value) : undefined;
 			return read ? [{ key, read }] : [];
@@ -115,7 +131,14 @@ export const settledOf = (evenings: readonly Kept[]): readonly Settled[] =>
 export const recordSince = (evenings: readonly Kept[], resetMs: number | undefined): ForecastRecord =>
 	recordOf(settledOf(evenings), resetMs);
 
-export const recordBeside = ({ beside }: App): RecordBook => new RecordBook(beside.port, beside.turns);
+const books = new WeakMap<App, RecordBook>();
+/** The record beside an application's logbook: one in a tab, whoever asks for it. */
+export function recordBeside(app: App): RecordBook {
+	const before = books.get(app);
+	const book = before ?? new RecordBook(app.beside.port, app.beside.turns);
+	if (!before) books.set(app, book);
+	return book;
+}
 
 /** A reading is waited for so long before a forecast is held against what came, and what came later than that tells no more. */
 const KNOWN_AFTER_MS = 12 * 3_600_000;
@@ -139,7 +162,10 @@ async function demoEvenings(app: App, book: RecordBook, rig: string): Promise<vo
  * Brings the record up to date: keeps what is foretold today, holds what has come due against what came, and corrects how wide
  * forecasts are drawn where the record asks for it.
  */
-export async function followRecord(app: App, book: RecordBook): Promise<void> {
+export const followRecord = (app: App, book: RecordBook): Promise<void> => book.once(() => follow(app, book));
+
+async function follow(app: App, book: RecordBook): Promise<void> {
+	await book.load(app.nowMs);
 	const rig = app.rig?.id;
 	if (rig === undefined || app.engine.assessment?.rig !== rig) return;
 	const nowMs = app.nowMs;

@@ -11,21 +11,10 @@ const CALM_MS = 6000;
  */
 export function followingRecord(app: App): () => void {
 	const book = recordBeside(app);
-	let loaded = false;
-	let busy = false;
-	async function follow(): Promise<void> {
-		if (busy) return;
-		busy = true;
-		try {
-			if (!loaded) await book.load(app.nowMs);
-			loaded = true;
-			await followRecord(app, book);
-		} catch (error) {
-			console.warn('The record of the forecasts could not be kept:', error);
-		} finally {
-			busy = false;
-		}
-	}
+	const follow = (): Promise<void> =>
+		followRecord(app, book).catch((error: unknown) =>
+			console.warn('The record of the forecasts could not be kept:', error)
+		);
 	return $effect.root(() => {
 		$effect(() => {
 			void app.engine.assessment;

@@ -34,7 +34,7 @@
 		void app.engine.written;
 		void (async () => {
 			try {
-				if (!loaded) await book.load(app.nowMs);
+				await book.load(app.nowMs);
 				loaded = true;
 				await followRecord(app, book);
 			} catch (error) {
