@@ -334,6 +334,7 @@ describe('looking after and looking back, as the views ask it', () => {
 			const [one] = (await engine.foretell(ask(at(4, 21), { spread })))?.tanks ?? [];
 			return one ? one.p90 - one.p10 : 0;
 		};
-		expect(await width(1.4)).toBeGreaterThan(1.2 * (await width()));
+		expect(await width(0.6)).toBeLessThan(0.8 * (await width()));
+		expect(await width(0.6)).toBeGreaterThan(0);
 	});
 });
