@@ -1,7 +1,7 @@
 import { DAY_MS, modelOf, personsAt, type Estimate, type Model } from '../estimate/index.js';
 import { litresOf } from '../habits/index.js';
-import { instantMs, type Rig } from '../logbook/index.js';
-import { flowOf, neverBinds, rarityOf, type Regime } from '../rig/index.js';
+import { instantMs, type Entry, type Habit, type Rig } from '../logbook/index.js';
+import { comesFromOutside, flowOf, neverBinds, rarityOf, type Regime } from '../rig/index.js';
 import type { Review } from './review.js';
 
 /** What is thought of as having been otherwise. */
@@ -29,8 +29,6 @@ export interface Relived {
 	readonly served: readonly Served[];
 	/** days until the first of them; absent where all held */
 	readonly firstDays?: number;
-	/** the share of each tank's room that is taken at the end, 0 … 1, by tank: which one is next */
-	readonly takenAtEnd: readonly { readonly tank: string; readonly share: number }[];
 }
 
 /** One thing that was done, or a part of a day of what nobody wrote down. */
@@ -45,79 +43,88 @@ interface Lived {
 	readonly persons: number;
 }
 
-/** At these hours of its span what nobody wrote down is put. */
-const PARTS = 4;
+/** What held at a moment, as the log has it. */
+interface Regimes {
+	at(ms: number): Regime;
+	/** when sewers were opened */
+	readonly sewerAt: readonly number[];
+}
 
-/** Everything that was lived in a stretch, one after the other, as the log and its readings tell it. */
-function livedIn(
-	estimate: Estimate,
-	review: Review
-): { readonly lived: readonly Lived[]; readonly sewerAt: readonly number[] } {
-	const { model, belief, entries } = estimate;
-	const { fromMs, toMs, parts } = review;
-	const lived: Lived[] = [];
-	const sewerAt: number[] = [];
+const PLAIN: Regime = { mains: false, sewer: false, measures: [] };
+
+function regimesOf(entries: readonly Entry[]): Regimes {
 	const steps: { readonly ms: number; readonly regime: Regime }[] = [];
-	let regime: Regime = { mains: false, sewer: false, measures: [] };
+	const sewerAt: number[] = [];
+	let regime = PLAIN;
 	for (const entry of entries) {
 		const ms = instantMs(entry.at);
 		if (entry.kind === 'hookup') {
-			if (entry.sewer && !regime.sewer && ms >= fromMs) sewerAt.push(ms);
+			if (entry.sewer && !regime.sewer) sewerAt.push(ms);
 			regime = { ...regime, mains: entry.mains, sewer: entry.sewer };
 		} else if (entry.kind === 'measure') {
 			const others = regime.measures.filter((id) => id !== entry.measure);
 			regime = { ...regime, measures: entry.on ? [...others, entry.measure] : others };
-		}
-		if (entry.kind === 'hookup' || entry.kind === 'measure') steps.push({ ms, regime });
-		if (entry.kind !== 'use' || ms < fromMs) continue;
-		const habit = model.habits.get(entry.habit);
-		if (!habit) continue;
+		} else continue;
+		steps.push({ ms, regime });
+	}
+	return { at: (ms) => steps.findLast((step) => step.ms <= ms)?.regime ?? PLAIN, sewerAt };
+}
+
+/** Litres of one time as believed, without measures. */
+const believedL = ({ model, belief }: Estimate, habit: string): number =>
+	Math.max(0, belief.mean[model.habit.get(habit) ?? -1] ?? 0);
+
+/** What was written down in a stretch: measured where it was measured, else so that it sums to what the account says. */
+function writtenDown(estimate: Estimate, { fromMs, habits }: Review, regimes: Regimes): readonly Lived[] {
+	const { model, entries } = estimate;
+	const drawnOf = ({ habit: id, times, eachL, regime }: Lived): number => {
+		const habit = model.habits.get(id);
+		return habit ? times * litresOf(model.flow(habit, regime).drawn, eachL) : 0;
+	};
+	const lived = entries.flatMap((entry): readonly Lived[] => {
+		const ms = instantMs(entry.at);
+		const habit = entry.kind === 'use' && ms >= fromMs ? model.habits.get(entry.habit) : undefined;
+		if (entry.kind !== 'use' || !habit) return [];
+		const regime = regimes.at(ms);
 		const { perLitre, fixed } = model.flow(habit, regime).drawn;
-		const believed = Math.max(0, belief.mean[model.habit.get(habit.id) ?? -1] ?? 0);
-		const measured =
-			entry.litres !== undefined && perLitre > 0 && entry.times > 0
-				? Math.max(0, (entry.litres / entry.times - fixed) / perLitre)
-				: believed;
-		lived.push({
-			ms,
-			habit: habit.id,
-			times: entry.times,
-			eachL: measured,
-			regime,
-			persons: personsAt(model.crew, ms)
-		});
-	}
-	// What nobody wrote down: each part of the stretch its own litres, divided among habits as over all of it.
-	const unlogged = review.habits.filter(({ unloggedL }) => unloggedL > 0);
-	const all = unlogged.reduce((sum, { unloggedL }) => sum + unloggedL, 0);
-	for (const part of parts) {
-		if (!(part.unloggedL > 0) || !(all > 0)) continue;
-		for (let i = 0; i < PARTS; i++) {
-			const ms = part.fromMs + ((i + 0.5) / PARTS) * (part.toMs - part.fromMs);
-			const then = steps.findLast((step) => step.ms <= ms)?.regime ?? {
-				mains: false,
-				sewer: false,
-				measures: []
-			};
-			for (const { id, unloggedL } of unlogged) {
-				const habit = model.habits.get(id);
-				if (!habit) continue;
-				const eachL = Math.max(1e-3, belief.mean[model.habit.get(id) ?? -1] ?? 0);
-				const drawn = litresOf(model.flow(habit, then).drawn, eachL);
-				if (!(drawn > 0)) continue;
-				const litres = (part.unloggedL * unloggedL) / all / PARTS;
-				lived.push({
-					ms,
-					habit: id,
-					times: litres / drawn,
-					eachL,
-					regime: then,
-					persons: personsAt(model.crew, ms)
-				});
-			}
-		}
-	}
-	return { lived: lived.filter(({ ms }) => ms <= toMs).sort((a, b) => a.ms - b.ms), sewerAt };
+		const measured = entry.litres !== undefined && perLitre > 0 && entry.times > 0;
+		const eachL = measured
+			? Math.max(0, ((entry.litres ?? 0) / entry.times - fixed) / perLitre)
+			: believedL(estimate, habit.id);
+		return [{ ms, habit: habit.id, times: entry.times, eachL, regime, persons: personsAt(model.crew, ms) }];
+	});
+	const fits = new Map(
+		habits.map(({ id, litres }) => {
+			const reckoned = lived.reduce((sum, one) => sum + (one.habit === id ? drawnOf(one) : 0), 0);
+			return [id, reckoned > 0 && litres > 0 ? litres / reckoned : 1] as const;
+		})
+	);
+	return lived.map((one) => ({ ...one, eachL: one.eachL * (fits.get(one.habit) ?? 1) }));
+}
+
+/** What nobody wrote down of a day is put at so many moments of it. */
+const MOMENTS = 4;
+
+/** What nobody wrote down: each part of a stretch its own litres, divided among habits as over all of it. */
+function unwritten(estimate: Estimate, { habits, parts }: Review, regimes: Regimes): readonly Lived[] {
+	const { model } = estimate;
+	const shares = habits.filter(({ unloggedL }) => unloggedL > 0);
+	const all = shares.reduce((sum, { unloggedL }) => sum + unloggedL, 0);
+	return parts.flatMap(({ fromMs, toMs, unloggedL: ofPart }) =>
+		ofPart > 0
+			? Array.from({ length: MOMENTS }, (_, i) => fromMs + ((i + 0.5) / MOMENTS) * (toMs - fromMs)).flatMap(
+					(ms) =>
+						shares.flatMap(({ id, unloggedL }): readonly Lived[] => {
+							const [habit, regime] = [model.habits.get(id), regimes.at(ms)];
+							const eachL = Math.max(1e-3, believedL(estimate, id));
+							const once = habit ? litresOf(model.flow(habit, regime).drawn, eachL) : 0;
+							if (!(once > 0)) return [];
+							const times = (ofPart * unloggedL) / all / MOMENTS / once;
+							return [{ ms, habit: id, times, eachL, regime, persons: personsAt(model.crew, ms) }];
+						})
+				)
+			: []
+	);
 }
 
 /** The pools of a rig that end a stay, with the level at which they do. */
@@ -140,6 +147,10 @@ function poolsOf(rig: Rig, model: Model) {
 	});
 }
 
+/** How many times as often a habit is done by so many people more, or fewer: what is done once for all, while anybody is aboard. */
+const crowdOf = ({ often }: Habit, persons: number, by: number): number =>
+	often.per === 'day' ? Number(persons + by > 0) : Math.max(0, persons + by) / Math.max(1, persons);
+
 /**
  * Lives a stretch again as it was written down and read, use by use, in a rig, with measures or with a crew that are
  * otherwise: setting out full and empty, and serving everything each time that a tank comes to its end. So that two ways can be
@@ -149,12 +160,15 @@ function poolsOf(rig: Rig, model: Model) {
  */
 export function relive(estimate: Estimate, review: Review, otherwise: Otherwise = {}): Relived {
 	const { rig = estimate.model.rig, measures = [], personsBy = 0 } = otherwise;
-	const { lived, sewerAt } = livedIn(estimate, review);
+	const regimes = regimesOf(estimate.entries);
+	const lived = [...writtenDown(estimate, review, regimes), ...unwritten(estimate, review, regimes)]
+		.filter(({ ms }) => ms <= review.toMs)
+		.sort((a, b) => a.ms - b.ms);
 	const model = modelOf(rig, [], []);
 	const pools = poolsOf(rig, model);
 	const levels = new Map(pools.map(({ index, beginL }) => [index, beginL]));
 	const served: Served[] = [];
-	const sewers = [...sewerAt];
+	const sewers = regimes.sewerAt.filter((ms) => ms >= review.fromMs);
 	let drawnL = 0;
 	for (const { ms, habit: id, times, eachL, regime, persons } of lived) {
 		for (let opens = sewers[0]; opens !== undefined && opens <= ms; opens = sewers[0]) {
@@ -168,18 +182,9 @@ export function relive(estimate: Estimate, review: Review, otherwise: Otherwise 
 		const inForce = { ...regime, measures: [...new Set([...regime.measures, ...measures])] };
 		// What was already rare by a measure then is not made rarer by it again.
 		const rarer = rarityOf(rig, id, inForce.measures) / Math.max(1e-9, rarityOf(rig, id, regime.measures));
-		const crowd =
-			habit.often.per === 'day'
-				? persons + personsBy > 0
-					? 1
-					: 0
-				: Math.max(0, persons + personsBy) / Math.max(1, persons);
-		const often = times * rarer * crowd;
+		const often = times * rarer * crowdOf(habit, persons, personsBy);
 		const flow = flowOf(rig, habit, inForce);
-		const outside = rig.measures.some(
-			(one) => one.habit === id && one.effect.kind === 'outside' && inForce.measures.includes(one.id)
-		);
-		if (!outside) drawnL += often * litresOf(flow.drawn, eachL);
+		if (!comesFromOutside(rig, id, inForce.measures)) drawnL += often * litresOf(flow.drawn, eachL);
 		for (const [tank, amount] of flow.tanks) {
 			const index = model.places.get(tank)?.pool.index;
 			const before = index === undefined ? undefined : levels.get(index);
@@ -200,13 +205,6 @@ export function relive(estimate: Estimate, review: Review, otherwise: Otherwise 
 		personDays,
 		perPersonDayL: personDays > 0 ? drawnL / personDays : undefined,
 		served,
-		...(first ? { firstDays: (first.ms - review.fromMs) / DAY_MS } : {}),
-		takenAtEnd: pools.map(({ index, id, beginL, limitL }) => ({
-			tank: id,
-			share: Math.min(
-				1,
-				Math.max(0, Math.abs((levels.get(index) ?? 0) - beginL) / Math.max(1e-9, Math.abs(limitL - beginL)))
-			)
-		}))
+		...(first ? { firstDays: (first.ms - review.fromMs) / DAY_MS } : {})
 	};
 }

@@ -1,4 +1,4 @@
-import type { Flow } from '../../rig/index.js';
+import { comesFromOutside, type Flow } from '../../rig/index.js';
 import { regimeKey, cached, type KeyedRegime } from './regime.js';
 import { gainsOf } from './transitions.js';
 import type { AccountRows, AccountScope, Gains } from './accountRows.js';
@@ -27,13 +27,6 @@ function sideOf(model: Model, pool: number, perLitre: number): 'in' | 'out' {
 	return model.pools[pool]?.tanks[0]?.holds === 'fresh' ? 'out' : 'in';
 }
 
-/** Whether a habit's water comes from elsewhere under the measures in force: it is then not drawn aboard. */
-const comesFromOutside = ({ rig }: Model, habit: string | undefined, inForce: readonly string[]): boolean =>
-	inForce.length > 0 &&
-	rig.measures.some(
-		(one) => one.habit === habit && one.effect.kind === 'outside' && inForce.includes(one.id)
-	);
-
 /** The model that keeps an account beside the levels, in a state of so many rows. */
 export function withAccounts(model: Model, rows: AccountRows, size: number): Model {
 	const meterOf = new Map([...model.counted].map(([id, row]) => [row, rows.passed.get(id)]));
@@ -58,7 +51,7 @@ export function withAccounts(model: Model, rows: AccountRows, size: number): Mod
 					const to = booked(row, gain);
 					return to ? [[to[0], to[1] * gain] as const] : [];
 				}),
-				...(unlogged === undefined || comesFromOutside(model, stream.habit?.id, regime.measures)
+				...(unlogged === undefined || comesFromOutside(model.rig, stream.habit?.id, regime.measures)
 					? []
 					: [[unlogged, stream.drawn(regime)] as const])
 			];
@@ -78,7 +71,7 @@ export function withAccounts(model: Model, rows: AccountRows, size: number): Mod
 						const to = booked(row, perLitre);
 						return to ? [[to[0], { perLitre: to[1] * perLitre, fixed: to[1] * fixed }] as const] : [];
 					}),
-					...(drawn === undefined || comesFromOutside(model, habit.id, regime.measures)
+					...(drawn === undefined || comesFromOutside(model.rig, habit.id, regime.measures)
 						? []
 						: [[drawn, flow.drawn] as const])
 				]);

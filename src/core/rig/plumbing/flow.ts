@@ -85,6 +85,17 @@ function amountOfOneTime(habit: Habit, measures: readonly Measure[]): Amount {
 	return amount;
 }
 
+/** Whether a habit's water comes from elsewhere under the measures in force: it is then not drawn aboard. */
+export const comesFromOutside = (
+	{ measures }: Pick<Rig, 'measures'>,
+	habit: string | undefined,
+	inForce: readonly string[]
+): boolean =>
+	inForce.length > 0 &&
+	measures.some(
+		({ id, habit: of, effect }) => of === habit && effect.kind === 'outside' && inForce.includes(id)
+	);
+
 /**
  * One time of a habit through the plumbing, under the hook-ups and measures in force. Mains feeds the fresh
  * outlets past tank and pump; an open sewer valve lets waste through.
@@ -99,8 +110,7 @@ export function flowOf(rig: Rig, habit: Habit, regime: Regime): Flow {
 	if (!outlet) return { drawn, tanks: balance.tanks, meters: balance.meters };
 	const source = tankById(rig, outlet.from);
 	const fromMains = regime.mains && source?.holds === 'fresh' && source.portable !== true;
-	const fromOutside = measures.some(({ effect }) => effect.kind === 'outside');
-	if (!fromOutside) {
+	if (!comesFromOutside(rig, habit.id, regime.measures)) {
 		if (!fromMains) balance.add('tanks', outlet.from, times(drawn, -1));
 		for (const meter of metersPassed(rig, outlet.id, fromMains)) balance.add('meters', meter, drawn);
 	}

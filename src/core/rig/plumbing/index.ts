@@ -1,6 +1,7 @@
 export {
 	flowOf,
 	litresByRecipe,
+	comesFromOutside,
 	rarityOf,
 	usualTimesPerDay,
 	type Amount,

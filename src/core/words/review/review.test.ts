@@ -90,8 +90,7 @@ describe('lived again', () => {
 		perPersonDayL: 10,
 		personDays: 10,
 		served: tanks.map((tank, i) => ({ ms: i, tank })),
-		...(firstDays === undefined ? {} : { firstDays }),
-		takenAtEnd: []
+		...(firstDays === undefined ? {} : { firstDays })
 	});
 	const says = (was: Relived, would: Relived): string =>
 		sayRelived(was, would, (id) => id, METRIC)

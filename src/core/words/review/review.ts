@@ -116,7 +116,9 @@ export function sayRelived(
 		gist,
 		`Set out full and served only when a tank was at its end: ${sayServed(would, nameOf)}; as it was, ${sayServed(was, nameOf)}.`,
 		first,
-		`${formatLitres(would.drawnL, units)} drawn instead of ${formatLitres(was.drawnL, units)}.`
+		Math.abs(would.drawnL - was.drawnL) < 0.01 * was.drawnL
+			? `${formatLitres(was.drawnL, units)} drawn either way.`
+			: `${formatLitres(would.drawnL, units)} drawn instead of ${formatLitres(was.drawnL, units)}.`
 	];
 }
 

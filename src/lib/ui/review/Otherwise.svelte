@@ -44,42 +44,48 @@
 	const nameOf = (id: string): string => tankById(rig, id)?.name ?? id;
 </script>
 
-<div class="fields">
-	<SelectField
-		label="With another size of"
-		bind:value={tankId}
-		options={[
-			{ value: '', label: 'no tank' },
-			...live.tanks.map(({ id, name }) => ({ value: id, label: name }))
-		]}
-		onchange={() => (litres = tank ? Math.round(1.5 * usableOf(tank)) : undefined)}
-	/>
-	{#if tank}<NumberField label="that serves" of="volume" {units} bind:value={litres} />{/if}
-	<SelectField
-		label="With the measure"
-		bind:value={measure}
-		options={[
-			{ value: '', label: 'none' },
-			...live.measures.map(({ id, name }) => ({ value: id, label: name }))
-		]}
-	/>
-	<NumberField
-		label="With so many people more"
-		hint="Less than nothing for fewer: -1."
-		bind:value={persons}
-		optional
-	/>
-</div>
-<div aria-live="polite">
-	{#if would.trouble}<p class="mind" role="alert">{would.trouble}</p>
-	{:else if answer && asked}
-		{#each sayRelived(was, answer, nameOf, units) as says, i (i)}<p class:first={i === 0}>{says}</p>{/each}
-	{:else if would.waiting}<p class="soft">Living it again…</p>
-	{:else}<p class="soft">
-			Say what would have been otherwise. Every use of the log is lived again, and what the readings tell of
-			the rest.
-		</p>{/if}
-</div>
+{#if live.habits.length === 0}
+	<p class="soft">
+		Only habits can be lived again: say under <a href="/habits">Habits</a> what you do with water.
+	</p>
+{:else}
+	<div class="fields">
+		<SelectField
+			label="With another size of"
+			bind:value={tankId}
+			options={[
+				{ value: '', label: 'no tank' },
+				...live.tanks.map(({ id, name }) => ({ value: id, label: name }))
+			]}
+			onchange={() => (litres = tank ? Math.round(1.5 * usableOf(tank)) : undefined)}
+		/>
+		{#if tank}<NumberField label="that serves" of="volume" {units} bind:value={litres} />{/if}
+		<SelectField
+			label="With the measure"
+			bind:value={measure}
+			options={[
+				{ value: '', label: 'none' },
+				...live.measures.map(({ id, name }) => ({ value: id, label: name }))
+			]}
+		/>
+		<NumberField
+			label="With so many people more"
+			hint="Less than nothing for fewer: -1."
+			bind:value={persons}
+			optional
+		/>
+	</div>
+	<div aria-live="polite">
+		{#if would.trouble}<p class="mind" role="alert">{would.trouble}</p>
+		{:else if answer && asked}
+			{#each sayRelived(was, answer, nameOf, units) as says, i (i)}<p class:first={i === 0}>{says}</p>{/each}
+		{:else if would.waiting}<p class="soft">Living it again…</p>
+		{:else}<p class="soft">
+				Say what would have been otherwise. Every use of the log is lived again, and what the readings tell of
+				the rest.
+			</p>{/if}
+	</div>
+{/if}
 
 <style>
 	.first {

@@ -22,7 +22,14 @@
 	const sinceMs = $derived(rig && app.prefs.current.recordSince?.[rig.id]);
 	const evenings = $derived(rig ? book.of(rig.id) : []);
 	const record = $derived(recordSince(evenings, sinceMs));
-	const shown = $derived(evenings.filter(({ foretold }) => foretold.madeMs >= (sinceMs ?? 0)).toReversed());
+	/** what has come, the latest first; then what is still to come */
+	const shown = $derived.by(() => {
+		const own = evenings.filter(({ foretold }) => foretold.madeMs >= (sinceMs ?? 0)).toReversed();
+		return [
+			...own.filter(({ score }) => score !== undefined),
+			...own.filter(({ score }) => score === undefined)
+		];
+	});
 	const nameOf = (id: string): string => (rig && tankById(rig, id)?.name) ?? id;
 	const untold = $derived(shown.filter(({ score }) => score === 'untold').length);
 	const waiting = $derived(shown.filter(({ score }) => score === undefined).length);
@@ -96,13 +103,12 @@
 								<td>{nameOf(tank.id)}</td>
 								<td><BandRow {tank} {came} {units} /></td>
 								<td
-									>{#if came && !came.inside && score && score !== 'untold'}<span class="mind"
+									>{#if score === undefined}to come{:else if !came || score === 'untold'}nothing was read{:else if came.inside}inside{:else}<span
+											class="mind"
 											>{score.why.length > 0
 												? score.why.map((one) => saySurprise(one, rig, units)).join('; ')
 												: 'by chance, as far as anybody knows'}</span
-										>{:else if came}inside{:else}{score === 'untold'
-											? 'nothing was read'
-											: 'to come'}{/if}</td
+										>{/if}</td
 								>
 							</tr>
 						{/each}

@@ -62,9 +62,16 @@
 					? `${choice.from} to ${choice.to}`
 					: '')
 	);
+	let sections = $state<HTMLDivElement>();
+	/** On paper nothing can be opened: every table lies open there. */
+	function unfold(open: boolean): void {
+		for (const details of sections?.querySelectorAll('details') ?? []) details.open = open;
+	}
 	const choose = (next: Choice): Promise<void> =>
 		goto(addressOf(next), { keepFocus: true, noScroll: true, replaceState: true });
 </script>
+
+<svelte:window onbeforeprint={() => unfold(true)} onafterprint={() => unfold(false)} />
 
 {#if rig}
 	<Page up={{ href: '/ledger', name: 'Ledger' }}>
@@ -106,7 +113,7 @@
 			<Notice><p>The log of {rig.name} begins later: of these days nothing was written down.</p></Notice>
 		{:else if seen}
 			{@const { review } = seen}
-			<div aria-busy={asked.waiting} class="sections">
+			<div aria-busy={asked.waiting} class="sections" bind:this={sections}>
 				<Section title="Day by day">
 					<Chart
 						option={reviewChart({ review, units })}
