@@ -3,7 +3,6 @@
 	import { page } from '$app/state';
 	import { LOOK_AHEAD_DAYS } from '$core/now';
 	import { useApp } from '$lib/state';
-	import FileReminder from '$lib/ui/data/FileReminder.svelte';
 	import Findings from '$lib/ui/now/Findings.svelte';
 	import { noonOfFlag } from '$lib/ui/habits/goal';
 	import NowLayout from '$lib/ui/now/NowLayout.svelte';
@@ -104,13 +103,11 @@
 			{#if app.rigEntries.length < YOUNG}
 				{#await import('$lib/ui/now/NextSteps.svelte') then { default: NextSteps }}<NextSteps {app} />{/await}
 			{/if}
-			{#if app.liveRig?.care.length}
-				<div class="care">
-					{#if later}{#await import('$lib/ui/care/CareNews.svelte') then { default: CareNews }}<CareNews
-								{app}
-							/>{/await}{/if}
-				</div>
-			{/if}
+			<div class:care={app.liveRig?.care.length}>
+				{#if later}
+					{#await import('$lib/ui/care/CareNews.svelte') then { default: CareNews }}<CareNews {app} />{/await}
+				{/if}
+			</div>
 			{#if later}
 				{#await import('$lib/ui/runs/RunNews.svelte') then { default: RunNews }}<RunNews {app} />{/await}
 			{/if}
@@ -136,11 +133,14 @@
 			{#if now.plan && !now.plan.feasible}
 				<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
 			{/if}
-			<FileReminder {app} />
+			{#if later}
+				{#await import('$lib/ui/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
+						{app}
+					/>{/await}
+			{/if}
 			<p class="soft small">
-				Looks {LOOK_AHEAD_DAYS} days ahead, as you live now.{#if (app.spread ?? 1) !== 1}
-					Bands are <a href="/ledger/record">corrected by their record</a>.{/if} Payload and axle limits: the weighbridge
-				and the plate decide.
+				Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. Payload and axle limits: the weighbridge and the plate
+				decide.
 			</p>
 		{/snippet}
 	</NowLayout>
@@ -186,5 +186,8 @@
 	/* Its place is kept: what is due follows the first look. */
 	.care {
 		min-height: 2.25rem;
+	}
+	div:empty:not(.care) {
+		display: none;
 	}
 </style>

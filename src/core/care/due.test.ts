@@ -97,6 +97,21 @@ describe('when is the filter due', () => {
 		expect(due(care(5000), freshStart())[0]?.by).toBe('days');
 	});
 
+	it('through a hose of which the meter was read and no fill written down', () => {
+		const rig: Rig = { ...exactRig, instruments: [...exactRig.instruments, hoseMeter] };
+		const read = (day: number, value: number): Entry =>
+			entry({ kind: 'reading', at: at(day), instrument: 'hose', value });
+		const log = [...freshStart(), read(1, 100), read(3, 130), read(4, 160), read(5, 190), read(6, 220)];
+		const [one] = due(
+			[filter({ every: { litres: 500 }, through: 'hose', lastDone: at(1, 7) })],
+			log,
+			at(7),
+			rig
+		);
+		expect(one?.sinceL).toBeGreaterThan(105);
+		expect(one?.sinceL).toBeLessThan(125);
+	});
+
 	it('through the hose, and without saying through what', () => {
 		const rig: Rig = { ...exactRig, instruments: [...exactRig.instruments, hoseMeter, countdown] };
 		const log = [

@@ -78,7 +78,7 @@ export {
 	sayWhenToGo
 } from './run/carry.js';
 export { sayCareProblem, sayDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
-export { DOSE_CAUTION, formatMl, sayDose, sayRefusal } from './care/dose.js';
+export { DOSE_CAUTION, formatMl, sayDose, sayRefusal, smallUnit } from './care/dose.js';
 export { FROST_CAUTION, sayFrostNight, sayFrostRisk } from './care/frost.js';
 export {
 	LAY_UP_CAUTION,

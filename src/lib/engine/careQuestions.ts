@@ -9,39 +9,43 @@ import {
 	type WaterWarning
 } from '$core/care';
 import { climateOf, readLevels, stepAt, type Estimate } from '$core/estimate';
-import { tripAtHand, type Logbook } from '$core/logbook';
+import { tripAtHand, tripInUse, type Logbook } from '$core/logbook';
 
 /** What wants looking after at a moment. */
 export interface Care {
-	readonly atMs: number;
+	readonly rig: string;
 	readonly tasks: readonly TaskDue[];
-	readonly ages: readonly WaterAge[];
-	readonly warnings: readonly WaterWarning[];
 	readonly frost: readonly FrostNight[];
 	/** the heat of these days, where a stop says it */
 	readonly maxC?: number;
-	/** what is in each tank, litres */
-	readonly litres: readonly (readonly [tank: string, litres: number])[];
 }
 
-/** Everything about care that *Now* and the page of care show. */
-export function* careOf(
-	estimate: Estimate,
-	{ trips, points }: Pick<Logbook, 'trips' | 'points'>
-): Generator<number, Care> {
+/** How old the water in the tanks is, and what is to be minded of it. */
+export interface Water {
+	readonly rig: string;
+	readonly ages: readonly WaterAge[];
+	readonly warnings: readonly WaterWarning[];
+}
+
+/** The heat that the stop at hand knows of, whether any habit rises with it or not, °C. */
+const heatOf = ({ model, atMs }: Estimate, trips: Logbook['trips']): number | undefined =>
+	stepAt(climateOf(model.rig.id, trips.map(tripInUse)), atMs)?.maxC;
+
+/** What is due, and what may freeze; it pauses on its way. */
+export function* careOf(estimate: Estimate, trips: Logbook['trips']): Generator<number, Care> {
 	const { model, atMs } = estimate;
 	const { rig } = model;
-	const litres = readLevels(estimate).tanks.map(({ id, litres: level }) => [id, level] as const);
-	// Of the trip's stops, whether any habit rises with heat or not.
-	const maxC = stepAt(climateOf(rig.id, trips), atMs)?.maxC;
-	const ages = waterAges(estimate, points);
+	const litres = new Map(readLevels(estimate).tanks.map(({ id, litres: level }) => [id, level]));
+	const maxC = heatOf(estimate, trips);
 	return {
-		atMs,
+		rig: rig.id,
 		tasks: yield* careBySteps(estimate),
-		ages,
-		warnings: waterWarnings(ages, maxC),
-		frost: frostAhead(rig, tripAtHand(trips, rig.id, atMs), atMs, { litres: new Map(litres) }),
-		...(maxC === undefined ? {} : { maxC }),
-		litres
+		frost: frostAhead(rig, tripAtHand(trips, rig.id, atMs), atMs, { litres }),
+		...(maxC === undefined ? {} : { maxC })
 	};
+}
+
+export function waterOf(estimate: Estimate, { trips, points }: Pick<Logbook, 'trips' | 'points'>): Water {
+	const ages = waterAges(estimate, points);
+	return { rig: estimate.model.rig.id, ages, warnings: waterWarnings(ages, heatOf(estimate, trips)) };
 }

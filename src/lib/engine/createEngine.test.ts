@@ -287,11 +287,15 @@ describe('looking after and looking back, as the views ask it', () => {
 	};
 
 	it('care counts litres, and knows the water', async () => {
-		const care = await begun([...freshStart(), ...washes], rig).care(ask(at(3, 0)));
+		const engine = begun([...freshStart(), ...washes], rig);
+		const care = await engine.care(ask(at(3, 0)));
 		expect(care?.tasks).toMatchObject([{ overdue: true, sinceL: expect.closeTo(36, 6) }]);
-		expect(care?.ages.map(({ tank }) => tank)).toEqual(['main']);
-		expect(care?.litres).toContainEqual(['main', expect.closeTo(64, 0)]);
 		expect(care?.frost).toEqual([]);
+		const water = await engine.water(ask(at(12, 0)));
+		expect(water).toMatchObject({
+			ages: [{ tank: 'main', litres: expect.closeTo(64, 0) }],
+			warnings: [{ kind: 'old' }]
+		});
 	});
 
 	it('a stretch is looked back on, lived again and put beside other trips', async () => {

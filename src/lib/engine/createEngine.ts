@@ -30,7 +30,7 @@ import { METRIC, type UnitChoice } from '$core/units';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 import type { BasketAnswer } from './basketAnswer';
-import type { Care } from './careQuestions';
+import type { Care, Water } from './careQuestions';
 import type { PlanNews, TripPlan, WaysOfTrip } from './planQuestions';
 import type { InShort, LookedBack, Looking, Nothing } from './reviewQuestions';
 import type { RunAnswers, RunAsk } from './runQuestions';
@@ -393,7 +393,12 @@ export function createEngine() {
 		async care(question: Question): Promise<Care | undefined> {
 			const outdated = since('care');
 			const { careOf } = await careQuestions();
-			return unhurried(careOf(estimateNow(question), needBook()), outdated);
+			return unhurried(careOf(estimateNow(question), needBook().trips), outdated);
+		},
+		/** How old the water in the tanks is, and what is to be minded of it. */
+		async water(question: Question): Promise<Water> {
+			const { waterOf } = await careQuestions();
+			return waterOf(estimateNow(question), needBook());
 		},
 		/** A stretch looked back on; nothing when outdated meanwhile. */
 		async lookBack(

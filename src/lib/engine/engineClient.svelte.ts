@@ -207,6 +207,12 @@ export class EngineClient {
 		return question && this.#api.care(question);
 	}
 
+	/** How old the water in the tanks is. */
+	water(): Answer<'water'> | undefined {
+		const question = this.#question();
+		return question && this.#api.water(question);
+	}
+
 	/** A stretch looked back on. */
 	lookBack(looking: Looking, onprogress: (done: number) => void): Answer<'lookBack'> | undefined {
 		const question = this.#question();

@@ -4,7 +4,7 @@ export { EngineClient } from './engineClient.svelte';
 export { latest, Latest } from './latest.svelte';
 export { takeIn, type ReadIn } from './logbookReader';
 export type { BasketAnswer } from './basketAnswer';
-export type { Care } from './careQuestions';
+export type { Care, Water } from './careQuestions';
 export type { InShort, LookedBack, Looking } from './reviewQuestions';
 export type { HabitFacts, Saving, Way } from './savingQuestions';
 export type { Ask, PlanNews, SchoolPlan, TripPlan, WaysOfTrip } from './planQuestions';

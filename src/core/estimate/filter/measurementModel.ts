@@ -141,6 +141,8 @@ export function meterMeasurement(model: Model, state: FilterState, meter: Meter,
 	const counted = model.counted.get(meter.id) ?? 0;
 	const error = model.meterError.get(meter.id) ?? 0;
 	const pool = model.places.get(meter.tank)?.pool;
+	const passed = model.accounts?.rows.passed.get(meter.id);
+	const hose: Sparse = [[counted, 1], ...(passed === undefined ? [] : [[passed, 1] as const])];
 	return {
 		// true litres = shown · (1 + error), the error one constant of the meter
 		h: [
@@ -151,7 +153,7 @@ export function meterMeasurement(model: Model, state: FilterState, meter: Meter,
 		// a down counter stops at 0: that much or more
 		to: stopped ? Infinity : shown,
 		sd: displaySd(meter, value),
-		giveWay: meter.place === 'fill' ? [[counted, 1]] : usualMix(model, state, counted),
+		giveWay: meter.place === 'fill' ? hose : usualMix(model, state, counted),
 		pool: pool?.index ?? -1,
 		poolL: pool?.usableL ?? 0
 	};

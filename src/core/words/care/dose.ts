@@ -6,13 +6,14 @@ const FLUID_OUNCES = {
 	impGal: { ml: 28.4130625, name: 'imp fl oz' }
 } as const;
 
+/** What small volumes are given in, beside a person's unit of volume: its name, and the millilitres of one. */
+export const smallUnit = ({ volume }: UnitChoice): { readonly name: string; readonly ml: number } =>
+	volume === 'usGal' || volume === 'impGal' ? FLUID_OUNCES[volume] : { name: 'mL', ml: 1 };
+
 /** A small volume in the person's units: `148 mL`, `5 US fl oz`. */
-export function formatMl(ml: number, { volume }: UnitChoice): string {
-	if (volume === 'usGal' || volume === 'impGal') {
-		const ounce = FLUID_OUNCES[volume];
-		return `${formatFigure(ml / ounce.ml)}\u00a0${ounce.name}`;
-	}
-	return `${formatFigure(ml)}\u00a0mL`;
+export function formatMl(ml: number, units: UnitChoice): string {
+	const unit = smallUnit(units);
+	return `${formatFigure(ml / unit.ml)}\u00a0${unit.name}`;
 }
 
 const percent = (value: number): string => `${Number(value.toFixed(2))} %`;

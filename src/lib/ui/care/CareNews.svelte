@@ -8,13 +8,17 @@
 	/** What is due, in one line: a tap on it and it is done. And what may freeze tonight. */
 	const { app }: { app: App } = $props();
 
+	/** what is due changes with what is written, and with the hours */
+	const hour = $derived(Math.floor(app.nowMs / 3_600_000));
 	const care = latest(
 		() => app.engine.care(),
-		() => app.engine.written
+		() => [app.engine.written, app.rig?.id, hour]
 	);
-	const due = $derived(care.value ? dueNow(care.value.tasks, care.value) : []);
-	const next = $derived(nextDue(care.value?.tasks ?? []));
-	const night = $derived(care.value?.frost[0]);
+	/** of the rig in view, and of no other that was in view before */
+	const now = $derived(care.value?.rig === app.rig?.id ? care.value : undefined);
+	const due = $derived(now ? dueNow(now.tasks, now) : []);
+	const next = $derived(nextDue(now?.tasks ?? []));
+	const night = $derived(now?.frost[0]);
 	const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 	const MOST = 3;
 </script>

@@ -3,7 +3,7 @@
 	import type { Rig } from '$core/logbook';
 	import { usableOf } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { formatMl, sayRefusal } from '$core/words';
+	import { formatMl, sayRefusal, smallUnit } from '$core/words';
 	import NumberField from '../fields/NumberField.svelte';
 	import SelectField from '../fields/SelectField.svelte';
 
@@ -13,15 +13,17 @@
 	const black = $derived(rig.tanks.filter(({ holds }) => holds === 'black'));
 	let tankId = $state('');
 	const tank = $derived(black.find(({ id }) => id === tankId) ?? black[0]);
-	let labelMl = $state<number | undefined>();
+	/** as the label says it, in the unit of small volumes */
+	let small = $state<number | undefined>();
+	const unit = $derived(smallUnit(units));
 	let labelL = $state<number | undefined>();
 	let inside = $state<LeftInside>('nothing');
 	/** what goes back in after a dump: a twentieth, a litre at the least */
 	const waterL = $derived(tank ? Math.max(1, 0.05 * usableOf(tank)) : 1);
 	const answer = $derived(
-		labelMl === undefined || labelL === undefined || !tank
+		small === undefined || labelL === undefined || !tank
 			? undefined
-			: treatmentDose({ labelMl, labelL, tankL: usableOf(tank), waterL, inside })
+			: treatmentDose({ labelMl: small * unit.ml, labelL, tankL: usableOf(tank), waterL, inside })
 	);
 </script>
 
@@ -35,7 +37,7 @@
 		options={black.map(({ id, name }) => ({ value: id, label: name }))}
 		onchange={(id) => (tankId = id)}
 	/>
-	<NumberField label="The label says" suffix="mL" bind:value={labelMl} />
+	<NumberField label="The label says" suffix={unit.name} bind:value={small} />
 	<NumberField label="for" of="volume" {units} bind:value={labelL} />
 	<SelectField
 		label="Already in it"

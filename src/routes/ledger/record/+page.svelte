@@ -12,6 +12,7 @@
 	import BandRow from '$lib/ui/review/BandRow.svelte';
 	import { said } from '$lib/said';
 	import { toast } from '$lib/ui/shell/toast.svelte';
+	import { untrack } from 'svelte';
 
 	const app = useApp();
 	const book = recordBeside(app);
@@ -34,20 +35,19 @@
 	const untold = $derived(shown.filter(({ score }) => score === 'untold').length);
 	const waiting = $derived(shown.filter(({ score }) => score === undefined).length);
 
-	// What is kept is read once, and brought up to date with what was read since.
+	async function bringUp(): Promise<void> {
+		try {
+			await book.load(app.nowMs);
+			loaded = true;
+			await followRecord(app, book);
+		} catch (error) {
+			trouble = said(error);
+		}
+	}
+	// What is kept is read once, and brought up to date with what was written since.
 	$effect(() => {
-		const now = app.engine.assessment;
-		if (!now) return;
-		void app.engine.written;
-		void (async () => {
-			try {
-				await book.load(app.nowMs);
-				loaded = true;
-				await followRecord(app, book);
-			} catch (error) {
-				trouble = said(error);
-			}
-		})();
+		void [app.engine.written, app.rig?.id];
+		untrack(() => void bringUp());
 	});
 
 	async function reset(): Promise<void> {

@@ -6,6 +6,7 @@
 	import { sayErrands, sayInstant, sayPart, sayReviewDetail, sayReviewHeadline } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
+	import { untrack } from 'svelte';
 	import Chart from '$lib/ui/charts/Chart.svelte';
 	import { reviewChart } from '$lib/ui/charts/reviewChart';
 	import Columns from '$lib/ui/page/Columns.svelte';
@@ -26,12 +27,11 @@
 	const app = useApp();
 	const rig = $derived(app.rig);
 	const units = $derived(app.prefs.current.units);
-	const trips = $derived(app.records.trips);
-	/** counted to the minute of what was written: the past does not change with the clock */
-	let openedMs = $state(app.nowMs);
-	$effect(() => {
+	const trips = $derived(app.records.trips.filter((trip) => trip.rig === rig?.id));
+	/** as of what was last written: the past does not change with the clock */
+	const openedMs = $derived.by(() => {
 		void app.engine.written;
-		openedMs = app.nowMs;
+		return untrack(() => app.nowMs);
 	});
 	const choice = $derived<Choice>(
 		choiceFrom(page.url.searchParams) ?? usualChoice(trips, rig?.id ?? '', openedMs, app.timeZone)
@@ -40,7 +40,7 @@
 	/** how far a long look back is, 0 … 1 */
 	let progress = $state<number>();
 	const asked = latest(() => {
-		if (!looking) return undefined;
+		if (!looking || !rig) return undefined;
 		const own = looking;
 		const back = app.engine.lookBack(own, (done) => {
 			if (looking === own) progress = done;
@@ -49,7 +49,7 @@
 	});
 	const others = latest(
 		() => app.engine.tripsInShort(),
-		() => app.engine.written
+		() => [app.engine.written, rig?.id]
 	);
 	const nothing = $derived(asked.value && 'nothing' in asked.value ? asked.value.nothing : undefined);
 	const seen = $derived(asked.value && !('nothing' in asked.value) ? asked.value : undefined);

@@ -20,11 +20,18 @@
 
 	const rig = $derived(app.liveRig);
 	const units = $derived(app.prefs.current.units);
+	/** what is due changes with what is written, and with the hours */
+	const hour = $derived(Math.floor(app.nowMs / 3_600_000));
 	const care = latest(
 		() => app.engine.care(),
-		() => app.engine.written
+		() => [app.engine.written, app.rig?.id, hour]
 	);
-	const now = $derived(care.value);
+	const aged = latest(
+		() => app.engine.water(),
+		() => [app.engine.written, app.rig?.id, hour]
+	);
+	const water = $derived(aged.value?.rig === app.rig?.id ? aged.value : undefined);
+	const now = $derived(care.value?.rig === app.rig?.id ? care.value : undefined);
 	const due = $derived(now ? dueNow(now.tasks, now) : []);
 	const next = $derived(now && nextDue(now.tasks));
 	const title = $derived(
@@ -97,15 +104,15 @@
 				</div>
 			</Section>
 			<Section title="Water in the tanks">
-				<WaterTable
-					{rig}
-					ages={now.ages}
-					warnings={now.warnings}
-					points={app.records.points}
-					{units}
-					nowMs={app.nowMs}
-					timeZone={app.timeZone}
-				/>
+				{#if water}<WaterTable
+						{rig}
+						ages={water.ages}
+						warnings={water.warnings}
+						points={app.records.points}
+						{units}
+						nowMs={app.nowMs}
+						timeZone={app.timeZone}
+					/>{/if}
 			</Section>
 			{#if ideas.length > 0}
 				<Section title="What else people look after">
