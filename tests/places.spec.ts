@@ -192,8 +192,8 @@ test.describe('without a network', () => {
 		await expect(page.getByRole('button', { name: 'Change' }).first()).toBeVisible();
 		// A sign is drawn anew when the plan comes: in between it has no place.
 		const place = async (): Promise<number> => (await sign.boundingBox())?.x ?? Number.NaN;
-		await expect.poll(place).toBeGreaterThan(0);
-		const before = await place();
+		let before = Number.NaN;
+		await expect.poll(async () => (before = await place())).toBeGreaterThan(0);
 		await page.locator('.leaflet-container').focus();
 		await page.keyboard.press('ArrowRight');
 		await expect.poll(place).toBeLessThan(before);

@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
 import type { Entry, Stop } from '../logbook/index.js';
-import { byHabit, byOutlet, errandsOf, expectedPerPersonDay, reviewOf, stretchOf } from './index.js';
+import {
+	byHabit,
+	byOutlet,
+	errandsOf,
+	expectedPerPersonDay,
+	foreseenOf,
+	reviewOf,
+	stretchOf
+} from './index.js';
 
 const at = (day: number, hour: number): string =>
 	`2027-05-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`;
@@ -83,6 +91,35 @@ describe('by what', () => {
 	it('against what was to be expected: 24 L a day for two', () => {
 		expect(expectedPerPersonDay(known, 2)).toBeCloseTo(12, 6);
 		expect(expectedPerPersonDay(known, 0)).toBeUndefined();
+	});
+});
+
+describe('against its plan', () => {
+	it('what was foreseen as it began, and what was paid at the trip’s own prices', () => {
+		const trip = {
+			...exactTrip,
+			stops: [yard],
+			policy: { certainty: 0.9, feePerMinute: 0.1, feePerKm: 1, feePerKgKm: 0 }
+		};
+		const log = [
+			...freshStart(),
+			entry({ kind: 'fill', at: at(3, 11), tank: 'main', to: 'full' }),
+			entry({ kind: 'dump', at: at(3, 12), tank: 'grey', to: 'empty' })
+		];
+		const book = { ...logbookOf(log, exactRig, [trip]), points: [] };
+		const before = estimate(book, 'rig', Date.parse(at(1, 7)));
+		const review = reviewOf(estimate(book, 'rig', Date.parse(at(5, 0))), {
+			fromMs: Date.parse(at(1, 0)),
+			timeZone: 'Etc/UTC'
+		});
+		const errands = errandsOf(book, exactRig, log, review.fromMs, review.toMs);
+		expect(foreseenOf(before, trip, book, review, errands)).toMatchObject({
+			afterFirstDay: true,
+			perPersonDayL: expect.closeTo(12, 6),
+			// 3 in fees, 20 minutes at 0.1, 3 km at 1.
+			plan: { calls: 1, paid: expect.closeTo(8, 9) }
+		});
+		expect(foreseenOf(before, undefined, book, review, errands)).not.toHaveProperty('plan');
 	});
 });
 

@@ -12,3 +12,4 @@ export {
 export { relive, type Otherwise, type Relived, type Served } from './relived.js';
 export { errandsOf, type Errand, type Errands } from './errands.js';
 export { byHabit, byOutlet, expectedPerPersonDay, IN_NO_HABIT, type Share } from './shares.js';
+export { foreseenOf, type Foreseen } from './foreseen.js';

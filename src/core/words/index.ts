@@ -6,7 +6,7 @@ export {
 	type Verdict,
 	type VerdictInput
 } from './outlook/verdict.js';
-export { listed } from './list.js';
+export { listed, midSentence } from './list.js';
 export { sayDoubt } from './outlook/doubt.js';
 export { sayLessons, type Lesson } from './outlook/lessons.js';
 export { sayFinding, sayMend } from './outlook/finding.js';
@@ -91,6 +91,7 @@ export { sayWaterAge, sayWaterWarning } from './care/water.js';
 export {
 	sayAgainst,
 	sayErrands,
+	sayForeseen,
 	sayPart,
 	sayRelived,
 	sayReviewDetail,

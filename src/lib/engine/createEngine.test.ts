@@ -305,6 +305,8 @@ describe('looking after and looking back, as the views ask it', () => {
 		expect(seen.review.drawnL).toBeCloseTo(36, 6);
 		expect(seen.habits).toMatchObject([{ id: 'dishes', times: 6 }]);
 		expect(seen.errands).toMatchObject({ fills: 0, dumps: 2, unplaced: 2 });
+		// Nothing was known before the first of May: it is held against what was known a day later.
+		expect(seen.foreseen).toMatchObject({ afterFirstDay: true, perPersonDayL: expect.closeTo(12, 6) });
 		const alone = await engine.liveAgain(ask(at(4, 0)), looking, { personsBy: -2 });
 		expect(alone).toMatchObject({ drawnL: 0 });
 		expect(await engine.tripsInShort(ask(at(4, 0)))).toMatchObject([

@@ -77,6 +77,7 @@ const AT_ONCE = 2000;
 const SLICE_MS = 40;
 /** So many trips are looked back on beside each other. */
 const MOST_TRIPS = 12;
+const FIRST_DAY_MS = 86_400_000;
 
 /** Runs something that pauses on its way, and listens in between; nothing when it is outdated meanwhile. */
 async function unhurried<S, T>(
@@ -410,8 +411,10 @@ export function createEngine() {
 			const { lookBack } = await reviewQuestions();
 			const at = (atMs: number): Estimate => estimateThen({ ...question, atMs });
 			const { fromMs, toMs } = looking;
+			// Where nothing was known as it began, it is held against what was known after its first day.
+			const began = log.until(question.rig, fromMs).length > 0 ? fromMs : fromMs + FIRST_DAY_MS;
 			return unhurried(
-				lookBack(at(toMs), at(fromMs), looking, needBook(), log.of(question.rig)),
+				lookBack(at(toMs), at(Math.min(began, toMs)), looking, needBook(), log.of(question.rig)),
 				outdated,
 				onprogress
 			);

@@ -1,16 +1,16 @@
 import type { Estimate } from '$core/estimate';
 import { foretell, scoreOf, type Foretold, type Score } from '$core/forecast';
 import { instantMs, tripSpan, type Entry, type Logbook, type Trip } from '$core/logbook';
-import { plan } from '$core/plan';
 import {
 	byHabit,
 	byOutlet,
 	errandsOf,
-	expectedPerPersonDay,
+	foreseenOf,
 	NothingToReview,
 	relive,
 	reviewBySteps,
 	type Errands,
+	type Foreseen,
 	type Otherwise,
 	type Relived,
 	type Review,
@@ -24,14 +24,6 @@ export interface Looking {
 	readonly timeZone: string;
 	/** the trip whose plan it is held against */
 	readonly trip?: string | undefined;
-}
-
-/** What was to be expected of a stretch when it began. */
-export interface Foreseen {
-	/** litres per person and day, as one lived before */
-	readonly perPersonDayL?: number;
-	/** what the plan of the trip wanted as it began */
-	readonly plan?: { readonly services: number; readonly cost: number; readonly feasible: boolean };
 }
 
 /** A stretch looked back on, with all that stands beside it. */
@@ -61,24 +53,11 @@ function* orNothing<T>(making: Generator<number, T>): Generator<number, T | Noth
 	}
 }
 
-function foreseenOf(before: Estimate, trip: Trip | undefined, book: Book): Foreseen {
-	const persons = trip?.persons ?? before.model.rig.crew;
-	const perPersonDayL = expectedPerPersonDay(before, persons);
-	const planned =
-		trip && before.entries.length > 0 && trip.stops.length > 0 ? plan(before, book, trip.id) : undefined;
-	return {
-		...(perPersonDayL === undefined ? {} : { perPersonDayL }),
-		...(planned
-			? { plan: { services: planned.services.length, cost: planned.cost, feasible: planned.feasible } }
-			: {})
-	};
-}
-
 /**
  * Looks back on a stretch; it pauses on its way.
  *
  * @param then the estimate as it ends
- * @param before the estimate as it begins: what one knew then
+ * @param before the estimate as it begins: what one knew then; after its first day, where nothing was known
  */
 export const lookBack = (
 	then: Estimate,
@@ -98,12 +77,13 @@ function* lookingBack(
 	const { rig } = then.model;
 	const review = yield* reviewBySteps(then, { fromMs, timeZone, trips: book.trips });
 	const trip = book.trips.find((one) => one.id === id);
+	const errands = errandsOf(book, rig, entries, review.fromMs, review.toMs);
 	return {
 		review,
 		habits: byHabit(review, rig),
 		outlets: byOutlet(review, rig),
-		errands: errandsOf(book, rig, entries, review.fromMs, review.toMs),
-		foreseen: foreseenOf(before, trip, book),
+		errands,
+		foreseen: foreseenOf(before, trip, book, review, errands),
 		was: relive(then, review)
 	};
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { askEndpoint as ask } from '../../../tests/helpers/endpoint';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
 import type { Rig } from '$core/logbook';
 import { POST as care } from '../../routes/api/care/+server';
@@ -28,18 +29,6 @@ const logbook = logbookOf(
 	[{ ...exactTrip, timeZone: 'Etc/GMT-2' }]
 );
 const base = { logbook, rig: 'rig' };
-
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- an answer from outside, looked at field by field
-type Answer = Record<string, any>;
-async function ask(post: typeof care | typeof review, body: object): Promise<Answer> {
-	const request = new Request('http://here/', {
-		method: 'POST',
-		body: JSON.stringify(body),
-		headers: { 'content-type': 'application/json' }
-	});
-	const response = await (post as (event: { request: Request }) => Response | Promise<Response>)({ request });
-	return { status: response.status, ...(await response.json()) };
-}
 
 describe('POST /api/care', () => {
 	it('by hand: 18 of 50 L have passed, ten days are nearer than one and a third', async () => {

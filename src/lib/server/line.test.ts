@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { askEndpoint, type Answer } from '../../../tests/helpers/endpoint';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
 import { parseLogbook, type Entry, type Rig } from '$core/logbook';
 import { POST } from '../../routes/api/line/+server';
@@ -17,17 +18,8 @@ const logbook = logbookOf(
 );
 const base = { logbook, rig: 'rig', at: '2027-05-01T12:30:00+01:00' };
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- an answer from outside, looked at field by field
-type Answer = Record<string, any>;
-async function say(text: unknown, more: object = {}): Promise<Answer> {
-	const request = new Request('http://here/', {
-		method: 'POST',
-		body: JSON.stringify({ ...base, text, ...more }),
-		headers: { 'content-type': 'application/json' }
-	});
-	const response = await (POST as (event: { request: Request }) => Response | Promise<Response>)({ request });
-	return { status: response.status, ...(await response.json()) };
-}
+const say = (text: unknown, more: object = {}): Promise<Answer> =>
+	askEndpoint(POST, { ...base, text, ...more });
 
 describe('POST /api/line', () => {
 	it('one choice when it is sure: its entries lack nothing but an id', async () => {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { askEndpoint as ask, type Answer } from '../../../tests/helpers/endpoint';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
 import type { EntryDraft, Rig } from '$core/logbook';
 import { POST as carry } from '../../routes/api/carry/+server';
@@ -25,17 +26,6 @@ const log: readonly EntryDraft[] = [
 const logbook = logbookOf([...freshStart(), ...log.map((draft) => entry(draft))], rig, []);
 const base = { logbook, rig: 'rig', at };
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- an answer from outside, looked at field by field
-type Answer = Record<string, any>;
-async function ask(post: typeof fill | typeof dump | typeof carry, body: object): Promise<Answer> {
-	const request = new Request('http://here/', {
-		method: 'POST',
-		body: JSON.stringify(body),
-		headers: { 'content-type': 'application/json' }
-	});
-	const response = await (post as (event: { request: Request }) => Response | Promise<Response>)({ request });
-	return { status: response.status, ...(await response.json()) };
-}
 const paths = ({ errors }: Answer): readonly string[] =>
 	(errors as readonly { path: string }[]).map(({ path }) => path);
 

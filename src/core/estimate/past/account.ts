@@ -1,10 +1,9 @@
 import { ended } from '../../ended.js';
-import { instantMs, type Entry } from '../../logbook/index.js';
+import { instantMs } from '../../logbook/index.js';
 import { checkPossible } from '../doubt/index.js';
 import {
 	accountRows,
 	dot,
-	initialState,
 	passTime,
 	placeOf,
 	posterior,
@@ -15,8 +14,9 @@ import {
 	type Moments,
 	type Sparse
 } from '../filter/index.js';
-import { goOnFrom, type Estimate } from './estimateAt.js';
-import { step, update } from './step.js';
+import { asItBegan } from './asItBegan.js';
+import type { Estimate } from './estimateAt.js';
+import { update } from './step.js';
 import { widened } from './widened.js';
 
 /** At a moment of the stretch the sums are remembered as they stand then: to know what has flowed by it, or since. */
@@ -68,7 +68,7 @@ export function* accountBySteps(
 	estimate: Estimate,
 	{ fromMs, scope, cuts }: AccountOptions
 ): Generator<number, Account> {
-	const { model, failing, entries, atMs } = estimate;
+	const { model, failing, atMs } = estimate;
 	const rows = accountRows(model, scope);
 	const wanted = [...(cuts?.(rows) ?? [])];
 	let next = rows.end;
@@ -76,15 +76,7 @@ export function* accountBySteps(
 	const places = wanted.map(({ sums }) => sums.map(() => next++));
 	const kept = withAccounts(model, rows, next);
 
-	const { count, state } = goOnFrom(
-		estimate,
-		initialState,
-		(checkpoint) => (checkpoint.state.atMs ?? 0) < fromMs
-	);
-	const later: Entry[] = [];
-	for (const entry of entries.slice(count))
-		if (instantMs(entry.at) < fromMs) step(model, state, entry, failing);
-		else later.push(entry);
+	const { state, later } = asItBegan(estimate, fromMs);
 	const first = later[0];
 	const beginMs = state.atMs === undefined && first ? Math.max(fromMs, instantMs(first.at)) : fromMs;
 	passTime(model, state, Math.min(beginMs, atMs));

@@ -1,7 +1,8 @@
 import { instantMs, type Entry } from '../../logbook/index.js';
 import { checkPossible } from '../doubt/index.js';
-import { initialState, passTime } from '../filter/index.js';
-import { goOnFrom, type Estimate } from './estimateAt.js';
+import { passTime } from '../filter/index.js';
+import { asItBegan } from './asItBegan.js';
+import type { Estimate } from './estimateAt.js';
 import { step, update } from './step.js';
 
 /** What an entry that moves water did: the level of each pool before and after it, litres, as believed then. */
@@ -16,20 +17,16 @@ const MOVING: ReadonlySet<Entry['kind']> = new Set(['fill', 'transfer', 'dump', 
 
 /** Every entry from a moment on that moves water between tanks, or in or out, or says that one is full or empty. */
 export function movesOf(estimate: Estimate, fromMs: number): readonly Move[] {
-	const { model, failing, entries } = estimate;
-	const { count, state } = goOnFrom(
-		estimate,
-		initialState,
-		(checkpoint) => (checkpoint.state.atMs ?? 0) < fromMs
-	);
+	const { model, failing } = estimate;
+	const { state, later } = asItBegan(estimate, fromMs);
 	const levels = (): readonly number[] =>
 		model.pools.map(({ index, usableL }) =>
 			Math.min(Math.max(state.belief.mean[index] ?? 0, 0), Math.max(usableL, 0))
 		);
 	const moves: Move[] = [];
-	for (const entry of entries.slice(count)) {
+	for (const entry of later) {
 		const ms = instantMs(entry.at);
-		if (!MOVING.has(entry.kind) || ms < fromMs) {
+		if (!MOVING.has(entry.kind)) {
 			step(model, state, entry, failing);
 			continue;
 		}

@@ -1,8 +1,7 @@
-import { instantMs, type Entry } from '../../logbook/index.js';
+import { instantMs } from '../../logbook/index.js';
 import {
 	bandOf,
 	Gaussian,
-	initialState,
 	levelWithin,
 	litresRead,
 	type Model,
@@ -13,9 +12,10 @@ import {
 	solveForward
 } from '../filter/index.js';
 import { DAY_MS } from '../prior/index.js';
-import { goOnFrom, type Estimate } from './estimateAt.js';
+import { asItBegan } from './asItBegan.js';
+import type { Estimate } from './estimateAt.js';
 import { widened } from './widened.js';
-import { step, update } from './step.js';
+import { update } from './step.js';
 
 /** A tank's level at one moment of the past, with what came later taken into account. */
 export interface PastLevel {
@@ -123,18 +123,9 @@ function linksOf(
 	estimate: Estimate,
 	fromMs: number
 ): { readonly links: readonly Link[]; readonly end: Gaussian } {
-	const { model, failing, entries, atMs } = estimate;
+	const { model, failing, atMs } = estimate;
 	const n = model.size;
-	// From a checkpoint on the way: the replay that is under way stays where it is.
-	const { count, state } = goOnFrom(
-		estimate,
-		initialState,
-		(checkpoint) => (checkpoint.state.atMs ?? 0) < fromMs
-	);
-	const later: Entry[] = [];
-	for (const entry of entries.slice(count))
-		if (instantMs(entry.at) < fromMs) step(model, state, entry, failing);
-		else later.push(entry);
+	const { state, later } = asItBegan(estimate, fromMs);
 	const startMs = state.atMs === undefined ? instantMs(later[0]?.at ?? new Date(atMs).toISOString()) : fromMs;
 	passTime(model, state, startMs);
 	widened(state, 2 * n);

@@ -1,7 +1,7 @@
 import type { CareProblem, TaskDue } from '../../care/index.js';
 import type { CareTask, Rig } from '../../logbook/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
-import { listed } from '../list.js';
+import { listed, midSentence } from '../list.js';
 import { sayAhead } from '../when.js';
 
 /** What stands in the way of saying when a task is due. */
@@ -85,4 +85,4 @@ export function sayDue(
 
 /** The one line of what is due: `Due: change the filter, rinse the cassette`. */
 export const sayDueNow = (tasks: readonly Pick<CareTask, 'name'>[]): string =>
-	`Due: ${listed(tasks.map(({ name }) => name.charAt(0).toLowerCase() + name.slice(1)))}`;
+	`Due: ${listed(tasks.map(({ name }) => midSentence(name)))}`;

@@ -6,6 +6,7 @@ import { METRIC } from '../../units/index.js';
 import {
 	sayAgainst,
 	sayErrands,
+	sayForeseen,
 	sayPart,
 	sayRecord,
 	sayRecordVerdict,
@@ -75,6 +76,25 @@ describe('a review', () => {
 			'4 fills and 1 dump. Of 2 of them nobody wrote down where.'
 		);
 		expect(sayErrands({ ...errands, fills: 0, dumps: 0 }, METRIC)).toBe('Nothing was filled or dumped.');
+	});
+
+	it('against what was to be expected, and against its plan', () => {
+		const plan = { services: 3, cost: 21, feasible: true, calls: 4, paid: 18.5 };
+		const says = (foreseen: Parameters<typeof sayForeseen>[0], own: number | undefined = 11) =>
+			sayForeseen(foreseen, own, METRIC).map(plain);
+		expect(says({ afterFirstDay: false, perPersonDayL: 12, plan })).toEqual([
+			'As one lived before, 12 L a day each were to be expected: it was 8 % less.',
+			'The plan as it began wanted 3 stops for water and waste; there were 4 calls. It reckoned with a cost of 21; fees, minutes and detours came to 18.5.'
+		]);
+		expect(
+			says({
+				afterFirstDay: true,
+				plan: { ...plan, services: 1, cost: 0, paid: 0, feasible: false, calls: 1 }
+			})
+		).toEqual([
+			'The log was too young to expect anything of it.',
+			'The plan after its first day wanted 1 stop for water and waste, and said that it would not hold; there was 1 call.'
+		]);
 	});
 
 	it('names its parts', () => {

@@ -1,4 +1,4 @@
-import type { Errands, Relived, Review, TankReview } from '../../review/index.js';
+import type { Errands, Foreseen, Relived, Review, TankReview } from '../../review/index.js';
 import {
 	formatDuration,
 	formatFigure,
@@ -129,4 +129,27 @@ export function sayPart(day: string, are: Review['partsAre']): string {
 	return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'long', year: 'numeric' }).format(
 		Date.parse(`${day}T00:00:00Z`)
 	);
+}
+
+const money = (sum: number): string => String(Number(sum.toFixed(2)));
+
+/** A stretch against what was to be expected of it, and against its plan. */
+export function sayForeseen(
+	{ afterFirstDay, perPersonDayL, plan }: Foreseen,
+	own: number | undefined,
+	units: UnitChoice
+): readonly string[] {
+	const expected =
+		own === undefined || perPersonDayL === undefined
+			? 'The log was too young to expect anything of it.'
+			: `${afterFirstDay ? 'By what was known after its first day' : 'As one lived before'}, ${formatLitres(perPersonDayL, units)} a day each were to be expected: it was ${sayAgainst(own, perPersonDayL)}.`;
+	if (!plan) return [expected];
+	const { services, feasible, calls, cost, paid } = plan;
+	const wanted = `The plan ${afterFirstDay ? 'after its first day' : 'as it began'} wanted ${many(services, 'stop')} for water and waste${feasible ? '' : ', and said that it would not hold'}; there ${calls === 1 ? 'was 1 call' : `were ${calls} calls`}.`;
+	return [
+		expected,
+		cost > 0 || paid > 0
+			? `${wanted} It reckoned with a cost of ${money(cost)}; fees, minutes and detours came to ${money(paid)}.`
+			: wanted
+	];
 }

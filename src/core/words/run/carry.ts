@@ -5,7 +5,7 @@ import type { Loads } from '../../rig/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatDuration, formatHours, formatLitres, type UnitChoice } from '../../units/index.js';
 import type { Carrying } from '../../plan/index.js';
-import { listed } from '../list.js';
+import { listed, midSentence } from '../list.js';
 import { capital } from '../outlook/stay.js';
 import { SERVES, sayTrips } from '../trip/change.js';
 import { sayWhen } from '../when.js';
@@ -138,5 +138,5 @@ export function sayStayAt(
 	const during =
 		days < planned ? `The last ${days === 1 ? 'day' : length.replace(/^a /, '')}` : capital(length);
 	const said = sayStayLoads(stay, units);
-	return `${during} at ${stop.name} with ${container.name}: ${said.charAt(0).toLowerCase()}${said.slice(1)}`;
+	return `${during} at ${stop.name} with ${container.name}: ${midSentence(said)}`;
 }

@@ -16,7 +16,7 @@ import {
 	unitsOfMeter,
 	type UnitChoice
 } from '../../units/index.js';
-import { listed } from '../list.js';
+import { listed, midSentence } from '../list.js';
 import { sayLoadOf, sayMass } from './mass.js';
 
 /** A figure to watch, in large type. */
@@ -56,7 +56,6 @@ const drainTime = (litres: number): string => sayMinutes(litres / DRAIN_LPM);
 const nameOf = (rig: Rig, id: string): string => tankById(rig, id)?.name ?? id;
 const containerOf = (rig: Rig, id: string): string =>
 	rig.containers.find((one) => one.id === id)?.name ?? 'the container';
-const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
 /** What a meter shows, to a tenth of its unit. */
 export const sayShown = (shows: number): string => shows.toFixed(1);
@@ -120,8 +119,8 @@ function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
 					}
 				: {
 						says: toFull
-							? `Until it comes back: the ${lower(mark.meter.name)} at about`
-							: `Stop when the ${lower(mark.meter.name)} shows`,
+							? `Until it comes back: the ${midSentence(mark.meter.name)} at about`
+							: `Stop when the ${midSentence(mark.meter.name)} shows`,
 						value: sayShown(mark.stop)
 					},
 		tells: [
@@ -191,8 +190,8 @@ export function sayStep(step: Step, about: About): StepWords {
 					? [`It warns at ${meter.alarmAt} by itself.`]
 					: [];
 			return {
-				does: `Set the ${lower(meter?.name ?? 'counter')}.`,
-				figure: { says: `Set the ${lower(meter?.name ?? 'counter')} to`, value: String(value) },
+				does: `Set the ${midSentence(meter?.name ?? 'counter')}.`,
+				figure: { says: `Set the ${midSentence(meter?.name ?? 'counter')} to`, value: String(value) },
 				tells: ['What may be drawn until the reserve.', ...beeps],
 				done: `It is set to ${value}`,
 				other: 'It was different'
@@ -209,9 +208,9 @@ export function sayStep(step: Step, about: About): StepWords {
 			return sayEmpty(about, step);
 		case 'backflush':
 			return {
-				does: `Shut ${lower(nameOf(rig, step.tank))}, let ${litres(step.litres)} of ${lower(nameOf(rig, step.from))} run back into it.`,
+				does: `Shut ${midSentence(nameOf(rig, step.tank))}, let ${litres(step.litres)} of ${midSentence(nameOf(rig, step.from))} run back into it.`,
 				tells: [
-					`Cap on the outlet, ${lower(nameOf(rig, step.from))} valve open, ${lower(nameOf(rig, step.tank))} valve open; then shut both.`
+					`Cap on the outlet, ${midSentence(nameOf(rig, step.from))} valve open, ${midSentence(nameOf(rig, step.tank))} valve open; then shut both.`
 				],
 				caution: 'Watch the toilet: stop before it stands in the bowl.',
 				done: 'It has run back',
@@ -220,8 +219,8 @@ export function sayStep(step: Step, about: About): StepWords {
 		case 'rinse':
 			return {
 				does: tankById(rig, step.tank)?.portable
-					? `Rinse ${lower(nameOf(rig, step.tank))} twice.`
-					: `Rinse ${lower(nameOf(rig, step.tank))} and the hose.`,
+					? `Rinse ${midSentence(nameOf(rig, step.tank))} twice.`
+					: `Rinse ${midSentence(nameOf(rig, step.tank))} and the hose.`,
 				tells: [],
 				caution: 'Not with the drinking-water hose, nor from the drinking-water tap.',
 				done: 'Rinsed',
@@ -233,7 +232,7 @@ export function sayStep(step: Step, about: About): StepWords {
 				: { does: 'Shut the valve, then the cap.', tells: [], done: 'Shut and capped' };
 		case 'treat':
 			return {
-				does: `${litres(step.litres)} of water and its dose back into ${lower(nameOf(rig, step.tank))}.`,
+				does: `${litres(step.litres)} of water and its dose back into ${midSentence(nameOf(rig, step.tank))}.`,
 				tells: ['Never leave it dry. The jug of cold start water counts.'],
 				caution: 'Follow the label; never mix products.',
 				done: 'Done, from the tank',
@@ -260,7 +259,7 @@ export function sayStep(step: Step, about: About): StepWords {
 			return {
 				does:
 					step.load < 0
-						? `Empty ${lower(containerOf(rig, step.container))} first: nothing more fits.`
+						? `Empty ${midSentence(containerOf(rig, step.container))} first: nothing more fits.`
 						: `Cap on. ${sayMass(step.kg, units)}: take it away, empty and rinse it.`,
 				tells: [],
 				caution: `Towing or carrying: lid tight, strap, slow, look behind. ${DESIGNATED}`,
@@ -288,8 +287,8 @@ function sayLetIn({ rig, run, units }: About, step: Step & { kind: 'let-in' }): 
 	const name = nameOf(rig, step.tank);
 	return {
 		does: step.last
-			? `Open ${lower(name)} until it runs dry. About ${drainTime(step.litres)}.`
-			: `Open ${lower(name)}. About ${drainTime(step.litres)}.`,
+			? `Open ${midSentence(name)} until it runs dry. About ${drainTime(step.litres)}.`
+			: `Open ${midSentence(name)}. About ${drainTime(step.litres)}.`,
 		figure: {
 			says: step.last ? 'It should run dry after' : 'Shut the valve after',
 			...bigLitres(step.litres, units)
@@ -333,7 +332,7 @@ export function sayRun(setup: Setup, rig: Rig, placeName?: string): string {
 		case 'dump':
 			return `Dump ${listed([...new Set(setup.order.flatMap(({ tank }) => (tank ? [nameOf(rig, tank)] : [])))])}${placeName ? ` at ${placeName}` : ''}`;
 		case 'tote':
-			return `${nameOf(rig, setup.tank)} into ${lower(containerOf(rig, setup.container))}`;
+			return `${nameOf(rig, setup.tank)} into ${midSentence(containerOf(rig, setup.container))}`;
 		case 'carry':
 			return `Water into ${nameOf(rig, setup.into)}`;
 	}

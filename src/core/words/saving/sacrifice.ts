@@ -1,7 +1,7 @@
 import type { Sacrifice } from '../../forecast/index.js';
 import type { Rig } from '../../logbook/index.js';
 import { formatDuration, formatHours } from '../../units/index.js';
-import { listed } from '../list.js';
+import { listed, midSentence } from '../list.js';
 import type { Span } from '../outlook/verdict.js';
 import { capital } from '../outlook/stay.js';
 import { sayWhen } from '../when.js';
@@ -27,9 +27,7 @@ export const sayLonger = (hours: number): string =>
 
 /** Measures of a rig by name, as one says them in a sentence. */
 const names = (rig: Rig, ids: readonly string[]): readonly string[] =>
-	ids
-		.map((id) => rig.measures.find((one) => one.id === id)?.name ?? id)
-		.map((name) => `${name.charAt(0).toLowerCase()}${name.slice(1)}`);
+	ids.map((id) => rig.measures.find((one) => one.id === id)?.name ?? id).map(midSentence);
 
 const strongList = (items: readonly string[]): readonly Span[] =>
 	items.flatMap((item, i): readonly Span[] => [

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dueNow, nextDue } from '$core/care';
-	import { sayDue, sayFrostNight } from '$core/words';
+	import { midSentence, sayDue, sayFrostNight } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { doneSaying } from './done';
@@ -19,7 +19,6 @@
 	const due = $derived(now ? dueNow(now.tasks, now) : []);
 	const next = $derived(nextDue(now?.tasks ?? []));
 	const night = $derived(now?.frost[0]);
-	const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 	const MOST = 3;
 </script>
 
@@ -28,7 +27,7 @@
 		<strong>Due:</strong>
 		{#each due.slice(0, MOST) as { task } (task.id)}
 			<button class="small" aria-label="Done: {task.name}" onclick={() => void doneSaying(app, task)}
-				>{lower(task.name)} <span aria-hidden="true">✓</span></button
+				>{midSentence(task.name)} <span aria-hidden="true">✓</span></button
 			>
 		{/each}
 		<a href="/rig/care">{due.length > MOST ? `and ${due.length - MOST} more` : 'Care'}</a>
@@ -36,7 +35,7 @@
 {:else if next}
 	<p class="line soft">
 		<span
-			>Next to look after: <a href="/rig/care">{lower(next.task.name)}</a>, {sayDue(
+			>Next to look after: <a href="/rig/care">{midSentence(next.task.name)}</a>, {sayDue(
 				next,
 				app.nowMs,
 				app.timeZone,

@@ -5,6 +5,7 @@
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { sayAgo, sayWaterAge, sayWaterWarning } from '$core/words';
 	import DataTable from '../page/DataTable.svelte';
+	import FactList from '../page/FactList.svelte';
 	import InFigures from '../page/InFigures.svelte';
 	import Notice from '../page/Notice.svelte';
 
@@ -30,14 +31,12 @@
 {#each warnings as warning (warning.tank + warning.kind)}
 	<Notice><p>{sayWaterWarning(warning, nameOf(warning.tank), units)}</p></Notice>
 {/each}
-<ul>
-	{#each ages as age (age.tank)}
-		<li>
-			<strong>{nameOf(age.tank)}</strong>
-			<span>{formatLitres(age.litres, units)}, {age.litres < 0.5 ? 'empty' : sayWaterAge(age)}</span>
-		</li>
-	{/each}
-</ul>
+<FactList
+	facts={ages.map((age) => ({
+		name: nameOf(age.tank),
+		says: `${formatLitres(age.litres, units)}, ${age.litres < 0.5 ? 'empty' : sayWaterAge(age)}`
+	}))}
+/>
 <InFigures>
 	<DataTable
 		columns={[
@@ -61,16 +60,3 @@
 		{/each}
 	</DataTable>
 </InFigures>
-
-<style>
-	ul {
-		width: 100%;
-	}
-	li {
-		display: grid;
-		grid-template-columns: min(30%, 14rem) minmax(0, 1fr);
-		gap: var(--gap-2);
-		border-top: var(--hairline);
-		padding: 0.35rem 0;
-	}
-</style>

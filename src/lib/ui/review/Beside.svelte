@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Rig, Trip } from '$core/logbook';
 	import { formatDuration, formatLitres, type UnitChoice } from '$core/units';
-	import { sayAgainst } from '$core/words';
+	import { sayAgainst, sayForeseen } from '$core/words';
 	import type { InShort, LookedBack } from '$lib/engine';
 	import DataTable from '../page/DataTable.svelte';
 
@@ -18,8 +18,6 @@
 	const { rig, seen, trip, trips, others, units }: Props = $props();
 
 	const own = $derived(seen.review.perPersonDayL);
-	const expected = $derived(seen.foreseen.perPersonDayL);
-	const planned = $derived(seen.foreseen.plan);
 	const rest = $derived(others.filter(({ id }) => id !== trip));
 	const nameOf = (id: string): string => trips.find((one) => one.id === id)?.name ?? id;
 	/** what drew most in this stretch, to be held against other trips */
@@ -30,23 +28,7 @@
 		other.habits.find(({ id }) => id === habit)?.perPersonDayL;
 </script>
 
-<ul class="plain">
-	{#if own !== undefined && expected !== undefined}
-		<li>
-			As one lived before, {formatLitres(expected, units)} a day each were to be expected: it was
-			<strong>{sayAgainst(own, expected)}</strong>.
-		</li>
-	{:else}<li class="soft">Before it began the log was too young to expect anything of it.</li>{/if}
-	{#if planned}
-		<li>
-			The plan as it began wanted {planned.services}
-			{planned.services === 1 ? 'stop' : 'stops'} for water and waste{planned.feasible
-				? ''
-				: ', and said that it would not hold'}; there were
-			<strong>{seen.errands.errands.length}</strong> calls.
-		</li>
-	{/if}
-</ul>
+{#each sayForeseen(seen.foreseen, own, units) as says (says)}<p>{says}</p>{/each}
 {#if rest.length > 0}
 	<DataTable
 		caption="Other trips, litres a day each"

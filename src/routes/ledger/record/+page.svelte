@@ -5,6 +5,7 @@
 	import { useApp } from '$lib/state';
 	import { followRecord, recordBeside, recordSince, resetRecord } from '$lib/state/recordBook.svelte';
 	import DataTable from '$lib/ui/page/DataTable.svelte';
+	import FactList from '$lib/ui/page/FactList.svelte';
 	import Notice from '$lib/ui/page/Notice.svelte';
 	import Page from '$lib/ui/page/Page.svelte';
 	import PageHead from '$lib/ui/page/PageHead.svelte';
@@ -68,11 +69,9 @@
 		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
 		{#if record.tanks.length > 0}
 			<Section title="By tank">
-				<ul>
-					{#each record.tanks as tank (tank.id)}
-						<li><strong>{nameOf(tank.id)}</strong><span>{sayTankRecord(tank)}</span></li>
-					{/each}
-				</ul>
+				<FactList
+					facts={record.tanks.map((tank) => ({ name: nameOf(tank.id), says: sayTankRecord(tank) }))}
+				/>
 			</Section>
 		{/if}
 		{#if shown.length > 0}
@@ -131,16 +130,3 @@
 		>
 	</Page>
 {/if}
-
-<style>
-	ul {
-		width: 100%;
-	}
-	li {
-		display: grid;
-		grid-template-columns: min(30%, 14rem) minmax(0, 1fr);
-		gap: var(--gap-2);
-		border-top: var(--hairline);
-		padding: 0.35rem 0;
-	}
-</style>

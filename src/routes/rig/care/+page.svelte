@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { careIdeasFor, dueNow, nextDue, taskFrom, type CareIdea } from '$core/care';
-	import { FROST_CAUTION, sayDue, sayDueNow, sayFrostNight, sayFrostRisk } from '$core/words';
+	import { FROST_CAUTION, midSentence, sayDue, sayDueNow, sayFrostNight, sayFrostRisk } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import { doneSaying } from '$lib/ui/care/done';
@@ -40,7 +40,7 @@
 			: due.length > 0
 				? `${sayDueNow(due.map(({ task }) => task))}.`
 				: next
-					? `Nothing is due. Next: ${next.task.name.toLowerCase()}, ${sayDue(next, app.nowMs, app.timeZone, units)}.`
+					? `Nothing is due. Next: ${midSentence(next.task.name)}, ${sayDue(next, app.nowMs, app.timeZone, units)}.`
 					: 'Nothing is due.'
 	);
 	const ideas = $derived(rig ? careIdeasFor(rig) : []);
