@@ -129,6 +129,19 @@ describe('when is the filter due', () => {
 	});
 });
 
+it('a rig that stands at home draws nothing: the log has stopped', () => {
+	const { unlogged: _unlogged, ...open } = exactRig;
+	const log = [...freshStart(), reading(0, 1), reading(30, 2), reading(60, 3)];
+	const [one] = due(
+		[filter({ every: { litres: 900 }, through: 'pump', lastDone: at(1, 7) })],
+		log,
+		'2027-11-01T00:00:00Z',
+		open
+	);
+	expect(one?.sinceL).toBeGreaterThan(55);
+	expect(one?.sinceL).toBeLessThan(95);
+});
+
 describe('a task of which something is amiss', () => {
 	it('never done: counted from the beginning of the log, due then at the latest', () => {
 		const [one] = due([filter({ every: { days: 4 } })], freshStart());

@@ -1,7 +1,7 @@
 import { ended } from '../ended.js';
 import { accountBySteps, DAY_MS, type Account, type Estimate, type Sparse } from '../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead, litresPast, litresPerDay } from '../habits/index.js';
-import { instantMs, type CareTask } from '../logbook/index.js';
+import { instantMs, knownUntil, type CareTask } from '../logbook/index.js';
 
 /** What stands in the way of saying when a task is due. */
 export type CareProblem =
@@ -140,11 +140,16 @@ export function* careBySteps(estimate: Estimate): Generator<number, readonly Tas
 						meters: [...new Set(kinds.flatMap((one) => (one.kind === 'meter' ? one.id : [])))],
 						drawn: kinds.some(({ kind }) => kind === 'all')
 					},
-					cuts: (rows) =>
-						counting.map(({ fromMs, through }) => ({
+					cuts: (rows) => [
+						...counting.map(({ fromMs, through }) => ({
 							ms: fromMs ?? atMs,
 							sums: [through ? passedBy(through, rows) : []]
-						}))
+						})),
+						{
+							ms: knownUntil(entries, atMs, 'Etc/UTC'),
+							sums: counting.map(({ through }) => (through ? passedBy(through, rows) : []))
+						}
+					]
 				});
 
 	/** Litres since a task was last done, as its meter counts them. */
@@ -152,7 +157,12 @@ export function* careBySteps(estimate: Estimate): Generator<number, readonly Tas
 		const at = counting.indexOf(one);
 		if (!account || at < 0 || !one.through) return undefined;
 		const cut = account.cuts[at]?.[0] as number;
-		const litres = account.of([...passedBy(one.through, account.rows), [cut, -1]]).mean;
+		// A rig that has long been silent stands at home: it draws no more.
+		const until = account.cuts[counting.length]?.[at] as number;
+		const litres = account.of([
+			[until, 1],
+			[cut, -1]
+		]).mean;
 		const error = one.through.kind === 'meter' ? model.meterError.get(one.through.id) : undefined;
 		return Math.max(0, litres / (1 + (error === undefined ? 0 : account.of([[error, 1]]).mean)));
 	};

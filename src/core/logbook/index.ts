@@ -32,6 +32,7 @@ export type {
 } from './types.js';
 export { canShow, checkReferences } from './validation/references.js';
 export { byTime, entriesUntil, inOrder, instantMs } from './order.js';
+export { knownUntil } from './silence.js';
 export { canonical } from './revisions/canonical.js';
 export {
 	compareMerge,

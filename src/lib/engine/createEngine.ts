@@ -408,9 +408,10 @@ export function createEngine() {
 			onprogress?: (done: number) => void
 		): Promise<LookedBack | Nothing | undefined> {
 			const outdated = since('lookBack');
-			const { lookBack } = await reviewQuestions();
+			const { lookBack, knownEnd } = await reviewQuestions();
 			const at = (atMs: number): Estimate => estimateThen({ ...question, atMs });
-			const { fromMs, toMs } = looking;
+			const { fromMs } = looking;
+			const toMs = knownEnd(log.until(question.rig, looking.toMs), looking);
 			// Where nothing was known as it began, it is held against what was known after its first day.
 			const began = log.until(question.rig, fromMs).length > 0 ? fromMs : fromMs + FIRST_DAY_MS;
 			return unhurried(
@@ -426,14 +427,15 @@ export function createEngine() {
 			otherwise: Otherwise
 		): Promise<Relived | Nothing | undefined> {
 			const outdated = since('liveAgain');
-			const { liveAgain } = await reviewQuestions();
-			const then = estimateThen({ ...question, atMs: looking.toMs });
+			const { liveAgain, knownEnd } = await reviewQuestions();
+			const atMs = knownEnd(log.until(question.rig, looking.toMs), looking);
+			const then = estimateThen({ ...question, atMs });
 			return unhurried(liveAgain(then, looking, needBook().trips, otherwise), outdated);
 		},
 		/** The trips of the rig that have begun, in few figures, the latest first; nothing when outdated meanwhile. */
 		async tripsInShort(question: Question): Promise<readonly InShort[] | undefined> {
 			const outdated = since('tripsInShort');
-			const { inShort } = await reviewQuestions();
+			const { inShort, knownEnd } = await reviewQuestions();
 			const found: InShort[] = [];
 			const own = needBook()
 				.trips.filter(({ rig }) => rig === question.rig)
@@ -441,7 +443,9 @@ export function createEngine() {
 				.filter(({ span }) => span[0] < question.atMs)
 				.sort((a, b) => b.span[0] - a.span[0]);
 			for (const { trip, span } of own.slice(0, MOST_TRIPS)) {
-				const then = estimateThen({ ...question, atMs: Math.min(span[1], question.atMs) });
+				const toMs = Math.min(span[1], question.atMs);
+				const end = { toMs, timeZone: trip.timeZone };
+				const then = estimateThen({ ...question, atMs: knownEnd(log.until(question.rig, toMs), end) });
 				const short = await unhurried(inShort(then, trip), outdated);
 				if (short) found.push(short);
 				await breath();

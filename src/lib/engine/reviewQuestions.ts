@@ -1,6 +1,6 @@
 import type { Estimate } from '$core/estimate';
 import { foretell, scoreOf, type Foretold, type Score } from '$core/forecast';
-import { instantMs, tripSpan, type Entry, type Logbook, type Trip } from '$core/logbook';
+import { instantMs, knownUntil, tripSpan, type Entry, type Logbook, type Trip } from '$core/logbook';
 import {
 	byHabit,
 	byOutlet,
@@ -36,6 +36,12 @@ export interface LookedBack {
 	/** as it was, lived by the rule that another way is compared by */
 	readonly was: Relived;
 }
+
+/** Until when a stretch is known. */
+export const knownEnd = (
+	entries: readonly Entry[],
+	{ toMs, timeZone }: Pick<Looking, 'toMs' | 'timeZone'>
+): number => knownUntil(entries, toMs, timeZone);
 
 /** Why nothing can be looked back on. */
 export interface Nothing {

@@ -126,6 +126,13 @@ describe('POST /api/review', () => {
 		expect(answer.errors[0].expected).toBeTruthy();
 	});
 
+	it('of a log that stopped does not go on', async () => {
+		expect(await ask(review, { ...base, from: '2027-05-01', to: '2027-06-30' })).toMatchObject({
+			to: '2027-05-02T22:00:00.000Z',
+			days: 2
+		});
+	});
+
 	it('of nobody aboard divides by nothing', async () => {
 		const alone = { ...logbook, rigs: [{ ...rig, crew: 0 }], trips: [] };
 		expect(

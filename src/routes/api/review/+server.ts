@@ -1,4 +1,5 @@
 import { estimate } from '$core/estimate';
+import { entriesUntil, knownUntil } from '$core/logbook';
 import { NothingToReview, reviewOf, stretchOf } from '$core/review';
 import { mustBe, readReviewBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
@@ -11,8 +12,9 @@ export const POST: RequestHandler = ({ request }) =>
 		if ('errors' in read) return read;
 		const { logbook, rig, from, to } = read.body;
 		const { fromMs, toMs, timeZone } = stretchOf(logbook, rig, from, to);
+		const endMs = knownUntil(entriesUntil(logbook.entries, rig, toMs), toMs, timeZone);
 		try {
-			const seen = reviewOf(estimate(logbook, rig, toMs), { fromMs, timeZone, whole: true });
+			const seen = reviewOf(estimate(logbook, rig, endMs), { fromMs, timeZone, whole: true });
 			return {
 				answer: {
 					from: new Date(seen.fromMs).toISOString(),
