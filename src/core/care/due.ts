@@ -106,6 +106,115 @@ function perDay(estimate: Estimate, through: Through): number {
 	}
 }
 
+/** A task with what is asked of it: since when it counts, and through what. */
+interface Asked {
+	readonly task: CareTask;
+	/** when it was last done, as known by now */
+	readonly doneMs?: number;
+	/** it is written down as done later than now */
+	readonly later?: string;
+	/** since when it counts: a task that was never done from the beginning of the log */
+	readonly fromMs: number | undefined;
+	/** absent where litres are not asked for */
+	readonly through: Through | undefined;
+}
+
+const askedOf = (estimate: Estimate, task: CareTask, beganMs: number | undefined): Asked => {
+	const done = lastDone(estimate, task);
+	const counts = task.through !== undefined || task.every?.litres !== undefined;
+	return {
+		task,
+		...done,
+		fromMs: done.doneMs ?? beganMs,
+		through: counts ? throughOf(estimate, task) : undefined
+	};
+};
+
+/** Litres since each task was last done, as its meter counts them; none for tasks whose litres cannot be counted. */
+function* litresSince(
+	estimate: Estimate,
+	asked: readonly Asked[]
+): Generator<number, ReadonlyMap<Asked, number>> {
+	const { model, entries, atMs } = estimate;
+	const counting = asked.flatMap((of) =>
+		of.through && of.through.kind !== 'none' && of.fromMs !== undefined
+			? [{ of, through: of.through, fromMs: of.fromMs }]
+			: []
+	);
+	if (counting.length === 0 || entries.length === 0) return new Map();
+	const kinds = counting.map(({ through }) => through);
+	const account = yield* accountBySteps(estimate, {
+		fromMs: Math.min(...counting.map(({ fromMs }) => fromMs)),
+		scope: {
+			pools: [...new Set(kinds.flatMap((one) => (one.kind === 'tank' ? one.pool : [])))],
+			meters: [...new Set(kinds.flatMap((one) => (one.kind === 'meter' ? one.id : [])))],
+			drawn: kinds.some(({ kind }) => kind === 'all')
+		},
+		// What had passed when each was done; and by now, or when the log stopped: a rig that stands at home draws nothing.
+		cuts: (rows) => [
+			...counting.map(({ fromMs, through }) => ({ ms: fromMs, sums: [passedBy(through, rows)] })),
+			{
+				ms: knownUntil(entries, atMs, 'Etc/UTC'),
+				sums: counting.map(({ through }) => passedBy(through, rows))
+			}
+		]
+	});
+	const now = account.cuts[counting.length] ?? [];
+	return new Map(
+		counting.map(({ of, through }, i) => {
+			const { mean } = account.of([
+				[now[i] as number, 1],
+				[account.cuts[i]?.[0] as number, -1]
+			]);
+			const error = through.kind === 'meter' ? model.meterError.get(through.id) : undefined;
+			const over = error === undefined ? 0 : account.of([[error, 1]]).mean;
+			return [of, Math.max(0, mean / (1 + over))] as const;
+		})
+	);
+}
+
+/** When the litres that are left will have passed, as one lives now, ms; Infinity where nobody can say. */
+function passedMs(estimate: Estimate, leftL: number | undefined, through: Through | undefined): number {
+	const { atMs } = estimate;
+	if (leftL === undefined || !through) return Infinity;
+	if (leftL <= 0) return atMs;
+	const rate = perDay(estimate, through);
+	return rate > 0 ? atMs + (leftL / rate) * DAY_MS : Infinity;
+}
+
+function problemOf({ task, doneMs, later, through }: Asked): CareProblem | undefined {
+	if (through?.kind === 'none' && task.every?.litres !== undefined) return through.problem;
+	if (doneMs !== undefined) return undefined;
+	return later === undefined ? { kind: 'never-done' } : { kind: 'done-later', at: later };
+}
+
+/** The last instant that a date can say, ms. */
+const LAST_MS = Date.parse('9999-12-31T23:59:59Z');
+
+function dueOf(estimate: Estimate, asked: Asked, passedL: number | undefined): TaskDue {
+	const { entries, atMs } = estimate;
+	const { task, doneMs, fromMs, through } = asked;
+	const { days, litres } = task.every ?? {};
+	const leftL = litres === undefined || passedL === undefined ? undefined : litres - passedL;
+	const byDays = days === undefined || fromMs === undefined ? Infinity : fromMs + days * DAY_MS;
+	const byLitres = passedMs(estimate, leftL, through);
+	const dueMs = Math.min(byDays, byLitres);
+	const [first] = entries;
+	const before = doneMs === undefined || (first !== undefined && doneMs < instantMs(first.at));
+	const problem = problemOf(asked);
+	return {
+		task,
+		...(doneMs === undefined ? {} : { doneMs, sinceDays: (atMs - doneMs) / DAY_MS }),
+		...(doneMs === undefined || passedL === undefined ? {} : { sinceL: passedL }),
+		...(passedL !== undefined && before ? { atLeast: true as const } : {}),
+		// Later than any calendar is never.
+		...(dueMs < LAST_MS ? { dueMs, by: byLitres < byDays ? ('litres' as const) : ('days' as const) } : {}),
+		...(leftL === undefined ? {} : { leftL }),
+		overdue: byDays <= atMs || (leftL !== undefined && leftL <= 0),
+		...(problem ? { problem } : {})
+	};
+}
+
 /**
  * When each care task of a rig is due at the estimate's moment: by days since it was last done, by litres that have passed
  * since, and the date on which the litres will have passed as one lives now.
@@ -116,96 +225,11 @@ export const careDue = (estimate: Estimate): readonly TaskDue[] => ended(careByS
 
 /** The same in parts: it pauses on its way. */
 export function* careBySteps(estimate: Estimate): Generator<number, readonly TaskDue[]> {
-	const { model, entries, atMs } = estimate;
+	const { model, entries } = estimate;
 	const beganMs = entries[0] ? instantMs(entries[0].at) : undefined;
 	const asked = model.rig.care
 		.filter(({ retired }) => !retired)
-		.map((task) => {
-			const { doneMs, later } = lastDone(estimate, task);
-			const counts = task.through !== undefined || task.every?.litres !== undefined;
-			const fromMs = doneMs ?? beganMs;
-			return { task, doneMs, later, fromMs, through: counts ? throughOf(estimate, task) : undefined };
-		});
-	const counting = asked.filter(
-		(one) => one.through && one.through.kind !== 'none' && one.fromMs !== undefined && beganMs !== undefined
-	);
-	const kinds = counting.flatMap(({ through }) => through ?? []);
-	const account =
-		counting.length === 0
-			? undefined
-			: yield* accountBySteps(estimate, {
-					fromMs: Math.min(...counting.map(({ fromMs }) => fromMs ?? atMs)),
-					scope: {
-						pools: [...new Set(kinds.flatMap((one) => (one.kind === 'tank' ? one.pool : [])))],
-						meters: [...new Set(kinds.flatMap((one) => (one.kind === 'meter' ? one.id : [])))],
-						drawn: kinds.some(({ kind }) => kind === 'all')
-					},
-					cuts: (rows) => [
-						...counting.map(({ fromMs, through }) => ({
-							ms: fromMs ?? atMs,
-							sums: [through ? passedBy(through, rows) : []]
-						})),
-						{
-							ms: knownUntil(entries, atMs, 'Etc/UTC'),
-							sums: counting.map(({ through }) => (through ? passedBy(through, rows) : []))
-						}
-					]
-				});
-
-	/** Litres since a task was last done, as its meter counts them. */
-	const sinceOf = (one: (typeof asked)[number]): number | undefined => {
-		const at = counting.indexOf(one);
-		if (!account || at < 0 || !one.through) return undefined;
-		const cut = account.cuts[at]?.[0] as number;
-		// A rig that has long been silent stands at home: it draws no more.
-		const until = account.cuts[counting.length]?.[at] as number;
-		const litres = account.of([
-			[until, 1],
-			[cut, -1]
-		]).mean;
-		const error = one.through.kind === 'meter' ? model.meterError.get(one.through.id) : undefined;
-		return Math.max(0, litres / (1 + (error === undefined ? 0 : account.of([[error, 1]]).mean)));
-	};
-
-	return asked.map((one): TaskDue => {
-		const { task, doneMs, later, fromMs, through } = one;
-		const { days, litres } = task.every ?? {};
-		const passedL = sinceOf(one);
-		const leftL = litres === undefined || passedL === undefined ? undefined : litres - passedL;
-		const rate = leftL !== undefined && leftL > 0 && through ? perDay(estimate, through) : 0;
-		const byDays = days === undefined || fromMs === undefined ? Infinity : fromMs + days * DAY_MS;
-		const byLitres =
-			leftL === undefined
-				? Infinity
-				: leftL <= 0
-					? atMs
-					: rate > 0
-						? atMs + (leftL / rate) * DAY_MS
-						: Infinity;
-		const dueMs = Math.min(byDays, byLitres);
-		const problem: CareProblem | undefined =
-			through?.kind === 'none' && litres !== undefined
-				? through.problem
-				: doneMs !== undefined
-					? undefined
-					: later === undefined
-						? { kind: 'never-done' }
-						: { kind: 'done-later', at: later };
-		return {
-			task,
-			...(doneMs === undefined ? {} : { doneMs, sinceDays: (atMs - doneMs) / DAY_MS }),
-			...(doneMs === undefined || passedL === undefined ? {} : { sinceL: passedL }),
-			...(passedL !== undefined && (doneMs === undefined || doneMs < (beganMs ?? 0))
-				? { atLeast: true as const }
-				: {}),
-			// Later than any calendar is never.
-			...(dueMs < LAST_MS ? { dueMs, by: byLitres < byDays ? ('litres' as const) : ('days' as const) } : {}),
-			...(leftL === undefined ? {} : { leftL }),
-			overdue: byDays <= atMs || (leftL !== undefined && leftL <= 0),
-			...(problem ? { problem } : {})
-		};
-	});
+		.map((task) => askedOf(estimate, task, beganMs));
+	const passed = yield* litresSince(estimate, asked);
+	return asked.map((one) => dueOf(estimate, one, passed.get(one)));
 }
-
-/** The last instant that a date can say, ms. */
-const LAST_MS = Date.parse('9999-12-31T23:59:59Z');

@@ -6,7 +6,6 @@
 	import { sayErrands, sayInstant, sayPart, sayReviewDetail, sayReviewHeadline } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import { untrack } from 'svelte';
 	import Chart from '$lib/ui/charts/Chart.svelte';
 	import { reviewChart } from '$lib/ui/charts/reviewChart';
 	import Columns from '$lib/ui/page/Columns.svelte';
@@ -22,6 +21,7 @@
 	import ShareTable from '$lib/ui/review/ShareTable.svelte';
 	import StretchChoice from '$lib/ui/review/StretchChoice.svelte';
 	import TankAccount from '$lib/ui/review/TankAccount.svelte';
+	import { untrack } from 'svelte';
 	import { addressOf, choiceFrom, lookingAt, usualChoice, type Choice } from '$lib/ui/review/stretches';
 
 	const app = useApp();
@@ -75,7 +75,7 @@
 
 {#if rig}
 	<Page up={{ href: '/ledger', name: 'Ledger' }}>
-		<PageHead title={seen ? `${name}: ${sayReviewHeadline(seen.review, units)}` : `${name}`}>
+		<PageHead title={seen ? `${name}: ${sayReviewHeadline(seen.review, units)}` : name}>
 			{#snippet says()}{#if seen}<p class="detail soft">
 						{sayReviewDetail(seen.review, units)}
 					</p>{/if}{/snippet}
