@@ -33,7 +33,13 @@ function readKept(value: unknown): Kept | undefined {
 		Array.isArray(tanks) &&
 		tanks.every((tank) => isObject(tank) && [tank.p10, tank.p50, tank.p90].every(isNumber));
 	const { score } = value;
-	const scored = score === undefined || score === 'untold' || (isObject(score) && Array.isArray(score.tanks));
+	const scored =
+		score === undefined ||
+		score === 'untold' ||
+		(isObject(score) &&
+			Array.isArray(score.why) &&
+			Array.isArray(score.tanks) &&
+			score.tanks.every((tank) => isObject(tank) && [tank.cameL, tank.z].every(isNumber)));
 	return whole && scored ? (value as unknown as Kept) : undefined;
 }
 

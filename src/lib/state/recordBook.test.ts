@@ -63,6 +63,11 @@ describe('the evenings that are kept', () => {
 			day: '2027-06-03',
 			foretold: { ...foretold(NOW), tanks: [{}] }
 		});
+		await port.set('foretold:["rig","2027-06-04"]', {
+			day: '2027-06-04',
+			foretold: foretold(NOW),
+			score: { tanks: [{ id: 'main', z: 'far' }], why: [] }
+		});
 		await port.set('run:x', { mine: true });
 		const book = await bookOn(port);
 		expect(book.evenings).toEqual([]);
