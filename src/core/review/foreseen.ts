@@ -1,5 +1,5 @@
 import type { Estimate } from '../estimate/index.js';
-import type { Logbook, Trip } from '../logbook/index.js';
+import { instantMs, tripSpan, type Logbook, type Trip } from '../logbook/index.js';
 import { plan } from '../plan/index.js';
 import type { Errands } from './errands.js';
 import type { Review } from './review.js';
@@ -10,13 +10,13 @@ export interface Foreseen {
 	readonly afterFirstDay: boolean;
 	/** litres per person and day, as one lived before */
 	readonly perPersonDayL?: number;
-	/** what the plan of the trip wanted then, and what came of it, at the trip's own prices */
+	/** what the plan of the trip wanted then of the stops until the end of the stretch, and what came of it */
 	readonly plan?: {
 		readonly services: number;
-		readonly cost: number;
 		readonly feasible: boolean;
 		readonly calls: number;
-		readonly paid: number;
+		/** of a trip that is over: what the plan reckoned with, and what came, at the trip's own prices */
+		readonly cost?: { readonly reckoned: number; readonly paid: number };
 	};
 }
 
@@ -30,7 +30,7 @@ export function foreseenOf(
 	before: Estimate,
 	trip: Trip | undefined,
 	book: Pick<Logbook, 'trips' | 'points'>,
-	{ fromMs }: Review,
+	{ fromMs, toMs }: Review,
 	{ errands }: Errands
 ): Foreseen {
 	const persons = trip?.persons ?? before.model.rig.crew;
@@ -38,6 +38,10 @@ export function foreseenOf(
 	const planned =
 		trip && before.entries.length > 0 && trip.stops.length > 0 ? plan(before, book, trip.id) : undefined;
 	const since = errands.filter(({ ms }) => ms >= before.atMs);
+	const reached = new Set(
+		(trip?.stops ?? []).filter(({ arrive }) => instantMs(arrive) <= toMs).map(({ id }) => id)
+	);
+	const isOver = trip !== undefined && tripSpan(trip)[1] <= toMs;
 	const { feePerMinute = 0, feePerKm = 0 } = trip?.policy ?? {};
 	return {
 		afterFirstDay: before.atMs > fromMs,
@@ -45,14 +49,21 @@ export function foreseenOf(
 		...(planned
 			? {
 					plan: {
-						services: planned.services.length,
-						cost: planned.cost,
+						services: planned.services.filter(({ stop }) => reached.has(stop)).length,
 						feasible: planned.feasible,
 						calls: since.length,
-						paid: since.reduce(
-							(sum, { fee, minutes, detourKm }) => sum + fee + minutes * feePerMinute + detourKm * feePerKm,
-							0
-						)
+						...(isOver
+							? {
+									cost: {
+										reckoned: planned.cost,
+										paid: since.reduce(
+											(sum, { fee, minutes, detourKm }) =>
+												sum + fee + minutes * feePerMinute + detourKm * feePerKm,
+											0
+										)
+									}
+								}
+							: {})
 					}
 				}
 			: {})

@@ -79,7 +79,7 @@ describe('a review', () => {
 	});
 
 	it('against what was to be expected, and against its plan', () => {
-		const plan = { services: 3, cost: 21, feasible: true, calls: 4, paid: 18.5 };
+		const plan = { services: 3, feasible: true, calls: 4, cost: { reckoned: 21, paid: 18.5 } };
 		const says = (foreseen: Parameters<typeof sayForeseen>[0], own: number | undefined = 11) =>
 			sayForeseen(foreseen, own, METRIC).map(plain);
 		expect(says({ afterFirstDay: false, perPersonDayL: 12, plan })).toEqual([
@@ -89,11 +89,11 @@ describe('a review', () => {
 		expect(
 			says({
 				afterFirstDay: true,
-				plan: { ...plan, services: 1, cost: 0, paid: 0, feasible: false, calls: 1 }
+				plan: { services: 1, feasible: false, calls: 1 }
 			})
 		).toEqual([
 			'The log was too young to expect anything of it.',
-			'The plan after its first day wanted 1 stop for water and waste, and said that it would not hold; there was 1 call.'
+			'The plan after its first day wanted 1 stop for water and waste by now, and said that it would not hold; there was 1 call.'
 		]);
 	});
 

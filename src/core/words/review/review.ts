@@ -144,12 +144,12 @@ export function sayForeseen(
 			? 'The log was too young to expect anything of it.'
 			: `${afterFirstDay ? 'By what was known after its first day' : 'As one lived before'}, ${formatLitres(perPersonDayL, units)} a day each were to be expected: it was ${sayAgainst(own, perPersonDayL)}.`;
 	if (!plan) return [expected];
-	const { services, feasible, calls, cost, paid } = plan;
-	const wanted = `The plan ${afterFirstDay ? 'after its first day' : 'as it began'} wanted ${many(services, 'stop')} for water and waste${feasible ? '' : ', and said that it would not hold'}; there ${calls === 1 ? 'was 1 call' : `were ${calls} calls`}.`;
+	const { services, feasible, calls, cost } = plan;
+	const wanted = `The plan ${afterFirstDay ? 'after its first day' : 'as it began'} wanted ${many(services, 'stop')} for water and waste${cost ? '' : ' by now'}${feasible ? '' : ', and said that it would not hold'}; there ${calls === 1 ? 'was 1 call' : `were ${calls} calls`}.`;
 	return [
 		expected,
-		cost > 0 || paid > 0
-			? `${wanted} It reckoned with a cost of ${money(cost)}; fees, minutes and detours came to ${money(paid)}.`
+		cost && (cost.reckoned > 0 || cost.paid > 0)
+			? `${wanted} It reckoned with a cost of ${money(cost.reckoned)}; fees, minutes and detours came to ${money(cost.paid)}.`
 			: wanted
 	];
 }
