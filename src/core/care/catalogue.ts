@@ -32,7 +32,6 @@ const drawnThrough = ({ instruments, outlets, tanks }: Rig): string | undefined 
 	outlets.find(({ from }) => tanks.some(({ id, holds }) => id === from && holds === 'fresh'))?.from;
 const filledThrough = (rig: Rig): string | undefined =>
 	rig.instruments.find((one) => one.kind === 'meter' && one.place === 'fill')?.id ?? drawnThrough(rig);
-const blackTank = ({ tanks }: Rig): string | undefined => tanks.find(({ holds }) => holds === 'black')?.id;
 
 const CHLORINE =
 	'Plain, unscented, never mixed with anything; rinse. The label and the health authority have the first word.';
@@ -71,7 +70,6 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 		how: 'After each dump: a little water first, then the dose of the label.',
 		caution: 'Gloves. Never two products at once. Some disposal points take only certain ones.',
 		every: { days: 7 },
-		through: blackTank,
 		fits: has('black')
 	},
 	{

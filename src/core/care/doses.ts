@@ -21,7 +21,7 @@ const LEAST_MG_PER_L = 5;
 /** What is sold for the household is within these, percent by mass over volume. */
 const STRENGTH = { least: 0.5, most: 15 } as const;
 /** Rinsed until no more than this is left, mg/L: no stronger than tap water commonly is. */
-export const RINSED_TO_MG_PER_L = 1;
+const RINSED_TO_MG_PER_L = 1;
 /** Once is not enough, however little stays. */
 const LEAST_RINSES = 2;
 /** Where a tank keeps nearly all that is in it, rinsing helps no more. */

@@ -134,12 +134,15 @@ describe('the catalogue', () => {
 	});
 
 	it('says how for each, and what to mind where it can hurt', () => {
-		for (const { how, every, season } of CARE_IDEAS) {
-			expect(how.length).toBeGreaterThan(20);
-			expect(every ?? season).toBeDefined();
+		for (const { key, how, every, season } of CARE_IDEAS) {
+			expect(how, key).toMatch(/^[A-Z].{20,}\.$/);
+			expect([every?.days !== undefined, season !== undefined], key).toContain(true);
 		}
-		for (const key of ['sanitise', 'frost-drain', 'black-treatment', 'loop-strainer'])
-			expect(CARE_IDEAS.find((idea) => idea.key === key)?.caution).toBeTruthy();
+		const caution = (key: string) => CARE_IDEAS.find((idea) => idea.key === key)?.caution;
+		expect(caution('sanitise')).toMatch(/never mixed.*health authority/);
+		expect(caution('frost-drain')).toMatch(/cold first.*scald/);
+		expect(caution('black-treatment')).toMatch(/Gloves.*Never two products/);
+		expect(caution('loop-strainer')).toMatch(/never drinking water/);
 	});
 
 	it('counts no litres in a rig without anything that they pass', () => {

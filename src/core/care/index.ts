@@ -4,7 +4,6 @@ export { dueNow, nextDue, type Weather } from './dueNow.js';
 export { CARE_IDEAS, careIdea, careIdeasFor, taskFrom, type CareIdea } from './catalogue.js';
 export {
 	MOST_MG_PER_L,
-	RINSED_TO_MG_PER_L,
 	sanitisingDose,
 	SOAKS,
 	treatmentDose,

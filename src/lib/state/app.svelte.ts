@@ -10,6 +10,7 @@ import { Records } from './records.svelte';
 type Phase = 'loading' | 'first-run' | 'ready' | 'newer-store' | 'unreadable';
 
 const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
 
 export interface Parts {
 	readonly store: RecordStore;
@@ -63,6 +64,8 @@ export class App {
 	/** the zone of the person, for days on which no trip is under way */
 	home = $derived(this.rig?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
 	timeZone = $derived(this.trip?.timeZone ?? this.home);
+	/** counts the hours: what changes by the clock, but not with each minute, follows it */
+	hour = $derived(Math.floor(this.nowMs / HOUR));
 	/** how many times as wide forecasts of the rig in view are drawn, as their own record asks */
 	spread = $derived.by(() => this.prefs.current.spread?.[this.rig?.id ?? '']);
 	rigEntries = $derived.by(() => this.records.entries.filter(({ rig }) => rig === this.rig?.id));

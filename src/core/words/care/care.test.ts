@@ -160,8 +160,15 @@ it('every step of draining down and of the way back has words, and those that ca
 	for (const words of [...out.values(), ...back.map((step) => sayWayBackStep(step, rig, METRIC))])
 		expect(words.does).toMatch(/^[A-Z]/);
 	expect(plain(out.get('drain')?.does ?? '')).toBe('Drain Main, about 40 L');
-	for (const hurts of ['power-off', 'dump', 'heater', 'toilet', 'traps'] as const)
-		expect(out.get(hurts)?.caution).toBeTruthy();
+	const cautions = {
+		'power-off': /scalds/,
+		dump: /designated/,
+		heater: /cold/,
+		toilet: /Gloves/,
+		traps: /poisonous/
+	} as const;
+	for (const [step, says] of Object.entries(cautions))
+		expect(out.get(step as keyof typeof cautions)?.caution).toMatch(says);
 	expect(remains.map((one) => plain(sayRemains(one, rig, METRIC)))).toContain(
 		'Water in the traps, unless blown out'
 	);

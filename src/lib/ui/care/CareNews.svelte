@@ -9,10 +9,9 @@
 	const { app }: { app: App } = $props();
 
 	/** what is due changes with what is written, and with the hours */
-	const hour = $derived(Math.floor(app.nowMs / 3_600_000));
 	const care = latest(
 		() => app.engine.care(),
-		() => [app.engine.written, app.rig?.id, hour]
+		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	/** of the rig in view, and of no other that was in view before */
 	const now = $derived(care.value?.rig === app.rig?.id ? care.value : undefined);

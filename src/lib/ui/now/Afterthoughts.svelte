@@ -8,10 +8,9 @@
 	/** What is good to know once one has seen what one came for: old or doubtful water, a file that is due, corrected bands. */
 	const { app }: { app: App } = $props();
 
-	const hour = $derived(Math.floor(app.nowMs / 3_600_000));
 	const aged = latest(
 		() => app.engine.water(),
-		() => [app.engine.written, app.rig?.id, hour]
+		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const rig = $derived(app.liveRig);
 	const warnings = $derived(aged.value?.rig === rig?.id ? (aged.value?.warnings ?? []) : []);

@@ -3,7 +3,6 @@ import { followRecord, recordBeside } from '$lib/state/recordBook.svelte';
 
 /** What one came for goes first: the record is brought up to date when the page has been still for so long. */
 const CALM_MS = 6000;
-const HOUR_MS = 3_600_000;
 
 /**
  * The forecasts' own record is kept beside the logbook while the application is open.
@@ -17,10 +16,9 @@ export function followingRecord(app: App): () => void {
 			console.warn('The record of the forecasts could not be kept:', error)
 		);
 	return $effect.root(() => {
-		const hour = $derived(Math.floor(app.nowMs / HOUR_MS));
 		// What was foretold comes true with what is written, and with the hours.
 		$effect(() => {
-			void [app.engine.written, app.rig?.id, hour];
+			void [app.engine.written, app.rig?.id, app.hour];
 			const waiting = setTimeout(() => void follow(), CALM_MS);
 			return () => clearTimeout(waiting);
 		});

@@ -21,14 +21,13 @@
 	const rig = $derived(app.liveRig);
 	const units = $derived(app.prefs.current.units);
 	/** what is due changes with what is written, and with the hours */
-	const hour = $derived(Math.floor(app.nowMs / 3_600_000));
 	const care = latest(
 		() => app.engine.care(),
-		() => [app.engine.written, app.rig?.id, hour]
+		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const aged = latest(
 		() => app.engine.water(),
-		() => [app.engine.written, app.rig?.id, hour]
+		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const water = $derived(aged.value?.rig === app.rig?.id ? aged.value : undefined);
 	const now = $derived(care.value?.rig === app.rig?.id ? care.value : undefined);
