@@ -58,7 +58,9 @@
 {#if rig && layUp}
 	<Page up={{ href: '/rig/care', name: 'Care' }} measure="text">
 		<PageHead
-			title={left === 0 ? 'All the water is out.' : `${left} of ${out.length} steps are left to an empty rig.`}
+			title={left === 0
+				? 'All the water is out.'
+				: `${left} of ${out.length} steps are left to an empty rig.`}
 			says="For the winter, before a frost without heating, or to drive home light."
 		>
 			{#snippet acts()}
