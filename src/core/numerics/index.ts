@@ -1,0 +1,12 @@
+export { cholesky, inverseOf, solveBackward, solveForward, solveRight } from './cholesky.js';
+export { lnGamma } from './gamma.js';
+export { dot, Gaussian, type FlowNetwork, type NewRow, type Operation, type Sparse } from './gaussian.js';
+export { isotonic } from './isotonic.js';
+export { Matrix } from './matrix.js';
+export { meanOf, sumOf } from './mean.js';
+export { monotoneCubic } from './monotone.js';
+export { normalCdf, normalPdf, normalQuantile } from './normal.js';
+export { quantileOf, spreadOf, type Spread } from './quantile.js';
+export { normalAt, seeded, uniformAt, type Random } from './random.js';
+export { studentTQuantile } from './studentT.js';
+export { mixture, truncate, type Moments, type Truncated } from './truncatedNormal.js';
