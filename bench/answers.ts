@@ -1,5 +1,5 @@
+import { seeded } from '../src/core/numerics';
 import { demoLogbook } from '../demo';
-import { seeded } from '../src/core/forecast';
 import { instantMs, parseLogbook, type Logbook, type Stop } from '../src/core/logbook';
 import { POST as care } from '../src/routes/api/care/+server';
 import { POST as carry } from '../src/routes/api/carry/+server';
@@ -98,7 +98,9 @@ const SENTENCES = [
 ] as const;
 
 /** What is asked about one logbook, in order: the endpoint and the body without the logbook. */
-function* questionsAbout(logbook: Logbook): Generator<readonly [Endpoint, Readonly<Record<string, unknown>>]> {
+function* questionsAbout(
+	logbook: Logbook
+): Generator<readonly [Endpoint, Readonly<Record<string, unknown>>]> {
 	for (const { id: rig, tanks, measures, instruments } of logbook.rigs) {
 		const own = logbook.entries.filter((entry) => entry.rig === rig).map(({ at }) => instantMs(at));
 		const [firstMs, lastMs] = [Math.min(...own, START), own.length ? Math.max(...own) : START];
@@ -106,16 +108,32 @@ function* questionsAbout(logbook: Logbook): Generator<readonly [Endpoint, Readon
 		for (const share of [0.3, 0.62, 1])
 			yield ['levels', { rig, at: new Date(firstMs + share * (lastMs - firstMs) + 1).toISOString() }];
 		yield ['forecast', { rig, at, days: 20 }];
-		yield ['forecast', { rig, at, days: 9, paths: 700, seed: 4, persons: 3, measures: measures.slice(0, 1).map(({ id }) => id) }];
+		yield [
+			'forecast',
+			{
+				rig,
+				at,
+				days: 9,
+				paths: 700,
+				seed: 4,
+				persons: 3,
+				measures: measures.slice(0, 1).map(({ id }) => id)
+			}
+		];
 		yield ['worth', { rig, at }];
 		yield ['sacrifice', { rig, at, until: new Date(lastMs + 5 * DAY).toISOString(), certainty: 0.9 }];
 		yield ['care', { rig, at }];
 		yield ['review', { rig, from: new Date(firstMs).toISOString(), to: at }];
 		const [fresh] = tanks.filter(({ holds }) => holds === 'fresh');
 		if (fresh) {
-			const hose = instruments.find((one) => one.kind === 'meter' && one.place === 'fill' && one.tank === fresh.id);
+			const hose = instruments.find(
+				(one) => one.kind === 'meter' && one.place === 'fill' && one.tank === fresh.id
+			);
 			for (const target of ['full', { litres: 11.5 }, { days: 3, certainty: 0.9 }])
-				yield ['fill', { rig, at, tank: fresh.id, target, flowLpm: 9, ...(hose ? { meter: hose.id, reads: 431.6 } : {}) }];
+				yield [
+					'fill',
+					{ rig, at, tank: fresh.id, target, flowLpm: 9, ...(hose ? { meter: hose.id, reads: 431.6 } : {}) }
+				];
 		}
 		const waste = tanks.filter(({ holds }) => holds !== 'fresh').map(({ id }) => id);
 		if (waste.length > 0) yield ['dump', { rig, at, tanks: waste }];
@@ -150,7 +168,12 @@ export async function answersAbout(given: Logbook): Promise<Readonly<Record<stri
 		if (endpoint !== 'export') continue;
 		const { format, rig } = body as { format: string; rig: string };
 		const text = answer.slice(4);
-		answers[`import ${JSON.stringify(body)}`] = await ask('import', { format, rig, text, timeZone: 'Europe/London' });
+		answers[`import ${JSON.stringify(body)}`] = await ask('import', {
+			format,
+			rig,
+			text,
+			timeZone: 'Europe/London'
+		});
 	}
 	return answers;
 }
@@ -168,7 +191,20 @@ export async function answersWithout(): Promise<Readonly<Record<string, string>>
 		{ form: 'box', lengthMm: 1000, widthMm: 500, heightMm: 300 },
 		{ form: 'cylinder', lies: 'flat', lengthMm: 800, diameterMm: 400 },
 		{ form: 'cylinder', lies: 'upright', lengthMm: 800, diameterMm: 400 },
-		{ form: 'prism', lengthMm: 700, outline: [[-300, 0], [-100, 0], [-100, 150], [100, 150], [100, 0], [300, 0], [300, 300], [-300, 300]] },
+		{
+			form: 'prism',
+			lengthMm: 700,
+			outline: [
+				[-300, 0],
+				[-100, 0],
+				[-100, 150],
+				[100, 150],
+				[100, 0],
+				[300, 0],
+				[300, 300],
+				[-300, 300]
+			]
+		},
 		{
 			form: 'table',
 			rows: [
@@ -181,7 +217,11 @@ export async function answersWithout(): Promise<Readonly<Record<string, string>>
 	];
 	for (const shape of shapes)
 		for (const depthMm of [3, 77.7, 151, 299])
-			for (const [rollDeg, pitchDeg] of [[0, 0], [3, -2], [-7, 5]])
+			for (const [rollDeg, pitchDeg] of [
+				[0, 0],
+				[3, -2],
+				[-7, 5]
+			])
 				await also('dip', { shape, depthMm, rollDeg, pitchDeg });
 	return answers;
 }

@@ -1,6 +1,7 @@
+import { runToCompletion } from '../src/core/numerics';
 import { bench, describe } from 'vitest';
 import { estimate, withEntry } from '../src/core/estimate';
-import { basket, ended, forecast, sacrifice, stayLine, worth } from '../src/core/forecast';
+import { basket, forecast, sacrifice, stayLine, worth } from '../src/core/forecast';
 import { problemOf, work } from '../src/core/plan';
 import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
 import type { Measure, Rig, Service, Trip } from '../src/core/logbook';
@@ -128,7 +129,7 @@ describe('engine', () => {
 	bench(
 		'least sacrifice over 14 measures, three days (must be under 1 s)',
 		() => {
-			ended(sacrifice(saving, { untilMs: endMs + 3 * 24 * HOUR, certainty: 0.95 }));
+			runToCompletion(sacrifice(saving, { untilMs: endMs + 3 * 24 * HOUR, certainty: 0.95 }));
 		},
 		{ iterations: 3, warmupIterations: 1 }
 	);
@@ -140,7 +141,7 @@ describe('engine', () => {
 		basket(saving, more, new Map([['grey', endMs + 36 * HOUR]]));
 		stayLine(saving, [], more);
 	});
-	bench('what 14 measures and 3 habits are worth', () => void ended(worth(saving)), {
+	bench('what 14 measures and 3 habits are worth', () => void runToCompletion(worth(saving)), {
 		iterations: 3,
 		warmupIterations: 1
 	});

@@ -1,5 +1,6 @@
+import { seeded } from '../src/core/numerics';
 import { estimate } from '../src/core/estimate';
-import { forecast, seeded } from '../src/core/forecast';
+import { forecast } from '../src/core/forecast';
 import { DAY, drawCase, START, type Manner } from './truth/index';
 
 /** How forecasts fared against what then happened, as shares of 1. */

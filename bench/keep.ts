@@ -1,5 +1,5 @@
+import { seeded } from '../src/core/numerics';
 import { estimate, type Estimate } from '../src/core/estimate';
-import { seeded } from '../src/core/forecast';
 import type { Logbook, Rig, Service, Stop, Trip } from '../src/core/logbook';
 import { costOfServices, pricesOf, problemOf, work, type Plan } from '../src/core/plan';
 import { DAY, drawCase, START, type Act, type Manner, type Truth } from './truth/index';

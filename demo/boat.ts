@@ -1,14 +1,5 @@
-import {
-	dayPlus,
-	zonedIso,
-	zonedMs,
-	type Logbook,
-	type Point,
-	type Rig,
-	type Service,
-	type Stop,
-	type Trip
-} from '../src/core/logbook';
+import { dayPlus, zonedIso, zonedMs } from '../src/core/time';
+import { type Logbook, type Point, type Rig, type Service, type Stop, type Trip } from '../src/core/logbook';
 import { Diary, editedAfter, type Custom } from './life';
 
 /** A small cruising boat in an invented archipelago. */

@@ -1,14 +1,6 @@
-import { seeded, type Random } from '../src/core/forecast';
-import {
-	dayPlus,
-	instantMs,
-	zonedIso,
-	zonedMs,
-	type Entry,
-	type EntryDraft,
-	type Rig,
-	type Trip
-} from '../src/core/logbook';
+import { dayPlus, zonedIso, zonedMs } from '../src/core/time';
+import { type Random, seeded } from '../src/core/numerics';
+import { instantMs, type Entry, type EntryDraft, type Rig, type Trip } from '../src/core/logbook';
 import { flowOf, usableOf } from '../src/core/rig';
 
 /** How often something is really done, and what it really takes; the log may say otherwise. */

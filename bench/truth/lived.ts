@@ -1,5 +1,5 @@
+import type { Random } from '../../src/core/numerics';
 import { gaugeBand } from '../../src/core/estimate';
-import type { Random } from '../../src/core/forecast';
 import type { Entry, EntryDraft, Habit, Instrument, Rig, Tank } from '../../src/core/logbook';
 import { depthFor, fullLitres, usableOf } from '../../src/core/rig';
 import type { Manner } from './manner';

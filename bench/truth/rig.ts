@@ -1,4 +1,4 @@
-import type { Random } from '../../src/core/forecast';
+import type { Random } from '../../src/core/numerics';
 import type { Habit, Instrument, Rig, Tank } from '../../src/core/logbook';
 import type { Manner } from './manner';
 

@@ -1,4 +1,4 @@
-import { seeded, type Random } from '../../src/core/forecast';
+import { type Random, seeded } from '../../src/core/numerics';
 import type { Logbook, Rig, Tank } from '../../src/core/logbook';
 import { bindsAt } from '../../src/core/rig';
 import { Trip, type Truly } from './lived';

@@ -1,4 +1,4 @@
-import type { Random } from '../../src/core/forecast';
+import type { Random } from '../../src/core/numerics';
 
 export const HOUR = 3_600_000;
 export const MINUTE = 60_000;

@@ -1,5 +1,6 @@
-import { ended } from '../ended.js';
-import { accountBySteps, DAY_MS, type Account, type Estimate, type Sparse } from '../estimate/index.js';
+import { DAY_MS } from '../time/index.js';
+import { runToCompletion, type Sparse } from '../numerics/index.js';
+import { accountBySteps, type Account, type Estimate } from '../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead, litresPast, litresPerDay } from '../habits/index.js';
 import { instantMs, knownUntil, type CareTask } from '../logbook/index.js';
 
@@ -221,7 +222,7 @@ function dueOf(estimate: Estimate, asked: Asked, passedL: number | undefined): T
  *
  * A task that was never done is counted from the beginning of the log: it is due then at the latest.
  */
-export const careDue = (estimate: Estimate): readonly TaskDue[] => ended(careBySteps(estimate));
+export const careDue = (estimate: Estimate): readonly TaskDue[] => runToCompletion(careBySteps(estimate));
 
 /** The same in parts: it pauses on its way. */
 export function* careBySteps(estimate: Estimate): Generator<number, readonly TaskDue[]> {

@@ -1,8 +1,8 @@
+import { seeded } from '../numerics/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf, spareJug } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
-import { seeded } from '../forecast/index.js';
 import type { Entry, Point, Rig } from '../logbook/index.js';
 import { mixed, waterAges, waterWarnings, type Parcel } from './index.js';
 

@@ -1,4 +1,5 @@
-import { DAY_MS, levelOfPool, movesOf, type Estimate, type Move } from '../estimate/index.js';
+import { DAY_MS } from '../time/index.js';
+import { levelOfPool, movesOf, type Estimate, type Move } from '../estimate/index.js';
 import type { EntryOf, Point } from '../logbook/index.js';
 
 /** Whether water of a source is drinking water: a sign or a person said so, said no, or nobody said. */

@@ -1,6 +1,8 @@
 import { entriesUntil, type Entry, type Logbook, type Rig } from '../logbook/index.js';
-import { copyOfState, modelOf, posterior, withCrew } from './filter/index.js';
-import { Replay, update, type Estimate, type ReplayOptions } from './past/index.js';
+import { copyOfState, posterior, type Estimate, type ReplayOptions } from './filter/index.js';
+import { applyEntry } from './gating/index.js';
+import { modelOf, withCrew } from './model/index.js';
+import { Replay } from './replay.js';
 
 /**
  * Replays a rig's entries up to and including an instant. The order of the entries in the logbook does not matter.
@@ -28,7 +30,7 @@ export function estimate(
 export function withEntry(before: Estimate, entry: Entry): Estimate {
 	const model = entry.kind === 'crew' ? withCrew(before.model, entry) : before.model;
 	const state = copyOfState(before.state);
-	update(model, state, entry, before.failing);
+	applyEntry(model, state, entry, before.failing);
 	return {
 		...before,
 		model,

@@ -1,5 +1,33 @@
 export { estimate, withEntry } from './estimate.js';
-export { meterNow, roomOf, standingLevelWith } from './standing.js';
+export { expectedMeter } from './expectedMeter.js';
+export {
+	changesOften,
+	countedHabits,
+	exposureTo,
+	ReplayStopped,
+	type Counts,
+	type Doubt,
+	type DoubtCause,
+	type Estimate,
+	type FilterState,
+	type Imbalance,
+	type ReplayOptions
+} from './filter/index.js';
+export { likelyMissedEntries } from './gating/index.js';
+export { headroomOf, standingLevelWith } from './headroom.js';
+export {
+	climateOf,
+	personDays,
+	personsAt,
+	riseOf,
+	USUAL_CLIMATE,
+	useInLog,
+	writesInBatches,
+	type Climate,
+	type Crew,
+	type HookUp,
+	type Logged
+} from './inputs/index.js';
 export {
 	bindingLevel,
 	levelOf,
@@ -10,33 +38,18 @@ export {
 	type TankLevel
 } from './levels.js';
 export {
-	changesOften,
-	countedHabits,
-	exposureTo,
 	gaugeBand,
 	modelOf,
-	normalCdf,
-	normalQuantile,
-	rootOf,
-	truncate,
 	withMorePersons,
 	withTrips,
 	type AccountRows,
-	type Counts,
-	type Doubt,
-	type DoubtCause,
-	type FilterState,
-	type Gaussian,
-	type Imbalance,
 	type Model,
-	type Moments,
 	type Place,
 	type Pool,
-	type Sparse,
-	type Stream,
-	type Truncated
-} from './filter/index.js';
-export { likelyMissedEntries } from './doubt/index.js';
+	type Stream
+} from './model/index.js';
+export * as PARAMETERS from './parameters.js';
+export { Replay } from './replay.js';
 export {
 	accountBySteps,
 	accountOf,
@@ -44,36 +57,15 @@ export {
 	calibrationPairs,
 	informationGain,
 	movesOf,
-	Replay,
-	ReplayStopped,
 	smoothedPast,
 	type Account,
 	type AccountOptions,
 	type Basis,
-	type Cut,
 	type CalibrationPair,
-	type Estimate,
+	type Cut,
 	type InformationShares,
 	type Move,
 	type PastLevel,
 	type PastReading,
-	type PastTank,
-	type ReplayOptions
-} from './past/index.js';
-export {
-	useInLog,
-	writesInBatches,
-	type Logged,
-	DAY_MS,
-	personDays,
-	personsAt,
-	climateOf,
-	cutAt,
-	riseOf,
-	stepAt,
-	USUAL_CLIMATE,
-	type Climate,
-	type HookUp,
-	type Steps,
-	type Crew
-} from './prior/index.js';
+	type PastTank
+} from './smoothing/index.js';

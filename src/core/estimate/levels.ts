@@ -1,22 +1,19 @@
 import type { Tank } from '../logbook/index.js';
+import { dot, mixture, truncate, type Moments, type Truncated } from '../numerics/index.js';
 import { flowOf } from '../rig/index.js';
-import { alternativeLevel } from './doubt/index.js';
 import {
 	bandOf,
-	dot,
 	levelBelieved,
 	levelWithin,
-	mixed,
 	placeOf,
-	truncate,
 	usableNow,
 	type Doubt,
-	type Moments,
-	type Truncated
+	type Estimate
 } from './filter/index.js';
-import type { Estimate } from './past/index.js';
-import { personsAt } from './prior/index.js';
+import { alternativeLevel } from './gating/index.js';
+import { personsAt } from './inputs/index.js';
 
+/** How much is in one tank, as believed, litres. */
 export interface TankLevel {
 	readonly id: string;
 	readonly litres: number;
@@ -29,6 +26,7 @@ export interface TankLevel {
 	readonly usableSdL: number;
 }
 
+/** How much is in each tank, and what one time of each habit takes, as believed. */
 export interface Levels {
 	readonly tanks: readonly TankLevel[];
 	readonly unlogged: { readonly litresPerPersonDay: number; readonly sd: number };
@@ -54,8 +52,8 @@ export function levelOf({ model, state, belief, atMs }: Estimate, tankId: string
 	const pool = levelBelieved(place.pool, belief);
 	const other = alternativeLevel(model, state, place.pool.index, pool, atMs);
 	if (!other || other.chance < NEGLIGIBLE) return plain;
-	// The band reaches out; the level itself stays where all else has it, lest a liar move it.
-	return { ...mixed(plain, levelWithin(place, belief, other.level), other.chance), mean: plain.mean };
+	// The band reaches out; the level itself stays where everything else puts it: a gauge that is wrong must not move it.
+	return { ...mixture(plain, levelWithin(place, belief, other.level), other.chance), mean: plain.mean };
 }
 
 /** What really serves of a tank, as believed, litres: without doubt where it was measured. */

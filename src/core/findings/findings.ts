@@ -1,3 +1,4 @@
+import { zonedIso } from '../time/index.js';
 import {
 	likelyMissedEntries,
 	usableOfTank,
@@ -5,14 +6,7 @@ import {
 	type Estimate,
 	type Imbalance
 } from '../estimate/index.js';
-import {
-	instantMs,
-	zonedIso,
-	type Entry,
-	type EntryDraft,
-	type EntryOf,
-	type Trip
-} from '../logbook/index.js';
+import { instantMs, type Entry, type EntryDraft, type EntryOf, type Trip } from '../logbook/index.js';
 import { usableOf } from '../rig/index.js';
 import { slipsIn, type Slip } from './slips.js';
 

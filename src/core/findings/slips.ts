@@ -1,4 +1,5 @@
-import { inOrder, instantMs, zonedIso, type Entry } from '../logbook/index.js';
+import { zonedIso } from '../time/index.js';
+import { inOrder, instantMs, type Entry } from '../logbook/index.js';
 
 /** A slip that shows in the entries alone: written twice, or with a clock set wrong. */
 export type Slip =

@@ -1,6 +1,7 @@
+import { DAY_MS } from '../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { DAY_MS, estimate, type Estimate } from '../estimate/index.js';
+import { estimate, type Estimate } from '../estimate/index.js';
 import type { Rig, Trip } from '../logbook/index.js';
 import { basket, ration } from './index.js';
 

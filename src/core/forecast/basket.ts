@@ -1,4 +1,5 @@
-import { DAY_MS, type Estimate } from '../estimate/index.js';
+import { DAY_MS } from '../time/index.js';
+import { type Estimate } from '../estimate/index.js';
 import { boundsOf, COMPARED_PATHS, middleOf, type More } from './forecast.js';
 
 /** How things stand with some tanks that each have to hold until a moment of their own. */

@@ -1,12 +1,13 @@
-import * as PARAMETERS from '../parameters.js';
+import { normalAt, seeded, spreadOf } from '../numerics/index.js';
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, withEntry, type Estimate } from '../estimate/index.js';
+import { PARAMETERS, estimate, withEntry, type Estimate } from '../estimate/index.js';
 import type { Entry, Rig } from '../logbook/index.js';
 import { dayAhead } from '../habits/index.js';
-import { autonomyOf, COMPARED_PATHS, forecast, forecastByDay, prices, seeded, type More } from './index.js';
-import { choleskyOf, normalAt, spreadOf, streamOf } from './sampler/index.js';
+import { autonomyOf, COMPARED_PATHS, forecast, forecastByDay, prices, type More } from './index.js';
+import { choleskyOf, streamOf } from './sampler/index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig = exactRig, entries: readonly Entry[] = freshStart()): Estimate =>

@@ -1,19 +1,17 @@
+import { runToCompletion, type Spread, spreadOf } from '../numerics/index.js';
 import { dayAhead, gainOf, litresOf, personsNow, type DayAhead } from '../habits/index.js';
 import type { Estimate } from '../estimate/index.js';
 import {
 	drawPaths,
-	ended,
 	gainsOf,
 	lanesOf,
 	livePaths,
-	spreadOf,
 	stepsAhead,
 	usesOf,
 	type Draws,
 	type Gains,
 	type Lane,
 	type Lived,
-	type Spread,
 	type Step
 } from './sampler/index.js';
 
@@ -170,7 +168,7 @@ const summaryOf = (
  * @throws RangeError when `days` or `paths` is not a number of at least 1
  */
 export const forecast = (estimate: Estimate, options: ForecastOptions): Forecast =>
-	ended(forecastByDay(estimate, options));
+	runToCompletion(forecastByDay(estimate, options));
 
 /**
  * The same day by day: it pauses after each one, and can be asked then for the forecast as far as it has come. A long one
@@ -215,7 +213,7 @@ export function middleOf(values: Float64Array): number {
 
 /** When the stay ends, for comparing. */
 export function autonomyOf(estimate: Estimate, options: ComparedOptions): Autonomy {
-	const { first, wins, outset } = ended(lived(estimate, options, 'the first'));
+	const { first, wins, outset } = runToCompletion(lived(estimate, options, 'the first'));
 	const most = [...wins].sort((a, b) => b[1] - a[1]);
 	return {
 		days: middleOf(first),
@@ -227,6 +225,6 @@ export function autonomyOf(estimate: Estimate, options: ComparedOptions): Autono
 
 /** Days until each tank binds, by tank and then by path. */
 export function boundsOf(estimate: Estimate, options: ComparedOptions): ReadonlyMap<string, Float64Array> {
-	const { binds, outset } = ended(lived(estimate, options, 'all bounds'));
+	const { binds, outset } = runToCompletion(lived(estimate, options, 'all bounds'));
 	return new Map(outset.lanes.map(({ id }, i) => [id, binds[i] as Float64Array]));
 }

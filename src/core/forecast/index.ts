@@ -12,10 +12,14 @@ export {
 	type More,
 	type TankForecast
 } from './forecast.js';
-export { comeBy, courseOf, type Course, type CourseOptions } from './course.js';
+export {
+	cumulativeAt,
+	cumulativeFlow,
+	type CumulativeFlow,
+	type CumulativeFlowOptions
+} from './cumulative/index.js';
 export { prices, type Price } from './prices.js';
 export { ration, type Ration } from './ration.js';
-export { ended, quantileOf, seeded, type Random, type Spread } from './sampler/index.js';
 export {
 	EXACT_UP_TO,
 	effortOf,

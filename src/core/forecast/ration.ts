@@ -1,7 +1,8 @@
+import { DAY_MS } from '../time/index.js';
 import { quantileSorted } from 'd3-array';
-import { DAY_MS, type Estimate } from '../estimate/index.js';
+import { type Estimate } from '../estimate/index.js';
 import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
-import { bring, limitOf, spentIn, spreadOut, type Spent } from './sampler/index.js';
+import { bring, limitOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
 
 /** How much may be used to reach a moment, and how much is being used, litres drawn per person and day. */
 export interface Ration {
@@ -30,7 +31,7 @@ function partsBorne(
 		const used = new Float64Array(paths);
 		for (const spent of stretches) {
 			bring(change, i, gains(measures, spent.step), spent, all);
-			spreadOut(change, all, draws.spread);
+			inflateSpread(change, all, draws.spread);
 			for (let path = 0; path < paths; path++) {
 				if (spent.step.sewerOpens && drainsToL !== undefined) {
 					from[path] = Math.min(from[path] as number, drainsToL);

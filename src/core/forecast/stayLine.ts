@@ -1,6 +1,6 @@
+import { type Spread, spreadOf } from '../numerics/index.js';
 import type { Estimate } from '../estimate/index.js';
 import { autonomyOf, COMPARED_PATHS, type Autonomy, type More } from './forecast.js';
-import { spreadOf, type Spread } from './sampler/index.js';
 
 /** What one measure, or one thing done, adds to the stay or takes from it, on top of those before it. */
 export interface StaySegment {

@@ -1,9 +1,10 @@
+import { runToCompletion } from '../numerics/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate, type Estimate } from '../estimate/index.js';
 import type { Measure, Rig, Stop, Trip } from '../logbook/index.js';
-import { autonomyOf, ended, forecast, worth } from './index.js';
+import { autonomyOf, forecast, worth } from './index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig, trip: Trip = exactTrip, on: readonly string[] = []): Estimate =>
@@ -46,7 +47,7 @@ const vague = (rig: Rig): Rig => ({
 });
 
 describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 L of dishes a day', () => {
-	const now = ended(worth(from(roomy)));
+	const now = runToCompletion(worth(from(roomy)));
 	const of = (id: string) => now.measures.find((one) => one.id === id);
 	const gain = (perDay: number): number => 24 * (75 / perDay - 75 / 20);
 	it('alone: 4 L less of showers, 6 of dishes, 1 that is caught', () => {
@@ -67,7 +68,7 @@ describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 
 		expect(of('short')?.litresPerDay).toBeCloseTo(4, 9);
 	});
 	it('on top of what is on: together, not added', () => {
-		const withInch = ended(worth(from(roomy, exactTrip, ['inch'])));
+		const withInch = runToCompletion(worth(from(roomy, exactTrip, ['inch'])));
 		const given = (id: string) => withInch.measures.find((one) => one.id === id);
 		expect(withInch.autonomyDays).toBeCloseTo(75 / 14, 9);
 		expect(given('inch')).toMatchObject({ on: true });
@@ -77,18 +78,18 @@ describe('what measures are worth, by hand: 75 L of room, 8 L of showers and 12 
 		expect(given('rarer')?.given).toBeCloseTo(24 * (75 / 11 - 75 / 14), 6);
 	});
 	it('says the same of measures that are only supposed to be on', () =>
-		expect(ended(worth(from(roomy), { measures: ['inch'] })).measures).toEqual(
-			ended(worth(from(roomy, exactTrip, ['inch']))).measures
+		expect(runToCompletion(worth(from(roomy), { measures: ['inch'] })).measures).toEqual(
+			runToCompletion(worth(from(roomy, exactTrip, ['inch']))).measures
 		));
 	it('of nobody aboard, of no habit, of a tank that nothing fills', () => {
-		const nobody = ended(worth(from(roomy), { persons: 0 }));
+		const nobody = runToCompletion(worth(from(roomy), { persons: 0 }));
 		expect(nobody.binding).toBeUndefined();
 		expect(
 			nobody.measures.every(
 				({ alone, given, litresPerDay }) => alone === 0 && given === 0 && litresPerDay === 0
 			)
 		).toBe(true);
-		const idle = ended(worth(from({ ...roomy, habits: [], measures: [] })));
+		const idle = runToCompletion(worth(from({ ...roomy, habits: [], measures: [] })));
 		expect([idle.autonomyDays, idle.habits, idle.measures]).toEqual([366, [], []]);
 	});
 });
@@ -144,7 +145,7 @@ describe('laws', () => {
 				fc.integer({ min: 0, max: 4 }),
 				(effect, habit, persons) => {
 					const rig = vague({ ...exactRig, measures: [measure('m', habit, effect)] });
-					const [found] = ended(worth(from(rig), { persons, paths: 200, days: 60 })).measures;
+					const [found] = runToCompletion(worth(from(rig), { persons, paths: 200, days: 60 })).measures;
 					expect(found?.alone).toBeGreaterThanOrEqual(0);
 					expect(found?.given).toBeGreaterThanOrEqual(0);
 					expect(found?.litresPerDay).toBeGreaterThanOrEqual(-1e-9);
@@ -172,7 +173,7 @@ describe('laws', () => {
 				habit.id === 'shower' ? { ...habit, often: { ...habit.often, times: 0 } } : habit
 			)
 		};
-		const found = ended(worth(from(never)));
+		const found = runToCompletion(worth(from(never)));
 		expect(found.habits.find(({ habit }) => habit === 'shower')?.hours).toBeCloseTo((24 * 8) / 12, 6);
 		expect(found.measures.find(({ id }) => id === 'short')).toMatchObject({
 			alone: 0,
@@ -185,7 +186,11 @@ describe('laws', () => {
 			...roomy,
 			measures: [measure('m', 'shower', { kind: 'recipe', parts: { runMin: 1 } })]
 		};
-		expect(ended(worth(from(empty))).measures[0]).toMatchObject({ alone: 0, given: 0, litresPerDay: 0 });
+		expect(runToCompletion(worth(from(empty))).measures[0]).toMatchObject({
+			alone: 0,
+			given: 0,
+			litresPerDay: 0
+		});
 	});
 });
 

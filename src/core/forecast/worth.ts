@@ -1,9 +1,9 @@
+import { spreadOf } from '../numerics/index.js';
 import type { Estimate } from '../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead, litresPerDay, type DayAhead } from '../habits/index.js';
 import type { Measure } from '../logbook/index.js';
 import { autonomyOf, COMPARED_PATHS, MOST_DAYS, type Autonomy } from './forecast.js';
 import { prices, type Price } from './prices.js';
-import { spreadOf } from './sampler/index.js';
 
 /** What a measure is worth here and now. */
 export interface MeasureWorth {

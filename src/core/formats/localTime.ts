@@ -1,4 +1,4 @@
-import { zonedIso, zonedMs } from '../logbook/index.js';
+import { zonedIso, zonedMs } from '../time/index.js';
 
 const INSTANT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/;
 /** `2027-04-18 07:10`, `2027-04-18T07:10:00`, `18.04.2027 07:10`; the time may be absent. */

@@ -1,5 +1,4 @@
 export { SCHOOLS } from './parts.js';
-export { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
 export { ABSURD_LITRES, schemas } from './validation/schema.js';
 export { logbookJsonSchema } from './validation/jsonSchema.js';
 export { problemsOf } from './validation/problems.js';

@@ -1,6 +1,6 @@
+import { dayPlus, zonedMs, zonedTime } from '../time/index.js';
 import { instantMs } from './order.js';
 import type { Entry } from './types.js';
-import { dayPlus, zonedMs, zonedTime } from './zone.js';
 
 /** A log that has been silent for so long has stopped: nobody is aboard, or nobody writes, days. */
 const SILENT_DAYS = 7;

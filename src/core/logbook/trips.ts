@@ -1,5 +1,5 @@
+import { dayPlus, zonedMs } from '../time/index.js';
 import type { Trip } from './types.js';
-import { dayPlus, zonedMs } from './zone.js';
 
 /** When a trip's first day begins and its last day ends, ms. */
 export const tripSpan = (trip: Trip): readonly [fromMs: number, toMs: number] => [

@@ -1,4 +1,5 @@
-import { DAY_MS, type Estimate } from '../estimate/index.js';
+import { DAY_MS } from '../time/index.js';
+import { type Estimate } from '../estimate/index.js';
 import { instantMs, type Stop, type Trip } from '../logbook/index.js';
 import { kindOf, servesKind } from '../plan/index.js';
 import { neverBinds } from '../rig/index.js';

@@ -1,7 +1,7 @@
-import { bindingLevel, DAY_MS, type Estimate, type Levels } from '../estimate/index.js';
+import { DAY_MS, dayPlus, zonedMs, zonedTime } from '../time/index.js';
+import { bindingLevel, type Estimate, type Levels } from '../estimate/index.js';
 import type { Forecast, TankForecast } from '../forecast/index.js';
 import { aheadNow, dailyChange, dayAhead } from '../habits/index.js';
-import { dayPlus, zonedMs, zonedTime } from '../logbook/index.js';
 import { isCarried } from '../rig/index.js';
 import { flagDay } from '../words/index.js';
 

@@ -13,13 +13,23 @@ export interface NewRow {
 
 /** What was done to a belief, as far as it carries knowledge from one moment to the next: what a sensitivity goes back over. */
 export type Operation =
-	| { readonly kind: 'propagate flow'; readonly source: number; readonly gains: Sparse; readonly times: number }
+	| {
+			readonly kind: 'propagate flow';
+			readonly source: number;
+			readonly gains: Sparse;
+			readonly times: number;
+	  }
 	| { readonly kind: 'propagate network'; readonly network: FlowNetwork; readonly exposure: Float64Array }
 	/** rows replaced, with the variance of each before less the variance after */
 	| { readonly kind: 'propagate rows'; readonly rows: readonly NewRow[]; readonly taken: readonly number[] }
 	| { readonly kind: 'replace'; readonly index: number }
 	/** a measurement of h·x: its gain, n numbers, and the variance of its innovation */
-	| { readonly kind: 'condition'; readonly h: Sparse; readonly gain: Float64Array; readonly variance: number };
+	| {
+			readonly kind: 'condition';
+			readonly h: Sparse;
+			readonly gain: Float64Array;
+			readonly variance: number;
+	  };
 
 /** Sources that flow into targets: what one unit of each source brings to each target. No target is a source. */
 export interface FlowNetwork {

@@ -8,5 +8,6 @@ export { monotoneCubic } from './monotone.js';
 export { normalCdf, normalPdf, normalQuantile } from './normal.js';
 export { quantileOf, spreadOf, type Spread } from './quantile.js';
 export { normalAt, seeded, uniformAt, type Random } from './random.js';
+export { runToCompletion } from './runToCompletion.js';
 export { studentTQuantile } from './studentT.js';
 export { mixture, truncate, type Moments, type Truncated } from './truncatedNormal.js';

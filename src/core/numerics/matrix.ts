@@ -99,6 +99,15 @@ export class Matrix {
 		return out;
 	}
 
+	/** The product A·v with a vector of as many numbers as there are columns. */
+	timesVector(vector: ArrayLike<number>): Float64Array {
+		return Float64Array.from({ length: this.rows }, (_, i) => {
+			let sum = 0;
+			for (let k = 0; k < this.columns; k++) sum += this.at(i, k) * (vector[k] as number);
+			return sum;
+		});
+	}
+
 	/** The product A·Bᵀ. */
 	timesTransposed(other: Matrix): Matrix {
 		const out = new Matrix(this.rows, other.rows);

@@ -5,5 +5,4 @@ export function sumOf(values: Iterable<number>): number {
 }
 
 /** The mean of some numbers; NaN of none. */
-export const meanOf = (values: ArrayLike<number> & Iterable<number>): number =>
-	sumOf(values) / values.length;
+export const meanOf = (values: ArrayLike<number> & Iterable<number>): number => sumOf(values) / values.length;

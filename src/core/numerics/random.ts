@@ -1,5 +1,5 @@
+import { normalQuantile } from './index.js';
 import { xoroshiro128plus } from 'pure-rand';
-import { normalQuantile } from './normal.js';
 
 /** A source of random numbers that gives the same ones for the same seed, on any machine. */
 export interface Random {

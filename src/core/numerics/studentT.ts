@@ -1,5 +1,5 @@
+import { normalQuantile } from './index.js';
 import { lnGamma } from './gamma.js';
-import { normalQuantile } from './normal.js';
 
 const MOST_TERMS = 400;
 const EXACT = 1e-16;
@@ -34,9 +34,7 @@ function betaFraction(x: number, a: number, b: number): number {
 /** The regularized incomplete beta function I_x(a, b), 0 … 1 (Abramowitz and Stegun 26.5.8), to 1e-12 or so. */
 function regularizedBeta(x: number, a: number, b: number): number {
 	if (x <= 0 || x >= 1) return x <= 0 ? 0 : 1;
-	const front = Math.exp(
-		lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log(1 - x)
-	);
+	const front = Math.exp(lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log(1 - x));
 	return x < (a + 1) / (a + b + 2)
 		? (front * betaFraction(x, a, b)) / a
 		: 1 - (front * betaFraction(1 - x, b, a)) / b;

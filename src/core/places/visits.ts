@@ -1,4 +1,5 @@
-import { instantMs, notRetired, zonedTime, type Entry, type Point, type Trip } from '../logbook/index.js';
+import { zonedTime } from '../time/index.js';
+import { instantMs, notRetired, type Entry, type Point, type Trip } from '../logbook/index.js';
 
 /** A visit at a point after which nobody has said that it is still so. */
 export interface Visit {

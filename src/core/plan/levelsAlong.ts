@@ -1,4 +1,5 @@
-import { comeBy, quantileOf } from '../forecast/index.js';
+import { quantileOf } from '../numerics/index.js';
+import { cumulativeAt } from '../forecast/index.js';
 import { levelOf } from '../estimate/index.js';
 import { instantMs } from '../logbook/index.js';
 import { usableOf } from '../rig/index.js';
@@ -45,7 +46,7 @@ function* within(
 		const inside = moments.filter((ms) => ms > begins && (ms < ends || (last && ms <= ends)));
 		const origin = tank.come[node] as Float64Array;
 		for (const ms of [begins, ...inside, ...(last ? [] : [ends])]) {
-			const now = comeBy(course, tank.lane, ms);
+			const now = cumulativeAt(course, tank.lane, ms);
 			const litres = levels.map((litres, path) =>
 				Math.min(
 					Math.max(litres + (now[path] as number) - (origin[path] as number), 0),

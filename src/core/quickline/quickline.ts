@@ -1,7 +1,8 @@
-import { zonedIso, type EntryDraft } from '../logbook/index.js';
+import { zonedIso } from '../time/index.js';
+import { type EntryDraft } from '../logbook/index.js';
 import { sayHappening, sayMomentOf } from '../words/index.js';
-import { ownWord } from './means/adding.js';
-import { habitsNamed } from './reading/concepts.js';
+import { ownWord } from './intents/adding.js';
+import { habitsNamed } from './lexing/concepts.js';
 import {
 	isProblem,
 	withAddition,
@@ -11,10 +12,10 @@ import {
 	type QuickContext,
 	type Understood
 } from './context.js';
-import { namedBy, plainWords } from './reading/names.js';
-import { A_NOTE, timed } from './reading/parts.js';
-import { noteOf, readThings } from './means/readParts.js';
-import { takeTime, type Moment } from './reading/time.js';
+import { namedBy, plainWords } from './lexing/names.js';
+import { A_NOTE, timed } from './lexing/parts.js';
+import { noteOf, readThings } from './intents/readParts.js';
+import { takeTime, type Moment } from './lexing/time.js';
 
 /** What a line may mean, likeliest first; or, when it means nothing, why and what would. */
 export type QuickAnswer =

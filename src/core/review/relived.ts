@@ -1,4 +1,5 @@
-import { DAY_MS, modelOf, personsAt, type Estimate, type Model } from '../estimate/index.js';
+import { DAY_MS } from '../time/index.js';
+import { modelOf, personsAt, type Estimate, type Model } from '../estimate/index.js';
 import { litresOf } from '../habits/index.js';
 import { instantMs, type Entry, type Habit, type Rig } from '../logbook/index.js';
 import { comesFromOutside, flowOf, neverBinds, rarityOf, type Regime } from '../rig/index.js';

@@ -1,16 +1,14 @@
+import { runToCompletion, type Sparse } from '../numerics/index.js';
+import { DAY_MS, dayPlus, valueAt, zonedMs, zonedTime } from '../time/index.js';
 import {
 	accountBySteps,
 	climateOf,
-	DAY_MS,
 	personDays,
-	stepAt,
 	type Account,
 	type Climate,
-	type Estimate,
-	type Sparse
+	type Estimate
 } from '../estimate/index.js';
-import { ended } from '../ended.js';
-import { dayPlus, instantMs, tripInUse, zonedMs, zonedTime, type Trip } from '../logbook/index.js';
+import { instantMs, tripInUse, type Trip } from '../logbook/index.js';
 
 /** What came into a tank and went out of it, litres: start + in − out = end. */
 export interface TankReview {
@@ -161,7 +159,7 @@ function tankReview(estimate: Estimate, account: Account, id: string): TankRevie
  * @throws NothingToReview when it has no days, or ends before the rig's log begins
  */
 export const reviewOf = (estimate: Estimate, options: ReviewOptions): Review =>
-	ended(reviewBySteps(estimate, options));
+	runToCompletion(reviewBySteps(estimate, options));
 
 /** The same in parts: it pauses on its way, and says then how far it is, 0 … 1. */
 export function* reviewBySteps(estimate: Estimate, options: ReviewOptions): Generator<number, Review> {
@@ -237,7 +235,7 @@ function hottest(
 	toMs: number
 ): number | undefined {
 	const known = [
-		stepAt(climate, fromMs),
+		valueAt(climate, fromMs),
 		...climate.filter(({ ms }) => ms > fromMs && ms < toMs).map(({ is }) => is)
 	].flatMap((one) => one?.maxC ?? []);
 	return known.length > 0 ? Math.max(...known) : undefined;

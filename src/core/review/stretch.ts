@@ -1,4 +1,5 @@
-import { dayPlus, instantMs, tripSpan, zonedMs, type Logbook } from '../logbook/index.js';
+import { dayPlus, zonedMs } from '../time/index.js';
+import { instantMs, tripSpan, type Logbook } from '../logbook/index.js';
 
 /** A stretch of time, and the zone whose days it is told in. */
 export interface Stretch {

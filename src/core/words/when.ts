@@ -1,4 +1,4 @@
-import { daysBetween, zonedTime } from '../logbook/index.js';
+import { daysBetween, zonedTime } from '../time/index.js';
 
 const EPOCH = '1970-01-01';
 const DAY_MS = 86_400_000;

@@ -1,3 +1,4 @@
+import { valueAt } from '$core/time';
 import {
 	careBySteps,
 	frostAhead,
@@ -8,7 +9,7 @@ import {
 	type WaterAge,
 	type WaterWarning
 } from '$core/care';
-import { climateOf, readLevels, stepAt, type Estimate } from '$core/estimate';
+import { climateOf, readLevels, type Estimate } from '$core/estimate';
 import { tripAtHand, tripInUse, type Logbook } from '$core/logbook';
 
 /** What wants looking after at a moment. */
@@ -29,7 +30,7 @@ export interface Water {
 
 /** The heat that the stop at hand knows of, whether any habit rises with it or not, °C. */
 const heatOf = ({ model, atMs }: Estimate, trips: Logbook['trips']): number | undefined =>
-	stepAt(climateOf(model.rig.id, trips.map(tripInUse)), atMs)?.maxC;
+	valueAt(climateOf(model.rig.id, trips.map(tripInUse)), atMs)?.maxC;
 
 /** What is due, and what may freeze; it pauses on its way. */
 export function* careOf(estimate: Estimate, trips: Logbook['trips']): Generator<number, Care> {

@@ -1,4 +1,5 @@
-import { instantMs, zonedTime, type Stop, type Trip } from '$core/logbook';
+import { zonedTime } from '$core/time';
+import { instantMs, type Stop, type Trip } from '$core/logbook';
 
 /**
  * A stop that comes in over the one that is here: a calendar knows when and where, and not what there is nor how far it was; of

@@ -1,6 +1,6 @@
+import { dayPlus } from '$core/time';
 import { expect, it } from 'vitest';
 import { importText } from '$core/formats';
-import { dayPlus } from '$core/logbook';
 import { boxAround, boxOf, inventedPlaces, type Box } from './inventedPlaces';
 import { simulatedWeather, weatherAsked } from './simulatedWeather';
 

@@ -1,4 +1,4 @@
-import { dayPlus } from '$core/logbook';
+import { dayPlus } from '$core/time';
 import type { Place } from '$core/places';
 import { xoroshiro128plus } from 'pure-rand';
 

@@ -1,5 +1,6 @@
+import { zonedIso } from '$core/time';
 import { said } from '$lib/said';
-import { currentTrip, DEFAULT_CERTAINTY, inUse, tripAtHand, tripUnderWay, zonedIso } from '$core/logbook';
+import { currentTrip, DEFAULT_CERTAINTY, inUse, tripAtHand, tripUnderWay } from '$core/logbook';
 import { EngineClient, type EngineApi } from '$lib/engine';
 import type { Change, KeyValuePort, RecordStore, SecondCopy, Turns } from '$lib/store';
 import { Commands } from './commands.svelte';

@@ -1,5 +1,5 @@
+import { dayPlus, zonedMs, zonedTime } from '$core/time';
 import { recordOf, type ForecastRecord, type Foretold, type Score, type Settled } from '$core/forecast';
-import { dayPlus, zonedMs, zonedTime } from '$core/logbook';
 import type { KeyValuePort, Turns } from '$lib/store';
 import type { App } from './app.svelte';
 

@@ -1,7 +1,8 @@
 <script lang="ts">
+	import { zonedIso, zonedTime } from '$core/time';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { instantMs, tripInUse, tripSpan, zonedIso, zonedTime, type Stop, type Trip } from '$core/logbook';
+	import { instantMs, tripInUse, tripSpan, type Stop, type Trip } from '$core/logbook';
 	import type { Mend, TripChange } from '$core/plan';
 	import { capital, dayText, sayChange, sayLastChance, sayPlan } from '$core/words';
 	import { latest } from '$lib/engine';

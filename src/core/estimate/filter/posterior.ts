@@ -1,9 +1,9 @@
+import type { Gaussian } from '../../numerics/index.js';
 import type { FilterState } from './filterState.js';
-import type { Gaussian } from './gaussian.js';
 
 /** The belief with what the log's counts say of unlogged use: what is answered, and what readings are held against. */
 export function posterior({ belief, rates }: Pick<FilterState, 'belief' | 'rates'>): Gaussian {
 	const informed = belief.copy();
-	for (const { h, value } of rates) informed.learn(h, 1, { mean: value, variance: 0 });
+	for (const { h, value } of rates) informed.condition(h, 1, { mean: value, variance: 0 });
 	return informed;
 }

@@ -1,8 +1,9 @@
-import { DAY_MS, stepAt, type Estimate } from '../../estimate/index.js';
+import type { Spread } from '../../numerics/index.js';
+import { DAY_MS, valueAt } from '../../time/index.js';
+import { type Estimate } from '../../estimate/index.js';
 import { personsNow } from '../../habits/index.js';
 import { instantMs } from '../../logbook/index.js';
 import { forecast } from '../forecast.js';
-import type { Spread } from '../sampler/index.js';
 
 /** What was foretold of one tank: litres, if nothing is filled or dumped. */
 export interface ForetoldTank extends Spread {
@@ -49,7 +50,7 @@ export function foretell(estimate: Estimate, laterMs?: number): Foretold | undef
 			: [];
 	});
 	if (tanks.length === 0) return undefined;
-	const maxC = stepAt(model.climate, atMs)?.maxC;
+	const maxC = valueAt(model.climate, atMs)?.maxC;
 	return {
 		rig: model.rig.id,
 		madeMs: atMs,

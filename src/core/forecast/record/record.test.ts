@@ -1,9 +1,10 @@
+import { seeded } from '../../numerics/index.js';
 import { describe, expect, it } from 'vitest';
 import { DAY, drawCase, MANNERS, START } from '../../../../bench/truth/index.js';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate, type Estimate } from '../../estimate/index.js';
 import type { Entry, Rig } from '../../logbook/index.js';
-import { foretell, forecast, recordOf, scoreOf, seeded, type Foretold, type Settled } from '../index.js';
+import { foretell, forecast, recordOf, scoreOf, type Foretold, type Settled } from '../index.js';
 
 const at = (day: number, hour: number): string =>
 	`2027-05-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`;

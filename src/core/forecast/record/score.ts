@@ -1,4 +1,5 @@
-import { accountOf, DAY_MS, personDays, stepAt, type Account, type Estimate } from '../../estimate/index.js';
+import { DAY_MS, valueAt } from '../../time/index.js';
+import { accountOf, personDays, type Account, type Estimate } from '../../estimate/index.js';
 import { aheadNow, dayAhead } from '../../habits/index.js';
 import { instantMs } from '../../logbook/index.js';
 import type { Foretold, ForetoldTank } from './foretold.js';
@@ -78,7 +79,7 @@ function surprises(
 		if (entry.kind === 'hookup') found.push({ kind: 'hook-up' });
 		if (entry.kind === 'measure') found.push({ kind: 'measure', measure: entry.measure, on: entry.on });
 	}
-	const hot = stepAt(model.climate, forMs)?.maxC;
+	const hot = valueAt(model.climate, forMs)?.maxC;
 	if (hot !== undefined && hot >= 28 && hot - (maxC ?? 20) >= 3) found.push({ kind: 'heat', maxC: hot });
 	const day = dayAhead(estimate, aheadNow(estimate));
 	const days = (forMs - madeMs) / DAY_MS;

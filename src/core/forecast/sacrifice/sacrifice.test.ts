@@ -1,10 +1,11 @@
+import { runToCompletion } from '../../numerics/index.js';
+import { DAY_MS } from '../../time/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
-import { DAY_MS, estimate, type Estimate } from '../../estimate/index.js';
+import { estimate, type Estimate } from '../../estimate/index.js';
 import type { Measure, Rig } from '../../logbook/index.js';
 import { autonomyOf, hoursGiven, sacrifice, type Sacrifice, type SacrificeOptions } from '../index.js';
-import { ended } from '../sampler/index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig, measures: readonly string[] = []): Estimate =>
@@ -17,7 +18,7 @@ const from = (rig: Rig, measures: readonly string[] = []): Estimate =>
 		Date.parse(at)
 	);
 const least = (of: Estimate, days: number, more: Partial<SacrificeOptions> = {}): Sacrifice =>
-	ended(sacrifice(of, { untilMs: of.atMs + days * DAY_MS, certainty: 0.9, ...more }));
+	runToCompletion(sacrifice(of, { untilMs: of.atMs + days * DAY_MS, certainty: 0.9, ...more }));
 
 const measure = (id: string, habit: string, effect: Measure['effect'], effort?: number): Measure => ({
 	id,

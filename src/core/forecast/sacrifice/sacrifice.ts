@@ -1,5 +1,6 @@
+import { DAY_MS } from '../../time/index.js';
 import { quantileSorted } from 'd3-array';
-import { DAY_MS, type Estimate } from '../../estimate/index.js';
+import { type Estimate } from '../../estimate/index.js';
 import type { Measure } from '../../logbook/index.js';
 import { autonomyOf, COMPARED_PATHS, MOST_DAYS, outsetOf, type Autonomy } from '../forecast.js';
 import { reachOf, turns } from './reach.js';
@@ -16,8 +17,8 @@ import {
 	type MeasureSet,
 	type Taken
 } from './sets.js';
-import { Walk } from './walk.js';
-import { Wanted } from './wanted.js';
+import { Walk } from './subsetSearch.js';
+import { Wanted } from './incumbents.js';
 
 export interface Sacrifice {
 	readonly reached: boolean;

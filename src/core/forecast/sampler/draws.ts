@@ -1,8 +1,9 @@
+import { cholesky, normalCdf, normalQuantile, type Random } from '../../numerics/index.js';
 import type { DayAhead } from '../../habits/index.js';
-import { levelOfPool, normalCdf, normalQuantile, rootOf, type Estimate } from '../../estimate/index.js';
-import { streamOf, type Random } from './random.js';
+import { levelOfPool, type Estimate } from '../../estimate/index.js';
+import { streamOf } from './commonRandomNumbers.js';
 import type { Lane } from './lanes.js';
-import { spreadOut } from './spreadOut.js';
+import { inflateSpread } from './inflateSpread.js';
 
 /** What stays the same along each path; by what it is of, then by path. */
 export interface Draws {
@@ -25,18 +26,6 @@ export interface Draws {
 const SETTLED = 1e-12;
 /** A cut that takes off less than this is none. */
 const UNCUT = 1 - 1e-4;
-
-/**
- * The lower triangular root of a covariance for some of its components: what draws are made with.
- *
- * @param cov n × n, row by row
- * @param pick indices of the components, m of them
- * @returns m × m, row by row
- */
-export function choleskyOf(cov: Float64Array, n: number, pick: readonly number[]): Float64Array {
-	const picked = pick.flatMap((i) => pick.map((k) => cov[i * n + k] ?? 0));
-	return rootOf(picked, pick.length, () => SETTLED);
-}
 
 /**
  * The middles of as many equally likely slices as there are paths, in a random order (Latin hypercube: McKay, Beckman
@@ -67,12 +56,12 @@ function drawTogether(
 	paths: number
 ): readonly Float64Array[] {
 	const pick = picked.map(({ index }) => index);
-	const root = choleskyOf(belief.cov, belief.size, pick);
+	const root = cholesky(belief.cov.pick(pick), () => SETTLED);
 	const z = picked.map(({ random }) => normals(random, paths));
 	return pick.map((index, i) => {
 		const out = new Float64Array(paths).fill(belief.mean[index] ?? 0);
 		for (let k = 0; k <= i; k++) {
-			const c = root[i * pick.length + k] as number;
+			const c = root.at(i, k);
 			const of = z[k] as Float64Array;
 			if (c !== 0)
 				for (let path = 0; path < paths; path++) out[path] = (out[path] as number) + c * (of[path] as number);
@@ -136,7 +125,7 @@ export function drawPaths(
 		usable,
 		levels: lanes.map(({ pool, share }, i) => {
 			const litres = (pools.get(pool) as Float64Array).map((whole) => whole * share);
-			spreadOut(litres, all, spread);
+			inflateSpread(litres, all, spread);
 			return litres.map((level, path) => Math.min(Math.max(level, 0), usable[i]?.[path] ?? Infinity));
 		}),
 		litresEach,

@@ -1,7 +1,7 @@
+import { type Spread, spreadOf } from '../../numerics/index.js';
 import type { Draws } from './draws.js';
 import { limitOf, type Gains, type Lane } from './lanes.js';
-import { spreadOf, type Spread } from './quantile.js';
-import { spreadOut } from './spreadOut.js';
+import { inflateSpread } from './inflateSpread.js';
 import type { Step } from './steps.js';
 import type { Uses } from './uses.js';
 
@@ -133,7 +133,7 @@ export function* livePaths(
 			moving.fill(0);
 			for (let i = 0; i < lanes.length; i++) {
 				bring(change, i, gains, uses, active);
-				spreadOut(change, active, draws.spread);
+				inflateSpread(change, active, draws.spread);
 				liveLane(i, step, active);
 			}
 			if (step.start > lastOpens)

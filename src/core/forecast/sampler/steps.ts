@@ -1,12 +1,5 @@
-import {
-	cutAt,
-	DAY_MS,
-	personsAt,
-	stepAt,
-	USUAL_CLIMATE,
-	type Climate,
-	type Estimate
-} from '../../estimate/index.js';
+import { DAY_MS, splitAt, valueAt } from '../../time/index.js';
+import { personsAt, USUAL_CLIMATE, type Climate, type Estimate } from '../../estimate/index.js';
 
 /** A part of a day ahead in which nothing changes of who is aboard, where, and what is hooked up. */
 export interface Step {
@@ -47,9 +40,9 @@ export function stepsAhead(
 	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: atMs + day * DAY_MS }));
 	const cuts = [...dawns, ...(persons === undefined ? crew.steps : []), ...climate, ...later];
 	let sewer = state.sewer;
-	return cutAt(atMs, toMs, cuts).map(([fromMs, endMs]): Step => {
+	return splitAt(atMs, toMs, cuts).map(([fromMs, endMs]): Step => {
 		const start = (fromMs - atMs) / DAY_MS;
-		const hooked = stepAt(later, fromMs) ?? state;
+		const hooked = valueAt(later, fromMs) ?? state;
 		const sewerOpens = hooked.sewer && !sewer;
 		sewer = hooked.sewer;
 		return {
@@ -57,7 +50,7 @@ export function stepsAhead(
 			start,
 			length: (endMs - fromMs) / DAY_MS,
 			persons: persons ?? personsAt(crew, fromMs),
-			climate: stepAt(climate, fromMs) ?? USUAL_CLIMATE,
+			climate: valueAt(climate, fromMs) ?? USUAL_CLIMATE,
 			mains: hooked.mains,
 			sewer: hooked.sewer,
 			sewerOpens

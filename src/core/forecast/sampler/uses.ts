@@ -1,8 +1,9 @@
-import * as PARAMETERS from '../../parameters.js';
-import { riseOf } from '../../estimate/index.js';
+import { normalAt, uniformAt } from '../../numerics/index.js';
+
+import { PARAMETERS, riseOf } from '../../estimate/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
-import { normalAt, streamOf, uniformAt, type Variable } from './random.js';
+import { streamOf, type Variable } from './commonRandomNumbers.js';
 import type { Step } from './steps.js';
 
 /**
@@ -72,7 +73,7 @@ export function usesOf(
 	evenly = false
 ): Uses {
 	const { habits, unlogged, dispersion } = day;
-	const busy = PARAMETERS.habitDayDiffers ** 2;
+	const busy = PARAMETERS.habitDayFactorSd ** 2;
 	const common = chanceOf(seed, 'day', 0, paths);
 	const times = habits.map(() => new Float64Array(paths));
 	const litres = habits.map(() => new Float64Array(paths));
@@ -85,7 +86,7 @@ export function usesOf(
 
 	/** the day is a busy or a quiet one for all of it */
 	const differs = (path: number): number =>
-		Math.max(0, 1 + PARAMETERS.dayDiffers * normalAt(common.slots[path] as number));
+		Math.max(0, 1 + PARAMETERS.dayFactorSd * normalAt(common.slots[path] as number));
 
 	function liveHabit(h: number, step: Step, active: ArrayLike<number>): void {
 		const { habit, perPerson, scatterL, cadence } = habits[h] as DayAhead['habits'][number];

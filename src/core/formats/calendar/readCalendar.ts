@@ -1,5 +1,6 @@
+import { dayPlus, zonedIso, zonedMs } from '../../time/index.js';
 import ICAL from 'ical.js';
-import { dayPlus, parseStop, schemas, zonedIso, zonedMs, type Stop } from '../../logbook/index.js';
+import { parseStop, schemas, type Stop } from '../../logbook/index.js';
 import { Findings, quoted, zoneOf, type Imported, type ReadingContext } from '../imported.js';
 import { lineFinder } from '../lines.js';
 import { madeId } from '../madeId.js';

@@ -1,24 +1,22 @@
-import * as PARAMETERS from '../../parameters.js';
+import { truncate } from '../../numerics/index.js';
+import { DAY_MS, splitAt, type Timeline, valueAt } from '../../time/index.js';
+
 import { instantMs, type Habit } from '../../logbook/index.js';
 import {
+	PARAMETERS,
 	changesOften,
 	countedHabits,
-	cutAt,
-	DAY_MS,
 	exposureTo,
 	personDays,
 	personsAt,
 	riseOf,
-	stepAt,
-	truncate,
 	useInLog,
 	USUAL_CLIMATE,
 	type Climate,
 	type Counts,
 	type Estimate,
 	type HookUp,
-	type Logged,
-	type Steps
+	type Logged
 } from '../../estimate/index.js';
 import { rarityOf } from '../../rig/index.js';
 
@@ -46,7 +44,7 @@ export interface Ahead {
 }
 
 /** From when on a habit was made how much rarer, as the log has its measures. */
-function rarities({ model, entries }: Estimate, habit: Habit): Steps<number> {
+function rarities({ model, entries }: Estimate, habit: Habit): Timeline<number> {
 	const inForce = new Set<string>();
 	return entries.flatMap((entry) => {
 		if (entry.kind !== 'measure') return [];
@@ -60,11 +58,11 @@ function rarities({ model, entries }: Estimate, habit: Habit): Steps<number> {
 function risenExposure(estimate: Estimate, habit: Habit, fromMs: number, toMs: number): number {
 	const { crew, climate } = estimate.model;
 	const rarity = rarities(estimate, habit);
-	return cutAt(fromMs, toMs, [...climate, ...rarity]).reduce(
+	return splitAt(fromMs, toMs, [...climate, ...rarity]).reduce(
 		(sum, [from, to]) =>
 			sum +
-			riseOf(habit, stepAt(climate, from) ?? USUAL_CLIMATE) *
-				(stepAt(rarity, from) ?? 1) *
+			riseOf(habit, valueAt(climate, from) ?? USUAL_CLIMATE) *
+				(valueAt(rarity, from) ?? 1) *
 				(habit.often.per === 'person-day' ? personDays(crew, from, to) : (to - from) / DAY_MS),
 		0
 	);
@@ -78,7 +76,7 @@ export function exposureOf(estimate: Estimate): Counts {
 	const beganMs = first ? instantMs(first.at) : untilMs;
 	if (!(untilMs > beganMs))
 		return { atMs: untilMs, days: 0, personDays: 0, risen: new Map(), times: new Map() };
-	const fromMs = Math.max(beganMs, untilMs - PARAMETERS.memoryDays * DAY_MS);
+	const fromMs = Math.max(beganMs, untilMs - PARAMETERS.cadenceMemoryDays * DAY_MS);
 	// The whole log is in memory: its days of use are known as they were lived.
 	if (fromMs === beganMs) return state.learned;
 	const times = new Map<string, number>();
@@ -111,7 +109,9 @@ export function exposureOf(estimate: Estimate): Counts {
 export function dispersionOf({ entries, state }: Estimate): number {
 	const first = entries[0];
 	const { atMs } = state.learned;
-	const days = first ? Math.min(PARAMETERS.memoryDays, Math.floor((atMs - instantMs(first.at)) / DAY_MS)) : 0;
+	const days = first
+		? Math.min(PARAMETERS.cadenceMemoryDays, Math.floor((atMs - instantMs(first.at)) / DAY_MS))
+		: 0;
 	const counts = new Map<string, number[]>();
 	for (let i = entries.length - 1; i >= 0 && days > 0; i--) {
 		const entry = entries[i];
@@ -124,14 +124,14 @@ export function dispersionOf({ entries, state }: Estimate): number {
 		counts.set(entry.habit, own);
 	}
 	let [squares, degrees] = [
-		PARAMETERS.dispersion * PARAMETERS.dispersionDegrees,
-		PARAMETERS.dispersionDegrees
+		PARAMETERS.dispersionPrior * PARAMETERS.dispersionPriorDegrees,
+		PARAMETERS.dispersionPriorDegrees
 	];
 	for (const own of counts.values()) {
 		const mean = own.reduce((sum, count) => sum + count, 0) / days;
 		if (days < 2 || !(mean > 0)) continue;
 		const scatter = own.reduce((sum, count) => sum + (count - mean) ** 2, 0) / mean;
-		const ofDays = (days - 1) * mean * (PARAMETERS.dayDiffers ** 2 + PARAMETERS.habitDayDiffers ** 2);
+		const ofDays = (days - 1) * mean * (PARAMETERS.dayFactorSd ** 2 + PARAMETERS.habitDayFactorSd ** 2);
 		squares += Math.max(0, scatter - ofDays);
 		degrees += days - 1;
 	}
@@ -140,7 +140,8 @@ export function dispersionOf({ entries, state }: Estimate): number {
 
 /** A habit of a rig that states how much goes unlogged: everything else is written down. */
 function written({ often }: Habit, exposure: number, times: number): Logged {
-	const share = often.sd === undefined || often.times === 0 ? PARAMETERS.cadence : often.sd / often.times;
+	const share =
+		often.sd === undefined || often.times === 0 ? PARAMETERS.cadenceSdShare : often.sd / often.times;
 	const k = 1 / Math.max(share, 1e-3) ** 2;
 	const mean = (often.times * (k + times)) / (k + often.times * exposure);
 	return { mean, perUnloggedL: 0, sd: mean / Math.sqrt(k + times) };
@@ -200,7 +201,7 @@ export const personsNow = (estimate: Estimate): number => personsAt(estimate.mod
 
 /** Heat and exertion at an estimate's moment. */
 export const climateNow = ({ model, atMs }: Estimate): Climate =>
-	stepAt(model.climate, atMs) ?? USUAL_CLIMATE;
+	valueAt(model.climate, atMs) ?? USUAL_CLIMATE;
 
 /** As one lives at an estimate's moment. */
 export const aheadNow = (estimate: Estimate): Ahead => ({

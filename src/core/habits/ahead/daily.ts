@@ -1,6 +1,7 @@
-import * as PARAMETERS from '../../parameters.js';
+import { truncate } from '../../numerics/index.js';
+
 import type { Habit } from '../../logbook/index.js';
-import { riseOf, truncate, USUAL_CLIMATE, type Estimate, type Stream } from '../../estimate/index.js';
+import { PARAMETERS, riseOf, USUAL_CLIMATE, type Estimate, type Stream } from '../../estimate/index.js';
 import { rarityOf, type Amount, type Flow, type Regime } from '../../rig/index.js';
 import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
 
@@ -90,7 +91,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 					perPerson: habit.often.per === 'person-day',
 					flow: model.flow(habit, regime),
 					litresEach: marginal(model.habit.get(habit.id) ?? 0),
-					scatterL: habit.litresEach.sd * Math.sqrt(1 - PARAMETERS.meanShare)
+					scatterL: habit.litresEach.sd * Math.sqrt(1 - PARAMETERS.habitMeanVarianceShare)
 				}
 			];
 		}),

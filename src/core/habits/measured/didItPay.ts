@@ -1,5 +1,6 @@
-import jStat from 'jstat';
-import { DAY_MS, personDays, type Estimate } from '../../estimate/index.js';
+import { DAY_MS } from '../../time/index.js';
+import { studentTQuantile } from '../../numerics/index.js';
+import { personDays, type Estimate } from '../../estimate/index.js';
 import { instantMs, type Entry, type EntryOf } from '../../logbook/index.js';
 import { countedBetween } from '../../rig/index.js';
 
@@ -64,7 +65,7 @@ export function compare(without: readonly Weighted[], withIt: readonly Weighted[
 	const spares = a.mean - b.mean;
 	const variance = va + vb;
 	const dof = variance > SAME_L2 ? variance ** 2 / (va ** 2 / (a.count - 1) + vb ** 2 / (b.count - 1)) : 1;
-	const half = variance > SAME_L2 ? jStat.studentt.inv(0.5 + CONFIDENCE / 2, dof) * Math.sqrt(variance) : 0;
+	const half = variance > SAME_L2 ? studentTQuantile(0.5 + CONFIDENCE / 2, dof) * Math.sqrt(variance) : 0;
 	const [low, high] = [spares - half, spares + half];
 	return { without: a, with: b, spares, low, high, moreThanChance: low > 0 || high < 0 };
 }

@@ -1,5 +1,6 @@
+import { dayPlus, zonedIso, zonedMs } from '../../time/index.js';
 import { xoroshiro128plus } from 'pure-rand';
-import { dayPlus, instantMs, zonedIso, zonedMs, type EntryDraft, type EntryOf } from '../../logbook/index.js';
+import { instantMs, type EntryDraft, type EntryOf } from '../../logbook/index.js';
 
 /** Days of a trial: in each pair of days one is with the measure and one without. */
 export const TRIAL_DAYS = [6, 8, 10, 14] as const;

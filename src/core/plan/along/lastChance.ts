@@ -14,7 +14,7 @@ export interface LastChance {
 /** When a tank binds on each path if nothing is served, ms; Infinity where it never does before the end. */
 export function bindsByPath({ course, endMs }: Problem, tank: PlannedTank): Float64Array {
 	const { knots, paths } = course;
-	const come = course.come[tank.lane] ?? [];
+	const come = course.cumulativeL[tank.lane] ?? [];
 	const binds = new Float64Array(paths).fill(Infinity);
 	for (let path = 0; path < paths; path++) {
 		const left = (knot: number): number =>

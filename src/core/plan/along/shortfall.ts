@@ -1,6 +1,6 @@
 import { followed, marginOf, EXACT_L, type Found, type Stretches } from '../optimum/index.js';
 import type { Problem } from '../trip/index.js';
-import { comeBy } from '../../forecast/index.js';
+import { cumulativeAt } from '../../forecast/index.js';
 import { shareBy } from './lastChance.js';
 
 /** When a tank would bind at the policy's certainty, and by how much it falls short at the end of that stretch. */
@@ -29,7 +29,7 @@ export function shortfallOf(
 		return stages.map(({ node, levels }, i) => {
 			const to = stages[i + 1]?.node ?? stretches.size - 1;
 			const left = (ms: number): Float64Array => {
-				const [before, now] = [tank.come[node] as Float64Array, comeBy(course, tank.lane, ms)];
+				const [before, now] = [tank.come[node] as Float64Array, cumulativeAt(course, tank.lane, ms)];
 				return levels.map((litres, path) =>
 					marginOf(
 						tank,

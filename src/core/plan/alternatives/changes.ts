@@ -1,11 +1,7 @@
+import { dayPlus, daysBetween, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
 import distance from '@turf/distance';
 import {
-	dayPlus,
-	daysBetween,
 	instantMs,
-	zonedIso,
-	zonedMs,
-	zonedTime,
 	type Point,
 	type School,
 	type Service,

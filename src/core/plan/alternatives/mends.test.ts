@@ -1,7 +1,7 @@
+import { runToCompletion } from '../../numerics/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
-import { ended } from '../../forecast/index.js';
 import type { Logbook, Point, Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import {
 	ALL_SCHOOLS,
@@ -51,7 +51,7 @@ const bookOf = (trip: Trip, points: readonly Point[] = []): Logbook => ({
 const planned = (trip: Trip): Plan => workedPlan(estimate(bookOf(trip), 'rig', START), trip).plan;
 function mended(trip: Trip, points: readonly Point[] = []): readonly Mend[] {
 	const known = estimate(bookOf(trip, points), 'rig', START);
-	return ended(mends(known, [trip], trip, workedPlan(known, trip).plan, points));
+	return runToCompletion(mends(known, [trip], trip, workedPlan(known, trip).plan, points));
 }
 const WATER: Service = { kind: 'water' };
 const GREY: Service = { kind: 'grey' };
@@ -103,7 +103,7 @@ describe('a trip that does not hold', () => {
 		};
 		const book: Logbook = { ...bookOf(trip, [near]), rigs: [withCans] };
 		const known = estimate(book, 'rig', START);
-		const found = ended(mends(known, [trip], trip, workedPlan(known, trip).plan, [near]));
+		const found = runToCompletion(mends(known, [trip], trip, workedPlan(known, trip).plan, [near]));
 		const [change] = found.map((mend) => mend.change);
 		expect(change).toMatchObject({
 			kind: 'carry',

@@ -8,7 +8,7 @@ export {
 	type Served,
 	type Stage,
 	type Way
-} from './lived.js';
-export { carriedOf, costOfWay, keepingPromise, toppingUp, whenDue, type Found } from './promise.js';
+} from './evaluatePolicy.js';
+export { carriedOf, costOfWay, keepingPromise, toppingUp, whenDue, type Found } from './chanceConstraint.js';
 export { EXACT_L, marginOf, stretchesOf, type Stretches } from './stretches.js';
-export { ALL_SCHOOLS, howOf, type How } from './schools.js';
+export { ALL_SCHOOLS, howOf, type How } from './strategies.js';

@@ -1,8 +1,8 @@
+import { seeded } from '../../numerics/index.js';
 import highsLoader from 'highs';
 import { expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
-import { seeded } from '../../forecast/index.js';
 import type { Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import { problemOf, work } from '../index.js';
 

@@ -1,4 +1,4 @@
-import { normalQuantile } from '../../estimate/index.js';
+import { normalQuantile } from '../../numerics/index.js';
 import { SERVICE_KINDS, type ServiceKind, type PlannedTank, type Problem } from '../trip/index.js';
 
 /** Reserves hold to this, litres: sums of many days are no more exact. */

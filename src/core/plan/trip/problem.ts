@@ -1,4 +1,4 @@
-import { comeBy, courseOf, type Course } from '../../forecast/index.js';
+import { cumulativeAt, cumulativeFlow, type CumulativeFlow } from '../../forecast/index.js';
 import { levelOf, type Estimate } from '../../estimate/index.js';
 import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
 import { neverBinds, tankById } from '../../rig/index.js';
@@ -56,7 +56,7 @@ export interface Problem {
 	/** how sure a plan of it should be, where one can be */
 	readonly aim: number;
 	readonly prices: Prices;
-	readonly course: Course;
+	readonly course: CumulativeFlow;
 	readonly visits: readonly Visit[];
 	readonly tanks: readonly PlannedTank[];
 	readonly legs: readonly Leg[];
@@ -74,7 +74,7 @@ export interface ProblemOptions {
 	/** one sets out then, with full fresh and empty waste tanks: for a trip that is still far off */
 	readonly settingOutMs?: number | undefined;
 	/** of the same estimate, trip and measures, where it is known already */
-	readonly course?: Course | undefined;
+	readonly course?: CumulativeFlow | undefined;
 	/** litres in all the fresh tanks of the plan together at the beginning, where that is to be chosen */
 	readonly loadL?: number | undefined;
 }
@@ -123,7 +123,7 @@ export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = 
 	const visits = visitsOf(trip, fromMs, prices, reading, wanted).filter(({ atMs }) => atMs <= endMs);
 	const course =
 		options.course ??
-		courseOf(unhooked, {
+		cumulativeFlow(unhooked, {
 			toMs: endMs,
 			measures: options.measures,
 			paths: options.paths ?? (visits.length > MANY_VISITS ? FEW_PATHS : undefined)
@@ -152,7 +152,7 @@ export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = 
 		const start = settingOutMs === undefined ? withFeeders(course.levels) : served;
 		const kept = tank.reserveL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
 		const limit = (course.usable[lane] ?? start).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
-		const come = times.map((ms) => comeBy(course, lane, ms));
+		const come = times.map((ms) => cumulativeAt(course, lane, ms));
 		return {
 			tank,
 			kind: kindOf(tank.holds),
@@ -165,7 +165,7 @@ export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = 
 			limitL: mean(limit),
 			come,
 			comeL: come.map(mean),
-			legComeL: ahead.map(({ stop }) => mean(comeBy(course, lane, instantMs(stop.arrive)))),
+			legComeL: ahead.map(({ stop }) => mean(cumulativeAt(course, lane, instantMs(stop.arrive)))),
 			lane
 		};
 	});

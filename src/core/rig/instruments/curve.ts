@@ -1,6 +1,6 @@
+import { isotonic } from '../../numerics/index.js';
 import { median } from 'd3-array';
 import type { Gauge, Shape } from '../../logbook/index.js';
-import { isotonic } from './isotonic.js';
 import { meanSpread } from './trial.js';
 
 /** A reading seen while the litres were known from elsewhere. */

@@ -1,4 +1,4 @@
-export { isotonic } from './isotonic.js';
+export { isotonic } from '../../numerics/isotonic.js';
 export {
 	countedBetween,
 	summarise,

@@ -1,10 +1,10 @@
+import { isotonic } from '../../numerics/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Gauge, Trial } from '../../logbook/index.js';
 import {
 	countedBetween,
 	flats,
-	isotonic,
 	learnCurve,
 	litresAt,
 	summarise,

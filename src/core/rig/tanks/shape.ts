@@ -1,6 +1,6 @@
+import { monotoneCubic } from '../../numerics/index.js';
 import type { Corner, Shape } from '../../logbook/index.js';
 import { cylinderFlatMm3, cylinderUprightMm3, prismMm3, type Surface } from './volume.js';
-import { monotoneCubic } from './monotone.js';
 
 /** How a rig stands: roll positive to starboard, pitch positive bow up, both in degrees, at most 45 either way. */
 export interface Lean {

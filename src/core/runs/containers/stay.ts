@@ -1,5 +1,6 @@
+import { quantileOf } from '../../numerics/index.js';
 import { levelOf, type Estimate } from '../../estimate/index.js';
-import { comeBy, courseOf, quantileOf } from '../../forecast/index.js';
+import { cumulativeAt, cumulativeFlow } from '../../forecast/index.js';
 import type { Container } from '../../logbook/index.js';
 import { emptyOf, fitsL, loadsOf, neverBinds, tankById, type Hose } from '../../rig/index.js';
 
@@ -43,13 +44,13 @@ export function stayByContainer(
 		throw new RangeError('a stay must end after it begins, and later than now');
 	const { rig } = estimate.model;
 	const { carries } = container;
-	const course = courseOf(estimate, { toMs });
+	const course = cumulativeFlow(estimate, { toMs });
 	const begin = Math.max(fromMs, estimate.atMs);
 	const all = new Float64Array(course.paths);
 	course.lanes.forEach(({ id, falls }, i) => {
 		const tank = tankById(rig, id);
 		if (!tank || tank.holds !== carries || neverBinds(rig, tank)) return;
-		const [before, after] = [comeBy(course, i, begin), comeBy(course, i, toMs)];
+		const [before, after] = [cumulativeAt(course, i, begin), cumulativeAt(course, i, toMs)];
 		// What stands in the tank when the stay begins goes too; of fresh water only what is used is fetched.
 		const there =
 			falls || fromMs > estimate.atMs ? 0 : Math.max(0, levelOf(estimate, id).mean - emptyOf(tank));

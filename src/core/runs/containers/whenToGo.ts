@@ -1,4 +1,5 @@
-import { DAY_MS, levelOf, meterNow, type Estimate } from '../../estimate/index.js';
+import { DAY_MS } from '../../time/index.js';
+import { levelOf, expectedMeter, type Estimate } from '../../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead } from '../../habits/index.js';
 import type { Container, Entry, Tank } from '../../logbook/index.js';
 import { emptyOf, fitsL, type Hose } from '../../rig/index.js';
@@ -45,9 +46,9 @@ export function whenToGo(
 	if (!(perDayL > 0) && lacks > 0) return undefined;
 	const days = Math.max(0, lacks / perDayL) || 0;
 	const meter = model.rig.instruments.find(
-		(one) => one.kind === 'meter' && one.place === 'pump' && !one.retired && meterNow(estimate, one.id)
+		(one) => one.kind === 'meter' && one.place === 'pump' && !one.retired && expectedMeter(estimate, one.id)
 	);
-	const shows = meter && meterNow(estimate, meter.id);
+	const shows = meter && expectedMeter(estimate, meter.id);
 	const drawnL = meter?.kind === 'meter' ? -dailyChange(estimate, day, meter.tank) * days : 0;
 	const units = meter?.kind === 'meter' ? drawnL / (meter.unitL * (meter.scale ?? 1)) : 0;
 	const reads =

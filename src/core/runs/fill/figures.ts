@@ -1,5 +1,6 @@
-import { levelOf, roomOf, standingLevelWith, usableOfTank, type Estimate } from '../../estimate/index.js';
-import { comeBy, courseOf, quantileOf, type Spread } from '../../forecast/index.js';
+import { quantileOf, type Spread } from '../../numerics/index.js';
+import { levelOf, headroomOf, standingLevelWith, usableOfTank, type Estimate } from '../../estimate/index.js';
+import { cumulativeAt, cumulativeFlow } from '../../forecast/index.js';
 import { isCarried, tankById } from '../../rig/index.js';
 
 /** How much is wanted. */
@@ -39,13 +40,13 @@ function needs(
 	tank: string,
 	untilMs: number
 ): { lack: Float64Array; full: Float64Array } {
-	const course = courseOf(estimate, { toMs: untilMs, paths: PATHS });
+	const course = cumulativeFlow(estimate, { toMs: untilMs, paths: PATHS });
 	const members = standingLevelWith(estimate, tank);
 	const lack = new Float64Array(course.paths);
 	const full = new Float64Array(course.paths);
 	course.lanes.forEach((lane, i) => {
 		if (!members.includes(lane.id)) return;
-		const come = comeBy(course, i, untilMs);
+		const come = cumulativeAt(course, i, untilMs);
 		for (let path = 0; path < course.paths; path++) {
 			const need = lane.reserveL - (come[path] as number);
 			lack[path] = (lack[path] as number) + need - (course.levels[i]?.[path] as number);
@@ -65,7 +66,7 @@ export function fillFigures(estimate: Estimate, of: string, target: FillTarget):
 	const { rig } = estimate.model;
 	const tank = tankById(rig, of);
 	if (tank?.holds !== 'fresh') throw new RangeError(`${tank?.name ?? of} is no fresh tank`);
-	const room = roomOf(estimate, of);
+	const room = headroomOf(estimate, of);
 	const share = usableOfTank(estimate, of).mean / (poolUsable(estimate, of) || 1);
 	const levelL = levelOf(estimate, of).mean;
 	const usableL = usableOfTank(estimate, of).mean;

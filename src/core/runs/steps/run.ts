@@ -1,4 +1,4 @@
-import type { Spread } from '../../forecast/index.js';
+import type { Spread } from '../../numerics/index.js';
 import type { DumpStep } from '../dump/index.js';
 
 /** Where the water comes from. */

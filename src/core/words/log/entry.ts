@@ -1,6 +1,6 @@
+import { zonedTime } from '../../time/index.js';
 import {
 	instantMs,
-	zonedTime,
 	type Entry,
 	type EntryKind,
 	type Instrument,

@@ -1,4 +1,5 @@
-import { daysBetween, zonedTime, type Trip } from '../../logbook/index.js';
+import { daysBetween, zonedTime } from '../../time/index.js';
+import { type Trip } from '../../logbook/index.js';
 
 /** What it is that one is on: `Grethe Moor bat survey, day 6 of 16, 2 aboard`. */
 export function sayOccasion(trip: Trip | undefined, persons: number | undefined, nowMs: number): string {

@@ -1,5 +1,4 @@
-import { DAY_MS } from '../../estimate/index.js';
-import { zonedTime } from '../../logbook/index.js';
+import { DAY_MS, zonedTime } from '../../time/index.js';
 import { formatDuration } from '../../units/index.js';
 import { sayWhen } from '../when.js';
 

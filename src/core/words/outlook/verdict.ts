@@ -1,4 +1,4 @@
-import { DAY_MS } from '../../estimate/index.js';
+import { DAY_MS } from '../../time/index.js';
 import type { Forecast, TankForecast } from '../../forecast/index.js';
 import type { Rising } from '../../habits/index.js';
 import { instantMs, type Rig, type Tank, type Trip } from '../../logbook/index.js';

@@ -1,4 +1,4 @@
-import { DAY_MS } from '../../estimate/index.js';
+import { DAY_MS } from '../../time/index.js';
 import type { Basket, Holding } from '../../forecast/index.js';
 import type { Rig, Tank } from '../../logbook/index.js';
 import { tankById } from '../../rig/index.js';

@@ -1,4 +1,4 @@
-import { zonedTime } from '../../logbook/index.js';
+import { zonedTime } from '../../time/index.js';
 import { sayDay, sayWhen } from '../when.js';
 
 const HALF_HOUR_MS = 1_800_000;

@@ -1,12 +1,5 @@
-import {
-	instantMs,
-	notRetired,
-	zonedTime,
-	type Meter,
-	type Rig,
-	type Stop,
-	type Trip
-} from '../../logbook/index.js';
+import { zonedTime } from '../../time/index.js';
+import { instantMs, notRetired, type Meter, type Rig, type Stop, type Trip } from '../../logbook/index.js';
 import type { Plan } from '../../plan/index.js';
 import { usableOf } from '../../rig/index.js';
 import { showsAfter } from '../../runs/index.js';

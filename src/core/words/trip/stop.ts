@@ -1,5 +1,6 @@
+import { daysBetween, zonedTime } from '../../time/index.js';
 import { formatQuantity, type UnitChoice } from '../../units/index.js';
-import { daysBetween, instantMs, zonedTime, type Service, type Stop } from '../../logbook/index.js';
+import { instantMs, type Service, type Stop } from '../../logbook/index.js';
 
 /** What each kind of service is called in a list. */
 export const SERVICE_NAMES: Readonly<Record<Service['kind'], string>> = {

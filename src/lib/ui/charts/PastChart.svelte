@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { zonedTime } from '$core/time';
 	import type { PastTank } from '$core/estimate';
-	import { zonedTime, type Tank } from '$core/logbook';
+	import { type Tank } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { sayInstant } from '$core/words';
 	import DataTable from '../page/DataTable.svelte';

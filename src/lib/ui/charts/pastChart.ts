@@ -1,5 +1,6 @@
+import { zonedIso } from '$core/time';
 import type { PastTank } from '$core/estimate';
-import { instantMs, zonedIso, type Tank } from '$core/logbook';
+import { instantMs, type Tank } from '$core/logbook';
 import { bindsAt, usableOf } from '$core/rig';
 import { formatFigure, fromBase, unitSymbol, type UnitChoice } from '$core/units';
 import { axisOf, escaped, type ChartOption, type ChartTokens } from './chartTheme';

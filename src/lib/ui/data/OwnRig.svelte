@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedIso } from '$core/logbook';
+	import { zonedIso } from '$core/time';
 	import { firstEntries, startingRig } from '$core/rig';
 	import { METRIC, VOLUME_CHOICES, type UnitChoice } from '$core/units';
 	import type { App } from '$lib/state';

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { canonical, instantMs, zonedTime, type Stop } from '$core/logbook';
+	import { zonedTime } from '$core/time';
+	import { canonical, instantMs, type Stop } from '$core/logbook';
 	import { clockText, dayText, sayServices } from '$core/words';
 	import { mergedStop, tripOf, withStops } from '$lib/exchange';
 	import type { App } from '$lib/state';

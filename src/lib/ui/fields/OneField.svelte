@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { instantMs, zonedIso, zonedMs } from '$core/logbook';
+	import { zonedIso, zonedMs } from '$core/time';
+	import { instantMs } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
 	import { percentOf, shareOf, type Field } from './fields';
 	import MeaningField from './MeaningField.svelte';

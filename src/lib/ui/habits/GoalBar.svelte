@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedIso, zonedMs } from '$core/logbook';
+	import { zonedIso, zonedMs } from '$core/time';
 	import { CERTAINTIES } from '$core/words';
 	import SelectField from '../fields/SelectField.svelte';
 	import TextField from '../fields/TextField.svelte';

@@ -1,4 +1,5 @@
-import { dayPlus, instantMs, zonedMs, zonedTime, type Trip } from '$core/logbook';
+import { dayPlus, zonedMs, zonedTime } from '$core/time';
+import { instantMs, type Trip } from '$core/logbook';
 import type { Plan } from '$core/plan';
 import { capital, sayGoal } from '$core/words';
 

@@ -1,4 +1,5 @@
-import { instantMs, zonedTime, type Entry } from '$core/logbook';
+import { zonedTime } from '$core/time';
+import { instantMs, type Entry } from '$core/logbook';
 
 /** Entries by the calendar day of a zone, in the order in which they come. */
 export function byDay(

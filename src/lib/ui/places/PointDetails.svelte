@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { zonedTime, type Point } from '$core/logbook';
+	import { zonedTime } from '$core/time';
+	import { type Point } from '$core/logbook';
 	import { placeText, seenOn } from '$core/places';
 	import { sayEach, sayVerified } from '$core/words';
 	import type { App } from '$lib/state';

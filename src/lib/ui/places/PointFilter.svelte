@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { instantMs, zonedTime, type Service, type Trip } from '$core/logbook';
+	import { zonedTime } from '$core/time';
+	import { instantMs, type Service, type Trip } from '$core/logbook';
 	import type { Place } from '$core/places';
 	import { capital, dayText, SERVICE_NAMES } from '$core/words';
 	import type { Nearness } from './nearness';

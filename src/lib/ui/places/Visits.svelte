@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedTime } from '$core/logbook';
+	import { zonedTime } from '$core/time';
 	import { seenOn, toConfirm, type Visit } from '$core/places';
 	import { capital, sayAgo, sayServices } from '$core/words';
 	import type { App } from '$lib/state';

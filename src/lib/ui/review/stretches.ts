@@ -1,4 +1,5 @@
-import { dayPlus, tripSpan, zonedMs, zonedTime, type Trip } from '$core/logbook';
+import { dayPlus, zonedMs, zonedTime } from '$core/time';
+import { tripSpan, type Trip } from '$core/logbook';
 import type { Looking } from '$lib/engine';
 
 /** What can be looked back on: a trip, a month, or any days. */

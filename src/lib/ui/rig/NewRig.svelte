@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedIso } from '$core/logbook';
+	import { zonedIso } from '$core/time';
 	import { firstEntries, readyRig, readyRigs, type ReadyId } from '$core/rig';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';

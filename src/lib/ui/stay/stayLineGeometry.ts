@@ -1,5 +1,5 @@
+import { dayPlus, zonedMs, zonedTime } from '$core/time';
 import { LINE_DAYS, type StayLine } from '$core/forecast';
-import { dayPlus, zonedMs, zonedTime } from '$core/logbook';
 import { formatHours } from '$core/units';
 import { flagDay } from '$core/words';
 

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { zonedIso, zonedMs, type Tank } from '$core/logbook';
+	import { zonedIso, zonedMs } from '$core/time';
+	import { type Tank } from '$core/logbook';
 	import { formatLitres } from '$core/units';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';

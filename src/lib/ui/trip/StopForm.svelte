@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { instantMs, zonedIso, type Point, type Service, type Stop, type Trip } from '$core/logbook';
+	import { zonedIso } from '$core/time';
+	import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
 	import { atPoint } from '$core/places';
 	import { withItem } from '$core/rig';
 	import type { App } from '$lib/state';

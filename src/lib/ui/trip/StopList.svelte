@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { instantMs, zonedTime, type Rig, type Stop, type Trip } from '$core/logbook';
+	import { zonedTime } from '$core/time';
+	import { instantMs, type Rig, type Stop, type Trip } from '$core/logbook';
 	import { canBeShorter, type Plan, type PlannedService, type TripChange } from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
 	import { clockText, dayText, doesAt, lastFor, sayNights, sayOffered, sayWeather } from '$core/words';

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { zonedTime, type Rig, type Trip } from '$core/logbook';
+	import { zonedTime } from '$core/time';
+	import { type Rig, type Trip } from '$core/logbook';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { Correction } from '../fields/correction.svelte';

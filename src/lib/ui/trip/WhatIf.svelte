@@ -1,9 +1,9 @@
 <script lang="ts">
+	import { zonedTime } from '$core/time';
 	import { instantMs, type Rig, type School, type Stop, type Trip } from '$core/logbook';
 	import { ALL_SCHOOLS, canBeShorter, type Summary, type TripChange } from '$core/plan';
 	import { formatDuration } from '$core/units';
 	import { CERTAINTIES, capital, dayText, listed, sayServiceAt, saySchool } from '$core/words';
-	import { zonedTime } from '$core/logbook';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import SelectField from '../fields/SelectField.svelte';

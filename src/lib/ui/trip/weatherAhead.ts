@@ -1,4 +1,5 @@
-import { daysBetween, instantMs, zonedTime, type Stop, type Trip } from '$core/logbook';
+import { daysBetween, zonedTime } from '$core/time';
+import { instantMs, type Stop, type Trip } from '$core/logbook';
 import { ofStay, simulatedWeatherService } from '$lib/standins/weatherService';
 import type { App } from '$lib/state';
 

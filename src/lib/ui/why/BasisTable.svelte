@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { zonedTime } from '$core/time';
 	import type { Basis } from '$core/estimate';
-	import { instantMs, zonedTime, type Entry } from '$core/logbook';
+	import { instantMs, type Entry } from '$core/logbook';
 	import { clockText, dayText, describeEntry, type DescribeContext } from '$core/words';
 
 	interface Props {

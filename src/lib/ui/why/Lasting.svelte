@@ -1,6 +1,6 @@
 <script lang="ts">
+	import type { Spread } from '$core/numerics';
 	import type { WhyLasting } from '$core/habits';
-	import type { Spread } from '$core/forecast';
 	import { formatFigure, formatLitres, type UnitChoice } from '$core/units';
 
 	interface Props {

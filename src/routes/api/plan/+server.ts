@@ -1,6 +1,7 @@
+import { runToCompletion } from '$core/numerics';
+import { zonedIso } from '$core/time';
 import { estimate } from '$core/estimate';
-import { instantMs, zonedIso } from '$core/logbook';
-import { ended } from '$core/forecast';
+import { instantMs } from '$core/logbook';
 import { mends, plan } from '$core/plan';
 import { METRIC } from '$core/units';
 import { sayMendOfTrip, sayShortfall } from '$core/words';
@@ -23,7 +24,7 @@ export const POST: RequestHandler = ({ request }) =>
 		const { rig } = believed.model;
 		const why = (): string => {
 			if (!shortfall || !trip) return '';
-			const found = ended(mends(believed, logbook.trips, trip, planned, logbook.points));
+			const found = runToCompletion(mends(believed, logbook.trips, trip, planned, logbook.points));
 			const about = { rig, trip, points: logbook.points, units: METRIC };
 			const mend = found[0] ? sayMendOfTrip(found[0], about) : 'Nothing that is known here mends it.';
 			return `${sayShortfall(rig, shortfall, atMs, timeZone, METRIC)} ${mend}`;

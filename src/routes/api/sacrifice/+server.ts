@@ -1,5 +1,6 @@
+import { runToCompletion } from '$core/numerics';
 import { estimate } from '$core/estimate';
-import { ended, sacrifice } from '$core/forecast';
+import { sacrifice } from '$core/forecast';
 import { instantMs } from '$core/logbook';
 import { readSacrificeBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
@@ -13,7 +14,7 @@ export const POST: RequestHandler = ({ request }) =>
 		const { logbook, rig, at, until, certainty, persons, among } = read.body;
 		const known = estimate(logbook, rig, instantMs(at));
 		const asked = { untilMs: instantMs(until), certainty, persons, among };
-		const { reached, best, others, nearest, bounded } = ended(sacrifice(known, asked));
+		const { reached, best, others, nearest, bounded } = runToCompletion(sacrifice(known, asked));
 		const { lastsToMs, ...surest } = nearest;
 		return {
 			answer: {

@@ -1,5 +1,6 @@
+import { runToCompletion } from '$core/numerics';
 import { estimate } from '$core/estimate';
-import { ended, worth } from '$core/forecast';
+import { worth } from '$core/forecast';
 import { instantMs } from '$core/logbook';
 import { readWorthBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
@@ -11,7 +12,7 @@ export const POST: RequestHandler = ({ request }) =>
 		const read = readWorthBody(data);
 		if ('errors' in read) return read;
 		const { logbook, rig, at, persons, measures } = read.body;
-		const { autonomyDays, binding, ...found } = ended(
+		const { autonomyDays, binding, ...found } = runToCompletion(
 			worth(estimate(logbook, rig, instantMs(at)), { persons, measures })
 		);
 		return {

@@ -1,7 +1,7 @@
 <script lang="ts">
+	import { zonedTime } from '$core/time';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { zonedTime } from '$core/logbook';
 	import { formatLitres, formatQuantity } from '$core/units';
 	import { sayErrands, sayInstant, sayPart, sayReviewDetail, sayReviewHeadline } from '$core/words';
 	import { latest } from '$lib/engine';

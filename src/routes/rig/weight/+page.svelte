@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedTime } from '$core/logbook';
+	import { zonedTime } from '$core/time';
 	import { fullLoad, spareLitres, weightOf } from '$core/rig';
 	import { formatQuantity } from '$core/units';
 	import { dayText, listed, saySpare } from '$core/words';

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { zonedIso, type Rig, type Tank, type Trial } from '$core/logbook';
+	import { zonedIso } from '$core/time';
+	import { type Rig, type Tank, type Trial } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
 	import { v7 as uuid } from 'uuid';
 	import SelectField from '../../fields/SelectField.svelte';

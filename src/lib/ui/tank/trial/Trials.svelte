@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { instantMs, zonedTime, type Rig, type Tank, type Trial } from '$core/logbook';
+	import { zonedTime } from '$core/time';
+	import { instantMs, type Rig, type Tank, type Trial } from '$core/logbook';
 	import { summarise, summariseBuckets, trialKindOf } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { dayText } from '$core/words';

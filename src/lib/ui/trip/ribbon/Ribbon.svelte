@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { zonedIso } from '$core/time';
 	import type { PastTank } from '$core/estimate';
-	import { instantMs, zonedIso, type Rig, type Trip } from '$core/logbook';
+	import { instantMs, type Rig, type Trip } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { sayInstant } from '$core/words';
 	import type { TripPlan } from '$lib/engine';

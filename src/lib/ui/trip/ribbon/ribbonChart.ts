@@ -1,4 +1,5 @@
-import { instantMs, zonedIso } from '$core/logbook';
+import { zonedIso } from '$core/time';
+import { instantMs } from '$core/logbook';
 import { fromBase, type UnitChoice } from '$core/units';
 import { axisOf, type ChartOption, type ChartTokens } from '../../charts/chartTheme';
 import type { RibbonData, RibbonLane } from './lanes';

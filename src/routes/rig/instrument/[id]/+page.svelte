@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { zonedTime } from '$core/time';
 	import { page } from '$app/state';
-	import { inOrder, instantMs, zonedTime } from '$core/logbook';
+	import { inOrder, instantMs } from '$core/logbook';
 	import { suspicionsOf, tankById, withCurve, type CurveStep } from '$core/rig';
 	import { dayText, saySuspicion } from '$core/words';
 	import { latest } from '$lib/engine';

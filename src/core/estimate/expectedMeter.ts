@@ -1,0 +1,15 @@
+import type { Moments } from '../numerics/index.js';
+import { historyOf, type Estimate } from './filter/index.js';
+
+/** What a meter should show now, displayed units, and how sure that is; nothing before it was first read. */
+export function expectedMeter({ model, state, belief }: Estimate, meterId: string): Moments | undefined {
+	const meter = model.rig.instruments.find(({ id }) => id === meterId);
+	const [base, row] = [historyOf(state, meterId).countsFrom, model.counted.get(meterId)];
+	if (meter?.kind !== 'meter' || base === undefined || row === undefined) return undefined;
+	const inUnit = meter.unitL * (meter.scale ?? 1);
+	const counted = (belief.mean[row] ?? 0) / inUnit;
+	return {
+		mean: meter.counts === 'up' ? base + counted : Math.max(0, base - counted),
+		sd: belief.sdOf(row) / inUnit
+	};
+}

@@ -1,0 +1,42 @@
+import type { Habit, Rig } from '../../logbook/index.js';
+import type { Gaussian } from '../../numerics/index.js';
+import type { Counted } from '../inputs/index.js';
+import type { Model } from '../model/index.js';
+import { countedStreams } from './countMeasurements.js';
+
+/** What was lived and written down up to a moment. */
+export interface Counts {
+	readonly atMs: number;
+	/** times each habit was logged */
+	readonly times: ReadonlyMap<string, number>;
+	readonly days: number;
+	readonly personDays: number;
+	/** for habits that rise with heat or exertion, or that a measure makes rarer: each day counted as often as they are done in it */
+	readonly risen: ReadonlyMap<string, number>;
+}
+
+/** Whether a habit is done more often in heat or at work, or more rarely by a measure. */
+export const changesOften = ({ measures }: Rig, { id, rises }: Habit): boolean =>
+	rises !== undefined || measures.some(({ habit, effect }) => habit === id && effect.kind === 'rarer');
+
+/** The days or person-days in which a habit was to be done so often as usual. */
+export const exposureTo = (
+	{ days, personDays, risen }: Omit<Counts, 'atMs' | 'times'>,
+	habit: Habit | undefined,
+	perPerson: boolean
+): number => (habit && risen.get(habit.id)) ?? (perPerson ? personDays : days);
+
+/** The habits that the log's counts speak of, with what was counted of each. */
+export const countedHabits = (
+	model: Model,
+	belief: Gaussian,
+	counts: Omit<Counts, 'atMs'>
+): readonly Counted[] =>
+	countedStreams(model).map(({ habit, usual, cadenceSd, perPerson, perDay }) => ({
+		usual,
+		cadenceSd,
+		perDay,
+		times: habit ? (counts.times.get(habit.id) ?? 0) : 0,
+		exposure: exposureTo(counts, habit, perPerson),
+		litres: Math.max(0, belief.mean[(habit && model.habit.get(habit.id)) ?? -1] ?? 0)
+	}));

@@ -1,0 +1,60 @@
+/** Why a reading is left out, as a fact with its numbers, litres unless said. */
+export type DoubtCause =
+	/** what it says at the nearest, what everything else says, and how sure that is (half of its 90 % band) */
+	| {
+			readonly kind: 'unexplained';
+			readonly saysL: number;
+			readonly believedL: number;
+			readonly bandL: number;
+	  }
+	/** a meter shows less than it counts from (more, when it counts down), displayed units: it was reset */
+	| { readonly kind: 'reset'; readonly shows: number; readonly from: number; readonly counts: 'up' | 'down' }
+	/** the gauge has no such reading on its curve */
+	| { readonly kind: 'off-curve' }
+	/** a depth in a tank without a shape */
+	| { readonly kind: 'no-shape' }
+	/** less than nothing was shown */
+	| { readonly kind: 'below-nothing'; readonly shows: number };
+
+/** A reading that the belief and its own error cannot explain: shown and explained, but left out. */
+export interface Doubt {
+	readonly entry: string;
+	readonly instrument: string;
+	readonly cause: DoubtCause;
+}
+
+/** A doubted reading kept in mind: if another one agrees with it, the belief gives way. */
+export interface DoubtedReading {
+	readonly entry: string;
+	readonly atMs: number;
+	readonly instrument: string;
+	/** what the reading said at the nearest minus what was believed, litres, and its standard deviation */
+	readonly gapL: number;
+	readonly sdL: number;
+	/** what the reading itself says, litres: the middle of a band; and what was believed then */
+	readonly saidL: number;
+	readonly believedL: number;
+	readonly pool: number;
+	/** a fill or dump that nobody wrote down would explain it */
+	readonly couldBeMissed: boolean;
+	/** the gauge moved as after a fill or dump, at a time when one was due: a stuck one does not */
+	readonly wasDue: boolean;
+	/** of an instrument that is judged and not used */
+	readonly shadow: boolean;
+}
+
+/**
+ * Something the replay came to that no entry explains: a fill or dump that was not written down; water that left fresh
+ * without passing its meter; water that passed it and did not arrive in a waste tank.
+ */
+export interface Imbalance {
+	readonly kind: 'fill' | 'dump' | 'leak' | 'not-arriving';
+	readonly pool: number;
+	/** it happened after the one and before the other */
+	readonly afterMs: number;
+	readonly beforeMs: number;
+	/** how much, where a reading tells */
+	readonly litres?: number;
+	/** the level it came to, where a reading tells */
+	readonly upToL?: number;
+}

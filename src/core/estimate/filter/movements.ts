@@ -1,0 +1,130 @@
+import type { EntryOf } from '../../logbook/index.js';
+import type { NewRow, Sparse } from '../../numerics/index.js';
+import { emptyOfPool, fullOf, type KnownLevel, type Model, type Pool } from '../model/index.js';
+import * as PARAMETERS from '../parameters.js';
+import { settled, type FilterState } from './filterState.js';
+
+/** What a moved amount is good for when the entry does not say, litres, as a standard deviation. */
+const sdOfMovedLitres = (litres: number): number =>
+	Math.max(PARAMETERS.movedLeastSdL, PARAMETERS.movedSdShare * litres);
+
+/** A movement of water between pools, or between a pool and a tap or drain outside. */
+interface Movement {
+	readonly out?: Pool | undefined;
+	readonly into?: Pool | undefined;
+	/** the end that is brought to a known level */
+	readonly settles?: KnownLevel | undefined;
+	readonly litres?: number | undefined;
+	readonly sdL?: number | undefined;
+	readonly meters: readonly string[];
+}
+
+/**
+ * Moves water between pools, or in and out of the rig. The amount is what was measured, or what brings the
+ * settled end to its level; with both, the one is checked against the other.
+ */
+function applyMovement(model: Model, state: FilterState, movement: Movement): void {
+	const { out, into, settles, litres } = movement;
+	const sign = (pool: Pool): number => (pool === out ? -1 : 1);
+	const rows = model.accounts?.rows;
+	const carried: [number, number][] = [];
+	const carry = (row: number | undefined, k: number): void => {
+		if (row !== undefined) carried.push([row, k]);
+	};
+	for (const pool of [out, into]) {
+		if (!pool) continue;
+		carry(pool.index, sign(pool));
+		carry((pool === out ? rows?.movedOut : rows?.movedIn)?.get(pool.index), 1);
+	}
+	for (const meter of movement.meters) {
+		carry(model.counted.get(meter), 1);
+		carry(rows?.passed.get(meter), 1);
+	}
+	const { belief } = state;
+	if (settles) {
+		const end = settles.pool.index;
+		const way = sign(settles.pool);
+		// amount = ±(level − what was there); every end and meter on the way moves by it, the settled end lands on its level
+		const amount: Sparse = [[end, -way], ...settles.from.map(([row, k]) => [row, way * k] as const)];
+		const rows: NewRow[] = carried.map(([row, k]) =>
+			row === end
+				? { row, from: settles.from, constant: settles.constant }
+				: {
+						row,
+						from: [[row, 1], ...amount.map(([i, a]) => [i, a * k] as const)],
+						constant: way * settles.constant * k
+					}
+		);
+		belief.propagate([...rows, { row: model.moved, from: amount, constant: way * settles.constant }]);
+		const spread: Sparse = [
+			[model.moved, way],
+			...carried.map(([row, k]) => [row, row === end ? 1 : k * way] as const)
+		];
+		belief.addNoise(spread, settles.sdL ** 2);
+		if (litres !== undefined)
+			belief.condition([[model.moved, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, {
+				mean: litres,
+				variance: 0
+			});
+	} else if (litres !== undefined) {
+		for (const [row, k] of carried) belief.mean[row] = (belief.mean[row] ?? 0) + k * litres;
+		belief.addNoise(carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
+	}
+	if (settles) settled(state, settles.pool.index);
+}
+
+const poolOf = (model: Model, tank: string): Pool | undefined => model.places.get(tank)?.pool;
+
+/** Water came in from a tap: so much, or to the brim. */
+export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill'>): void {
+	const into = poolOf(model, entry.tank);
+	if (!into) return;
+	const meters = model.rig.instruments.filter(
+		(i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank
+	);
+	applyMovement(model, state, {
+		into,
+		settles: entry.to === 'full' ? fullOf(into) : undefined,
+		litres: entry.litres,
+		sdL: entry.sdL,
+		meters: meters.map(({ id }) => id)
+	});
+}
+
+/** A waste tank was emptied, or so much of it. */
+export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump'>): void {
+	const out = poolOf(model, entry.tank);
+	if (!out) return;
+	applyMovement(model, state, {
+		out,
+		settles: entry.to === 'empty' ? drainedTo(out, entry.leftL) : undefined,
+		litres: entry.litres,
+		sdL: entry.sdL,
+		meters: []
+	});
+}
+
+/** What a dump leaves behind: the usual rest, or, where it was not quite emptied, about so much. */
+const drainedTo = (pool: Pool, leftL: number | undefined): KnownLevel =>
+	leftL === undefined
+		? emptyOfPool(pool)
+		: { pool, from: [], constant: leftL, sdL: Math.max(pool.emptySdL, PARAMETERS.leftSdShare * leftL) };
+
+/** Water was moved from one tank to another: so much, until the one was empty or the other full. */
+export function applyTransfer(model: Model, state: FilterState, entry: EntryOf<'transfer'>): void {
+	const out = poolOf(model, entry.fromTank);
+	const into = poolOf(model, entry.toTank);
+	if (!out || !into || out === into) return;
+	const settles =
+		entry.until === 'from-empty' ? emptyOfPool(out) : entry.until === 'to-full' ? fullOf(into) : undefined;
+	applyMovement(model, state, { out, into, settles, litres: entry.litres, sdL: entry.sdL, meters: [] });
+}
+
+/** The waste valves were opened into a sewer: every built-in waste tank runs down to what a dump leaves. */
+export function openToSewer(model: Model, state: FilterState): void {
+	for (const tank of model.rig.tanks) {
+		const out = poolOf(model, tank.id);
+		if (tank.holds !== 'fresh' && tank.portable !== true && out)
+			applyMovement(model, state, { out, settles: emptyOfPool(out), meters: [] });
+	}
+}

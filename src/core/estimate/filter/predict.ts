@@ -1,0 +1,119 @@
+import type { Habit } from '../../logbook/index.js';
+import { rarityOf } from '../../rig/index.js';
+import { splitAt, valueAt } from '../../time/index.js';
+import { personsAt, riseOf, USUAL_CLIMATE, type Climate } from '../inputs/index.js';
+import type { Model, Stream } from '../model/index.js';
+import * as PARAMETERS from '../parameters.js';
+import { countsNow, recount, type FilterState } from './filterState.js';
+import { endSitting, propagateUnentered } from './unenteredUse.js';
+
+/**
+ * Time passes: each stream of unlogged use leaves, is counted and arrives; its rate wanders. A quarter of a day that is
+ * over counts for how often things are done and written down; a day, where uses are written in batches, or much is known.
+ *
+ * @returns whether such a part of the day has ended
+ */
+export function predict(model: Model, state: FilterState, toMs: number): boolean {
+	const fromMs = state.atMs;
+	if (fromMs === undefined) {
+		state.atMs = state.firstMs = toMs;
+		return false;
+	}
+	if (toMs <= fromMs) return false;
+	endSitting(model, state, toMs);
+	const byDays = model.pending.size > 0 || state.learned.days > PARAMETERS.cadenceKnownAfterDays;
+	const endMs = model.wakingDay.lastEndMs(toMs, byDays ? 1 : 4);
+	if (endMs <= fromMs) {
+		flowUntil(model, state, toMs);
+		return false;
+	}
+	flowUntil(model, state, endMs);
+	state.learned = countsNow(state);
+	recount(model, state);
+	flowUntil(model, state, toMs);
+	return true;
+}
+
+function flowUntil(model: Model, state: FilterState, toMs: number): void {
+	const fromMs = state.atMs ?? toMs;
+	const flows = !model.statedRate || model.statedRate.mean > 0 || model.statedRate.sd > 0;
+	const { crew, climate, habits } = model;
+	// Nearly always nothing changes in between: the two lists are not joined for that.
+	const inClimate = climate.length > 0 ? splitAt(fromMs, toMs, climate) : [[fromMs, toMs] as const];
+	for (const [from, to] of inClimate)
+		for (const [at, next] of splitAt(from, to, crew.steps)) {
+			const used = model.wakingDay.days(at, next);
+			const persons = personsAt(crew, at);
+			const here = valueAt(climate, at) ?? USUAL_CLIMATE;
+			state.days += used;
+			state.personDays += used * persons;
+			const often = (habit: Habit | undefined): number => oftenIn(model, state, habit, here);
+			for (const [id, before] of state.risen) {
+				const habit = habits.get(id);
+				state.risen.set(
+					id,
+					before + often(habit) * exposureOf(used, persons, habit?.often.per === 'person-day')
+				);
+			}
+			if (flows && used > 0) flowFor(model, state, used, persons, often);
+			if (model.pending.size > 0 && used > 0)
+				propagateUnentered(
+					model,
+					state,
+					used,
+					(habit) => often(habit) * exposureOf(used, persons, habit.often.per === 'person-day')
+				);
+		}
+	state.atMs = toMs;
+}
+
+/** What some days of use, lived by so many persons, are of days or person-days. */
+const exposureOf = (days: number, persons: number, perPerson: boolean): number =>
+	days * (perPerson ? persons : persons > 0 ? 1 : 0);
+
+/** How often a habit is done in a climate and under the measures in force, of its usual. */
+const oftenIn = (
+	model: Model,
+	{ measures }: FilterState,
+	habit: Habit | undefined,
+	climate: Climate
+): number => (habit ? riseOf(habit, climate) * rarityOf(model.rig, habit.id, measures) : 1);
+
+/** Unlogged use of some days of use, by so many persons, each habit so often of its usual. */
+function flowFor(
+	model: Model,
+	state: FilterState,
+	days: number,
+	persons: number,
+	often: (habit: Habit | undefined) => number
+): void {
+	const { belief, unlogged } = state;
+	const { streams } = model;
+	const count = streams.length;
+	const exposure = new Float64Array(count);
+	let usesADay = 0;
+	for (let s = 0; s < count; s++) {
+		const { perPerson, lumpL, habit } = streams[s] as Stream;
+		exposure[s] = often(habit) * exposureOf(days, persons, perPerson);
+		usesADay += ((unlogged[s] as number) * (exposure[s] as number)) / lumpL / days;
+	}
+	// Rare lumps are skewed; see the table of parameters.
+	const skew = 1 + PARAMETERS.rareLumpsVarianceShare / (1 + usesADay);
+	const network = model.network(state);
+	belief.propagateNetwork(network, exposure);
+	const variances = new Float64Array(count);
+	const together = new Float64Array(count);
+	for (let s = 0; s < count; s++) {
+		const { lumpL, broad, index } = streams[s] as Stream;
+		if (broad.sd === 0 || exposure[s] === 0) continue;
+		// Unlogged uses come at random, each a lump: the variance of a compound Poisson process; and each habit has its
+		// busy and quiet days.
+		const amount = (unlogged[s] as number) * (exposure[s] as number);
+		variances[s] = amount * lumpL * skew + (PARAMETERS.habitDayFactorSd * amount) ** 2 / days;
+		// A day is a busy or a quiet one for all of it.
+		together[s] = (PARAMETERS.dayFactorSd * amount) / Math.sqrt(days);
+		const scale = model.statedRate ? broad.sd : broad.sd / PARAMETERS.broadPriorSdShare;
+		belief.addNoiseAt(index, (PARAMETERS.rateWalkSdSharePerRootDay * scale) ** 2 * days);
+	}
+	belief.addNetworkNoise(network, variances, together);
+}

@@ -1,0 +1,41 @@
+import { dot, normalCdf, truncate, type Gaussian } from '../../numerics/index.js';
+import type { Measurement, Model } from '../model/index.js';
+
+/** What a measurement says against what was expected of it, litres. */
+export interface Innovation {
+	/** what was expected, and the standard deviation of the difference */
+	readonly expectedL: number;
+	readonly sdL: number;
+	/** what it says at the nearest, and that less what was expected; 0 within a band */
+	readonly nearestL: number;
+	readonly gapL: number;
+	/** what the reading itself says: the middle of a band, and the deviation of that */
+	readonly saidL: number;
+	readonly saidSdL: number;
+	/** the chance of a reading as far off as this, or of this band */
+	readonly chance: number;
+}
+
+/** A value beyond which a band is open is taken to end with the tank. */
+export function innovationOf(belief: Gaussian, measurement: Measurement): Innovation {
+	const { h, from, to, sd, poolL } = measurement;
+	const expectedL = dot(belief.mean, h);
+	const sdL = Math.sqrt(belief.varianceOf(h) + sd ** 2);
+	const nearestL = Math.min(Math.max(expectedL, from), to);
+	const gapL = nearestL - expectedL;
+	const [leastL, mostL] = [Math.max(from, 0), Math.min(to, Math.max(poolL, from))];
+	return {
+		expectedL,
+		sdL,
+		nearestL,
+		gapL,
+		saidL: (leastL + mostL) / 2,
+		saidSdL: Math.hypot(sd, (mostL - leastL) / Math.sqrt(12)),
+		chance:
+			to > from ? truncate({ mean: expectedL, sd: sdL }, from, to).mass : 2 * normalCdf(-Math.abs(gapL) / sdL)
+	};
+}
+
+/** Whether a pool holds fresh water; else it holds waste. */
+export const isFresh = (model: Model, pool: number): boolean =>
+	model.pools[pool]?.tanks[0]?.holds === 'fresh';

@@ -1,0 +1,53 @@
+import { instantMs, type Entry, type EntryOf, type Logbook, type Rig } from '../../logbook/index.js';
+import { DAY_MS, dayPlus, splitAt, zonedMs } from '../../time/index.js';
+
+interface Step {
+	readonly ms: number;
+	readonly persons: number;
+}
+
+/** How many persons are aboard, as steps in time, rising; before the first step it is the rig's usual crew. */
+export interface Crew {
+	readonly usual: number;
+	readonly steps: readonly Step[];
+}
+
+/**
+ * Who is aboard: a trip's persons from its first day, a stop's from its arrival, the usual crew after its last
+ * day; a `crew` entry from its moment on. Of two at the same moment the entry counts.
+ */
+export function crewOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entry[]): Crew {
+	const planned = trips
+		.filter((trip) => trip.rig === rig.id)
+		.flatMap((trip): Step[] => [
+			{ ms: zonedMs(trip.from, trip.timeZone), persons: trip.persons },
+			...trip.stops.map((stop) => ({ ms: instantMs(stop.arrive), persons: stop.persons ?? trip.persons })),
+			{ ms: zonedMs(dayPlus(trip.to, 1), trip.timeZone), persons: rig.crew }
+		]);
+	const overrides = entries.flatMap((entry): Step[] =>
+		entry.kind === 'crew' ? [{ ms: instantMs(entry.at), persons: entry.persons }] : []
+	);
+	// A trip's own steps that repeat what the plan already said do not undo what a person wrote since.
+	const changes = [...planned].sort((a, b) => a.ms - b.ms);
+	const real = changes.filter((step, i) => step.persons !== (changes[i - 1]?.persons ?? rig.crew));
+	return { usual: rig.crew, steps: [...real, ...overrides].sort((a, b) => a.ms - b.ms) };
+}
+
+/** The same with one more `crew` entry. */
+export const crewWith = (crew: Crew, { at, persons }: EntryOf<'crew'>): Crew => ({
+	...crew,
+	steps: [...crew.steps, { ms: instantMs(at), persons }].sort((a, b) => a.ms - b.ms)
+});
+
+/** How many persons are aboard at an instant. */
+export const personsAt = (crew: Crew, ms: number): number =>
+	crew.steps.reduce((persons, step) => (step.ms <= ms ? step.persons : persons), crew.usual);
+
+/** Persons times days between two instants. */
+export const personDays = (crew: Crew, fromMs: number, toMs: number): number =>
+	toMs > fromMs
+		? splitAt(fromMs, toMs, crew.steps).reduce(
+				(sum, [start, end]) => sum + ((end - start) / DAY_MS) * personsAt(crew, start),
+				0
+			)
+		: 0;

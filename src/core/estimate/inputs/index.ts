@@ -1,0 +1,7 @@
+export { SITTING_MS, writesInBatches } from './batchLogging.js';
+export { climateOf, riseOf, USUAL_CLIMATE, type Climate } from './climate.js';
+export { crewOf, crewWith, personDays, personsAt, type Crew } from './crew.js';
+export { hookUpsOf, type HookUp } from './hookUps.js';
+export { cached, regimeKey, regimeKeyOf, type KeyedRegime } from './regime.js';
+export { useInLog, type Counted, type Logged, type Unlogged } from './unloggedUse.js';
+export { wakingDaysOf } from './wakingDays.js';

@@ -1,0 +1,181 @@
+import {
+	tripInUse,
+	type Entry,
+	type EntryOf,
+	type Habit,
+	type Instrument,
+	type Logbook,
+	type Rig
+} from '../../logbook/index.js';
+import type { FlowNetwork } from '../../numerics/index.js';
+import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
+import type { Timeline, WakingDay } from '../../time/index.js';
+import {
+	cached,
+	climateOf,
+	crewOf,
+	crewWith,
+	hookUpsOf,
+	personsAt,
+	regimeKey,
+	wakingDaysOf,
+	writesInBatches,
+	type Climate,
+	type Crew,
+	type HookUp,
+	type KeyedRegime
+} from '../inputs/index.js';
+import * as PARAMETERS from '../parameters.js';
+import type { AccountRows, Gains } from './accountRows.js';
+import { poolsOf, type Place, type Pool } from './pools.js';
+import { networkOf, streamsOf, type Stream } from './streams.js';
+
+/**
+ * Everything about a rig that the replay of its entries needs: where each number stands in the state
+ * [ litres in each pool | what serves of pools known by their plates | litres counted by each meter | error of each
+ * meter | error of each gauge | litres of one time of each habit | unlogged litres per exposure of each stream | the
+ * amount last moved | litres of each habit that were used and are not yet written down ], and what was believed of them
+ * beforehand.
+ */
+export interface Model {
+	readonly rig: Rig;
+	readonly size: number;
+	readonly pools: readonly Pool[];
+	readonly places: ReadonlyMap<string, Place>;
+	readonly counted: ReadonlyMap<string, number>;
+	readonly meterError: ReadonlyMap<string, number>;
+	/** the part of a gauge's error that lasts, litres */
+	readonly gaugeError: ReadonlyMap<string, number>;
+	/** standard deviation of each gauge's error, what lasts of it included, litres */
+	readonly gaugeSdL: ReadonlyMap<string, number>;
+	readonly habit: ReadonlyMap<string, number>;
+	readonly streams: readonly Stream[];
+	/** where what was used of each habit and is not yet written down stands in the state; nothing is, unless in batches */
+	readonly pending: ReadonlyMap<string, number>;
+	/** the rig says how much goes unlogged: the log's counts are then not asked */
+	readonly statedRate: Rig['unlogged'];
+	readonly moved: number;
+	readonly crew: Crew;
+	/** heat and exertion of the trips' stops; none where no habit rises with them */
+	readonly climate: Timeline<Climate>;
+	/** the hook-ups that the trips have in store */
+	readonly hookUps: Timeline<HookUp>;
+	readonly wakingDay: WakingDay;
+	readonly instruments: ReadonlyMap<string, Instrument>;
+	readonly habits: ReadonlyMap<string, Habit>;
+	flow(habit: Habit, regime: KeyedRegime): Flow;
+	/** where sums of what flows stand, and what a flow brings to them, while an account is kept */
+	readonly accounts?: { readonly rows: AccountRows; readonly gains: WeakMap<Flow, Gains> };
+	/** where all streams of unlogged use flow */
+	network(regime: KeyedRegime): FlowNetwork;
+}
+
+/** What trips and `crew` entries say of who is aboard, and trips of heat, work and hook-ups. */
+function plansOf(
+	rig: Rig,
+	trips: Logbook['trips'],
+	entries: readonly Entry[]
+): Pick<Model, 'crew' | 'climate' | 'hookUps'> {
+	const planned = trips.map(tripInUse);
+	return {
+		crew: crewOf(rig, planned, entries),
+		climate: rig.habits.some(({ rises }) => rises) ? climateOf(rig.id, planned) : [],
+		hookUps: hookUpsOf(rig.id, planned)
+	};
+}
+
+/**
+ * Builds the model of one rig.
+ *
+ * @param entries the rig's entries that count, in order: who is aboard is taken from them, and the last one's offset
+ * where no zone is known
+ * @param home the zone of the rig's person, for the days on which no trip is under way
+ * @param inBatches whether uses are written down in batches; found in the entries when absent
+ */
+export function modelOf(
+	rig: Rig,
+	trips: Logbook['trips'],
+	entries: readonly Entry[],
+	home: string | undefined = rig.timeZone,
+	inBatches: boolean = writesInBatches(entries)
+): Model {
+	const pools = poolsOf(rig);
+	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
+	let next = pools.length + pools.filter(({ usable }) => usable !== undefined).length;
+	const place = (list: readonly { readonly id: string }[]): ReadonlyMap<string, number> =>
+		new Map(list.map(({ id }) => [id, next++]));
+	const places = new Map(
+		pools.flatMap((pool) =>
+			pool.tanks.map((tank) => [tank.id, { pool, share: usableOf(tank) / pool.usableL }] as const)
+		)
+	);
+	const counted = place(meters);
+	const meterError = place(meters);
+	const gaugeError = place(rig.instruments.filter(({ kind }) => kind === 'gauge'));
+	const habit = place(rig.habits);
+	const streams = streamsOf(rig, { places, counted }, next);
+	next += streams.length;
+	const moved = next++;
+	const pending = place(inBatches ? streams.flatMap(({ habit }) => habit ?? []) : []);
+	return {
+		rig,
+		pools,
+		places,
+		counted,
+		meterError,
+		gaugeError,
+		gaugeSdL: new Map(
+			rig.instruments.flatMap((one) => {
+				if (one.kind !== 'gauge') return [];
+				const tank = tankById(rig, one.tank);
+				return [[one.id, one.sdL ?? PARAMETERS.gaugeSdShare * (tank ? usableOf(tank) : 0)] as const];
+			})
+		),
+		habit,
+		streams,
+		statedRate: rig.unlogged,
+		moved,
+		pending,
+		size: next,
+		...plansOf(rig, trips, entries),
+		wakingDay: wakingDaysOf(rig.id, trips, home, entries.at(-1)?.at),
+		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
+		habits: new Map(rig.habits.map((h) => [h.id, h])),
+		network: cached(regimeKey, (regime: KeyedRegime) => networkOf(streams, regime)),
+		flow: cached(
+			(h, regime) => `${h.id}|${regimeKey(regime)}`,
+			(h: Habit, regime: KeyedRegime) => flowOf(rig, h, regime)
+		)
+	};
+}
+
+/** The same model with another crew entry: who is aboard from then on is who it says. */
+export const withCrew = (model: Model, entry: EntryOf<'crew'>): Model => ({
+	...model,
+	crew: crewWith(model.crew, entry)
+});
+
+/** The same model with other plans ahead: who comes aboard, heat, work and hook-ups, as changed trips say. */
+export const withTrips = (model: Model, trips: Logbook['trips'], entries: readonly Entry[]): Model => ({
+	...model,
+	...plansOf(model.rig, trips, entries)
+});
+
+/** The same model with so many persons more from a moment on; never fewer than nobody. */
+export function withMorePersons(model: Model, fromMs: number, by: number): Model {
+	const { crew } = model;
+	const more = (persons: number): number => Math.max(0, persons + by);
+	return {
+		...model,
+		crew: {
+			...crew,
+			steps: [
+				...crew.steps.filter(({ ms }) => ms <= fromMs),
+				{ ms: fromMs, persons: more(personsAt(crew, fromMs)) },
+				...crew.steps
+					.filter(({ ms }) => ms > fromMs)
+					.map(({ ms, persons }) => ({ ms, persons: more(persons) }))
+			]
+		}
+	};
+}

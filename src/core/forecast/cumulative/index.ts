@@ -1,0 +1,6 @@
+export {
+	cumulativeAt,
+	cumulativeFlow,
+	type CumulativeFlow,
+	type CumulativeFlowOptions
+} from './cumulativeFlow.js';

@@ -1,0 +1,255 @@
+import { listed, sayHappening } from '../../words/index.js';
+import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from '../context.js';
+import { meaningful, namedBy, plainWords } from '../lexing/names.js';
+import { thingsOf } from '../lexing/things.js';
+import { figureBeyond, type Line } from '../lexing/tokens.js';
+
+const SWITCH: ReadonlyMap<string, boolean> = new Map([
+	['on', true],
+	['off', false],
+	['start', true],
+	['started', true],
+	['stop', false],
+	['stopped', false]
+]);
+
+const REGULATOR = 'A pressure regulator at the tap protects the pipes.';
+const HOOKED =
+	/\b(hooked up|hook up|hooking up|plugged in|connected( up)?|on (the )?(mains|hook-?up)|full hook-?ups?|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?on)\b/;
+const UNHOOKED =
+	/\b(unhooked|unplugged|disconnected|off[ -]grid|off (the )?(mains|hook-?up)|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?off)\b/;
+
+/** `hooked up`, `unplugged`, `mains on`, `sewer off`, `full hook-up`. */
+export function hookupLine(line: Line, context: QuickContext): Answer | undefined {
+	const phrase = line.words.join(' ');
+	const off = UNHOOKED.test(phrase);
+	if (line.figures.length > 0 || !(off || HOOKED.test(phrase) || isSwitched(line.words))) return undefined;
+	const on = !off && !line.words.includes('off') && !line.words.includes('stop');
+	const { mains = false, sewer = false } = context;
+	const both =
+		/\bfull\b|\bboth\b|\beverything\b/.test(phrase) ||
+		/\boff[ -]grid\b|\bunplugged\b|\bunhooked\b|\bdisconnected\b/.test(phrase);
+	const named = {
+		sewer: /\bsewer\b/.test(phrase),
+		mains: /\bmains\b|\bwater\b/.test(phrase)
+	};
+	const touches = named.sewer || named.mains ? named : { mains: true, sewer: both };
+	return [
+		one(
+			{
+				kind: 'hookup',
+				mains: touches.mains ? on : mains,
+				sewer: touches.sewer ? on : sewer
+			},
+			on && touches.mains ? { warns: REGULATOR } : {}
+		)
+	];
+}
+
+const isSwitched = (words: readonly string[]): boolean =>
+	words.some((word) => SWITCH.has(word)) && words.some((word) => /^(mains|hook-?up|sewer)$/.test(word));
+
+/** A measure by its name alone may be begun or ended; `using` and `no` tell. */
+export function measureAlone(line: Line, { rig }: QuickContext): readonly Meaning[] {
+	const using = line.words.some((word) => /^(using|with)$/.test(word));
+	const no = line.words.some((word) => /^(no|without)$/.test(word));
+	const words = meaningful(line.words.filter((word) => !/^(using|with|no|without)$/.test(word)));
+	const states = using ? [true] : no ? [false] : [true, false];
+	return words.length === 0
+		? []
+		: namedBy(words, rig.measures).flatMap(({ id }) =>
+				states.map((on) => one({ kind: 'measure', measure: id, on }))
+			);
+}
+
+/** `short showers on`, `paper plates off`, `started short showers`. */
+export function measureLine(line: Line, context: QuickContext): Answer | undefined {
+	const state = line.words.map((word) => SWITCH.get(word)).find((on) => on !== undefined);
+	if (state === undefined || line.figures.length > 0) return undefined;
+	const words = meaningful(line.words.filter((word) => !SWITCH.has(word)));
+	const measures = words.length === 0 ? [] : namedBy(words, context.rig.measures);
+	return measures.length > 0
+		? measures.map((measure) => one({ kind: 'measure', measure: measure.id, on: state }))
+		: undefined;
+}
+
+const MOST_ABOARD = 60;
+
+/** `crew 3`, `3 aboard`, `we are 3`. */
+function crewOf(line: Line): Answer {
+	const beyond = figureBeyond(line, 1);
+	if (beyond !== undefined) return oneTooMany(beyond);
+	const persons = line.figures[0]?.value;
+	if (persons === undefined || !Number.isInteger(persons) || persons < 0 || persons > MOST_ABOARD)
+		return problem('How many are aboard? Say it as in “crew 3”.');
+	return [one({ kind: 'crew', persons })];
+}
+
+const CREW = new Set(['crew', 'persons', 'people', 'aboard', 'adults', 'pax']);
+const GUESTS = /^(guest|visitor|friend)s?$/;
+const GOES = /^(left|gone|leaves|leaving|went|ashore|home|departed|off)$/;
+const COMES =
+	/^(came|comes|joined|joins|arrived|arrives|back|aboard|here|in|stays|staying|tonight|night|weekend)$/;
+
+const PRONOUN = /^(i|we|they|he|she|it|all|everyone|everybody|you|who|have|just)$/i;
+
+/** How many are aboard, as far as that is known. */
+export const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
+	Math.round(persons ?? trip?.persons ?? rig.crew);
+
+function crewBy(change: number, who: string, context: QuickContext): Answer {
+	const persons = aboardNow(context) + change;
+	if (persons < 0 || persons > MOST_ABOARD)
+		return problem(`${aboardNow(context)} are aboard. Say how many there are now, as in “crew 3”.`);
+	const happening = { kind: 'crew', persons } as const;
+	return [one(happening, { says: `${who}: ${sayHappening(happening, context)}` })];
+}
+
+/** `crew 3`, `guest`, `2 guests left`, a name and `left` or `back`. */
+export function crewLine(text: string, line: Line, context: QuickContext): Answer | undefined {
+	const { words, figures } = line;
+	const phrase = words.join(' ');
+	if (/^(just me|alone|on my own|only me)$/.test(phrase)) return [one({ kind: 'crew', persons: 1 })];
+	const guests = words.find((word) => GUESTS.test(word));
+	if (
+		guests !== undefined &&
+		words.every(
+			(word) =>
+				GUESTS.test(word) ||
+				GOES.test(word) ||
+				COMES.test(word) ||
+				meaningful([word]).length === 0 ||
+				word === 'on' ||
+				word === 'board'
+		)
+	) {
+		const count = figures[0]?.value ?? (guests.endsWith('s') ? undefined : 1);
+		if (count === undefined || !Number.isInteger(count) || count < 1)
+			return problem('How many guests? Say it as in “2 guests”, or how many are aboard, as in “crew 4”.');
+		const leaves = words.some((word) => GOES.test(word));
+		const who = `${count === 1 ? 'A guest' : `${count} guests`} ${leaves ? (count === 1 ? 'leaves' : 'leave') : count === 1 ? 'comes' : 'come'}`;
+		return crewBy(leaves ? -count : count, who, context);
+	}
+	const said = meaningful(words).filter((word) => word !== 'on' && word !== 'board');
+	if (said.length > 0 && said.every((word) => CREW.has(word)) && (figures.length > 0 || words[0] === 'crew'))
+		return crewOf(line);
+	if (words[0] === 'crew' || words[0] === 'persons' || words[0] === 'aboard') return crewOf(line);
+	if (/^(we|there) are( of us)?$/.test(phrase) || /^(of )?us$/.test(phrase))
+		return figures.length > 0 ? crewOf(line) : undefined;
+	const named =
+		/^\s*(\p{L}[\p{L}-]+)(?:['’]s)?\s+(?:has |is |just |went |goes )*(\p{L}+)(?: on board| aboard| home| ashore| again| back)?\s*[.!]?\s*$/u.exec(
+			text
+		);
+	if (!named || figures.length > 0) return undefined;
+	const [who = '', does = ''] = [named[1], (named[2] ?? '').toLowerCase()];
+	const [goes, comes] = [GOES.test(does), COMES.test(does) && !/^(in|tonight|night|weekend)$/.test(does)];
+	if (!(goes || comes) || PRONOUN.test(who) || isOfRig(who, context)) return undefined;
+	return crewBy(goes ? -1 : 1, `${capitalName(who, context)} ${goes ? 'left' : 'came'}`, context);
+}
+
+/** A word that names a tank, a stop, a habit, a measure or an instrument is nobody's name. */
+export function isOfRig(word: string, context: QuickContext): boolean {
+	const plain = [word.toLowerCase()];
+	return (
+		namedBy(plain, thingsOf(context)).length > 0 || context.rig.tanks.some(({ holds }) => holds === plain[0])
+	);
+}
+
+/** A name as it is written in the log, else with its first letter large. */
+export const capitalName = (name: string, { people = [] }: QuickContext): string =>
+	people.find((known) => known.toLowerCase() === name.toLowerCase()) ??
+	name.charAt(0).toUpperCase() + name.slice(1);
+
+/** What is done to what is looked after; words of one row mean the same. */
+const CARE_VERBS: readonly RegExp[] = [
+	/^(chang\w*|replac\w*|swapp?\w*|new)$/,
+	/^(clean\w*|rins\w*|wash\w*|sanit\w*|disinfect\w*|descal\w*)$/,
+	/^(treat\w*|dos\w*)$/,
+	/^(done|finished|serviced|checked|looked)$/
+];
+const ANYTHING = CARE_VERBS.length - 1;
+const careVerbs = (words: readonly string[]): readonly number[] =>
+	words.flatMap((word) => CARE_VERBS.flatMap((row, i) => (row.test(word) ? [i] : [])));
+
+/** `filter changed`, `done filter`, `rinsed the cassette`. */
+export function careLine(line: Line, context: QuickContext): Answer | undefined {
+	const { care } = context.rig;
+	const done = careVerbs(line.words);
+	if (done.length === 0 || line.figures.length > 0) return undefined;
+	const begins = line.words[0] === 'done';
+	const all = meaningful(line.words).filter((word) => !/^(done|finished|looked|after)$/.test(word));
+	const nouns = all.filter((word) => careVerbs([word]).length === 0);
+	const whole = all.length > 0 ? namedBy(all, care) : [];
+	// By what it is done to: unless the task is to do another thing to it.
+	const alike = (nouns.length > 0 ? namedBy(nouns, care) : begins ? care : []).filter(({ name }) => {
+		const task = careVerbs(plainWords(name));
+		return task.length === 0 || done.some((row) => row === ANYTHING || task.includes(row));
+	});
+	const tasks = whole.length > 0 ? whole : alike;
+	if (tasks.length > 0) return tasks.map((task) => one({ kind: 'care', task: task.id }));
+	if (!begins && !nouns.includes('filter')) return undefined;
+	const said = `note ${line.words.join(' ')}`;
+	return care.length > 0
+		? problem(`What was done? There is ${listed(care.map(({ name }) => name))}.`)
+		: problem(`This rig has no care tasks yet. Keep it as a note for now, as in “${said}”.`, said);
+}
+
+/** Who did it, and the line without that. */
+export interface ByWhom {
+	readonly by: string;
+	readonly rest: string;
+	/** nobody of that name has been written of */
+	readonly isNew: boolean;
+}
+
+const NOT_A_PERSON =
+	/^(eye|hand|foot|hose|gravity|night|day|boat|car|bike|far|about|mistake|now|jug|tote|bucket|myself|me|us|all|everyone|both|the|a|an|my|our)$/i;
+const SUBJECT =
+	/^\s*(\p{Lu}[\p{L}'’-]+?)(?:['’]s)?[:,]?\s+(?=(?:has|had|took|did|made|drank|washed|showered|flushed|brushed|cooked)\b)/u;
+
+/** The person in a line: `shower by Zoe`, `shower Anna` where Anna is known or begins with a large letter, `Anna had a shower`. */
+export function takePerson(text: string, context: QuickContext): ByWhom | undefined {
+	const { people = [] } = context;
+	const found = (name: string, index: number, length: number): ByWhom => ({
+		by: capitalName(name, context),
+		rest: `${text.slice(0, index)} ${text.slice(index + length)}`.replaceAll(/\s+/g, ' ').trim(),
+		isNew: !people.some((known) => known.toLowerCase() === name.toLowerCase())
+	});
+	const by = /(?:^|\s)(?:[Bb]y\s+(\p{L}[\p{L}'’-]*)|[Ff]or\s+(\p{Lu}[\p{L}'’-]+))(?=\s|$)/u.exec(text);
+	const named = by?.[1] ?? by?.[2];
+	if (by && named && !NOT_A_PERSON.test(named) && !isOfRig(named, context))
+		return found(named, by.index, by[0].length);
+	for (const name of people) {
+		const words = name
+			.trim()
+			.split(/\s+/)
+			.map((word) => word.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`));
+		const known = new RegExp(
+			`(?<![\\p{L}\\p{N}])${words.join('\\s+')}(?:['’]s)?:?(?![\\p{L}\\p{N}])`,
+			'iu'
+		).exec(text);
+		if (known) return found(name, known.index, known[0].length);
+	}
+	const subject = SUBJECT.exec(text);
+	if (subject?.[1] && !isOfRig(subject[1], context))
+		return found(subject[1], subject.index, subject[0].length);
+	const last = /\s(\p{Lu}[\p{Ll}'’-]+)\s*$/u.exec(text);
+	if (last?.[1] && !NOT_A_PERSON.test(last[1]) && !isOfRig(last[1], context))
+		return found(last[1], last.index, last[0].length);
+	return undefined;
+}
+
+/** The meanings as done by somebody: said, and put to the entries. */
+export const doneBy = (
+	meanings: readonly Meaning[],
+	{ by, isNew }: ByWhom,
+	context: QuickContext
+): readonly Meaning[] =>
+	meanings.map((meaning) => ({
+		...meaning,
+		does: meaning.does.map((happening) => ({ ...happening, by })),
+		says: `${meaning.says ?? meaning.does.map((happening) => sayHappening(happening, context)).join('; ')}, by ${by}`,
+		...(isNew
+			? { warns: [meaning.warns, `${by} has not been written of before.`].filter(Boolean).join(' ') }
+			: {})
+	}));
