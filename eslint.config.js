@@ -6,6 +6,8 @@ import svelteConfig from './svelte.config.js';
 
 /** The one direction in which core folders may look: each sees only those to its left. */
 const order = [
+	'numerics',
+	'time',
 	'units',
 	'logbook',
 	'places',

@@ -33,7 +33,7 @@ describe('the house', () => {
 		expect(files.map((file) => circleFrom(normalize(file), [])).filter(Boolean)).toEqual([]);
 	});
 	it('has rooms in the estimate that are entered by their doors, and look one way', () => {
-		const order = ['prior', 'filter', 'doubt', 'past'];
+		const order = ['inputs', 'model', 'filter', 'gating', 'smoothing'];
 		const roomOf = (file: string): string | undefined => /^estimate\/(\w+)\//.exec(file)?.[1];
 		for (const [file, targets] of imports)
 			for (const to of targets) {

@@ -1,62 +1,6 @@
-import { dot, Gaussian, normalCdf, normalPdf, normalQuantile, type Sparse, truncate } from './index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { mixed } from '../estimate/filter/normal.js';
-
-describe('the normal distribution', () => {
-	it.each([
-		[0, 0.5],
-		[1, 0.8413447460685429],
-		[-1.959963984540054, 0.025],
-		[-8, 6.220960574271786e-16]
-	])('Φ(%d)', (x, p) => expect(normalCdf(x) / p).toBeCloseTo(1, 9));
-	it('the quantile undoes the distribution function', () =>
-		fc.assert(
-			fc.property(fc.double({ min: 1e-6, max: 1 - 1e-6, noNaN: true }), (p) => {
-				expect(normalCdf(normalQuantile(p))).toBeCloseTo(p, 10);
-			})
-		));
-});
-
-it('a truncated normal has the moments of its density, summed by brute force', () => {
-	fc.assert(
-		fc.property(
-			fc.double({ min: -3, max: 3, noNaN: true }),
-			fc.double({ min: 0.3, max: 3, noNaN: true }),
-			(mean, sd) => {
-				const cut = truncate({ mean, sd }, 0, 2);
-				const steps = 4000;
-				let [mass, first, second] = [0, 0, 0];
-				for (let i = 0; i < steps; i++) {
-					const x = ((i + 0.5) * 2) / steps;
-					const p = normalPdf((x - mean) / sd);
-					[mass, first, second] = [mass + p, first + p * x, second + p * x * x];
-				}
-				expect(cut.mean).toBeCloseTo(first / mass, 5);
-				expect(cut.sd).toBeCloseTo(Math.sqrt(second / mass - (first / mass) ** 2), 4);
-				expect(normalCdf((cut.quantile(0.3) - mean) / sd) - normalCdf(-mean / sd)).toBeCloseTo(
-					0.3 * cut.mass,
-					9
-				);
-			}
-		)
-	);
-});
-
-it('far outside, a truncated normal is the nearer end', () => {
-	expect(truncate({ mean: 500, sd: 1 }, 0, 100)).toMatchObject({ mean: 100 });
-	expect(truncate({ mean: -500, sd: 1 }, 0, 100)).toMatchObject({ mean: 0 });
-	expect(truncate({ mean: 42, sd: 0 }, 0, 100)).toMatchObject({ mean: 42, sd: 0 });
-});
-
-it('a mixture of two: moments and quantiles by a count of draws', () => {
-	const both = mixed(truncate({ mean: 20, sd: 3 }, 0, 100), truncate({ mean: 80, sd: 6 }, 0, 100), 0.2);
-	expect(both.mean).toBeCloseTo(0.8 * 20 + 0.2 * 80, 2);
-	expect(both.sd).toBeCloseTo(Math.sqrt(0.8 * 9 + 0.2 * 36 + 0.16 * 60 ** 2), 1);
-	// 5 % lie above three quarters of the second: its upper quartile
-	expect(both.quantile(0.95)).toBeCloseTo(80 + 6 * 0.6745, 1);
-	expect(both.below(both.quantile(0.37))).toBeCloseTo(0.37, 9);
-});
+import { dot, Gaussian, Matrix, type Sparse } from './index.js';
 
 /** The same verbs with whole matrices and the textbook formulas, as an independent reference. */
 class Plain {
@@ -91,30 +35,30 @@ const dense = (n: number, h: Sparse): number[] => {
 };
 
 describe('the joint belief', () => {
-	const start = () => new Gaussian(2, Float64Array.of(50, 8), Float64Array.of(4, 0, 0, 1));
+	const start = () => new Gaussian(2, Float64Array.of(50, 8), new Matrix(2, 2, Float64Array.of(4, 0, 0, 1)));
 	it('drawing h from a tank, then measuring the tank, corrects h: the two-variable case by hand', () => {
 		const belief = start();
-		belief.flow(1, [[0, -1]], 1);
+		belief.propagateFlow(1, [[0, -1]], 1);
 		expect([...belief.mean]).toEqual([42, 8]);
-		expect([...belief.cov]).toEqual([5, -1, -1, 1]);
+		expect([...belief.cov.values]).toEqual([5, -1, -1, 1]);
 		// measured 40 with variance 1: gain 5/6 on the tank, −1/6 on the habit
-		belief.learn([[0, 1]], 1, { mean: 40, variance: 0 });
+		belief.condition([[0, 1]], 1, { mean: 40, variance: 0 });
 		expect(belief.mean[0]).toBeCloseTo(42 - (5 / 6) * 2, 12);
 		expect(belief.mean[1]).toBeCloseTo(8 + (1 / 6) * 2, 12);
 		expect(belief.varianceOf([[0, 1]])).toBeCloseTo(5 / 6, 12);
 	});
-	it('learning nothing new changes nothing; doubt adds along its direction only', () => {
+	it('learning nothing new changes nothing; noise adds along its direction only', () => {
 		const belief = start();
-		belief.learn([[0, 1]], 2, { mean: 50, variance: 6 });
-		expect([...belief.cov]).toEqual([4, 0, 0, 1]);
-		belief.doubt(
+		belief.condition([[0, 1]], 2, { mean: 50, variance: 6 });
+		expect([...belief.cov.values]).toEqual([4, 0, 0, 1]);
+		belief.addNoise(
 			[
 				[0, 1],
 				[1, -1]
 			],
 			3
 		);
-		expect([...belief.cov]).toEqual([7, -3, -3, 4]);
+		expect([...belief.cov.values]).toEqual([7, -3, -3, 4]);
 	});
 
 	const n = 5;
@@ -122,53 +66,53 @@ describe('the joint belief', () => {
 	const value = fc.integer({ min: -20, max: 20 }).map((k) => k / 10);
 	const sparse = fc.uniqueArray(fc.tuple(index, value), { selector: ([i]) => i, minLength: 1, maxLength: 3 });
 	const verb = fc.oneof(
-		fc.record({ verb: fc.constant('flow' as const), source: index, gains: sparse, litres: value }),
-		fc.record({ verb: fc.constant('doubt' as const), h: sparse, variance: fc.integer({ min: 1, max: 9 }) }),
+		fc.record({ verb: fc.constant('flow' as const), source: index, gains: sparse, times: value }),
+		fc.record({ verb: fc.constant('noise' as const), h: sparse, variance: fc.integer({ min: 1, max: 9 }) }),
 		fc.record({
-			verb: fc.constant('learn' as const),
+			verb: fc.constant('condition' as const),
 			h: sparse,
 			y: value,
 			noise: fc.integer({ min: 1, max: 9 })
 		}),
-		fc.record({ verb: fc.constant('move' as const), row: index, from: sparse })
+		fc.record({ verb: fc.constant('rows' as const), row: index, from: sparse })
 	);
 	it('agrees with a filter of whole matrices, step by step', () => {
 		fc.assert(
 			fc.property(fc.array(verb, { maxLength: 25 }), (verbs) => {
 				const belief = new Gaussian(n);
-				for (let i = 0; i < n; i++) belief.set(i, i + 1, 1 + i / 3);
+				for (let i = 0; i < n; i++) belief.replace(i, i + 1, 1 + i / 3);
 				const plain = new Plain(
 					[...belief.mean],
-					Array.from({ length: n }, (_, i) => [...belief.cov.slice(i * n, i * n + n)])
+					Array.from({ length: n }, (_, i) => [...belief.cov.row(i)])
 				);
 				const unit = (): number[][] => Array.from({ length: n }, (_, i) => dense(n, [[i, 1]]));
 				for (const one of verbs) {
 					if (one.verb === 'flow') {
 						const gains = one.gains.filter(([row]) => row !== one.source);
-						belief.flow(one.source, gains, one.litres);
+						belief.propagateFlow(one.source, gains, one.times);
 						const F = unit();
-						for (const [row, c] of gains) F[row]![one.source] = c * one.litres;
+						for (const [row, c] of gains) F[row]![one.source] = c * one.times;
 						plain.transform(F);
-					} else if (one.verb === 'move') {
-						belief.move([{ row: one.row, from: one.from, constant: 0 }]);
+					} else if (one.verb === 'rows') {
+						belief.propagate([{ row: one.row, from: one.from, constant: 0 }]);
 						const F = unit();
 						F[one.row] = dense(n, one.from);
 						plain.transform(F);
-					} else if (one.verb === 'doubt') {
-						belief.doubt(one.h, one.variance);
+					} else if (one.verb === 'noise') {
+						belief.addNoise(one.h, one.variance);
 						plain.noise(dense(n, one.h), one.variance);
 					} else {
-						belief.learn(one.h, one.noise, { mean: one.y, variance: 0 });
+						belief.condition(one.h, one.noise, { mean: one.y, variance: 0 });
 						plain.measure(dense(n, one.h), one.y, one.noise);
 					}
 				}
 				const scale = 1 + Math.max(...plain.P.flat().map(Math.abs), ...plain.m.map(Math.abs));
 				plain.m.forEach((m, i) => expect(Math.abs(belief.mean[i]! - m) / scale).toBeLessThan(1e-9));
-				plain.P.flat().forEach((p, i) => expect(Math.abs(belief.cov[i]! - p) / scale).toBeLessThan(1e-9));
+				plain.P.flat().forEach((p, i) => expect(Math.abs(belief.cov.values[i]! - p) / scale).toBeLessThan(1e-9));
 			})
 		);
 	});
-	it('flowing together is flowing one after the other, and so is doubt', () =>
+	it('a network at once is its flows one after the other, and so is its noise', () =>
 		fc.assert(
 			fc.property(
 				fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 4, maxLength: 4 }),
@@ -176,8 +120,8 @@ describe('the joint belief', () => {
 				(gains, amounts) => {
 					const [one, together] = [new Gaussian(n), new Gaussian(n)];
 					for (const belief of [one, together]) {
-						for (let i = 0; i < n; i++) belief.set(i, 10 * i, 1 + i);
-						belief.learn(
+						for (let i = 0; i < n; i++) belief.replace(i, 10 * i, 1 + i);
+						belief.condition(
 							[
 								[0, 1],
 								[3, 0.7],
@@ -191,34 +135,34 @@ describe('the joint belief', () => {
 					const network = {
 						sources: Int32Array.of(3, 4),
 						targets: Int32Array.of(0, 1),
-						gains: Float64Array.from(gains)
+						gains: new Matrix(2, 2, Float64Array.from(gains))
 					};
 					const from = (s: number): Sparse => [
 						[0, gains[s] ?? 0],
 						[1, gains[2 + s] ?? 0]
 					];
-					[3, 4].forEach((source, s) => one.flow(source, from(s), amounts[s] ?? 0));
-					together.flowTogether(network, Float64Array.from(amounts));
-					[0.3, 0.6].forEach((variance, s) => one.doubt(from(s), variance));
+					[3, 4].forEach((source, s) => one.propagateFlow(source, from(s), amounts[s] ?? 0));
+					together.propagateNetwork(network, Float64Array.from(amounts));
+					[0.3, 0.6].forEach((variance, s) => one.addNoise(from(s), variance));
 					const sum = (row: number): number => 0.5 * (gains[2 * row] ?? 0) + 0.2 * (gains[2 * row + 1] ?? 0);
-					one.doubt(
+					one.addNoise(
 						[
 							[0, sum(0)],
 							[1, sum(1)]
 						],
 						1
 					);
-					together.doubtTogether(network, Float64Array.of(0.3, 0.6), Float64Array.of(0.5, 0.2));
+					together.addNetworkNoise(network, Float64Array.of(0.3, 0.6), Float64Array.of(0.5, 0.2));
 					one.mean.forEach((mean, i) => expect(together.mean[i]).toBeCloseTo(mean, 9));
-					one.cov.forEach((value, i) => expect(together.cov[i]).toBeCloseTo(value, 9));
+					one.cov.values.forEach((value, i) => expect(together.cov.values[i]).toBeCloseTo(value, 9));
 				}
 			)
 		));
 	it('stays symmetric and positive semi-definite over 50 000 rough steps', () => {
 		const belief = new Gaussian(n);
-		for (let i = 0; i < n; i++) belief.set(i, 50, 10);
+		for (let i = 0; i < n; i++) belief.replace(i, 50, 10);
 		for (let step = 0; step < 50_000; step++) {
-			belief.flow(
+			belief.propagateFlow(
 				4,
 				[
 					[0, -1],
@@ -226,16 +170,16 @@ describe('the joint belief', () => {
 				],
 				0.01 * (step % 7)
 			);
-			belief.doubt(
+			belief.addNoise(
 				[
 					[0, -1],
 					[1, 0.9]
 				],
 				0.02
 			);
-			if (step % 3 === 0) belief.learn([[0, 1]], 1e-6, { mean: 40, variance: 0 });
+			if (step % 3 === 0) belief.condition([[0, 1]], 1e-6, { mean: 40, variance: 0 });
 			if (step % 5 === 0)
-				belief.learn(
+				belief.condition(
 					[
 						[1, 1],
 						[2, -0.5]
@@ -243,17 +187,17 @@ describe('the joint belief', () => {
 					1e-4,
 					{ mean: 20, variance: 0 }
 				);
-			if (step % 11 === 0) belief.doubt([[4, 1]], 0.001);
+			if (step % 11 === 0) belief.addNoise([[4, 1]], 0.001);
 		}
 		for (let i = 0; i < n; i++)
-			for (let j = 0; j < n; j++) expect(belief.cov[i * n + j]).toBe(belief.cov[j * n + i]);
+			for (let j = 0; j < n; j++) expect(belief.cov.at(i, j)).toBe(belief.cov.at(j, i));
 		let seed = 1;
 		for (let trial = 0; trial < 200; trial++) {
 			const h = Array.from({ length: n }, (_, i): [number, number] => [
 				i,
 				(seed = (seed * 48271) % 2147483647) / 1073741823 - 1
 			]);
-			const own = h.reduce((sum, [i, c]) => sum + c * dot(belief.along(h), [[i, 1]]), 0);
+			const own = h.reduce((sum, [i, c]) => sum + c * dot(belief.covarianceWith(h), [[i, 1]]), 0);
 			expect(own).toBeGreaterThan(-1e-9);
 		}
 	});

@@ -1,4 +1,4 @@
-import { DAY_MS } from './index.js';
+import { DAY_MS } from './constants.js';
 
 /** A number of at least so many digits: `07`. */
 export const padded = (n: number | string, digits = 2): string => String(n).padStart(digits, '0');

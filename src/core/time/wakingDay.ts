@@ -1,5 +1,4 @@
-import { DAY_MS } from './index.js';
-import { HOUR_MS } from './constants.js';
+import { DAY_MS, HOUR_MS } from './constants.js';
 
 /** When people wake and sleep, hours of the day, and the share of a day's use that falls into the night. */
 export interface WakingHours {

@@ -1,8 +1,7 @@
 // The offset alone: the package's dates that carry a zone weigh as much again as all else here.
-import { DAY_MS } from './index.js';
 import { tzOffset } from '@date-fns/tz/tzOffset';
 import { calendarDay, padded, utcMidnightMs } from './calendar.js';
-import { MINUTE_MS } from './constants.js';
+import { DAY_MS, MINUTE_MS } from './constants.js';
 
 /** How far the clocks of a zone are ahead of UTC at an instant, ms. */
 const offsetMs = (ms: number, timeZone: string): number => MINUTE_MS * tzOffset(timeZone, new Date(ms));

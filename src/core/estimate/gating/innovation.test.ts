@@ -1,6 +1,6 @@
 import { Gaussian } from '../../numerics/index.js';
 import { describe, expect, it } from 'vitest';
-import { type Measurement } from '../filter/index.js';
+import type { Measurement } from '../model/index.js';
 import { innovationOf } from './innovation.js';
 import { sameGap } from './gate.js';
 
