@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../src/core/time';
 import { seeded } from '../src/core/numerics';
 import { demoLogbook } from '../demo';
 import { instantMs, parseLogbook, type Logbook, type Stop } from '../src/core/logbook';
@@ -104,7 +105,7 @@ function* questionsAbout(
 	for (const { id: rig, tanks, measures, instruments } of logbook.rigs) {
 		const own = logbook.entries.filter((entry) => entry.rig === rig).map(({ at }) => instantMs(at));
 		const [firstMs, lastMs] = [Math.min(...own, START), own.length ? Math.max(...own) : START];
-		const at = new Date(lastMs + 3_600_000).toISOString();
+		const at = new Date(lastMs + HOUR_MS).toISOString();
 		for (const share of [0.3, 0.62, 1])
 			yield ['levels', { rig, at: new Date(firstMs + share * (lastMs - firstMs) + 1).toISOString() }];
 		yield ['forecast', { rig, at, days: 20 }];

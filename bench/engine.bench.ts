@@ -1,8 +1,9 @@
+import { HOUR_MS } from '../src/core/time';
 import { runToCompletion } from '../src/core/numerics';
 import { bench, describe } from 'vitest';
 import { estimate, withEntry } from '../src/core/estimate';
 import { basket, forecast, sacrifice, stayLine, worth } from '../src/core/forecast';
-import { problemOf, work } from '../src/core/plan';
+import { planProblemOf, workOut } from '../src/core/plan';
 import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
 import type { Measure, Rig, Service, Trip } from '../src/core/logbook';
 
@@ -24,9 +25,8 @@ const rig: Rig = {
 };
 const LIGHTS = ['empty', '1/3', '2/3', 'full'];
 const START = Date.UTC(2027, 0, 1);
-const HOUR = 3_600_000;
 const entries = Array.from({ length: 50_000 }, (_, i) => {
-	const at = new Date(START + i * 0.4 * HOUR).toISOString();
+	const at = new Date(START + i * 0.4 * HOUR_MS).toISOString();
 	if (i % 120 === 0) return entry({ kind: 'fill', at, tank: 'main', to: 'full' });
 	if (i % 120 === 1) return entry({ kind: 'dump', at, tank: 'grey', to: 'empty' });
 	if (i % 120 === 2) return entry({ kind: 'dump', at, tank: 'black', to: 'empty' });
@@ -49,7 +49,7 @@ const entries = Array.from({ length: 50_000 }, (_, i) => {
 		times: 1
 	});
 });
-const endMs = START + 50_000 * 0.4 * HOUR;
+const endMs = START + 50_000 * 0.4 * HOUR_MS;
 const logbook = logbookOf(entries, rig, [exactTrip]);
 const known = estimate(logbook, 'rig', endMs);
 const one = entry({ kind: 'use', at: new Date(endMs).toISOString(), habit: 'shower', times: 1 });
@@ -79,8 +79,8 @@ const SIXTY: Trip = {
 	stops: Array.from({ length: 60 }, (_, i) => ({
 		id: `s${i}`,
 		name: `Stop ${i}`,
-		arrive: new Date(endMs + (i + 0.5) * 20 * HOUR).toISOString(),
-		depart: new Date(endMs + (i + 0.6) * 20 * HOUR).toISOString(),
+		arrive: new Date(endMs + (i + 0.5) * 20 * HOUR_MS).toISOString(),
+		depart: new Date(endMs + (i + 0.6) * 20 * HOUR_MS).toISOString(),
 		legKm: 10 + ((7 * i) % 40),
 		services: (['water', 'grey', 'black'] as const)
 			.filter((_, kind) => (i + kind) % 4 !== 0)
@@ -129,7 +129,7 @@ describe('engine', () => {
 	bench(
 		'least sacrifice over 14 measures, three days (must be under 1 s)',
 		() => {
-			runToCompletion(sacrifice(saving, { untilMs: endMs + 3 * 24 * HOUR, certainty: 0.95 }));
+			runToCompletion(sacrifice(saving, { untilMs: endMs + 3 * 24 * HOUR_MS, certainty: 0.95 }));
 		},
 		{ iterations: 3, warmupIterations: 1 }
 	);
@@ -138,7 +138,7 @@ describe('engine', () => {
 			{ habit: 'shower', times: 2 },
 			{ habit: 'dishes', times: 1 }
 		];
-		basket(saving, more, new Map([['grey', endMs + 36 * HOUR]]));
+		basket(saving, more, new Map([['grey', endMs + 36 * HOUR_MS]]));
 		stayLine(saving, [], more);
 	});
 	bench('what 14 measures and 3 habits are worth', () => void runToCompletion(worth(saving)), {
@@ -147,7 +147,7 @@ describe('engine', () => {
 	});
 	bench(
 		'a plan of 60 stops and three tanks (must be under 200 ms)',
-		() => void work(problemOf(saving, SIXTY)),
+		() => void workOut(planProblemOf(saving, SIXTY)),
 		{
 			iterations: 5
 		}
@@ -155,7 +155,7 @@ describe('engine', () => {
 	bench(
 		'the same with part loads',
 		() => {
-			work(problemOf(saving, { ...SIXTY, policy: { ...SIXTY.policy, feePerKgKm: 6e-4 } }));
+			workOut(planProblemOf(saving, { ...SIXTY, policy: { ...SIXTY.policy, feePerKgKm: 6e-4 } }));
 		},
 		{ iterations: 5 }
 	);

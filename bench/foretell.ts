@@ -4,7 +4,7 @@ import { forecast } from '../src/core/forecast';
 import { DAY, drawCase, START, type Manner } from './truth/index';
 
 /** How forecasts fared against what then happened, as shares of 1. */
-export interface Foretold {
+export interface ForetellingScore {
 	readonly name: string;
 	readonly cases: number;
 	/** share of stays that ended before p10, and after p90 */
@@ -26,7 +26,7 @@ const LIVED_DAYS = 40;
  * Foretells stays of made-up trips: after some days of log the crew stays where it is, without a tap or a drain,
  * until a tank binds.
  */
-export function foretell(manner: Manner, cases: number, firstSeed = 1): Foretold {
+export function scoreForetelling(manner: Manner, cases: number, firstSeed = 1): ForetellingScore {
 	let [sooner, later, all] = [0, 0, 0];
 	const widths: number[] = [];
 	const errors: number[] = [];

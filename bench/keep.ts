@@ -1,11 +1,11 @@
 import { seeded } from '../src/core/numerics';
 import { estimate, type Estimate } from '../src/core/estimate';
 import type { Logbook, Rig, Service, Stop, Trip } from '../src/core/logbook';
-import { costOfServices, pricesOf, problemOf, work, type Plan } from '../src/core/plan';
-import { DAY, drawCase, START, type Act, type Manner, type Truth } from './truth/index';
+import { costOfServices, pricesOf, planProblemOf, workOut, type Plan } from '../src/core/plan';
+import { DAY, drawCase, START, type ServiceAct, type Manner, type Truth } from './truth/index';
 
 /** How planned trips fared when they were lived, as shares of 1. */
-export interface Kept {
+export interface KeptPlans {
 	readonly name: string;
 	/** trips that a plan called feasible, and were lived by it as it was made */
 	readonly trips: number;
@@ -91,9 +91,9 @@ function knowing({ capacity, habits, smallL }: Truth, rig: Rig, trip: Trip, from
 	return estimate(logbook, 'rig', fromMs);
 }
 
-const actsOf = (services: Plan['services'], rig: Rig): readonly Act[] => {
+const actsOf = (services: Plan['services'], rig: Rig): readonly ServiceAct[] => {
 	const fresh = rig.tanks.filter(({ holds }) => holds === 'fresh').map(({ id }) => id);
-	return services.flatMap(({ atMs, water, dump }): readonly Act[] => [
+	return services.flatMap(({ atMs, water, dump }): readonly ServiceAct[] => [
 		...(water
 			? fresh.map((tank) => ({ atMs, tank, ...(water.to ? {} : { litres: water.litres / fresh.length }) }))
 			: []),
@@ -109,7 +109,7 @@ const share = (count: number, of: number): number => count / Math.max(1, of);
  *
  * @param light carrying water costs: part loads
  */
-export function keep(manner: Manner, cases: number, light: boolean, firstSeed = 1): Kept {
+export function keepPlans(manner: Manner, cases: number, light: boolean, firstSeed = 1): KeptPlans {
 	let [trips, bound, boundAnew, paid, least, open, givenUp, slowestMs] = [0, 0, 0, 0, 0, 0, 0, 0];
 	for (let seed = firstSeed; seed < firstSeed + cases; seed++) {
 		const random = seeded(seed + 55_000);
@@ -129,7 +129,7 @@ export function keep(manner: Manner, cases: number, light: boolean, firstSeed = 
 			const trip = tripOf(logbook);
 			const believed = estimate({ ...logbook, trips: [trip] }, 'rig', atMs);
 			const began = performance.now();
-			const { plan } = work(problemOf(believed, trip, anew ? { reading: 'while-there' } : {}));
+			const { plan } = workOut(planProblemOf(believed, trip, anew ? { reading: 'while-there' } : {}));
 			slowestMs = Math.max(slowestMs, performance.now() - began);
 			return plan;
 		};
@@ -137,7 +137,7 @@ export function keep(manner: Manner, cases: number, light: boolean, firstSeed = 
 		const planned = {
 			fromMs,
 			toMs,
-			acts(logbook: Logbook, truth: Truth): readonly Act[] {
+			acts(logbook: Logbook, truth: Truth): readonly ServiceAct[] {
 				const [rig] = logbook.rigs as [Rig];
 				plans.mine ??= planAt(logbook, fromMs);
 				plans.ideal ??= idealOf(truth, rig, tripOf(logbook), fromMs);
@@ -184,8 +184,8 @@ export function keep(manner: Manner, cases: number, light: boolean, firstSeed = 
 
 /** The plan of one who knows the rates, and what is in the tanks. */
 function idealOf(truth: Truth, rig: Rig, trip: Trip, fromMs: number): Plan {
-	const problem = problemOf(knowing(truth, rig, trip, fromMs), trip);
-	return work({
+	const problem = planProblemOf(knowing(truth, rig, trip, fromMs), trip);
+	return workOut({
 		...problem,
 		tanks: problem.tanks.map((tank) => {
 			const startL = Math.max(0, truth.levels.get(tank.tank.id) ?? 0);

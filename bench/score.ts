@@ -1,3 +1,4 @@
+import { DAY_MS } from '../src/core/time';
 import { estimate, modelOf, readLevels, Replay, type Levels } from '../src/core/estimate';
 import { inOrder, instantMs, type Logbook } from '../src/core/logbook';
 import { usableOf } from '../src/core/rig';
@@ -37,7 +38,6 @@ const deviation = (values: readonly number[]): number => {
 	);
 };
 const share = (count: number, of: number): number => (of === 0 ? 0 : count / of);
-const DAY = 86_400_000;
 
 interface Sums {
 	/** share inside, trip by trip */
@@ -67,7 +67,7 @@ function levelsOver(logbook: Logbook): (atMs: number) => Levels {
 		const model = modelOf(rig, logbook.trips, known);
 		const replay =
 			replays.get(model.size) ??
-			new Replay(modelOf(rig, logbook.trips, entries, undefined, model.pending.size > 0));
+			new Replay(modelOf(rig, logbook.trips, entries, undefined, model.unenteredRow.size > 0));
 		replays.set(model.size, replay);
 		return readLevels(replay.to(known, atMs));
 	};
@@ -93,7 +93,7 @@ function scoreCase(one: Case, sums: Sums): void {
 			const error = Math.abs(tank.litres - truth) / size;
 			(tank.id === 'fresh' ? sums.fresh : sums.waste).push(error);
 			const full = one.fulls.findLast((ms) => ms < atMs);
-			if (tank.id === 'fresh' && full !== undefined && Math.abs((atMs - full) / DAY - 3) < 0.5)
+			if (tank.id === 'fresh' && full !== undefined && Math.abs((atMs - full) / DAY_MS - 3) < 0.5)
 				sums.later.push(error);
 		}
 	}

@@ -1,4 +1,4 @@
-import { dayPlus, zonedIso, zonedMs } from '../src/core/time';
+import { dayPlus, HOUR_MS, MINUTE_MS, zonedIso, zonedMs } from '../src/core/time';
 import { type Random, seeded } from '../src/core/numerics';
 import { instantMs, type Entry, type EntryDraft, type Rig, type Trip } from '../src/core/logbook';
 import { flowOf, usableOf } from '../src/core/rig';
@@ -98,7 +98,7 @@ export class Diary {
 				const hour = (custom.hours[i % custom.hours.length] ?? 12) + 0.6 * (this.#random.uniform() - 0.5);
 				return {
 					custom,
-					ms: this.at(day, 0) + hour * 3_600_000,
+					ms: this.at(day, 0) + hour * HOUR_MS,
 					hour,
 					who: Math.floor(2 * this.#random.uniform()),
 					seen: this.#random.uniform() >= forgotten
@@ -138,4 +138,4 @@ const todayIn = (timeZone: string, nowMs: number): string => zonedIso(nowMs, tim
 
 /** A record's `edited`, some minutes after it was made. */
 export const editedAfter = (entry: Entry, minutes: number, timeZone: string): string =>
-	zonedIso(instantMs(entry.at) + minutes * 60_000, timeZone);
+	zonedIso(instantMs(entry.at) + minutes * MINUTE_MS, timeZone);

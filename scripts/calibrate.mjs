@@ -28,12 +28,12 @@ async function work() {
 	process.on('message', (name) => {
 		const manner = MANNERS.find((one) => one.name === name);
 		const kept = plans.isKept(manner)
-			? [plans.keep(manner, planned, false), plans.keep(manner, planned, true)]
+			? [plans.keepPlans(manner, planned, false), plans.keepPlans(manner, planned, true)]
 			: undefined;
 		if (plansOnly) return process.send({ name, kept });
 		const scored = bench.score(manner, cases);
 		const floor = name === METER_ONLY ? bench.floorOf(manner, cases) : undefined;
-		const foretold = ahead.foretell(manner, cases);
+		const foretold = ahead.scoreForetelling(manner, cases);
 		process.send({ name, scored: { ...scored, byTank: [...scored.byTank] }, foretold, floor, kept });
 	});
 	process.send('ready');

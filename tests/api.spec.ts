@@ -1,3 +1,4 @@
+import { DAY_MS } from '../src/core/time/index.js';
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { exactRig, exactTrip, entry, freshStart, logbookOf } from './helpers/logbooks';
@@ -149,8 +150,7 @@ test('a plan along the trip', async ({ request }) => {
 });
 
 test('a plan that does not hold says why, and the smallest thing that mends it', async ({ request }) => {
-	const day = (n: number): string =>
-		new Date(Date.parse('2027-05-01T06:00:00Z') + n * 86_400_000).toISOString();
+	const day = (n: number): string => new Date(Date.parse('2027-05-01T06:00:00Z') + n * DAY_MS).toISOString();
 	const stop = (id: string, from: number, to: number, services: readonly { kind: string }[]) => ({
 		id,
 		name: id,

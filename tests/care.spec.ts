@@ -1,11 +1,11 @@
+import { DAY_MS } from '../src/core/time/index.js';
 import { readFileSync } from 'node:fs';
 import { expect, test, NOW_MS, type Page } from './helpers/test';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
 import { enter, openDemo, openLogbook, stored } from './helpers/pages';
 import type { Entry, Rig, Stop, Trip } from '../src/core/logbook';
 
-const DAY = 86_400_000;
-const iso = (days: number): string => new Date(NOW_MS + days * DAY).toISOString();
+const iso = (days: number): string => new Date(NOW_MS + days * DAY_MS).toISOString();
 const day = (days: number): string => iso(days).slice(0, 10);
 
 /** A filter that is over its litres, a strainer that is not, a grey tank under the floor. */

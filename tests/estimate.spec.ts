@@ -1,13 +1,13 @@
+import { HOUR_MS } from '../src/core/time/index.js';
 import { expect, NOW_MS, test } from './helpers/test.js';
 import type { Logbook } from '../src/core/logbook/index.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
 import { enter, litresOf, openDemo, openLogbook } from './helpers/pages.js';
 
-const HOUR = 3_600_000;
 /** Two days of a van whose fresh tank was filled on the way and nobody wrote it down; moments count back from now. */
 function missedFill(): Logbook {
 	const now = NOW_MS;
-	const ago = (hours: number): string => new Date(now - hours * HOUR).toISOString();
+	const ago = (hours: number): string => new Date(now - hours * HOUR_MS).toISOString();
 	const rig = {
 		...exactRig,
 		instruments: [
@@ -96,16 +96,16 @@ test('the past of a tank as a chart and in figures, and why at any moment of it'
 	await expect(page.getByRole('img', { name: /Level of Grey over the trip/ }).locator('svg')).toBeVisible();
 	await page.getByRole('region', { name: 'Over the trip' }).getByText('The same in figures').click();
 	await expect(page.getByRole('row', { name: /at least/ })).toBeVisible();
-	const yesterday = new Date(NOW_MS - 24 * HOUR).toISOString().slice(0, 10);
+	const yesterday = new Date(NOW_MS - 24 * HOUR_MS).toISOString().slice(0, 10);
 	await page.getByLabel('What was believed at').fill(`${yesterday}T12:00`);
 	await expect(page.getByText(/between .* and .* Mostly/)).toBeVisible();
 });
 
 test('a long log shows how far it is, can be stopped and taken up again', async ({ page }) => {
 	test.setTimeout(120_000);
-	const start = NOW_MS - 170 * 24 * HOUR;
+	const start = NOW_MS - 170 * 24 * HOUR_MS;
 	const many = Array.from({ length: 5000 }, (_, i) => {
-		const at = new Date(start + i * 0.8 * HOUR).toISOString();
+		const at = new Date(start + i * 0.8 * HOUR_MS).toISOString();
 		if (i % 60 === 0) return entry({ kind: 'fill', at, tank: 'main', to: 'full' });
 		if (i % 60 === 1) return entry({ kind: 'dump', at, tank: 'grey', to: 'empty' });
 		if (i % 60 === 2) return entry({ kind: 'dump', at, tank: 'black', to: 'empty' });

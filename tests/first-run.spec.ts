@@ -1,3 +1,4 @@
+import { DAY_MS } from '../src/core/time/index.js';
 import { expect, NOW_MS, test } from './helpers/test.js';
 import { enter, litresOf } from './helpers/pages';
 
@@ -32,7 +33,7 @@ test('own trip: a stop with water and a drain becomes the next refill and dump',
 	await page.getByRole('button', { name: 'New trip' }).click();
 	const form = page.getByRole('dialog');
 	await form.getByLabel('Name').fill('Long weekend');
-	const day = (ahead: number): string => new Date(NOW_MS + ahead * 86_400_000).toISOString().slice(0, 10);
+	const day = (ahead: number): string => new Date(NOW_MS + ahead * DAY_MS).toISOString().slice(0, 10);
 	await form.getByLabel('Last day').fill(day(-3));
 	await form.getByRole('button', { name: 'Save' }).click();
 	await expect(form).toContainText('expected a day not before');

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../src/core/time/index.js';
 import type { Logbook } from '../src/core/logbook/index.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
 import { enter, litresOf, openDemo, openLogbook, quickline, stored } from './helpers/pages.js';
@@ -127,7 +128,7 @@ test('a habit is measured by a meter: read, do, read; a reload in the middle los
 
 /** Showers measured for some days without a measure and for some with it. */
 function measuredDays(): Logbook {
-	const ago = (hours: number): string => new Date(NOW_MS - hours * 3_600_000).toISOString();
+	const ago = (hours: number): string => new Date(NOW_MS - hours * HOUR_MS).toISOString();
 	const showers = [220, 200, 180, 160].map((hours, i) =>
 		entry({ kind: 'use', at: ago(hours), habit: 'shower', times: 1, litres: 8 + 0.4 * i })
 	);

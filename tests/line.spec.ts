@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../src/core/time/index.js';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import type { Entry, Rig } from '../src/core/logbook';
@@ -5,7 +6,7 @@ import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
 import { enter, litresOf, openDemo, openLogbook, quickline, stored } from './helpers/pages';
 import { NOW_MS } from './helpers/test';
 
-const hours = (ago: number): string => new Date(NOW_MS - ago * 3_600_000).toISOString();
+const hours = (ago: number): string => new Date(NOW_MS - ago * HOUR_MS).toISOString();
 const stop = (id: string, name: string, inHours: number) => ({
 	...{ id, name, legKm: 5, services: [] },
 	arrive: hours(-inHours),

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../src/core/time/index.js';
 import { expect, test, type Page } from './helpers/test.js';
 import type { Entry, Logbook, Rig, Trip } from '../src/core/logbook/index.js';
 import { countdown, entry, exactRig, freshStart, hoseMeter, logbookOf, spareJug } from './helpers/logbooks';
@@ -5,8 +6,7 @@ import { controlled, enter, litresOf, openDemo, openLogbook, quickline, stored }
 import { freePort, startServer } from './helpers/server';
 import { NOW_MS } from './helpers/test.js';
 
-const HOUR = 3_600_000;
-const ago = (hours: number): string => new Date(NOW_MS - hours * HOUR).toISOString();
+const ago = (hours: number): string => new Date(NOW_MS - hours * HOUR_MS).toISOString();
 const ahead = (hours: number): string => ago(-hours);
 
 const rig: Rig = {
@@ -291,7 +291,7 @@ test('a run from last year is told, and writes nothing', async ({ page }) => {
 	await beginFill(page);
 	await press(page, 'Ready');
 	const address = page.url();
-	await page.clock.setFixedTime(NOW_MS + 365 * 24 * HOUR);
+	await page.clock.setFixedTime(NOW_MS + 365 * 24 * HOUR_MS);
 	await page.goto(address);
 	await expect(page.getByRole('heading', { name: /Begun 16 June 2026, and never ended/ })).toBeVisible();
 	await expect(page.getByRole('button', { name: /Done/ })).toHaveCount(0);

@@ -1,10 +1,10 @@
+import { DAY_MS } from '../src/core/time/index.js';
 import { expect, test, NOW_MS, type Page } from './helpers/test';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
 import { openDemo, openLogbook, stored } from './helpers/pages';
 import type { Entry, Logbook, Stop, Trip } from '../src/core/logbook';
 
-const DAY = 86_400_000;
-const iso = (days: number): string => new Date(NOW_MS + days * DAY).toISOString();
+const iso = (days: number): string => new Date(NOW_MS + days * DAY_MS).toISOString();
 const day = (days: number): string => iso(days).slice(0, 10);
 /** Fresh lasts 3¾ days, grey as long, black for ever. */
 const rig = {
@@ -207,7 +207,7 @@ test('at a planned service it is offered, and one tap writes it down', async ({ 
 	const washed = entry({ kind: 'use', at: iso(-0.005), habit: 'dishes', times: 5 });
 	await openTrip(page, [stop('Ford', 0.5, 0.6, BOTH), stop('Hill', 1, 4)], [washed]);
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Ford');
-	await page.clock.fastForward(0.52 * DAY);
+	await page.clock.fastForward(0.52 * DAY_MS);
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
 	await page.getByRole('button', { name: 'Done: write it down' }).click();
 	const written = async () =>
@@ -224,7 +224,7 @@ test('a planned service that was passed by without a word is asked after once', 
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Ford');
 	// the plan has been seen, and is kept
 	await expect.poll(() => planKept(page)).toBe(true);
-	await page.clock.fastForward(0.7 * DAY);
+	await page.clock.fastForward(0.7 * DAY_MS);
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
 	const ask = page.getByText(/Did you fill Main and empty Grey at Ford/);
 	await expect(ask).toBeVisible({ timeout: 20_000 });

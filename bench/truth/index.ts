@@ -1,3 +1,3 @@
 export { MANNERS, type Manner } from './manner';
-export { drawCase, type Act, type Case, type Truth } from './trip';
+export { drawCase, type ServiceAct, type Case, type Truth } from './trip';
 export { DAY, START, wakingDays } from './world';

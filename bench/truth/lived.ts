@@ -26,7 +26,7 @@ export interface Truly {
 }
 
 /** A trip as it is lived and written down, act by act. */
-export class Trip {
+export class LivedTrip {
 	readonly #random: Random;
 	readonly #between: Between;
 	readonly #manner: Manner;

@@ -1,7 +1,7 @@
 import { type Random, seeded } from '../../src/core/numerics';
 import type { Logbook, Rig, Tank } from '../../src/core/logbook';
 import { bindsAt } from '../../src/core/rig';
-import { Trip, type Truly } from './lived';
+import { LivedTrip, type Truly } from './lived';
 import type { Manner } from './manner';
 import { drawRig, type Between } from './rig';
 import { aboutOne, DAY, HOUR, MINUTE, poisson, START, WAKING, WORLD, ZONE_MS } from './world';
@@ -41,7 +41,7 @@ export interface Truth {
 }
 
 /** A service that is taken: so many litres, or all there is room for; or a dump. */
-export interface Act {
+export interface ServiceAct {
 	readonly atMs: number;
 	readonly tank: string;
 	/** absent: to the brim, or to what a dump leaves */
@@ -49,14 +49,14 @@ export interface Act {
 }
 
 /** A plan that is lived from a moment on to another, whatever becomes of it; one sets out full and empty. */
-export interface Planned {
+export interface LivedPlan {
 	readonly fromMs: number;
 	readonly toMs: number;
-	readonly acts: (logbook: Logbook, truth: Truth) => readonly Act[];
+	readonly acts: (logbook: Logbook, truth: Truth) => readonly ServiceAct[];
 	/** moments at which it is made anew, rising, from all that is written by then; what was planned for later is dropped */
 	readonly again?: {
 		readonly atMs: readonly number[];
-		readonly acts: (logbook: Logbook, atMs: number) => readonly Act[];
+		readonly acts: (logbook: Logbook, atMs: number) => readonly ServiceAct[];
 	};
 }
 
@@ -98,12 +98,12 @@ export function drawCase(
 	manner: Manner,
 	days = 12,
 	stayFromMs = Infinity,
-	plan?: Planned
+	plan?: LivedPlan
 ): Case {
 	const random = seeded(seed);
 	const between: Between = ([from, to]) => from + (to - from) * random.uniform();
 	const rig = drawRig(random, manner, between);
-	const trip = new Trip(random, between, manner, rig, days);
+	const trip = new LivedTrip(random, between, manner, rig, days);
 	const habits = trueHabits(rig, manner, random, between);
 	const small = { times: between(WORLD.smallTimes), litres: between(WORLD.smallL) };
 	const missFill = manner.missedFill ? days * between([0.35, 0.6]) : Infinity;
@@ -169,7 +169,7 @@ export function drawCase(
 			);
 	}
 	happenings.sort((a, b) => a.atMs - b.atMs);
-	let then: (Truth & { readonly acts: readonly Act[] }) | undefined;
+	let then: (Truth & { readonly acts: readonly ServiceAct[] }) | undefined;
 	let [sinceMs, bound] = [-Infinity, false];
 	const bindsNow = (): boolean =>
 		rig.tanks.some((tank) => !tank.feeds && binds(tank, trip.litresIn(tank.id)));
@@ -192,10 +192,10 @@ export function drawCase(
 
 	/** What of a plan, or of making it anew, has come due by a moment, in order. */
 	function due(
-		{ again }: Planned,
-		acts: readonly Act[],
+		{ again }: LivedPlan,
+		acts: readonly ServiceAct[],
 		atMs: number
-	): readonly { readonly next?: Act; readonly again?: number }[] {
+	): readonly { readonly next?: ServiceAct; readonly again?: number }[] {
 		const come = (ms: number): boolean => ms > sinceMs && ms <= atMs;
 		const found = again
 			? again.atMs.filter(come).map((ms) => ({ again: ms }))
@@ -205,7 +205,7 @@ export function drawCase(
 	}
 
 	/** What is true as a plan begins, and the plan that is made of what is written: one sets out full and empty. */
-	function begin({ acts, fromMs }: Planned): Truth & { readonly acts: readonly Act[] } {
+	function begin({ acts, fromMs }: LivedPlan): Truth & { readonly acts: readonly ServiceAct[] } {
 		for (const { id, holds } of rig.tanks) {
 			if (holds !== 'fresh') trip.empty(fromMs - MINUTE, id);
 			else {

@@ -1,7 +1,8 @@
+import { HOUR_MS, MINUTE_MS } from '../../src/core/time';
 import type { Random } from '../../src/core/numerics';
 
-export const HOUR = 3_600_000;
-export const MINUTE = 60_000;
+export const HOUR = HOUR_MS;
+export const MINUTE = MINUTE_MS;
 export const DAY = 24 * HOUR;
 export const START = Date.UTC(2027, 4, 3, 8);
 export const ZONE_MS = 2 * HOUR;

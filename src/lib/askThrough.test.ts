@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { MessageChannel } from 'node:worker_threads';
 import { describe, expect, it } from 'vitest';
-import { askThrough, WorkerBroken } from './askThrough';
+import { workerClient, WorkerBroken } from './askThrough';
 
 /** A worker's door onto some methods, which can be made to fall over. */
 function door(methods: object) {
@@ -44,7 +44,7 @@ const sums: Sums = {
 describe('questions through a worker’s door', () => {
 	it('are answered, also while they tell how far they are, and fail as they fail', async () => {
 		const { worker, close } = door(sums);
-		const ask = askThrough<Sums>(worker);
+		const ask = workerClient<Sums>(worker);
 		expect(await ask.add(2, 3)).toBe(5);
 		const told: number[] = [];
 		await ask.count(3, (n) => void told.push(n));
@@ -54,7 +54,7 @@ describe('questions through a worker’s door', () => {
 	});
 	it('do not wait for ever when the worker cannot be loaded: those under way and those to come', async () => {
 		const { worker, fall, close } = door(sums);
-		const ask = askThrough<Sums>(worker);
+		const ask = workerClient<Sums>(worker);
 		const waiting = ask.never();
 		fall('404');
 		await expect(waiting).rejects.toThrow(WorkerBroken);

@@ -3,7 +3,7 @@ import { proxy, wrap } from 'comlink';
 type Methods = Readonly<Record<string, (...args: never[]) => unknown>>;
 
 /** The same questions, answered later. */
-export type Asked<T> = {
+export type RemoteApi<T> = {
 	readonly [K in keyof T]: T[K] extends (...args: infer A) => infer R
 		? (...args: A) => Promise<Awaited<R>>
 		: never;
@@ -21,7 +21,7 @@ type Door = Pick<Worker, 'addEventListener' | 'postMessage' | 'removeEventListen
  * Asks a worker through its door. When it fails to load, or falls over, every question under way and every later one
  * is answered with that.
  */
-export function askThrough<T extends object>(worker: Door): Asked<T> {
+export function workerClient<T extends object>(worker: Door): RemoteApi<T> {
 	const remote = wrap<Methods>(worker as Worker) as unknown as Readonly<
 		Record<string, (...args: unknown[]) => Promise<unknown>>
 	>;
@@ -40,7 +40,7 @@ export function askThrough<T extends object>(worker: Door): Asked<T> {
 			broken,
 			remote[name]?.(...args.map((arg) => (typeof arg === 'function' ? proxy(arg) : arg)))
 		]);
-	return new Proxy({} as Asked<T>, {
+	return new Proxy({} as RemoteApi<T>, {
 		// A resource that is awaited is asked for `then`.
 		get: (_, name) => (name === 'then' ? undefined : (...args: unknown[]) => ask(String(name), args))
 	});

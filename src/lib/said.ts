@@ -1,2 +1,3 @@
 /** What something that was thrown says. */
-export const said = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+export const errorMessage = (error: unknown): string =>
+	error instanceof Error ? error.message : String(error);

@@ -61,7 +61,8 @@ export interface SanitisingDose {
 	readonly leavesMgPerL: number;
 }
 
-export type Answer<T> = ({ readonly ok: true } & T) | { readonly ok: false; readonly refused: DoseRefusal };
+export type DoseAnswer<T> =
+	({ readonly ok: true } & T) | { readonly ok: false; readonly refused: DoseRefusal };
 const refuse = (refused: DoseRefusal): { readonly ok: false; readonly refused: DoseRefusal } => ({
 	ok: false,
 	refused
@@ -71,7 +72,7 @@ const refuse = (refused: DoseRefusal): { readonly ok: false; readonly refused: D
  * Millilitres of plain household bleach for a concentration: V · c ÷ (10 · percent), since p % holds 10·p mg in each
  * millilitre. How long it soaks, and how often one rinses: each rinse dilutes what stays, by what stays over what is filled.
  */
-export function sanitisingDose(ask: SanitisingAsk): Answer<SanitisingDose> {
+export function sanitisingDose(ask: SanitisingAsk): DoseAnswer<SanitisingDose> {
 	const { tankL, systemL, staysL, mgPerL, percent, product, inside } = ask;
 	const treatedL = tankL + systemL;
 	if (!(treatedL > 0) || !(systemL >= 0) || !Number.isFinite(treatedL)) return refuse({ kind: 'no-volume' });
@@ -122,7 +123,7 @@ export function treatmentDose({
 	tankL,
 	waterL,
 	inside
-}: TreatmentAsk): Answer<{ readonly ml: number; readonly waterL: number }> {
+}: TreatmentAsk): DoseAnswer<{ readonly ml: number; readonly waterL: number }> {
 	if (inside !== 'nothing') return refuse({ kind: 'mixed', inside });
 	if (!(labelMl > 0) || !(labelL > 0) || !(tankL > 0) || !Number.isFinite((labelMl * tankL) / labelL))
 		return refuse({ kind: 'no-volume' });

@@ -1,6 +1,6 @@
 import { DAY_MS } from '../time/index.js';
 import { runToCompletion, type Sparse } from '../numerics/index.js';
-import { accountBySteps, type Account, type Estimate } from '../estimate/index.js';
+import { smoothedSumsInParts, type SmoothedSums, type Estimate } from '../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead, litresPast, litresPerDay } from '../habits/index.js';
 import { instantMs, knownUntil, type CareTask } from '../logbook/index.js';
 
@@ -70,7 +70,10 @@ function throughOf({ model }: Estimate, { through }: CareTask): Through {
 }
 
 /** The sum of an account's rows that counts what has passed. */
-function passedBy(through: Through, { usedOut, movedOut, passed, habits, streams }: Account['rows']): Sparse {
+function passedBy(
+	through: Through,
+	{ usedOut, movedOut, passed, habits, streams }: SmoothedSums['rows']
+): Sparse {
 	switch (through.kind) {
 		case 'meter':
 			return [[passed.get(through.id) as number, 1]];
@@ -144,7 +147,7 @@ function* litresSince(
 	);
 	if (counting.length === 0 || entries.length === 0) return new Map();
 	const kinds = counting.map(({ through }) => through);
-	const account = yield* accountBySteps(estimate, {
+	const account = yield* smoothedSumsInParts(estimate, {
 		fromMs: Math.min(...counting.map(({ fromMs }) => fromMs)),
 		scope: {
 			pools: [...new Set(kinds.flatMap((one) => (one.kind === 'tank' ? one.pool : [])))],
@@ -167,7 +170,7 @@ function* litresSince(
 				[now[i] as number, 1],
 				[account.cuts[i]?.[0] as number, -1]
 			]);
-			const error = through.kind === 'meter' ? model.meterError.get(through.id) : undefined;
+			const error = through.kind === 'meter' ? model.meterErrorRow.get(through.id) : undefined;
 			const over = error === undefined ? 0 : account.of([[error, 1]]).mean;
 			return [of, Math.max(0, mean / (1 + over))] as const;
 		})

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../time/index.js';
 import { instantMs, tripInUse, type Outlet, type Rig, type Tank, type Trip } from '../logbook/index.js';
 
 type Exposure = NonNullable<Tank['exposure']>;
@@ -98,8 +99,6 @@ export function frostRisks(
 	}
 	return found.sort((a, b) => a.rank - b.rank).map(({ risk }) => risk);
 }
-
-const DAY_MS = 86_400_000;
 
 /** The nights at stops of a trip within some days whose low puts something at risk; the weather is the stops' own. */
 export function frostAhead(

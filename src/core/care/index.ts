@@ -7,7 +7,7 @@ export {
 	sanitisingDose,
 	SOAKS,
 	treatmentDose,
-	type Answer,
+	type DoseAnswer,
 	type DoseRefusal,
 	type LeftInside,
 	type Product,
@@ -18,7 +18,7 @@ export {
 export { frostAhead, frostRisks, RISKS_AT_C, type FrostNight, type FrostRisk } from './frost.js';
 export { layUpOf, type LayUp, type LayUpStep, type Remains, type WayBackStep } from './layUp.js';
 export {
-	mixed,
+	mixedWater,
 	waterAges,
 	waterWarnings,
 	type Parcel,

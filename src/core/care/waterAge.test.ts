@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf, spareJug } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
 import type { Entry, Point, Rig } from '../logbook/index.js';
-import { mixed, waterAges, waterWarnings, type Parcel } from './index.js';
+import { mixedWater, waterAges, waterWarnings, type Parcel } from './index.js';
 
 const at = (day: number, hour = 6): string =>
 	`2027-05-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`;
@@ -122,7 +122,7 @@ it('mixing is as if every drop were followed', () => {
 			(acts) => {
 				let [parcels, level]: [readonly Parcel[], number] = [[], 0];
 				acts.forEach(({ fill, draw }, day) => {
-					parcels = mixed(parcels, level, [{ litres: fill, sinceMs: day, potable: 'yes' }]);
+					parcels = mixedWater(parcels, level, [{ litres: fill, sinceMs: day, potable: 'yes' }]);
 					level = Math.max(0, level + fill - draw);
 				});
 				fc.pre(level > 10);

@@ -48,7 +48,7 @@ function broughtTo(parcels: readonly Parcel[], litres: number): readonly Parcel[
 const LEAST_SHARE = 0.002;
 
 /** What a tank holds after more came in: well mixed, so that each part keeps its share of what was there. */
-export function mixed(
+export function mixedWater(
 	before: readonly Parcel[],
 	levelL: number,
 	coming: readonly Parcel[]
@@ -106,14 +106,14 @@ export function waterAges(estimate: Estimate, points: readonly Point[] = []): re
 				potable: potableOf(entry, points),
 				...(entry.point === undefined ? {} : { point: entry.point })
 			};
-			held.set(pool, mixed(at(pool, level), level, [coming]));
+			held.set(pool, mixedWater(at(pool, level), level, [coming]));
 		} else if (entry.kind === 'transfer') {
 			const [from, to] = [poolOf(entry.fromTank), poolOf(entry.toTank)];
 			if (from === undefined || to === undefined) return;
 			const source = at(from, before[from] ?? 0);
 			const level = before[to] ?? 0;
 			const came = Math.max(0, (after[to] ?? 0) - level);
-			held.set(to, mixed(at(to, level), level, broughtTo(source, came)));
+			held.set(to, mixedWater(at(to, level), level, broughtTo(source, came)));
 			held.set(from, source);
 		}
 	}

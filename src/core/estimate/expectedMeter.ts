@@ -4,7 +4,7 @@ import { historyOf, type Estimate } from './filter/index.js';
 /** What a meter should show now, displayed units, and how sure that is; nothing before it was first read. */
 export function expectedMeter({ model, state, belief }: Estimate, meterId: string): Moments | undefined {
 	const meter = model.rig.instruments.find(({ id }) => id === meterId);
-	const [base, row] = [historyOf(state, meterId).countsFrom, model.counted.get(meterId)];
+	const [base, row] = [historyOf(state, meterId).countsFrom, model.countedRow.get(meterId)];
 	if (meter?.kind !== 'meter' || base === undefined || row === undefined) return undefined;
 	const inUnit = meter.unitL * (meter.scale ?? 1);
 	const counted = (belief.mean[row] ?? 0) / inUnit;

@@ -10,7 +10,7 @@ export function headroomOf({ model, belief }: Estimate, tankId: string): Truncat
 	const { pool } = placeOf(model, tankId);
 	const usable = usableNow(pool, belief);
 	const level = levelBelieved(pool, belief);
-	const both = pool.usable === undefined ? 0 : belief.cov.at(pool.index, pool.usable);
+	const both = pool.usableRow === undefined ? 0 : belief.cov.at(pool.index, pool.usableRow);
 	const variance = usable.sd ** 2 + level.sd ** 2 - 2 * both;
 	return truncate(
 		{ mean: usable.mean - level.mean, sd: Math.sqrt(Math.max(0, variance)) },

@@ -44,22 +44,22 @@ export {
 	withTrips,
 	type AccountRows,
 	type Model,
-	type Place,
+	type TankPlace,
 	type Pool,
 	type Stream
 } from './model/index.js';
 export * as PARAMETERS from './parameters.js';
 export { Replay } from './replay.js';
 export {
-	accountBySteps,
-	accountOf,
+	smoothedSumsInParts,
+	smoothedSums,
 	basisOf,
 	calibrationPairs,
 	informationGain,
 	movesOf,
 	smoothedPast,
-	type Account,
-	type AccountOptions,
+	type SmoothedSums,
+	type SmoothedSumsOptions,
 	type Basis,
 	type CalibrationPair,
 	type Cut,

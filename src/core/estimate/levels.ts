@@ -102,7 +102,7 @@ export function readLevels(estimate: Estimate): Levels {
 		}),
 		unlogged: { litresPerPersonDay: unlogged.mean, sd: unlogged.sd },
 		habits: model.rig.habits.map((habit) => {
-			const index = model.habit.get(habit.id) ?? 0;
+			const index = model.habitRow.get(habit.id) ?? 0;
 			const one = truncate({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) }, 0, Infinity);
 			const { drawn } = flowOf(model.rig, habit, state);
 			const litresEach = drawn.perLitre * one.mean + drawn.fixed;

@@ -1,11 +1,11 @@
+import { HOUR_MS } from '../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 import { estimate, modelOf, Replay, smoothedPast } from './index.js';
 
-const HOUR = 3_600_000;
 const START = Date.parse('2027-05-01T06:00:00Z');
-const at = (hours: number): string => new Date(START + hours * HOUR).toISOString();
+const at = (hours: number): string => new Date(START + hours * HOUR_MS).toISOString();
 const rig: Rig = { ...exactRig, unlogged: undefined };
 /** Three uses and a look a day, served every second day. */
 const log = (days: number): readonly Entry[] => [
@@ -24,7 +24,7 @@ const log = (days: number): readonly Entry[] => [
 	]).flat()
 ];
 const whole = log(200);
-const endMs = instantMs(whole.at(-1)?.at ?? '') + HOUR;
+const endMs = instantMs(whole.at(-1)?.at ?? '') + HOUR_MS;
 const model = modelOf(rig, [exactTrip], whole);
 const beliefOf = (entries: readonly Entry[]) =>
 	estimate(logbookOf(entries, rig, [exactTrip]), 'rig', endMs).belief;
@@ -41,13 +41,13 @@ describe('a replay that remembers', () => {
 	it('a look into the past begins at a checkpoint and leaves the way to now where it is', () => {
 		const replay = new Replay(model);
 		const now = replay.to(whole, endMs);
-		const thenMs = START + 120 * 24 * HOUR;
+		const thenMs = START + 120 * 24 * HOUR_MS;
 		const known = whole.filter((one) => instantMs(one.at) <= thenMs);
 		const then = replay.branch(known.length).to(known, thenMs);
 		expect(then.belief).toEqual(estimate(logbookOf(whole, rig, [exactTrip]), 'rig', thenMs).belief);
 		expect(then.checkpoints.at(-1)?.count).toBe(500);
 		const before = JSON.stringify([...now.belief.mean]);
-		const past = smoothedPast(now, endMs - 3 * 24 * HOUR);
+		const past = smoothedPast(now, endMs - 3 * 24 * HOUR_MS);
 		expect(past[0]?.levels.length).toBeGreaterThan(20);
 		expect(JSON.stringify([...now.belief.mean])).toBe(before);
 		expect(replay.to(whole, endMs).belief).toEqual(now.belief);
@@ -60,7 +60,7 @@ describe('a replay that remembers', () => {
 			entry({ kind: 'dump', at: at(24 * (200 + i) - 1), tank: 'grey', to: 'empty' })
 		);
 		const lied = [...whole, ...stuck, ...dumps].sort((a, b) => instantMs(a.at) - instantMs(b.at));
-		const then = new Replay(modelOf(rig, [exactTrip], lied)).to(lied, START + 205 * 24 * HOUR);
+		const then = new Replay(modelOf(rig, [exactTrip], lied)).to(lied, START + 205 * 24 * HOUR_MS);
 		expect([...then.failing]).toEqual(['lights']);
 		// the pass without it begins at a checkpoint, not at the first entry
 		expect(then.checkpoints[0]?.count).toBe(500);

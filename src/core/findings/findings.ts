@@ -1,4 +1,4 @@
-import { zonedIso } from '../time/index.js';
+import { DAY_MS, zonedIso } from '../time/index.js';
 import {
 	likelyMissedEntries,
 	usableOfTank,
@@ -50,7 +50,7 @@ export type Finding =
 	| ({ readonly kind: 'slip' } & { readonly slip: Slip; readonly entry: Entry });
 
 /** What would mend a finding, ready to be done with one tap. */
-export type Mend =
+export type FindingMend =
 	| { readonly kind: 'add'; readonly draft: EntryDraft }
 	/** what a tank serves, kept as the result of a trial */
 	| { readonly kind: 'serves'; readonly tank: string; readonly litres: number; readonly at: string }
@@ -68,7 +68,7 @@ export interface FindingContext {
 
 const isReading = (entry: Entry): entry is EntryOf<'reading'> => entry.kind === 'reading';
 /** A missing entry is brought up for so long, ms. */
-const LOOK_BACK_MS = 8 * 86_400_000;
+const LOOK_BACK_MS = 8 * DAY_MS;
 
 /** Per instrument, what its latest readings say of it: one of them doubted, or it fails again and again. */
 function instrumentFindings(estimate: Estimate): readonly Finding[] {
@@ -137,7 +137,7 @@ const LEAST_LOOKS = 2;
 
 /** Tanks known only by their plates of which the log has learned what they serve. */
 function servesFindings(estimate: Estimate): readonly Finding[] {
-	return estimate.model.pools.flatMap(({ usable, usableSdL, tanks }): readonly Finding[] => {
+	return estimate.model.pools.flatMap(({ usableRow: usable, usableSdL, tanks }): readonly Finding[] => {
 		const [tank] = tanks;
 		if (usable === undefined || !tank || tanks.length > 1 || tank.retired) return [];
 		const { mean, sd } = usableOfTank(estimate, tank.id);
@@ -185,7 +185,7 @@ const GAP_DOUBT = 0.12;
 const NEARLY_FULL = 0.88;
 
 /** What one tap could do about a finding; nothing for what only a person can look into. */
-export function mendOf(finding: Finding, estimate: Estimate, timeZone: string): Mend | undefined {
+export function mendOf(finding: Finding, estimate: Estimate, timeZone: string): FindingMend | undefined {
 	switch (finding.kind) {
 		case 'failing':
 			return undefined;

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { entry } from '../../../tests/helpers/logbooks.js';
 import type { EntryDraft } from '../logbook/index.js';
@@ -17,7 +18,7 @@ describe('written down twice', () => {
 	it('not a quarter of an hour apart, not another amount, not long ago', () => {
 		expect(slipsIn([fill(at(9)), fill(at(9, '08:15'))], nowMs)).toEqual([]);
 		expect(slipsIn([fill(at(9)), fill(at(9, '08:05'), 41)], nowMs)).toEqual([]);
-		const later = nowMs + 30 * 86_400_000;
+		const later = nowMs + 30 * DAY_MS;
 		expect(slipsIn([fill(at(9)), fill(at(9, '08:05'))], later)).toEqual([]);
 	});
 	it('not a voided one, nor what is often done twice in a row', () => {

@@ -1,4 +1,4 @@
-import { zonedIso } from '../time/index.js';
+import { DAY_MS, MINUTE_MS, zonedIso } from '../time/index.js';
 import { inOrder, instantMs, type Entry } from '../logbook/index.js';
 
 /** A slip that shows in the entries alone: written twice, or with a clock set wrong. */
@@ -14,16 +14,14 @@ export type Slip =
 			readonly more?: number;
 	  };
 
-const MINUTE = 60_000;
-const DAY = 86_400_000;
 /** Two notes of one thing are rarely further apart. */
-const TWICE_WITHIN_MS = 12 * MINUTE;
+const TWICE_WITHIN_MS = 12 * MINUTE_MS;
 /** A hole this long in a log is more likely a year typed wrong. */
-const HOLE_MS = 250 * DAY;
+const HOLE_MS = 250 * DAY_MS;
 /** More entries ahead of the clock than this are said in one sentence. */
 const EACH_SAID = 2;
 /** Slips older than this are not brought up again. */
-const LOOK_BACK_MS = 21 * DAY;
+const LOOK_BACK_MS = 21 * DAY_MS;
 
 /** What two entries of one deed have in common, or nothing for what is often done twice in a row. */
 function deedOf(entry: Entry): string | undefined {
@@ -49,7 +47,7 @@ const yearLater = (ms: number, years: number): number => {
 
 /** The first shift of a moment by a day or a year that falls among the other entries. */
 function mended(ms: number, ways: readonly number[], firstMs: number, nowMs: number): string | undefined {
-	const found = ways.find((shifted) => shifted <= nowMs && shifted >= firstMs - DAY);
+	const found = ways.find((shifted) => shifted <= nowMs && shifted >= firstMs - DAY_MS);
 	return found === undefined || found === ms ? undefined : zonedIso(found, 'Etc/UTC');
 }
 
@@ -82,9 +80,9 @@ export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip
 			return before ? [{ kind: 'twice', entry: entry.id, other: before.entry.id }] : [];
 		});
 	const future = own
-		.filter(({ ms, entry }) => ms > nowMs + 10 * MINUTE && !isPlanned(entry))
+		.filter(({ ms, entry }) => ms > nowMs + 10 * MINUTE_MS && !isPlanned(entry))
 		.map(({ entry, ms }): Extract<Slip, { kind: 'clock' }> => {
-			const suggestedAt = mended(ms, [ms - DAY, yearLater(ms, -1)], firstMs, nowMs);
+			const suggestedAt = mended(ms, [ms - DAY_MS, yearLater(ms, -1)], firstMs, nowMs);
 			return { kind: 'clock', entry: entry.id, off: 'future', ...(suggestedAt ? { suggestedAt } : {}) };
 		});
 	const early = past

@@ -7,7 +7,7 @@ import { PARAMETERS, estimate, withEntry, type Estimate } from '../estimate/inde
 import type { Entry, Rig } from '../logbook/index.js';
 import { dayAhead } from '../habits/index.js';
 import { autonomyOf, COMPARED_PATHS, forecast, forecastByDay, prices, type More } from './index.js';
-import { streamOf } from './sampler/index.js';
+import { chanceStream } from './sampler/index.js';
 
 const at = '2027-05-01T06:00:00Z';
 const from = (rig: Rig = exactRig, entries: readonly Entry[] = freshStart()): Estimate =>
@@ -276,10 +276,10 @@ describe('steady answers', () => {
 		expect(first?.[1]?.p50).toBeLessThan(second?.[1]?.p50 ?? 0);
 	});
 	it('each variable has a stream of its own: what one is asked for changes nothing of another', () => {
-		const [one, other] = [streamOf(20, 'times', 1), streamOf(20, 'times', 2)];
+		const [one, other] = [chanceStream(20, 'times', 1), chanceStream(20, 'times', 2)];
 		const drawn = Array.from({ length: 4000 }, () => [normalAt(one.slot()), normalAt(other.slot())] as const);
 		const together = drawn.reduce((sum, [a, b]) => sum + a * b, 0) / drawn.length;
 		expect(Math.abs(together)).toBeLessThan(0.06);
-		expect(streamOf(20, 'times', 1).slot()).toBe(streamOf(20, 'times', 1).slot());
+		expect(chanceStream(20, 'times', 1).slot()).toBe(chanceStream(20, 'times', 1).slot());
 	});
 });

@@ -3,16 +3,16 @@ import { dayAhead, gainOf, litresOf, personsNow, type DayAhead } from '../habits
 import type { Estimate } from '../estimate/index.js';
 import {
 	drawPaths,
-	gainsOf,
+	laneGainsOf,
 	lanesOf,
 	livePaths,
-	stepsAhead,
+	dayPartsAhead,
 	usesOf,
 	type Draws,
-	type Gains,
+	type LaneGains,
 	type Lane,
 	type Lived,
-	type Step
+	type DayPart
 } from './sampler/index.js';
 
 export interface ForecastOptions {
@@ -73,9 +73,9 @@ export interface Outset {
 	readonly paths: number;
 	readonly seed: number;
 	readonly measures: readonly string[];
-	readonly steps: readonly Step[];
+	readonly steps: readonly DayPart[];
 	/** what comes of use under some measures, in a step: those of its hook-ups */
-	gains(measures: readonly string[], step: Step): Gains;
+	gains(measures: readonly string[], step: DayPart): LaneGains;
 }
 
 /** The paths of an estimate before their first day. */
@@ -99,7 +99,7 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 					(levels[path] as number) + times * litresOf(gain, draws.litresEach[at]?.[path] as number);
 		});
 	}
-	const known = new Map<string, Gains>();
+	const known = new Map<string, LaneGains>();
 	return {
 		day,
 		lanes,
@@ -107,12 +107,12 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 		paths,
 		seed,
 		measures,
-		steps: stepsAhead(estimate, options.days, options.persons),
+		steps: dayPartsAhead(estimate, options.days, options.persons),
 		gains(inForce, hooked) {
 			const key = `${hooked.mains}|${hooked.sewer}|${inForce.join('|')}`;
 			const before = known.get(key);
 			if (before) return before;
-			const gains = gainsOf(estimate, day, lanes, inForce, hooked);
+			const gains = laneGainsOf(estimate, day, lanes, inForce, hooked);
 			known.set(key, gains);
 			return gains;
 		}
@@ -137,7 +137,7 @@ function* lived(
 	const { day, draws, lanes, steps, seed, measures } = outset;
 	const rarer = day.habits.map(({ cadence }) => cadence.rarer);
 	const uses = usesOf(day, draws, paths, seed, rarer);
-	const gainsIn = (step: Step): Gains => outset.gains(measures, step);
+	const gainsIn = (step: DayPart): LaneGains => outset.gains(measures, step);
 	const living = livePaths(draws, lanes, steps, gainsIn, uses, days, wanted);
 	for (;;) {
 		const { done, value } = living.next();

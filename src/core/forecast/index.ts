@@ -35,7 +35,7 @@ export { basket, type Basket, type Holding } from './basket.js';
 export { LINE_DAYS, stayLine, type StayLine, type StaySegment } from './stayLine.js';
 export {
 	foretell,
-	recordOf,
+	forecastRecordOf,
 	scoreOf,
 	type ForecastRecord,
 	type Foretold,

@@ -7,7 +7,7 @@ import {
 	type Rig,
 	type Trip
 } from '../logbook/index.js';
-import { doingAt, tripCalendar, type Planned } from './calendar/writeCalendar.js';
+import { doingAt, tripCalendar, type PlannedServices } from './calendar/writeCalendar.js';
 import { entriesCsv, pointsCsv, stopsCsv, type CsvStyle } from './csv/writeCsv.js';
 import { pointsGeoJson, tripGeoJson } from './geojson/writeGeoJson.js';
 import { pointsGpx, tripGpx } from './gpx/writeGpx.js';
@@ -31,7 +31,7 @@ export interface ExportOptions extends CsvStyle {
 	/** which list of a logbook a table is of */
 	readonly list?: (typeof EXPORT_LISTS)[number] | undefined;
 	/** what is planned along the trip */
-	readonly planned?: Planned | undefined;
+	readonly planned?: PlannedServices | undefined;
 }
 
 /** Whether an entry belongs to a trip: it says so, or it says of none and was made on it. */

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../time/index.js';
 import { DOMParser } from '@xmldom/xmldom';
 import { gpx as secondGpxReader } from '@tmcw/togeojson';
 import fc from 'fast-check';
@@ -34,7 +35,7 @@ const hard = fc.oneof(
 		'fee=2; amenity=drinking_water'
 	)
 );
-const day = fc.integer({ min: 0, max: 9000 }).map((n) => new Date(n * 86_400_000).toISOString().slice(0, 10));
+const day = fc.integer({ min: 0, max: 9000 }).map((n) => new Date(n * DAY_MS).toISOString().slice(0, 10));
 const fee = fc.integer({ min: 0, max: 5000 }).map((cents) => cents / 100);
 const service: fc.Arbitrary<Service> = fc.record(
 	{

@@ -1,5 +1,5 @@
 import type { Entry, Logbook, Point, Problem, Stop } from '../logbook/index.js';
-import type { Place } from '../places/index.js';
+import type { LatLon } from '../places/index.js';
 
 /** What was found in a file of an open format; nothing of it is kept yet. */
 export interface Imported {
@@ -7,7 +7,7 @@ export interface Imported {
 	readonly stops: readonly Stop[];
 	readonly entries: readonly Entry[];
 	/** where a route, a track or a line leads, in the order of the file */
-	readonly track?: readonly Place[];
+	readonly track?: readonly LatLon[];
 	/** what did not fit, each with its line or path */
 	readonly problems: readonly Problem[];
 }
@@ -40,7 +40,7 @@ export class Findings {
 	readonly points: Point[] = [];
 	readonly stops: Stop[] = [];
 	readonly entries: Entry[] = [];
-	readonly track: Place[] = [];
+	readonly track: LatLon[] = [];
 	readonly #problems: Problem[] = [];
 	#more = 0;
 

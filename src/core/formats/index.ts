@@ -9,7 +9,7 @@ export {
 	type ExportFormat,
 	type ExportOptions
 } from './exporting.js';
-export { doingAt, type Planned } from './calendar/writeCalendar.js';
+export { doingAt, type PlannedServices } from './calendar/writeCalendar.js';
 export { mainTag, readTags, tagsOf, type Tags } from './tags/openMapTags.js';
 export { ENTRY_COLUMNS, POINT_COLUMNS, SERVICE_COLUMNS, STOP_COLUMNS } from './csv/columns.js';
 export { REVIEW_TABLES, reviewCsv, type ReviewTable } from './csv/reviewCsv.js';

@@ -17,7 +17,7 @@ export {
 export { whyLasting, type WhyLasting } from './ahead/whyLasting.js';
 export { totalsOf, type Totals } from './measured/totals.js';
 export { dayFlows, type DayFlow, type End } from './ahead/dayFlows.js';
-export { compare, didItPay, type Comparison, type DidItPay, type Sample } from './measured/didItPay.js';
+export { compareMeans, didItPay, type Comparison, type DidItPay, type Sample } from './measured/didItPay.js';
 export { flowOfPours, measuredOf, averageOf, type Pour, type Repeats } from './measured/repeats.js';
 export { risingAhead, type Rising } from './ahead/rising.js';
 export { daysByLot, endingTrial, TRIAL_DAYS, trialEntries } from './measured/trialByLot.js';

@@ -1,9 +1,9 @@
 /** The lists of which a rig is made. */
-export type Part = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'containers' | 'care';
+export type LogbookPart = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'containers' | 'care';
 /** What any of those lists holds. */
 export type Item = { readonly id: string; readonly name: string; readonly retired?: true | undefined };
 
-export const PARTS: readonly Part[] = Object.freeze([
+export const PARTS: readonly LogbookPart[] = Object.freeze([
 	'tanks',
 	'outlets',
 	'instruments',

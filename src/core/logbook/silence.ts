@@ -1,4 +1,4 @@
-import { dayPlus, zonedMs, zonedTime } from '../time/index.js';
+import { DAY_MS, dayPlus, zonedMs, zonedTime } from '../time/index.js';
 import { instantMs } from './order.js';
 import type { Entry } from './types.js';
 
@@ -15,5 +15,5 @@ export function knownUntil(entries: readonly Entry[], toMs: number, timeZone: st
 	const last = entries.findLast(({ at }) => instantMs(at) <= toMs);
 	if (!last) return toMs;
 	const endMs = zonedMs(dayPlus(zonedTime(instantMs(last.at), timeZone).day, 1), timeZone);
-	return toMs - endMs > SILENT_DAYS * 86_400_000 ? endMs : toMs;
+	return toMs - endMs > SILENT_DAYS * DAY_MS ? endMs : toMs;
 }

@@ -1,4 +1,4 @@
-import { dayPlus, zonedMs } from '../time/index.js';
+import { DAY_MS, dayPlus, zonedMs } from '../time/index.js';
 import type { Trip } from './types.js';
 
 /** When a trip's first day begins and its last day ends, ms. */
@@ -23,7 +23,7 @@ const AT_HAND_DAYS = 3;
 /** The trip of a rig that is under way at a moment, else one that begins within three days. */
 export function tripAtHand(trips: readonly Trip[], rigId: string, atMs: number): Trip | undefined {
 	const trip = currentTrip(trips, rigId, atMs);
-	return trip && tripSpan(trip)[0] <= atMs + AT_HAND_DAYS * 86_400_000 ? trip : undefined;
+	return trip && tripSpan(trip)[0] <= atMs + AT_HAND_DAYS * DAY_MS ? trip : undefined;
 }
 
 /** The trip of a rig that is under way at a moment, else the next one to come, however far off. */

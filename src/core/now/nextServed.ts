@@ -1,12 +1,11 @@
-import { DAY_MS } from '../time/index.js';
+import { DAY_MS, HOUR_MS } from '../time/index.js';
 import { type Estimate } from '../estimate/index.js';
 import { instantMs, type Stop, type Trip } from '../logbook/index.js';
-import { kindOf, servesKind } from '../plan/index.js';
+import { serviceKindOf, servesKind } from '../plan/index.js';
 import { neverBinds } from '../rig/index.js';
 import type { Until } from '../words/index.js';
 
 /** To walk to a service that is here. */
-const HOUR_MS = 3_600_000;
 
 /**
  * Until when each tank has to hold: the next stop of the trip that serves it, the one that one is at included; else the
@@ -32,7 +31,7 @@ export function nextServed({ model, atMs }: Estimate, trip: Trip | undefined): R
 						tank.id,
 						untilOf(
 							stops.find(({ services }) =>
-								services.some((one) => servesKind(one, kindOf(tank.holds), 'while-there'))
+								services.some((one) => servesKind(one, serviceKindOf(tank.holds), 'while-there'))
 							)
 						)
 					] as const

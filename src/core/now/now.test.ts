@@ -1,3 +1,4 @@
+import { DAY_MS } from '../time/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -29,7 +30,7 @@ describe('what Now shows, for the exact rig', () => {
 			['Mon', 12, false],
 			['Tue', 18, true]
 		]);
-		expect(black).toMatchObject({ bindsFirst: true, daysLeft: 3, bindsMs: nowMs + 3 * 86_400_000 });
+		expect(black).toMatchObject({ bindsFirst: true, daysLeft: 3, bindsMs: nowMs + 3 * DAY_MS });
 	});
 	it('a carried jug says what it adds', () => {
 		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, { ...spareJug, nominalL: 12, usableL: 12 }] };
@@ -67,7 +68,7 @@ it('the trip under way comes before the next one, and one that is over is none',
 		trip('over', '2027-03-01', '2027-03-09')
 	];
 	expect(currentTrip(trips, 'rig', nowMs)?.id).toBe('now');
-	expect(currentTrip(trips, 'rig', nowMs + 86_400_000)?.id).toBe('later');
+	expect(currentTrip(trips, 'rig', nowMs + DAY_MS)?.id).toBe('later');
 	expect(currentTrip(trips, 'rig', Date.parse('2027-07-01T00:00:00Z'))).toBeUndefined();
 });
 

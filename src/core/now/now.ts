@@ -1,5 +1,5 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
-import { findings, mendOf, type Finding, type Mend } from '../findings/index.js';
+import { findings, mendOf, type Finding, type FindingMend } from '../findings/index.js';
 import { forecast, prices, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { aheadNow, dayAhead, personsNow, risingAhead } from '../habits/index.js';
 import type { Logbook, Trip } from '../logbook/index.js';
@@ -13,7 +13,7 @@ export interface FoundWords {
 	readonly finding: Finding;
 	readonly words: string;
 	/** what one tap can do about it, and what that tap is called */
-	readonly mend?: { readonly does: Mend; readonly words: string };
+	readonly mend?: { readonly does: FindingMend; readonly words: string };
 }
 
 /** Everything *Now* and the slim rods show, from one moment. */

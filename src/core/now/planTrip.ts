@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../time/index.js';
 import type { Estimate } from '../estimate/index.js';
 import { ration, type Ration } from '../forecast/index.js';
 import { certaintyOf, instantMs, type Entry, type Rig, type Trip } from '../logbook/index.js';
@@ -42,11 +43,10 @@ const rationUntil = (trip: Trip, planned: Plan, atMs: number): number | undefine
 };
 
 /** Who is at a stop looks so far ahead in what is planned there. */
-const SOON_MS = 3_600_000;
 
 function toDo(rig: Rig, trip: Trip, { services, lastChance }: Plan, atMs: number, units: UnitChoice): ToDo {
 	const here = trip.stops.find(({ arrive, depart }) => instantMs(arrive) <= atMs && instantMs(depart) > atMs);
-	const service = services.find((one) => one.stop === here?.id && one.atMs <= atMs + SOON_MS);
+	const service = services.find((one) => one.stop === here?.id && one.atMs <= atMs + HOUR_MS);
 	const [last] = [...lastChance].sort((a, b) => a.arriveMs - b.arriveMs || a.bindsMs - b.bindsMs);
 	const does = service ? sayService(rig, service, units) : '';
 	return {

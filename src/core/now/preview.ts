@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../time/index.js';
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
 import { autonomyOf, COMPARED_PATHS, type Autonomy } from '../forecast/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
@@ -45,7 +46,9 @@ const effectSaid = (
 /** What an entry does by its kind and time alone, without a look ahead: nothing, or nothing yet. */
 export function plainEffect(now: Assessment, entry: Entry, timeZone: string): Effect | undefined {
 	if (entry.kind === 'note' || entry.kind === 'care') return effectSaid({ kind: 'same' }, now, timeZone);
-	return instantMs(entry.at) > now.atMs + 60_000 ? effectSaid({ kind: 'later' }, now, timeZone) : undefined;
+	return instantMs(entry.at) > now.atMs + MINUTE_MS
+		? effectSaid({ kind: 'later' }, now, timeZone)
+		: undefined;
 }
 
 /** Less than this share of a figure is not worth saying. */

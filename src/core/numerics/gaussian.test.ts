@@ -108,7 +108,9 @@ describe('the joint belief', () => {
 				}
 				const scale = 1 + Math.max(...plain.P.flat().map(Math.abs), ...plain.m.map(Math.abs));
 				plain.m.forEach((m, i) => expect(Math.abs(belief.mean[i]! - m) / scale).toBeLessThan(1e-9));
-				plain.P.flat().forEach((p, i) => expect(Math.abs(belief.cov.values[i]! - p) / scale).toBeLessThan(1e-9));
+				plain.P.flat().forEach((p, i) =>
+					expect(Math.abs(belief.cov.values[i]! - p) / scale).toBeLessThan(1e-9)
+				);
 			})
 		);
 	});

@@ -1,13 +1,13 @@
 import { instantMs, notRetired, type Point, type Stop, type Trip } from '../logbook/index.js';
 import { wayOf } from './legs.js';
-import { kmBetween, type Place } from './sphere.js';
-import { inOrderOn, nearestOn, placeAlong, wayThrough, type Way } from './way.js';
+import { kmBetween, type LatLon } from './sphere.js';
+import { inOrderOn, nearestOn, placeAlong, wayThrough, type Route } from './way.js';
 
-type Placed = Stop & { readonly position: Place };
+type Placed = Stop & { readonly position: LatLon };
 const isPlaced = (stop: Stop): stop is Placed => stop.position !== undefined && !stop.retired;
 
 /** Where each stop that has a position lies on the way of its trip, km. */
-const stopsOn = (trip: Trip, way: Way): readonly (readonly [Placed, number])[] => {
+const stopsOn = (trip: Trip, way: Route): readonly (readonly [Placed, number])[] => {
 	const placed = trip.stops.filter(isPlaced);
 	const found = inOrderOn(
 		way,
@@ -27,7 +27,7 @@ interface Mark {
  * The stops of a trip on its way, with their distance by the legs: roads wind more than a way that is drawn from stop to stop. A
  * leg that is not known, or shorter than the way itself, is as long as that.
  */
-function marksOn(trip: Trip, way: Way): readonly Mark[] {
+function marksOn(trip: Trip, way: Route): readonly Mark[] {
 	const order = new Map(trip.stops.map(({ id }, i) => [id, i]));
 	const marks: Mark[] = [];
 	for (const [stop, wayKm] of stopsOn(trip, way)) {
@@ -48,9 +48,9 @@ function marksOn(trip: Trip, way: Way): readonly Mark[] {
 /** How far along the way of a trip one is at a moment, and where that is: at a stop, or so far between two as time has gone by. */
 function progressAt(
 	marks: readonly Mark[],
-	way: Way,
+	way: Route,
 	atMs: number
-): { readonly wayKm: number; readonly roadKm: number; readonly place: Place } | undefined {
+): { readonly wayKm: number; readonly roadKm: number; readonly place: LatLon } | undefined {
 	const next = marks.findIndex(({ stop }) => instantMs(stop.arrive) > atMs);
 	const [before, after] = [marks[next < 0 ? marks.length - 1 : next - 1], next < 0 ? undefined : marks[next]];
 	const nearest = before ?? after;
@@ -77,13 +77,13 @@ function roadAt(marks: readonly Mark[], km: number): number {
 }
 
 /** Where one is at a moment of a trip; nothing where no stop has a position. */
-export function whereAt(trip: Trip, atMs: number): Place | undefined {
+export function whereAt(trip: Trip, atMs: number): LatLon | undefined {
 	const way = wayOf(trip);
 	return progressAt(marksOn(trip, way), way, atMs)?.place;
 }
 
 /** The ways of a trip behind one and ahead of one at a moment; both begin or end where one is. What lies ahead is as long as its legs. */
-export function waysAt(trip: Trip, atMs: number): { readonly behind: Way; readonly ahead: Way } {
+export function waysAt(trip: Trip, atMs: number): { readonly behind: Route; readonly ahead: Route } {
 	const way = wayOf(trip);
 	const marks = marksOn(trip, way);
 	const now = progressAt(marks, way, atMs);
@@ -98,7 +98,7 @@ export function waysAt(trip: Trip, atMs: number): { readonly behind: Way; readon
 }
 
 /** The part of a trip's way that lies ahead at a moment. */
-export const wayAhead = (trip: Trip, atMs: number): Way => waysAt(trip, atMs).ahead;
+export const wayAhead = (trip: Trip, atMs: number): Route => waysAt(trip, atMs).ahead;
 
 /** How far it is by the legs from where one is to a stop ahead, km; to one without a position, all legs that are not driven. */
 export function kmTo(trip: Trip, stopId: string, atMs: number): number {
@@ -112,7 +112,7 @@ export function kmTo(trip: Trip, stopId: string, atMs: number): number {
 }
 
 /** A point and how far it is from what it was looked for near. */
-export interface Near {
+export interface NearPoint {
 	readonly point: Point;
 	readonly km: number;
 	/** how far along the way it is reached, km; only near a way */
@@ -120,11 +120,11 @@ export interface Near {
 }
 
 /** Points near a place, the nearest first. */
-export const nearPlace = (points: readonly Point[], place: Place): readonly Near[] =>
+export const nearPlace = (points: readonly Point[], place: LatLon): readonly NearPoint[] =>
 	points.map((point) => ({ point, km: kmBetween(place, point.position) })).sort((a, b) => a.km - b.km);
 
 /** Points within some kilometres of a way, in the order in which they are passed. */
-export function nearWay(points: readonly Point[], way: Way, withinKm: number): readonly Near[] {
+export function nearWay(points: readonly Point[], way: Route, withinKm: number): readonly NearPoint[] {
 	const [middle] = way.places.slice(Math.floor(way.places.length / 2));
 	if (!middle) return [];
 	// Of thousands of points few are anywhere near: those are looked at along the whole way.

@@ -1,4 +1,4 @@
-import type { Place } from './sphere.js';
+import type { LatLon } from './sphere.js';
 
 const MOST_LAT = 90;
 const MOST_LON = 180;
@@ -21,7 +21,7 @@ interface Part {
  * A place as people type or paste it: `56.91, -21.62`, `56,91 -21,62`, `56.91N 21.62W`, `56°54'36"N 21°37'12"W`,
  * `N 56° 54.6' W 21° 37.2'`. Without letters the latitude comes first, as people say it.
  */
-export function parsePlace(text: string): Place | undefined {
+export function parsePlace(text: string): LatLon | undefined {
 	// A comma with a space, or between two numbers that have a point each, parts them; else it may be a decimal mark.
 	const parted = text
 		.trim()
@@ -49,7 +49,7 @@ export function parsePlace(text: string): Place | undefined {
 
 const DIGITS = 5;
 /** A place as it can be typed again: `56.91000, -21.62000`, to a metre. */
-export const placeText = ([lon, lat]: Place): string => `${lat.toFixed(DIGITS)}, ${lon.toFixed(DIGITS)}`;
+export const placeText = ([lon, lat]: LatLon): string => `${lat.toFixed(DIGITS)}, ${lon.toFixed(DIGITS)}`;
 
 /** A longitude within ±180°. */
 export const wrapped = (lon: number): number => {

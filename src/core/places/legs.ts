@@ -1,12 +1,12 @@
 import type { Stop, Trip } from '../logbook/index.js';
-import type { Place } from './sphere.js';
-import { inOrderOn, placeAlong, thinned, wayThrough, type Way } from './way.js';
+import type { LatLon } from './sphere.js';
+import { inOrderOn, placeAlong, thinned, wayThrough, type Route } from './way.js';
 
 /** What a way says of a stop: how long the leg to it is, where it lies, and how far from the way. */
 export interface LegAlong {
 	readonly stop: string;
 	readonly legKm: number;
-	readonly position: Place;
+	readonly position: LatLon;
 	/** how far the stop lies from the way, km; 0 where the way is all that says where it is */
 	readonly offKm: number;
 	/** it had no position of its own: it was put where its leg ends */
@@ -22,7 +22,7 @@ const rounded = (km: number): number => Math.round(km * TENTHS) / TENTHS;
  * The legs of a trip along a way, in the order of its stops. Stops with a position are found on the way; one without is put
  * where the leg that it has ends, between its neighbours. A stop far off the way says nothing, and is not among them.
  */
-export function legsAlong(way: Way, stops: readonly Stop[]): readonly LegAlong[] {
+export function legsAlong(way: Route, stops: readonly Stop[]): readonly LegAlong[] {
 	const placed = stops.filter(({ position }) => position !== undefined);
 	const onWay = inOrderOn(
 		way,
@@ -58,13 +58,13 @@ export function legsAlong(way: Way, stops: readonly Stop[]): readonly LegAlong[]
 }
 
 const DECIMALS = 6;
-const shortened = ([lon, lat]: Place): Place => [
+const shortened = ([lon, lat]: LatLon): LatLon => [
 	Number(lon.toFixed(DECIMALS)),
 	Number(lat.toFixed(DECIMALS))
 ];
 
 /** The trip with a way, its legs as long as they are along it, and its stops where they lie on it. */
-export function withWay(trip: Trip, track: readonly Place[], legs: readonly LegAlong[]): Trip {
+export function withWay(trip: Trip, track: readonly LatLon[], legs: readonly LegAlong[]): Trip {
 	const of = new Map(legs.map((leg) => [leg.stop, leg]));
 	return {
 		...trip,
@@ -77,7 +77,7 @@ export function withWay(trip: Trip, track: readonly Place[], legs: readonly LegA
 }
 
 /** The way of a trip: its track, where it has one; else from stop to stop. */
-export const wayOf = (trip: Trip): Way =>
+export const wayOf = (trip: Trip): Route =>
 	wayThrough(
 		trip.track && trip.track.length > 1
 			? trip.track

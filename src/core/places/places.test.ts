@@ -26,16 +26,16 @@ import {
 	whereAt,
 	withWay,
 	wrapped,
-	type Place
+	type LatLon
 } from './index.js';
 
 /** A degree along the equator or a meridian of the sphere that is measured on, km. */
 const DEGREE = (Math.PI / 180) * 6371.0088;
-const place: fc.Arbitrary<Place> = fc.tuple(
+const place: fc.Arbitrary<LatLon> = fc.tuple(
 	fc.double({ min: -180, max: 180, noNaN: true }),
 	fc.double({ min: -85, max: 85, noNaN: true })
 );
-const at = (id: string, name: string, position: Place, part: Partial<Point> = {}): Point => ({
+const at = (id: string, name: string, position: LatLon, part: Partial<Point> = {}): Point => ({
 	id,
 	name,
 	position: [...position],
@@ -57,7 +57,7 @@ describe('on the sphere', () => {
 		const step = fc.double({ min: -2, max: 2, noNaN: true });
 		fc.assert(
 			fc.property(place, step, step, step, step, (a, dLon, dLat, pLon, pLat) => {
-				const inside = (lon: number, lat: number): Place => [
+				const inside = (lon: number, lat: number): LatLon => [
 					Math.max(-179.9, Math.min(179.9, lon)),
 					Math.max(-84, Math.min(84, lat))
 				];
@@ -116,21 +116,21 @@ describe('on the sphere', () => {
 				(places, share) => {
 					const way = wayThrough(places);
 					// From one end of the earth to the other there is no one great circle.
-					fc.pre(places.every((one, i) => i === 0 || kmBetween(one, places[i - 1] as Place) < 15_000));
-					const found = nearestOn(way, placeAlong(way, share * way.lengthKm) as Place);
+					fc.pre(places.every((one, i) => i === 0 || kmBetween(one, places[i - 1] as LatLon) < 15_000));
+					const found = nearestOn(way, placeAlong(way, share * way.lengthKm) as LatLon);
 					expect(found?.offKm).toBeLessThan(1e-3);
 				}
 			)
 		);
 	});
 	it('thins a way without leaving it', () => {
-		const wavy = Array.from({ length: 30_000 }, (_, i): Place => [i * 1e-4, 50 + 0.01 * Math.sin(i / 40)]);
+		const wavy = Array.from({ length: 30_000 }, (_, i): LatLon => [i * 1e-4, 50 + 0.01 * Math.sin(i / 40)]);
 		const thin = thinned(wavy);
 		expect(thin.length).toBeLessThanOrEqual(1500);
 		expect(thin.length).toBeGreaterThan(100);
 		const way = wayThrough(thin);
 		for (let i = 0; i < wavy.length; i += 997)
-			expect(nearestOn(way, wavy[i] as Place)?.offKm).toBeLessThan(0.2);
+			expect(nearestOn(way, wavy[i] as LatLon)?.offKm).toBeLessThan(0.2);
 	});
 });
 
@@ -252,7 +252,7 @@ describe('one place twice', () => {
 });
 
 it('reads places as people type them, and nothing else', () => {
-	const here: Place = [-21.62, 56.91];
+	const here: LatLon = [-21.62, 56.91];
 	for (const text of [
 		'56.91, -21.62',
 		'56.91 -21.62',
@@ -285,7 +285,7 @@ it('reads places as people type them, and nothing else', () => {
 	fc.assert(
 		fc.property(place, (given) => {
 			const read = parsePlace(placeText(given));
-			expect(kmBetween(read as Place, given)).toBeLessThan(0.002);
+			expect(kmBetween(read as LatLon, given)).toBeLessThan(0.002);
 		})
 	);
 });

@@ -1,7 +1,7 @@
 import distance from '@turf/distance';
 
 /** A place on the earth: [longitude, latitude], degrees. */
-export type Place = readonly [lon: number, lat: number];
+export type LatLon = readonly [lon: number, lat: number];
 type Vector = readonly [number, number, number];
 
 const RAD = Math.PI / 180;
@@ -9,14 +9,17 @@ const RAD = Math.PI / 180;
 const EARTH_KM = 6371.0088;
 
 /** The great-circle distance of two places, km. */
-export const kmBetween = (a: Place, b: Place): number => distance([...a], [...b]);
+export const kmBetween = (a: LatLon, b: LatLon): number => distance([...a], [...b]);
 
-const vectorOf = ([lon, lat]: Place): Vector => [
+const vectorOf = ([lon, lat]: LatLon): Vector => [
 	Math.cos(lat * RAD) * Math.cos(lon * RAD),
 	Math.cos(lat * RAD) * Math.sin(lon * RAD),
 	Math.sin(lat * RAD)
 ];
-const placeOf = ([x, y, z]: Vector): Place => [Math.atan2(y, x) / RAD, Math.atan2(z, Math.hypot(x, y)) / RAD];
+const placeOf = ([x, y, z]: Vector): LatLon => [
+	Math.atan2(y, x) / RAD,
+	Math.atan2(z, Math.hypot(x, y)) / RAD
+];
 const cross = ([a, b, c]: Vector, [x, y, z]: Vector): Vector => [b * z - c * y, c * x - a * z, a * y - b * x];
 const dot = ([a, b, c]: Vector, [x, y, z]: Vector): number => a * x + b * y + c * z;
 const size = (v: Vector): number => Math.hypot(...v);
@@ -32,7 +35,7 @@ export interface Nearest {
  * The nearest place on the great-circle stretch from `a` to `b`. By vectors in space, so that neither the antimeridian nor the
  * poles are special: the foot of `p` lies in the plane of the stretch and in the one through `p` at right angles to it.
  */
-export function nearestOnStretch(p: Place, a: Place, b: Place): Nearest {
+export function nearestOnStretch(p: LatLon, a: LatLon, b: LatLon): Nearest {
 	const [u, v, w] = [vectorOf(a), vectorOf(b), vectorOf(p)];
 	const normal = cross(u, v);
 	const foot = cross(normal, cross(w, normal));
@@ -43,7 +46,7 @@ export function nearestOnStretch(p: Place, a: Place, b: Place): Nearest {
 }
 
 /** The place at a share of the great-circle stretch from `a` to `b`, 0 … 1. */
-export function placeBetween(a: Place, b: Place, share: number): Place {
+export function placeBetween(a: LatLon, b: LatLon, share: number): LatLon {
 	const [u, v] = [vectorOf(a), vectorOf(b)];
 	const whole = angle(u, v);
 	if (whole < 1e-12) return a;
@@ -53,7 +56,7 @@ export function placeBetween(a: Place, b: Place, share: number): Place {
 
 const TURN = 360;
 /** The places with longitudes that run on past ±180° instead of jumping: each within half a turn of the one before, the first of `around`. */
-export function unwrapped(places: readonly Place[], around = places[0]?.[0] ?? 0): readonly Place[] {
+export function unwrapped(places: readonly LatLon[], around = places[0]?.[0] ?? 0): readonly LatLon[] {
 	let before = around;
 	return places.map(([lon, lat]) => {
 		before = lon + TURN * Math.round((before - lon) / TURN);

@@ -1,4 +1,4 @@
-import { zonedTime } from '../time/index.js';
+import { DAY_MS, zonedTime } from '../time/index.js';
 import { instantMs, notRetired, type Entry, type Point, type Trip } from '../logbook/index.js';
 
 /** A visit at a point after which nobody has said that it is still so. */
@@ -8,7 +8,6 @@ export interface Visit {
 	readonly did: 'fill' | 'dump' | 'stop';
 }
 
-const DAY_MS = 86_400_000;
 /** After so many days nobody remembers. */
 const REMEMBERED_DAYS = 21;
 

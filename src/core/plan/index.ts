@@ -1,7 +1,7 @@
 export {
 	plan,
-	tripOf,
-	work,
+	tripNamed,
+	workOut,
 	workedPlan,
 	type Effort,
 	type Plan,
@@ -13,29 +13,29 @@ export {
 	levelsAlong,
 	levelsAtStops,
 	type LevelsAtStop,
-	type LevelThen,
+	type LevelAlong,
 	type TankAlong
 } from './levelsAlong.js';
 export {
 	costOfServices,
-	kindOf,
+	serviceKindOf,
 	livedTrip,
 	pricesOf,
-	problemOf,
-	SERVICE_KINDS,
+	planProblemOf,
+	PLANNED_KINDS,
 	servesKind,
-	type Problem,
+	type PlanProblem,
 	type ProblemOptions,
 	type Reading,
 	type ServiceKind
 } from './trip/index.js';
-export { ALL_SCHOOLS, howOf } from './optimum/index.js';
+export { ALL_SCHOOLS, strategyOf } from './optimum/index.js';
 export type { LastChance, Shortfall } from './along/index.js';
 export {
 	canBeShorter,
 	carryingAt,
 	changedTrip,
-	compare,
+	compareTrips,
 	loadBefore,
 	mends,
 	missingFrom,
@@ -49,7 +49,7 @@ export {
 	type Carrying,
 	type Compared,
 	type Load,
-	type Mend,
+	type PlanMend,
 	type PassedBy,
 	type PlanSeen,
 	type Replanned,

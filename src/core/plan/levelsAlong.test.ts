@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
-import { levelsAlong, levelsAtStops, problemOf, work } from './index.js';
+import { levelsAlong, levelsAtStops, planProblemOf, workOut } from './index.js';
 
 const nowMs = Date.parse('2027-05-02T06:00:00Z');
 
@@ -23,7 +23,7 @@ it('what is aboard at the stops of a plan: less on the way, full and empty after
 	};
 	const trip = { ...exactTrip, stops: [stop, last] };
 	const known = estimate(logbookOf(freshStart('2027-05-02T06:00:00Z'), exactRig, [trip]), 'rig', nowMs);
-	const [there] = levelsAtStops(work(problemOf(known, trip)));
+	const [there] = levelsAtStops(workOut(planProblemOf(known, trip)));
 	// two days: 48 L of fresh gone, 40 in grey, 12 in black
 	expect(there?.onArrival.get('grey')).toBeCloseTo(40, 0);
 	expect(there?.onArrival.get('black')).toBeCloseTo(12, 0);
@@ -54,7 +54,7 @@ it('along the way a level falls evenly by the clock, and stands twice where it i
 	};
 	const known = estimate(logbookOf(freshStart('2027-05-02T06:00:00Z'), rig, [trip]), 'rig', nowMs);
 	const [main] = levelsAlong(
-		work(problemOf(known, trip)),
+		workOut(planProblemOf(known, trip)),
 		['2027-05-03T06:00:00Z', '2027-05-06T06:00:00Z'].map(Date.parse)
 	);
 	const seen = main?.levels.map(({ ms, litres }) => [

@@ -3,11 +3,11 @@ import { cumulativeAt } from '../forecast/index.js';
 import { levelOf } from '../estimate/index.js';
 import { instantMs } from '../logbook/index.js';
 import { usableOf } from '../rig/index.js';
-import { followed } from './optimum/index.js';
+import { followTank } from './optimum/index.js';
 import type { Worked } from './plan.js';
 
 /** A level at a moment of a plan, litres: what is expected, and a band that holds nine in ten. */
-export interface LevelThen {
+export interface LevelAlong {
 	readonly ms: number;
 	readonly low: number;
 	readonly litres: number;
@@ -20,7 +20,7 @@ export interface TankAlong {
 	/** what serves of it, jugs that feed it included, and where it binds */
 	readonly usableL: number;
 	readonly limitL: number;
-	readonly levels: readonly LevelThen[];
+	readonly levels: readonly LevelAlong[];
 }
 
 const meanOf = (values: Float64Array): number =>
@@ -36,7 +36,7 @@ function* within(
 	const tank = problem.tanks[index];
 	if (!tank) return;
 	const most = tank.falls ? tank.served : (course.usable[tank.lane] ?? tank.served);
-	const stages = [...followed(problem, stretches, found, index)];
+	const stages = [...followTank(problem, stretches, found, index)];
 	const timeOf = (node: number | undefined): number =>
 		node === undefined ? endMs : node === 0 ? fromMs : (visits[node - 1]?.atMs ?? endMs);
 	for (const [i, { node, levels }] of stages.entries()) {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../time/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
@@ -46,7 +47,7 @@ describe('an exact rig along a road', () => {
 		]);
 		expect(answer.next).toMatchObject({ stop: 's3', what: ['water'] });
 		// 0.6 L of doubt in a full tank, at nine chances in ten, is 0.77 L of 24 a day
-		expect(((answer.next?.byMs ?? 0) - Date.parse(at)) / 86_400_000).toBeCloseTo((90 - 0.77) / 24, 1);
+		expect(((answer.next?.byMs ?? 0) - Date.parse(at)) / DAY_MS).toBeCloseTo((90 - 0.77) / 24, 1);
 	});
 	it('needs nothing when everything lasts', () =>
 		expect(planned([stop(2, [water, grey])])).toMatchObject({

@@ -3,22 +3,22 @@ import { type Logbook, type Service, type Trip } from '../logbook/index.js';
 import { lastChances, type LastChance, shortfallOf, type Shortfall } from './along/index.js';
 import {
 	carriedOf,
-	keepingPromise,
+	cheapestKeepingChance,
 	servedOn,
 	stretchesOf,
 	toppingUp,
-	type Found,
+	type PolicyFound,
 	type Stretches,
-	howOf
+	strategyOf
 } from './optimum/index.js';
 import {
-	problemOf,
-	type Problem,
+	planProblemOf,
+	type PlanProblem,
 	type ProblemOptions,
 	costOfServices,
 	hasKind,
 	pricesOf,
-	SERVICE_KINDS,
+	PLANNED_KINDS,
 	type ServiceKind
 } from './trip/index.js';
 
@@ -67,14 +67,18 @@ export type PlanOptions = Omit<ProblemOptions, 'prices'>;
 
 /** A plan with all it was made from. */
 export interface Worked {
-	readonly problem: Problem;
+	readonly problem: PlanProblem;
 	readonly stretches: Stretches;
-	readonly found: Found;
+	readonly found: PolicyFound;
 	readonly plan: Plan;
 }
 
 /** What of a trip's services a way uses, in the order of the stops. */
-function servicesOf(problem: Problem, stretches: Stretches, found: Found): readonly PlannedService[] {
+function servicesOf(
+	problem: PlanProblem,
+	stretches: Stretches,
+	found: PolicyFound
+): readonly PlannedService[] {
 	const served = servedOn(problem, stretches, found);
 	return problem.visits.flatMap(({ stop, atMs, services }, v): readonly PlannedService[] => {
 		const mask = found.used[v] ?? 0;
@@ -102,9 +106,9 @@ function servicesOf(problem: Problem, stretches: Stretches, found: Found): reado
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 
 function effortOf(
-	problem: Problem,
+	problem: PlanProblem,
 	stretches: Stretches,
-	found: Found,
+	found: PolicyFound,
 	services: readonly PlannedService[]
 ): Effort {
 	const used = services.flatMap((service) => service.services);
@@ -118,9 +122,9 @@ function effortOf(
 }
 
 /** A plan of a problem by a way to find one. */
-export function work(
-	problem: Problem,
-	seek: (problem: Problem, stretches: Stretches) => Found = keepingPromise,
+export function workOut(
+	problem: PlanProblem,
+	seek: (problem: PlanProblem, stretches: Stretches) => PolicyFound = cheapestKeepingChance,
 	stretches = stretchesOf(problem)
 ): Worked {
 	const found = seek(problem, stretches);
@@ -128,7 +132,7 @@ export function work(
 	const chances = lastChances(problem);
 	const first = services[0];
 	const kindsAt = (service: PlannedService): readonly ServiceKind[] =>
-		SERVICE_KINDS.filter((kind) =>
+		PLANNED_KINDS.filter((kind) =>
 			kind === 'water'
 				? service.water !== undefined
 				: service.dump?.some((id) =>
@@ -165,7 +169,7 @@ export function work(
 }
 
 /** A trip of a logbook, of the rig that an estimate is of. */
-export function tripOf(estimate: Estimate, { trips }: Pick<Logbook, 'trips'>, tripId: string): Trip {
+export function tripNamed(estimate: Estimate, { trips }: Pick<Logbook, 'trips'>, tripId: string): Trip {
 	const found = trips.find(({ id }) => id === tripId);
 	const { rig } = estimate.model;
 	if (!found || found.rig !== rig.id)
@@ -184,10 +188,10 @@ export const plan = (
 	logbook: Pick<Logbook, 'trips'>,
 	tripId: string,
 	options?: PlanOptions
-): Plan => workedPlan(estimate, tripOf(estimate, logbook, tripId), options).plan;
+): Plan => workedPlan(estimate, tripNamed(estimate, logbook, tripId), options).plan;
 
 /** The same with all it was made from. */
 export function workedPlan(estimate: Estimate, trip: Trip, options: PlanOptions = {}): Worked {
-	const { prices, seek } = howOf(trip);
-	return work(problemOf(estimate, trip, { ...options, prices }), seek);
+	const { prices, seek } = strategyOf(trip);
+	return workOut(planProblemOf(estimate, trip, { ...options, prices }), seek);
 }

@@ -49,7 +49,7 @@ export interface NoMeaning {
 }
 
 /** Either ways to understand a line, or why there is none. */
-export type Answer = readonly Meaning[] | NoMeaning;
+export type LineReading = readonly Meaning[] | NoMeaning;
 
 /** One way to understand a whole line: the entries it makes, and the same in words. */
 export interface Understood {
@@ -73,7 +73,7 @@ export const one = (happening: Happening, more: Omit<Meaning, 'does'> = {}): Mea
 export const oneTooMany = (figure: string): NoMeaning =>
 	problem(`What is ${figure}? One number is enough here; put a comma between two things.`);
 
-export const isProblem = (answer: Answer): answer is NoMeaning => 'problem' in answer;
+export const isProblem = (answer: LineReading): answer is NoMeaning => 'problem' in answer;
 
 /** Whether what is added is a habit; an instrument else. */
 export const isHabit = (addition: Addition): addition is Habit => !('kind' in addition);

@@ -1,10 +1,11 @@
+import { DAY_MS } from '../time/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 
 const MOST = 7;
 
 /** Lines that are likely next: what was done lately, most often first, and then what a rig like this always needs. */
 export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): readonly string[] {
-	const week = nowMs - 7 * 86_400_000;
+	const week = nowMs - 7 * DAY_MS;
 	const counts = new Map<string, number>();
 	for (const entry of entries)
 		if (entry.kind === 'use' && entry.void !== true && instantMs(entry.at) > week)

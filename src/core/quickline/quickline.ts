@@ -1,4 +1,4 @@
-import { zonedIso } from '../time/index.js';
+import { MINUTE_MS, zonedIso } from '../time/index.js';
 import { type EntryDraft } from '../logbook/index.js';
 import { sayHappening, sayMomentOf } from '../words/index.js';
 import { ownWord } from './intents/adding.js';
@@ -12,7 +12,7 @@ import {
 	type QuickContext,
 	type Understood
 } from './context.js';
-import { namedBy, plainWords } from './lexing/names.js';
+import { thingsNamed, plainWords } from './lexing/names.js';
 import { A_NOTE, timed } from './lexing/parts.js';
 import { noteOf, readThings } from './intents/readParts.js';
 import { takeTime, type Moment } from './lexing/time.js';
@@ -41,8 +41,6 @@ const combinations = <T>(lists: readonly (readonly T[])[], most: number): readon
 		(found, list) => found.flatMap((one) => list.map((item) => [...one, item])).slice(0, most),
 		[[]]
 	);
-
-const MINUTE_MS = 60_000;
 
 /** What is said of a meaning at a moment: the moment too, when that is not now. */
 function saidAt(meaning: Meaning, ms: number, context: QuickContext): string {
@@ -140,7 +138,7 @@ const meantByWords =
 	(text: string): readonly Addition[] => {
 		const words = plainWords(text);
 		const habits = habitsNamed(words, rig.habits);
-		return habits.length > 0 ? habits : words.length > 0 ? namedBy(words, rig.instruments) : [];
+		return habits.length > 0 ? habits : words.length > 0 ? thingsNamed(words, rig.instruments) : [];
 	};
 
 /**

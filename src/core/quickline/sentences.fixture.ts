@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../time/index.js';
 import { exactRig } from '../../../tests/helpers/logbooks.js';
 import type { EntryDraft, Habit, Rig, Stop, Tank } from '../logbook/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
@@ -6,7 +7,6 @@ import type { QuickContext } from './context.js';
 /** Wednesday 5 May 2027, 10:20, an hour ahead of UTC. */
 export const NOW = '2027-05-05T10:20:00+01:00';
 const nowMs = Date.parse(NOW);
-const HOUR = 3_600_000;
 
 const tank = (
 	id: string,
@@ -178,7 +178,7 @@ export const VAN: QuickContext = {
 		['jug1', 20],
 		['jug2', 0]
 	]),
-	lastRead: new Map([['pump', { value: 291.4, atMs: nowMs - 24 * HOUR }]])
+	lastRead: new Map([['pump', { value: 291.4, atMs: nowMs - 24 * HOUR_MS }]])
 };
 export const BOAT: QuickContext = {
 	...shared,
@@ -194,7 +194,7 @@ export const HUT: QuickContext = {
 	...shared,
 	rig: hut,
 	persons: 1,
-	lastRead: new Map([['down', { value: 20, atMs: nowMs - 6 * HOUR }]])
+	lastRead: new Map([['down', { value: 20, atMs: nowMs - 6 * HOUR_MS }]])
 };
 
 type Part = Record<string, unknown>;
@@ -236,15 +236,17 @@ const yesterday = (clock: string, part: Part): Part => at(`2027-05-04T${clock}:0
 const gal = (us: number): number => us * 3.785411784;
 
 /** One way to understand a line: its entries in their order, and what it adds to the rig. */
-export interface Way {
+export interface Meaning {
 	readonly entries: readonly Partial<EntryDraft>[];
 	readonly adds?: Part;
 }
-const way = (...entries: readonly Part[]): Way => ({ entries: entries as readonly Partial<EntryDraft>[] });
-const adding = (adds: Part, ...entries: readonly Part[]): Way => ({ ...way(...entries), adds });
+const way = (...entries: readonly Part[]): Meaning => ({
+	entries: entries as readonly Partial<EntryDraft>[]
+});
+const adding = (adds: Part, ...entries: readonly Part[]): Meaning => ({ ...way(...entries), adds });
 
 /** A line, and each way in which it must be understood; or what must be said of it. */
-export type Sentence = readonly [line: string, ...Way[]] | readonly [line: string, asks: RegExp];
+export type Sentence = readonly [line: string, ...Meaning[]] | readonly [line: string, asks: RegExp];
 
 export const IN_THE_VAN: readonly Sentence[] = [
 	// Habits, in any of their forms

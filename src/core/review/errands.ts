@@ -1,3 +1,4 @@
+import { HOUR_MS, MINUTE_MS } from '../time/index.js';
 import {
 	instantMs,
 	tripInUse,
@@ -7,7 +8,7 @@ import {
 	type Service,
 	type Stop
 } from '../logbook/index.js';
-import { costOfServices, kindOf, servesKind, type ServiceKind } from '../plan/index.js';
+import { costOfServices, serviceKindOf, servesKind, type ServiceKind } from '../plan/index.js';
 import { tankById } from '../rig/index.js';
 
 /** One call at a tap or a drain. */
@@ -34,9 +35,9 @@ export interface Errands {
 }
 
 /** Who fills a little before the arrival is written down, or after the departure, was there. */
-const SLACK_MS = 45 * 60_000;
+const SLACK_MS = 45 * MINUTE_MS;
 /** Acts at one place within this are one call. */
-const ONE_CALL_MS = 6 * 3_600_000;
+const ONE_CALL_MS = 6 * HOUR_MS;
 const NO_MONEY = { perMinute: 1, perKm: 1, perKgKm: 0, perStop: 0, freeWater: false } as const;
 
 /** Which kind of service an entry used; none where it used none, such as water poured from a jug. */
@@ -44,7 +45,7 @@ function kindUsed(rig: Rig, entry: Entry): ServiceKind | undefined {
 	if (entry.kind !== 'fill' && entry.kind !== 'dump') return undefined;
 	const tank = tankById(rig, entry.tank);
 	if (!tank || (entry.kind === 'dump' && tank.holds === 'fresh')) return undefined;
-	return kindOf(tank.holds);
+	return serviceKindOf(tank.holds);
 }
 
 /** The service of each kind that was most likely used: of several the one that costs least. */

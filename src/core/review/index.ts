@@ -9,7 +9,7 @@ export {
 	type ReviewOptions,
 	type TankReview
 } from './review.js';
-export { relive, type Otherwise, type Relived, type Served } from './relived.js';
+export { relive, type Otherwise, type Relived, type RelivedService } from './relived.js';
 export { errandsOf, type Errand, type Errands } from './errands.js';
 export { byHabit, byOutlet, expectedPerPersonDay, IN_NO_HABIT, type Share } from './shares.js';
 export { foreseenOf, type Foreseen } from './foreseen.js';

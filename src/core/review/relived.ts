@@ -16,7 +16,7 @@ export interface Otherwise {
 }
 
 /** A moment at which a tank had come to its end, and everything was filled and emptied. */
-export interface Served {
+export interface RelivedService {
 	readonly ms: number;
 	readonly tank: string;
 }
@@ -27,7 +27,7 @@ export interface Relived {
 	readonly perPersonDayL: number | undefined;
 	readonly personDays: number;
 	/** each time that a tank came to its end, had one set out full and empty and served everything then */
-	readonly served: readonly Served[];
+	readonly served: readonly RelivedService[];
 	/** days until the first of them; absent where all held */
 	readonly firstDays?: number;
 }
@@ -73,7 +73,7 @@ function regimesOf(entries: readonly Entry[]): Regimes {
 
 /** Litres of one time as believed, without measures. */
 const believedL = ({ model, belief }: Estimate, habit: string): number =>
-	Math.max(0, belief.mean[model.habit.get(habit) ?? -1] ?? 0);
+	Math.max(0, belief.mean[model.habitRow.get(habit) ?? -1] ?? 0);
 
 /** What was written down in a stretch: measured where it was measured, else so that it sums to what the account says. */
 function writtenDown(estimate: Estimate, { fromMs, habits }: Review, regimes: Regimes): readonly Lived[] {
@@ -168,7 +168,7 @@ export function relive(estimate: Estimate, review: Review, otherwise: Otherwise 
 	const model = modelOf(rig, [], []);
 	const pools = poolsOf(rig, model);
 	const levels = new Map(pools.map(({ index, beginL }) => [index, beginL]));
-	const served: Served[] = [];
+	const served: RelivedService[] = [];
 	const sewers = regimes.sewerAt.filter((ms) => ms >= review.fromMs);
 	let drawnL = 0;
 	for (const { ms, habit: id, times, eachL, regime, persons } of lived) {

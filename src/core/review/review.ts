@@ -1,10 +1,10 @@
 import { runToCompletion, type Sparse } from '../numerics/index.js';
 import { DAY_MS, dayPlus, valueAt, zonedMs, zonedTime } from '../time/index.js';
 import {
-	accountBySteps,
+	smoothedSumsInParts,
 	climateOf,
 	personDays,
-	type Account,
+	type SmoothedSums,
 	type Climate,
 	type Estimate
 } from '../estimate/index.js';
@@ -132,7 +132,7 @@ function knownFrom({ entries, atMs }: Estimate, { fromMs, timeZone }: ReviewOpti
 const each = (rows: Iterable<number>, k = 1): Sparse => [...rows].map((row) => [row, k] as const);
 
 /** What a tank's account comes to; what nothing explains is booked as coming in, or as going out. */
-function tankReview(estimate: Estimate, account: Account, id: string): TankReview {
+function tankReview(estimate: Estimate, account: SmoothedSums, id: string): TankReview {
 	const place = estimate.model.places.get(id);
 	if (!place) throw new RangeError(`there is no tank ${JSON.stringify(id)} in this rig`);
 	const { index } = place.pool;
@@ -168,7 +168,7 @@ export function* reviewBySteps(estimate: Estimate, options: ReviewOptions): Gene
 	const fromMs = knownFrom(estimate, options);
 	const { parts, are } = partsOf(fromMs, toMs, options.timeZone);
 	const told = options.whole ? [] : parts;
-	const account = yield* accountBySteps(estimate, {
+	const account = yield* smoothedSumsInParts(estimate, {
 		fromMs,
 		scope: { pools: model.pools.map(({ index }) => index), meters: [], drawn: true },
 		cuts: ({ habits, streams }) =>

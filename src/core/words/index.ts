@@ -50,7 +50,7 @@ export { sayHappening, type Happening, type TellingContext } from './log/happeni
 export { sayLasting, type Lasting } from './outlook/lasts.js';
 export { CERTAINTIES, sayCertainty, sayChance } from './saving/chance.js';
 export { sayAt, sayGoal } from './saving/clock.js';
-export { kindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';
+export { basketKindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';
 export { sayLonger, saySacrifice, saySet, type Goal } from './saving/sacrifice.js';
 export { sayEffect, sayNotYet, sayPaid, saySides } from './saving/measure.js';
 export { sayLoad, type LoadLine } from './trip/load.js';
@@ -77,7 +77,7 @@ export {
 	sayStayLoads,
 	sayWhenToGo
 } from './run/carry.js';
-export { sayCareProblem, sayDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
+export { sayCareProblem, sayTaskDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
 export { DOSE_CAUTION, formatMl, sayDose, sayRefusal, smallUnit } from './care/dose.js';
 export { FROST_CAUTION, sayFrostNight, sayFrostRisk } from './care/frost.js';
 export {

@@ -1,7 +1,6 @@
-import { daysBetween, zonedTime } from '../time/index.js';
+import { DAY_MS, daysBetween, HOUR_MS, zonedTime } from '../time/index.js';
 
 const EPOCH = '1970-01-01';
-const DAY_MS = 86_400_000;
 
 /** Calendar day in the zone as a number of days, and the hour. */
 const localTime = (ms: number, timeZone: string): { day: number; hour: number } => {
@@ -67,8 +66,6 @@ export function sayWhen(ms: number, nowMs: number, timeZone: string): string {
 	if (evening - today > WEEK) return named(evening, today);
 	return `${evening === today + 1 ? 'tomorrow' : named(evening, today)} ${part}`;
 }
-
-const HOUR_MS = 3_600_000;
 
 /** The day until which something lasts: as `sayDay`, but the small hours belong to the day before. */
 export const sayLastDay = (ms: number, nowMs: number, timeZone: string): string => {

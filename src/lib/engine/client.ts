@@ -1,13 +1,13 @@
 import type { Logbook } from '$core/logbook';
-import { askThrough, type Asked } from '$lib/askThrough';
+import { workerClient, type RemoteApi } from '$lib/askThrough';
 import type { Engine } from './createEngine';
 import type { ReadIn, readIn } from './logbookReader';
 
-export type EngineApi = Asked<Engine>;
+export type EngineApi = RemoteApi<Engine>;
 
 /** Starts the engine in a worker of its own. */
 export const startEngine = (): EngineApi =>
-	askThrough<Engine>(new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
+	workerClient<Engine>(new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
 
 /** A file being read in a worker of its own: it can be given up. */
 export interface FileReading {
@@ -18,7 +18,7 @@ export interface FileReading {
 /** Reads a logbook file beside the page. */
 export function readFileIn(text: string, mine: Logbook, onprogress: (done: number) => void): FileReading {
 	const worker = new Worker(new URL('./logbookReader.worker.ts', import.meta.url), { type: 'module' });
-	const answer = askThrough<{ readIn: typeof readIn }>(worker).readIn(text, mine, onprogress);
+	const answer = workerClient<{ readIn: typeof readIn }>(worker).readIn(text, mine, onprogress);
 	return {
 		answer: answer.finally(() => worker.terminate()),
 		stop: () => worker.terminate()

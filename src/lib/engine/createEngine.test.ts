@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { estimate, readLevels } from '$core/estimate';
 import type { Entry, EntryDraft, Rig, Service } from '$core/logbook';
@@ -57,7 +58,11 @@ describe('what Now shows, by hand: dishes are 6 L from Main to Grey', () => {
 	});
 	it('a new question stops the one under way, and tells how far a long one is', async () => {
 		const many = Array.from({ length: 5000 }, (_, i) =>
-			entry({ kind: 'note', at: new Date(Date.UTC(2027, 4, 1, 7) + i * 60_000).toISOString(), text: 'calm' })
+			entry({
+				kind: 'note',
+				at: new Date(Date.UTC(2027, 4, 1, 7) + i * MINUTE_MS).toISOString(),
+				text: 'calm'
+			})
 		);
 		const engine = begun([...freshStart(), ...many]);
 		const told: number[] = [];
@@ -155,7 +160,6 @@ describe('a question about the past', () => {
 });
 
 describe('what is asked of saving', () => {
-	const DAY = 86_400_000;
 	it('what things cost, where they go, and whether a measure has paid', async () => {
 		const saving = await begun().saving(ask(at(1, 9)));
 		expect(saving?.worth.binding).toBe('black');
@@ -167,7 +171,7 @@ describe('what is asked of saving', () => {
 	});
 	it('the least sacrifice with its line; a newer question or a change outdates it', async () => {
 		const engine = begun();
-		const asked = { untilMs: Date.parse(at(1, 9)) + 6 * DAY, certainty: 0.9 };
+		const asked = { untilMs: Date.parse(at(1, 9)) + 6 * DAY_MS, certainty: 0.9 };
 		const way = await engine.wayTo(ask(at(1, 9)), asked);
 		expect(way?.found.reached).toBe(false);
 		expect(way?.line.tank).toBe('black');
@@ -190,7 +194,7 @@ describe('what is asked of saving', () => {
 			kind: 'go',
 			headline: { text: 'Go and dump first.' }
 		});
-		expect((await engine.rationTo(question, question.atMs + 6 * DAY, 0.9))?.tank).toBe('black');
+		expect((await engine.rationTo(question, question.atMs + 6 * DAY_MS, 0.9))?.tank).toBe('black');
 		expect((await engine.ahead(question, 40, () => undefined))?.tanks[0]?.byDay).toHaveLength(40);
 	});
 });
@@ -318,7 +322,7 @@ describe('looking after and looking back, as the views ask it', () => {
 		const engine = begun([...freshStart(), ...washes], rig);
 		const of = (fromMs: number, toMs: number) => engine.lookBack(ask(at(4, 0)), { ...looking, fromMs, toMs });
 		expect(await of(looking.toMs, looking.fromMs)).toEqual({ nothing: 'no-days' });
-		expect(await of(0, 86_400_000)).toEqual({ nothing: 'before-log' });
+		expect(await of(0, DAY_MS)).toEqual({ nothing: 'before-log' });
 	});
 
 	it('foretells and scores, and draws as wide as it is told', async () => {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '$core/time';
 import type { Basis, CalibrationPair, PastTank, InformationShares } from '$core/estimate';
 import { modelOf, readLevels, Replay, writesInBatches, type Estimate, type TankLevel } from '$core/estimate';
 import type { WhyLasting } from '$core/habits';
@@ -34,7 +35,7 @@ import type { Care, Water } from './careQuestions';
 import type { PlanNews, TripPlan, WaysOfTrip } from './planQuestions';
 import type { InShort, LookedBack, Looking, Nothing } from './reviewQuestions';
 import type { RunAnswers, RunAsk } from './runQuestions';
-import type { Saving, Way } from './savingQuestions';
+import type { Saving, LeastSacrifice } from './savingQuestions';
 
 /** What an assessment is asked for. */
 export interface Question {
@@ -56,7 +57,7 @@ export interface WhyLevel {
 }
 
 /** A level at some moment, with the reason in a sentence. */
-export interface LevelThen {
+export interface PastLevelAnswer {
 	readonly level: TankLevel;
 	readonly why: string;
 }
@@ -77,7 +78,6 @@ const AT_ONCE = 2000;
 const SLICE_MS = 40;
 /** So many trips are looked back on beside each other. */
 const MOST_TRIPS = 12;
-const FIRST_DAY_MS = 86_400_000;
 
 /** Runs something that pauses on its way, and listens in between; nothing when it is outdated meanwhile. */
 async function unhurried<S, T>(
@@ -161,7 +161,7 @@ export function createEngine() {
 	};
 
 	const widely = (estimate: Estimate, { spread }: Question): Estimate =>
-		spread === undefined ? estimate : { ...estimate, spread };
+		spread === undefined ? estimate : { ...estimate, inflation: spread };
 
 	const estimateNow = (question: Question): Estimate => {
 		const { rig, atMs } = question;
@@ -327,7 +327,7 @@ export function createEngine() {
 			);
 		},
 		/** A tank's level at any moment of the past, and why. */
-		async levelAt(question: Question, tank: string): Promise<LevelThen | undefined> {
+		async levelAt(question: Question, tank: string): Promise<PastLevelAnswer | undefined> {
 			const then = estimateThen(question);
 			const level = readLevels(then).tanks.find(({ id }) => id === tank);
 			return level && { level, why: (await whyOf(then, tank, question)).why };
@@ -362,7 +362,7 @@ export function createEngine() {
 			question: Question,
 			asked: SacrificeOptions,
 			onprogress?: (done: number) => void
-		): Promise<Way | undefined> {
+		): Promise<LeastSacrifice | undefined> {
 			const outdated = since('wayTo');
 			const { wayTo } = await savingQuestions();
 			return unhurried(wayTo(estimateNow(question), asked), outdated, onprogress);
@@ -413,7 +413,7 @@ export function createEngine() {
 			const { fromMs } = looking;
 			const toMs = knownEnd(log.until(question.rig, looking.toMs), looking);
 			// Where nothing was known as it began, it is held against what was known after its first day.
-			const began = log.until(question.rig, fromMs).length > 0 ? fromMs : fromMs + FIRST_DAY_MS;
+			const began = log.until(question.rig, fromMs).length > 0 ? fromMs : fromMs + DAY_MS;
 			return unhurried(
 				lookBack(at(toMs), at(Math.min(began, toMs)), looking, needBook(), log.of(question.rig)),
 				outdated,

@@ -1,4 +1,4 @@
-import { said } from '$lib/said';
+import { errorMessage } from '$lib/said';
 import { untrack } from 'svelte';
 
 /** The answer to the latest of a row of questions: a late answer to an earlier one is dropped, here and nowhere else. */
@@ -20,7 +20,7 @@ export class Latest<T> {
 			if (answer !== undefined) this.value = answer;
 			this.trouble = undefined;
 		} catch (error) {
-			if (own === this.#run) this.trouble = said(error);
+			if (own === this.#run) this.trouble = errorMessage(error);
 		} finally {
 			if (own === this.#run) this.waiting = false;
 		}

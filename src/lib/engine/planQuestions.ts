@@ -1,3 +1,4 @@
+import { DAY_MS, HOUR_MS } from '$core/time';
 import type { Estimate } from '$core/estimate';
 import {
 	instantMs,
@@ -10,7 +11,7 @@ import {
 } from '$core/logbook';
 import {
 	ALL_SCHOOLS,
-	compare,
+	compareTrips,
 	levelsAlong,
 	levelsAtStops,
 	livedTrip,
@@ -23,7 +24,7 @@ import {
 	type Compared,
 	type LevelsAtStop,
 	type Load,
-	type Mend,
+	type PlanMend,
 	type Plan,
 	type PassedBy,
 	type PlanOptions,
@@ -56,7 +57,7 @@ export interface WaysOfTrip {
 	/** how much to load before one leaves; absent once one has left, or where the trip does not hold */
 	readonly load?: Load;
 	readonly schools: readonly SchoolPlan[];
-	readonly mends: readonly Mend[];
+	readonly mends: readonly PlanMend[];
 }
 
 /** A planned service that was passed by, and what is asked of it. */
@@ -80,8 +81,6 @@ interface Asked {
 }
 
 /** A trip that begins in more days than this is planned as one will set out: nobody knows what will be aboard. */
-const DAY_MS = 86_400_000;
-const HOUR_MS = DAY_MS / 24;
 const AT_HAND_DAYS = 3;
 /** A moment is looked at in every so many hours, and no more than so many. */
 const LOOK_MS = 3 * HOUR_MS;
@@ -171,7 +170,7 @@ export function tryChange(
 	entries: readonly Entry[]
 ): Compared {
 	const { trip, options } = asked(estimate, whole, entries);
-	return compare(estimate, trips, trip, change, points, options);
+	return compareTrips(estimate, trips, trip, change, points, options);
 }
 
 /** What has changed in the plan of the trip at hand since it was seen, and what was passed by. */

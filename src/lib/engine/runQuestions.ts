@@ -1,3 +1,4 @@
+import { DAY_MS } from '$core/time';
 import { levelOf, usableOfTank, type Estimate } from '$core/estimate';
 import {
 	instantMs,
@@ -8,7 +9,7 @@ import {
 	type Point,
 	type Trip
 } from '$core/logbook';
-import { carryingAt, kindOf, servesKind, type Carrying } from '$core/plan';
+import { carryingAt, serviceKindOf, servesKind, type Carrying } from '$core/plan';
 import { hoseLitres, neverBinds, USUAL_WASTE_HOSE, type Hose } from '$core/rig';
 import {
 	dumpSetup,
@@ -63,7 +64,7 @@ export interface StayAt {
 }
 
 /** Something near by that a container brings within reach. */
-export interface Near {
+export interface NearByHand {
 	readonly says: string;
 	readonly container: string;
 	readonly service: Carrying['service'];
@@ -76,7 +77,7 @@ export interface RunAnswers {
 	readonly dump: DumpSetup | undefined;
 	readonly 'when-to-go': readonly string[];
 	readonly stays: readonly StayAt[];
-	readonly near: readonly Near[];
+	readonly near: readonly NearByHand[];
 	readonly stay: StayLoads;
 }
 
@@ -92,7 +93,6 @@ export interface RunsAsked {
 	readonly units: UnitChoice;
 }
 
-const DAY_MS = 86_400_000;
 /** A stay of so many days is worth a reckoning of its loads; one that ends further off than so many is not yet. */
 const LONG_DAYS = 2;
 const FAR_DAYS = 90;
@@ -133,7 +133,7 @@ function staysOf(asked: RunsAsked, tripId: string, hose: Hose): readonly StayAt[
 	);
 	return ahead.flatMap((stop) =>
 		containersOf(asked).flatMap((container): readonly StayAt[] => {
-			const kind = kindOf(container.carries);
+			const kind = serviceKindOf(container.carries);
 			if (stop.services.some((service) => servesKind(service, kind, 'while-there'))) return [];
 			const stay = stayByContainer(
 				estimate,
@@ -162,13 +162,13 @@ const HIGH = 0.4;
 
 function isWanted(estimate: Estimate, service: Carrying['service']): boolean {
 	return estimate.model.rig.tanks.some((tank) => {
-		if (kindOf(tank.holds) !== service || neverBinds(estimate.model.rig, tank)) return false;
+		if (serviceKindOf(tank.holds) !== service || neverBinds(estimate.model.rig, tank)) return false;
 		const share = levelOf(estimate, tank.id).mean / usableOfTank(estimate, tank.id).mean;
 		return service === 'water' ? share <= LOW : share >= HIGH;
 	});
 }
 
-function nearOf({ estimate, trip, points, units }: RunsAsked, stopId: string): readonly Near[] {
+function nearOf({ estimate, trip, points, units }: RunsAsked, stopId: string): readonly NearByHand[] {
 	const { rig } = estimate.model;
 	const stop = trip?.stops.find(({ id }) => id === stopId);
 	if (!stop) return [];

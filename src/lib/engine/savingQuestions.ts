@@ -56,14 +56,14 @@ export function* savingOf(estimate: Estimate): Generator<number, Saving> {
 }
 
 /** The least sacrifice, the line of the stay with it, and the hours that each of the other ways gives. */
-export interface Way {
+export interface LeastSacrifice {
 	readonly atMs: number;
 	readonly found: Sacrifice;
 	readonly line: StayLine;
 	readonly othersGiveH: readonly number[];
 }
 
-export function* wayTo(estimate: Estimate, asked: SacrificeOptions): Generator<number, Way> {
+export function* wayTo(estimate: Estimate, asked: SacrificeOptions): Generator<number, LeastSacrifice> {
 	const found = yield* sacrifice(estimate, asked);
 	const set = (found.best ?? found.nearest).measures.filter((id) => !estimate.state.measures.includes(id));
 	return {

@@ -1,4 +1,4 @@
-import { askThrough } from '$lib/askThrough';
+import { workerClient } from '$lib/askThrough';
 import type { Beside, OpenFile, readOpenFile } from './openFile';
 
 /** A file being read in a worker of its own: it can be given up. */
@@ -14,7 +14,7 @@ export function readOpenFileIn(
 	onprogress: (done: number) => void
 ): OpenReading {
 	const worker = new Worker(new URL('./openFile.worker.ts', import.meta.url), { type: 'module' });
-	const answer = askThrough<{ readOpenFile: typeof readOpenFile }>(worker).readOpenFile(
+	const answer = workerClient<{ readOpenFile: typeof readOpenFile }>(worker).readOpenFile(
 		bytes,
 		beside,
 		onprogress

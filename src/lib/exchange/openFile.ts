@@ -1,6 +1,6 @@
 import { formatOf, importText, type Imported, type ImportFormat } from '$core/formats';
 import type { Logbook, Stop } from '$core/logbook';
-import { legsAlong, thinned, wayThrough, type LegAlong, type Place } from '$core/places';
+import { legsAlong, thinned, wayThrough, type LegAlong, type LatLon } from '$core/places';
 import { decoded, type Decoded } from './decode';
 
 /** Beside what a file is read. */
@@ -16,7 +16,7 @@ export interface Beside {
 export interface FoundWay {
 	readonly places: number;
 	readonly lengthKm: number;
-	readonly track: readonly Place[];
+	readonly track: readonly LatLon[];
 	readonly legs: readonly LegAlong[];
 }
 

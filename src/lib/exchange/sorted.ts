@@ -1,5 +1,5 @@
 import { canonical, type Entry, type Point } from '$core/logbook';
-import { kmBetween, twinOf, type Place } from '$core/places';
+import { kmBetween, twinOf, type LatLon } from '$core/places';
 
 /** How a point that comes in stands to those that are here. */
 export type Standing =
@@ -28,8 +28,8 @@ const NEAR_KM = 200;
 const MOST_LAT = 90;
 
 /** Whether a place is far from all others, and near one of them with latitude and longitude changed about. */
-export function looksSwapped([lon, lat]: Place, others: readonly Place[]): boolean {
-	const nearest = (place: Place): number => Math.min(...others.map((other) => kmBetween(place, other)));
+export function looksSwapped([lon, lat]: LatLon, others: readonly LatLon[]): boolean {
+	const nearest = (place: LatLon): number => Math.min(...others.map((other) => kmBetween(place, other)));
 	return Math.abs(lon) <= MOST_LAT && nearest([lon, lat]) > FAR_KM && nearest([lat, lon]) < NEAR_KM;
 }
 

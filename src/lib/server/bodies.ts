@@ -1,3 +1,4 @@
+import { DAY_MS } from '$core/time';
 import { MOST_DAYS } from '$core/forecast';
 import {
 	instantMs,
@@ -134,8 +135,6 @@ export const readLineBody = (data: unknown): Read<z.infer<typeof lineBody> & { l
 export type ReviewBody = z.infer<typeof reviewBody> & { readonly logbook: Logbook };
 export const readReviewBody = (data: unknown): Read<ReviewBody> =>
 	ofRig(withLogbook(reviewBody, data), () => ({}));
-
-const DAY_MS = 86_400_000;
 
 export function readSacrificeBody(data: unknown): Read<z.infer<typeof sacrificeBody> & { logbook: Logbook }> {
 	const read = ofRig(withLogbook(sacrificeBody, data), ({ among }) => ({ among }));

@@ -1,10 +1,10 @@
 import { estimate } from '$core/estimate';
-import type { Planned } from '$core/formats';
+import type { PlannedServices } from '$core/formats';
 import { instantMs, tripSpan, type Logbook, type Trip } from '$core/logbook';
 import { plan } from '$core/plan';
 
 /** What is planned along a trip at the moment at which its logbook was written: a file knows no other "now". */
-export function plannedFor(logbook: Logbook, trip: Trip): Planned | undefined {
+export function plannedFor(logbook: Logbook, trip: Trip): PlannedServices | undefined {
 	const atMs = instantMs(logbook.exportedAt);
 	const rig = logbook.rigs.find(({ id }) => id === trip.rig);
 	if (!rig) return undefined;

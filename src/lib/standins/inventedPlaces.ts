@@ -1,4 +1,4 @@
-import { wrapped, type Place } from '$core/places';
+import { wrapped, type LatLon } from '$core/places';
 
 /** [west, south, east, north], degrees; it reaches across the antimeridian where west is greater than east. */
 export type Box = readonly [west: number, south: number, east: number, north: number];
@@ -118,7 +118,7 @@ export function boxOf(text: string | null): Box | { readonly wrong: string } {
 }
 
 /** A box around places, some kilometres wider on each side. */
-export function boxAround(places: readonly Place[], byKm: number): Box | undefined {
+export function boxAround(places: readonly LatLon[], byKm: number): Box | undefined {
 	const [first] = places;
 	if (!first) return undefined;
 	const KM_PER_DEGREE = 111.2;

@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '$core/time';
 /** What a simulated flow meter is asked for. */
 export interface FlowSpec {
 	/** what it shows as it begins, displayed units */
@@ -16,7 +17,6 @@ export interface FlowReading {
 
 /** How often it sends, ms. */
 export const BEAT_MS = 400;
-const MINUTE_MS = 60_000;
 const TENTHS = 10;
 
 /** What the simulated meter shows some time after it began: a steady flow, read to a tenth. */
@@ -30,7 +30,7 @@ const LIMITS = {
 	from: [0, 1e9],
 	litresPerUnit: [1e-3, 1e4],
 	lpm: [0.1, 1000],
-	elapsedMs: [0, 86_400_000]
+	elapsedMs: [0, DAY_MS]
 } as const;
 
 /** A spec as it stands in an address; the name of what is wrong where it is none. */

@@ -1,5 +1,5 @@
-import { dayPlus } from '$core/time';
-import type { Place } from '$core/places';
+import { DAY_MS, dayPlus } from '$core/time';
+import type { LatLon } from '$core/places';
 import { xoroshiro128plus } from 'pure-rand';
 
 /** What a day is like somewhere: its warmest and its coldest, whole °C. */
@@ -13,7 +13,6 @@ export interface DayWeather {
 /** The most days that are told at once. */
 export const MOST_WEATHER_DAYS = 60;
 
-const DAY_MS = 86_400_000;
 const YEAR_DAYS = 365.25;
 /** The warmest day of the year comes about three weeks after the longest, in the north. */
 const WARMEST_DAY = 200;
@@ -41,7 +40,7 @@ function lot(seed: number): number {
 }
 
 /** Made-up weather of a place on a day: plausible for its latitude and season, the same whenever it is asked for. */
-export function simulatedWeather([lon, lat]: Place, day: string): DayWeather {
+export function simulatedWeather([lon, lat]: LatLon, day: string): DayWeather {
 	const days = Math.round(Date.parse(`${day}T00:00:00Z`) / DAY_MS);
 	const season = Math.cos((2 * Math.PI * ((days % YEAR_DAYS) - WARMEST_DAY)) / YEAR_DAYS);
 	const usual = EQUATOR_C - PER_DEGREE_C * Math.abs(lat) + SWING_PER_DEGREE_C * lat * season;
@@ -60,7 +59,7 @@ const number = (text: string | null, most: number): number | undefined => {
 /** What is asked for, as it stands in an address; the name of what is wrong where it is nothing. */
 export function weatherAsked(
 	query: URLSearchParams
-): { readonly place: Place; readonly day: string; readonly days: number } | { readonly wrong: string } {
+): { readonly place: LatLon; readonly day: string; readonly days: number } | { readonly wrong: string } {
 	const [lon, lat] = [number(query.get('lon'), 180), number(query.get('lat'), 90)];
 	const day = query.get('day') ?? '';
 	const days = query.has('days') ? Number(query.get('days')) : 1;
@@ -74,5 +73,5 @@ export function weatherAsked(
 }
 
 /** The weather of some days on end. */
-export const simulatedDays = (place: Place, day: string, days: number): readonly DayWeather[] =>
+export const simulatedDays = (place: LatLon, day: string, days: number): readonly DayWeather[] =>
 	Array.from({ length: days }, (_, i) => simulatedWeather(place, dayPlus(day, i)));

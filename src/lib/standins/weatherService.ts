@@ -1,11 +1,11 @@
-import type { Place } from '$core/places';
+import type { LatLon } from '$core/places';
 import { simulatedDays, type DayWeather } from './simulatedWeather';
 
 /** Weather by place and day: the port that a real service would be put behind. */
 export interface WeatherService {
 	/** what it is called where its figures show */
 	readonly name: string;
-	readonly days: (place: Place, from: string, days: number) => Promise<readonly DayWeather[]>;
+	readonly days: (place: LatLon, from: string, days: number) => Promise<readonly DayWeather[]>;
 }
 
 /** The simulated weather that ships: asked of the stand-in route; without the server the same is reckoned here. */

@@ -1,5 +1,5 @@
-import { zonedIso } from '$core/time';
-import { said } from '$lib/said';
+import { MINUTE_MS, zonedIso } from '$core/time';
+import { errorMessage } from '$lib/said';
 import { currentTrip, DEFAULT_CERTAINTY, inUse, tripAtHand, tripUnderWay } from '$core/logbook';
 import { EngineClient, type EngineApi } from '$lib/engine';
 import type { Change, KeyValuePort, RecordStore, SecondCopy, Turns } from '$lib/store';
@@ -10,8 +10,7 @@ import { Records } from './records.svelte';
 
 type Phase = 'loading' | 'first-run' | 'ready' | 'newer-store' | 'unreadable';
 
-const MINUTE = 60_000;
-const HOUR = 60 * MINUTE;
+const HOUR = 60 * MINUTE_MS;
 
 export interface Parts {
 	readonly store: RecordStore;
@@ -121,7 +120,7 @@ export class App {
 			if (begun.kind === 'newer') [this.raw, this.phase] = [begun.raw, 'newer-store'];
 			if (begun.kind === 'restored') this.restored = begun.entries;
 		} catch (error) {
-			this.trouble = said(error);
+			this.trouble = errorMessage(error);
 			this.phase = 'unreadable';
 		}
 	}
@@ -162,7 +161,7 @@ export class App {
 
 	/** The clock moves on; levels and times are reckoned anew once a minute. */
 	async tick(nowMs = Date.now()): Promise<void> {
-		if (Math.floor(nowMs / MINUTE) === Math.floor(this.nowMs / MINUTE)) return;
+		if (Math.floor(nowMs / MINUTE_MS) === Math.floor(this.nowMs / MINUTE_MS)) return;
 		this.nowMs = nowMs;
 		await this.engine.refresh();
 	}
@@ -172,7 +171,7 @@ export class App {
 		try {
 			await this.prefs.set(change);
 		} catch (error) {
-			this.trouble = `Your choice holds until this page is closed; it could not be kept: ${said(error)}.`;
+			this.trouble = `Your choice holds until this page is closed; it could not be kept: ${errorMessage(error)}.`;
 		}
 		await this.engine.refresh();
 	}

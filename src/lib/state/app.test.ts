@@ -1,3 +1,4 @@
+import { DAY_MS, HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { parseLogbook, readable, type Entry, type EntryDraft, type Logbook } from '$core/logbook';
 import { withTrials } from '$core/rig';
@@ -382,7 +383,7 @@ describe('when the store is lost', () => {
 		const { app } = await begun();
 		const { presence } = app;
 		expect(presence.isFileOld(app.nowMs)).toBe(false);
-		const monthOn = app.nowMs + 30 * 86_400_000;
+		const monthOn = app.nowMs + 30 * DAY_MS;
 		presence.note(40);
 		expect(presence.isFileOld(app.nowMs)).toBe(false);
 		expect(presence.isFileOld(monthOn)).toBe(true);
@@ -412,7 +413,7 @@ describe('what the engine says', () => {
 		const { app } = await begun(engine);
 		engine.hold();
 		const early = app.engine.refresh();
-		app.nowMs += 3_600_000;
+		app.nowMs += HOUR_MS;
 		const late = app.engine.refresh();
 		await new Promise((resolve) => setTimeout(resolve, 20));
 		// both are let go, the later question first

@@ -1,10 +1,10 @@
-import { said } from '$lib/said';
-import type { Mend } from '$core/findings';
+import { errorMessage } from '$lib/said';
+import type { FindingMend } from '$core/findings';
 import { canonical, type Conflict, type Entry, type EntryDraft, type RecordTypes } from '$core/logbook';
 import { EmptiedElsewhere, type Change, type Edit } from '$lib/store';
 import { v7 as uuid } from 'uuid';
 import { editOf, puttingEdits, stamped } from './edits';
-import { History, type Act, type Step } from './history.svelte';
+import { History, type Act, type HistoryStep } from './history.svelte';
 import type { Records } from './records.svelte';
 
 /** What a command needs to know of where it is done. */
@@ -60,7 +60,7 @@ export class Commands {
 				return false;
 			}
 			const full = error instanceof DOMException && error.name === 'QuotaExceededError';
-			const reason = said(error);
+			const reason = errorMessage(error);
 			this.trouble = full
 				? 'The disk is full: the last entry is on screen but not stored. Save it to a file, make room, then try again.'
 				: `The last entry is on screen but not stored: ${reason}. Save it to a file, or try again.`;
@@ -74,7 +74,7 @@ export class Commands {
 
 	/** Does something that can be undone. Resolves with true once it is durable. */
 	async do(edits: readonly Edit[], label: string): Promise<boolean> {
-		const steps = new Map<Edit, Step>();
+		const steps = new Map<Edit, HistoryStep>();
 		const watched = edits.map((edit) =>
 			editOf(edit.kind, edit.id, (newest) => {
 				const after = (edit.make as (newest: Value | undefined) => Value | undefined)(newest);
@@ -153,7 +153,7 @@ export class Commands {
 	}
 
 	/** Does what mends a finding. */
-	async mend(mend: Mend, label: string): Promise<boolean> {
+	async mend(mend: FindingMend, label: string): Promise<boolean> {
 		const { mending } = await revising();
 		const stands = (entry: string): boolean => this.#records.standing('entry', entry) !== undefined;
 		return mending(this, mend, label, this.#here.rig(), stands);

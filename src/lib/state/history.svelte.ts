@@ -3,7 +3,7 @@ import type { Change } from '$lib/store';
 type Value = Change['value'];
 
 /** What one thing that a person did made of one record. */
-export interface Step {
+export interface HistoryStep {
 	readonly kind: Change['kind'];
 	/** absent where the record was new */
 	readonly before: Value | undefined;
@@ -13,7 +13,7 @@ export interface Step {
 /** One thing a person did, with a name for the button that takes it back. */
 export interface Act {
 	readonly label: string;
-	readonly steps: readonly Step[];
+	readonly steps: readonly HistoryStep[];
 }
 
 const DEEPEST = 100;

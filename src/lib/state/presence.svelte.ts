@@ -1,7 +1,8 @@
+import { DAY_MS } from '$core/time';
 import type { KeyValuePort } from '$lib/store';
 
 /** What is known on this device of the logbook that is kept here, even when the logbook itself is gone. */
-export interface Here {
+export interface TabsHere {
 	readonly entries: number;
 	readonly atMs: number;
 	/** since when there is one */
@@ -12,14 +13,13 @@ export interface Here {
 }
 
 const KEY = 'here';
-const DAY_MS = 86_400_000;
 /** A file older than this, with so many entries since, is worth a word. */
 const OLD_DAYS = 14;
 const MANY_SINCE = 20;
 
 /** Notes beside the store: that a logbook is here, and when it was last saved to a file. */
 export class Presence {
-	current = $state.raw<Here | undefined>();
+	current = $state.raw<TabsHere | undefined>();
 	readonly #port: KeyValuePort;
 	readonly #askToStay: () => Promise<unknown>;
 
@@ -31,11 +31,11 @@ export class Presence {
 
 	async load(): Promise<void> {
 		const kept = await this.#port.get(KEY);
-		if (typeof kept === 'object' && kept !== null && 'entries' in kept) this.current = kept as Here;
+		if (typeof kept === 'object' && kept !== null && 'entries' in kept) this.current = kept as TabsHere;
 	}
 
 	/** A note that cannot be kept is no harm: the logbook itself is elsewhere. */
-	#keep(here: Here | undefined): void {
+	#keep(here: TabsHere | undefined): void {
 		this.current = here;
 		const kept = here ? this.#port.set(KEY, here) : this.#port.remove(KEY);
 		kept.catch((error: unknown) => console.warn('A note beside the logbook could not be kept.', error));

@@ -1,17 +1,22 @@
-import { dayPlus, zonedMs, zonedTime } from '$core/time';
-import { recordOf, type ForecastRecord, type Foretold, type Score, type Settled } from '$core/forecast';
+import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '$core/time';
+import {
+	forecastRecordOf,
+	type ForecastRecord,
+	type Foretold,
+	type Score,
+	type Settled
+} from '$core/forecast';
 import type { KeyValuePort, Turns } from '$lib/store';
 import type { App } from './app.svelte';
 
 const PREFIX = 'foretold:';
-const DAY_MS = 86_400_000;
 /** From this hour on it is evening: what is foretold then takes the place of what the day had. */
 const EVENING = 17;
 /** So long a forecast is kept: the record looks back over some months, days. */
 const KEPT_DAYS = 400;
 
 /** One evening: what was foretold, and, once it is known, how it came. */
-export interface Kept {
+export interface KeptForecasts {
 	readonly foretold: Foretold;
 	/** the local day on which it was foretold */
 	readonly day: string;
@@ -24,7 +29,7 @@ const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
 	typeof value === 'object' && value !== null;
 
 /** A kept evening as it was read; nothing where it is none. */
-function readKept(value: unknown): Kept | undefined {
+function readKept(value: unknown): KeptForecasts | undefined {
 	if (!isObject(value) || !isObject(value.foretold) || typeof value.day !== 'string') return undefined;
 	const { rig, madeMs, forMs, persons, spread, tanks } = value.foretold;
 	const whole =
@@ -40,14 +45,14 @@ function readKept(value: unknown): Kept | undefined {
 			Array.isArray(score.why) &&
 			Array.isArray(score.tanks) &&
 			score.tanks.every((tank) => isObject(tank) && [tank.cameL, tank.z].every(isNumber)));
-	return whole && scored ? (value as unknown as Kept) : undefined;
+	return whole && scored ? (value as unknown as KeptForecasts) : undefined;
 }
 
 const keyOf = (rig: string, day: string): string => `${PREFIX}${JSON.stringify([rig, day])}`;
 
 /** What the forecasts of a rig said evening by evening, kept on this device beside the logbook under a key each. */
 export class RecordBook {
-	evenings = $state.raw<readonly Kept[]>([]);
+	evenings = $state.raw<readonly KeptForecasts[]>([]);
 	readonly #port: KeyValuePort;
 	readonly #turns: Turns;
 	#read: Promise<void> | undefined;
@@ -86,13 +91,14 @@ export class RecordBook {
 			.sort((a, b) => a.foretold.madeMs - b.foretold.madeMs);
 	}
 
-	of(rig: string): readonly Kept[] {
+	of(rig: string): readonly KeptForecasts[] {
 		return this.evenings.filter(({ foretold }) => foretold.rig === rig);
 	}
 
-	async #put(next: Kept): Promise<void> {
+	async #put(next: KeptForecasts): Promise<void> {
 		await this.#turns(() => this.#port.set(keyOf(next.foretold.rig, next.day), next));
-		const same = ({ foretold, day }: Kept): boolean => foretold.rig === next.foretold.rig && day === next.day;
+		const same = ({ foretold, day }: KeptForecasts): boolean =>
+			foretold.rig === next.foretold.rig && day === next.day;
 		this.evenings = [...this.evenings.filter((one) => !same(one)), next].sort(
 			(a, b) => a.foretold.madeMs - b.foretold.madeMs
 		);
@@ -112,11 +118,11 @@ export class RecordBook {
 	}
 
 	/** Forecasts whose time has come and of which nobody has said yet how they came. */
-	open(rig: string, nowMs: number): readonly Kept[] {
+	open(rig: string, nowMs: number): readonly KeptForecasts[] {
 		return this.of(rig).filter(({ foretold, score }) => score === undefined && foretold.forMs <= nowMs);
 	}
 
-	settle(kept: Kept, score: Score | 'untold'): Promise<void> {
+	settle(kept: KeptForecasts, score: Score | 'untold'): Promise<void> {
 		return this.#put({ ...kept, score });
 	}
 
@@ -128,14 +134,16 @@ export class RecordBook {
 	}
 }
 
-export const settledOf = (evenings: readonly Kept[]): readonly Settled[] =>
+export const settledOf = (evenings: readonly KeptForecasts[]): readonly Settled[] =>
 	evenings.flatMap(({ foretold, score }) =>
 		score !== undefined && score !== 'untold' ? [{ foretold, score }] : []
 	);
 
 /** What the record of a rig says since it was last set back. */
-export const recordSince = (evenings: readonly Kept[], resetMs: number | undefined): ForecastRecord =>
-	recordOf(settledOf(evenings), resetMs);
+export const recordSince = (
+	evenings: readonly KeptForecasts[],
+	resetMs: number | undefined
+): ForecastRecord => forecastRecordOf(settledOf(evenings), resetMs);
 
 const books = new WeakMap<App, RecordBook>();
 /** The record beside an application's logbook: one in a tab, whoever asks for it. */
@@ -147,7 +155,7 @@ export function recordBeside(app: App): RecordBook {
 }
 
 /** A reading is waited for so long before a forecast is held against what came, and what came later than that tells no more. */
-const KNOWN_AFTER_MS = 12 * 3_600_000;
+const KNOWN_AFTER_MS = 12 * HOUR_MS;
 const TELLS_UNTIL_MS = 4 * DAY_MS;
 /** At one go no more than so many are held against what came. */
 const AT_ONCE = 16;

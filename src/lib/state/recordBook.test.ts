@@ -1,15 +1,15 @@
+import { DAY_MS, HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import type { Foretold, Score } from '$core/forecast';
 import { memoryPort, queuedTurns, type KeyValuePort } from '$lib/store';
 import { RecordBook, recordSince, settledOf } from './recordBook.svelte';
 
-const DAY = 86_400_000;
 const NOW = Date.parse('2027-06-16T20:00:00Z');
 const ZONE = 'Etc/UTC';
 const foretold = (madeMs: number, more: Partial<Foretold> = {}): Foretold => ({
 	rig: 'rig',
 	madeMs,
-	forMs: madeMs + DAY,
+	forMs: madeMs + DAY_MS,
 	persons: 2,
 	spread: 1,
 	tanks: [{ id: 'main', p10: 40, p50: 50, p90: 60 }],
@@ -28,21 +28,21 @@ const bookOn = async (port: KeyValuePort = memoryPort()): Promise<RecordBook> =>
 describe('the evenings that are kept', () => {
 	it('one a day: the evening takes the place of the morning, and is then left alone', async () => {
 		const book = await bookOn();
-		const morning = NOW - 12 * 3_600_000;
+		const morning = NOW - 12 * HOUR_MS;
 		expect(book.wants('rig', morning, ZONE)).toBe(true);
 		await book.keep(foretold(morning), ZONE);
-		expect(book.wants('rig', morning + 3_600_000, ZONE)).toBe(false);
+		expect(book.wants('rig', morning + HOUR_MS, ZONE)).toBe(false);
 		expect(book.wants('rig', NOW, ZONE)).toBe(true);
 		expect(book.wants('boat', morning, ZONE)).toBe(true);
 		await book.keep(foretold(NOW), ZONE);
-		expect(book.wants('rig', NOW + 3_600_000, ZONE)).toBe(false);
+		expect(book.wants('rig', NOW + HOUR_MS, ZONE)).toBe(false);
 		expect(book.of('rig').map(({ foretold: { madeMs } }) => madeMs)).toEqual([NOW]);
 	});
 
 	it('are there after a reload; what has come due is open until it is settled', async () => {
 		const port = memoryPort();
 		const book = await bookOn(port);
-		await book.keep(foretold(NOW - 2 * DAY), ZONE);
+		await book.keep(foretold(NOW - 2 * DAY_MS), ZONE);
 		await book.keep(foretold(NOW), ZONE);
 		const later = await bookOn(port);
 		const [open, ...others] = later.open('rig', NOW);
@@ -71,7 +71,7 @@ describe('the evenings that are kept', () => {
 		await port.set('run:x', { mine: true });
 		const book = await bookOn(port);
 		expect(book.evenings).toEqual([]);
-		await book.keep(foretold(NOW - 500 * DAY), ZONE);
+		await book.keep(foretold(NOW - 500 * DAY_MS), ZONE);
 		await book.keep(foretold(NOW), ZONE);
 		const later = await bookOn(port);
 		expect(later.evenings).toHaveLength(1);
@@ -81,7 +81,7 @@ describe('the evenings that are kept', () => {
 
 	it('a spread is corrected by what is settled, when that is asked for', async () => {
 		const book = await bookOn();
-		for (let i = 0; i < 30; i++) await book.keep(foretold(NOW - (i + 2) * DAY), ZONE);
+		for (let i = 0; i < 30; i++) await book.keep(foretold(NOW - (i + 2) * DAY_MS), ZONE);
 		for (const [i, kept] of book.open('rig', NOW).entries())
 			await book.settle(kept, score(i % 2 ? 2.4 : -2.2));
 		const { verdict, spread } = recordSince(book.of('rig'), undefined);

@@ -1,14 +1,14 @@
-import { said } from '$lib/said';
+import { errorMessage } from '$lib/said';
 import { LIST_OF, RECORD_KINDS, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import {
 	editedMs,
 	isChange,
 	keyOf,
-	recordOf,
+	storedRecordOf,
 	type Change,
 	type Edit,
 	type KeptAside,
-	type Kept,
+	type KeptCopy,
 	type RecordStore,
 	type SecondCopy
 } from '$lib/store';
@@ -17,7 +17,7 @@ import {
 type News = { readonly keys: readonly string[] } | { readonly wiped: true };
 
 /** How a start went. */
-export type Begun =
+export type RecordsStart =
 	| { readonly kind: 'open' }
 	/** the store was empty and has been filled again from the second copy */
 	| { readonly kind: 'restored'; readonly entries: number }
@@ -63,7 +63,7 @@ export class Records {
 	}
 
 	/** Reads everything; an emptied store is filled again from the second copy. */
-	async start(): Promise<Begun> {
+	async start(): Promise<RecordsStart> {
 		const opened = await this.#store.open();
 		if (opened.state === 'newer') return { kind: 'newer', raw: opened.raw };
 		const { rig, trip, point, entry } = opened.records;
@@ -86,9 +86,9 @@ export class Records {
 		return { kind: 'open' };
 	}
 
-	async #restore(): Promise<Begun | undefined> {
+	async #restore(): Promise<RecordsStart | undefined> {
 		const kept = await this.#fromCopy();
-		const back = kept.map(([key, value]) => recordOf(key, value)).filter(isChange);
+		const back = kept.map(([key, value]) => storedRecordOf(key, value)).filter(isChange);
 		if (!back.some(({ kind }) => kind === 'rig')) return undefined;
 		await this.#store.update(
 			back.map(({ kind, value }) => ({ kind, id: value.id, make: () => value }) as Edit)
@@ -97,11 +97,11 @@ export class Records {
 		return { kind: 'restored', entries: this.entries.length };
 	}
 
-	async #fromCopy(): Promise<readonly Kept[]> {
+	async #fromCopy(): Promise<readonly KeptCopy[]> {
 		try {
 			return (await this.#copy?.read()) ?? [];
 		} catch (error) {
-			this.copyTrouble = said(error);
+			this.copyTrouble = errorMessage(error);
 			return [];
 		}
 	}
@@ -176,10 +176,10 @@ export class Records {
 		const copy = this.#copy;
 		if (!copy || changes.length === 0) return;
 		this.#copied = this.#copied
-			.then(() => copy.add(changes.map((change): Kept => [keyOf(change), change.value])))
+			.then(() => copy.add(changes.map((change): KeptCopy => [keyOf(change), change.value])))
 			.then(
 				() => (this.copyTrouble = undefined),
-				(error: unknown) => (this.copyTrouble = said(error))
+				(error: unknown) => (this.copyTrouble = errorMessage(error))
 			);
 	}
 
@@ -201,7 +201,7 @@ export class Records {
 			this.#note(lacking.flatMap((key) => all.get(key) ?? []));
 			await this.#copied;
 		} catch (error) {
-			this.copyTrouble = said(error);
+			this.copyTrouble = errorMessage(error);
 		}
 	}
 
@@ -222,7 +222,7 @@ export class Records {
 		try {
 			await this.#copy?.clear();
 		} catch (error) {
-			this.copyTrouble = said(error);
+			this.copyTrouble = errorMessage(error);
 		}
 	}
 
@@ -234,7 +234,7 @@ export class Records {
 				this.trouble = undefined;
 			})
 			.catch((error: unknown) => {
-				this.trouble = `What another tab wrote could not be shown: ${said(error)}. Reload the page.`;
+				this.trouble = `What another tab wrote could not be shown: ${errorMessage(error)}. Reload the page.`;
 			});
 	}
 }

@@ -1,4 +1,4 @@
-import type { Mend } from '$core/findings';
+import type { FindingMend } from '$core/findings';
 import {
 	canonical,
 	rebase,
@@ -88,7 +88,7 @@ export const redoing = ({ steps }: Act, now: string): readonly Edit[] =>
  */
 export function mending(
 	commands: Commands,
-	mend: Mend,
+	mend: FindingMend,
 	label: string,
 	rig: string,
 	stands: (entry: string) => boolean

@@ -1,15 +1,16 @@
-import { said } from '$lib/said';
+import { HOUR_MS } from '$core/time';
+import { errorMessage } from '$lib/said';
 import {
 	allEntriesOf,
 	entriesOf,
 	keysOf,
 	readRun,
-	stepAt,
+	currentStep,
 	stepsOf,
-	type Answer,
+	type StepAnswer,
 	type Run,
 	type Setup,
-	type Step
+	type RunStep
 } from '$core/runs';
 import { instantMs, voided, type Entry, type EntryDraft, type Rig } from '$core/logbook';
 import type { KeyValuePort, Turns } from '$lib/store';
@@ -18,14 +19,13 @@ import type { App } from './app.svelte';
 import { editOf, stamped } from './edits';
 
 const PREFIX = 'run:';
-const HOUR_MS = 3_600_000;
 /** Levels are others by then: a run of yesterday is not gone on with. */
 const STALE_MS = 12 * HOUR_MS;
 /** What is over is kept so long, to be looked at. */
 const KEPT_MS = 7 * 24 * HOUR_MS;
 
-export const isStale = (run: Run, nowMs: number): boolean => nowMs - instantMs(run.begun) > STALE_MS;
-export const isOver = (run: Run): boolean => stepAt(run) === undefined;
+export const isStaleRun = (run: Run, nowMs: number): boolean => nowMs - instantMs(run.begun) > STALE_MS;
+export const isOver = (run: Run): boolean => currentStep(run) === undefined;
 
 /** The id of an entry of a run: the same on every phone that follows it, so that a merge finds one entry and not two. */
 export const entryIdOf = (run: Run, key: string): string => v5(key, run.id);
@@ -76,7 +76,7 @@ export class RunBook {
 				await this.#port.set(PREFIX + id, now);
 				this.trouble = undefined;
 			} catch (error) {
-				this.trouble = `This run goes on, but a reload would forget its steps: ${said(error)}. What it wrote stands.`;
+				this.trouble = `This run goes on, but a reload would forget its steps: ${errorMessage(error)}. What it wrote stands.`;
 			}
 			return now;
 		});
@@ -123,8 +123,8 @@ export async function answerStep(
 	book: RunBook,
 	rig: Rig,
 	run: Run,
-	step: Step,
-	answer: Answer,
+	step: RunStep,
+	answer: StepAnswer,
 	label: string
 ): Promise<boolean> {
 	const { at, ...trip } = app.nowOnTrip();
@@ -161,7 +161,7 @@ export async function answerStep(
 }
 
 /** Goes back to a step: its answer is taken back, what it wrote stands until it is answered anew. */
-export const backTo = (book: RunBook, run: Run, step: Step): Promise<void> =>
+export const backTo = (book: RunBook, run: Run, step: RunStep): Promise<void> =>
 	book.change(run.id, (newest) => {
 		const base = newest ?? run;
 		const steps = stepsOf(base.setup, base.answers);

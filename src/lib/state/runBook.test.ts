@@ -4,7 +4,7 @@ import type { Entry } from '$core/logbook';
 import { stepsOf, type FillSetup, type Run } from '$core/runs';
 import { memoryPort, queuedTurns } from '$lib/store';
 import type { App } from './app.svelte';
-import { answerStep, backTo, entryIdOf, isOver, isStale, RunBook, runsBeside } from './runBook.svelte';
+import { answerStep, backTo, entryIdOf, isOver, isStaleRun, RunBook, runsBeside } from './runBook.svelte';
 
 const setup: FillSetup = {
 	kind: 'fill',
@@ -148,7 +148,7 @@ describe('a run that is kept', () => {
 		await new RunBook(port, queuedTurns()).clear();
 		expect((await port.entries()).map(([key]) => key)).toEqual(['prefs']);
 		const [open] = book.runs;
-		expect(open && isStale(open, nowMs)).toBe(true);
+		expect(open && isStaleRun(open, nowMs)).toBe(true);
 		expect(open && isOver(open)).toBe(false);
 	});
 });

@@ -1,4 +1,4 @@
-import { askThrough, type Asked } from '$lib/askThrough';
+import { workerClient, type RemoteApi } from '$lib/askThrough';
 import localforage from 'localforage';
 import type { KeyValuePort } from './port';
 import type { SecondCopy } from './secondCopy';
@@ -57,9 +57,9 @@ export const browserNotes = (storeName: string): KeyValuePort =>
  */
 export function browserSecondCopy(): SecondCopy | undefined {
 	if (!('storage' in navigator) || !('getDirectory' in navigator.storage)) return undefined;
-	let started: Asked<SecondCopy> | undefined;
-	const copy = (): Asked<SecondCopy> =>
-		(started ??= askThrough<SecondCopy>(
+	let started: RemoteApi<SecondCopy> | undefined;
+	const copy = (): RemoteApi<SecondCopy> =>
+		(started ??= workerClient<SecondCopy>(
 			new Worker(new URL('./secondCopy.worker.ts', import.meta.url), { type: 'module' })
 		));
 	return {

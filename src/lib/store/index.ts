@@ -3,19 +3,19 @@ export { memoryFiles, privateFiles, type FilePort } from './files';
 export { memoryPort } from './memory';
 export type { KeyValuePort } from './port';
 export { editedMs } from './edited';
-export { secondCopy, type Kept, type SecondCopy } from './secondCopy';
+export { secondCopy, type KeptCopy, type SecondCopy } from './secondCopy';
 export { browserTurns, queuedTurns, type Turns } from './turns';
 export {
 	EmptiedElsewhere,
 	isChange,
 	keyOf,
-	recordOf,
+	storedRecordOf,
 	recordStore,
 	type Change,
 	type Edit,
 	type KeptAside,
 	type Opened,
 	type Ports,
-	type Records,
+	type StoredRecords,
 	type RecordStore
 } from './records';

@@ -26,12 +26,12 @@ export interface KeptAside {
 	readonly problems: readonly Problem[];
 }
 
-export type Records = { readonly [K in RecordKind]: ReadonlyMap<string, RecordTypes[K]> };
+export type StoredRecords = { readonly [K in RecordKind]: ReadonlyMap<string, RecordTypes[K]> };
 
 export type Opened =
 	| {
 			readonly state: 'open';
-			readonly records: Records;
+			readonly records: StoredRecords;
 			readonly aside: readonly KeptAside[];
 			/** it holds nothing because it was emptied on purpose */
 			readonly emptied: boolean;
@@ -87,7 +87,7 @@ const kindOf = (key: string): RecordKind | undefined =>
 	RECORD_KINDS.find((kind) => key.startsWith(`${kind}:`));
 
 /** Reads what stands at a key; problems when it is no record. */
-export function recordOf(key: string, value: unknown): Change | readonly Problem[] {
+export function storedRecordOf(key: string, value: unknown): Change | readonly Problem[] {
 	const kind = kindOf(key);
 	if (!kind)
 		return [{ path: '$', expected: `a key that begins with one of ${RECORD_KINDS.join(', ')}`, got: key }];
@@ -161,7 +161,7 @@ export function recordStore(
 		(await aside.entries()).map(([, value]) => value as KeptAside);
 	const read = async (key: string, value: unknown): Promise<Change | undefined> => {
 		if (value === undefined) return undefined;
-		const found = recordOf(key, value);
+		const found = storedRecordOf(key, value);
 		if (isChange(found)) return found;
 		await setAside({ key, value, problems: found });
 		return undefined;
@@ -215,7 +215,7 @@ export function recordStore(
 				return changes;
 			}),
 		async reread(keys) {
-			const found = await Promise.all(keys.map(async (key) => recordOf(key, await records.get(key))));
+			const found = await Promise.all(keys.map(async (key) => storedRecordOf(key, await records.get(key))));
 			return found.filter(isChange);
 		},
 		aside: listAside,

@@ -3,7 +3,7 @@ import type { FilePort } from './files';
 import type { Turns } from './turns';
 
 /** A record by its key in the store. */
-export type Kept = readonly [key: string, value: unknown];
+export type KeptCopy = readonly [key: string, value: unknown];
 
 /** A record's key, and when it was last edited, ms. */
 export type Stamp = readonly [key: string, editedMs: number];
@@ -11,9 +11,9 @@ export type Stamp = readonly [key: string, editedMs: number];
 /** A copy of the records beside the store, on a port of small files. */
 export interface SecondCopy {
 	/** Notes records that were put, in a file of their own. */
-	add(records: readonly Kept[]): Promise<void>;
+	add(records: readonly KeptCopy[]): Promise<void>;
 	/** Everything noted, the later of each record. */
-	read(): Promise<readonly Kept[]>;
+	read(): Promise<readonly KeptCopy[]>;
 	/** Those keys of a list whose record, as old as it is said to be, is not in the copy. */
 	missing(stamps: readonly Stamp[]): Promise<readonly string[]>;
 	clear(): Promise<void>;
@@ -24,11 +24,11 @@ const PART = 'part-';
 /** So many small files are gathered into one. */
 const MOST_PARTS = 100;
 
-const isKept = (one: unknown): one is Kept =>
+const isKept = (one: unknown): one is KeptCopy =>
 	Array.isArray(one) && one.length === 2 && typeof one[0] === 'string';
 
 /** What one file says; one that a crash cut short says nothing. */
-function keptIn(text: string | undefined): readonly Kept[] {
+function keptIn(text: string | undefined): readonly KeptCopy[] {
 	try {
 		const read: unknown = JSON.parse(text ?? '');
 		return Array.isArray(read) ? read.filter(isKept) : [];
@@ -49,7 +49,7 @@ export function secondCopy(files: FilePort, turns: Turns): SecondCopy {
 	let written = 0;
 	const nameOf = (kind: string): string =>
 		`${kind}${String(Date.now()).padStart(15, '0')}-${String(++written).padStart(6, '0')}-${crypto.randomUUID()}`;
-	const readAll = async (names: readonly string[]): Promise<readonly Kept[]> => {
+	const readAll = async (names: readonly string[]): Promise<readonly KeptCopy[]> => {
 		const records = new Map<string, unknown>();
 		const sorted = [...names].sort((a, b) => order(a) - order(b) || (a < b ? -1 : 1));
 		for (const name of sorted)

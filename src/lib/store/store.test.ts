@@ -12,7 +12,7 @@ import {
 	secondCopy,
 	type Change,
 	type Edit,
-	type Kept,
+	type KeptCopy,
 	type KeyValuePort,
 	type RecordStore
 } from './index';
@@ -245,7 +245,7 @@ describe('the record store', () => {
 });
 
 describe('the second copy', () => {
-	const kept = (id: string, note: string, edited?: string): Kept => [
+	const kept = (id: string, note: string, edited?: string): KeptCopy => [
 		`entry:${id}`,
 		{ id, note, ...(edited ? { edited } : {}) }
 	];

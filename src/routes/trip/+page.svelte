@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { zonedIso, zonedTime } from '$core/time';
+	import { DAY_MS, zonedIso, zonedTime } from '$core/time';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { instantMs, tripInUse, tripSpan, type Stop, type Trip } from '$core/logbook';
-	import type { Mend, TripChange } from '$core/plan';
+	import type { PlanMend, TripChange } from '$core/plan';
 	import { capital, dayText, sayChange, sayLastChance, sayPlan } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { onMount } from 'svelte';
@@ -15,7 +15,7 @@
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
 	import Spans from '$lib/ui/page/Spans.svelte';
-	import { sayDone } from '$lib/ui/shell/saying';
+	import { notifyDone } from '$lib/ui/shell/saying';
 	import LoadBefore from '$lib/ui/trip/LoadBefore.svelte';
 	import PlanNews from '$lib/ui/trip/PlanNews.svelte';
 	import PointsAhead from '$lib/ui/trip/PointsAhead.svelte';
@@ -75,7 +75,7 @@
 	const dumps = $derived(
 		trip?.stops.some(({ services }) => services.some(({ kind }) => kind === 'grey' || kind === 'black'))
 	);
-	const mendWords = ({ change }: Mend): string =>
+	const mendWords = ({ change }: PlanMend): string =>
 		rig && trip ? capital(sayChange(change, { rig, trip, points: app.records.points, units })) : '';
 
 	onMount(() => {
@@ -90,16 +90,15 @@
 		if (!trip) return;
 		const next = copyOfTrip(trip, zonedTime(app.nowMs, trip.timeZone).day);
 		if (!(await app.commands.put([{ kind: 'trip', value: next }], `${next.name}: copied`))) return;
-		sayDone(app, `${next.name}: copied`);
+		notifyDone(app, `${next.name}: copied`);
 		await goto(`/trip?trip=${encodeURIComponent(next.id)}`);
 	}
 
-	const NIGHT_MS = 86_400_000;
 	/** How long one can stay where one is: a stop that lasts as long as the tanks do, at the odds that plans are made for. */
 	async function stayHere(): Promise<void> {
 		const days = app.engine.assessment?.forecast.autonomyDays.p10;
 		if (!whole || days === undefined) return;
-		const leaveMs = app.nowMs + Math.max(1, Math.floor(days)) * NIGHT_MS;
+		const leaveMs = app.nowMs + Math.max(1, Math.floor(days)) * DAY_MS;
 		const stop: Stop = {
 			id: uuid(),
 			name: 'Here',

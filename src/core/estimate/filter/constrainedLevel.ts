@@ -1,9 +1,9 @@
 import { truncate, type Gaussian, type Moments, type Truncated } from '../../numerics/index.js';
-import type { Model, Place, Pool } from '../model/index.js';
+import type { Model, TankPlace, Pool } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 
 /** What serves of a pool as believed now, litres; without doubt where it was measured. */
-export function usableNow({ usable, usableL }: Pool, belief: Gaussian): Moments {
+export function usableNow({ usableRow: usable, usableL }: Pool, belief: Gaussian): Moments {
 	return usable === undefined
 		? { mean: usableL, sd: 0 }
 		: { mean: belief.mean[usable] ?? usableL, sd: belief.sdOf(usable) };
@@ -13,7 +13,7 @@ export function usableNow({ usable, usableL }: Pool, belief: Gaussian): Moments 
  * A pool's level given that it is no more than what serves, where that is itself only believed: the level moves with
  * the room that is left, whose normal is cut at 0 (moments matched).
  */
-function underBrim({ index, usable }: Pool, belief: Gaussian, now: Moments): Moments {
+function underBrim({ index, usableRow: usable }: Pool, belief: Gaussian, now: Moments): Moments {
 	if (usable === undefined) return now;
 	const [level, volume] = [now.sd ** 2, belief.sdOf(usable) ** 2];
 	const both = belief.cov.at(index, usable);
@@ -36,7 +36,7 @@ export const levelBelieved = ({ index }: Pool, belief: Gaussian): Moments => ({
 
 /** A tank's level with the knowledge that it is between empty and what serves. */
 export function levelWithin(
-	{ pool, share }: Place,
+	{ pool, share }: TankPlace,
 	belief: Gaussian,
 	level: Moments = levelBelieved(pool, belief)
 ): Truncated {
@@ -59,7 +59,7 @@ export interface Band {
  * The band of a level that holds nine in ten. A tank can stand quite empty or quite full, and often does, which no cut
  * normal allows for: where the belief reaches a bound, so does the band.
  */
-export function bandOf(level: Truncated, { pool, share }: Place, belief: Gaussian): Band {
+export function bandOf(level: Truncated, { pool, share }: TankPlace, belief: Gaussian): Band {
 	const { mean, sd } = levelBelieved(pool, belief);
 	const top = usableNow(pool, belief).mean * share;
 	const at = (deviations: number): number => Math.min(Math.max((mean + deviations * sd) * share, 0), top);
@@ -70,7 +70,7 @@ export function bandOf(level: Truncated, { pool, share }: Place, belief: Gaussia
 }
 
 /** The place of a tank in the model. @throws RangeError when the rig has no such tank */
-export function placeOf(model: Model, tankId: string): Place {
+export function placeOf(model: Model, tankId: string): TankPlace {
 	const place = model.places.get(tankId);
 	if (!place) throw new RangeError(`there is no tank ${JSON.stringify(tankId)} in this rig`);
 	return place;

@@ -1,6 +1,6 @@
 import type { Habit, Rig } from '../../logbook/index.js';
 import type { Gaussian } from '../../numerics/index.js';
-import type { Counted } from '../inputs/index.js';
+import type { HabitCount } from '../inputs/index.js';
 import type { Model } from '../model/index.js';
 import { countedStreams } from './countMeasurements.js';
 
@@ -31,12 +31,12 @@ export const countedHabits = (
 	model: Model,
 	belief: Gaussian,
 	counts: Omit<Counts, 'atMs'>
-): readonly Counted[] =>
+): readonly HabitCount[] =>
 	countedStreams(model).map(({ habit, usual, cadenceSd, perPerson, perDay }) => ({
 		usual,
 		cadenceSd,
 		perDay,
 		times: habit ? (counts.times.get(habit.id) ?? 0) : 0,
 		exposure: exposureTo(counts, habit, perPerson),
-		litres: Math.max(0, belief.mean[(habit && model.habit.get(habit.id)) ?? -1] ?? 0)
+		litres: Math.max(0, belief.mean[(habit && model.habitRow.get(habit.id)) ?? -1] ?? 0)
 	}));

@@ -24,7 +24,7 @@ export interface Estimate {
 	/** the entries it rests on, in order */
 	readonly entries: readonly Entry[];
 	/** how many times as wide forecasts from here are drawn as they would be, by their own record; as they are when absent */
-	readonly spread?: number;
+	readonly inflation?: number;
 	/** states on the way here, rising: a look into the past begins at one of them and leaves it as it is */
 	readonly checkpoints: readonly Checkpoint[];
 }

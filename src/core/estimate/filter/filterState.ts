@@ -37,11 +37,11 @@ export interface FilterState extends KeyedRegime {
 	/** what those counts say of use that nobody writes down */
 	rates: readonly RateMeasurement[];
 	/** unlogged litres per exposure of each stream as last counted */
-	unlogged: readonly number[];
+	unloggedL: readonly number[];
 	/** where uses are written in batches: the sitting under way, and the habits written at it */
 	sitting: { readonly atMs: number; readonly habits: readonly string[] } | undefined;
 	/** times of each habit that are expected to be written at the next sitting */
-	readonly expected: Map<string, number>;
+	readonly expectedUses: Map<string, number>;
 }
 
 /** Before anything was written down: tanks anywhere between empty and full, habits and rates at their priors. */
@@ -63,9 +63,9 @@ export function initialState(model: Model): FilterState {
 		),
 		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0, risen: new Map() },
 		rates: [],
-		unlogged: model.streams.map(({ broad }) => broad.mean),
+		unloggedL: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
-		expected: new Map(),
+		expectedUses: new Map(),
 		mains: false,
 		sewer: false,
 		measures: [],
@@ -85,7 +85,7 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	doubts: [...state.doubts],
 	imbalances: [...state.imbalances],
 	agreedMs: new Map(state.agreedMs),
-	expected: new Map(state.expected)
+	expectedUses: new Map(state.expectedUses)
 });
 
 /** What was lived and written down up to now. */
@@ -103,7 +103,7 @@ export function recount(model: Model, state: FilterState): void {
 	const { unlogged } = useInLog(countedHabits(model, belief, learned));
 	const streams = countedStreams(model);
 	state.rates = rateMeasurements(model, unlogged);
-	state.unlogged = model.streams.map((stream) => {
+	state.unloggedL = model.streams.map((stream) => {
 		const at = streams.indexOf(stream);
 		return Math.max(0, (at < 0 ? belief.mean[stream.index] : unlogged.mean[at]) ?? 0);
 	});

@@ -37,7 +37,7 @@ function applyMovement(model: Model, state: FilterState, movement: Movement): vo
 		carry((pool === out ? rows?.movedOut : rows?.movedIn)?.get(pool.index), 1);
 	}
 	for (const meter of movement.meters) {
-		carry(model.counted.get(meter), 1);
+		carry(model.countedRow.get(meter), 1);
 		carry(rows?.passed.get(meter), 1);
 	}
 	const { belief } = state;
@@ -55,14 +55,14 @@ function applyMovement(model: Model, state: FilterState, movement: Movement): vo
 						constant: way * settles.constant * k
 					}
 		);
-		belief.propagate([...rows, { row: model.moved, from: amount, constant: way * settles.constant }]);
+		belief.propagate([...rows, { row: model.movedRow, from: amount, constant: way * settles.constant }]);
 		const spread: Sparse = [
-			[model.moved, way],
+			[model.movedRow, way],
 			...carried.map(([row, k]) => [row, row === end ? 1 : k * way] as const)
 		];
 		belief.addNoise(spread, settles.sdL ** 2);
 		if (litres !== undefined)
-			belief.condition([[model.moved, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, {
+			belief.condition([[model.movedRow, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, {
 				mean: litres,
 				variance: 0
 			});

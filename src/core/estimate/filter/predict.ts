@@ -21,7 +21,7 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 	}
 	if (toMs <= fromMs) return false;
 	endSitting(model, state, toMs);
-	const byDays = model.pending.size > 0 || state.learned.days > PARAMETERS.cadenceKnownAfterDays;
+	const byDays = model.unenteredRow.size > 0 || state.learned.days > PARAMETERS.cadenceKnownAfterDays;
 	const endMs = model.wakingDay.lastEndMs(toMs, byDays ? 1 : 4);
 	if (endMs <= fromMs) {
 		flowUntil(model, state, toMs);
@@ -56,7 +56,7 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 				);
 			}
 			if (flows && used > 0) flowFor(model, state, used, persons, often);
-			if (model.pending.size > 0 && used > 0)
+			if (model.unenteredRow.size > 0 && used > 0)
 				propagateUnentered(
 					model,
 					state,
@@ -87,7 +87,7 @@ function flowFor(
 	persons: number,
 	often: (habit: Habit | undefined) => number
 ): void {
-	const { belief, unlogged } = state;
+	const { belief, unloggedL: unlogged } = state;
 	const { streams } = model;
 	const count = streams.length;
 	const exposure = new Float64Array(count);

@@ -1,7 +1,7 @@
 import type { EntryOf, Habit } from '../../logbook/index.js';
 import type { Sparse } from '../../numerics/index.js';
 import { SITTING_MS } from '../inputs/index.js';
-import { gainsOf, pathsOf, type Model } from '../model/index.js';
+import { flowGainsOf, pathsOf, type Model } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { exposureTo } from './counts.js';
 import type { FilterState } from './filterState.js';
@@ -20,11 +20,11 @@ export function propagateUnentered(
 	days: number,
 	exposureOf: (habit: Habit) => number
 ): void {
-	const { learned, belief, expected } = state;
+	const { learned, belief, expectedUses: expected } = state;
 	for (const { habit, perPerson, lumpL } of model.streams) {
 		if (!habit) continue;
-		const row = model.pending.get(habit.id);
-		const each = model.habit.get(habit.id);
+		const row = model.unenteredRow.get(habit.id);
+		const each = model.habitRow.get(habit.id);
 		if (row === undefined || each === undefined) continue;
 		const lived = exposureTo(learned, habit, perPerson);
 		const written = learned.times.get(habit.id) ?? 0;
@@ -43,7 +43,7 @@ export function propagateUnentered(
 /** What comes with each time beside its litres, such as what a toilet receives beside its flush. */
 function addFixed(model: Model, state: FilterState, habit: Habit, times: number): void {
 	const { mean } = state.belief;
-	for (const [row, { fixed }] of gainsOf(model, model.flow(habit, state)))
+	for (const [row, { fixed }] of flowGainsOf(model, model.flow(habit, state)))
 		mean[row] = (mean[row] as number) + times * fixed;
 }
 
@@ -53,9 +53,9 @@ const ofExpected = (times: number, expected: number): number =>
 
 /** What was pending of a habit turns out to be so many times. */
 function resolve(model: Model, state: FilterState, habit: Habit, times: number): void {
-	const { belief, expected } = state;
-	const row = model.pending.get(habit.id);
-	const each = model.habit.get(habit.id);
+	const { belief, expectedUses: expected } = state;
+	const row = model.unenteredRow.get(habit.id);
+	const each = model.habitRow.get(habit.id);
 	if (row === undefined || each === undefined) return;
 	const before = expected.get(habit.id) ?? 0;
 	if (before > 0) {
@@ -80,7 +80,7 @@ function resolve(model: Model, state: FilterState, habit: Habit, times: number):
  * @returns how many of its times were not expected and happen now
  */
 export function enterUses(model: Model, state: FilterState, entry: EntryOf<'use'>, habit: Habit): number {
-	if (!model.pending.has(habit.id)) return entry.times;
+	if (!model.unenteredRow.has(habit.id)) return entry.times;
 	const atMs = state.atMs ?? 0;
 	const before = state.sitting?.habits ?? [];
 	state.sitting = { atMs, habits: [...before.filter((id) => id !== habit.id), habit.id] };
@@ -89,7 +89,7 @@ export function enterUses(model: Model, state: FilterState, entry: EntryOf<'use'
 		resolve(model, state, habit, 0);
 		return entry.times;
 	}
-	const times = ofExpected(entry.times, state.expected.get(habit.id) ?? 0);
+	const times = ofExpected(entry.times, state.expectedUses.get(habit.id) ?? 0);
 	resolve(model, state, habit, times);
 	return entry.times - times;
 }
@@ -99,7 +99,7 @@ export function endSitting(model: Model, state: FilterState, toMs: number): void
 	const { sitting } = state;
 	if (!sitting || toMs - sitting.atMs < SITTING_MS) return;
 	state.sitting = undefined;
-	for (const id of model.pending.keys()) {
+	for (const id of model.unenteredRow.keys()) {
 		const habit = model.habits.get(id);
 		if (habit && !sitting.habits.includes(id)) resolve(model, state, habit, 0);
 	}

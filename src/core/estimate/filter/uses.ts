@@ -22,7 +22,7 @@ export function applyUse(
 ): void {
 	const { belief } = state;
 	const flow = model.flow(habit, state);
-	const h = model.habit.get(habit.id) ?? 0;
+	const h = model.habitRow.get(habit.id) ?? 0;
 	const { perLitre: f, fixed: c } = flow.drawn;
 	const scatter = n * (1 - PARAMETERS.habitMeanVarianceShare) * (f * habit.litresEach.sd) ** 2;
 	const { paths, beside } = drawnOf(model, flow);
@@ -33,14 +33,14 @@ export function applyUse(
 		return belief.addNoise(paths, scatter);
 	}
 	const measuredL = entry.litres;
-	const direction: Sparse = [[model.moved, 1], ...paths];
-	belief.replace(model.moved, 0, 0);
+	const direction: Sparse = [[model.movedRow, 1], ...paths];
+	belief.replace(model.movedRow, 0, 0);
 	for (const [row, k] of direction) belief.mean[row] = (belief.mean[row] ?? 0) + k * measuredL;
 	belief.addNoise(direction, (entry.sdL ?? sdOfMeasuredUse(measuredL)) ** 2);
 	if (habit.litresEach.sd > 0 && n > 0 && f > 0)
 		belief.condition(
 			[
-				[model.moved, 1],
+				[model.movedRow, 1],
 				[h, -n * f]
 			],
 			scatter,

@@ -10,8 +10,8 @@ import {
 } from '../filter/index.js';
 import type { Measurement, Model } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
-import { lossOf, strainOf, suspectGauge } from './cusum.js';
-import { agrees, passes, sameGap, type InstrumentKind } from './gate.js';
+import { lossCusum, strainCusum, suspectGauge } from './cusum.js';
+import { agrees, passesGate, sameGap, type InstrumentKind } from './gate.js';
 import { couldBeMissed, noteLoss, noteMissedEntry, wasRight } from './imbalances.js';
 import { innovationOf, type Innovation } from './innovation.js';
 import { missedEntryChance, wasDue } from './missedEntryHypothesis.js';
@@ -75,7 +75,7 @@ function accept(model: Model, state: FilterState, reading: Assessed, innovation:
 	if (shadow) return entry.trusted ? giveWay(state, reading, innovation.gapL) : undefined;
 	if (kind !== 'meter') {
 		refute(state, instrument, measurement.pool);
-		if (measurement.to === measurement.from) lossOf(model, state, entry, measurement, innovation);
+		if (measurement.to === measurement.from) lossCusum(model, state, entry, measurement, innovation);
 	}
 	measurementUpdate(state.belief, measurement);
 	settle(state, reading);
@@ -170,8 +170,8 @@ function reject(model: Model, state: FilterState, reading: Assessed, innovation:
 export function assessReading(model: Model, state: FilterState, reading: Assessed): void {
 	const { entry, measurement, kind, shadow } = reading;
 	const innovation = innovationOf(posterior(state), measurement);
-	const strain = kind === 'gauge' ? strainOf(state, entry, innovation.chance, shadow) : 0;
-	if (passes(state, entry.instrument, kind, innovation, strain))
+	const strain = kind === 'gauge' ? strainCusum(state, entry, innovation.chance, shadow) : 0;
+	if (passesGate(state, entry.instrument, kind, innovation, strain))
 		return accept(model, state, reading, innovation);
 	if (!entry.trusted) return reject(model, state, reading, innovation);
 	giveWay(state, reading, innovation.gapL);

@@ -18,7 +18,7 @@ export function suspectGauge(state: FilterState, gauge: string): void {
  * that are each just possible, one after the other, are not those of an honest gauge. While the gauge counts it
  * drags the belief along, so that a small strain only asks for a look without it.
  */
-export function strainOf(
+export function strainCusum(
 	state: FilterState,
 	{ instrument }: Reading,
 	chance: number,
@@ -46,7 +46,7 @@ export function strainOf(
  * goes where nothing counts it, or does not arrive where it should. Once the sum is reached it is noted, and from there
  * on the account of this tank is worth less.
  */
-export function lossOf(
+export function lossCusum(
 	model: Model,
 	state: FilterState,
 	{ instrument }: Reading,

@@ -18,7 +18,7 @@ const gateOf = (state: FilterState, instrument: string, kind: InstrumentKind): n
  * Whether a reading passes: it is within its gate, and the readings of its gauge are not strained. A light is doubted
  * when the belief gives its band less than the two-sided chance beyond the gate.
  */
-export const passes = (
+export const passesGate = (
 	state: FilterState,
 	instrument: string,
 	kind: InstrumentKind,

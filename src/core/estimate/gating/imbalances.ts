@@ -66,7 +66,7 @@ export function wasRight(state: FilterState, readings: readonly DoubtedReading[]
 }
 
 /** How far a pool's level is beyond what it can be, litres: below empty for fresh, above full for waste. */
-function beyond(model: Model, { index, usable, usableL }: Pool, mean: Float64Array): number {
+function beyond(model: Model, { index, usableRow: usable, usableL }: Pool, mean: Float64Array): number {
 	const level = mean[index] ?? 0;
 	if (isFresh(model, index)) return -level;
 	return level - (usable === undefined ? usableL : (mean[usable] ?? usableL));
@@ -83,11 +83,11 @@ export function checkPossible(model: Model, state: FilterState): void {
 		const now = posterior(state);
 		const byL = beyond(model, pool, now.mean);
 		const slack: Sparse =
-			pool.usable === undefined || isFresh(model, pool.index)
+			pool.usableRow === undefined || isFresh(model, pool.index)
 				? [[pool.index, 1]]
 				: [
 						[pool.index, 1],
-						[pool.usable, -1]
+						[pool.usableRow, -1]
 					];
 		if (byL < Math.max(margin, 2 * Math.sqrt(now.varianceOf(slack)))) continue;
 		const right = state.suspected.filter((one) => one.pool === pool.index && one.couldBeMissed);

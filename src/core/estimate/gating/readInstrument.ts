@@ -15,7 +15,7 @@ type Reading = EntryOf<'reading'>;
 
 /** The meter was set: it counts from the value shown now, and what it had counted is forgotten. */
 function restart(model: Model, state: FilterState, meter: Meter, value: number): void {
-	const counted = model.counted.get(meter.id);
+	const counted = model.countedRow.get(meter.id);
 	if (counted === undefined) return;
 	state.belief.replace(counted, 0, 0);
 	remember(state, meter.id, { countsFrom: value });
@@ -39,7 +39,7 @@ function readMeter(model: Model, state: FilterState, entry: Reading, meter: Mete
 	if (typeof value !== 'number') return;
 	const base = historyOf(state, meter.id).countsFrom;
 	if (entry.reset || base === undefined) return restart(model, state, meter, value);
-	const counted = state.belief.mean[model.counted.get(meter.id) ?? -1] ?? 0;
+	const counted = state.belief.mean[model.countedRow.get(meter.id) ?? -1] ?? 0;
 	const before = base + counted / (meter.unitL * (meter.scale ?? 1));
 	// From the next round on it counts from as much less, so that it may roll over again and again.
 	const countsFrom = meter.counts === 'up' ? base - rolledBy(before, value) : base;

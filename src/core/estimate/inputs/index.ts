@@ -3,5 +3,5 @@ export { climateOf, riseOf, USUAL_CLIMATE, type Climate } from './climate.js';
 export { crewOf, crewWith, personDays, personsAt, type Crew } from './crew.js';
 export { hookUpsOf, type HookUp } from './hookUps.js';
 export { cached, regimeKey, regimeKeyOf, type KeyedRegime } from './regime.js';
-export { useInLog, type Counted, type Logged, type Unlogged } from './unloggedUse.js';
+export { useInLog, type HabitCount, type Logged, type Unlogged } from './unloggedUse.js';
 export { wakingDaysOf } from './wakingDays.js';

@@ -23,7 +23,7 @@ export interface UseInLog {
 }
 
 /** One habit in the log. */
-export interface Counted {
+export interface HabitCount {
 	/** times per exposure by the rig's own word, and the doubt of that as a share */
 	readonly usual: number;
 	readonly cadenceSd: number;
@@ -101,7 +101,7 @@ interface Sums {
  * are negative binomial, which weighs it; given the chance p, λ is gamma again, and what is unlogged is (1 − p)·λ·litres.
  * The moments of that mixture are what the belief is given.
  */
-export function useInLog(habits: readonly Counted[]): UseInLog {
+export function useInLog(habits: readonly HabitCount[]): UseInLog {
 	const n = habits.length;
 	/** by habit and common share: its likelihood, and the moments of what is missing given it */
 	const given = habits.map(({ usual, cadenceSd, times, exposure, perDay, litres }) => {

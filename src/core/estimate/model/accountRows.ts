@@ -1,7 +1,7 @@
 import type { Amount } from '../../rig/index.js';
 
 /** What a litre, and a time, bring to rows of the state. */
-export type Gains = readonly (readonly [index: number, gain: Amount])[];
+export type FlowGains = readonly (readonly [index: number, gain: Amount])[];
 
 /** Of what an account is kept. */
 export interface AccountScope {

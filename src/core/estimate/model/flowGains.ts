@@ -2,13 +2,13 @@ import type { Habit } from '../../logbook/index.js';
 import type { Sparse } from '../../numerics/index.js';
 import type { Amount, Flow } from '../../rig/index.js';
 import type { KeyedRegime } from '../inputs/index.js';
-import type { Gains } from './accountRows.js';
+import type { FlowGains } from './accountRows.js';
 import type { Model } from './model.js';
 
-const known = new WeakMap<Flow, Gains>();
+const known = new WeakMap<Flow, FlowGains>();
 
 /** A flow's gains by state index: pools together with the meters it passes. Flows are made once per model. */
-export function gainsOf(model: Model, flow: Flow): Gains {
+export function flowGainsOf(model: Model, flow: Flow): FlowGains {
 	const before = known.get(flow);
 	if (before) return before;
 	const byIndex = new Map<number, Amount>();
@@ -18,7 +18,7 @@ export function gainsOf(model: Model, flow: Flow): Gains {
 		byIndex.set(index, { perLitre: sum.perLitre + perLitre, fixed: sum.fixed + fixed });
 	};
 	for (const [tank, amount] of flow.tanks) add(model.places.get(tank)?.pool.index, amount);
-	for (const [meter, amount] of flow.meters) add(model.counted.get(meter), amount);
+	for (const [meter, amount] of flow.meters) add(model.countedRow.get(meter), amount);
 	const found = [...byIndex, ...(model.accounts?.gains.get(flow) ?? [])];
 	known.set(flow, found);
 	return found;
@@ -26,7 +26,7 @@ export function gainsOf(model: Model, flow: Flow): Gains {
 
 /** What one litre of a habit brings to pools and meters as things stand, by row of the state. */
 export const pathsOf = (model: Model, regime: KeyedRegime, habit: Habit): Sparse =>
-	gainsOf(model, model.flow(habit, regime)).map(([row, { perLitre }]) => [row, perLitre] as const);
+	flowGainsOf(model, model.flow(habit, regime)).map(([row, { perLitre }]) => [row, perLitre] as const);
 
 /** What a litre drawn brings, by row of the state, and what comes with each time beside it. */
 export interface Drawn {
@@ -40,7 +40,7 @@ export function drawnOf(model: Model, flow: Flow): Drawn {
 	const before = drawnKnown.get(flow);
 	if (before) return before;
 	const { perLitre: f, fixed: c } = flow.drawn;
-	const shares = gainsOf(model, flow).map(([row, gain]) => {
+	const shares = flowGainsOf(model, flow).map(([row, gain]) => {
 		const perDrawn = f > 0 ? gain.perLitre / f : c > 0 ? gain.fixed / c : 0;
 		const beside = f > 0 ? gain.fixed - perDrawn * c : c > 0 ? 0 : gain.fixed;
 		return { row, perDrawn, beside };

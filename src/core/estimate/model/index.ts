@@ -1,5 +1,5 @@
-export type { AccountRows, AccountScope, Gains } from './accountRows.js';
-export { drawnOf, gainsOf, pathsOf } from './flowGains.js';
+export type { AccountRows, AccountScope, FlowGains } from './accountRows.js';
+export { drawnOf, flowGainsOf, pathsOf } from './flowGains.js';
 export { emptyOfPool, fullOf, type KnownLevel } from './knownLevel.js';
 export {
 	displaySd,
@@ -12,6 +12,6 @@ export {
 	type Measurement
 } from './measurementModel.js';
 export { modelOf, withCrew, withMorePersons, withTrips, type Model } from './model.js';
-export { type Place, type Pool } from './pools.js';
+export { type TankPlace, type Pool } from './pools.js';
 export { anywhere, priorBelief } from './priors.js';
 export { networkOf, type Stream } from './streams.js';

@@ -13,8 +13,8 @@ export interface KnownLevel {
 /** To the brim: what really serves, where that is still being learned. */
 export const fullOf = (pool: Pool): KnownLevel => ({
 	pool,
-	from: pool.usable === undefined ? [] : [[pool.usable, 1]],
-	constant: pool.usable === undefined ? pool.usableL : 0,
+	from: pool.usableRow === undefined ? [] : [[pool.usableRow, 1]],
+	constant: pool.usableRow === undefined ? pool.usableL : 0,
 	sdL: pool.fullSdL
 });
 /** To what stays when it is emptied: what a dump leaves, or the drops in a jug poured out. */

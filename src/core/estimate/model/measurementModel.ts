@@ -4,7 +4,7 @@ import { fromShapeLitres, litresAt, tankById } from '../../rig/index.js';
 import type { KeyedRegime } from '../inputs/index.js';
 import * as PARAMETERS from '../parameters.js';
 import type { Model } from './model.js';
-import type { Place } from './pools.js';
+import type { TankPlace } from './pools.js';
 
 type Reading = EntryOf<'reading'>;
 
@@ -80,7 +80,7 @@ export function openEnded(
 }
 
 /** A measurement of a tank's level, in litres of that tank. */
-function ofLevel({ pool, share }: Place, from: number, to: number, sd: number): Measurement {
+function ofLevel({ pool, share }: TankPlace, from: number, to: number, sd: number): Measurement {
 	return {
 		h: [[pool.index, share]],
 		from,
@@ -93,8 +93,10 @@ function ofLevel({ pool, share }: Place, from: number, to: number, sd: number): 
 }
 
 /** A dip: the level, with the rod's own error. */
-export const rodMeasurement = (place: Place, { litres, sd }: { litres: number; sd: number }): Measurement =>
-	ofLevel(place, litres, litres, sd);
+export const rodMeasurement = (
+	place: TankPlace,
+	{ litres, sd }: { litres: number; sd: number }
+): Measurement => ofLevel(place, litres, litres, sd);
 
 /**
  * A gauge: the level and the part of its error that lasts, which is one constant of that gauge; the rest of its error
@@ -104,7 +106,7 @@ export const rodMeasurement = (place: Place, { litres, sd }: { litres: number; s
  */
 export function gaugeMeasurement(
 	model: Model,
-	place: Place,
+	place: TankPlace,
 	gauge: Gauge,
 	value: number | string
 ): Measurement | undefined {
@@ -113,7 +115,7 @@ export function gaugeMeasurement(
 	const [from, to] = openEnded(gauge, band, value);
 	const sd = model.gaugeSdL.get(gauge.id) ?? 0;
 	const level = ofLevel(place, from, to, Math.sqrt(1 - PARAMETERS.gaugeLastingVarianceShare) * sd);
-	const lasting = model.gaugeError.get(gauge.id);
+	const lasting = model.gaugeErrorRow.get(gauge.id);
 	return lasting === undefined ? level : { ...level, h: [...level.h, [lasting, 1]] };
 }
 
@@ -150,8 +152,8 @@ export function meterMeasurement(
 	const shown =
 		(meter.counts === 'up' ? value - countsFrom : countsFrom - value) * meter.unitL * (meter.scale ?? 1);
 	const stopped = meter.counts === 'down' && value === 0;
-	const counted = model.counted.get(meter.id) ?? 0;
-	const error = model.meterError.get(meter.id) ?? 0;
+	const counted = model.countedRow.get(meter.id) ?? 0;
+	const error = model.meterErrorRow.get(meter.id) ?? 0;
 	const pool = model.places.get(meter.tank)?.pool;
 	const passed = model.accounts?.rows.passed.get(meter.id);
 	const hose: Sparse = [[counted, 1], ...(passed === undefined ? [] : [[passed, 1] as const])];

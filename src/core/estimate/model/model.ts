@@ -26,8 +26,8 @@ import {
 	type KeyedRegime
 } from '../inputs/index.js';
 import * as PARAMETERS from '../parameters.js';
-import type { AccountRows, Gains } from './accountRows.js';
-import { poolsOf, type Place, type Pool } from './pools.js';
+import type { AccountRows, FlowGains } from './accountRows.js';
+import { poolsOf, type TankPlace, type Pool } from './pools.js';
 import { networkOf, streamsOf, type Stream } from './streams.js';
 
 /**
@@ -41,20 +41,20 @@ export interface Model {
 	readonly rig: Rig;
 	readonly size: number;
 	readonly pools: readonly Pool[];
-	readonly places: ReadonlyMap<string, Place>;
-	readonly counted: ReadonlyMap<string, number>;
-	readonly meterError: ReadonlyMap<string, number>;
+	readonly places: ReadonlyMap<string, TankPlace>;
+	readonly countedRow: ReadonlyMap<string, number>;
+	readonly meterErrorRow: ReadonlyMap<string, number>;
 	/** the part of a gauge's error that lasts, litres */
-	readonly gaugeError: ReadonlyMap<string, number>;
+	readonly gaugeErrorRow: ReadonlyMap<string, number>;
 	/** standard deviation of each gauge's error, what lasts of it included, litres */
 	readonly gaugeSdL: ReadonlyMap<string, number>;
-	readonly habit: ReadonlyMap<string, number>;
+	readonly habitRow: ReadonlyMap<string, number>;
 	readonly streams: readonly Stream[];
 	/** where what was used of each habit and is not yet written down stands in the state; nothing is, unless in batches */
-	readonly pending: ReadonlyMap<string, number>;
+	readonly unenteredRow: ReadonlyMap<string, number>;
 	/** the rig says how much goes unlogged: the log's counts are then not asked */
 	readonly statedRate: Rig['unlogged'];
-	readonly moved: number;
+	readonly movedRow: number;
 	readonly crew: Crew;
 	/** heat and exertion of the trips' stops; none where no habit rises with them */
 	readonly climate: Timeline<Climate>;
@@ -65,7 +65,7 @@ export interface Model {
 	readonly habits: ReadonlyMap<string, Habit>;
 	flow(habit: Habit, regime: KeyedRegime): Flow;
 	/** where sums of what flows stand, and what a flow brings to them, while an account is kept */
-	readonly accounts?: { readonly rows: AccountRows; readonly gains: WeakMap<Flow, Gains> };
+	readonly accounts?: { readonly rows: AccountRows; readonly gains: WeakMap<Flow, FlowGains> };
 	/** where all streams of unlogged use flow */
 	network(regime: KeyedRegime): FlowNetwork;
 }
@@ -101,7 +101,7 @@ export function modelOf(
 ): Model {
 	const pools = poolsOf(rig);
 	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
-	let next = pools.length + pools.filter(({ usable }) => usable !== undefined).length;
+	let next = pools.length + pools.filter(({ usableRow: usable }) => usable !== undefined).length;
 	const place = (list: readonly { readonly id: string }[]): ReadonlyMap<string, number> =>
 		new Map(list.map(({ id }) => [id, next++]));
 	const places = new Map(
@@ -121,9 +121,9 @@ export function modelOf(
 		rig,
 		pools,
 		places,
-		counted,
-		meterError,
-		gaugeError,
+		countedRow: counted,
+		meterErrorRow: meterError,
+		gaugeErrorRow: gaugeError,
 		gaugeSdL: new Map(
 			rig.instruments.flatMap((one) => {
 				if (one.kind !== 'gauge') return [];
@@ -131,11 +131,11 @@ export function modelOf(
 				return [[one.id, one.sdL ?? PARAMETERS.gaugeSdShare * (tank ? usableOf(tank) : 0)] as const];
 			})
 		),
-		habit,
+		habitRow: habit,
 		streams,
 		statedRate: rig.unlogged,
-		moved,
-		pending,
+		movedRow: moved,
+		unenteredRow: pending,
 		size: next,
 		...plansOf(rig, trips, entries),
 		wakingDay: wakingDaysOf(rig.id, trips, home, entries.at(-1)?.at),

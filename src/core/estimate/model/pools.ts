@@ -11,7 +11,7 @@ export interface Pool {
 	readonly usableL: number;
 	readonly usableSdL: number;
 	/** where what really serves stands in the state; absent where it was measured */
-	readonly usable: number | undefined;
+	readonly usableRow: number | undefined;
 	/** how exactly "full" and "empty" are seen */
 	readonly fullSdL: number;
 	readonly emptyL: number;
@@ -19,7 +19,7 @@ export interface Pool {
 }
 
 /** What of a pool is a tank's: its share of the usable volume. */
-export interface Place {
+export interface TankPlace {
 	readonly pool: Pool;
 	readonly share: number;
 }
@@ -61,7 +61,7 @@ export function poolsOf(rig: Rig): readonly Pool[] {
 			tanks,
 			usableL,
 			usableSdL,
-			usable: usableSdL > 0 ? next++ : undefined,
+			usableRow: usableSdL > 0 ? next++ : undefined,
 			fullSdL: sum(tanks, fullSdOf),
 			emptyL: sum(tanks, (tank) => emptied(tank).mean),
 			emptySdL: sum(tanks, (tank) => emptied(tank).sd)

@@ -12,9 +12,9 @@ export function priorBelief(model: Model): Gaussian {
 	const belief = new Gaussian(model.size);
 	for (const pool of model.pools) {
 		anywhere(belief, pool);
-		if (pool.usable !== undefined) belief.replace(pool.usable, pool.usableL, pool.usableSdL);
+		if (pool.usableRow !== undefined) belief.replace(pool.usableRow, pool.usableL, pool.usableSdL);
 	}
-	for (const [id, index] of model.meterError) {
+	for (const [id, index] of model.meterErrorRow) {
 		const instrument = model.instruments.get(id);
 		belief.replace(
 			index,
@@ -22,9 +22,9 @@ export function priorBelief(model: Model): Gaussian {
 			instrument?.kind === 'meter' ? (instrument.sdFraction ?? PARAMETERS.meterSdShare) : 0
 		);
 	}
-	for (const [id, index] of model.gaugeError)
+	for (const [id, index] of model.gaugeErrorRow)
 		belief.replace(index, 0, Math.sqrt(PARAMETERS.gaugeLastingVarianceShare) * (model.gaugeSdL.get(id) ?? 0));
-	for (const [id, index] of model.habit) {
+	for (const [id, index] of model.habitRow) {
 		const one = model.habits.get(id)?.litresEach;
 		if (one) belief.replace(index, one.mean, one.sd * Math.sqrt(PARAMETERS.habitMeanVarianceShare));
 	}

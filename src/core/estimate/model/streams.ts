@@ -3,7 +3,7 @@ import { Matrix, type FlowNetwork, type Moments, type Sparse } from '../../numer
 import { flowOf, rarityOf, usualTimesPerDay, type Amount, type Flow } from '../../rig/index.js';
 import { cached, regimeKey, type KeyedRegime } from '../inputs/index.js';
 import * as PARAMETERS from '../parameters.js';
-import type { Place } from './pools.js';
+import type { TankPlace } from './pools.js';
 
 /**
  * Where use that nobody writes down goes: one habit's outlet, the small draws that are in no habit, or any outlet in a
@@ -36,7 +36,7 @@ export interface Stream {
 
 /** Where pools and meters stand in the state. */
 interface Rows {
-	readonly places: ReadonlyMap<string, Place>;
+	readonly places: ReadonlyMap<string, TankPlace>;
 	readonly counted: ReadonlyMap<string, number>;
 }
 

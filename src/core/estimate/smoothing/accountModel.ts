@@ -2,11 +2,11 @@ import type { Sparse } from '../../numerics/index.js';
 import { comesFromOutside, type Flow } from '../../rig/index.js';
 import { cached, regimeKey, type KeyedRegime } from '../inputs/index.js';
 import {
-	gainsOf,
+	flowGainsOf,
 	networkOf,
 	type AccountRows,
 	type AccountScope,
-	type Gains,
+	type FlowGains,
 	type Model
 } from '../model/index.js';
 
@@ -19,7 +19,7 @@ export function accountRows(model: Model, { pools, meters, drawn }: AccountScope
 		usedOut: rows(pools),
 		movedIn: rows(pools),
 		movedOut: rows(pools),
-		passed: rows(meters.filter((id) => model.counted.has(id))),
+		passed: rows(meters.filter((id) => model.countedRow.has(id))),
 		habits: rows(drawn ? model.rig.habits.map(({ id }) => id) : []),
 		streams: drawn ? model.streams.map(() => next++) : [],
 		end: next
@@ -34,7 +34,7 @@ function sideOf(model: Model, pool: number, perLitre: number): 'in' | 'out' {
 
 /** The model that keeps an account beside the levels, in a state of so many rows. */
 export function withAccounts(model: Model, rows: AccountRows, size: number): Model {
-	const meterOf = new Map([...model.counted].map(([id, row]) => [row, rows.passed.get(id)]));
+	const meterOf = new Map([...model.countedRow].map(([id, row]) => [row, rows.passed.get(id)]));
 	/** where a row's gain is booked, and with which sign */
 	const booked = (row: number, perLitre: number): readonly [row: number, sign: number] | undefined => {
 		const passed = meterOf.get(row);
@@ -44,7 +44,7 @@ export function withAccounts(model: Model, rows: AccountRows, size: number): Mod
 		const at = (side === 'in' ? rows.usedIn : rows.usedOut).get(row);
 		return at === undefined ? undefined : [at, side === 'in' ? 1 : -1];
 	};
-	const gains = new WeakMap<Flow, Gains>();
+	const gains = new WeakMap<Flow, FlowGains>();
 	const streams = model.streams.map((stream, s) => ({
 		...stream,
 		gains: cached(regimeKey, (regime: KeyedRegime): Sparse => {
@@ -72,7 +72,7 @@ export function withAccounts(model: Model, rows: AccountRows, size: number): Mod
 				const flow: Flow = { ...plain };
 				const drawn = rows.habits.get(habit.id);
 				gains.set(flow, [
-					...gainsOf(model, plain).flatMap(([row, { perLitre, fixed }]) => {
+					...flowGainsOf(model, plain).flatMap(([row, { perLitre, fixed }]) => {
 						const to = booked(row, perLitre);
 						return to ? [[to[0], { perLitre: to[1] * perLitre, fixed: to[1] * fixed }] as const] : [];
 					}),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DAY, drawCase, MANNERS, START } from '../../../../bench/truth/index.js';
 import { estimate } from '../estimate.js';
-import { accountOf, smoothedPast } from './index.js';
+import { smoothedSums, smoothedPast } from './index.js';
 
 describe('the account of a stretch', () => {
 	// Two ways to the same belief: a state that is carried along, and a pass backward (Rauch, Tung and Striebel).
@@ -16,7 +16,7 @@ describe('the account of a stretch', () => {
 					const fromMs = START + day * DAY;
 					const then = estimate(logbook, 'rig', START + 8 * DAY);
 					const pools = then.model.pools.map(({ index }) => index);
-					const account = accountOf(then, { fromMs, scope: { pools, meters: [], drawn: false } });
+					const account = smoothedSums(then, { fromMs, scope: { pools, meters: [], drawn: false } });
 					for (const { id, levels } of smoothedPast(then, fromMs)) {
 						const usableL = then.model.places.get(id)!.pool.usableL;
 						const back = levels[0]!.litres;
@@ -38,7 +38,7 @@ describe('the account of a stretch', () => {
 		);
 		const then = estimate(logbook, 'rig', START + 8 * DAY);
 		const days = [1, 2, 3, 4, 5];
-		const { cuts, rows, of } = accountOf(then, {
+		const { cuts, rows, of } = smoothedSums(then, {
 			fromMs: START + 3 * DAY,
 			scope: { pools: [], meters: [], drawn: true },
 			cuts: ({ habits, streams }) =>

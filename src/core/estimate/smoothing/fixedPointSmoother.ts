@@ -14,7 +14,7 @@ export interface Cut {
 }
 
 /** What flowed in a stretch, jointly with all that is believed at its end. */
-export interface Account {
+export interface SmoothedSums {
 	readonly fromMs: number;
 	readonly toMs: number;
 	readonly rows: AccountRows;
@@ -31,7 +31,7 @@ export interface Account {
 	levelsOf(tankId: string): { readonly start: number; readonly startSd: number; readonly end: number };
 }
 
-export interface AccountOptions {
+export interface SmoothedSumsOptions {
 	readonly fromMs: number;
 	readonly scope: AccountScope;
 	/** what is to be remembered on the way; asked with the rows that the sums stand in */
@@ -47,14 +47,14 @@ const AT_ONCE = 200;
  *
  * A stretch that begins before the log begins with its first entry.
  */
-export const accountOf = (estimate: Estimate, options: AccountOptions): Account =>
-	runToCompletion(accountBySteps(estimate, options));
+export const smoothedSums = (estimate: Estimate, options: SmoothedSumsOptions): SmoothedSums =>
+	runToCompletion(smoothedSumsInParts(estimate, options));
 
 /** The same in parts: it pauses every so many entries, and says then how far it is, 0 … 1. */
-export function* accountBySteps(
+export function* smoothedSumsInParts(
 	estimate: Estimate,
-	{ fromMs, scope, cuts }: AccountOptions
-): Generator<number, Account> {
+	{ fromMs, scope, cuts }: SmoothedSumsOptions
+): Generator<number, SmoothedSums> {
 	const { model, failing, atMs } = estimate;
 	const rows = accountRows(model, scope);
 	const wanted = [...(cuts?.(rows) ?? [])];

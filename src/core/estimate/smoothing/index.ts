@@ -1,9 +1,9 @@
 export { calibrationPairs, type CalibrationPair } from './calibrationPairs.js';
 export {
-	accountBySteps,
-	accountOf,
-	type Account,
-	type AccountOptions,
+	smoothedSumsInParts,
+	smoothedSums,
+	type SmoothedSums,
+	type SmoothedSumsOptions,
 	type Cut
 } from './fixedPointSmoother.js';
 export { informationGain, type InformationShares } from './informationGain.js';

@@ -23,7 +23,7 @@ export function informationGain(
 	{ model, entries, failing }: Estimate,
 	habitId: string
 ): InformationShares | undefined {
-	const index = model.habit.get(habitId);
+	const index = model.habitRow.get(habitId);
 	if (index === undefined) return undefined;
 	const state = initialState(model);
 	const precision = (): number => 1 / state.belief.sdOf(index) ** 2;

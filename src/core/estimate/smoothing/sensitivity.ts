@@ -45,7 +45,7 @@ const settles = (model: Model, entry: Entry, pool: number): boolean => {
 function sparedBy(model: Model, state: FilterState, entry: Entry): Recorded['spared'] {
 	if (entry.kind !== 'use') return undefined;
 	const habit = model.habits.get(entry.habit);
-	const index = habit && model.habit.get(habit.id);
+	const index = habit && model.habitRow.get(habit.id);
 	if (!habit || index === undefined) return undefined;
 	const each = state.belief.mean[index] ?? 0;
 	return { paths: pathsOf(model, state, habit), variance: entry.times * each ** 2 };

@@ -3,7 +3,7 @@ import { normalAt } from '../../numerics/index.js';
 import { emptyOf, fullSdOf } from '../../rig/index.js';
 import { DAY_MS } from '../../time/index.js';
 import { outsetOf, type ForecastOptions, type Outset } from '../forecast.js';
-import { streamOf, type Lane, type Step } from '../sampler/index.js';
+import { chanceStream, type Lane, type DayPart } from '../sampler/index.js';
 import { paceOf, type Pace } from './pace.js';
 
 /**
@@ -40,7 +40,9 @@ const QUICK_DAYS = 120;
 const PARTS_OF_DAY = 4;
 
 /** A step cut where a part of a day ends; in days from now. */
-function inParts(step: Step): readonly { readonly step: Step; readonly from: number; readonly to: number }[] {
+function inParts(
+	step: DayPart
+): readonly { readonly step: DayPart; readonly from: number; readonly to: number }[] {
 	const [from, to] = [step.start, step.start + step.length];
 	const first = Math.floor(from * PARTS_OF_DAY + 1e-9) + 1;
 	const count = Math.max(0, Math.ceil(to * PARTS_OF_DAY - 1e-9) - first);
@@ -71,9 +73,9 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 		options.paths ?? Math.max(LEAST_PATHS, Math.min(PATHS, Math.floor((PATHS * QUICK_DAYS) / horizonDays)));
 	const outset = outsetOf(estimate, { ...options, days: horizonDays, paths });
 	const { lanes, draws, steps, seed } = outset;
-	const chances = lanes.map((_, i) => streamOf(seed, 'day', i + 1));
+	const chances = lanes.map((_, i) => chanceStream(seed, 'day', i + 1));
 	// A part of a day that is cut off draws elsewhere, so that all that comes later draws what it drew.
-	const cutChances = lanes.map((_, i) => streamOf(seed, 'day', lanes.length + i + 1));
+	const cutChances = lanes.map((_, i) => chanceStream(seed, 'day', lanes.length + i + 1));
 	const byClock = (fromMs: number, toMs: number): number => Math.max(0, (toMs - fromMs) / DAY_MS);
 	const exact = outset.day.habits.every(({ cadence }) => cadence.sd === 0);
 	const daysOfUse = exact ? byClock : estimate.model.wakingDay.days;
@@ -148,7 +150,7 @@ function afterService(
 ): Float64Array {
 	const { id, falls } = lanes[lane] as Lane;
 	const tank = estimate.model.rig.tanks.find((one) => one.id === id);
-	const random = streamOf(seed, 'served', lane);
+	const random = chanceStream(seed, 'served', lane);
 	const drawn = Float64Array.from({ length: paths }, () => normalAt(random.slot()));
 	if (!tank) return drawn.fill(0);
 	const usable = draws.usable[lane] as Float64Array;

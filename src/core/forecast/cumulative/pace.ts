@@ -1,7 +1,7 @@
 import { PARAMETERS, riseOf } from '../../estimate/index.js';
 import { cholesky, Matrix, meanOf } from '../../numerics/index.js';
 import type { Outset } from '../forecast.js';
-import { aboard, inflateSpread, type Step } from '../sampler/index.js';
+import { aboard, inflateSpread, type DayPart } from '../sampler/index.js';
 
 /** What a day brings while nothing changes, and how days differ. */
 export interface Pace {
@@ -53,7 +53,7 @@ interface Sums {
 /** What a habit brings a day, and how its days differ. */
 function addHabit(
 	{ day, lanes, draws, paths }: Outset,
-	step: Step,
+	step: DayPart,
 	h: number,
 	{ gains, perDay, scatter }: Sums
 ): void {
@@ -92,7 +92,7 @@ function addHabit(
 /** What nobody writes down of one stream brings a day, and how its days differ. */
 function addUnlogged(
 	{ day, lanes, draws, paths }: Outset,
-	step: Step,
+	step: DayPart,
 	u: number,
 	{ gains, perDay, scatter }: Sums
 ): void {
@@ -123,7 +123,7 @@ function addUnlogged(
  * The pace of a step. Days differ as in a forecast: each habit by how often (busy and quiet days, and at random) and by its
  * scatter, what nobody writes down by its lumps, and all together; but as gammas, since many of them are summed up.
  */
-export function paceOf(outset: Outset, step: Step): Pace {
+export function paceOf(outset: Outset, step: DayPart): Pace {
 	const { day, lanes, draws, measures, paths } = outset;
 	const perDay = lanes.map(() => new Float64Array(paths));
 	const scatter = new DayScatter(lanes.length);

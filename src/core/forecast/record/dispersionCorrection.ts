@@ -72,7 +72,7 @@ const squared = (z: number, spread: number): number => Math.min(FARTHEST_SQUARED
  *
  * @param settled in any order; what came before `sinceMs` does not count
  */
-export function recordOf(settled: readonly Settled[], sinceMs = -Infinity): ForecastRecord {
+export function forecastRecordOf(settled: readonly Settled[], sinceMs = -Infinity): ForecastRecord {
 	const latest = settled
 		.filter(({ foretold, score }) => foretold.madeMs >= sinceMs && score.tanks.length > 0)
 		.sort((a, b) => a.foretold.madeMs - b.foretold.madeMs)

@@ -36,7 +36,7 @@ const AT_ITS_END = 0.01;
  * already, and nothing is foretold
  */
 export function foretell(estimate: Estimate, laterMs?: number): Foretold | undefined {
-	const { model, atMs, spread = 1, entries } = estimate;
+	const { model, atMs, inflation: spread = 1, entries } = estimate;
 	const last = entries.at(-1);
 	if (!last || instantMs(last.at) > atMs || (laterMs ?? 0) > atMs) return undefined;
 	const ahead = forecast(estimate, { days: 1 });

@@ -1,3 +1,3 @@
 export { foretell, type Foretold, type ForetoldTank } from './foretold.js';
-export { recordOf, type ForecastRecord, type Settled } from './dispersionCorrection.js';
+export { forecastRecordOf, type ForecastRecord, type Settled } from './dispersionCorrection.js';
 export { scoreOf, type Score, type ScoredTank, type Surprise } from './score.js';

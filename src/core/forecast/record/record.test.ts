@@ -1,10 +1,11 @@
+import { HOUR_MS } from '../../time/index.js';
 import { seeded } from '../../numerics/index.js';
 import { describe, expect, it } from 'vitest';
 import { DAY, drawCase, MANNERS, START } from '../../../../bench/truth/index.js';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate, type Estimate } from '../../estimate/index.js';
 import type { Entry, Rig } from '../../logbook/index.js';
-import { foretell, forecast, recordOf, scoreOf, type Foretold, type Settled } from '../index.js';
+import { foretell, forecast, forecastRecordOf, scoreOf, type Foretold, type Settled } from '../index.js';
 
 const at = (day: number, hour: number): string =>
 	`2027-05-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`;
@@ -111,14 +112,20 @@ function evenings(count: number, off: number, seed: number, spread = 1): readonl
 
 describe('the record as a whole', () => {
 	it('of few evenings asks for nothing', () => {
-		expect(recordOf(evenings(9, 3, 1))).toMatchObject({ evenings: 9, verdict: 'young', spread: 1 });
-		expect(recordOf([])).toMatchObject({ evenings: 0, forecasts: 0, inside: 0, spread: 1, tanks: [] });
+		expect(forecastRecordOf(evenings(9, 3, 1))).toMatchObject({ evenings: 9, verdict: 'young', spread: 1 });
+		expect(forecastRecordOf([])).toMatchObject({
+			evenings: 0,
+			forecasts: 0,
+			inside: 0,
+			spread: 1,
+			tanks: []
+		});
 	});
 
 	it('leaves good forecasts alone: of a hundred records of forty evenings hardly one is corrected', () => {
-		const corrected = Array.from({ length: 100 }, (_, seed) => recordOf(evenings(40, 1, seed + 1))).filter(
-			({ spread }) => spread !== 1
-		);
+		const corrected = Array.from({ length: 100 }, (_, seed) =>
+			forecastRecordOf(evenings(40, 1, seed + 1))
+		).filter(({ spread }) => spread !== 1);
 		expect(corrected.length).toBeLessThanOrEqual(2);
 	});
 
@@ -128,15 +135,15 @@ describe('the record as a whole', () => {
 	] as const)(
 		'finds forecasts that should be %d times as wide, and brings them nearly there',
 		(off, verdict) => {
-			const found = Array.from({ length: 40 }, (_, seed) => recordOf(evenings(40, off, seed + 1)));
+			const found = Array.from({ length: 40 }, (_, seed) => forecastRecordOf(evenings(40, off, seed + 1)));
 			expect(found.filter((one) => one.verdict === verdict).length).toBeGreaterThan(36);
 			for (const { spread } of found) expect(Math.abs(Math.log(spread / off))).toBeLessThan(Math.log(2));
 		}
 	);
 
 	it('what was foretold under a correction is held against what it would have been without: it is not corrected twice', () => {
-		const plain = recordOf(evenings(50, 1.8, 7));
-		const corrected = recordOf(evenings(50, 1.8, 7, 1.7));
+		const plain = forecastRecordOf(evenings(50, 1.8, 7));
+		const corrected = forecastRecordOf(evenings(50, 1.8, 7, 1.7));
 		expect(corrected.spread).toBeCloseTo(plain.spread, 6);
 	});
 
@@ -149,8 +156,8 @@ describe('the record as a whole', () => {
 					}
 				: settled
 		);
-		expect(recordOf(one)).toMatchObject({ verdict: 'fits', spread: 1 });
-		expect(recordOf(evenings(40, 2, 5), 35 * DAY)).toMatchObject({ evenings: 5, verdict: 'young' });
+		expect(forecastRecordOf(one)).toMatchObject({ verdict: 'fits', spread: 1 });
+		expect(forecastRecordOf(evenings(40, 2, 5), 35 * DAY)).toMatchObject({ evenings: 5, verdict: 'young' });
 	});
 });
 
@@ -160,9 +167,9 @@ describe('on logs from a hidden truth', () => {
 	/** Foretells the evenings of a made-up trip, each from what was written until then, and scores them later. */
 	function lived(seed: number, spread: number): readonly Settled[] {
 		const { logbook } = drawCase(seed, manner, 20);
-		const evening = (day: number): number => START + day * DAY + 20.5 * 3_600_000;
+		const evening = (day: number): number => START + day * DAY + 20.5 * HOUR_MS;
 		return Array.from({ length: 14 }, (_, i) => i + 4).flatMap((day): readonly Settled[] => {
-			const made = foretell({ ...estimate(logbook, 'rig', evening(day)), spread });
+			const made = foretell({ ...estimate(logbook, 'rig', evening(day)), inflation: spread });
 			// As if the engine had drawn so badly, and not been corrected.
 			const foretold = made && { ...made, spread: 1 };
 			const score = foretold && scoreOf(estimate(logbook, 'rig', evening(day + 1) + 0.6 * DAY), foretold);
@@ -170,7 +177,7 @@ describe('on logs from a hidden truth', () => {
 		});
 	}
 	const share = (settled: readonly Settled[]): number => {
-		const { inside, forecasts } = recordOf(settled);
+		const { inside, forecasts } = forecastRecordOf(settled);
 		return inside / forecasts;
 	};
 
@@ -179,9 +186,9 @@ describe('on logs from a hidden truth', () => {
 		const good = seeds.flatMap((seed) => lived(seed, 1));
 		expect(share(good)).toBeGreaterThan(0.68);
 		expect(share(good)).toBeLessThan(0.93);
-		expect(recordOf(good).spread).toBe(1);
+		expect(forecastRecordOf(good).spread).toBe(1);
 		const bad = seeds.flatMap((seed) => lived(seed, 0.4));
-		const { verdict, spread } = recordOf(bad);
+		const { verdict, spread } = forecastRecordOf(bad);
 		expect(verdict).toBe('sharper');
 		const mended = seeds.flatMap((seed) => lived(seed, 0.4 * spread));
 		expect(share(mended)).toBeGreaterThan(share(bad) + 0.15);
@@ -192,11 +199,11 @@ describe('on logs from a hidden truth', () => {
 it('a spread changes how sure a forecast is, not its middle', () => {
 	const log = [...freshStart(), pump(0, 1, 7), pump(22, 2, 7)];
 	const plain = forecast(known(log, 2, 8), { days: 10 });
-	const wide = forecast({ ...known(log, 2, 8), spread: 1.6 }, { days: 10 });
+	const wide = forecast({ ...known(log, 2, 8), inflation: 1.6 }, { days: 10 });
 	const [a, b] = [plain.tanks[0]!.byDay[0]!, wide.tanks[0]!.byDay[0]!];
 	expect((b.p90 - b.p10) / (a.p90 - a.p10)).toBeCloseTo(1.6, 0);
 	expect(Math.abs(b.p50 - a.p50)).toBeLessThan(0.15 * (a.p90 - a.p10));
 	expect(wide.autonomyDays.p10).toBeLessThan(plain.autonomyDays.p10);
 	expect(wide.autonomyDays.p90).toBeGreaterThan(plain.autonomyDays.p90);
-	expect(forecast({ ...known(log, 2, 8), spread: 1 }, { days: 10 })).toEqual(plain);
+	expect(forecast({ ...known(log, 2, 8), inflation: 1 }, { days: 10 })).toEqual(plain);
 });

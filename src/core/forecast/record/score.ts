@@ -1,5 +1,5 @@
 import { DAY_MS, valueAt } from '../../time/index.js';
-import { accountOf, personDays, type Account, type Estimate } from '../../estimate/index.js';
+import { smoothedSums, personDays, type SmoothedSums, type Estimate } from '../../estimate/index.js';
 import { aheadNow, dayAhead } from '../../habits/index.js';
 import { instantMs } from '../../logbook/index.js';
 import type { Foretold, ForetoldTank } from './foretold.js';
@@ -64,7 +64,7 @@ function scoredTank(tank: ForetoldTank, cameL: number, sd: number): ScoredTank |
 function surprises(
 	estimate: Estimate,
 	{ madeMs, forMs, persons, maxC }: Foretold,
-	account: Account
+	account: SmoothedSums
 ): readonly Surprise[] {
 	const { model, state, entries } = estimate;
 	const found: Surprise[] = [];
@@ -118,7 +118,7 @@ export function scoreOf(estimate: Estimate, foretold: Foretold): Score | 'later'
 	if (atMs < forMs) return 'later';
 	const pools = [...new Set(foretold.tanks.flatMap(({ id }) => model.places.get(id)?.pool.index ?? []))];
 	if (pools.length === 0) return 'untold';
-	const account = accountOf(estimate, {
+	const account = smoothedSums(estimate, {
 		fromMs: madeMs,
 		scope: { pools, meters: [], drawn: true },
 		cuts: ({ usedIn, usedOut }) => [

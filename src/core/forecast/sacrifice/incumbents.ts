@@ -2,7 +2,7 @@ import type { Measure } from '../../logbook/index.js';
 import { effortOfAll, type Taken } from './sets.js';
 
 /** What a search still wants: the cheapest sets that reach, or the surest while none does. */
-export class Wanted {
+export class Incumbents {
 	readonly found: Taken[] = [];
 	readonly #certainty: number;
 	readonly #keep: number;

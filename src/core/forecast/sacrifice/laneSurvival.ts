@@ -1,15 +1,18 @@
 import type { Outset } from '../forecast.js';
 import { limitOf } from '../sampler/index.js';
-import type { Part, Reach, Sums } from './reach.js';
+import type { SumsPart, Reach, Sums } from './reach.js';
 
 /** What the sum of many fractions may come short of a limit, litres. */
 const EXACT_L = 1e-9;
 
 /** Looks at one tank along the paths from one to another, again and again, in room that it keeps. */
-export type LaneLook = (held: Uint8Array, sums: Sums, part: Part, from: number, to: number) => void;
+export type LaneSurvival = (held: Uint8Array, sums: Sums, part: SumsPart, from: number, to: number) => void;
 
 /** Strikes out the paths on which a tank binds, with some sums and a last part on top of them. */
-export function lookAt({ outset: { lanes, draws, paths }, stretches, each }: Reach, i: number): LaneLook {
+export function laneSurvival(
+	{ outset: { lanes, draws, paths }, stretches, each }: Reach,
+	i: number
+): LaneSurvival {
 	const lane = lanes[i] as Outset['lanes'][number];
 	const { falls, drainsToL } = lane;
 	const [levels, usable] = [draws.levels[i] as Float64Array, draws.usable[i] as Float64Array];
@@ -62,7 +65,7 @@ function keepWithin(level: Float64Array, most: number, from: number, to: number)
 	for (let path = from; path < to; path++) level[path] = Math.min(Math.max(level[path] as number, 0), most);
 }
 
-export function countOf(held: Uint8Array, from: number, to: number): number {
+export function survivorsOf(held: Uint8Array, from: number, to: number): number {
 	let count = 0;
 	for (let path = from; path < to; path++) count += held[path] as number;
 	return count;

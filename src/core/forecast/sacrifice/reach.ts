@@ -5,7 +5,7 @@ import { bring, spentIn, type Spent } from '../sampler/index.js';
 import type { Group } from './sets.js';
 
 /** What some measures of one habit bring to the lanes: by stretch, then by lane; nothing where they bring nothing. */
-export type Part = readonly (readonly (Float64Array | undefined)[])[];
+export type SumsPart = readonly (readonly (Float64Array | undefined)[])[];
 
 /** Sums by stretch and lane, by path. */
 export type Sums = readonly (readonly Float64Array[])[];
@@ -17,7 +17,7 @@ export interface Reach {
 	/** each stretch is a step of its own: levels need not go one way only */
 	readonly each: boolean;
 	/** what some measures of a habit (beside those in force) bring; without a habit: all else */
-	part(habit: number | undefined, measures: readonly string[]): Part;
+	part(habit: number | undefined, measures: readonly string[]): SumsPart;
 }
 
 /** What is lived until a moment, with a cache for each habit's variants. */
@@ -73,7 +73,7 @@ export function reachOf(
 	};
 }
 
-export const plus = (sums: Sums, part: Part, into: Sums): Sums =>
+export const plus = (sums: Sums, part: SumsPart, into: Sums): Sums =>
 	sums.map((lanes, k) =>
 		lanes.map((sum, lane) => {
 			const more = part[k]?.[lane];
@@ -98,7 +98,7 @@ const TURNS = 0.1;
 export const turns = (reach: Reach, groups: readonly Group[]): boolean => {
 	const { lanes } = reach.outset;
 	/** the most litres up and down that some part brings to a lane on average */
-	const most = (parts: readonly Part[], lane: number): readonly [up: number, down: number] => {
+	const most = (parts: readonly SumsPart[], lane: number): readonly [up: number, down: number] => {
 		const means = parts.map((part) =>
 			part.reduce((sum, changes) => sum + (changes[lane] ? meanOf(changes[lane]) : 0), 0)
 		);

@@ -1,4 +1,4 @@
-import { DAY_MS } from '../../time/index.js';
+import { DAY_MS, MINUTE_MS } from '../../time/index.js';
 import { quantileSorted } from 'd3-array';
 import { type Estimate } from '../../estimate/index.js';
 import type { Measure } from '../../logbook/index.js';
@@ -17,8 +17,8 @@ import {
 	type MeasureSet,
 	type Taken
 } from './sets.js';
-import { Walk } from './subsetSearch.js';
-import { Wanted } from './incumbents.js';
+import { SubsetSearch } from './subsetSearch.js';
+import { Incumbents } from './incumbents.js';
 
 export interface Sacrifice {
 	readonly reached: boolean;
@@ -83,14 +83,17 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 		const { first } = lasting(measures, wellBeyond(days));
 		return atMs + DAY_MS * (quantileSorted([...first.sort()], 1 - certainty) ?? 0);
 	};
-	const walkOf = (some: readonly Measure[]): Walk => {
+	const walkOf = (some: readonly Measure[]): SubsetSearch => {
 		const groups = groupsOf(outset, some);
 		const touched = new Set(groups.map(({ habit }) => habit));
 		const plain = reachOf(estimate, outset, days, touched, false);
-		return new Walk(turns(plain, groups) ? reachOf(estimate, outset, days, touched, true) : plain, groups);
+		return new SubsetSearch(
+			turns(plain, groups) ? reachOf(estimate, outset, days, touched, true) : plain,
+			groups
+		);
 	};
 	const bounded = candidates.length > EXACT_UP_TO;
-	const wanted = new Wanted(certainty, distinct ? KEPT_FOR_DISTINCT : OTHERS + 1);
+	const wanted = new Incumbents(certainty, distinct ? KEPT_FOR_DISTINCT : OTHERS + 1);
 	const tries = bounded
 		? mostGiving(candidates, (one) => lasting([...inForce, one.id], 2 * days).days)
 		: [candidates];
@@ -175,11 +178,10 @@ function furthest(
 	lastsToMs: (set: MeasureSet) => number
 ): MeasureSet {
 	const dearestFirst = [...candidates].sort((a, b) => effortOf(b) - effortOf(a));
-	const HARDLY_MS = 60_000;
 	return setOf(
 		dearestFirst.reduce<readonly Measure[]>((kept, one) => {
 			const without = kept.filter((other) => other !== one);
-			return lastsToMs(setOf(without)) >= lastsToMs(setOf(kept)) - HARDLY_MS ? without : kept;
+			return lastsToMs(setOf(without)) >= lastsToMs(setOf(kept)) - MINUTE_MS ? without : kept;
 		}, candidates)
 	);
 }

@@ -1,8 +1,8 @@
 import type { Measure } from '../../logbook/index.js';
-import { countOf, lookAt, type LaneLook } from './laneSurvival.js';
-import { plus, type Part, type Reach, type Sums } from './reach.js';
+import { survivorsOf, laneSurvival, type LaneSurvival } from './laneSurvival.js';
+import { plus, type SumsPart, type Reach, type Sums } from './reach.js';
 import { effortOfAll, EXACT_UP_TO, subset, type Group } from './sets.js';
-import type { Wanted } from './incumbents.js';
+import type { Incumbents } from './incumbents.js';
 
 /** Paths looked at before it is seen whether a set is still of interest. */
 const BLOCK = 125;
@@ -20,23 +20,23 @@ interface Leg {
  * Every set of some measures that is wanted, with its chance: a walk through a tree whose branches share what they have
  * in common.
  */
-export class Walk {
+export class SubsetSearch {
 	readonly #reach: Reach;
 	readonly #groups: readonly Group[];
 	readonly #binding: readonly number[];
-	readonly #looks: readonly LaneLook[];
+	readonly #looks: readonly LaneSurvival[];
 	readonly #held: Uint8Array;
 	readonly #heldBefore: Uint8Array;
 	readonly #base: Sums;
 	readonly #buffers: readonly Sums[];
-	readonly #parts = new Map<number, Part>();
+	readonly #parts = new Map<number, SumsPart>();
 
 	constructor(reach: Reach, groups: readonly Group[]) {
 		const { lanes, paths } = reach.outset;
 		const empty = (): Sums => reach.stretches.map(() => lanes.map(() => new Float64Array(paths)));
 		this.#reach = reach;
 		this.#groups = groups;
-		this.#looks = lanes.map((_, i) => lookAt(reach, i));
+		this.#looks = lanes.map((_, i) => laneSurvival(reach, i));
 		this.#binding = lanes.flatMap(({ binds }, i) => (binds ? [i] : []));
 		this.#held = new Uint8Array(paths);
 		this.#heldBefore = new Uint8Array(paths);
@@ -45,7 +45,7 @@ export class Walk {
 	}
 
 	/** The first group comes to each of its parts once; the others again and again. */
-	#part(depth: number, mask: number): Part {
+	#part(depth: number, mask: number): SumsPart {
 		const { habit, measures } = this.#groups[depth] as Group;
 		const key = depth * 2 ** EXACT_UP_TO + mask;
 		const known = this.#parts.get(key);
@@ -68,7 +68,7 @@ export class Walk {
 	}
 
 	/** The chance with some sums and a part on top of them; nothing when it is less than wanted. */
-	#chance(sums: Sums, part: Part, lanes: readonly number[], least: number): number | undefined {
+	#chance(sums: Sums, part: SumsPart, lanes: readonly number[], least: number): number | undefined {
 		const { paths } = this.#reach.outset;
 		const mayFail = Math.floor((1 - least) * paths + 1e-6);
 		let failed = 0;
@@ -76,7 +76,7 @@ export class Walk {
 		for (let from = 0; from < paths; from += BLOCK) {
 			const to = Math.min(from + BLOCK, paths);
 			for (const i of lanes) this.#looks[i]?.(this.#held, sums, part, from, to);
-			failed += to - from - countOf(this.#held, from, to);
+			failed += to - from - survivorsOf(this.#held, from, to);
 			if (failed > mayFail) return undefined;
 		}
 		return (paths - failed) / paths;
@@ -98,7 +98,12 @@ export class Walk {
 	}
 
 	/** The sets of the last group, on top of one of the others: tanks that it does not touch are looked at once. */
-	*#leaves(sums: Sums, taken: readonly Measure[], wanted: Wanted, { from, span }: Leg): Generator<number> {
+	*#leaves(
+		sums: Sums,
+		taken: readonly Measure[],
+		wanted: Incumbents,
+		{ from, span }: Leg
+	): Generator<number> {
 		const depth = this.#groups.length - 1;
 		const { measures } = this.#groups[depth] as Group;
 		const all = this.#part(depth, 2 ** measures.length - 1);
@@ -122,7 +127,7 @@ export class Walk {
 		depth: number,
 		sums: Sums,
 		taken: readonly Measure[],
-		wanted: Wanted,
+		wanted: Incumbents,
 		leg: Leg
 	): Generator<number> {
 		const masks = this.#masks(depth);
@@ -139,7 +144,7 @@ export class Walk {
 	}
 
 	/** Walks to all sets that are wanted; it pauses now and then with how far it is, 0 … 1. */
-	*all(wanted: Wanted, leg: Leg): Generator<number> {
+	*all(wanted: Incumbents, leg: Leg): Generator<number> {
 		const { length } = this.#groups;
 		if (length === 0) return wanted.take([], this.chanceOf([]));
 		wanted.surest(this.chanceOf(this.#groups.map(({ measures }) => 2 ** measures.length - 1)));

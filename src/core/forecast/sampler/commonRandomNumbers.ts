@@ -20,5 +20,5 @@ export type Variable = (typeof VARIABLES)[number];
  * A stream of chance of its own for each variable (common random numbers): what one of them is asked for changes nothing
  * of what the others give, so that two forecasts differ only by what differs between them.
  */
-export const streamOf = (seed: number, variable: Variable, index = 0): Random =>
+export const chanceStream = (seed: number, variable: Variable, index = 0): Random =>
 	seeded(Math.trunc(seed) * 7919 + VARIABLES.indexOf(variable) * 104_729 + index * 1_299_709);

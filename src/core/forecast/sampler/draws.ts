@@ -1,7 +1,7 @@
 import { cholesky, normalCdf, normalQuantile, type Random } from '../../numerics/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import { levelOfPool, type Estimate } from '../../estimate/index.js';
-import { streamOf } from './commonRandomNumbers.js';
+import { chanceStream } from './commonRandomNumbers.js';
 import type { Lane } from './lanes.js';
 import { inflateSpread } from './inflateSpread.js';
 
@@ -94,18 +94,21 @@ export function drawPaths(
 	const { model } = estimate;
 	const first = model.places.get(about ?? '')?.pool.index;
 	const order = [...model.pools].sort((a, b) => Number(b.index === first) - Number(a.index === first));
-	const unsure = model.pools.filter(({ usable }) => usable !== undefined);
+	const unsure = model.pools.filter(({ usableRow: usable }) => usable !== undefined);
 	// What a habit takes is drawn before the levels: an entry moves a level by it, path by path, as a price does.
 	const drawn = drawTogether(
 		estimate,
 		[
 			...day.habits.map(({ habit }, i) => ({
-				index: model.habit.get(habit.id) ?? 0,
-				random: streamOf(seed, 'litres', i)
+				index: model.habitRow.get(habit.id) ?? 0,
+				random: chanceStream(seed, 'litres', i)
 			})),
-			...day.unlogged.map(({ index }, i) => ({ index, random: streamOf(seed, 'unlogged', i) })),
-			...unsure.map(({ index, usable = 0 }) => ({ index: usable, random: streamOf(seed, 'usable', index) })),
-			...order.map(({ index }) => ({ index, random: streamOf(seed, 'level', index) }))
+			...day.unlogged.map(({ index }, i) => ({ index, random: chanceStream(seed, 'unlogged', i) })),
+			...unsure.map(({ index, usableRow: usable = 0 }) => ({
+				index: usable,
+				random: chanceStream(seed, 'usable', index)
+			})),
+			...order.map(({ index }) => ({ index, random: chanceStream(seed, 'level', index) }))
 		],
 		paths
 	);
@@ -118,7 +121,7 @@ export function drawPaths(
 	const usable = lanes.map(({ pool, share, usableL }) =>
 		(volumes.get(pool) ?? new Float64Array(paths).fill(usableL / share)).map((litres) => litres * share)
 	);
-	const { spread = 1 } = estimate;
+	const { inflation: spread = 1 } = estimate;
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	return {
 		spread,
@@ -130,7 +133,7 @@ export function drawPaths(
 		}),
 		litresEach,
 		timesPerDay: day.habits.map(({ cadence, stream }, i) => {
-			const z = normals(streamOf(seed, 'cadence', i), paths);
+			const z = normals(chanceStream(seed, 'cadence', i), paths);
 			const rate = stream === undefined ? undefined : rates[stream];
 			const ahead = stream === undefined ? undefined : day.unlogged[stream];
 			const believedL = ahead && ahead.perDay > 0 ? ahead.mean / ahead.perDay : 0;
@@ -142,7 +145,7 @@ export function drawPaths(
 				return rarer > 0 ? Math.max(0, perDay) / rarer : 0;
 			});
 		}),
-		phase: day.habits.map((_, i) => slices(streamOf(seed, 'phase', i), paths)),
+		phase: day.habits.map((_, i) => slices(chanceStream(seed, 'phase', i), paths)),
 		unlogged: rates.map((rate, i) =>
 			rate.map((litres) => Math.max(0, litres) * (day.unlogged[i]?.perDay ?? 0))
 		)

@@ -1,8 +1,8 @@
-export { streamOf } from './commonRandomNumbers.js';
+export { chanceStream } from './commonRandomNumbers.js';
 export { drawPaths, type Draws } from './draws.js';
 export { inflateSpread } from './inflateSpread.js';
-export { gainsOf, lanesOf, limitOf, type Gains, type HabitGain, type Lane } from './lanes.js';
+export { laneGainsOf, lanesOf, limitOf, type LaneGains, type HabitGain, type Lane } from './lanes.js';
 export { bring, livePaths, type Lived } from './paths.js';
 export { spentIn, type Spent } from './spent.js';
-export { stepsAhead, type Step } from './steps.js';
+export { dayPartsAhead, type DayPart } from './steps.js';
 export { aboard, usesOf, type Uses } from './uses.js';

@@ -43,20 +43,20 @@ export interface HabitGain {
 }
 
 /** What comes of use, lane by lane; what brings nothing is left out. */
-export interface Gains {
+export interface LaneGains {
 	readonly habits: readonly (readonly HabitGain[])[];
 	/** litres for a litre that nobody writes down, by stream */
 	readonly unlogged: readonly (readonly { readonly stream: number; readonly perLitre: number }[])[];
 }
 
 /** What comes of use under some measures and hook-ups. */
-export function gainsOf(
+export function laneGainsOf(
 	estimate: Estimate,
 	day: DayAhead,
 	lanes: readonly Lane[],
 	measures: readonly string[],
 	{ mains, sewer }: HookUp
-): Gains {
+): LaneGains {
 	const { model } = estimate;
 	const regime = { mains, sewer, measures };
 	const flows = day.habits.map(({ habit }) => model.flow(habit, regime));

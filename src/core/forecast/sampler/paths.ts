@@ -1,8 +1,8 @@
 import { type Spread, spreadOf } from '../../numerics/index.js';
 import type { Draws } from './draws.js';
-import { limitOf, type Gains, type Lane } from './lanes.js';
+import { limitOf, type LaneGains, type Lane } from './lanes.js';
 import { inflateSpread } from './inflateSpread.js';
-import type { Step } from './steps.js';
+import type { DayPart } from './steps.js';
 import type { Uses } from './uses.js';
 
 /** What all paths came to. */
@@ -27,7 +27,7 @@ function crossing(before: number, after: number, limit: number, falls: boolean):
 export function bring(
 	change: Float64Array,
 	lane: number,
-	{ habits, unlogged }: Gains,
+	{ habits, unlogged }: LaneGains,
 	uses: Pick<Uses, 'times' | 'litres' | 'unlogged'>,
 	active: ArrayLike<number>
 ): void {
@@ -61,8 +61,8 @@ export function bring(
 export function* livePaths(
 	draws: Draws,
 	lanes: readonly Lane[],
-	steps: readonly Step[],
-	gainsIn: (step: Step) => Gains,
+	steps: readonly DayPart[],
+	gainsIn: (step: DayPart) => LaneGains,
 	uses: Uses,
 	days: number,
 	wanted: 'levels by day' | 'all bounds' | 'the first'
@@ -86,7 +86,7 @@ export function* livePaths(
 	/** a tank that drains into a sewer later on comes to no end */
 	const lastOpens = steps.findLast(({ sewerOpens }) => sewerOpens)?.start ?? -1;
 
-	function liveLane(i: number, step: Step, active: ArrayLike<number>): void {
+	function liveLane(i: number, step: DayPart, active: ArrayLike<number>): void {
 		const lane = lanes[i] as Lane;
 		const [now, bound, usable] = [levels[i], binds[i], draws.usable[i]] as [
 			Float64Array,
@@ -126,7 +126,7 @@ export function* livePaths(
 	const endsDay = (at: number): boolean => steps[at + 1]?.day !== steps[at]?.day;
 	let active: readonly number[] | Int32Array = Int32Array.from({ length: paths }, (_, path) => path);
 	for (let at = 0; at < steps.length; at++) {
-		const step = steps[at] as Step;
+		const step = steps[at] as DayPart;
 		if (active.length > 0) {
 			uses.live(step, active);
 			const gains = gainsIn(step);

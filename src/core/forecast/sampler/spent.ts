@@ -1,6 +1,6 @@
 import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
-import type { Step } from './steps.js';
+import type { DayPart } from './steps.js';
 import { usesOf, type Uses } from './uses.js';
 
 /** What all paths use up between two looks at the tanks, summed over the steps in between. */
@@ -9,7 +9,7 @@ export interface Spent {
 	readonly litres: readonly Float64Array[];
 	readonly unlogged: readonly Float64Array[];
 	/** the hook-ups and the time of the stretch: its first step */
-	readonly step: Step;
+	readonly step: DayPart;
 }
 
 /** Each costs as much as all of a time that is looked at only at its end. */
@@ -37,7 +37,7 @@ function add(to: readonly Float64Array[], from: readonly Float64Array[], part: n
 export function spentIn(
 	day: DayAhead,
 	draws: Draws,
-	steps: readonly Step[],
+	steps: readonly DayPart[],
 	days: number,
 	paths: number,
 	seed: number,

@@ -2,7 +2,7 @@ import { DAY_MS, splitAt, valueAt } from '../../time/index.js';
 import { personsAt, USUAL_CLIMATE, type Climate, type Estimate } from '../../estimate/index.js';
 
 /** A part of a day ahead in which nothing changes of who is aboard, where, and what is hooked up. */
-export interface Step {
+export interface DayPart {
 	/** the whole day from now on that it is of, from 0 */
 	readonly day: number;
 	/** days from now, and days long */
@@ -23,11 +23,11 @@ export interface Step {
  * @param days how far; the last day is whole even where this is not
  * @param persons who is aboard all along; as planned and written when absent
  */
-export function stepsAhead(
+export function dayPartsAhead(
 	{ model, state, atMs }: Estimate,
 	days: number,
 	persons?: number
-): readonly Step[] {
+): readonly DayPart[] {
 	const toMs = atMs + Math.ceil(days) * DAY_MS;
 	const { crew, climate, hookUps } = model;
 	/** only where a hook-up really begins or ends: a day that is cut for nothing differs less from others */
@@ -40,7 +40,7 @@ export function stepsAhead(
 	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: atMs + day * DAY_MS }));
 	const cuts = [...dawns, ...(persons === undefined ? crew.steps : []), ...climate, ...later];
 	let sewer = state.sewer;
-	return splitAt(atMs, toMs, cuts).map(([fromMs, endMs]): Step => {
+	return splitAt(atMs, toMs, cuts).map(([fromMs, endMs]): DayPart => {
 		const start = (fromMs - atMs) / DAY_MS;
 		const hooked = valueAt(later, fromMs) ?? state;
 		const sewerOpens = hooked.sewer && !sewer;

@@ -3,8 +3,8 @@ import { normalAt, uniformAt } from '../../numerics/index.js';
 import { PARAMETERS, riseOf } from '../../estimate/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
-import { streamOf, type Variable } from './commonRandomNumbers.js';
-import type { Step } from './steps.js';
+import { chanceStream, type Variable } from './commonRandomNumbers.js';
+import type { DayPart } from './steps.js';
 
 /**
  * What all paths use, step by step: how often each habit is done and how many litres that takes, before any measure, and
@@ -15,7 +15,7 @@ export interface Uses {
 	readonly litres: readonly Float64Array[];
 	readonly unlogged: readonly Float64Array[];
 	/** lives a step of some of the paths */
-	live(step: Step, active: ArrayLike<number>): void;
+	live(step: DayPart, active: ArrayLike<number>): void;
 }
 
 /** Sums of fractions that should come to a whole number of times come a hair short of it. */
@@ -28,7 +28,7 @@ interface Chance {
 }
 
 function chanceOf(seed: number, variable: Variable, index: number, paths: number): Chance {
-	const random = streamOf(seed, variable, index);
+	const random = chanceStream(seed, variable, index);
 	const slots = new Uint16Array(paths);
 	return {
 		slots,
@@ -53,7 +53,7 @@ function lumpsAt(slot: number, mean: number, variance: number): number {
 /** Who is aboard, for something done by each or once for all, as a share of those a day was made for. */
 export const aboard = (
 	perPerson: boolean,
-	{ persons }: Pick<Step, 'persons'>,
+	{ persons }: Pick<DayPart, 'persons'>,
 	day: Pick<DayAhead, 'persons'>
 ): number => (persons <= 0 ? 0 : perPerson ? persons / day.persons : 1);
 
@@ -88,7 +88,7 @@ export function usesOf(
 	const differs = (path: number): number =>
 		Math.max(0, 1 + PARAMETERS.dayFactorSd * normalAt(common.slots[path] as number));
 
-	function liveHabit(h: number, step: Step, active: ArrayLike<number>): void {
+	function liveHabit(h: number, step: DayPart, active: ArrayLike<number>): void {
 		const { habit, perPerson, scatterL, cadence } = habits[h] as DayAhead['habits'][number];
 		const share = step.length * aboard(perPerson, step, day) * riseOf(habit, step.climate);
 		const factor = rarer[h] as number;
@@ -125,7 +125,7 @@ export function usesOf(
 		}
 	}
 
-	function liveUnlogged(u: number, step: Step, active: ArrayLike<number>): void {
+	function liveUnlogged(u: number, step: DayPart, active: ArrayLike<number>): void {
 		const { habit, perPerson, lumpL } = unlogged[u] as DayAhead['unlogged'][number];
 		const share = step.length * aboard(perPerson, step, day) * (habit ? riseOf(habit, step.climate) : 1);
 		const [rates, used, chance] = [

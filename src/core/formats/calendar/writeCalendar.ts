@@ -6,14 +6,14 @@ import { capital, doesAt, lastFor, sayOffered } from '../../words/index.js';
 import { OWN_STOP } from './readCalendar.js';
 
 /** What a plan says of the stops of a trip. */
-export interface Planned {
+export interface PlannedServices {
 	readonly rig: Rig;
 	readonly plan: Plan | undefined;
 	readonly units?: UnitChoice;
 }
 
 /** What is to be done at a stop: `Take 48 L and empty Grey.` and what it is the last chance for. */
-export function doingAt(stop: Stop, { rig, plan, units = METRIC }: Planned): readonly string[] {
+export function doingAt(stop: Stop, { rig, plan, units = METRIC }: PlannedServices): readonly string[] {
 	return [
 		...doesAt(rig, plan, stop.id, units).map((does) => `${capital(does)}.`),
 		...lastFor(rig, plan, stop.id).map((tank) => `Last chance for ${tank}.`)
@@ -26,7 +26,7 @@ export function doingAt(stop: Stop, { rig, plan, units = METRIC }: Planned): rea
  *
  * @param stampMs when it was written
  */
-export function tripCalendar(trip: Trip, planned: Planned, stampMs: number): string {
+export function tripCalendar(trip: Trip, planned: PlannedServices, stampMs: number): string {
 	const calendar = ical({
 		name: trip.name,
 		prodId: { company: 'Dipsometer', product: 'logbook', language: 'EN' }

@@ -1,6 +1,6 @@
 import { parseStop } from '../../logbook/index.js';
 import { Findings, quoted, type Imported, type ReadingContext } from '../imported.js';
-import type { Place } from '../../places/index.js';
+import type { LatLon } from '../../places/index.js';
 import { OWN, takePlace, wrongPlace } from '../tags/exact.js';
 import type { Tags } from '../tags/openMapTags.js';
 import { centreOf } from './centre.js';
@@ -10,7 +10,7 @@ const isFields = (value: unknown): value is Fields =>
 	typeof value === 'object' && value !== null && !Array.isArray(value);
 
 const POSITION = 'a position [longitude, latitude]';
-const asPlace = (value: unknown): Place | undefined =>
+const asPlace = (value: unknown): LatLon | undefined =>
 	Array.isArray(value) && typeof value[0] === 'number' && typeof value[1] === 'number'
 		? [value[0], value[1]]
 		: undefined;

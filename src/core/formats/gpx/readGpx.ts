@@ -1,6 +1,6 @@
 import { parseStop, type Stop } from '../../logbook/index.js';
 import { Findings, type Imported, type ReadingContext } from '../imported.js';
-import type { Place } from '../../places/index.js';
+import type { LatLon } from '../../places/index.js';
 import { takePlace, wrongPlace } from '../tags/exact.js';
 import { isTagKey, tagsInText, type Tags } from '../tags/openMapTags.js';
 import { childrenOf, readXml, textOf, type Document, type Element } from './readXml.js';
@@ -8,7 +8,7 @@ import { childrenOf, readXml, textOf, type Document, type Element } from './read
 const asNumber = (text: unknown): number =>
 	typeof text === 'string' && /^\s*[-+]?\d*\.?\d+(e[-+]?\d+)?\s*$/i.test(text) ? Number(text) : Number.NaN;
 
-const placeIn = (element: Element): Place => [asNumber(element['@lon']), asNumber(element['@lat'])];
+const placeIn = (element: Element): LatLon => [asNumber(element['@lon']), asNumber(element['@lat'])];
 
 /** The open map's tags of a waypoint: in its extensions by name or as key and value; only where there are none, as written into its texts. */
 function tagsIn(element: Element): Tags {

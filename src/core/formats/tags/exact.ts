@@ -1,6 +1,6 @@
 import { parseRecord, type Point } from '../../logbook/index.js';
 import { Findings } from '../imported.js';
-import type { Place } from '../../places/index.js';
+import type { LatLon } from '../../places/index.js';
 import { madeId } from '../madeId.js';
 import { nameByTags, readTags, tagsOf, type Tags } from './openMapTags.js';
 
@@ -20,10 +20,10 @@ export function wrongPlace(lon: number, lat: number): string | undefined {
 }
 
 /** A place as a file of an open format gives it. */
-export interface Found {
+export interface TaggedPlaces {
 	/** where in the file */
 	readonly path: string;
-	readonly position: Place;
+	readonly position: LatLon;
 	readonly name: string | undefined;
 	readonly tags: Tags;
 	/** an id that the file itself gives it */
@@ -37,7 +37,7 @@ export interface Found {
 const said = (value: unknown): string => JSON.stringify(value);
 
 /** The record of ours that a place carries, where it still says what the tags beside it say; else what the tags say counts. */
-function ownPoint({ own, tags, position, name }: Found): Point | undefined {
+function ownPoint({ own, tags, position, name }: TaggedPlaces): Point | undefined {
 	if (typeof own !== 'object' || own === null) return undefined;
 	const read = parseRecord('point', { ...own, position: [...position] });
 	if (!read.ok) return undefined;
@@ -48,7 +48,7 @@ function ownPoint({ own, tags, position, name }: Found): Point | undefined {
 }
 
 /** Takes a place into what was found: as a point, or as a problem at its path. */
-export function takePlace(findings: Findings, found: Found, seen: Set<string>): void {
+export function takePlace(findings: Findings, found: TaggedPlaces, seen: Set<string>): void {
 	const { path, position, tags } = found;
 	const wrong = wrongPlace(...position);
 	if (wrong !== undefined) return findings.wrong(path, RANGE, wrong);

@@ -149,7 +149,7 @@ function written({ often }: Habit, exposure: number, times: number): Logged {
 
 /** Litres of one time as believed, never quite nothing. */
 const litresEachOf = ({ model, belief }: Estimate, { id }: Habit): number =>
-	Math.max(1e-3, belief.mean[model.habit.get(id) ?? -1] ?? 0);
+	Math.max(1e-3, belief.mean[model.habitRow.get(id) ?? -1] ?? 0);
 
 /**
  * The cadences of all habits ahead: how often they will be written down, from the log, leaning on what the rig states

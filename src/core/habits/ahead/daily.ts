@@ -90,7 +90,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 					stream: stream < 0 ? undefined : stream,
 					perPerson: habit.often.per === 'person-day',
 					flow: model.flow(habit, regime),
-					litresEach: marginal(model.habit.get(habit.id) ?? 0),
+					litresEach: marginal(model.habitRow.get(habit.id) ?? 0),
 					scatterL: habit.litresEach.sd * Math.sqrt(1 - PARAMETERS.habitMeanVarianceShare)
 				}
 			];
@@ -187,7 +187,7 @@ export function litresPerDay(estimate: Estimate, { habits, unlogged, measures }:
 
 /** Litres that a day ahead brings past a meter that water passes as it is used. */
 export function litresPast({ model }: Estimate, { habits, unlogged }: DayAhead, meter: string): number {
-	const row = model.counted.get(meter);
+	const row = model.countedRow.get(meter);
 	const byHabit = habits.reduce(
 		(sum, { cadence, flow, litresEach }) =>
 			sum + cadence.timesPerDay * litresOf(flow.meters.get(meter) ?? NOTHING, litresEach.mean),

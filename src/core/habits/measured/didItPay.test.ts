@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
 import type { Entry } from '../../logbook/index.js';
-import { compare, didItPay } from '../index.js';
+import { compareMeans, didItPay } from '../index.js';
 
 const weighted = (values: readonly number[]) => values.map((value) => ({ value, weight: 1 }));
 
@@ -25,7 +25,7 @@ function massWithin(x: number, dof: number): number {
 
 describe('two means compared', () => {
 	it('by hand: 12 ± 2 and 6 ± 1, three of each', () => {
-		const found = compare(weighted([10, 12, 14]), weighted([5, 6, 7]));
+		const found = compareMeans(weighted([10, 12, 14]), weighted([5, 6, 7]));
 		expect(found).toMatchObject({ spares: 6, without: { mean: 12, sd: 2 }, with: { mean: 6, sd: 1 } });
 		// variances of the means 4/3 and 1/3; degrees of freedom 2.94
 		const dof = (5 / 3) ** 2 / ((4 / 3) ** 2 / 2 + (1 / 3) ** 2 / 2);
@@ -34,8 +34,8 @@ describe('two means compared', () => {
 		expect(found?.moreThanChance).toBe(true);
 	});
 	it('says nothing of one alone, and is sure of what never differs', () => {
-		expect(compare(weighted([10]), weighted([5, 6]))).toBeUndefined();
-		expect(compare(weighted([8, 8]), weighted([4, 4]))).toMatchObject({
+		expect(compareMeans(weighted([10]), weighted([5, 6]))).toBeUndefined();
+		expect(compareMeans(weighted([8, 8]), weighted([4, 4]))).toMatchObject({
 			spares: 4,
 			low: 4,
 			high: 4,
@@ -43,7 +43,7 @@ describe('two means compared', () => {
 		});
 	});
 	it('a day that was longer counts for more', () => {
-		const found = compare(
+		const found = compareMeans(
 			[
 				{ value: 10, weight: 3 },
 				{ value: 20, weight: 1 }
@@ -58,7 +58,10 @@ describe('two means compared', () => {
 				fc.array(fc.double({ min: 0, max: 20, noNaN: true }), { minLength: 2, maxLength: 8 }),
 				fc.array(fc.double({ min: 0, max: 20, noNaN: true }), { minLength: 2, maxLength: 8 }),
 				(a, b) => {
-					const [one, other] = [compare(weighted(a), weighted(b)), compare(weighted(b), weighted(a))];
+					const [one, other] = [
+						compareMeans(weighted(a), weighted(b)),
+						compareMeans(weighted(b), weighted(a))
+					];
 					expect(one?.spares).toBeCloseTo(-(other?.spares ?? 0), 9);
 					expect(one?.low).toBeCloseTo(-(other?.high ?? 0), 6);
 					expect(one?.moreThanChance).toBe(other?.moreThanChance);
@@ -70,7 +73,7 @@ describe('two means compared', () => {
 		const runs = 400;
 		fc.assert(
 			fc.property(fc.array(fc.integer({ min: 0, max: 1000 }), { minLength: 16, maxLength: 16 }), (values) => {
-				if (compare(weighted(values.slice(0, 8)), weighted(values.slice(8)))?.moreThanChance) taken++;
+				if (compareMeans(weighted(values.slice(0, 8)), weighted(values.slice(8)))?.moreThanChance) taken++;
 			}),
 			{ numRuns: runs }
 		);

@@ -58,7 +58,10 @@ const SAME_L2 = 1e-18;
  *
  * @returns nothing when either side has fewer than two amounts
  */
-export function compare(without: readonly Weighted[], withIt: readonly Weighted[]): Comparison | undefined {
+export function compareMeans(
+	without: readonly Weighted[],
+	withIt: readonly Weighted[]
+): Comparison | undefined {
 	if (without.length < 2 || withIt.length < 2) return undefined;
 	const [a, b] = [sampleOf(without), sampleOf(withIt)];
 	const [va, vb] = [a.sd ** 2 / a.count, b.sd ** 2 / b.count];
@@ -134,8 +137,8 @@ export function didItPay(estimate: Estimate, measureId: string): DidItPay | unde
 		with: list.filter((one) => one.on)
 	});
 	const [ofUses, ofStretches] = [split(uses), split(stretches)];
-	const oneTime = compare(ofUses.without, ofUses.with);
-	const personDay = compare(ofStretches.without, ofStretches.with);
+	const oneTime = compareMeans(ofUses.without, ofUses.with);
+	const personDay = compareMeans(ofStretches.without, ofStretches.with);
 	return {
 		measure: measureId,
 		...(oneTime ? { oneTime } : {}),

@@ -1,9 +1,9 @@
 import { canShow } from '../validation/references.js';
 import { instantMs } from '../order.js';
-import { PARTS, type Item, type Part } from '../parts.js';
+import { PARTS, type Item, type LogbookPart } from '../parts.js';
 import type { Entry, Instrument, Rig, Stop, Trip } from '../types.js';
 
-type Name = readonly [part: Part, id: string];
+type Name = readonly [part: LogbookPart, id: string];
 
 /** The parts of its rig that an entry names. A place of a dump may be no container; then none of that id is found. */
 export function namedBy(entry: Entry): readonly Name[] {
@@ -103,7 +103,7 @@ export function keepNamed(rig: Rig, earlier: readonly Rig[], entries: readonly E
 	const has = new Map(
 		PARTS.map((part) => [part, new Set((rig[part] as readonly Item[]).map(({ id }) => id))])
 	);
-	const added = new Map<Part, Item[]>();
+	const added = new Map<LogbookPart, Item[]>();
 	const open = entries.flatMap(namedBy);
 	for (let name = open.pop(); name; name = open.pop()) {
 		const [part, id] = name;

@@ -1,6 +1,6 @@
 import { instantMs } from '../../logbook/index.js';
 import { EXACT_L, marginOf } from '../optimum/index.js';
-import type { PlannedTank, Problem, ServiceKind } from '../trip/index.js';
+import type { PlannedTank, PlanProblem, ServiceKind } from '../trip/index.js';
 
 /** A tank that binds unless something is done, and the last stop on the way that can serve it. */
 export interface LastChance {
@@ -12,7 +12,7 @@ export interface LastChance {
 }
 
 /** When a tank binds on each path if nothing is served, ms; Infinity where it never does before the end. */
-export function bindsByPath({ course, endMs }: Problem, tank: PlannedTank): Float64Array {
+export function bindsByPath({ course, endMs }: PlanProblem, tank: PlannedTank): Float64Array {
 	const { knots, paths } = course;
 	const come = course.cumulativeL[tank.lane] ?? [];
 	const binds = new Float64Array(paths).fill(Infinity);
@@ -47,7 +47,7 @@ export const shareBy = (times: Float64Array, share: number): number =>
 	times.slice().sort()[Math.min(times.length - 1, Math.floor(share * times.length))] ?? Infinity;
 
 /** When each tank binds at the certainty if every service is passed by, and the last stops before. */
-export function lastChances(problem: Problem): {
+export function lastChances(problem: PlanProblem): {
 	readonly all: readonly { readonly tank: string; readonly kind: ServiceKind; readonly bindsMs: number }[];
 	readonly last: readonly LastChance[];
 } {

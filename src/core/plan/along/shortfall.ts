@@ -1,5 +1,5 @@
-import { followed, marginOf, EXACT_L, type Found, type Stretches } from '../optimum/index.js';
-import type { Problem } from '../trip/index.js';
+import { followTank, marginOf, EXACT_L, type PolicyFound, type Stretches } from '../optimum/index.js';
+import type { PlanProblem } from '../trip/index.js';
 import { cumulativeAt } from '../../forecast/index.js';
 import { shareBy } from './lastChance.js';
 
@@ -18,14 +18,14 @@ const HALVINGS = 20;
  * risks most.
  */
 export function shortfallOf(
-	problem: Problem,
+	problem: PlanProblem,
 	stretches: Stretches,
-	way: Found
+	way: PolicyFound
 ): { readonly shortfall?: Shortfall } {
 	const { visits, fromMs, endMs, certainty, course } = problem;
 	const timeOf = (node: number): number => (node === 0 ? fromMs : (visits[node - 1]?.atMs ?? endMs));
 	const spent = problem.tanks.flatMap((tank, index) => {
-		const stages = [...followed(problem, stretches, way, index)];
+		const stages = [...followTank(problem, stretches, way, index)];
 		return stages.map(({ node, levels }, i) => {
 			const to = stages[i + 1]?.node ?? stretches.size - 1;
 			const left = (ms: number): Float64Array => {

@@ -1,7 +1,7 @@
 import distance from '@turf/distance';
 import type { Container, Point, Rig, Service, Stop } from '../../logbook/index.js';
 import { loadsOf, neverBinds, usableOf } from '../../rig/index.js';
-import { kindOf, servesKind, type Reading, type ServiceKind } from '../trip/index.js';
+import { serviceKindOf, servesKind, type Reading, type ServiceKind } from '../trip/index.js';
 
 /** A place without a service that has one near: what a container of the rig would make of it. */
 export interface Carrying {
@@ -45,7 +45,7 @@ export function carryingAt(
 	if (!here) return [];
 	return rig.containers.flatMap((container): readonly Carrying[] => {
 		const litres = heldL(rig, container.carries);
-		const service = kindOf(container.carries);
+		const service = serviceKindOf(container.carries);
 		if (container.retired || !(container.count > 0 && litres > 0)) return [];
 		if (!(MOST_CARRIED * (container.capacityL - container.headroomL) >= litres)) return [];
 		if (stop.services.some((one) => servesKind(one, service, reading))) return [];

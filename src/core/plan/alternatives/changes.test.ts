@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../../time/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactTrip, exactRig, logbookOf } from '../../../../tests/helpers/logbooks.js';
@@ -5,7 +6,6 @@ import { parseLogbook, type Point, type Stop, type Trip } from '../../logbook/in
 import { changedTrip, livedTrip, reordered, type TripChange } from '../index.js';
 
 const timeZone = 'Europe/London';
-const HOUR = 3_600_000;
 /** Stays and ways between them, in hours. */
 const trips = fc
 	.array(fc.tuple(fc.integer({ min: 1, max: 90 }), fc.integer({ min: 0, max: 30 })), {
@@ -15,8 +15,8 @@ const trips = fc
 	.map((list): Trip => {
 		let ms = Date.UTC(2027, 9, 25, 9);
 		const stops = list.map(([stay, way], i): Stop => {
-			const arriveMs = ms + way * HOUR;
-			ms = arriveMs + stay * HOUR;
+			const arriveMs = ms + way * HOUR_MS;
+			ms = arriveMs + stay * HOUR_MS;
 			return {
 				id: `s${i}`,
 				name: `S${i}`,

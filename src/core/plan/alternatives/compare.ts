@@ -1,9 +1,10 @@
+import { DAY_MS } from '../../time/index.js';
 import { withMorePersons, withTrips, type Estimate } from '../../estimate/index.js';
 import type { Point, Trip } from '../../logbook/index.js';
 import { changedTrip, type TripChange } from './changes.js';
 import { bindsByPath, shareBy } from '../along/index.js';
 import { workedPlan, type Plan, type PlanOptions, type Worked } from '../plan.js';
-import { kindOf, SERVICE_KINDS, type ServiceKind } from '../trip/index.js';
+import { serviceKindOf, PLANNED_KINDS, type ServiceKind } from '../trip/index.js';
 
 /** What a trip comes to, to be compared. */
 export interface Summary {
@@ -28,8 +29,6 @@ export interface Compared {
 	readonly added: readonly ServiceAt[];
 	readonly dropped: readonly ServiceAt[];
 }
-
-const DAY_MS = 86_400_000;
 
 /** What an estimate looks ahead to when a trip is changed, or more people come. */
 export function changedEstimate(
@@ -65,7 +64,7 @@ export const servicesAt = (
 	kindOfTank: (id: string) => ServiceKind
 ): readonly ServiceAt[] =>
 	services.flatMap(({ stop, atMs, water, dump = [] }) =>
-		SERVICE_KINDS.flatMap((kind): readonly ServiceAt[] => {
+		PLANNED_KINDS.flatMap((kind): readonly ServiceAt[] => {
 			if (kind === 'water') return water ? [{ stop, atMs, kind, litres: water.litres }] : [];
 			return dump.some((id) => kindOfTank(id) === kind) ? [{ stop, atMs, kind }] : [];
 		})
@@ -76,7 +75,7 @@ export const missingFrom = (other: readonly ServiceAt[], list: readonly ServiceA
 	list.filter((one) => !other.some(({ stop, kind }) => stop === one.stop && kind === one.kind));
 
 /** A trip beside what a change makes of it. Nothing is kept. */
-export function compare(
+export function compareTrips(
 	estimate: Estimate,
 	trips: readonly Trip[],
 	trip: Trip,
@@ -94,7 +93,7 @@ export function compare(
 		})
 	);
 	const kindOfTank = (id: string): ServiceKind =>
-		kindOf(estimate.model.rig.tanks.find((tank) => tank.id === id)?.holds ?? 'fresh');
+		serviceKindOf(estimate.model.rig.tanks.find((tank) => tank.id === id)?.holds ?? 'fresh');
 	const [was, is] = [servicesAt(before.plan, kindOfTank), servicesAt(after.plan, kindOfTank)];
 	return { before, after, added: missingFrom(was, is), dropped: missingFrom(is, was) };
 }

@@ -1,7 +1,7 @@
 import type { Estimate } from '../../estimate/index.js';
 import type { Trip } from '../../logbook/index.js';
-import { riskTakingAll, stretchesOf, type Stretches, howOf } from '../optimum/index.js';
-import { loaded, problemOf, type Problem } from '../trip/index.js';
+import { riskTakingAll, stretchesOf, type Stretches, strategyOf } from '../optimum/index.js';
+import { loaded, planProblemOf, type PlanProblem } from '../trip/index.js';
 import type { PlanOptions } from '../plan.js';
 
 /** How much fresh water to set out with, litres in all the tanks of the plan and the jugs that feed them; a litre weighs a kilogram. */
@@ -23,11 +23,11 @@ const HALVINGS = 12;
 const MOST_TRIED = 8;
 
 /** What all the fresh tanks hold. */
-const holdsL = ({ tanks }: Problem): number =>
+const holdsL = ({ tanks }: PlanProblem): number =>
 	tanks.reduce((sum, { falls, servedL }) => sum + (falls ? servedL : 0), 0);
 
 /** The loads that just reach a place to fill, or the end: between them nothing is gained. */
-function reaching(problem: Problem, { load, size }: Stretches): readonly number[] {
+function reaching(problem: PlanProblem, { load, size }: Stretches): readonly number[] {
 	const fresh = problem.tanks.filter(({ falls }) => falls);
 	const guard = (1 + problem.certainty) / 2;
 	const nodes = [...problem.visits.flatMap(({ offers }, v) => (offers & 1 ? [v + 1] : [])), size - 1];
@@ -40,11 +40,11 @@ function reaching(problem: Problem, { load, size }: Stretches): readonly number[
  * @returns nothing where the trip does not hold though everything is full, or has no fresh tank
  */
 export function loadBefore(estimate: Estimate, trip: Trip, options: PlanOptions = {}): Load | undefined {
-	const { prices, seek } = howOf(trip);
-	const plain = problemOf(estimate, trip, { ...options, prices });
+	const { prices, seek } = strategyOf(trip);
+	const plain = planProblemOf(estimate, trip, { ...options, prices });
 	const mostL = holdsL(plain);
 	if (!(mostL > 0)) return undefined;
-	const withLoad = (litres: number): Problem => ({ ...plain, tanks: loaded(plain.tanks, litres) });
+	const withLoad = (litres: number): PlanProblem => ({ ...plain, tanks: loaded(plain.tanks, litres) });
 	const allowed = 1 - plain.certainty + 1e-9;
 	const holds = (litres: number): boolean => riskTakingAll(withLoad(litres)) <= allowed;
 	if (!holds(mostL)) return undefined;

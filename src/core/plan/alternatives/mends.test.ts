@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import { runToCompletion } from '../../numerics/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
@@ -7,18 +8,17 @@ import {
 	ALL_SCHOOLS,
 	carryingAt,
 	changedTrip,
-	compare,
+	compareTrips,
 	loadBefore,
 	mends,
 	workedPlan,
-	type Mend,
+	type PlanMend,
 	type Plan,
 	type TripChange
 } from '../index.js';
 
 const START = Date.UTC(2027, 4, 1, 6);
-const DAY = 86_400_000;
-const iso = (days: number): string => new Date(START + days * DAY).toISOString();
+const iso = (days: number): string => new Date(START + days * DAY_MS).toISOString();
 /** Only fresh and grey decide: 24 L a day of 90, 20 L a day of 75. */
 const rig: Rig = {
 	...exactRig,
@@ -49,7 +49,7 @@ const bookOf = (trip: Trip, points: readonly Point[] = []): Logbook => ({
 	points
 });
 const planned = (trip: Trip): Plan => workedPlan(estimate(bookOf(trip), 'rig', START), trip).plan;
-function mended(trip: Trip, points: readonly Point[] = []): readonly Mend[] {
+function mended(trip: Trip, points: readonly Point[] = []): readonly PlanMend[] {
 	const known = estimate(bookOf(trip, points), 'rig', START);
 	return runToCompletion(mends(known, [trip], trip, workedPlan(known, trip).plan, points));
 }
@@ -67,7 +67,7 @@ describe('a trip that does not hold', () => {
 		const { feasible, shortfall } = planned(trip);
 		expect(feasible).toBe(false);
 		expect(shortfall?.tank).toBe('main');
-		expect(((shortfall?.atMs ?? 0) - START) / DAY).toBeCloseTo(3.72, 1);
+		expect(((shortfall?.atMs ?? 0) - START) / DAY_MS).toBeCloseTo(3.72, 1);
 		expect(shortfall?.shortL).toBeCloseTo(14, 0);
 		// the tap that comes too late is wanted all the same
 		expect(planned(trip).services.map((one) => one.stop)).toEqual(['tap']);
@@ -162,7 +162,7 @@ describe('a trip that does not hold', () => {
 		])) {
 			const known = estimate(bookOf(trip), 'rig', START);
 			const points: readonly Point[] = [{ id: 'well', name: 'Well', position: [-2, 54.1], services: BOTH }];
-			expect(compare(known, [trip], trip, change, points).after.plan.feasible).toBe(true);
+			expect(compareTrips(known, [trip], trip, change, points).after.plan.feasible).toBe(true);
 		}
 		expect(mended(tripOf([stop('camp', 0, 40, [])]))).toEqual([]);
 	});
@@ -236,7 +236,7 @@ describe('what if', () => {
 		stop('end', 5.5, 5.5, [])
 	]);
 	const known = estimate(bookOf(trip), 'rig', START);
-	const tried = (change: TripChange) => compare(known, [trip], trip, change, []);
+	const tried = (change: TripChange) => compareTrips(known, [trip], trip, change, []);
 	it('a stop passed by: the other one is needed, and dearer', () => {
 		const { before, after, added, dropped } = tried({ kind: 'skip', stop: 'a' });
 		expect(before.plan.cost).toBe(0);
@@ -256,6 +256,6 @@ describe('what if', () => {
 		expect(tried({ kind: 'measures', on: ['short'] }).after.days).toBeCloseTo(4.5, 1);
 		expect(tried({ kind: 'certainty', certainty: 0.97 }).before.days).toBeCloseTo(3.73, 1);
 		const { after } = tried({ kind: 'nights', stop: 'a', by: 1 });
-		expect((after.endMs - START) / DAY).toBeCloseTo(6.5, 6);
+		expect((after.endMs - START) / DAY_MS).toBeCloseTo(6.5, 6);
 	});
 });

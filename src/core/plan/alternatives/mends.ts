@@ -7,16 +7,16 @@ import { changedEstimate } from './compare.js';
 import { riskTakingAll } from '../optimum/index.js';
 import type { Plan } from '../plan.js';
 import {
-	problemOf,
+	planProblemOf,
 	type ProblemOptions,
-	kindOf,
-	SERVICE_KINDS,
+	serviceKindOf,
+	PLANNED_KINDS,
 	servesKind,
 	type Reading
 } from '../trip/index.js';
 
 /** A change that makes a trip hold. */
-export interface Mend {
+export interface PlanMend {
 	readonly change: TripChange;
 	/** the chance that no tank binds, with it, when every service is taken */
 	readonly chance: number;
@@ -47,7 +47,7 @@ function chanceWith(
 	const next = changedTrip(trip, change, points);
 	const changed = changedEstimate(estimate, trips, next, change);
 	const measures = change.kind === 'measures' ? [...estimate.state.measures, ...change.on] : undefined;
-	return 1 - riskTakingAll(problemOf(changed, next, { ...options, measures, paths }));
+	return 1 - riskTakingAll(planProblemOf(changed, next, { ...options, measures, paths }));
 }
 
 /** The sets of some measures by what they ask, the least first. */
@@ -62,7 +62,7 @@ function* setsByEffort(
 }
 
 /** The fewest measures, by what they ask, that do. Of many the ones that ask least are looked at first. */
-function* byMeasures(tried: Tried, certainty: number): Generator<void, Mend | undefined> {
+function* byMeasures(tried: Tried, certainty: number): Generator<void, PlanMend | undefined> {
 	const { model, state } = tried.estimate;
 	const free = model.rig.measures
 		.filter(({ id, retired }) => !retired && !state.measures.includes(id))
@@ -99,7 +99,7 @@ function* firstOf(
 	tried: Tried,
 	changes: readonly TripChange[],
 	certainty: number
-): Generator<void, Mend | undefined> {
+): Generator<void, PlanMend | undefined> {
 	for (const change of changes.slice(0, MOST_TRIED)) {
 		yield;
 		if (chanceWith(tried, change, QUICK_PATHS) < certainty - 0.05) continue;
@@ -121,14 +121,14 @@ export function* mends(
 	plan: Plan,
 	known: readonly Point[],
 	options: ProblemOptions = {}
-): Generator<void, readonly Mend[]> {
+): Generator<void, readonly PlanMend[]> {
 	const points = notRetired(known);
 	const { shortfall } = plan;
 	const short = estimate.model.rig.tanks.find(({ id }) => id === shortfall?.tank);
 	if (!shortfall || !short) return [];
 	const tried: Tried = { estimate, trips, trip, points, options };
 	const certainty = certaintyOf(trip) - 1e-9;
-	const kind = kindOf(short.holds);
+	const kind = serviceKindOf(short.holds);
 	const { reading = 'on-arrival' as Reading } = options;
 	const inTime = trip.stops.filter(
 		({ depart, arrive }) => instantMs(depart) > estimate.atMs && instantMs(arrive) <= shortfall.atMs
@@ -157,7 +157,7 @@ export function* mends(
 		.map((stop) => ({ kind: 'nights', stop: stop.id, by: -1 }) as const);
 	const first = trip.stops.findIndex(({ arrive }) => instantMs(arrive) > estimate.atMs);
 	const serves = ({ services }: Stop): boolean =>
-		services.some((service) => SERVICE_KINDS.some((one) => servesKind(service, one, reading)));
+		services.some((service) => PLANNED_KINDS.some((one) => servesKind(service, one, reading)));
 	const orders = trip.stops.flatMap((stop, at) =>
 		at > first && first >= 0 && serves(stop) && instantMs(stop.arrive) > shortfall.atMs
 			? [

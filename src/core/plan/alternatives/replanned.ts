@@ -1,7 +1,8 @@
+import { HOUR_MS } from '../../time/index.js';
 import { instantMs, type Entry, type Rig, type Trip } from '../../logbook/index.js';
 import { missingFrom, servicesAt, type ServiceAt } from './compare.js';
 import type { Plan } from '../plan.js';
-import { kindOf, type ServiceKind } from '../trip/index.js';
+import { serviceKindOf, type ServiceKind } from '../trip/index.js';
 
 /** What is remembered of a plan, to tell what has changed, and what was passed by. */
 export interface PlanSeen {
@@ -15,7 +16,7 @@ export interface PlanSeen {
 export const kindOfTankIn =
 	({ tanks }: Rig) =>
 	(id: string): ServiceKind =>
-		kindOf(tanks.find((tank) => tank.id === id)?.holds ?? 'fresh');
+		serviceKindOf(tanks.find((tank) => tank.id === id)?.holds ?? 'fresh');
 
 export const seenOf = (rig: Rig, trip: Trip, plan: Plan, atMs: number): PlanSeen => ({
 	trip: trip.id,
@@ -37,7 +38,7 @@ export interface Replanned {
 }
 
 /** A tank that binds so much sooner or later than thought is behind a change. */
-const NOTICEABLE_MS = 2 * 3_600_000;
+const NOTICEABLE_MS = 2 * HOUR_MS;
 
 /** What of a plan has changed for what is still ahead; nothing where it is as it was, or what was planned has been done. */
 export function replanned(before: PlanSeen, now: PlanSeen): Replanned | undefined {
@@ -79,7 +80,7 @@ export interface PassedBy {
 }
 
 /** One fills and dumps a little before the plan has it, too. */
-const EARLY_MS = 6 * 3_600_000;
+const EARLY_MS = 6 * HOUR_MS;
 
 /** Planned services that were passed by without an entry, one for each stop. */
 export function passedBy(
@@ -103,7 +104,7 @@ export function passedBy(
 		);
 		const kinds = planned.map(({ kind }) => kind).filter((kind) => !served.has(kind));
 		const tanks = rig.tanks.filter(
-			({ holds, retired, feeds }) => !retired && feeds === undefined && kinds.includes(kindOf(holds))
+			({ holds, retired, feeds }) => !retired && feeds === undefined && kinds.includes(serviceKindOf(holds))
 		);
 		return tanks.length > 0
 			? [{ stop: stop.id, atMs: instantMs(stop.arrive), tanks: tanks.map(({ id }) => id) }]

@@ -1,13 +1,13 @@
+import { DAY_MS } from '../../time/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
 import type { Logbook, Rig, Service, Stop, Trip } from '../../logbook/index.js';
-import { plan, problemOf, work, workedPlan, type Plan } from '../index.js';
+import { plan, planProblemOf, workOut, workedPlan, type Plan } from '../index.js';
 import { riskTakingAll, toppingUp } from './index.js';
 
 const START = Date.UTC(2027, 4, 1, 6);
-const DAY = 86_400_000;
 const iso = (ms: number): string => new Date(ms).toISOString();
 
 /** People whose days differ, and who know only roughly what a shower takes. */
@@ -32,8 +32,8 @@ const stops = (offers: readonly (readonly Service[])[], every = 0.8): readonly S
 	offers.map((services, i) => ({
 		id: `s${i}`,
 		name: `S${i}`,
-		arrive: iso(START + (i + 1) * every * DAY),
-		depart: iso(START + (i + 1.1) * every * DAY),
+		arrive: iso(START + (i + 1) * every * DAY_MS),
+		depart: iso(START + (i + 1.1) * every * DAY_MS),
 		legKm: 20,
 		services
 	}));
@@ -55,15 +55,15 @@ describe('a promise kept as a whole', () => {
 						feePerKm: 0.3,
 						feePerKgKm: light ? 1e-3 : 0
 					});
-					const problem = problemOf(estimate(logbook, 'rig', START), logbook.trips[0]!);
-					const { plan: mine, found } = work(problem);
+					const problem = planProblemOf(estimate(logbook, 'rig', START), logbook.trips[0]!);
+					const { plan: mine, found } = workOut(problem);
 					const all = riskTakingAll(problem);
 					expect(mine.feasible).toBe(all <= 1 - certainty + 1e-9);
 					if (mine.feasible) expect(mine.chance).toBeGreaterThanOrEqual(certainty - 1e-9);
 					expect(found.risk).toBeGreaterThanOrEqual(all - 1e-9);
 					// nor does it cost more than taking everything
 					if (mine.feasible && !light)
-						expect(mine.cost).toBeLessThanOrEqual(work(problem, toppingUp).plan.cost + 1e-6);
+						expect(mine.cost).toBeLessThanOrEqual(workOut(problem, toppingUp).plan.cost + 1e-6);
 				}
 			),
 			{ numRuns: 40 }
@@ -87,7 +87,7 @@ describe('a promise kept as a whole', () => {
 		);
 		const logbook = book(list);
 		const problem = (at: number) =>
-			problemOf(estimate(logbook, 'rig', at), logbook.trips[0]!, { reading: 'while-there' });
+			planProblemOf(estimate(logbook, 'rig', at), logbook.trips[0]!, { reading: 'while-there' });
 		expect(problem(START).aim).toBeCloseTo(0.9, 9);
 		const [first, last] = [Date.parse(list[0]!.arrive), Date.parse(list.at(-1)!.depart)];
 		expect(problem((first + last) / 2).aim).toBeCloseTo(0.95, 9);
@@ -130,7 +130,7 @@ describe('what does not matter to a plan', () => {
 	it('when it is: all clocks later, the same plan', () => {
 		fc.assert(
 			fc.property(some, fc.integer({ min: 1, max: 400 }), (offers, days) => {
-				const later = (at: string): string => iso(Date.parse(at) + days * DAY);
+				const later = (at: string): string => iso(Date.parse(at) + days * DAY_MS);
 				const before = book(stops(offers), exactRig);
 				const after = logbookOf(
 					freshStart(later(iso(START))),
@@ -146,7 +146,7 @@ describe('what does not matter to a plan', () => {
 						}))
 					}))
 				);
-				expect(comparable(planned(after, START + days * DAY))).toEqual(comparable(planned(before)));
+				expect(comparable(planned(after, START + days * DAY_MS))).toEqual(comparable(planned(before)));
 			}),
 			{ numRuns: 30 }
 		);
@@ -172,16 +172,16 @@ describe('several fresh tanks, and jugs', () => {
 		{
 			id: 'tap',
 			name: 'Tap',
-			arrive: iso(START + days * DAY),
-			depart: iso(START + days * DAY),
+			arrive: iso(START + days * DAY_MS),
+			depart: iso(START + days * DAY_MS),
 			legKm: 0,
 			services: [{ kind: 'water' }]
 		},
 		{
 			id: 'end',
 			name: 'End',
-			arrive: iso(START + (days + 4) * DAY),
-			depart: iso(START + (days + 4) * DAY),
+			arrive: iso(START + (days + 4) * DAY_MS),
+			depart: iso(START + (days + 4) * DAY_MS),
 			legKm: 0,
 			services: []
 		}
@@ -244,8 +244,8 @@ it('services are used twice at a stop where one stays longer than a tank lasts, 
 	const site: Stop = {
 		id: 'site',
 		name: 'Site',
-		arrive: iso(START + 3 * DAY),
-		depart: iso(START + 9 * DAY),
+		arrive: iso(START + 3 * DAY_MS),
+		depart: iso(START + 9 * DAY_MS),
 		legKm: 0,
 		services: [{ kind: 'water', fee: 1 }]
 	};
@@ -293,6 +293,6 @@ it('odd trips are answered, and quickly: a leg of 30 000 km, a hundred stops, pr
 	expect(cheap.feasible).toBe(true);
 	expect(cheap.cost).toBeLessThanOrEqual(2);
 	const past = book(stops([all, all]));
-	expect(planned(past, START + 90 * DAY)).toMatchObject({ feasible: true, services: [], cost: 0 });
+	expect(planned(past, START + 90 * DAY_MS)).toMatchObject({ feasible: true, services: [], cost: 0 });
 	expect(planned(book([])).services).toEqual([]);
 });

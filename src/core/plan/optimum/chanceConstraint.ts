@@ -1,10 +1,10 @@
-import { SERVICE_KINDS, type Problem, type Mask } from '../trip/index.js';
-import { cheapest, type Network } from './cheapest.js';
-import { followed, riskOf, takingAll, type Way } from './evaluatePolicy.js';
+import { PLANNED_KINDS, type PlanProblem, type Mask } from '../trip/index.js';
+import { cheapest, type ServiceNetwork } from './cheapest.js';
+import { followTank, riskOf, takingAll, type ServicePolicy } from './evaluatePolicy.js';
 import { nodesOf, type Stretches } from './stretches.js';
 
 /** A way, what it costs and what it risks. */
-export interface Found extends Way {
+export interface PolicyFound extends ServicePolicy {
 	readonly cost: number;
 	/** the share of paths on which some tank binds */
 	readonly risk: number;
@@ -19,18 +19,18 @@ const RISK_PRICES = [1e-11, 1e3] as const;
 const SURE = 0.9999;
 
 /** What a way costs: its services, and carrying what is aboard. */
-export function costOfWay(problem: Problem, stretches: Stretches, way: Way): number {
+export function costOfPolicy(problem: PlanProblem, stretches: Stretches, way: ServicePolicy): number {
 	const services = way.used.reduce((sum, mask, v) => sum + (problem.visits[v]?.cost[mask] ?? 0), 0);
 	const { perKgKm } = problem.prices;
 	return perKgKm > 0 ? services + perKgKm * carriedOf(problem, stretches, way) : services;
 }
 
 /** Kilograms of fresh water times the kilometres it is carried, on all the legs of a way. */
-export function carriedOf(problem: Problem, stretches: Stretches, way: Way): number {
+export function carriedOf(problem: PlanProblem, stretches: Stretches, way: ServicePolicy): number {
 	const beside = problem.legs.reduce((sum, { km }) => sum + km * problem.carriedL, 0);
 	return problem.tanks.reduce((total, tank, index) => {
 		if (!tank.falls) return total;
-		const stages = [...followed(problem, stretches, way, index)];
+		const stages = [...followTank(problem, stretches, way, index)];
 		return stages.reduce(
 			(sum, { node, litres }, i) =>
 				sum + stretches.carriedKgKm(tank, node, stages[i + 1]?.node ?? stretches.size - 1, litres),
@@ -41,17 +41,17 @@ export function carriedOf(problem: Problem, stretches: Stretches, way: Way): num
 
 /** What judges and remembers ways: the cheapest one that keeps the promise. */
 class Search {
-	best: Found | undefined;
+	best: PolicyFound | undefined;
 	/** the cheapest that holds, and is not as sure as one chosen among many should be */
-	#holding: Found | undefined;
-	readonly problem: Problem;
+	#holding: PolicyFound | undefined;
+	readonly problem: PlanProblem;
 	readonly stretches: Stretches;
 	/** the share of paths on which a tank may bind */
 	readonly lost: number;
 	/** the same for a way that is the best of many: it looks a little better on the paths it was chosen on than it is, by about one standard error */
 	readonly allowed: number;
 
-	constructor(problem: Problem, stretches: Stretches) {
+	constructor(problem: PlanProblem, stretches: Stretches) {
 		[this.problem, this.stretches] = [problem, stretches];
 		this.lost = 1 - problem.certainty + 1e-9;
 		const aim = 1 - problem.aim + 1e-9;
@@ -62,29 +62,29 @@ class Search {
 	}
 
 	/** Lives a way, and keeps it when it is better than what is known. */
-	judge(way: Way): Found {
+	judge(way: ServicePolicy): PolicyFound {
 		const risk = riskOf(this.problem, this.stretches, way);
-		const cost = costOfWay(this.problem, this.stretches, way);
-		const found: Found = { ...way, cost, risk, holds: risk <= this.lost };
+		const cost = costOfPolicy(this.problem, this.stretches, way);
+		const found: PolicyFound = { ...way, cost, risk, holds: risk <= this.lost };
 		if (risk <= this.allowed && (!this.best || better(found, this.best))) this.best = found;
 		if (found.holds && (!this.#holding || better(found, this.#holding))) this.#holding = found;
 		return found;
 	}
 
 	/** The best there is, or something that holds, or that at least. */
-	or(all: Found): Found {
+	or(all: PolicyFound): PolicyFound {
 		return this.best ?? this.#holding ?? all;
 	}
 
 	/** Whether a way is there, and is sure enough to be chosen. */
-	suits(way: Way | undefined): boolean | undefined {
+	suits(way: ServicePolicy | undefined): boolean | undefined {
 		return way && this.judge(way).risk <= this.allowed;
 	}
 }
 
 const countOf = (used: readonly Mask[]): number =>
-	used.reduce((sum, mask) => sum + SERVICE_KINDS.filter((_, kind) => (mask >> kind) & 1).length, 0);
-const better = (one: Found, other: Found): boolean => {
+	used.reduce((sum, mask) => sum + PLANNED_KINDS.filter((_, kind) => (mask >> kind) & 1).length, 0);
+const better = (one: PolicyFound, other: PolicyFound): boolean => {
 	const differ = one.cost - other.cost;
 	const same = Math.abs(differ) <= 1e-9 * Math.max(1, Math.abs(other.cost));
 	return same ? countOf(one.used) < countOf(other.used) : differ < 0;
@@ -96,13 +96,13 @@ const better = (one: Found, other: Found): boolean => {
  * @param guard the certainty that part loads are made for
  */
 function networkOf(
-	{ visits, prices, tanks }: Problem,
+	{ visits, prices, tanks }: PlanProblem,
 	{ risk, load, carriedKgKm, size }: Stretches,
 	allowed: number,
 	riskPrice: number,
 	guard: number,
 	overrun?: readonly Float64Array[]
-): Network {
+): ServiceNetwork {
 	const fresh = tanks.filter(({ falls }) => falls);
 	const carrying = (from: number, to: number): number =>
 		prices.perKgKm > 0
@@ -133,7 +133,7 @@ function wayFor(
 	riskPrice: number,
 	guard: number,
 	overrun?: readonly Float64Array[]
-): Way | undefined {
+): ServicePolicy | undefined {
 	const used = cheapest(networkOf(problem, stretches, allowed, riskPrice, guard, overrun));
 	return used && { used, guard: problem.prices.perKgKm > 0 ? guard : undefined };
 }
@@ -149,10 +149,10 @@ function halve(low: number, high: number, holds: (value: number) => boolean): vo
 }
 
 /** Leaves out, dearest first, what the promise does not need. */
-function pruned(search: Search, from: Found): void {
+function pruned(search: Search, from: PolicyFound): void {
 	for (let known = from; ;) {
 		const spare = search.problem.visits.flatMap(({ cost }, v) =>
-			SERVICE_KINDS.flatMap((_, kind) => {
+			PLANNED_KINDS.flatMap((_, kind) => {
 				const mask = known.used[v] ?? 0;
 				if (!((mask >> kind) & 1)) return [];
 				return [
@@ -160,7 +160,7 @@ function pruned(search: Search, from: Found): void {
 				];
 			})
 		);
-		let next: Found | undefined;
+		let next: PolicyFound | undefined;
 		for (const { v, mask } of spare.sort((a, b) => b.saves - a.saves)) {
 			const found = search.judge({ ...known, used: known.used.map((one, i) => (i === v ? mask : one)) });
 			if (found.risk > search.allowed || !better(found, known)) continue;
@@ -180,7 +180,7 @@ function pruned(search: Search, from: Found): void {
  *
  * @returns a way that does not hold where none does: the least risky, at the least cost
  */
-export function keepingPromise(problem: Problem, stretches: Stretches): Found {
+export function cheapestKeepingChance(problem: PlanProblem, stretches: Stretches): PolicyFound {
 	const search = new Search(problem, stretches);
 	const { aim } = problem;
 	const all = search.judge(takingAll(problem));
@@ -206,7 +206,7 @@ export function keepingPromise(problem: Problem, stretches: Stretches): Found {
 }
 
 /** Each kind is put off to the last visit in reach, at a certainty for each stretch. */
-function putOff(problem: Problem, { risk, size }: Stretches, guard: number): Way | undefined {
+function putOff(problem: PlanProblem, { risk, size }: Stretches, guard: number): ServicePolicy | undefined {
 	const used = problem.visits.map(() => 0);
 	for (const [kind, shares] of risk.entries()) {
 		const nodes = [...nodesOf(problem, kind), size - 1];
@@ -221,7 +221,7 @@ function putOff(problem: Problem, { risk, size }: Stretches, guard: number): Way
 }
 
 /** Each service only when it is due: the latest visit in reach, as sure as the promise asks. */
-export function whenDue(problem: Problem, stretches: Stretches): Found {
+export function whenDue(problem: PlanProblem, stretches: Stretches): PolicyFound {
 	const search = new Search(problem, stretches);
 	const all = toppingUp(problem, stretches);
 	if (all.holds && !search.suits(putOff(problem, stretches, problem.aim)))
@@ -230,5 +230,5 @@ export function whenDue(problem: Problem, stretches: Stretches): Found {
 }
 
 /** Everything that is offered. */
-export const toppingUp = (problem: Problem, stretches: Stretches): Found =>
+export const toppingUp = (problem: PlanProblem, stretches: Stretches): PolicyFound =>
 	new Search(problem, stretches).judge(takingAll(problem));

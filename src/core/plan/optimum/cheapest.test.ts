@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Mask } from '../trip/index.js';
-import { cheapest, type Network } from './cheapest.js';
+import { cheapest, type ServiceNetwork } from './cheapest.js';
 
 /** What a set of uses costs, straight from what a network says. */
-function costOf({ visits, stretches }: Network, used: readonly Mask[]): number {
+function costOf({ visits, stretches }: ServiceNetwork, used: readonly Mask[]): number {
 	const size = visits.length + 2;
 	let cost = used.reduce((sum, mask, v) => sum + visits[v]!.cost[mask]!, 0);
 	stretches.forEach((stretch, kind) => {
@@ -15,7 +15,7 @@ function costOf({ visits, stretches }: Network, used: readonly Mask[]): number {
 }
 
 /** Every set of uses, tried. */
-function bruteForce(network: Network): number {
+function bruteForce(network: ServiceNetwork): number {
 	let best = Infinity;
 	const walk = (used: readonly Mask[]): void => {
 		const visit = network.visits[used.length];
@@ -45,7 +45,7 @@ const network = fc
 		reach: fc.array(fc.integer({ min: 1, max: 5 }), { minLength: KINDS, maxLength: KINDS }),
 		perStretch: fc.integer({ min: 0, max: 3 })
 	})
-	.map(({ visits, reach, perStretch }): Network => {
+	.map(({ visits, reach, perStretch }): ServiceNetwork => {
 		const size = visits.length + 2;
 		return {
 			visits: visits.map(({ offers, fees, detours }) => ({
@@ -81,7 +81,7 @@ describe('the cheapest set of uses', () => {
 		fc.assert(
 			fc.property(network, fc.nat(), fc.nat(), fc.integer({ min: 1, max: 5 }), (one, at, of, more) => {
 				const [v, kind] = [at % one.visits.length, of % KINDS];
-				const dearer: Network = {
+				const dearer: ServiceNetwork = {
 					...one,
 					visits: one.visits.map((visit, i) =>
 						i === v
@@ -89,14 +89,14 @@ describe('the cheapest set of uses', () => {
 							: visit
 					)
 				};
-				const uses = (of: Network): boolean => (((cheapest(of)?.[v] ?? 0) >> kind) & 1) === 1;
+				const uses = (of: ServiceNetwork): boolean => (((cheapest(of)?.[v] ?? 0) >> kind) & 1) === 1;
 				if (uses(dearer)) expect(uses(one)).toBe(true);
 			})
 		);
 	});
 	it('one fee for two days’ reach: of five visits on the way the second and the fourth, or nothing holds', () => {
 		const size = 7;
-		const reaching = (far: number): Network => ({
+		const reaching = (far: number): ServiceNetwork => ({
 			visits: Array.from({ length: 5 }, () => ({ offers: 1, cost: [0, 1] })),
 			stretches: [
 				Float64Array.from({ length: size * size }, (_, i) => {

@@ -4,7 +4,7 @@ import type { Mask, Offer } from '../trip/index.js';
  * Where services can be used, in order of time, and what a stretch between two uses of a kind costs. Nodes: 0 is the
  * beginning, i + 1 the visit i, and the last one the end.
  */
-export interface Network {
+export interface ServiceNetwork {
 	readonly visits: readonly Offer[];
 	/** by kind: what the stretch between two nodes, row by row, costs beside the services; Infinity where it does not hold */
 	readonly stretches: readonly Float64Array[];
@@ -29,7 +29,7 @@ const bits = (mask: Mask, kinds: number): readonly number[] =>
 	Array.from({ length: kinds }, (_, kind) => kind).filter((kind) => (mask >> kind) & 1);
 
 /** What a visit costs by the kinds used, ties told apart. */
-function pricesOf({ visits, stretches }: Network, most: number): readonly (readonly number[])[] {
+function pricesOf({ visits, stretches }: ServiceNetwork, most: number): readonly (readonly number[])[] {
 	const kinds = stretches.length;
 	return visits.map(({ cost }, v) =>
 		cost.map((price, mask) => {
@@ -45,7 +45,10 @@ function pricesOf({ visits, stretches }: Network, most: number): readonly (reado
  * A share of each visit's price for each kind, so that the shares of the kinds used never come to more than their price
  * together: in proportion to what each kind costs alone.
  */
-function sharesOf(prices: readonly (readonly number[])[], { visits, stretches }: Network): Float64Array[] {
+function sharesOf(
+	prices: readonly (readonly number[])[],
+	{ visits, stretches }: ServiceNetwork
+): Float64Array[] {
 	const kinds = stretches.length;
 	return visits.map(({ offers }, v) =>
 		Float64Array.from({ length: kinds }, (_, kind) => {
@@ -69,7 +72,7 @@ function sharesOf(prices: readonly (readonly number[])[], { visits, stretches }:
 function restOf(
 	kind: number,
 	share: (visit: number) => number,
-	{ visits, stretches }: Network
+	{ visits, stretches }: ServiceNetwork
 ): { readonly rest: Float64Array; readonly next: Int32Array } {
 	const [count, size] = [visits.length, visits.length + 2];
 	const stretch = stretches[kind] as Float64Array;
@@ -90,7 +93,11 @@ function restOf(
 }
 
 /** What a whole set of uses costs, by the visits' prices. */
-function costOf(used: readonly Mask[], prices: readonly (readonly number[])[], network: Network): number {
+function costOf(
+	used: readonly Mask[],
+	prices: readonly (readonly number[])[],
+	network: ServiceNetwork
+): number {
 	const size = network.visits.length + 2;
 	const services = used.reduce((sum, mask, v) => sum + (prices[v]?.[mask] ?? Infinity), 0);
 	return network.stretches.reduce((sum, stretch, kind) => {
@@ -106,7 +113,7 @@ function costOf(used: readonly Mask[], prices: readonly (readonly number[])[], n
 
 /** The cheapest uses of each kind by itself, when each has a price of its own; nothing where a kind has none that hold. */
 function apart(
-	network: Network,
+	network: ServiceNetwork,
 	price: (visit: number, kind: number) => number
 ): readonly Mask[] | undefined {
 	const count = network.visits.length;
@@ -128,7 +135,7 @@ function apart(
  *
  * @returns the kinds used at each visit; nothing where no set holds
  */
-export function cheapest(network: Network): readonly Mask[] | undefined {
+export function cheapest(network: ServiceNetwork): readonly Mask[] | undefined {
 	const { visits, stretches } = network;
 	const [count, kinds] = [visits.length, stretches.length];
 	const size = count + 2;

@@ -1,8 +1,8 @@
-import { type PlannedTank, type Problem, SERVICE_KINDS, type Mask } from '../trip/index.js';
+import { type PlannedTank, type PlanProblem, PLANNED_KINDS, type Mask } from '../trip/index.js';
 import { EXACT_L, markBound, noPaths, type Stretches } from './stretches.js';
 
 /** A way to serve the tanks along a trip. */
-export interface Way {
+export interface ServicePolicy {
 	/** the kinds used, by visit */
 	readonly used: readonly Mask[];
 	/** the certainty of each stretch that part loads are made for; to the brim when absent */
@@ -10,7 +10,7 @@ export interface Way {
 }
 
 /** What is taken into one tank, or left behind by it. */
-export interface Served {
+export interface PolicyService {
 	/** by place in the problem's list of tanks */
 	readonly tank: number;
 	readonly node: number;
@@ -26,19 +26,19 @@ export interface Stage {
 	readonly levels: Float64Array;
 	readonly litres: number;
 	/** the service that the stretch begins with; none at the beginning */
-	readonly served?: Served;
+	readonly served?: PolicyService;
 }
 
 /** Follows one tank of a way: what is in it after each service, by path. */
-export function* followed(
-	problem: Problem,
+export function* followTank(
+	problem: PlanProblem,
 	{ size, load }: Pick<Stretches, 'size' | 'load'>,
-	{ used, guard }: Way,
+	{ used, guard }: ServicePolicy,
 	index: number
 ): Generator<Stage> {
 	const tank = problem.tanks[index];
 	if (!tank) return;
-	const bit = SERVICE_KINDS.indexOf(tank.kind);
+	const bit = PLANNED_KINDS.indexOf(tank.kind);
 	const nodes = used.flatMap((mask, v) => ((mask >> bit) & 1 ? [v + 1] : []));
 	let [from, levels, litres] = [0, tank.start, tank.startL];
 	yield { node: 0, levels, litres };
@@ -84,7 +84,7 @@ const countOf = (set: Uint32Array): number =>
 	);
 
 /** The share of paths on which some tank binds before the end of a way. */
-export function riskOf(problem: Problem, stretches: Stretches, way: Way): number {
+export function riskOf(problem: PlanProblem, stretches: Stretches, way: ServicePolicy): number {
 	const { size, bound } = stretches;
 	const set = noPaths(problem.course.paths);
 	let everyPath = false;
@@ -92,7 +92,7 @@ export function riskOf(problem: Problem, stretches: Stretches, way: Way): number
 		if (more) for (let i = 0; i < set.length; i++) set[i] = (set[i] as number) | (more[i] as number);
 		else everyPath = true;
 	};
-	SERVICE_KINDS.forEach((kind, index) => {
+	PLANNED_KINDS.forEach((kind, index) => {
 		// Fresh tanks that are filled in part are followed; all else is known, stretch by stretch.
 		if (kind === 'water' && way.guard !== undefined) return;
 		let from = 0;
@@ -104,7 +104,7 @@ export function riskOf(problem: Problem, stretches: Stretches, way: Way): number
 	if (way.guard !== undefined)
 		problem.tanks.forEach((tank, index) => {
 			if (!tank.falls) return;
-			const stages = [...followed(problem, stretches, way, index)];
+			const stages = [...followTank(problem, stretches, way, index)];
 			stages.forEach(({ node, levels }, i) =>
 				markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
 			);
@@ -113,23 +113,27 @@ export function riskOf(problem: Problem, stretches: Stretches, way: Way): number
 }
 
 /** What is taken and left behind on a way. */
-export const servedOn = (problem: Problem, stretches: Stretches, way: Way): readonly Served[] =>
+export const servedOn = (
+	problem: PlanProblem,
+	stretches: Stretches,
+	way: ServicePolicy
+): readonly PolicyService[] =>
 	problem.tanks.flatMap((_, index) =>
-		[...followed(problem, stretches, way, index)].flatMap(({ served }) => served ?? [])
+		[...followTank(problem, stretches, way, index)].flatMap(({ served }) => served ?? [])
 	);
 
 /** Everything that is offered, taken: no way risks less. */
-export const takingAll = ({ visits }: Pick<Problem, 'visits'>): Way => ({
+export const takingAll = ({ visits }: Pick<PlanProblem, 'visits'>): ServicePolicy => ({
 	used: visits.map(({ offers }) => offers)
 });
 
 /** The share of paths on which some tank binds though everything is taken; without a look at other ways. */
-export function riskTakingAll(problem: Problem): number {
+export function riskTakingAll(problem: PlanProblem): number {
 	const size = problem.visits.length + 2;
 	const load = (): number => Infinity;
 	const set = noPaths(problem.course.paths);
 	problem.tanks.forEach((tank, index) => {
-		const stages = [...followed(problem, { size, load }, takingAll(problem), index)];
+		const stages = [...followTank(problem, { size, load }, takingAll(problem), index)];
 		stages.forEach(({ node, levels }, i) =>
 			markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
 		);

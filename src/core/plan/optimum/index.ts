@@ -1,14 +1,21 @@
-export { cheapest, type Network } from './cheapest.js';
+export { cheapest, type ServiceNetwork } from './cheapest.js';
 export {
-	followed,
+	followTank,
 	riskOf,
 	riskTakingAll,
 	servedOn,
 	takingAll,
-	type Served,
+	type PolicyService,
 	type Stage,
-	type Way
+	type ServicePolicy
 } from './evaluatePolicy.js';
-export { carriedOf, costOfWay, keepingPromise, toppingUp, whenDue, type Found } from './chanceConstraint.js';
+export {
+	carriedOf,
+	costOfPolicy,
+	cheapestKeepingChance,
+	toppingUp,
+	whenDue,
+	type PolicyFound
+} from './chanceConstraint.js';
 export { EXACT_L, marginOf, stretchesOf, type Stretches } from './stretches.js';
-export { ALL_SCHOOLS, howOf, type How } from './strategies.js';
+export { ALL_SCHOOLS, strategyOf, type Strategy } from './strategies.js';

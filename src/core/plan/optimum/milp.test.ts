@@ -1,13 +1,13 @@
+import { DAY_MS } from '../../time/index.js';
 import { seeded } from '../../numerics/index.js';
 import highsLoader from 'highs';
 import { expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
 import type { Rig, Service, Stop, Trip } from '../../logbook/index.js';
-import { problemOf, work } from '../index.js';
+import { planProblemOf, workOut } from '../index.js';
 
 const START = Date.UTC(2027, 4, 1, 6);
-const DAY = 86_400_000;
 const TRIPS = 220;
 
 /** A trip at random: some stops have water, drains and disposal points, some none; crews and prices differ. */
@@ -23,9 +23,9 @@ function drawTrip(seed: number): { readonly trip: Trip; readonly rig: Rig; reado
 	});
 	let ms = START;
 	const stops = Array.from({ length: 3 + Math.floor(between(0, 12)) }, (_, i): Stop => {
-		ms += between(0.2, 1.6) * DAY;
+		ms += between(0.2, 1.6) * DAY_MS;
 		const arrive = new Date(ms).toISOString();
-		ms += between(0, 0.5) * DAY;
+		ms += between(0, 0.5) * DAY_MS;
 		return {
 			id: `s${i}`,
 			name: `S${i}`,
@@ -98,7 +98,7 @@ function programOf(trip: Trip, rig: Rig, startL: number): string {
 			const previous = trip.stops[i - 1];
 			const sinceMs = previous ? Date.parse(previous.arrive) : START;
 			const need =
-				(perDay(previous?.persons ?? trip.persons)[tank.holds] * (Date.parse(arrive) - sinceMs)) / DAY;
+				(perDay(previous?.persons ?? trip.persons)[tank.holds] * (Date.parse(arrive) - sinceMs)) / DAY_MS;
 			const sign = falls ? -1 : 1;
 			rules.push(
 				previous
@@ -120,7 +120,7 @@ function programOf(trip: Trip, rig: Rig, startL: number): string {
 		const end = trip.stops[last]!;
 		const rest =
 			(perDay(end.persons ?? trip.persons)[tank.holds] * (Date.parse(end.depart) - Date.parse(end.arrive))) /
-			DAY;
+			DAY_MS;
 		rules.push(
 			falls ? `on${tank.holds}${last} >= ${limit + rest}` : `on${tank.holds}${last} <= ${limit - rest}`
 		);
@@ -135,7 +135,7 @@ it('costs what a mixed-integer program over levels finds, and is infeasible wher
 		const { trip, rig, startL } = drawTrip(seed);
 		const believed = estimate(logbookOf(freshStart(), rig, [trip]), 'rig', START);
 		const size = rig.tanks[0]?.usableL ?? 0;
-		const { plan } = work(problemOf(believed, trip, { paths: 20, loadL: startL * size }));
+		const { plan } = workOut(planProblemOf(believed, trip, { paths: 20, loadL: startL * size }));
 		const solved = highs.solve(programOf(trip, rig, startL), { mip_rel_gap: 0, mip_abs_gap: 1e-7 });
 		const optimal = solved.Status === 'Optimal';
 		expect(`${seed}: ${plan.feasible}`).toBe(`${seed}: ${optimal}`);

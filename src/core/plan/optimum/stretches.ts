@@ -1,5 +1,5 @@
 import { normalQuantile } from '../../numerics/index.js';
-import { SERVICE_KINDS, type ServiceKind, type PlannedTank, type Problem } from '../trip/index.js';
+import { PLANNED_KINDS, type ServiceKind, type PlannedTank, type PlanProblem } from '../trip/index.js';
 
 /** Reserves hold to this, litres: sums of many days are no more exact. */
 export const EXACT_L = 1e-6;
@@ -27,7 +27,7 @@ export interface Stretches {
 }
 
 /** The nodes at which a kind can be used: the visits that have it. */
-export const nodesOf = ({ visits }: Problem, kind: number): readonly number[] =>
+export const nodesOf = ({ visits }: PlanProblem, kind: number): readonly number[] =>
 	visits.flatMap(({ offers }, v) => ((offers >> kind) & 1 ? [v + 1] : []));
 
 /** A bit for each path. */
@@ -60,7 +60,7 @@ export function markBound(
 
 /** The paths that bind on each stretch of a kind; only what begins with a service of it, or at the beginning, is one. */
 function boundOn(
-	problem: Problem,
+	problem: PlanProblem,
 	kind: ServiceKind,
 	index: number,
 	size: number
@@ -95,7 +95,7 @@ function boundOn(
 const SOME = 10;
 
 /** How much is missing or too much at the end of each stretch of a kind. */
-function overrunOf(problem: Problem, kind: ServiceKind, index: number, size: number): Float64Array {
+function overrunOf(problem: PlanProblem, kind: ServiceKind, index: number, size: number): Float64Array {
 	const tanks = problem.tanks.filter((tank) => tank.kind === kind);
 	const overrun = new Float64Array(size * size);
 	const nodes = [...nodesOf(problem, index), size - 1];
@@ -116,7 +116,7 @@ function overrunOf(problem: Problem, kind: ServiceKind, index: number, size: num
 	return overrun;
 }
 
-export function stretchesOf(problem: Problem): Stretches {
+export function stretchesOf(problem: PlanProblem): Stretches {
 	const size = problem.visits.length + 2;
 	const fresh = problem.tanks.filter(({ falls }) => falls);
 	const { legs, legsBefore, course } = problem;
@@ -148,13 +148,13 @@ export function stretchesOf(problem: Problem): Stretches {
 		const needL = (tank.comeL[from] ?? 0) - (tank.comeL[to] ?? 0);
 		return Math.min(tank.servedL, tank.limitL + needL + normalQuantile(guard) * spreadOf(tank, to));
 	}
-	const byKind = SERVICE_KINDS.map((kind, index) => boundOn(problem, kind, index, size));
+	const byKind = PLANNED_KINDS.map((kind, index) => boundOn(problem, kind, index, size));
 	return {
 		size,
 		risk: byKind.map(({ risk }) => risk),
 		bound: byKind.map(({ bound }) => bound),
 		load,
-		overrun: () => SERVICE_KINDS.map((kind, index) => overrunOf(problem, kind, index, size)),
+		overrun: () => PLANNED_KINDS.map((kind, index) => overrunOf(problem, kind, index, size)),
 		carriedKgKm({ comeL, tank }, from, to, litres) {
 			const [a, b] = [legsBefore[from] ?? 0, legsBefore[to] ?? 0];
 			const length = (km[b] ?? 0) - (km[a] ?? 0);

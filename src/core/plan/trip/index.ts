@@ -2,22 +2,22 @@ export { livedTrip } from './livedTrip.js';
 export type { Mask, Offer } from './offer.js';
 export {
 	loaded,
-	problemOf,
+	planProblemOf,
 	type Leg,
 	type PlannedTank,
-	type Problem,
+	type PlanProblem,
 	type ProblemOptions
 } from './problem.js';
 export {
 	costOfServices,
 	hasKind,
-	kindOf,
+	serviceKindOf,
 	pricesOf,
-	SERVICE_KINDS,
+	PLANNED_KINDS,
 	servesKind,
 	visitsOf,
 	type Prices,
 	type Reading,
 	type ServiceKind,
-	type Visit
+	type ServiceVisit
 } from './visits.js';

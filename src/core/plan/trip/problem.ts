@@ -4,14 +4,14 @@ import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../l
 import { neverBinds, tankById } from '../../rig/index.js';
 import type { Mask } from './offer.js';
 import {
-	kindOf,
+	serviceKindOf,
 	pricesOf,
-	SERVICE_KINDS,
+	PLANNED_KINDS,
 	visitsOf,
 	type Prices,
 	type Reading,
 	type ServiceKind,
-	type Visit
+	type ServiceVisit
 } from './visits.js';
 
 /** A tank that can bind, along the paths; jugs that feed it are a part of it. Lists are by path, litres. */
@@ -46,7 +46,7 @@ export interface Leg {
 /**
  * A trip from a moment on, as the plan sees it. Nodes: 0 is the beginning, i + 1 the visit i, and the last one the end.
  */
-export interface Problem {
+export interface PlanProblem {
 	readonly estimate: Estimate;
 	readonly trip: Trip;
 	readonly fromMs: number;
@@ -57,7 +57,7 @@ export interface Problem {
 	readonly aim: number;
 	readonly prices: Prices;
 	readonly course: CumulativeFlow;
-	readonly visits: readonly Visit[];
+	readonly visits: readonly ServiceVisit[];
 	readonly tanks: readonly PlannedTank[];
 	readonly legs: readonly Leg[];
 	/** by node: how many of the legs are driven before it */
@@ -100,7 +100,7 @@ function feedersOf(tanks: readonly Tank[], fed: ReadonlySet<string>): readonly T
  * Puts a trip as a problem: what may come to each tank between any two chances to serve it. The plan counts on no hook-up
  * to come: one that holds now ends with the next arrival or departure.
  */
-export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = {}): Problem {
+export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOptions = {}): PlanProblem {
 	const { settingOutMs } = options;
 	const estimate = settingOutMs === undefined ? now : { ...now, atMs: settingOutMs };
 	const trip = tripInUse(whole);
@@ -116,8 +116,8 @@ export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = 
 		}
 	};
 	const binding = rig.tanks.filter((tank) => !neverBinds(rig, tank));
-	const wanted = SERVICE_KINDS.reduce<Mask>(
-		(mask, kind, i) => (binding.some(({ holds }) => kindOf(holds) === kind) ? mask | (1 << i) : mask),
+	const wanted = PLANNED_KINDS.reduce<Mask>(
+		(mask, kind, i) => (binding.some(({ holds }) => serviceKindOf(holds) === kind) ? mask | (1 << i) : mask),
 		0
 	);
 	const visits = visitsOf(trip, fromMs, prices, reading, wanted).filter(({ atMs }) => atMs <= endMs);
@@ -155,7 +155,7 @@ export function problemOf(now: Estimate, whole: Trip, options: ProblemOptions = 
 		const come = times.map((ms) => cumulativeAt(course, lane, ms));
 		return {
 			tank,
-			kind: kindOf(tank.holds),
+			kind: serviceKindOf(tank.holds),
 			falls,
 			start,
 			served,

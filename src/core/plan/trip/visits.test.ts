@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { exactTrip } from '../../../../tests/helpers/logbooks.js';
 import type { Service, Stop, Trip } from '../../logbook/index.js';
-import { pricesOf, visitsOf, type Reading, type Visit } from './visits.js';
+import { pricesOf, visitsOf, type Reading, type ServiceVisit } from './visits.js';
 
 const stop = (
 	services: readonly Service[],
@@ -21,7 +21,7 @@ const visits = (
 	reading: Reading = 'on-arrival',
 	from = '2027-05-01T06:00:00Z',
 	more = {}
-): readonly Visit[] =>
+): readonly ServiceVisit[] =>
 	visitsOf({ ...exactTrip, stops: [one] } as Trip, Date.parse(from), { ...prices, ...more }, reading, 7);
 
 describe('what a stop offers', () => {

@@ -1,14 +1,15 @@
+import { DAY_MS, MINUTE_MS } from '../../time/index.js';
 import { instantMs, type Service, type Stop, type Trip } from '../../logbook/index.js';
 import type { Mask, Offer } from './offer.js';
 
 /** What a plan takes at a stop, in the order of the bits of a mask. */
-export const SERVICE_KINDS = ['water', 'grey', 'black'] as const;
-export type ServiceKind = (typeof SERVICE_KINDS)[number];
+export const PLANNED_KINDS = ['water', 'grey', 'black'] as const;
+export type ServiceKind = (typeof PLANNED_KINDS)[number];
 
-export const kindOf = (holds: 'fresh' | 'grey' | 'black'): ServiceKind =>
+export const serviceKindOf = (holds: 'fresh' | 'grey' | 'black'): ServiceKind =>
 	holds === 'fresh' ? 'water' : holds;
 export const hasKind = (mask: Mask, kind: ServiceKind): boolean =>
-	((mask >> SERVICE_KINDS.indexOf(kind)) & 1) === 1;
+	((mask >> PLANNED_KINDS.indexOf(kind)) & 1) === 1;
 
 /** What a plan pays for, in one currency; the first three are the policy's. */
 export interface Prices {
@@ -36,7 +37,7 @@ export const pricesOf = ({ policy = {} }: Pick<Trip, 'policy'>): Prices => ({
 export type Reading = 'on-arrival' | 'while-there';
 
 /** A chance to use the services of a stop. */
-export interface Visit extends Offer {
+export interface ServiceVisit extends Offer {
 	readonly stop: Stop;
 	readonly atMs: number;
 	/** one stays already, or again: it is not the arrival */
@@ -45,8 +46,6 @@ export interface Visit extends Offer {
 	readonly services: readonly (readonly Service[])[];
 }
 
-const MINUTE_MS = 60_000;
-const DAY_MS = 86_400_000;
 /** A stay shorter than this is served on arrival and no more. */
 const SEVERAL_DAYS_MS = 2 * DAY_MS;
 /** Of a very long stay not every day is looked at. */
@@ -96,8 +95,8 @@ function offerOf(
 	prices: Prices,
 	reading: Reading,
 	wanted: Mask
-): Offer & Pick<Visit, 'services'> {
-	const byKind = SERVICE_KINDS.map((kind, i) =>
+): Offer & Pick<ServiceVisit, 'services'> {
+	const byKind = PLANNED_KINDS.map((kind, i) =>
 		(wanted >> i) & 1
 			? worthwhile(
 					stop.services.filter(
@@ -110,7 +109,7 @@ function offerOf(
 			: []
 	);
 	const offers = byKind.reduce((mask, list, i) => (list.length > 0 ? mask | (1 << i) : mask), 0);
-	const services = Array.from({ length: 1 << SERVICE_KINDS.length }, (_, mask): readonly Service[] => {
+	const services = Array.from({ length: 1 << PLANNED_KINDS.length }, (_, mask): readonly Service[] => {
 		if ((mask & offers) !== mask) return [];
 		let together: readonly (readonly Service[])[] = [[]];
 		byKind.forEach((list, i) => {
@@ -156,12 +155,12 @@ export function visitsOf(
 	prices: Prices,
 	reading: Reading,
 	wanted: Mask
-): readonly Visit[] {
+): readonly ServiceVisit[] {
 	const all = trip.stops
 		.flatMap((stop) => {
 			const offer = offerOf(stop, prices, reading, wanted);
 			if (offer.offers === 0) return [];
-			return timesAt(stop, fromMs, reading).map((atMs): Visit => ({
+			return timesAt(stop, fromMs, reading).map((atMs): ServiceVisit => ({
 				...offer,
 				stop,
 				atMs,

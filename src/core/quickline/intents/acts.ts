@@ -1,8 +1,8 @@
 import { listed, sayHappening } from '../../words/index.js';
-import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from '../context.js';
-import { meaningful, namedBy, plainWords } from '../lexing/names.js';
+import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
+import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
 import { thingsOf } from '../lexing/things.js';
-import { figureBeyond, type Line } from '../lexing/tokens.js';
+import { figureBeyond, type TokenLine } from '../lexing/tokens.js';
 
 const SWITCH: ReadonlyMap<string, boolean> = new Map([
 	['on', true],
@@ -20,7 +20,7 @@ const UNHOOKED =
 	/\b(unhooked|unplugged|disconnected|off[ -]grid|off (the )?(mains|hook-?up)|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?off)\b/;
 
 /** `hooked up`, `unplugged`, `mains on`, `sewer off`, `full hook-up`. */
-export function hookupLine(line: Line, context: QuickContext): Answer | undefined {
+export function hookupLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const phrase = line.words.join(' ');
 	const off = UNHOOKED.test(phrase);
 	if (line.figures.length > 0 || !(off || HOOKED.test(phrase) || isSwitched(line.words))) return undefined;
@@ -50,24 +50,24 @@ const isSwitched = (words: readonly string[]): boolean =>
 	words.some((word) => SWITCH.has(word)) && words.some((word) => /^(mains|hook-?up|sewer)$/.test(word));
 
 /** A measure by its name alone may be begun or ended; `using` and `no` tell. */
-export function measureAlone(line: Line, { rig }: QuickContext): readonly Meaning[] {
+export function measureAlone(line: TokenLine, { rig }: QuickContext): readonly Meaning[] {
 	const using = line.words.some((word) => /^(using|with)$/.test(word));
 	const no = line.words.some((word) => /^(no|without)$/.test(word));
 	const words = meaningful(line.words.filter((word) => !/^(using|with|no|without)$/.test(word)));
 	const states = using ? [true] : no ? [false] : [true, false];
 	return words.length === 0
 		? []
-		: namedBy(words, rig.measures).flatMap(({ id }) =>
+		: thingsNamed(words, rig.measures).flatMap(({ id }) =>
 				states.map((on) => one({ kind: 'measure', measure: id, on }))
 			);
 }
 
 /** `short showers on`, `paper plates off`, `started short showers`. */
-export function measureLine(line: Line, context: QuickContext): Answer | undefined {
+export function measureLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const state = line.words.map((word) => SWITCH.get(word)).find((on) => on !== undefined);
 	if (state === undefined || line.figures.length > 0) return undefined;
 	const words = meaningful(line.words.filter((word) => !SWITCH.has(word)));
-	const measures = words.length === 0 ? [] : namedBy(words, context.rig.measures);
+	const measures = words.length === 0 ? [] : thingsNamed(words, context.rig.measures);
 	return measures.length > 0
 		? measures.map((measure) => one({ kind: 'measure', measure: measure.id, on: state }))
 		: undefined;
@@ -76,7 +76,7 @@ export function measureLine(line: Line, context: QuickContext): Answer | undefin
 const MOST_ABOARD = 60;
 
 /** `crew 3`, `3 aboard`, `we are 3`. */
-function crewOf(line: Line): Answer {
+function crewOf(line: TokenLine): LineReading {
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const persons = line.figures[0]?.value;
@@ -97,7 +97,7 @@ const PRONOUN = /^(i|we|they|he|she|it|all|everyone|everybody|you|who|have|just)
 export const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
 	Math.round(persons ?? trip?.persons ?? rig.crew);
 
-function crewBy(change: number, who: string, context: QuickContext): Answer {
+function crewBy(change: number, who: string, context: QuickContext): LineReading {
 	const persons = aboardNow(context) + change;
 	if (persons < 0 || persons > MOST_ABOARD)
 		return problem(`${aboardNow(context)} are aboard. Say how many there are now, as in “crew 3”.`);
@@ -106,7 +106,7 @@ function crewBy(change: number, who: string, context: QuickContext): Answer {
 }
 
 /** `crew 3`, `guest`, `2 guests left`, a name and `left` or `back`. */
-export function crewLine(text: string, line: Line, context: QuickContext): Answer | undefined {
+export function crewLine(text: string, line: TokenLine, context: QuickContext): LineReading | undefined {
 	const { words, figures } = line;
 	const phrase = words.join(' ');
 	if (/^(just me|alone|on my own|only me)$/.test(phrase)) return [one({ kind: 'crew', persons: 1 })];
@@ -151,7 +151,8 @@ export function crewLine(text: string, line: Line, context: QuickContext): Answe
 export function isOfRig(word: string, context: QuickContext): boolean {
 	const plain = [word.toLowerCase()];
 	return (
-		namedBy(plain, thingsOf(context)).length > 0 || context.rig.tanks.some(({ holds }) => holds === plain[0])
+		thingsNamed(plain, thingsOf(context)).length > 0 ||
+		context.rig.tanks.some(({ holds }) => holds === plain[0])
 	);
 }
 
@@ -172,16 +173,16 @@ const careVerbs = (words: readonly string[]): readonly number[] =>
 	words.flatMap((word) => CARE_VERBS.flatMap((row, i) => (row.test(word) ? [i] : [])));
 
 /** `filter changed`, `done filter`, `rinsed the cassette`. */
-export function careLine(line: Line, context: QuickContext): Answer | undefined {
+export function careLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const { care } = context.rig;
 	const done = careVerbs(line.words);
 	if (done.length === 0 || line.figures.length > 0) return undefined;
 	const begins = line.words[0] === 'done';
 	const all = meaningful(line.words).filter((word) => !/^(done|finished|looked|after)$/.test(word));
 	const nouns = all.filter((word) => careVerbs([word]).length === 0);
-	const whole = all.length > 0 ? namedBy(all, care) : [];
+	const whole = all.length > 0 ? thingsNamed(all, care) : [];
 	// By what it is done to: unless the task is to do another thing to it.
-	const alike = (nouns.length > 0 ? namedBy(nouns, care) : begins ? care : []).filter(({ name }) => {
+	const alike = (nouns.length > 0 ? thingsNamed(nouns, care) : begins ? care : []).filter(({ name }) => {
 		const task = careVerbs(plainWords(name));
 		return task.length === 0 || done.some((row) => row === ANYTHING || task.includes(row));
 	});

@@ -9,14 +9,14 @@ import {
 	problem,
 	withAddition,
 	type Addition,
-	type Answer,
+	type LineReading,
 	type Meaning,
 	type NoMeaning,
 	type QuickContext
 } from '../context.js';
 import { meaningful, stemOf } from '../lexing/names.js';
 import { likelyMeant, mostWetMm } from './plausible.js';
-import { bareFigure, quantityOf, type Line } from '../lexing/tokens.js';
+import { bareFigure, quantityOf, type TokenLine } from '../lexing/tokens.js';
 
 /** A meaning that puts something into the rig first: said before what happened. */
 function adding(
@@ -51,7 +51,7 @@ export function addingMeter(
 	value: number,
 	reset: boolean,
 	context: QuickContext
-): Answer {
+): LineReading {
 	const { rig, units } = context;
 	const tank = rig.tanks.find(({ holds, feeds }) => holds === 'fresh' && feeds === undefined);
 	if (!tank) return problem(`${rig.name} has no fresh tank that a meter could belong to. Add one in Rig.`);
@@ -100,7 +100,7 @@ export function addingRod(
 	depthMm: number,
 	lean: { readonly rollDeg?: number; readonly pitchDeg?: number },
 	context: QuickContext
-): Answer {
+): LineReading {
 	const fresh = tanks.filter(({ holds, feeds }) => holds === 'fresh' && feeds === undefined);
 	const meant = fresh.length > 0 ? fresh : tanks;
 	const deepest = Math.max(...meant.map((tank) => mostWetMm({ at: undefined }, tank) ?? DEEPEST_MM));
@@ -175,7 +175,7 @@ const MOST_TIMES = 5;
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Words that the rig knows no habit by: a habit of that name is offered, with the litres that were said. */
-export function addingHabit(line: Line, context: QuickContext): readonly Meaning[] {
+export function addingHabit(line: TokenLine, context: QuickContext): readonly Meaning[] {
 	const words = meaningful(line.words).filter((word) => word !== 'litres');
 	const spoken = conceptIn(line.words);
 	const [figure, second] = line.figures;
@@ -242,7 +242,7 @@ export function ownWord(
 	text: string,
 	find: (words: string) => readonly Addition[],
 	context: QuickContext
-): Answer | undefined {
+): LineReading | undefined {
 	const found = OWN_WORD.exec(text);
 	if (!found) return undefined;
 	const [word, meaning] = [(found[1] ?? '').trim().toLowerCase(), (found[2] ?? '').trim()];

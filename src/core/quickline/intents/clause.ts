@@ -5,19 +5,19 @@ import { conceptIn, habitsNamed } from '../lexing/concepts.js';
 import {
 	isProblem,
 	problem,
-	type Answer,
+	type LineReading,
 	type Meaning,
 	type NoMeaning,
 	type QuickContext
 } from '../context.js';
 import { gaugeHelp, gaugeLine, levelLine, namesAGauge, tankState } from './levels.js';
 import { dumpLine, fillLine, swapLine, transferLine } from './movements.js';
-import { meaningful, namedBy, plainWords } from '../lexing/names.js';
+import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
 import { markLine, meterLine, rodLine, stopLine } from './observations.js';
 import { mended } from '../lexing/spelling.js';
 import { tanksNamed } from './tanks.js';
 import { namesOf } from '../lexing/things.js';
-import { readLine, takeMinutes, type Line } from '../lexing/tokens.js';
+import { readLine, takeMinutes, type TokenLine } from '../lexing/tokens.js';
 import { useLine } from './uses.js';
 
 type Verb =
@@ -68,7 +68,7 @@ export function verbOf(words: readonly string[]): { readonly verb: Verb; readonl
 }
 
 /** `empty grey` may tell what was done or what was seen; a fresh tank is only seen empty. */
-function emptyLine(line: Line, done: boolean, context: QuickContext): Answer {
+function emptyLine(line: TokenLine, done: boolean, context: QuickContext): LineReading {
 	const at = line.words.indexOf('at');
 	const said = meaningful(at > 0 ? line.words.slice(0, at) : line.words);
 	const named = tanksNamed(said, context.rig.tanks);
@@ -87,14 +87,14 @@ function emptyLine(line: Line, done: boolean, context: QuickContext): Answer {
 function verbLine(
 	text: string,
 	names: readonly string[],
-	line: Line,
+	line: TokenLine,
 	context: QuickContext
-): Answer | undefined {
+): LineReading | undefined {
 	const found = verbOf(line.words);
 	if (!found) return undefined;
 	const { verb, at } = found;
 	const words = [...line.words.slice(0, at), ...line.words.slice(at + 1)];
-	const after: Line = { ...line, words };
+	const after: TokenLine = { ...line, words };
 	if (/^(empty|emptied|dump)$/.test(verb) && words.includes('into')) {
 		const moved = transferLine(after, context);
 		if (!isProblem(moved)) return moved;
@@ -130,7 +130,7 @@ function verbLine(
 }
 
 /** A habit by its whole name, whatever verb that begins with. */
-function wholeName(line: Line, context: QuickContext): boolean {
+function wholeName(line: TokenLine, context: QuickContext): boolean {
 	const said = line.words.join(' ');
 	return context.rig.habits.some(({ name, words = [] }) =>
 		[name, ...words].some((known) => plainWords(known).join(' ') === said)
@@ -143,7 +143,7 @@ const unlike = (meanings: readonly Meaning[]): readonly Meaning[] =>
 	meanings.filter((one, i) => !meanings.slice(0, i).some((before) => same(before, one)));
 
 /** What a line says of tanks and habits without a verb. */
-function plainLine(line: Line, context: QuickContext): Answer {
+function plainLine(line: TokenLine, context: QuickContext): LineReading {
 	const used = useLine(line, context);
 	const [figure] = line.figures;
 	const shown = gaugeLine(line, context);
@@ -161,7 +161,12 @@ function plainLine(line: Line, context: QuickContext): Answer {
 }
 
 /** Everything a line may mean without its time, its words and figures being told apart. */
-function readingsOf(text: string, names: readonly string[], line: Line, context: QuickContext): Answer {
+function readingsOf(
+	text: string,
+	names: readonly string[],
+	line: TokenLine,
+	context: QuickContext
+): LineReading {
 	const { words, figures } = line;
 	const [figure] = figures;
 	if (words.length === 0 && figure)
@@ -178,7 +183,7 @@ function readingsOf(text: string, names: readonly string[], line: Line, context:
 	if (words.includes('meter') || words.includes('reset')) return meterLine(line, context);
 	const own =
 		figure && meaningful(words).length > 0
-			? namedBy(
+			? thingsNamed(
 					meaningful(words),
 					context.rig.instruments.filter(({ kind }) => kind === 'meter')
 				)
@@ -206,7 +211,7 @@ function readingsOf(text: string, names: readonly string[], line: Line, context:
  * Everything a line may mean without its time. Where a number could belong to a name or be an amount, the name is
  * taken when the line is whole with it; where it may well be either, both are offered.
  */
-function eitherWay(text: string, context: QuickContext): Answer {
+function eitherWay(text: string, context: QuickContext): LineReading {
 	const names = namesOf(context);
 	const { rest, minutes } = takeMinutes(text, names);
 	const ran = minutes === undefined ? {} : { minutes };
@@ -231,7 +236,7 @@ function eitherWay(text: string, context: QuickContext): Answer {
 /** A stop by its name alone, whatever verb that begins with. */
 function stopNamed(text: string, { rig, trip }: QuickContext): NoMeaning | undefined {
 	const words = plainWords(text);
-	const [stop] = words.length > 0 ? namedBy(words, trip?.stops ?? []) : [];
+	const [stop] = words.length > 0 ? thingsNamed(words, trip?.stops ?? []) : [];
 	if (!stop || tanksNamed(words, rig.tanks).length > 0) return undefined;
 	const name = stop.name.toLowerCase();
 	return problem(
@@ -295,7 +300,7 @@ function uncut(text: string, context: QuickContext): readonly Meaning[] {
  *
  * @param strictly by its very words: no slip mended, nobody's name, nothing added
  */
-export function readClause(text: string, context: QuickContext, strictly = false): Answer {
+export function readClause(text: string, context: QuickContext, strictly = false): LineReading {
 	const plainly = eitherWay(text, context);
 	if (!isProblem(plainly) || strictly) return plainly;
 	const person = takePerson(text, context);

@@ -3,12 +3,19 @@ import { tankById, usableOf } from '../../rig/index.js';
 import { formatFigure, formatLitres } from '../../units/index.js';
 import { listed, sayHappening } from '../../words/index.js';
 import { addingGauge, type GaugeKind } from './adding.js';
-import { one, problem, type Answer, type Meaning, type NoMeaning, type QuickContext } from '../context.js';
-import { meaningful, namedBy } from '../lexing/names.js';
+import {
+	one,
+	problem,
+	type LineReading,
+	type Meaning,
+	type NoMeaning,
+	type QuickContext
+} from '../context.js';
+import { meaningful, thingsNamed } from '../lexing/names.js';
 import { instrumentWords, markLine } from './observations.js';
 import { likelyMeant } from './plausible.js';
 import { tanksNamed } from './tanks.js';
-import { quantityOf, type Figure, type Line } from '../lexing/tokens.js';
+import { quantityOf, type FigureToken, type TokenLine } from '../lexing/tokens.js';
 
 const gaugesOf = ({ rig }: QuickContext): readonly Gauge[] =>
 	rig.instruments.filter((instrument): instrument is Gauge => instrument.kind === 'gauge');
@@ -72,7 +79,7 @@ function behindName(
 }
 
 /** What a gauge's words leave over once the words that name it are gone, as a reading it can show. */
-function valueShown(gauge: Gauge, words: readonly string[], line: Line): number | string | undefined {
+function valueShown(gauge: Gauge, words: readonly string[], line: TokenLine): number | string | undefined {
 	const [figure] = line.figures;
 	const lights = gauge.curve.map(({ reads }) => reads);
 	if (!isNumeric(gauge)) {
@@ -103,12 +110,12 @@ const canReach = (gauge: Gauge, value: number | string): boolean => {
 };
 
 /** `grey 2/3`, `gauge grey two thirds`, `grey lights full`, `fresh 60 %`, in a rig that has the gauge. */
-export function gaugeLine(line: Line, context: QuickContext): readonly Meaning[] {
+export function gaugeLine(line: TokenLine, context: QuickContext): readonly Meaning[] {
 	const words = meaningful(line.words).filter((word) => word !== 'gauge');
 	return gaugesOf(context).flatMap((gauge): readonly Meaning[] => {
 		const also = instrumentWords(context)(gauge);
 		const alone = words.length === 0 || line.words[0] === 'gauge';
-		const named = (some: readonly string[]): boolean => namedBy(some, [gauge], () => also).length > 0;
+		const named = (some: readonly string[]): boolean => thingsNamed(some, [gauge], () => also).length > 0;
 		const rest = behindName(words, named) ?? (alone ? words : undefined);
 		if (rest === undefined) return [];
 		const value = valueShown(gauge, rest, line);
@@ -131,7 +138,7 @@ function readingAt(gauge: Gauge, litres: number): number | undefined {
 	return undefined;
 }
 
-const inThirds = ({ value }: Figure): boolean => Math.abs(value * 3 - Math.round(value * 3)) < 1e-9;
+const inThirds = ({ value }: FigureToken): boolean => Math.abs(value * 3 - Math.round(value * 3)) < 1e-9;
 const ofParts = (value: number, parts: 3 | 4): string =>
 	value === 0
 		? 'empty'
@@ -151,7 +158,7 @@ interface Said {
 
 function levelSaid(
 	words: readonly string[],
-	line: Line,
+	line: TokenLine,
 	tank: Tank,
 	context: QuickContext
 ): Said | undefined {
@@ -196,7 +203,7 @@ function tooHigh(tank: Tank, { kind, litres, value }: Said, context: QuickContex
 }
 
 /** A level of one tank, told by what the rig has for it, else with a gauge that would tell it. */
-function levelOf(tank: Tank, said: Said, line: Line, context: QuickContext): Answer {
+function levelOf(tank: Tank, said: Said, line: TokenLine, context: QuickContext): LineReading {
 	if (said.litres < 0) return problem('A tank holds no less than nothing.');
 	if (said.litres > OVER * usableOf(tank)) return tooHigh(tank, said, context);
 	const gauges = gaugesOf(context).filter((gauge) => gauge.tank === tank.id && isNumeric(gauge));
@@ -219,7 +226,7 @@ function levelOf(tank: Tank, said: Said, line: Line, context: QuickContext): Ans
 }
 
 /** `fresh 60 L`, `black 1/3`, `grey 69 %`, `grey half`, `jug 2 empty`: a tank by what it holds. */
-export function levelLine(line: Line, context: QuickContext): Answer | undefined {
+export function levelLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const words = meaningful(line.words).filter((word) => word !== 'gauge');
 	if (words.length === 0 || line.figures.length > 1) return undefined;
 	const { rig } = context;
@@ -235,7 +242,7 @@ export function levelLine(line: Line, context: QuickContext): Answer | undefined
 }
 
 /** A tank's name and then its state: seen with one's own eyes. */
-export function tankState(line: Line, context: QuickContext): readonly Meaning[] {
+export function tankState(line: TokenLine, context: QuickContext): readonly Meaning[] {
 	const words = meaningful(line.words);
 	const state = words.at(-1);
 	if ((state !== 'full' && state !== 'empty') || words.length < 2 || line.figures.length > 0) return [];
@@ -244,20 +251,21 @@ export function tankState(line: Line, context: QuickContext): readonly Meaning[]
 }
 
 /** What a gauge could show, for a line that names one but no reading of it. */
-export function gaugeHelp(line: Line, context: QuickContext): string | undefined {
+export function gaugeHelp(line: TokenLine, context: QuickContext): string | undefined {
 	const words = meaningful(line.words).filter((word) => word !== 'gauge');
 	const gauges = gaugesOf(context);
-	const [gauge] = words.length === 0 ? gauges : namedBy(words.slice(0, 1), gauges, instrumentWords(context));
+	const [gauge] =
+		words.length === 0 ? gauges : thingsNamed(words.slice(0, 1), gauges, instrumentWords(context));
 	if (!gauge) return undefined;
 	const lights = gauge.curve.map(({ reads }) => (typeof reads === 'string' ? `“${reads}”` : String(reads)));
 	return `What does ${gauge.name} show? ${isNumeric(gauge) ? `A number from ${lights[0]} to ${lights.at(-1)}.` : `One of ${listed(lights)}.`}`;
 }
 
 /** Whether a line begins with a tank or a gauge. */
-export const namesAGauge = (line: Line, context: QuickContext): boolean =>
+export const namesAGauge = (line: TokenLine, context: QuickContext): boolean =>
 	line.words.includes('gauge') ||
 	(line.words.length > 0 &&
 		gaugesOf(context).some(({ tank }) => {
 			const of = tankById(context.rig, tank);
-			return of !== undefined && namedBy(line.words.slice(0, 1), [of], ({ holds }) => [holds]).length > 0;
+			return of !== undefined && thingsNamed(line.words.slice(0, 1), [of], ({ holds }) => [holds]).length > 0;
 		}));

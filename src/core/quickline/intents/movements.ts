@@ -6,15 +6,15 @@ import {
 	one,
 	oneTooMany,
 	problem,
-	type Answer,
+	type LineReading,
 	type Meaning,
 	type NoMeaning,
 	type QuickContext
 } from '../context.js';
-import { meaningful, namedBy } from '../lexing/names.js';
+import { meaningful, thingsNamed } from '../lexing/names.js';
 import { likelyMeant } from './plausible.js';
 import { noTank, tanksNamed } from './tanks.js';
-import { figureBeyond, quantityOf, type Line } from '../lexing/tokens.js';
+import { figureBeyond, quantityOf, type TokenLine } from '../lexing/tokens.js';
 
 /** A figure this far over a tank's usable volume is no fill but a slip. */
 const BEYOND = 1.15;
@@ -51,7 +51,7 @@ const ofWhat = (fraction: string): NoMeaning =>
 	);
 
 /** `fill 60`, `fill main full`, `fill jug 12 gal`, `fill up`, `topped up 20`. */
-export function fillLine(line: Line, context: QuickContext): Answer {
+export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	if (line.minutes !== undefined)
@@ -130,15 +130,16 @@ const emptied = (tank: Tank, where?: string): Happening => ({
 
 /** The containers that words after `into` name. */
 function into(
-	line: Line,
+	line: TokenLine,
 	context: QuickContext
-): { readonly line: Line; readonly containers: readonly Container[]; readonly said: string } | undefined {
+):
+	{ readonly line: TokenLine; readonly containers: readonly Container[]; readonly said: string } | undefined {
 	const at = line.words.findLastIndex((word) => word === 'into' || word === 'in' || word === 'to');
 	const said = meaningful(line.words.slice(at + 1));
 	if (at === -1 || said.length === 0 || said.some((word) => DRAINS.some((drain) => drain === word)))
 		return undefined;
 	const waste = context.rig.containers.filter(({ carries, retired }) => carries !== 'fresh' && !retired);
-	const direct = namedBy(said, waste);
+	const direct = thingsNamed(said, waste);
 	// A tote, a drum, a bucket: whatever it is called, where there is just the kind of thing.
 	const kindly =
 		direct.length === 0 && said.some((word) => /^(tote|drum|bucket|tub|can|container|barrel)s?$/.test(word))
@@ -181,7 +182,7 @@ function intoContainer(
 }
 
 /** `dump grey`, `dump cassette`, `dump grey 20`, `dump grey overboard`, `dump all`, `dump grey into tote`. */
-export function dumpLine(given: Line, context: QuickContext): Answer {
+export function dumpLine(given: TokenLine, context: QuickContext): LineReading {
 	const beyond = figureBeyond(given, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const carried = into(given, context);
@@ -241,14 +242,14 @@ function pointNamed(
 ): { readonly before: readonly string[]; readonly point: string | undefined } | undefined {
 	const at = words.lastIndexOf('at');
 	const said = at === -1 ? [] : meaningful(words.slice(at + 1));
-	const [stop] = said.length === 0 ? [] : namedBy(said, trip?.stops ?? []);
+	const [stop] = said.length === 0 ? [] : thingsNamed(said, trip?.stops ?? []);
 	return stop && { before: words.slice(0, at), point: stop.point };
 }
 
 const SPLITS = new Set(['to', 'into', 'in', 'onto']);
 
 /** `transfer jug main 10`, `pour jug into main`, `pour jug`. */
-export function transferLine(line: Line, context: QuickContext): Answer {
+export function transferLine(line: TokenLine, context: QuickContext): LineReading {
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const { rig, units } = context;
@@ -309,7 +310,7 @@ function cutAnywhere(words: readonly string[], tanks: readonly Tank[]): readonly
 }
 
 /** `swap jug`, `swap jug 2`: an empty jug at the tap gives way to another. */
-export function swapLine(line: Line, context: QuickContext): Answer {
+export function swapLine(line: TokenLine, context: QuickContext): LineReading {
 	const beyond = line.figures[0]?.text;
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const all = swapsOf(context.rig, context.levels);

@@ -3,11 +3,11 @@ import { tankById, usableOf } from '../../rig/index.js';
 import { toBase, unitNamed } from '../../units/index.js';
 import { listed, sayHappening } from '../../words/index.js';
 import { addingMeter, addingRod, placesSaid, tooDeep } from './adding.js';
-import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from '../context.js';
-import { meaningful, namedBy } from '../lexing/names.js';
+import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
+import { meaningful, thingsNamed } from '../lexing/names.js';
 import { doubtOfMeter, mostWetMm } from './plausible.js';
 import { tanksNamed } from './tanks.js';
-import { bareFigure, figureBeyond, quantityOf, readLine, type Line } from '../lexing/tokens.js';
+import { bareFigure, figureBeyond, quantityOf, readLine, type TokenLine } from '../lexing/tokens.js';
 
 type ByKind = { meter: Meter; rod: Rod };
 
@@ -44,7 +44,7 @@ function chosen<K extends keyof ByKind>(
 	kind: K,
 	words: readonly string[]
 ): readonly ByKind[K][] {
-	return namedBy(words, instrumentsOf(context, kind), instrumentWords(context));
+	return thingsNamed(words, instrumentsOf(context, kind), instrumentWords(context));
 }
 
 const leftOf = (words: readonly string[], ...gone: readonly string[]): readonly string[] =>
@@ -67,7 +67,7 @@ function readMeter(meter: Meter, value: number, reset: boolean, context: QuickCo
 }
 
 /** `meter 412.6`, `pump meter 84`, `meter reset`, `reset meter 110`. */
-export function meterLine(line: Line, context: QuickContext): Answer {
+export function meterLine(line: TokenLine, context: QuickContext): LineReading {
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const reset = line.words.some(
@@ -114,7 +114,7 @@ export function meterLine(line: Line, context: QuickContext): Answer {
 const LEAN = /\b(roll|pitch)\s+([-−]?\d+(?:[.,]\d+)?)/gi;
 
 /** `rod 118`, `rod main 11.8 cm`, `rod 118 roll 2 pitch -1`. */
-export function rodLine(text: string, names: readonly string[], context: QuickContext): Answer {
+export function rodLine(text: string, names: readonly string[], context: QuickContext): LineReading {
 	const leans = new Map(
 		[...text.matchAll(LEAN)].map(([, axis, degrees]) => [
 			axis?.toLowerCase(),
@@ -155,7 +155,11 @@ export function rodLine(text: string, names: readonly string[], context: QuickCo
 }
 
 /** `full grey`, `empty main`: seen with one's own eyes. */
-export function markLine(state: 'full' | 'empty', words: readonly string[], context: QuickContext): Answer {
+export function markLine(
+	state: 'full' | 'empty',
+	words: readonly string[],
+	context: QuickContext
+): LineReading {
 	const tanks = tanksNamed(meaningful(words), context.rig.tanks);
 	if (tanks.length === 0)
 		return problem(`Which tank is ${state}? There is ${listed(context.rig.tanks.map(({ name }) => name))}.`);
@@ -169,13 +173,13 @@ export function stopLine(
 	event: 'arrive' | 'depart',
 	words: readonly string[],
 	context: QuickContext
-): Answer {
+): LineReading {
 	const stops = (context.trip?.stops ?? []).filter(({ retired }) => !retired);
 	if (stops.length === 0) return problem('There is no trip with stops now. Add one in Trip.');
 	const planned = (stop: (typeof stops)[number]): number =>
 		instantMs(event === 'arrive' ? stop.arrive : stop.depart);
 	const plain = words.filter((word) => !/^(at|from|the|for|to|we|i|just|have)$/.test(word));
-	const named = namedBy(plain, stops);
+	const named = thingsNamed(plain, stops);
 	if (named.length === 0)
 		return problem(`No stop of that name. There is ${listed(stops.map(({ name }) => name))}.`);
 	const nearest = [...named]

@@ -1,8 +1,8 @@
+import { DAY_MS } from '../../time/index.js';
 import type { Meter, Rod, Tank } from '../../logbook/index.js';
 import { rodSpan, tankById, usableOf } from '../../rig/index.js';
 import type { LastRead, QuickContext } from '../context.js';
 
-const DAY_MS = 86_400_000;
 /** More than this much water a day nobody uses on the road, litres a person. */
 const MOST_A_DAY_L = 60;
 /** Through a hose from a tap more can run. */

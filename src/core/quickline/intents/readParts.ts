@@ -2,12 +2,12 @@ import { readClause, verbOf } from './clause.js';
 import {
 	isProblem,
 	problem,
-	type Answer,
+	type LineReading,
 	type Meaning,
 	type NoMeaning,
 	type QuickContext
 } from '../context.js';
-import { meaningful, namedBy, plainWords } from '../lexing/names.js';
+import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
 import type { Thing } from '../lexing/parts.js';
 import { namesOf } from '../lexing/things.js';
 import type { Moment } from '../lexing/time.js';
@@ -33,7 +33,7 @@ export const noteOf = (text: string): readonly Meaning[] => [
 const STATE_BEHIND = /\s((?:is |are |was |were )?(?:full|empty|half|dumped|emptied|filled|poured))$/i;
 
 /** A thing by itself, else with the verb of the one before it or the state of one behind: `dump grey and black`. */
-function readThing(things: readonly Thing[], i: number, context: QuickContext): Answer {
+function readThing(things: readonly Thing[], i: number, context: QuickContext): LineReading {
 	const thing = things[i];
 	if (!thing) return [];
 	const at = { ...context, atMs: thing.moments[0]?.ms, several: things.length > 1 };
@@ -68,7 +68,7 @@ function isOneName(things: readonly Thing[], context: QuickContext): boolean {
 		(word) => !/^\d/.test(word)
 	);
 	return (
-		namedBy(
+		thingsNamed(
 			words,
 			namesOf(context).map((name) => ({ id: name, name }))
 		).length > 0
@@ -84,7 +84,7 @@ export function readThings(things: readonly Thing[], context: QuickContext): rea
 		const thing = things[i];
 		if (!thing) break;
 		let taken = 1;
-		let answer: Answer | undefined;
+		let answer: LineReading | undefined;
 		for (let to = seamed ? things.length : 0; to > i + 1 && !answer; to--) {
 			const joined = things.slice(i, to);
 			if (new Set(joined.map(({ text }) => text.toLowerCase())).size < joined.length) continue;

@@ -1,7 +1,7 @@
 import type { Tank } from '../../logbook/index.js';
 import { listed } from '../../words/index.js';
 import { problem, type NoMeaning, type QuickContext } from '../context.js';
-import { namedBy } from '../lexing/names.js';
+import { thingsNamed } from '../lexing/names.js';
 
 const tankWords = (tank: Tank): readonly string[] => [
 	tank.holds,
@@ -15,7 +15,7 @@ const tankWords = (tank: Tank): readonly string[] => [
 
 /** The tanks that typed words name, by their names or by what they hold; all when nothing was typed. */
 export function tanksNamed(words: readonly string[], tanks: readonly Tank[]): readonly Tank[] {
-	const named = namedBy(words, tanks, tankWords);
+	const named = thingsNamed(words, tanks, tankWords);
 	// The water aboard is what stands in the tank, and not in the jugs that are poured into it.
 	const byContent = words.length > 0 && words.every((word) => word === 'fresh' || word === 'water');
 	const builtIn = named.filter(({ feeds }) => feeds === undefined);

@@ -2,11 +2,11 @@ import { flowOf, usableOf } from '../../rig/index.js';
 import type { Habit } from '../../logbook/index.js';
 import { formatFigure, formatLitres, toBase } from '../../units/index.js';
 import { sayHappening } from '../../words/index.js';
-import { one, oneTooMany, problem, type Answer, type Meaning, type QuickContext } from '../context.js';
+import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { aboardNow } from './acts.js';
 import { habitsNamed } from '../lexing/concepts.js';
 import { moreThanThereIs } from './plausible.js';
-import { bareFigure, figureBeyond, quantityOf, type Line } from '../lexing/tokens.js';
+import { bareFigure, figureBeyond, quantityOf, type TokenLine } from '../lexing/tokens.js';
 
 /** As often as there are people aboard. */
 const EACH = /^(each|everyone|everybody|apiece)$/;
@@ -73,7 +73,7 @@ const flowOfHabit = (habit: Habit, { rig }: QuickContext): number | undefined =>
 	habit.recipe?.flowLpm ?? rig.outlets.find(({ id }) => id === habit.outlet)?.flowLpm;
 
 /** `shower`, `2 showers`, `had a shower`, `dishes 6 L` (measured), `shower for 3 min` at a known flow. */
-export function useLine(line: Line, context: QuickContext): Answer | undefined {
+export function useLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const habits = habitsNamed(
 		line.words.filter((word) => !EACH.test(word)),
 		context.rig.habits

@@ -1,5 +1,5 @@
 import type { Habit, Outlet, Rig } from '../../logbook/index.js';
-import { meaningful, namedBy } from './names.js';
+import { meaningful, thingsNamed } from './names.js';
 
 /** What people do with water, in the words in which they say it, whatever a rig calls its habit. */
 export interface Concept {
@@ -114,9 +114,9 @@ export function habitsNamed(words: readonly string[], habits: readonly Habit[]):
 		spoken === undefined || spoken.rest.length === 0
 			? alike
 			: alike.length > 0
-				? namedBy(spoken.rest, alike)
+				? thingsNamed(spoken.rest, alike)
 				: [];
-	const direct = namedBy(meant, habits);
+	const direct = thingsNamed(meant, habits);
 	// "washed up" is more than a form of the "wash" in "Wash hands".
 	if (
 		words.length > meant.length &&
@@ -126,12 +126,12 @@ export function habitsNamed(words: readonly string[], habits: readonly Habit[]):
 	)
 		return asDone;
 	if (direct.length > 0) return direct;
-	const inNames = (word: string): boolean => namedBy([word], habits).length > 0;
+	const inNames = (word: string): boolean => thingsNamed([word], habits).length > 0;
 	const narrowed = meant.filter((word) => !SOFT.has(word) || inNames(word));
-	const narrow = narrowed.length > 0 && narrowed.length < meant.length ? namedBy(narrowed, habits) : [];
+	const narrow = narrowed.length > 0 && narrowed.length < meant.length ? thingsNamed(narrowed, habits) : [];
 	if (narrow.length > 0) return narrow;
 	const plain = hard(meant);
-	const soft = plain.length > 0 && plain.length < meant.length ? namedBy(plain, habits) : [];
+	const soft = plain.length > 0 && plain.length < meant.length ? thingsNamed(plain, habits) : [];
 	if (soft.length > 0) return soft;
 	return asDone;
 }

@@ -50,7 +50,7 @@ function fit(typed: readonly string[], names: readonly string[]): number {
  *
  * @param also other words for a thing beside its name and its people's own words
  */
-export function namedBy<T extends Named>(
+export function thingsNamed<T extends Named>(
 	typed: readonly string[],
 	things: readonly T[],
 	also: (thing: T) => readonly string[] = () => []

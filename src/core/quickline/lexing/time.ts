@@ -1,4 +1,4 @@
-import { dayPlus, zonedMs, zonedTime } from '../../time/index.js';
+import { DAY_MS, dayPlus, HOUR_MS, MINUTE_MS, zonedMs, zonedTime } from '../../time/index.js';
 import { casual, type ParsedResult } from 'chrono-node/en';
 import { shielded, without } from './shield.js';
 import { minutesHidden } from './tokens.js';
@@ -18,8 +18,6 @@ export type Timed =
 	| { readonly rest: string; readonly moments: readonly Moment[]; readonly named: boolean }
 	| { readonly problem: string };
 
-const DAY_MS = 86_400_000;
-const MINUTE_MS = 60_000;
 /** Nobody writes down what lies further back, or so far ahead. */
 const EARLIEST_MS = 20 * 366 * DAY_MS;
 const LATEST_MS = 2 * 366 * DAY_MS;
@@ -174,7 +172,7 @@ function momentsOf(saying: Saying, nowMs: number, timeZone: string): readonly Mo
 			return vague &&
 				day === today &&
 				ms > nowMs &&
-				ms - nowMs < 4 * 3_600_000 &&
+				ms - nowMs < 4 * HOUR_MS &&
 				!/night|evening/.test(saying.text)
 				? nowMs
 				: ms;

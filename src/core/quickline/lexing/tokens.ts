@@ -4,7 +4,7 @@ import { remembered } from './remembered.js';
 import { hiding, shielded } from './shield.js';
 
 /** A number in a line, with the unit that was typed behind it. */
-export interface Figure {
+export interface FigureToken {
 	readonly value: number;
 	/** as typed, lower case; '' when none */
 	readonly unit: string;
@@ -13,10 +13,10 @@ export interface Figure {
 	readonly text: string;
 }
 
-export interface Line {
+export interface TokenLine {
 	/** words in lower case, figures left out */
 	readonly words: readonly string[];
-	readonly figures: readonly Figure[];
+	readonly figures: readonly FigureToken[];
 	/** the first figure is a mark that is reached: `to 80` */
 	readonly upTo?: true;
 	/** how long something ran */
@@ -135,8 +135,8 @@ export function takeMinutes(
  *
  * @param names of things whose digits are no figures
  */
-export function readLine(text: string, names: readonly string[] = []): Line {
-	const figures: Figure[] = [];
+export function readLine(text: string, names: readonly string[] = []): TokenLine {
+	const figures: FigureToken[] = [];
 	const spaced = text.replaceAll(/(?<=\p{L}):(?=\S)/gu, ' ');
 	let upTo = false;
 	const left = withNamesMarked(withFigures(spaced, names), names).replace(
@@ -165,7 +165,12 @@ export function readLine(text: string, names: readonly string[] = []): Line {
 }
 
 /** The first figure that measures something, in base units; a bare one is in the chosen unit if `bare` allows it. */
-export function quantityOf(line: Line, of: Measurand, units: UnitChoice, bare = true): number | undefined {
+export function quantityOf(
+	line: TokenLine,
+	of: Measurand,
+	units: UnitChoice,
+	bare = true
+): number | undefined {
 	for (const figure of line.figures) {
 		if (figure.unit === '%') continue;
 		const unit =
@@ -180,7 +185,8 @@ const plainUnit = (unit: string): string =>
 	unit.replace(/^(us|imp)?gal(?:lons?)?$/, '$1gal').replace(/^l(tr?|trs)$/, 'l');
 
 /** The first figure that is one too many, as typed. */
-export const figureBeyond = ({ figures }: Line, most: number): string | undefined => figures[most]?.text;
+export const figureBeyond = ({ figures }: TokenLine, most: number): string | undefined => figures[most]?.text;
 
 /** The first figure without a unit. */
-export const bareFigure = (line: Line): Figure | undefined => line.figures.find(({ unit }) => unit === '');
+export const bareFigure = (line: TokenLine): FigureToken | undefined =>
+	line.figures.find(({ unit }) => unit === '');

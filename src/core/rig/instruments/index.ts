@@ -4,7 +4,7 @@ export {
 	summarise,
 	summariseBuckets,
 	trialKindOf,
-	type Counted,
+	type MeterCount,
 	type Rounding,
 	type ScaleSummary,
 	type TrialSummary

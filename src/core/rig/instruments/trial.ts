@@ -2,7 +2,7 @@ import { deviation, mean, median } from 'd3-array';
 import type { Meter, Tank, Trial } from '../../logbook/index.js';
 
 /** What a meter's two figures mean. */
-export type Counted =
+export type MeterCount =
 	| { readonly kind: 'litres'; readonly litres: number }
 	/** it moved against the way it counts: misread, set in between, or facing the wrong way */
 	| { readonly kind: 'backwards'; readonly litres: number };
@@ -15,7 +15,7 @@ export function countedBetween(
 	meter: Pick<Meter, 'counts' | 'unitL' | 'scale'>,
 	from: number,
 	to: number
-): Counted {
+): MeterCount {
 	const moved = (meter.counts === 'up' ? to - from : from - to) * meter.unitL * (meter.scale ?? 1);
 	return moved >= 0 ? { kind: 'litres', litres: moved } : { kind: 'backwards', litres: -moved };
 }

@@ -1,10 +1,10 @@
+import { DAY_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate, type Estimate } from '../../estimate/index.js';
 import { instantMs, type Container, type EntryDraft, type Rig } from '../../logbook/index.js';
 import { livesFrom, stayByContainer, whenToGo } from '../index.js';
 
-const DAY_MS = 86_400_000;
 const at = instantMs('2027-05-02T06:00:00Z');
 const tote: Container = {
 	id: 'tote',

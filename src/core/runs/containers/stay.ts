@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import { quantileOf } from '../../numerics/index.js';
 import { levelOf, type Estimate } from '../../estimate/index.js';
 import { cumulativeAt, cumulativeFlow } from '../../forecast/index.js';
@@ -22,7 +23,6 @@ export interface StayLoads {
 	readonly heaviestKg: number;
 }
 
-const DAY_MS = 86_400_000;
 const ONE_IN_TEN = 0.9;
 const HALF = 0.5;
 

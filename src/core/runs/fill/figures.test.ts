@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate, type Estimate } from '../../estimate/index.js';
@@ -6,7 +7,6 @@ import { instantMs, type EntryDraft, type Rig } from '../../logbook/index.js';
 import { fillFigures } from '../index.js';
 
 const at = '2027-05-02T06:00:00Z';
-const DAY_MS = 86_400_000;
 const now = (drafts: readonly EntryDraft[] = [], rig: Rig = exactRig): Estimate =>
 	estimate(
 		logbookOf([...freshStart(), ...drafts.map((draft) => entry(draft))], rig, []),

@@ -1,8 +1,8 @@
 import type { Happening, Rig } from '../../logbook/index.js';
 import { passedBetween } from '../fill/index.js';
 import { asRead, counterSetting, markOf } from './figures.js';
-import type { Answer, CarrySetup, FillSetup, Run, Source } from './run.js';
-import { stepsOf, type Step } from './steps.js';
+import type { StepAnswer, CarrySetup, FillSetup, Run, Source } from './run.js';
+import { stepsOf, type RunStep } from './steps.js';
 
 /** An entry that a step writes; its key is the same on every phone that follows the run. */
 export interface Written {
@@ -60,8 +60,8 @@ function filled(
 	rig: Rig,
 	run: Run,
 	setup: FillSetup,
-	step: Step & { kind: 'fill-to' },
-	answer: Answer
+	step: RunStep & { kind: 'fill-to' },
+	answer: StepAnswer
 ): readonly Written[] {
 	const { tank, takeL } = step.of;
 	const mark = markOf(rig, run, step.part);
@@ -99,7 +99,7 @@ function filled(
 	];
 }
 
-function poured(setup: CarrySetup, step: Step & { kind: 'pour' }, answer: Answer): readonly Written[] {
+function poured(setup: CarrySetup, step: RunStep & { kind: 'pour' }, answer: StepAnswer): readonly Written[] {
 	const { by, into, source } = setup;
 	const all = step.litres.reduce((sum, one) => sum + one, 0);
 	const litres = answer.how === 'litres' ? answer.litres : all;
@@ -136,7 +136,7 @@ const flushTank = (rig: Rig, black: string): string | undefined =>
 	rig.tanks.find(({ holds, retired }) => holds === 'fresh' && !retired)?.id;
 
 /** What a step writes when it is answered so; nothing for what leaves no trace in a tank, and for what was passed over. */
-export function entriesOf(rig: Rig, run: Run, step: Step, answer: Answer): readonly Written[] {
+export function entriesOf(rig: Rig, run: Run, step: RunStep, answer: StepAnswer): readonly Written[] {
 	const { setup } = run;
 	if (answer.how === 'skipped') return [];
 	switch (step.kind) {
@@ -253,7 +253,7 @@ export const allEntriesOf = (rig: Rig, run: Run): readonly (Written & { readonly
 	});
 
 /** Every key under which a step may have written, however it was answered. */
-export const keysOf = (step: Step): readonly string[] => [
+export const keysOf = (step: RunStep): readonly string[] => [
 	step.key,
 	...(step.kind === 'connect' ? ['before', 'begins'] : []),
 	...(step.kind === 'fill-to' ? [`${step.key}-meter`] : []),

@@ -2,8 +2,8 @@ import type { Rig } from '../../logbook/index.js';
 import { tankById, usableOf } from '../../rig/index.js';
 import { passedBetween } from '../fill/index.js';
 import { markOf } from './figures.js';
-import type { Answer, Run } from './run.js';
-import type { Step } from './steps.js';
+import type { StepAnswer, Run } from './run.js';
+import type { RunStep } from './steps.js';
 
 /** Why an answer does not fit: nothing is written then. */
 export type Fault =
@@ -42,7 +42,7 @@ const usableIn = (rig: Rig, id: string): number | undefined => {
 };
 
 /** What does not fit in an answer to a step, if anything. */
-export function faultOf(rig: Rig, run: Run, step: Step, answer: Answer): Fault | undefined {
+export function faultOf(rig: Rig, run: Run, step: RunStep, answer: StepAnswer): Fault | undefined {
 	const { setup } = run;
 	const given = answer.how === 'litres' ? answer.litres : answer.how === 'not-quite' ? answer.leftL : 0;
 	if (!(given >= 0)) return { kind: 'negative', litres: given };

@@ -3,7 +3,7 @@ import { passedBetween, showsAfter, type Counter } from '../fill/index.js';
 import type { FillSetup, Run } from './run.js';
 
 /** The figures of one filling by a meter on the hose, displayed units. */
-export interface Mark {
+export interface StopMark {
 	readonly meter: Meter;
 	/** where the meter stands as it begins */
 	readonly from: number;
@@ -31,7 +31,7 @@ const stopOf = (meter: Counter, from: number, litres: number): number | undefine
  *
  * @returns nothing without a meter on the hose, or where nobody read it at the part before
  */
-export function markOf(rig: Rig, run: Run, part: number): Mark | undefined {
+export function markOf(rig: Rig, run: Run, part: number): StopMark | undefined {
 	const { setup, answers } = run;
 	if (setup.kind !== 'fill' || !setup.meter) return undefined;
 	const meter = meterOf(rig, setup);

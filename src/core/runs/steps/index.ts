@@ -1,10 +1,10 @@
-export { asRead, counterSetting, markOf, soFar, type Mark } from './figures.js';
+export { asRead, counterSetting, markOf, soFar, type StopMark } from './figures.js';
 export { allEntriesOf, entriesOf, keysOf, type Written } from './entries.js';
 export { faultOf, type Fault } from './faults.js';
 export { fitsRig, readRun } from './schema.js';
-export { stepAt, stepsOf, type Step } from './steps.js';
+export { currentStep, stepsOf, type RunStep } from './steps.js';
 export type {
-	Answer,
+	StepAnswer,
 	Answered,
 	CarrySetup,
 	DumpSetup,

@@ -84,7 +84,7 @@ export interface CarrySetup {
 export type Setup = FillSetup | DumpSetup | ToteSetup | CarrySetup;
 
 /** How a step went. */
-export type Answer =
+export type StepAnswer =
 	| { readonly how: 'done' }
 	/** the hose meter shows so much, displayed units */
 	| { readonly how: 'figure'; readonly shows: number }
@@ -98,7 +98,7 @@ export type Answer =
 	| { readonly how: 'skipped' };
 
 /** A step's answer and when it was given, an instant. */
-export type Answered = Answer & { readonly at: string };
+export type Answered = StepAnswer & { readonly at: string };
 
 /** A run under way: everything is in it, so that it goes on after a reload, and on another phone. */
 export interface Run {

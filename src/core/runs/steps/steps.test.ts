@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../../time/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -31,10 +32,10 @@ import {
 	passedSince,
 	readRun,
 	soFar,
-	stepAt,
+	currentStep,
 	stepsOf,
 	toteSetup,
-	type Answer,
+	type StepAnswer,
 	type FillWish,
 	type Run,
 	type Setup
@@ -68,7 +69,7 @@ const before: readonly EntryDraft[] = [
 ];
 const log = [...freshStart(), ...before.map((draft) => entry(draft))];
 const now = (entries: readonly Entry[] = log): Estimate =>
-	estimate(logbookOf(entries, rig, []), 'rig', instantMs(at) + 3_600_000);
+	estimate(logbookOf(entries, rig, []), 'rig', instantMs(at) + HOUR_MS);
 const source = { potable: true } as const;
 const filling = (wish: Partial<FillWish> = {}): Setup =>
 	fillSetup(now(), log, {
@@ -83,7 +84,7 @@ const begun = (setup: Setup | undefined): Run => {
 };
 
 /** Answers every step, or those named, and takes the rest as done. */
-const lived = (run: Run, answers: Readonly<Record<string, Answer>> = {}): Run =>
+const lived = (run: Run, answers: Readonly<Record<string, StepAnswer>> = {}): Run =>
 	stepsOf(run.setup).reduce<Run>(
 		(so, { key }) => ({
 			...so,
@@ -159,7 +160,7 @@ describe('a fill', () => {
 	it('what does not fit is told, and nothing of it written', () => {
 		const run = begun(filling());
 		const step = stepsOf(run.setup)[1]!;
-		const fault = (answer: Answer) => faultOf(rig, run, step, answer);
+		const fault = (answer: StepAnswer) => faultOf(rig, run, step, answer);
 		expect(fault({ how: 'figure', shows: 413 })).toEqual({
 			kind: 'backwards',
 			from: 431.6,
@@ -191,7 +192,7 @@ describe('a fill', () => {
 });
 
 describe('a dump', () => {
-	const dumped = (answers: Readonly<Record<string, Answer>> = {}): Run =>
+	const dumped = (answers: Readonly<Record<string, StepAnswer>> = {}): Run =>
 		lived(begun(dumpSetup(now(), ['grey', 'tank'], 'sewer')), answers);
 	it('leaves every tank at its rest, and black not dry', () => {
 		const done = dumped();
@@ -257,8 +258,8 @@ describe('a tote', () => {
 		const run = begun(toteSetup(grey, tote, 60, undefined));
 		const one: Run = { ...run, answers: { 'level-0': { how: 'done', at }, 'let-0': { how: 'done', at } } };
 		expect(litresIn(one, 'grey')).toBeCloseTo(60 - 22, 0);
-		expect(stepAt(one)?.key).toBe('lift-0');
-		expect(stepAt({ ...one, ended: true })).toBeUndefined();
+		expect(currentStep(one)?.key).toBe('lift-0');
+		expect(currentStep({ ...one, ended: true })).toBeUndefined();
 	});
 	it('a full one goes first; black is not let into a grey one; one cannot hold more than it does', () => {
 		const [grey, black] = ['grey', 'black'].map((id) => rig.tanks.find((tank) => tank.id === id)!);
@@ -375,7 +376,7 @@ describe('every run', () => {
 				expect(keys.filter((key) => !known.has(key))).toEqual([]);
 				const parsed = parseLogbook(logbookOf(logged(run), rig, []));
 				expect(parsed.ok ? [] : parsed.problems).toEqual([]);
-				expect(stepAt(run)).toBeUndefined();
+				expect(currentStep(run)).toBeUndefined();
 			}),
 			{ numRuns: 60 }
 		);
@@ -384,7 +385,7 @@ describe('every run', () => {
 		const run = begun(filling());
 		const half = { ...run, answers: { connect: { how: 'done', at } as const } };
 		const read = readRun(JSON.parse(JSON.stringify(half)))!;
-		expect(stepAt(read)).toEqual(stepAt(half));
+		expect(currentStep(read)).toEqual(currentStep(half));
 		expect(allEntriesOf(rig, lived(read))).toEqual(allEntriesOf(rig, lived(half)));
 	});
 	it('is refused when it is none, and told apart from one of another rig', () => {

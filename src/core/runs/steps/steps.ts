@@ -4,7 +4,7 @@ import type { CarrySetup, DumpSetup, FillPart, FillSetup, Run, Setup, ToteSetup 
 type Answers = Run['answers'];
 
 /** One thing to do, with its figures. `key` names it within its run, whatever is answered. */
-export type Step = { readonly key: string } & (
+export type RunStep = { readonly key: string } & (
 	| { readonly kind: 'connect'; readonly tank: string; readonly pressure: boolean }
 	| { readonly kind: 'fill-to'; readonly part: number; readonly of: FillPart }
 	| { readonly kind: 'shut-tap' }
@@ -41,16 +41,16 @@ export type Step = { readonly key: string } & (
 	  }
 );
 
-const fillSteps = ({ parts, source, counters }: FillSetup): readonly Step[] => [
+const fillSteps = ({ parts, source, counters }: FillSetup): readonly RunStep[] => [
 	{ key: 'connect', kind: 'connect', tank: parts[0]?.tank ?? '', pressure: source.pressure === true },
-	...parts.map((of, part): Step => ({ key: `fill-${part}`, kind: 'fill-to', part, of })),
+	...parts.map((of, part): RunStep => ({ key: `fill-${part}`, kind: 'fill-to', part, of })),
 	{ key: 'shut', kind: 'shut-tap' },
-	...counters.map((one): Step => ({ key: `set-${one.meter}`, kind: 'set-counter', ...one }))
+	...counters.map((one): RunStep => ({ key: `set-${one.meter}`, kind: 'set-counter', ...one }))
 ];
 
-function dumpSteps({ order, flushedFrom = '' }: DumpSetup): readonly Step[] {
+function dumpSteps({ order, flushedFrom = '' }: DumpSetup): readonly RunStep[] {
 	const tanks = [...new Set(order.flatMap(({ tank }) => tank ?? []))];
-	const steps = order.map(({ do: act, tank = '', litres = 0 }, i): Step => {
+	const steps = order.map(({ do: act, tank = '', litres = 0 }, i): RunStep => {
 		const key = `${i}-${act}`;
 		switch (act) {
 			case 'open-vent':
@@ -92,10 +92,10 @@ function toteLoads(
 	return loads;
 }
 
-function toteSteps(setup: ToteSetup, answers: Answers): readonly Step[] {
+function toteSteps(setup: ToteSetup, answers: Answers): readonly RunStep[] {
 	const { container, tank, tareKg, partL, emptyFirst } = setup;
 	const loadL = toteLoads(setup, answers);
-	const loads = loadL.flatMap((litres, load): readonly Step[] => {
+	const loads = loadL.flatMap((litres, load): readonly RunStep[] => {
 		const answer = answers[`let-${load}`];
 		const inL = answer?.how === 'litres' ? answer.litres : litres;
 		const kg = tareKg + inL + (load === 0 && !emptyFirst ? partL : 0);
@@ -123,8 +123,8 @@ function toteSteps(setup: ToteSetup, answers: Answers): readonly Step[] {
 	];
 }
 
-const carrySteps = ({ trips, tareKg, by }: CarrySetup): readonly Step[] =>
-	trips.flatMap((litres, trip): readonly Step[] => {
+const carrySteps = ({ trips, tareKg, by }: CarrySetup): readonly RunStep[] =>
+	trips.flatMap((litres, trip): readonly RunStep[] => {
 		const kg = tareKg + Math.max(0, ...litres);
 		return [
 			...(by.kind === 'bottles'
@@ -138,7 +138,7 @@ const carrySteps = ({ trips, tareKg, by }: CarrySetup): readonly Step[] =>
  * The steps of a run, in order: they follow from what was set up alone; only the loads that are left of a tote go by what was
  * let in before.
  */
-export function stepsOf(setup: Setup, answers: Answers = {}): readonly Step[] {
+export function stepsOf(setup: Setup, answers: Answers = {}): readonly RunStep[] {
 	switch (setup.kind) {
 		case 'fill':
 			return fillSteps(setup);
@@ -152,5 +152,5 @@ export function stepsOf(setup: Setup, answers: Answers = {}): readonly Step[] {
 }
 
 /** The step that a run stands at: the first that is not answered; nothing when it is over. */
-export const stepAt = ({ setup, answers, ended }: Run): Step | undefined =>
+export const currentStep = ({ setup, answers, ended }: Run): RunStep | undefined =>
 	ended ? undefined : stepsOf(setup, answers).find(({ key }) => answers[key] === undefined);

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig } from '../../../../tests/helpers/logbooks.js';
 import { layUpOf, sanitisingDose, type DoseRefusal, type FrostRisk, type TaskDue } from '../../care/index.js';
@@ -6,7 +7,7 @@ import { METRIC, type UnitChoice } from '../../units/index.js';
 import {
 	formatMl,
 	sayCareProblem,
-	sayDone,
+	sayTaskDone,
 	sayDose,
 	sayDue,
 	sayDueNow,
@@ -21,7 +22,6 @@ import {
 	sayWayBackStep
 } from '../index.js';
 
-const DAY = 86_400_000;
 const NOW = Date.parse('2027-05-11T10:00:00Z');
 const GALLONS: UnitChoice = { ...METRIC, volume: 'usGal' };
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
@@ -48,20 +48,22 @@ describe('a care task', () => {
 	});
 
 	it('when it is due: foretold, at the latest, over', () => {
-		expect(due({ dueMs: NOW + 63 * DAY, leftL: 640 })).toBe('about 13 July, or after 640 L more');
-		expect(due({ dueMs: NOW + DAY, leftL: 26 })).toBe('tomorrow, or after 26 L more');
-		expect(due({ dueMs: NOW + 300 * DAY })).toBe('about 6 March 2028');
+		expect(due({ dueMs: NOW + 63 * DAY_MS, leftL: 640 })).toBe('about 13 July, or after 640 L more');
+		expect(due({ dueMs: NOW + DAY_MS, leftL: 26 })).toBe('tomorrow, or after 26 L more');
+		expect(due({ dueMs: NOW + 300 * DAY_MS })).toBe('about 6 March 2028');
 		expect(
 			plain(
 				sayDue(
-					{ task: task({ every: { days: 9 } }), overdue: false, dueMs: NOW + 9 * DAY },
+					{ task: task({ every: { days: 9 } }), overdue: false, dueMs: NOW + 9 * DAY_MS },
 					NOW,
 					'Etc/UTC',
 					METRIC
 				)
 			)
 		).toBe('by 20 May at the latest');
-		expect(due({ dueMs: NOW - 12 * DAY, leftL: -40, overdue: true })).toBe('overdue by 12 days and by 40 L');
+		expect(due({ dueMs: NOW - 12 * DAY_MS, leftL: -40, overdue: true })).toBe(
+			'overdue by 12 days and by 40 L'
+		);
 		expect(due({ dueMs: NOW, leftL: 0, overdue: true })).toBe('due now');
 		expect(due({ task: task({ season: 'frost' }) })).toBe('when frost is foretold');
 		expect(due({ task: task() })).toBe('no date');
@@ -69,7 +71,7 @@ describe('a care task', () => {
 
 	it('when it was done, and what is amiss', () => {
 		const done = (more: Partial<TaskDue>) =>
-			plain(sayDone({ task: task(), overdue: false, ...more }, METRIC));
+			plain(sayTaskDone({ task: task(), overdue: false, ...more }, METRIC));
 		expect(done({ sinceDays: 212.2, sinceL: 2840 })).toBe('212 days and 2840 L ago');
 		expect(done({ sinceDays: 1, sinceL: 30, atLeast: true })).toBe('1 day and at least 30 L ago');
 		expect(done({ sinceDays: 0.1 })).toBe('done today');
@@ -127,7 +129,7 @@ describe('frost', () => {
 	it('names the night', () => {
 		const night = { stop: 's', name: 'Skarn', minC: -2, fromMs: NOW, risks: [] };
 		expect(plain(sayFrostNight(night, NOW, 'Etc/UTC', METRIC))).toBe('Skarn, tonight: down to −2 °C');
-		expect(plain(sayFrostNight({ ...night, fromMs: NOW + DAY }, NOW, 'Etc/UTC', METRIC))).toBe(
+		expect(plain(sayFrostNight({ ...night, fromMs: NOW + DAY_MS }, NOW, 'Etc/UTC', METRIC))).toBe(
 			'Skarn, tomorrow night: down to −2 °C'
 		);
 	});

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import type { CareProblem, TaskDue } from '../../care/index.js';
 import type { CareTask, Rig } from '../../logbook/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
@@ -42,7 +43,7 @@ const days = (count: number): string => {
 const JUST_NOW = 0.5;
 
 /** How long ago a task was done: `212 days and 2840 L ago`; where more may have passed, `at least`. */
-export function sayDone({ sinceDays, sinceL, atLeast }: TaskDue, units: UnitChoice): string {
+export function sayTaskDone({ sinceDays, sinceL, atLeast }: TaskDue, units: UnitChoice): string {
 	if (sinceDays === undefined) return 'never written down as done';
 	if (sinceDays < JUST_NOW) return 'done today';
 	const litres =
@@ -58,7 +59,7 @@ export function sayDue(
 	units: UnitChoice
 ): string {
 	const over = (leftL ?? 0) < 0 ? `by ${formatLitres(-(leftL ?? 0), units)}` : undefined;
-	const lateDays = dueMs === undefined ? 0 : (nowMs - dueMs) / 86_400_000;
+	const lateDays = dueMs === undefined ? 0 : (nowMs - dueMs) / DAY_MS;
 	if (overdue) {
 		const late = [...(lateDays >= 1 ? [`by ${days(lateDays)}`] : []), ...(over ? [over] : [])];
 		return late.length > 0 ? `overdue ${listed(late)}` : 'due now';

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip } from '../../../../tests/helpers/logbooks.js';
 import { METRIC } from '../../units/index.js';
@@ -79,7 +80,7 @@ describe('how long a tank lasts', () => {
 		sayLasting(facts, lasting, nowMs, 'Etc/UTC');
 	const main = { holds: 'fresh', carried: false, litres: 40 } as const;
 	it('days and a time of day', () => {
-		expect(say(main, { daysLeft: 2.5, bindsMs: nowMs + 2.5 * 86_400_000 })).toEqual({
+		expect(say(main, { daysLeft: 2.5, bindsMs: nowMs + 2.5 * DAY_MS })).toEqual({
 			lasts: '2½ days',
 			until: 'Wednesday evening'
 		});

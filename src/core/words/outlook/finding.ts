@@ -1,6 +1,6 @@
 import { instantMs, type Rig } from '../../logbook/index.js';
 import { formatLitres, METRIC, type UnitChoice } from '../../units/index.js';
-import type { Finding, Mend } from '../../findings/index.js';
+import type { Finding, FindingMend } from '../../findings/index.js';
 import { sayDay, sayPast } from '../when.js';
 import { sayDoubt } from './doubt.js';
 
@@ -70,7 +70,7 @@ export function sayFinding(
 /** What the tap that mends a finding is called. */
 export function sayMend(
 	rig: Rig,
-	mend: Mend,
+	mend: FindingMend,
 	nowMs: number,
 	timeZone: string,
 	units: UnitChoice = METRIC

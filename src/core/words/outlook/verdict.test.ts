@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
@@ -95,9 +96,9 @@ describe('the verdict', () => {
 		));
 	it('says when a tank has bound', () => {
 		const full = entry({ kind: 'mark', at: '2027-05-01T06:30:00Z', tank: 'grey', state: 'full' });
-		expect(
-			say([stop('Kelda', '2027-05-04T10:00:00', [])], now + 3_600_000, [...freshStart(), full]).head
-		).toBe('Grey is full: no room is left.');
+		expect(say([stop('Kelda', '2027-05-04T10:00:00', [])], now + HOUR_MS, [...freshStart(), full]).head).toBe(
+			'Grey is full: no room is left.'
+		);
 	});
 });
 

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig } from '../../../../tests/helpers/logbooks.js';
 import type { ForecastRecord, Surprise } from '../../forecast/index.js';
@@ -21,7 +22,7 @@ import {
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
 const review: Review = {
 	fromMs: 0,
-	toMs: 12 * 86_400_000,
+	toMs: 12 * DAY_MS,
 	days: 12,
 	personDays: 24,
 	drawnL: 466,

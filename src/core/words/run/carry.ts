@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../time/index.js';
 import type { Container, Point, Rig, Stop } from '../../logbook/index.js';
 import { instantMs } from '../../logbook/index.js';
 import type { StayLoads, WhenToGo } from '../../runs/index.js';
@@ -95,8 +96,6 @@ export function sayNear(
 	const container = rig.containers.find(({ id }) => id === carrying.container)?.name ?? 'the container';
 	return `No ${SERVES[carrying.service]} at ${stop.name}; ${name} is near: with ${container} ${sayTrips(carrying, units)}.`;
 }
-
-const DAY_MS = 86_400_000;
 
 /** Jugs that take turns at the tap: `Jug at the tap until tonight, then Spare jug: 2 days more.` */
 export function sayJugs(

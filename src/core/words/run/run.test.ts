@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig, hoseMeter } from '../../../../tests/helpers/logbooks.js';
 import type { Container, Rig } from '../../logbook/index.js';
@@ -235,10 +236,10 @@ it('jugs that take turns last one after another', () => {
 	const now = Date.parse('2027-05-03T08:00:00Z');
 	const says = (spares: readonly { name: string; addsDays: number }[], bindsMs?: number): string =>
 		sayJugs('Jug at the tap', bindsMs, spares, now, 'Etc/UTC');
-	expect(says([{ name: 'Spare jug', addsDays: 2 }], now + 12 * 3_600_000)).toBe(
+	expect(says([{ name: 'Spare jug', addsDays: 2 }], now + 12 * HOUR_MS)).toBe(
 		'Jug at the tap until this evening, then Spare jug: 2 days more, until Wednesday evening.'
 	);
-	expect(says([], now + 12 * 3_600_000)).toContain('no other jug stands full');
+	expect(says([], now + 12 * HOUR_MS)).toContain('no other jug stands full');
 	expect(says([])).toContain('longer than is looked ahead');
 });
 

@@ -6,7 +6,7 @@ import {
 	type Run,
 	type Setup,
 	type Source,
-	type Step
+	type RunStep
 } from '../../runs/index.js';
 import { tankById } from '../../rig/index.js';
 import {
@@ -20,7 +20,7 @@ import { listed, midSentence } from '../list.js';
 import { sayLoadOf, sayMass } from './mass.js';
 
 /** A figure to watch, in large type. */
-export interface Figure {
+export interface SaidFigure {
 	readonly says: string;
 	readonly value: string;
 	readonly unit?: string;
@@ -30,7 +30,7 @@ export interface Figure {
 export interface StepWords {
 	/** what to do, as it stands in the list */
 	readonly does: string;
-	readonly figure?: Figure;
+	readonly figure?: SaidFigure;
 	/** what else is good to know at this step */
 	readonly tells: readonly string[];
 	readonly caution?: string;
@@ -70,7 +70,7 @@ export function sayFlowTime(litres: number, flowLpm: number, units: UnitChoice):
 }
 
 /** Litres in large type, their unit beside them. */
-function bigLitres(litres: number, units: UnitChoice): Pick<Figure, 'value' | 'unit'> {
+function bigLitres(litres: number, units: UnitChoice): Pick<SaidFigure, 'value' | 'unit'> {
 	const [value = '', ...unit] = formatLitres(litres, units).split(/\s/u);
 	return { value, unit: unit.join(' ') };
 }
@@ -82,7 +82,7 @@ const DRAINS: Readonly<Record<string, string>> = {
 };
 const DESIGNATED = 'Only at a place meant for it; local rules come first.';
 
-function sayConnect({ rig, run }: About, step: Step & { kind: 'connect' }): StepWords {
+function sayConnect({ rig, run }: About, step: RunStep & { kind: 'connect' }): StepWords {
 	const source: Source = run.setup.kind === 'fill' ? run.setup.source : {};
 	const drinking =
 		source.potable === true
@@ -100,7 +100,7 @@ function sayConnect({ rig, run }: About, step: Step & { kind: 'connect' }): Step
 	};
 }
 
-function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
+function sayFillTo(about: About, step: RunStep & { kind: 'fill-to' }): StepWords {
 	const { rig, run, units } = about;
 	const { takeL, leavesL, levelL, tank, toFull, roomL } = step.of;
 	const name = nameOf(rig, tank);
@@ -143,7 +143,7 @@ function sayFillTo(about: About, step: Step & { kind: 'fill-to' }): StepWords {
 
 const isPumped = ({ setup }: Run): boolean => setup.kind === 'dump' && setup.pumped === true;
 
-function sayEmpty({ rig, run, units }: About, step: Step & { kind: 'empty' }): StepWords {
+function sayEmpty({ rig, run, units }: About, step: RunStep & { kind: 'empty' }): StepWords {
 	const tank = tankById(rig, step.tank);
 	const name = tank?.name ?? step.tank;
 	const byHand = tank?.portable === true;
@@ -172,7 +172,7 @@ function sayEmpty({ rig, run, units }: About, step: Step & { kind: 'empty' }): S
 }
 
 /** What one does at a step, its figure, its caution, and what its buttons say. */
-export function sayStep(step: Step, about: About): StepWords {
+export function sayStep(step: RunStep, about: About): StepWords {
 	const { rig, run, units } = about;
 	const litres = (l: number): string => formatLitres(l, units);
 	switch (step.kind) {
@@ -281,7 +281,7 @@ export function sayStep(step: Step, about: About): StepWords {
 
 const NO_TOTE = { keepFreeL: 0, capacityL: 0, partL: 0, emptyFirst: false };
 
-function sayLetIn({ rig, run, units }: About, step: Step & { kind: 'let-in' }): StepWords {
+function sayLetIn({ rig, run, units }: About, step: RunStep & { kind: 'let-in' }): StepWords {
 	const { keepFreeL, capacityL, partL, emptyFirst } = run.setup.kind === 'tote' ? run.setup : NO_TOTE;
 	const mostL = capacityL - keepFreeL - (step.load === 0 && !emptyFirst ? partL : 0);
 	const name = nameOf(rig, step.tank);
@@ -303,7 +303,7 @@ function sayLetIn({ rig, run, units }: About, step: Step & { kind: 'let-in' }): 
 	};
 }
 
-function sayPour({ rig, run, units }: About, step: Step & { kind: 'pour' }): StepWords {
+function sayPour({ rig, run, units }: About, step: RunStep & { kind: 'pour' }): StepWords {
 	const setup = run.setup.kind === 'carry' ? run.setup : undefined;
 	const name = nameOf(rig, setup?.into ?? '');
 	const all = step.litres.reduce((sum, one) => sum + one, 0);
@@ -348,7 +348,7 @@ export function sayRule(setup: Setup, rig: Rig): string | undefined {
 }
 
 /** How far a run is: `3 of 5`, `load 1 of 2`. */
-export function sayProgress(run: Run, step: Step): string {
+export function sayProgress(run: Run, step: RunStep): string {
 	const { setup, answers } = run;
 	const steps = stepsOf(setup, answers);
 	if (setup.kind === 'tote' && 'load' in step && step.load >= 0)

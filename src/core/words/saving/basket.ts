@@ -21,7 +21,7 @@ export type BasketKind = 'enough' | 'careful' | 'go';
 const CAREFUL = 0.5;
 
 /** Which of the three it is. */
-export const kindOf = (chance: number, certainty: number): BasketKind =>
+export const basketKindOf = (chance: number, certainty: number): BasketKind =>
 	chance >= certainty ? 'enough' : chance >= CAREFUL ? 'careful' : 'go';
 
 const SERVICE = { fresh: 'the tap', grey: 'the drain', black: 'the dump point' } as const;
@@ -53,7 +53,7 @@ export function sayBasket(
 	atMs: number,
 	timeZone: string
 ): { readonly kind: BasketKind; readonly headline: Span; readonly reason: string } {
-	const kind = kindOf(after.chance, certainty);
+	const kind = basketKindOf(after.chance, certainty);
 	const tank = tankById(rig, after.tank ?? '');
 	const term = tank && until.get(tank.id);
 	const text = headlineOf(rig, kind, after);

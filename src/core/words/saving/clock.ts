@@ -1,9 +1,9 @@
-import { zonedTime } from '../../time/index.js';
+import { HOUR_MS, zonedTime } from '../../time/index.js';
 import { sayDay, sayWhen } from '../when.js';
 
 const HALF_HOUR_MS = 1_800_000;
 /** Further off nobody reckons in hours. */
-const CLOCK_WITHIN_MS = 36 * 3_600_000;
+const CLOCK_WITHIN_MS = 36 * HOUR_MS;
 
 /** A moment to the half hour while it is near, else to the part of the day: `tomorrow at 16:00`, `Friday evening`, `at noon`. */
 export function sayAt(ms: number, nowMs: number, timeZone: string): string {

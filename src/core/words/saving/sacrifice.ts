@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../../time/index.js';
 import type { Sacrifice } from '../../forecast/index.js';
 import type { Rig } from '../../logbook/index.js';
 import { formatDuration, formatHours } from '../../units/index.js';
@@ -12,7 +13,6 @@ const plain = (text: string): Span => ({ text });
 const mind = (text: string): Span => ({ text, tone: 'mind' });
 const strong = (text: string): Span => ({ text, tone: 'strong' });
 
-const HOUR_MS = 3_600_000;
 /** From so many hours on one reckons in days. */
 const IN_DAYS_H = 60;
 

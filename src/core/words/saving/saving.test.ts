@@ -1,3 +1,4 @@
+import { HOUR_MS, MINUTE_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
 import { exactRig } from '../../../../tests/helpers/logbooks.js';
 import type { Basket, Holding, Sacrifice } from '../../forecast/index.js';
@@ -22,14 +23,13 @@ const ZONE = 'Etc/UTC';
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
 /** a Saturday */
 const now = Date.parse('2027-05-01T06:00:00Z');
-const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
+const DAY = 24 * HOUR_MS;
 
 describe('when', () => {
 	it.each([
-		[now + 3 * HOUR, 'today at 09:00'],
-		[now + 30 * HOUR + 40 * 60_000, 'tomorrow at 12:30'],
-		[now + 30 * HOUR, 'tomorrow at noon'],
+		[now + 3 * HOUR_MS, 'today at 09:00'],
+		[now + 30 * HOUR_MS + 40 * MINUTE_MS, 'tomorrow at 12:30'],
+		[now + 30 * HOUR_MS, 'tomorrow at noon'],
 		[now + 3 * DAY, 'Tuesday morning']
 	])('%d is %s', (ms, says) => expect(sayAt(ms, now, ZONE)).toBe(says));
 	it('a day that was picked, with its hour', () => {
@@ -54,7 +54,7 @@ describe('a basket', () => {
 		days: bindsDays
 	});
 	const until = new Map<string, Until>([
-		['grey', { ms: now + 30 * HOUR, for: 'service', stop: 'Paper Ford' }],
+		['grey', { ms: now + 30 * HOUR_MS, for: 'service', stop: 'Paper Ford' }],
 		['main', { ms: now + 5 * DAY, for: 'trip-end' }]
 	]);
 	const say = (before: Holding, after: Holding, of: ReadonlyMap<string, Until> = until) => {
@@ -118,14 +118,14 @@ describe('the least sacrifice', () => {
 		reached: false,
 		others: [],
 		nearest: { ...set([], 0.1), lastsToMs: now + DAY },
-		asItIs: { ...set([], 0.1), lastsToMs: now + 2 * DAY - 15 * HOUR }
+		asItIs: { ...set([], 0.1), lastsToMs: now + 2 * DAY - 15 * HOUR_MS }
 	};
 	const say = (found: Partial<Sacrifice>, inForce: readonly string[] = []) => {
 		const { headline, detail } = saySacrifice(
 			rig,
 			{ ...base, ...found },
 			inForce,
-			{ untilMs: now + 2 * DAY + 6 * HOUR },
+			{ untilMs: now + 2 * DAY + 6 * HOUR_MS },
 			now,
 			ZONE
 		);
@@ -150,7 +150,7 @@ describe('the least sacrifice', () => {
 		expect(say({ reached: true, best: set([], 0.97) })).toBe(
 			'You reach Monday noon as you live now. More than nine chances in ten that no tank binds before that.'
 		);
-		expect(say({ nearest: { ...set(['short'], 0.2), lastsToMs: now + 40 * HOUR } })).toBe(
+		expect(say({ nearest: { ...set(['short'], 0.2), lastsToMs: now + 40 * HOUR_MS } })).toBe(
 			'Monday noon is not to be reached. The nearest is short showers, to tomorrow night: you are 21 hours short without.'
 		);
 		expect(say({})).toContain('no measure changes that: tomorrow morning is as far as it goes.');

@@ -1,5 +1,5 @@
 import { instantMs, type Point, type Rig, type School, type Stop, type Trip } from '../../logbook/index.js';
-import type { Carrying, Mend, ServiceAt, ServiceKind, TripChange } from '../../plan/index.js';
+import type { Carrying, PlanMend, ServiceAt, ServiceKind, TripChange } from '../../plan/index.js';
 import { formatHours, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { sayCertainty } from '../saving/chance.js';
@@ -86,7 +86,7 @@ export function sayChange(change: TripChange, { rig, trip, points, units }: Abou
 }
 
 /** What would make a trip hold, as the end of a sentence: `It holds if you switch on Short showers.` */
-export const sayMendOfTrip = (mend: Mend, about: About): string =>
+export const sayMendOfTrip = (mend: PlanMend, about: About): string =>
 	`It holds if you ${sayChange(mend.change, about)}.`;
 
 /** A service at a stop: `the drain at Tamsel Ford on Thursday`. */

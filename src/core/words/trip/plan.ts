@@ -1,5 +1,11 @@
 import { instantMs, type Rig, type Stop, type Trip } from '../../logbook/index.js';
-import { kindOf, type Effort, type LastChance, type Plan, type PlannedService } from '../../plan/index.js';
+import {
+	serviceKindOf,
+	type Effort,
+	type LastChance,
+	type Plan,
+	type PlannedService
+} from '../../plan/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
@@ -60,7 +66,7 @@ export function sayLastChance(
 	nowMs: number
 ): string {
 	const { timeZone } = trip;
-	const kind = kindOf(tankById(rig, id)?.holds ?? 'fresh');
+	const kind = serviceKindOf(tankById(rig, id)?.holds ?? 'fresh');
 	const stop = trip.stops.find((one) => one.id === stopId);
 	const [day, bindsDay] = [sayDay(arriveMs, nowMs, timeZone), sayDay(bindsMs, nowMs, timeZone)];
 	const before = day === bindsDay ? sayWhen(bindsMs, nowMs, timeZone) : bindsDay;

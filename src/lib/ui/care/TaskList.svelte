@@ -2,7 +2,7 @@
 	import { careIdea, type TaskDue } from '$core/care';
 	import type { Rig } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
-	import { sayCareProblem, sayDone, sayDue, sayRhythm } from '$core/words';
+	import { sayCareProblem, sayTaskDone, sayDue, sayRhythm } from '$core/words';
 
 	interface Props {
 		rig: Rig;
@@ -34,7 +34,7 @@
 			</span>
 			<span class="when">
 				<span class:mind={overdue}>{sayDue(due, nowMs, timeZone, units)}</span>
-				<span class="soft">{sayDone(due, units)}</span>
+				<span class="soft">{sayTaskDone(due, units)}</span>
 			</span>
 			<span class="buttons">
 				<button aria-label="Done: {task.name}" onclick={() => ondone(task)}>Done</button>

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { METRIC } from '$core/units';
 import { exactRig } from '../../../../tests/helpers/logbooks';
@@ -47,7 +48,7 @@ describe('a tank over time', () => {
 	});
 	it('days of the trip’s own zone, litres in the person’s unit', () => {
 		const series = drawn('Asia/Tokyo', { ...METRIC, volume: 'usGal' });
-		expect(series.get('Level')?.data[0]?.[0]).toBe(at(1) + 9 * 3_600_000);
+		expect(series.get('Level')?.data[0]?.[0]).toBe(at(1) + 9 * HOUR_MS);
 		expect(series.get('Level')?.data[0]?.[1]).toBeCloseTo(12 / 3.785411784, 9);
 	});
 	it('a tank without a past is drawn empty', () => {

@@ -1,4 +1,4 @@
-import { zonedIso } from '$core/time';
+import { DAY_MS, zonedIso } from '$core/time';
 import type { PastTank } from '$core/estimate';
 import { instantMs, type Tank } from '$core/logbook';
 import { bindsAt, usableOf } from '$core/rig';
@@ -12,8 +12,6 @@ interface Shown {
 	readonly units: UnitChoice;
 	readonly timeZone: string;
 }
-
-const DAY_MS = 86_400_000;
 
 /** A tank's level over time with its band, readings, and where it binds. */
 export function pastChart({ tank, past, units, timeZone }: Shown): (tokens: ChartTokens) => ChartOption {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '$core/time';
 import type { Review } from '$core/review';
 import { formatFigure, fromBase, unitSymbol, type UnitChoice } from '$core/units';
 import { sayPart } from '$core/words';
@@ -8,14 +9,12 @@ interface Shown {
 	readonly units: UnitChoice;
 }
 
-const MS_A_DAY = 86_400_000;
-
 /** Litres a day, written down and not, with who was aboard and the heat beside them. */
 export function reviewChart({ review, units }: Shown): (tokens: ChartTokens) => ChartOption {
 	const { parts, partsAre } = review;
 	const volume = (litres: number): number => fromBase(litres, units.volume);
 	const lengthDays = (part: Review['parts'][number]): number =>
-		Math.max((part.toMs - part.fromMs) / MS_A_DAY, 1e-3);
+		Math.max((part.toMs - part.fromMs) / DAY_MS, 1e-3);
 	const names = parts.map(({ day }) => sayPart(day, partsAre));
 	const hasHeat = parts.some(({ maxC }) => maxC !== undefined);
 	const symbol = unitSymbol(units.volume);

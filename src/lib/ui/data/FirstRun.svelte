@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import { sayAgo } from '$core/words';
 	import { takeIn } from '$lib/engine';
 	import type { App } from '$lib/state';
@@ -11,7 +11,7 @@
 	import { opened } from './opened.svelte';
 	import OwnRig from './OwnRig.svelte';
 
-	/** What a newcomer is asked; and what is said to an owner whose logbook is gone. */
+	/** What a newcomer is asked; and what is errorMessage to an owner whose logbook is gone. */
 	const { app }: { app: App } = $props();
 
 	let way = $state<'choose' | 'own' | 'file'>('choose');
@@ -35,7 +35,7 @@
 			await app.commands.takeIn(takeIn(app.records.logbook(), logbook).changes, 'Demo');
 			app.commands.history.clear();
 		} catch (error) {
-			app.trouble = `The demo rigs could not be opened: ${said(error)}. Try again when there is a network.`;
+			app.trouble = `The demo rigs could not be opened: ${errorMessage(error)}. Try again when there is a network.`;
 		}
 		busy = false;
 	}

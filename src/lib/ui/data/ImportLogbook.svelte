@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import { tripInUse, type MergePreview, type Refusal } from '$core/logbook';
 	import { readFileIn, type ReadIn } from '$lib/engine';
 	import { formatOf } from '$core/formats';
@@ -68,7 +68,7 @@
 			else if (isLogbook) await readLogbook(await file.text(), mine);
 			else await readOpen(await file.arrayBuffer(), mine);
 		} catch (error) {
-			if (chosen === mine) refused = wrong('a file that can be read', said(error));
+			if (chosen === mine) refused = wrong('a file that can be read', errorMessage(error));
 		}
 		if (chosen === mine) reading = undefined;
 	}

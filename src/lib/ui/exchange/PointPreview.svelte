@@ -5,7 +5,7 @@
 	import { fateProposed, looksSwapped, standingOf, type Fate, type Standing } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import Glyphs from '../map/Glyphs.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import FoundList from './FoundList.svelte';
 	import Kept from './Kept.svelte';
 
@@ -72,7 +72,7 @@
 		);
 		busy = false;
 		if (!done) return;
-		sayDone(app, said);
+		notifyDone(app, said);
 		ondone();
 	}
 	const total = $derived(notRetired(app.records.points).length);

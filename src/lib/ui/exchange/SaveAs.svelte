@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import type { App } from '$lib/state';
 	import SelectField from '../fields/SelectField.svelte';
 	import { toast } from '../shell/toast.svelte';
@@ -21,7 +21,7 @@
 			if ((format === 'gpx' || format === 'geojson') && options.trip && nowhere > 0)
 				toast(`${nowhere} ${nowhere === 1 ? 'stop has' : 'stops have'} no place yet, and are not on it.`);
 		} catch (error) {
-			toast(`It could not be written: ${said(error)}.`);
+			toast(`It could not be written: ${errorMessage(error)}.`);
 		}
 	}
 	const rig = $derived(app.rig);

@@ -5,7 +5,7 @@
 	import { mergedStop, tripOf, withStops } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import FoundList from './FoundList.svelte';
 	import Kept from './Kept.svelte';
 
@@ -62,7 +62,7 @@
 				);
 		busy = false;
 		if (!done) return;
-		sayDone(app, said);
+		notifyDone(app, said);
 		ondone();
 	}
 </script>

@@ -5,7 +5,7 @@
 	import type { FoundWay } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import DataTable from '../page/DataTable.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 
 	/** A way that came in: the legs of the trip along it beside those it has; taken over when one says so. */
 	const { app, way, trip, ondone }: { app: App; way: FoundWay; trip: Trip | undefined; ondone: () => void } =
@@ -23,7 +23,7 @@
 		if (!trip) return;
 		const said = `${trip.name}: legs by the way that was read in`;
 		if (await app.commands.change('trip', trip.id, (newest) => withWay(newest, way.track, way.legs), said)) {
-			sayDone(app, said);
+			notifyDone(app, said);
 			ondone();
 		}
 	}

@@ -1,10 +1,16 @@
-import { exportText, MEDIA_TYPES, type ExportFormat, type ExportOptions, type Planned } from '$core/formats';
+import {
+	exportText,
+	MEDIA_TYPES,
+	type ExportFormat,
+	type ExportOptions,
+	type PlannedServices
+} from '$core/formats';
 import { tripInUse, tripSpan, type Trip } from '$core/logbook';
 import type { App } from '$lib/state';
 import { download, plainName } from '../data/download';
 
 /** What is planned along a trip now, where it is not over. */
-export async function plannedNow(app: App, trip: Trip): Promise<Planned | undefined> {
+export async function plannedNow(app: App, trip: Trip): Promise<PlannedServices | undefined> {
 	const rig = app.records.rigs.find(({ id }) => id === trip.rig);
 	if (!rig) return undefined;
 	const plan =

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { DAY_MS } from '$core/time';
 	import { daysByLot, endingTrial, TRIAL_DAYS, trialEntries, type DidItPay } from '$core/habits';
 	import { instantMs, type Measure, type Rig } from '$core/logbook';
 	import { sayDay, sayNotYet, sayPaid } from '$core/words';
@@ -6,7 +7,7 @@
 	import type { Change } from '$lib/store';
 	import { v7 as uuid } from 'uuid';
 	import SelectField from '../fields/SelectField.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 
 	interface Props {
 		app: App;
@@ -42,7 +43,6 @@
 	});
 	const running = $derived(trial !== undefined && trial.toMs > app.nowMs);
 	const onNow = $derived(app.engine.assessment?.measures.includes(measureId) ?? false);
-	const DAY_MS = 86_400_000;
 
 	async function begin(of: Measure): Promise<void> {
 		const lot = daysByLot(crypto.getRandomValues(new Uint32Array(1))[0] ?? 1, Number(days));
@@ -57,7 +57,7 @@
 			drafts.map((draft) => ({ kind: 'entry', value: app.commands.entryFrom({ ...draft, source: 'hand' }) })),
 			label
 		);
-		if (kept) sayDone(app, `${label}: from tomorrow morning on.`);
+		if (kept) notifyDone(app, `${label}: from tomorrow morning on.`);
 	}
 	const switchedNow = (on: boolean): Change => ({
 		kind: 'entry',
@@ -76,7 +76,7 @@
 		const label = `Trial of ${measure?.name ?? ''} ended`;
 		const also = switchTo === undefined ? [] : [switchedNow(switchTo)];
 		const kept = await app.commands.setVoid(ahead, true, label, also);
-		if (kept) sayDone(app, label);
+		if (kept) notifyDone(app, label);
 	}
 </script>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { DAY_MS } from '$core/time';
 	import { LINE_DAYS, MOST_DAYS, type MeasureSet } from '$core/forecast';
 	import { DEFAULT_CERTAINTY } from '$core/logbook';
 	import { tankById } from '$core/rig';
@@ -7,7 +8,7 @@
 	import type { App } from '$lib/state';
 	import PageHead from '../page/PageHead.svelte';
 	import Spans from '../page/Spans.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import StayLine from '../stay/StayLine.svelte';
 	import { flagOfGoal, goalChoices, usualGoal } from './goal';
 	import GoalBar from './GoalBar.svelte';
@@ -15,7 +16,6 @@
 
 	const { app, without }: { app: App; without: readonly string[] } = $props();
 
-	const DAY_MS = 86_400_000;
 	const now = $derived(app.engine.assessment);
 	const rig = $derived(app.liveRig);
 	const choices = $derived(goalChoices(app.tripAtHand, now?.plan, app.nowMs, app.timeZone));
@@ -79,7 +79,7 @@
 				})),
 			`${names}: on`
 		);
-		if (kept) sayDone(app, `${names}: on from now on.`);
+		if (kept) notifyDone(app, `${names}: on from now on.`);
 	}
 	const many = $derived(
 		toSwitch.length === 1 ? 'Switch it on' : toSwitch.length === 2 ? 'Switch both on' : 'Switch all on'

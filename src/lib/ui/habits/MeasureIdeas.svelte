@@ -5,7 +5,7 @@
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import Sheet from '../page/Sheet.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import Bother from './Bother.svelte';
 
 	interface Props {
@@ -41,7 +41,7 @@
 			(newest) => ({ ...newest, measures: [...newest.measures, measure] }),
 			label
 		);
-		if (kept) sayDone(app, `${label}. Its worth stands in the table.`);
+		if (kept) notifyDone(app, `${label}. Its worth stands in the table.`);
 	}
 </script>
 

@@ -7,7 +7,7 @@
 	import NumberField from '../fields/NumberField.svelte';
 	import SelectField from '../fields/SelectField.svelte';
 	import Sheet from '../page/Sheet.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 
 	interface Props {
 		app: App;
@@ -100,7 +100,7 @@
 			label
 		);
 		if (!stored) return;
-		sayDone(app, label);
+		notifyDone(app, label);
 		await forget();
 		if (again) {
 			typed = after;

@@ -1,4 +1,4 @@
-import { dayPlus, zonedMs, zonedTime } from '$core/time';
+import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '$core/time';
 import { instantMs, type Trip } from '$core/logbook';
 import type { Plan } from '$core/plan';
 import { capital, sayGoal } from '$core/words';
@@ -37,7 +37,6 @@ export function goalChoices(
 
 /** What one wants to reach where nothing has been asked yet: the first noon after the stay's end, a little more than is there. */
 export function usualGoal(nowMs: number, stayDays: number, timeZone: string): number {
-	const DAY_MS = 86_400_000;
 	const endMs = nowMs + Math.min(Math.max(stayDays, 0), MOST_USUAL_DAYS) * DAY_MS;
 	const noon = zonedMs(zonedTime(endMs, timeZone).day, timeZone, NOON);
 	return noon > endMs && noon > nowMs
@@ -49,7 +48,6 @@ export function usualGoal(nowMs: number, stayDays: number, timeZone: string): nu
 export const flagOfGoal = (ms: number, nowMs: number, timeZone: string): string =>
 	capital(sayGoal(ms, nowMs, timeZone));
 
-const HOUR_MS = 3_600_000;
 /** Before this hour it is still the night of the day before. */
 const DAWN = 5;
 

@@ -3,7 +3,7 @@
 	import { instantMs, type Entry } from '$core/logbook';
 	import { clockText, dayText, describeEntry, KIND_WORDS, sayDoubt, sayTotals } from '$core/words';
 	import type { App } from '$lib/state';
-	import { mendSaying, sayDone } from '../shell/saying';
+	import { mendSaying, notifyDone } from '../shell/saying';
 
 	interface Props {
 		app: App;
@@ -28,7 +28,8 @@
 
 	async function flip(entry: Entry): Promise<void> {
 		const label = entry.void ? 'Entry brought back' : 'Entry voided';
-		if (await app.commands.setVoid([entry.id], !entry.void, label)) sayDone(app, `${label}: ${say(entry)}`);
+		if (await app.commands.setVoid([entry.id], !entry.void, label))
+			notifyDone(app, `${label}: ${say(entry)}`);
 	}
 	const trust = (entry: Entry): Promise<void> =>
 		mendSaying(app, { kind: 'trust', entry: entry.id }, 'Count it all the same');

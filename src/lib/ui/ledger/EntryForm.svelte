@@ -6,7 +6,7 @@
 	import type { Draft } from '../fields/fields';
 	import FieldsForm from '../fields/FieldsForm.svelte';
 	import Sheet from '../page/Sheet.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import { entryFields } from './entryFields';
 
 	const { app, entry, onclose }: { app: App; entry: Entry; onclose: () => void } = $props();
@@ -19,7 +19,7 @@
 
 	async function save(next: Draft): Promise<void> {
 		if (!(await correction.save(next as unknown as Entry, `${KIND_WORDS[entry.kind]} corrected`))) return;
-		sayDone(app, 'Corrected.');
+		notifyDone(app, 'Corrected.');
 		onclose();
 	}
 </script>

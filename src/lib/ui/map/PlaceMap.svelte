@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { said } from '$lib/said';
-	import { wrapped, type Place } from '$core/places';
+	import { errorMessage } from '$lib/said';
+	import { wrapped, type LatLon } from '$core/places';
 	import { onMount } from 'svelte';
 	import Notice from '../page/Notice.svelte';
 	import type { Chart, ChartContent } from './chart';
@@ -13,9 +13,9 @@
 		/** tiles of one's own server, `https://…/{z}/{x}/{y}.png` */
 		tiles?: string | undefined;
 		onsign: (id: string) => void;
-		onplace: (place: Place) => void;
+		onplace: (place: LatLon) => void;
 		/** called once with a way to move the chart */
-		onready?: (goTo: (place: Place) => void) => void;
+		onready?: (goTo: (place: LatLon) => void) => void;
 	}
 	/** A chart with what is put on it. Everything on it stands in a list beside it too. */
 	const { content, fitFor, theme, tiles, onsign, onplace, onready }: Props = $props();
@@ -24,7 +24,7 @@
 	let chart = $state.raw<Chart>();
 	let trouble = $state<string>();
 	let fitted: string | undefined;
-	const inRange = ([lon, lat]: Place): Place => [wrapped(lon), lat];
+	const inRange = ([lon, lat]: LatLon): LatLon => [wrapped(lon), lat];
 
 	onMount(() => {
 		let gone = false;
@@ -34,12 +34,12 @@
 				chart = createChart(element, {
 					onsign,
 					onplace: (place) => onplace(inRange(place)),
-					ontrouble: (error) => (trouble = said(error)),
+					ontrouble: (error) => (trouble = errorMessage(error)),
 					smooth: !matchMedia('(prefers-reduced-motion: reduce)').matches
 				});
 				onready?.((place) => chart?.goTo(place));
 			})
-			.catch((error: unknown) => (trouble = said(error)));
+			.catch((error: unknown) => (trouble = errorMessage(error)));
 		return () => {
 			gone = true;
 			chart?.remove();

@@ -1,11 +1,11 @@
-import { unwrapped, type Place } from '$core/places';
+import { unwrapped, type LatLon } from '$core/places';
 import { feature, mesh } from 'topojson-client';
 import atlasUrl from 'world-atlas/countries-50m.json?url';
 
 /** Rings of land and lines of borders, [longitude, latitude] in degrees. */
 export interface Atlas {
-	readonly land: readonly (readonly Place[])[];
-	readonly borders: readonly (readonly Place[])[];
+	readonly land: readonly (readonly LatLon[])[];
+	readonly borders: readonly (readonly LatLon[])[];
 }
 
 type Topology = Parameters<typeof feature>[0];
@@ -19,16 +19,16 @@ const POLE = 90;
  * A ring of the atlas on a flat chart: its longitudes run on where it crosses the antimeridian, and it comes a second time where
  * it then leaves the world at one side. Around a pole it is closed along the chart's edge.
  */
-export function flatRings(ring: readonly Place[]): readonly (readonly Place[])[] {
+export function flatRings(ring: readonly LatLon[]): readonly (readonly LatLon[])[] {
 	const run = unwrapped(ring);
 	const [first, last] = [run[0], run.at(-1)];
 	if (!first || !last) return [];
 	const pole = first[1] < 0 ? -POLE : POLE;
 	const aroundPole = Math.abs(last[0] - first[0]) > HALF_TURN;
-	const closed: readonly Place[] = aroundPole ? [...run, [last[0], pole], [first[0], pole]] : run;
+	const closed: readonly LatLon[] = aroundPole ? [...run, [last[0], pole], [first[0], pole]] : run;
 	const lons = closed.map(([lon]) => lon);
 	const [west, east] = [Math.min(...lons), Math.max(...lons)];
-	const moved = (by: number): readonly Place[] => closed.map(([lon, lat]) => [lon + by, lat]);
+	const moved = (by: number): readonly LatLon[] => closed.map(([lon, lat]) => [lon + by, lat]);
 	return [closed, ...(west < -HALF_TURN ? [moved(TURN)] : []), ...(east > HALF_TURN ? [moved(-TURN)] : [])];
 }
 
@@ -46,13 +46,13 @@ export const atlas = (): Promise<Atlas> =>
 			land: parts
 				.flatMap(({ geometry }) =>
 					geometry.type === 'MultiPolygon'
-						? (geometry.coordinates.flat() as unknown as Place[][])
+						? (geometry.coordinates.flat() as unknown as LatLon[][])
 						: geometry.type === 'Polygon'
-							? (geometry.coordinates as unknown as Place[][])
+							? (geometry.coordinates as unknown as LatLon[][])
 							: []
 				)
 				.flatMap(flatRings),
-			borders: (lines.coordinates as unknown as Place[][]).map((line) => unwrapped(line))
+			borders: (lines.coordinates as unknown as LatLon[][]).map((line) => unwrapped(line))
 		};
 	})().catch((error: unknown) => {
 		// The next map tries again.

@@ -1,5 +1,5 @@
 import 'leaflet/dist/leaflet.css';
-import type { Place } from '$core/places';
+import type { LatLon } from '$core/places';
 import L from 'leaflet';
 import { atlas } from './atlas';
 import regions from './regions.json';
@@ -9,7 +9,7 @@ export interface Sign {
 	readonly id: string;
 	/** read out, and shown when it is pointed at */
 	readonly label: string;
-	readonly place: Place;
+	readonly place: LatLon;
 	/** markup of our own making: nothing that a person typed stands in it */
 	readonly html: string;
 	readonly className: string;
@@ -19,21 +19,21 @@ export interface Sign {
 	/** later ones lie over earlier ones */
 	readonly over: number;
 }
-export interface Line {
+export interface ChartLine {
 	readonly className: string;
-	readonly places: readonly Place[];
+	readonly places: readonly LatLon[];
 }
 
 export interface ChartContent {
 	readonly signs: readonly Sign[];
-	readonly lines: readonly Line[];
+	readonly lines: readonly ChartLine[];
 }
 
 export interface Chart {
 	/** draws what is to be shown; `fit`: and brings it into view */
 	readonly show: (content: ChartContent, fit: boolean) => void;
-	readonly goTo: (place: Place) => void;
-	readonly middle: () => Place;
+	readonly goTo: (place: LatLon) => void;
+	readonly middle: () => LatLon;
 	/** tiles of one's own server over the chart; nothing takes them away */
 	readonly tiles: (template: string | undefined) => void;
 	readonly recolour: () => void;
@@ -43,7 +43,7 @@ export interface Chart {
 export interface ChartOptions {
 	readonly onsign: (id: string) => void;
 	/** a tap on the chart itself */
-	readonly onplace: (place: Place) => void;
+	readonly onplace: (place: LatLon) => void;
 	/** the coasts could not be loaded */
 	readonly ontrouble: (error: unknown) => void;
 	readonly smooth: boolean;
@@ -57,7 +57,7 @@ const MOST_LAT = 85;
 const MOST_ZOOM = 16;
 const FIT_ZOOM = 12;
 
-const latLng = ([lon, lat]: Place): L.LatLngTuple => [lat, lon];
+const latLng = ([lon, lat]: LatLon): L.LatLngTuple => [lat, lon];
 const token = (name: string): string =>
 	getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
@@ -86,7 +86,7 @@ export function createChart(
 	let tileLayer: L.TileLayer | undefined;
 	/** longitudes are shown near this one, so that what lies across the antimeridian is beside it */
 	let around = 0;
-	const near = ([lon, lat]: Place): Place => [
+	const near = ([lon, lat]: LatLon): LatLon => [
 		lon + TURN * Math.round((around - lon) / TURN),
 		Math.max(-MOST_LAT, Math.min(MOST_LAT, lat))
 	];
@@ -102,7 +102,7 @@ export function createChart(
 		drawnFor = key;
 		land.clearLayers();
 		for (const turn of turns) {
-			const moved = (places: readonly Place[]): L.LatLngTuple[] =>
+			const moved = (places: readonly LatLon[]): L.LatLngTuple[] =>
 				places.map(([lon, lat]) => [lat, lon + turn]);
 			L.polygon(
 				coasts.land.map((ring) => [moved(ring)]),
@@ -198,7 +198,7 @@ export function createChart(
 		nameHills();
 	}
 	/** A line whose longitudes run on across the antimeridian. */
-	function run(places: readonly Place[]): L.LatLngTuple[] {
+	function run(places: readonly LatLon[]): L.LatLngTuple[] {
 		let before = around;
 		return places.map(([lon, lat]) => {
 			before = lon + TURN * Math.round((before - lon) / TURN);

@@ -1,19 +1,20 @@
+import { DAY_MS } from '$core/time';
 import { instantMs, notRetired, type Point, type Rig, type Stop, type Trip } from '$core/logbook';
-import { nearestOn, waysAt, type Place, type Way } from '$core/places';
+import { nearestOn, waysAt, type LatLon, type Route } from '$core/places';
 import type { Plan } from '$core/plan';
 import { lastFor } from '$core/words';
 
 /** A stretch of the trip's way: behind, within reach of the last chance, or beyond it. */
-export interface Stretch {
+export interface RouteStretch {
 	readonly kind: 'behind' | 'reach' | 'beyond';
-	readonly places: readonly Place[];
+	readonly places: readonly LatLon[];
 }
 
 /** A stop on the map. */
 export interface MapStop {
 	readonly id: string;
 	readonly name: string;
-	readonly position: Place;
+	readonly position: LatLon;
 	readonly order: number;
 	readonly here: boolean;
 	readonly past: boolean;
@@ -21,12 +22,11 @@ export interface MapStop {
 	readonly last: readonly string[];
 }
 
-const DAY_MS = 86_400_000;
 /** After so many days without a word that it is still so, a place is shown as not sure. */
 const STALE_DAYS = 365;
 
 /** Whether nobody has said for a year, or ever, that a place is as it is noted. */
-export const isStale = ({ verified }: Pick<Point, 'verified'>, nowMs: number): boolean =>
+export const isOldNews = ({ verified }: Pick<Point, 'verified'>, nowMs: number): boolean =>
 	verified === undefined || nowMs - Date.parse(`${verified}T12:00:00Z`) > STALE_DAYS * DAY_MS;
 
 /** The stops of a trip that have a position, with what the plan says of them; one place that is come to again shows its next time. */
@@ -53,7 +53,7 @@ export function mapStops(trip: Trip, plan: Plan | undefined, rig: Rig, nowMs: nu
 }
 
 /** A way up to the place on it that is nearest to another, and from there on. */
-function cutAt(way: Way, place: Place): readonly [before: readonly Place[], after: readonly Place[]] {
+function cutAt(way: Route, place: LatLon): readonly [before: readonly LatLon[], after: readonly LatLon[]] {
 	const found = nearestOn(way, place);
 	if (!found) return [way.places, []];
 	const at = way.alongKm.findIndex((km) => km > found.alongKm);
@@ -65,7 +65,7 @@ function cutAt(way: Way, place: Place): readonly [before: readonly Place[], afte
 }
 
 /** The stretches of a trip's way: what lies behind, how far one may go until the first last chance, and what is beyond. */
-export function stretchesOf(trip: Trip, plan: Plan | undefined, nowMs: number): readonly Stretch[] {
+export function routeStretchesOf(trip: Trip, plan: Plan | undefined, nowMs: number): readonly RouteStretch[] {
 	const { behind, ahead } = waysAt(trip, nowMs);
 	const first = (plan?.lastChance ?? [])
 		.map(({ stop: id }) => trip.stops.find((stop) => stop.id === id))

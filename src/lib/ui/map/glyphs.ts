@@ -6,12 +6,12 @@ export interface SignFacts {
 }
 
 /** One stroke or area of a glyph. */
-export interface Mark {
+export interface GlyphMark {
 	readonly d: string;
 	readonly className: string;
 }
 interface Shape {
-	readonly marks: readonly Mark[];
+	readonly marks: readonly GlyphMark[];
 }
 
 const DROP = 'M7 1 C7 1 2 7.2 2 11 A5 5 0 0 0 12 11 C12 7.2 7 1 7 1 Z';

@@ -3,7 +3,7 @@ import type { Stop } from '$core/logbook';
 import type { Plan } from '$core/plan';
 import { exactRig, exactTrip } from '../../../../tests/helpers/logbooks';
 import { flatRings } from './atlas';
-import { isStale, mapStops, stretchesOf } from './content';
+import { isOldNews, mapStops, routeStretchesOf } from './content';
 import { glyphsOf, markupOf } from './glyphs';
 import { tilesWrong } from './ownTiles';
 import { signsOf } from './signs';
@@ -70,14 +70,14 @@ const plan = {
 const atMs = Date.parse('2027-05-01T23:00:00Z');
 
 it('draws the way behind, up to the first last chance, and beyond', () => {
-	const [behind, reach, beyond] = stretchesOf(trip, plan, atMs);
+	const [behind, reach, beyond] = routeStretchesOf(trip, plan, atMs);
 	expect([behind, reach, beyond].map((one) => one?.kind)).toEqual(['behind', 'reach', 'beyond']);
 	expect(behind?.places[0]).toEqual([0, 0]);
 	// Half way from a to b by the clock, and up to b.
 	expect(reach?.places[0]?.[0]).toBeCloseTo(0.5, 6);
 	expect(reach?.places.at(-1)).toEqual([1, 0]);
 	expect(beyond?.places.at(-1)).toEqual([0, 0]);
-	expect(stretchesOf(exactTrip, plan, atMs)).toEqual([]);
+	expect(routeStretchesOf(exactTrip, plan, atMs)).toEqual([]);
 });
 
 it('shows a place that is come to twice once, and what is planned where', () => {
@@ -101,9 +101,9 @@ it('tells by shape what there is, and by age how sure it is', () => {
 	expect(new Set(shapes).size).toBe(shapes.length);
 	// A place with both a drinking tap and another one has drinking water.
 	expect(drawn({ ...water, potable: false }, { ...water, potable: true })).toBe(shapes[0]);
-	expect(isStale({ verified: '2027-01-01' }, atMs)).toBe(false);
-	expect(isStale({ verified: '2026-01-01' }, atMs)).toBe(true);
-	expect(isStale({}, atMs)).toBe(true);
+	expect(isOldNews({ verified: '2027-01-01' }, atMs)).toBe(false);
+	expect(isOldNews({ verified: '2026-01-01' }, atMs)).toBe(true);
+	expect(isOldNews({}, atMs)).toBe(true);
 });
 
 it('signs what stands where: read out by name, a point under a stop at the same place', () => {

@@ -1,8 +1,8 @@
 import type { Point } from '$core/logbook';
-import type { Place } from '$core/places';
+import type { LatLon } from '$core/places';
 import { listed, sayServices } from '$core/words';
 import type { Sign } from './chart';
-import { isStale, type MapStop } from './content';
+import { isOldNews, type MapStop } from './content';
 import { glyphsOf, markupOf } from './glyphs';
 
 const STOP_SIZE = 24;
@@ -39,12 +39,12 @@ export function signsOf(
 		chosen,
 		pin,
 		nowMs
-	}: { readonly chosen?: string | undefined; readonly pin?: Place | undefined; readonly nowMs: number }
+	}: { readonly chosen?: string | undefined; readonly pin?: LatLon | undefined; readonly nowMs: number }
 ): readonly Sign[] {
 	const taken = new Set(stops.map(({ position }) => position.join()));
 	const pointSign = (point: Point): Sign => {
 		const drawn = glyphsOf(point.services);
-		const [stale, isChosen] = [isStale(point, nowMs), point.id === chosen];
+		const [stale, isChosen] = [isOldNews(point, nowMs), point.id === chosen];
 		return {
 			id: `point:${point.id}`,
 			label: `${point.name}: ${sayServices(point.services)}${stale ? ', not seen for a year' : ''}`,

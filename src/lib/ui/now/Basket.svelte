@@ -7,7 +7,7 @@
 	import type { App } from '$lib/state';
 	import Minus from '@lucide/svelte/icons/minus';
 	import Plus from '@lucide/svelte/icons/plus';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import StayLine from '../stay/StayLine.svelte';
 
 	interface Props {
@@ -59,7 +59,7 @@
 			label
 		);
 		if (!kept) return;
-		sayDone(app, label);
+		notifyDone(app, label);
 		times = {};
 		onclose();
 	}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Mend } from '$core/findings';
+	import type { FindingMend } from '$core/findings';
 	import type { FoundWords } from '$core/now';
 	import Notice from '../page/Notice.svelte';
 
@@ -7,7 +7,7 @@
 	const {
 		findings,
 		onmend
-	}: { findings: readonly FoundWords[]; onmend: (mend: Mend, label: string) => void } = $props();
+	}: { findings: readonly FoundWords[]; onmend: (mend: FindingMend, label: string) => void } = $props();
 </script>
 
 {#each findings as { words, mend }, i (i)}

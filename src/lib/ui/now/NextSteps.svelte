@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { DAY_MS } from '$core/time';
 	import type { Container } from '$core/logbook';
 	import { withItem, withTank } from '$core/rig';
 	import type { App } from '$lib/state';
@@ -6,7 +7,7 @@
 	import NumberField from '../fields/NumberField.svelte';
 	import { noonOfFlag } from '../habits/goal';
 	import { useReach } from '../shell/reach';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import { nextSteps, sampleLine, waveAway, type NextStep } from './nextSteps';
 
 	/** What is worth doing next in a new log, each gone once done or waved away; and a line to try. */
@@ -33,7 +34,6 @@
 	const wave = (step: NextStep): void => {
 		if (rig) void waveAway(app, rig.id, step);
 	};
-	const DAY_MS = 86_400_000;
 	const stay = (nights: number): Promise<void> =>
 		app.aim({
 			until: new Date(noonOfFlag(app.nowMs + nights * DAY_MS, app.nowMs, app.timeZone)).toISOString()
@@ -58,7 +58,7 @@
 			(newest) => ({ ...newest, containers: withItem(newest.containers, tote) }),
 			'Tote added'
 		);
-		if (await add) sayDone(app, 'Tote added');
+		if (await add) notifyDone(app, 'Tote added');
 	}
 	async function byHand(): Promise<void> {
 		if (!rig || !black) return;
@@ -70,7 +70,7 @@
 			(newest) => withTank(newest, id, { portable: true }),
 			label
 		);
-		if (await change) sayDone(app, label);
+		if (await change) notifyDone(app, label);
 	}
 </script>
 

@@ -2,14 +2,14 @@ import { expect, it } from 'vitest';
 import type { Rig } from '$core/logbook';
 import { startingRig } from '$core/rig';
 import { hoseMeter } from '../../../../tests/helpers/logbooks';
-import { nextSteps, sampleLine, type Begun } from './nextSteps';
+import { nextSteps, sampleLine, type DoneSoFar } from './nextSteps';
 
 let made = 0;
 const rig = startingRig(
 	{ name: 'Plover', kind: 'camper', crew: 2, freshL: 80, greyL: 60, blackL: 18 },
 	() => `id-${++made}`
 );
-const steps = (more: Partial<Begun> = {}) =>
+const steps = (more: Partial<DoneSoFar> = {}) =>
 	nextSteps({ rig, hasTrip: false, hasGoal: false, waved: [], ...more });
 const tote: Rig['containers'][number] = {
 	...{ id: 'tote', name: 'Tote', carries: 'grey', capacityL: 60, headroomL: 3, tareKg: 8, count: 1 }

@@ -5,7 +5,7 @@ import type { App } from '$lib/state';
 export type NextStep = 'meter' | 'dump' | 'stay';
 
 /** What is known of a rig beside its records, to tell what is still worth doing. */
-export interface Begun {
+export interface DoneSoFar {
 	readonly rig: Rig;
 	readonly hasTrip: boolean;
 	readonly hasGoal: boolean;
@@ -14,7 +14,7 @@ export interface Begun {
 }
 
 /** What is worth doing next; each is gone once it is done or waved away. */
-export function nextSteps({ rig, hasTrip, hasGoal, waved }: Begun): readonly NextStep[] {
+export function nextSteps({ rig, hasTrip, hasGoal, waved }: DoneSoFar): readonly NextStep[] {
 	const steps: readonly (readonly [NextStep, boolean])[] = [
 		['meter', rig.instruments.every(({ kind }) => kind !== 'meter')],
 		[

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { importText } from '$core/formats';
 	import type { Point, Trip } from '$core/logbook';
-	import { wayAhead, whereAt, type Place } from '$core/places';
-	import { said } from '$lib/said';
+	import { wayAhead, whereAt, type LatLon } from '$core/places';
+	import { errorMessage } from '$lib/said';
 	import { boxAround } from '$lib/standins/inventedPlaces';
 	import { standInDirectory } from '$lib/standins/placeDirectory';
 	import type { App } from '$lib/state';
@@ -14,7 +14,7 @@
 		app: App;
 		trip: Trip | undefined;
 		/** where it is looked around, when one has set a pin */
-		place: Place | undefined;
+		place: LatLon | undefined;
 		onclose: () => void;
 	}
 	/** What a directory knows around the way ahead, or around a pin; nothing of it is kept unasked. */
@@ -42,7 +42,7 @@
 		try {
 			found = importText('geojson', await standInDirectory.within(box)).points;
 		} catch (error) {
-			trouble = said(error);
+			trouble = errorMessage(error);
 		}
 	}
 	$effect(() => {

@@ -2,14 +2,14 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { notRetired, tripInUse, type Point, type Service, type Stop } from '$core/logbook';
-	import { kmTo, joined, twins, type Place } from '$core/places';
+	import { kmTo, joined, twins, type LatLon } from '$core/places';
 	import { formatQuantity } from '$core/units';
 	import { listed as saidList } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import type { ChartContent } from '../map/chart';
-	import { mapStops, stretchesOf } from '../map/content';
+	import { mapStops, routeStretchesOf } from '../map/content';
 	import { signsOf } from '../map/signs';
 	import PlaceMap from '../map/PlaceMap.svelte';
 	import Legend from '../map/Legend.svelte';
@@ -17,7 +17,7 @@
 	import PageHead from '../page/PageHead.svelte';
 	import Notice from '../page/Notice.svelte';
 	import StopForm from '../trip/StopForm.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import { chosenFrom } from './choosing';
 	import FromDirectory from './FromDirectory.svelte';
 	import { nearOf, type Nearness } from './nearness';
@@ -34,11 +34,11 @@
 	let kinds = $state.raw<readonly Service['kind'][]>([]);
 	let drinking = $state(false);
 	let asked = $state.raw<Nearness>();
-	let pin = $state.raw<Place>();
+	let pin = $state.raw<LatLon>();
 	let form = $state.raw<{ readonly point: Partial<Point>; readonly isNew: boolean }>();
 	let stopAt = $state.raw<Point>();
 	let directory = $state(false);
-	let goTo: (place: Place) => void = () => undefined;
+	let goTo: (place: LatLon) => void = () => undefined;
 
 	const units = $derived(app.prefs.current.units);
 	const whole = $derived(app.tripInView);
@@ -75,7 +75,10 @@
 			{ chosen, pin, nowMs: app.nowMs }
 		),
 		lines: trip
-			? stretchesOf(trip, plan, app.nowMs).map(({ kind, places }) => ({ className: `way-${kind}`, places }))
+			? routeStretchesOf(trip, plan, app.nowMs).map(({ kind, places }) => ({
+					className: `way-${kind}`,
+					places
+				}))
 			: []
 	});
 	/** the map is fitted anew for another trip, or when one looks near something else */
@@ -93,11 +96,11 @@
 		const point = kind === 'stop' ? trip?.stops.find((stop) => stop.id === id)?.point : undefined;
 		if (point !== undefined) choose(point);
 	}
-	function setPin(place: Place): void {
+	function setPin(place: LatLon): void {
 		pin = place;
 		if (near.kind === 'pin') asked = { kind: 'pin', place };
 	}
-	const fresh = (position: Place | undefined): Partial<Point> => ({
+	const fresh = (position: LatLon | undefined): Partial<Point> => ({
 		id: uuid(),
 		name: '',
 		services: [],
@@ -105,7 +108,7 @@
 	});
 	function closed(kept?: Point): void {
 		if (kept && form?.isNew) {
-			sayDone(app, `${kept.name} added`);
+			notifyDone(app, `${kept.name} added`);
 			pin = undefined;
 			choose(kept.id);
 		}
@@ -131,7 +134,7 @@
 			],
 			`${gone.name} is ${keep.name}`
 		);
-		if (done) sayDone(app, `${gone.name} is ${keep.name}`);
+		if (done) notifyDone(app, `${gone.name} is ${keep.name}`);
 	}
 	// An address may ask for the form of a point.
 	$effect(() => {

@@ -4,8 +4,8 @@
 	import { placeText, seenOn } from '$core/places';
 	import { sayEach, sayVerified } from '$core/words';
 	import type { App } from '$lib/state';
-	import { isStale } from '../map/content';
-	import { sayDone } from '../shell/saying';
+	import { isOldNews } from '../map/content';
+	import { notifyDone } from '../shell/saying';
 
 	interface Props {
 		app: App;
@@ -32,7 +32,7 @@
 	async function stillSo(): Promise<void> {
 		const said = `${point.name}: still so`;
 		if (await app.commands.change('point', point.id, (newest) => seenOn(newest, today), said))
-			sayDone(app, said);
+			notifyDone(app, said);
 	}
 </script>
 
@@ -48,7 +48,7 @@
 				</div>{/each}
 		</dl>
 	{/if}
-	<p class="soft small">{placeText(point.position)} · {sayVerified(point, isStale(point, app.nowMs))}</p>
+	<p class="soft small">{placeText(point.position)} · {sayVerified(point, isOldNews(point, app.nowMs))}</p>
 	{#if spring}<p class="mind small">Drink it only where a sign or a person calls it drinking water.</p>{/if}
 	<p class="buttons">
 		{#if onstop}<button class="small" onclick={onstop}>Stop here…</button>{/if}

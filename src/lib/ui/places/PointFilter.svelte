@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
 	import { instantMs, type Service, type Trip } from '$core/logbook';
-	import type { Place } from '$core/places';
+	import type { LatLon } from '$core/places';
 	import { capital, dayText, SERVICE_NAMES } from '$core/words';
 	import type { Nearness } from './nearness';
 
@@ -39,7 +39,7 @@
 	};
 	function whereAmI(): void {
 		[asking, trouble] = [true, undefined];
-		const end = (found: Place | undefined, why?: string): void => {
+		const end = (found: LatLon | undefined, why?: string): void => {
 			[asking, trouble] = [false, why];
 			onnear(found ? { kind: 'here', place: found } : { kind: 'anywhere' });
 		};

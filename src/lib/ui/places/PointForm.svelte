@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { notRetired, type Point, type Service } from '$core/logbook';
-	import { kmBetween, parsePlace, placeText, twinOf, type Place } from '$core/places';
+	import { kmBetween, parsePlace, placeText, twinOf, type LatLon } from '$core/places';
 	import { sayApart } from '$core/words';
 	import type { App } from '$lib/state';
 	import { Correction } from '../fields/correction.svelte';
@@ -14,7 +14,7 @@
 	interface Props {
 		app: App;
 		/** as it is to be changed, or as it would be if it were added */
-		point: Point | (Omit<Point, 'position'> & { readonly position?: Place | undefined });
+		point: Point | (Omit<Point, 'position'> & { readonly position?: LatLon | undefined });
 		isNew: boolean;
 		onclose: (kept?: Point) => void;
 	}

@@ -3,7 +3,7 @@
 	import { seenOn, toConfirm, type Visit } from '$core/places';
 	import { capital, sayAgo, sayServices } from '$core/words';
 	import type { App } from '$lib/state';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 
 	interface Props {
 		app: App;
@@ -28,7 +28,7 @@
 		const today = zonedTime(app.nowMs, app.timeZone).day;
 		const said = `${point.name}: still so`;
 		if (await app.commands.change('point', point.id, (newest) => seenOn(newest, today), said))
-			sayDone(app, said);
+			notifyDone(app, said);
 	}
 </script>
 

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import type { Point } from '$core/logbook';
 import { wayThrough } from '$core/places';
-import { chosenFrom, type Wanted } from './choosing';
+import { chosenFrom, type PointWish } from './choosing';
 
 const at = (id: string, lon: number, services: Point['services'], note?: string): Point => ({
 	id,
@@ -16,7 +16,7 @@ const points = [
 	at('Dump', 2, [{ kind: 'grey' }, { kind: 'black' }]),
 	at('Butt', 9, [{ kind: 'water', potable: false }])
 ];
-const ids = (wanted: Partial<Wanted>): readonly string[] =>
+const ids = (wanted: Partial<PointWish>): readonly string[] =>
 	chosenFrom(points, { text: '', kinds: [], drinking: false, near: undefined, ...wanted }).map(
 		({ point }) => point.id
 	);

@@ -1,19 +1,19 @@
 import type { Point, Service } from '$core/logbook';
-import { nearPlace, nearWay, type Near, type Place, type Way } from '$core/places';
+import { nearPlace, nearWay, type NearPoint, type LatLon, type Route } from '$core/places';
 import { sayServices } from '$core/words';
 import MiniSearch from 'minisearch';
 
 /** What points are looked for. */
-export interface Wanted {
+export interface PointWish {
 	readonly text: string;
 	readonly kinds: readonly Service['kind'][];
 	/** only where it is called drinking water */
 	readonly drinking: boolean;
-	readonly near: { readonly place: Place } | { readonly way: Way; readonly withinKm: number } | undefined;
+	readonly near: { readonly place: LatLon } | { readonly way: Route; readonly withinKm: number } | undefined;
 }
 
 /** A point of the list; how far it is, where that was asked. */
-export type Listed = Pick<Near, 'point'> & Partial<Omit<Near, 'point'>>;
+export type Listed = Pick<NearPoint, 'point'> & Partial<Omit<NearPoint, 'point'>>;
 
 const LONGEST_SLIP = 0.2;
 /** The points in which each word of a text stands, a slip or an unfinished word notwithstanding; the best first. */
@@ -43,7 +43,7 @@ const serves = ({ services }: Point, kind: Service['kind'], drinking: boolean): 
 /** The points that are wanted: near something in the order in which they come, else as they were found or by name. */
 export function chosenFrom(
 	points: readonly Point[],
-	{ text, kinds, drinking, near }: Wanted
+	{ text, kinds, drinking, near }: PointWish
 ): readonly Listed[] {
 	const named =
 		text.trim() === '' ? [...points].sort((a, b) => a.name.localeCompare(b.name)) : bySearch(points, text);

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '$core/time';
 import type { Entry } from '$core/logbook';
 import {
 	knownFrom,
@@ -13,16 +14,15 @@ export { completions } from '$core/quickline';
 export { logLine } from './logLine';
 
 /** What is known where the line stands; what earlier entries tell is found in them when it is needed. */
-export interface Here extends QuickContext {
+export interface LineContext extends QuickContext {
 	readonly entries: readonly Entry[];
 }
 
-const MINUTE_MS = 60_000;
 /** What the entries told, as long as they and the minute are the same. */
 let told: { readonly entries: readonly Entry[]; readonly minute: number; readonly known: Known } | undefined;
 
 /** Understands a line by all that is known here. */
-export function understandHere(text: string, { entries, ...context }: Here): QuickAnswer {
+export function understandHere(text: string, { entries, ...context }: LineContext): QuickAnswer {
 	const minute = Math.floor(context.nowMs / MINUTE_MS);
 	if (told?.entries !== entries || told.minute !== minute)
 		told = { entries, minute, known: knownFrom(context.rig, entries, context.nowMs) };
@@ -30,7 +30,7 @@ export function understandHere(text: string, { entries, ...context }: Here): Qui
 }
 
 /** The run that leads through what a line says was done, where it is a fill or a dump of now. */
-export function runOf({ drafts, atMs }: Understood, { nowMs, rig }: Here): string | undefined {
+export function runOf({ drafts, atMs }: Understood, { nowMs, rig }: LineContext): string | undefined {
 	const query = new URLSearchParams();
 	if (atMs !== nowMs) return undefined;
 	const [first] = drafts;

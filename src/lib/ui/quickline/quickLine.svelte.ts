@@ -1,7 +1,7 @@
 import type { Effect } from '$core/now';
 import type { Understood } from '$core/quickline';
-import { said } from '$lib/said';
-import type { Here } from './grammar';
+import { errorMessage } from '$lib/said';
+import type { LineContext } from './grammar';
 
 /** Everything that is shown of a line, of one and the same text: a preview of another text cannot stand beside it. */
 export interface Shown {
@@ -22,7 +22,7 @@ export interface Shown {
 	readonly effect: Effect | undefined;
 }
 
-export type Context = Omit<Here, 'nowMs'>;
+export type Context = Omit<LineContext, 'nowMs'>;
 export type EffectOf = (choice: Understood) => Promise<Effect | undefined>;
 
 export type Grammar = typeof import('./grammar');
@@ -72,7 +72,7 @@ export class QuickLineState {
 			this.#grammar = await this.#fetch();
 			this.reread();
 		} catch (error) {
-			const problem = `The line cannot be read: ${said(error)}. Reload the page when there is a signal; what you typed is kept.`;
+			const problem = `The line cannot be read: ${errorMessage(error)}. Reload the page when there is a signal; what you typed is kept.`;
 			this.shown = { ...EMPTY, text: this.shown.text, problem };
 		}
 	}
@@ -104,7 +104,7 @@ export class QuickLineState {
 			return;
 		}
 		const { understandHere, completions, runOf } = this.#grammar;
-		const context: Here = { ...this.#context(), nowMs: this.#nowMs };
+		const context: LineContext = { ...this.#context(), nowMs: this.#nowMs };
 		const answer = understandHere(text, context);
 		const begun = completions(text, context);
 		const choices = answer.kind === 'understood' ? answer.matches : [];

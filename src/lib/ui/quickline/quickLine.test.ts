@@ -1,3 +1,4 @@
+import { HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import type { Effect } from '$core/now';
 import type { Understood } from '$core/quickline';
@@ -101,7 +102,7 @@ it('a fill or a dump of now can be gone through step by step; what was before ca
 });
 
 it('what the log tells is known to the line: who writes, what a meter showed', () => {
-	const at = new Date(Date.now() - 3_600_000).toISOString();
+	const at = new Date(Date.now() - HOUR_MS).toISOString();
 	const entries = [entry({ kind: 'reading', at, instrument: 'pump', value: 291.4, by: 'Ines' })];
 	const line = new QuickLineState(
 		() => ({ ...context, entries }),

@@ -2,16 +2,16 @@
 	import type { Trip } from '$core/logbook';
 	import { sayPart } from '$core/words';
 	import SelectField from '../fields/SelectField.svelte';
-	import { begunTrips, months, type Choice } from './stretches';
+	import { begunTrips, months, type ChosenStretch } from './stretches';
 
 	interface Props {
-		choice: Choice;
+		choice: ChosenStretch;
 		trips: readonly Trip[];
 		rig: string;
 		nowMs: number;
 		timeZone: string;
 		today: string;
-		onchoose: (choice: Choice) => void;
+		onchoose: (choice: ChosenStretch) => void;
 	}
 	/** What is looked back on: a trip, a month, or any days. */
 	const { choice, trips, rig, nowMs, timeZone, today, onchoose }: Props = $props();

@@ -1,12 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { exactTrip } from '../../../../tests/helpers/logbooks';
-import { addressOf, begunTrips, choiceFrom, lookingAt, months, usualChoice, type Choice } from './stretches';
+import {
+	addressOf,
+	begunTrips,
+	choiceFrom,
+	lookingAt,
+	months,
+	usualChoice,
+	type ChosenStretch
+} from './stretches';
 
 const nowMs = Date.parse('2027-05-05T10:00:00Z');
-const asked = (query: string): Choice | undefined => choiceFrom(new URLSearchParams(query));
+const asked = (query: string): ChosenStretch | undefined => choiceFrom(new URLSearchParams(query));
 
 describe('what is looked back on', () => {
-	it.each<Choice>([
+	it.each<ChosenStretch>([
 		{ kind: 'trip', trip: 'a & b' },
 		{ kind: 'month', month: '2027-04' },
 		{ kind: 'days', from: '2027-04-03', to: '2027-04-09' }

@@ -3,7 +3,7 @@ import { tripSpan, type Trip } from '$core/logbook';
 import type { Looking } from '$lib/engine';
 
 /** What can be looked back on: a trip, a month, or any days. */
-export type Choice =
+export type ChosenStretch =
 	| { readonly kind: 'trip'; readonly trip: string }
 	| { readonly kind: 'month'; readonly month: string }
 	| { readonly kind: 'days'; readonly from: string; readonly to: string };
@@ -18,7 +18,7 @@ const isDay = (text: string | null): text is string =>
 	dayPlus(text, 0) === text;
 
 /** What an address asks to look back on; nothing where it says nothing that can be. */
-export function choiceFrom(params: URLSearchParams): Choice | undefined {
+export function choiceFrom(params: URLSearchParams): ChosenStretch | undefined {
 	const trip = params.get('trip');
 	if (trip) return { kind: 'trip', trip };
 	const month = params.get('month');
@@ -27,7 +27,7 @@ export function choiceFrom(params: URLSearchParams): Choice | undefined {
 	return isDay(from) && isDay(to) ? { kind: 'days', from, to } : undefined;
 }
 
-export function addressOf(choice: Choice): string {
+export function addressOf(choice: ChosenStretch): string {
 	const { kind: _kind, ...said } = choice;
 	return `/ledger/review?${new URLSearchParams(said as Record<string, string>).toString()}`;
 }
@@ -40,7 +40,7 @@ export const begunTrips = (trips: readonly Trip[], rig: string, nowMs: number): 
 
 /** The stretch that is meant, no further than now; nothing where the trip is none that has begun. */
 export function lookingAt(
-	choice: Choice,
+	choice: ChosenStretch,
 	trips: readonly Trip[],
 	nowMs: number,
 	timeZone: string
@@ -80,7 +80,12 @@ export function months(nowMs: number, timeZone: string, count = 6): readonly str
 }
 
 /** What is looked back on when nobody says: the trip under way, else the last one, else this month. */
-export function usualChoice(trips: readonly Trip[], rig: string, nowMs: number, timeZone: string): Choice {
+export function usualChoice(
+	trips: readonly Trip[],
+	rig: string,
+	nowMs: number,
+	timeZone: string
+): ChosenStretch {
 	const [last] = begunTrips(trips, rig, nowMs);
 	return last
 		? { kind: 'trip', trip: last.id }

@@ -1,10 +1,10 @@
 <script lang="ts">
-	import { stepAt } from '$core/runs';
+	import { currentStep } from '$core/runs';
 	import { instantMs } from '$core/logbook';
 	import { sayAgo, sayJugs, sayProgress, sayRun } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
-	import { isOver, isStale, runsBeside } from '$lib/state/runBook.svelte';
+	import { isOver, isStaleRun, runsBeside } from '$lib/state/runBook.svelte';
 	import { onMount } from 'svelte';
 	import Notice from '../page/Notice.svelte';
 	import JugStore from './start/JugStore.svelte';
@@ -54,16 +54,16 @@
 
 {#if rig}
 	{#each open as run (run.id)}
-		{@const step = stepAt(run)}
+		{@const step = currentStep(run)}
 		<Notice calm>
 			<p class="sentence">
 				{sayRun(run.setup, rig)}:
-				{isStale(run, app.nowMs)
+				{isStaleRun(run, app.nowMs)
 					? `begun ${sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, never ended.`
 					: step
 						? `${sayProgress(run, step)}.`
 						: ''}
-				<a class="as-button" href="/run/{run.id}">{isStale(run, app.nowMs) ? 'Look' : 'Go on'}</a>
+				<a class="as-button" href="/run/{run.id}">{isStaleRun(run, app.nowMs) ? 'Look' : 'Go on'}</a>
 			</p>
 		</Notice>
 	{/each}

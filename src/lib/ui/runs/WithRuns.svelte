@@ -2,7 +2,7 @@
 	import type { Rig } from '$core/logbook';
 	import type { App } from '$lib/state';
 	import { runsBeside, type RunBook } from '$lib/state/runBook.svelte';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import { onMount, type Snippet } from 'svelte';
 	import Waiting from '../now/Waiting.svelte';
 
@@ -21,7 +21,7 @@
 		// Where the store cannot be read, a new run can be begun all the same.
 		book.load().then(
 			() => (loaded = true),
-			(error: unknown) => ((trouble = said(error)), (loaded = true))
+			(error: unknown) => ((trouble = errorMessage(error)), (loaded = true))
 		);
 		return () => book.close();
 	});

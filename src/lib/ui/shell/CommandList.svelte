@@ -2,10 +2,10 @@
 	import type { App } from '$lib/state';
 	import { Command, computeCommandScore } from 'bits-ui';
 	import Sheet from '../page/Sheet.svelte';
-	import { actsHere, everyAct, keysShown, type Act, type Reach } from './acts';
+	import { actsHere, everyAct, keysShown, type ShellAct, type ShellContext } from './acts';
 
 	/** Everything that can be gone to or done, found by a few letters of its name. */
-	const { app, reach, onclose }: { app: App; reach: Reach; onclose: () => void } = $props();
+	const { app, reach, onclose }: { app: App; reach: ShellContext; onclose: () => void } = $props();
 
 	const acts = $derived([
 		...everyAct(app, reach).filter(({ keys }) => keys !== '$mod+k'),
@@ -22,7 +22,7 @@
 		const score = computeCommandScore(name, typed);
 		return score < LEAST ? 0 : score;
 	}
-	function choose(act: Act): void {
+	function choose(act: ShellAct): void {
 		onclose();
 		// The list gives the focus back as it closes; what is done then may want it.
 		setTimeout(act.does);

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
 	import Sheet from '../page/Sheet.svelte';
-	import { everyAct, keysShown, type Reach } from './acts';
+	import { everyAct, keysShown, type ShellContext } from './acts';
 
-	const { app, reach, onclose }: { app: App; reach: Reach; onclose: () => void } = $props();
+	const { app, reach, onclose }: { app: App; reach: ShellContext; onclose: () => void } = $props();
 
 	const IN_THE_LINE = [
 		{ keys: 'Enter', does: 'write what was understood' },

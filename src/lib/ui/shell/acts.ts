@@ -4,7 +4,7 @@ import { redoSaying, undoSaying } from './saying';
 import { VIEWS } from './views';
 
 /** What can be gone to or done from anywhere: by its key, or out of the command list. */
-export interface Act {
+export interface ShellAct {
 	readonly name: string;
 	readonly group: 'Views' | 'Acts' | 'Tanks and instruments' | 'Stops';
 	/** as the keys are bound; two in a row are pressed one after the other */
@@ -13,7 +13,7 @@ export interface Act {
 }
 
 /** What acts need of the page. */
-export interface Reach {
+export interface ShellContext {
 	/** puts the cursor into the quick line, and a text, where one is given */
 	readonly line: (text?: string) => void;
 	readonly showKeys: () => void;
@@ -24,8 +24,13 @@ export interface Reach {
 
 const to = (path: string) => (): void => void goto(path);
 
-const VIEW_ACTS: readonly Act[] = [
-	...VIEWS.map(({ name, path, key }): Act => ({ name, group: 'Views', keys: `g ${key}`, does: to(path) })),
+const VIEW_ACTS: readonly ShellAct[] = [
+	...VIEWS.map(({ name, path, key }): ShellAct => ({
+		name,
+		group: 'Views',
+		keys: `g ${key}`,
+		does: to(path)
+	})),
 	{ name: 'Points and map', group: 'Views', keys: 'g p', does: to('/trip/points') },
 	{ name: 'Trip card to print', group: 'Views', keys: 'g c', does: to('/trip/card') },
 	{ name: 'Weight', group: 'Views', keys: 'g w', does: to('/rig/weight') },
@@ -38,7 +43,7 @@ const VIEW_ACTS: readonly Act[] = [
 ];
 
 /** The acts that every rig has; each has a key. */
-export const everyAct = (app: App, { line, showKeys, showList }: Reach): readonly Act[] => [
+export const everyAct = (app: App, { line, showKeys, showList }: ShellContext): readonly ShellAct[] => [
 	...VIEW_ACTS,
 	{ name: 'To the quick line', group: 'Acts', keys: '/', does: () => line() },
 	{ name: 'Fill', group: 'Acts', keys: 'f', does: to('/run/fill') },
@@ -60,24 +65,24 @@ export const everyAct = (app: App, { line, showKeys, showList }: Reach): readonl
 ];
 
 /** The acts of the rig and the trip in view: each tank, instrument and stop. */
-export function actsHere(app: App, { line }: Reach): readonly Act[] {
+export function actsHere(app: App, { line }: ShellContext): readonly ShellAct[] {
 	const rig = app.liveRig;
 	const of = (path: string, id: string) => to(`${path}${encodeURIComponent(id)}`);
 	return [
-		...(rig?.tanks ?? []).flatMap(({ id, name, holds }): readonly Act[] => [
+		...(rig?.tanks ?? []).flatMap(({ id, name, holds }): readonly ShellAct[] => [
 			{ name, group: 'Tanks and instruments', does: of('/rig/tank/', id) },
 			holds === 'fresh'
 				? { name: `Fill ${name}`, group: 'Tanks and instruments', does: of('/run/fill?tank=', id) }
 				: { name: `Dump ${name}`, group: 'Tanks and instruments', does: of('/run/dump?tank=', id) }
 		]),
-		...(rig?.instruments ?? []).map(({ id, name }): Act => ({
+		...(rig?.instruments ?? []).map(({ id, name }): ShellAct => ({
 			name,
 			group: 'Tanks and instruments',
 			does: of('/rig/instrument/', id)
 		})),
 		...(app.tripAtHand?.stops ?? [])
 			.filter(({ retired }) => !retired)
-			.flatMap(({ name }): readonly Act[] =>
+			.flatMap(({ name }): readonly ShellAct[] =>
 				['arrive', 'left'].map((verb) => ({
 					name: `${verb === 'arrive' ? 'Arrived at' : 'Left'} ${name}`,
 					group: 'Stops',

@@ -1,5 +1,5 @@
 import type { App } from '$lib/state';
-import type { Reach } from './acts';
+import type { ShellContext } from './acts';
 import { asInstalled } from './installed.svelte';
 import { listenToKeys } from './keyboard';
 import { followingRecord } from '../review/followingRecord.svelte';
@@ -19,7 +19,7 @@ let offerBuild: (() => void) | undefined;
  */
 export function afterwards(
 	app: App,
-	reach: Reach,
+	reach: ShellContext,
 	pressed: readonly KeyboardEvent[],
 	onbuild: () => void
 ): { readonly end: () => void; readonly offerBuild: () => void } {

@@ -1,6 +1,6 @@
 import type { App } from '$lib/state';
 import { tinykeys } from 'tinykeys';
-import { everyAct, type Reach } from './acts';
+import { everyAct, type ShellContext } from './acts';
 
 /** Whether somebody is typing, or something lies over the page that has the keys. */
 const isTaken = (target: EventTarget | null): boolean =>
@@ -18,7 +18,7 @@ const NONE = { key: '', ms: 0 };
  *
  * @returns ends it
  */
-export function listenToKeys(app: App, reach: Reach): () => void {
+export function listenToKeys(app: App, reach: ShellContext): () => void {
 	/** the last two keys, so that the second of two is not taken for one by itself */
 	let [before, last] = [NONE, NONE];
 	const remember = ({ key, timeStamp }: KeyboardEvent): void => {

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '$core/time';
 import { dev } from '$app/environment';
 
 /** Nothing stands open or half-typed outside the quick line, which keeps its own draft. */
@@ -24,8 +25,7 @@ async function registered(onready: () => void): Promise<() => void> {
 		installing?.addEventListener('statechange', () => installing.state === 'installed' && offer());
 	});
 	offer();
-	const HOUR = 3_600_000;
-	setInterval(() => void registration.update().catch(() => undefined), HOUR);
+	setInterval(() => void registration.update().catch(() => undefined), HOUR_MS);
 	return offer;
 }
 

@@ -1,11 +1,11 @@
-import type { Mend } from '$core/findings';
+import type { FindingMend } from '$core/findings';
 import type { EntryDraft } from '$core/logbook';
 import type { App } from '$lib/state';
 import type { Edit } from '$lib/store';
 import { toast } from './toast.svelte';
 
 /** Says in passing what was done, with a button that takes it back. */
-export const sayDone = (app: App, message: string): void =>
+export const notifyDone = (app: App, message: string): void =>
 	toast(message, { action: { label: 'Undo', onClick: () => void undoSaying(app) } });
 
 /** Takes back the last thing done, and says so. */
@@ -32,12 +32,12 @@ export async function logSaying(
 ): Promise<boolean> {
 	const changes = drafts.map((draft) => ({ kind: 'entry', value: app.commands.entryFrom(draft) }) as const);
 	const kept = await app.commands.put(changes, says, needs);
-	if (kept) sayDone(app, says);
+	if (kept) notifyDone(app, says);
 	return kept;
 }
 
 /** Does what mends a finding, and says so. */
-export async function mendSaying(app: App, mend: Mend, label: string): Promise<void> {
+export async function mendSaying(app: App, mend: FindingMend, label: string): Promise<void> {
 	if (await app.commands.mend(mend, label))
-		sayDone(app, `Done: ${label.charAt(0).toLowerCase()}${label.slice(1)}`);
+		notifyDone(app, `Done: ${label.charAt(0).toLowerCase()}${label.slice(1)}`);
 }

@@ -1,9 +1,9 @@
+import { DAY_MS } from '$core/time';
 import type { StayLine } from '$core/forecast';
 import { describe, expect, it } from 'vitest';
 import { stayGeometry } from './stayLineGeometry';
 
 const atMs = Date.parse('2027-05-01T06:00:00Z');
-const DAY = 86_400_000;
 const line: StayLine = {
 	asItIs: { p10: 1, p50: 2, p90: 3 },
 	segments: [
@@ -18,7 +18,7 @@ const laid = (of: StayLine, widthPx: number, goalDays?: number) =>
 		{
 			line: of,
 			atMs,
-			goalMs: goalDays === undefined ? undefined : atMs + goalDays * DAY,
+			goalMs: goalDays === undefined ? undefined : atMs + goalDays * DAY_MS,
 			timeZone: 'Etc/UTC',
 			nameOf: (id) => (id === 'inch' ? 'an inch of water' : 'the pan')
 		},

@@ -1,9 +1,7 @@
-import { dayPlus, zonedMs, zonedTime } from '$core/time';
+import { DAY_MS, dayPlus, zonedMs, zonedTime } from '$core/time';
 import { LINE_DAYS, type StayLine } from '$core/forecast';
 import { formatHours } from '$core/units';
 import { flagDay } from '$core/words';
-
-const DAY_MS = 86_400_000;
 
 /** What the line is drawn of. */
 export interface StayFacts {

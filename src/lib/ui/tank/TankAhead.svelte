@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { DAY_MS } from '$core/time';
 	import type { Forecast } from '$core/forecast';
 	import type { Tank } from '$core/logbook';
 	import { formatLitres } from '$core/units';
@@ -14,7 +15,6 @@
 	/** What is expected in a tank, day by day, as far as one likes; drawn as it comes. */
 	const { tank }: { tank: Tank } = $props();
 	const app = useApp();
-	const DAY_MS = 86_400_000;
 	const HORIZONS = ['14', '30', '90', '365'];
 	/** No more rows than one reads. */
 	const ROWS = 14;

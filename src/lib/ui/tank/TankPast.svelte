@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedIso, zonedMs } from '$core/time';
+	import { DAY_MS, zonedIso, zonedMs } from '$core/time';
 	import { type Tank } from '$core/logbook';
 	import { formatLitres } from '$core/units';
 	import { latest } from '$lib/engine';
@@ -10,7 +10,6 @@
 	/** What was in a tank over the trip, and why at any moment of it. */
 	const { tank }: { tank: Tank } = $props();
 	const app = useApp();
-	const DAY_MS = 86_400_000;
 	/** No more than a chart can show, and what is shown without a trip. */
 	const [MOST_DAYS, USUAL_DAYS] = [21, 14];
 	const units = $derived(app.prefs.current.units);

@@ -3,7 +3,7 @@
 	import type { Ask } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import Notice from '../page/Notice.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import { answered, noteRead } from './planNews';
 	import { logService, runsFor } from './serviceDone';
 
@@ -34,7 +34,7 @@
 			entries.map((value) => ({ kind: 'entry', value })),
 			label
 		);
-		if (written) sayDone(app, label);
+		if (written) notifyDone(app, label);
 		await answered(app, ask);
 	}
 </script>

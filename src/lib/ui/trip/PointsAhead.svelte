@@ -5,7 +5,7 @@
 	import { sayServices } from '$core/words';
 	import type { App } from '$lib/state';
 	import Visits from '../places/Visits.svelte';
-	import { sayDone } from '../shell/saying';
+	import { notifyDone } from '../shell/saying';
 	import { toast } from '../shell/toast.svelte';
 
 	/** The points near the way ahead, and the ways to all of them, to the card and to the weather. */
@@ -21,7 +21,7 @@
 		if (!trip) return;
 		const { weatherAhead } = await import('./weatherAhead');
 		const { said, changed } = await weatherAhead(app, trip);
-		if (changed) sayDone(app, said);
+		if (changed) notifyDone(app, said);
 		else toast(said);
 	}
 </script>

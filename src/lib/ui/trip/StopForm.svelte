@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedIso } from '$core/time';
+	import { HOUR_MS, zonedIso } from '$core/time';
 	import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
 	import { atPoint } from '$core/places';
 	import { withItem } from '$core/rig';
@@ -54,17 +54,16 @@
 			other: { label: 'Of usual days', percent: true }
 		}
 	];
-	const HOUR = 3_600_000;
 	/** A new stop follows the last one for a night, or another one for an hour. */
 	const fresh = (): Draft => {
 		const last = after ? [after] : trip.stops;
 		const fromMs =
-			Math.max(app.nowMs, ...last.map(({ depart }) => instantMs(depart))) + (after ? HOUR / 2 : HOUR);
+			Math.max(app.nowMs, ...last.map(({ depart }) => instantMs(depart))) + (after ? HOUR_MS / 2 : HOUR_MS);
 		return {
 			id: uuid(),
 			name: '',
 			arrive: zonedIso(fromMs, trip.timeZone),
-			depart: zonedIso(fromMs + (after ? 1 : 24) * HOUR, trip.timeZone),
+			depart: zonedIso(fromMs + (after ? 1 : 24) * HOUR_MS, trip.timeZone),
 			legKm: 0,
 			services: []
 		};

@@ -2,7 +2,7 @@
 	import { notRetired, type Stop } from '$core/logbook';
 	import { atPoint, hasStrayed, parsePlace, placeText, pointFrom } from '$core/places';
 	import { capital, hasFrost } from '$core/words';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import { ofStay, simulatedWeatherService } from '$lib/standins/weatherService';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
@@ -54,7 +54,7 @@
 			const days = await simulatedWeatherService.days(stop.position, ...daysOf(stop, timeZone));
 			onchange({ ...stop, weather: ofStay(days) });
 		} catch (error) {
-			trouble = said(error);
+			trouble = errorMessage(error);
 		}
 	}
 </script>

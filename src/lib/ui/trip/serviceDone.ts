@@ -2,7 +2,7 @@ import type { EntryDraft, Trip } from '$core/logbook';
 import type { PlannedService } from '$core/plan';
 import { isCarried } from '$core/rig';
 import type { App } from '$lib/state';
-import { sayDone } from '../shell/saying';
+import { notifyDone } from '../shell/saying';
 
 /** A planned service that is done: its entries, one for each tank, written now. */
 export async function logService(
@@ -38,7 +38,7 @@ export async function logService(
 		entries.map((value) => ({ kind: 'entry', value })),
 		label
 	);
-	if (kept) sayDone(app, `${label}: written down`);
+	if (kept) notifyDone(app, `${label}: written down`);
 }
 
 /** The runs that do what is planned at a stop, by their addresses. */

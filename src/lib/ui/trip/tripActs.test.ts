@@ -1,3 +1,4 @@
+import { DAY_MS } from '$core/time';
 import { describe, expect, it, vi } from 'vitest';
 import type { Stop, Trip } from '$core/logbook';
 import { exactTrip } from '../../../../tests/helpers/logbooks';
@@ -9,7 +10,6 @@ import { daysOf, weatherAhead } from './weatherAhead';
 // What is said in passing needs a page.
 vi.mock('../shell/toast.svelte', () => ({ toast: () => undefined }));
 
-const DAY_MS = 86_400_000;
 const iso = (ms: number): string => new Date(ms).toISOString();
 /** A trip under way: behind, ahead with a place, ahead without one. */
 function tripNow(nowMs: number): Trip {

@@ -1,10 +1,11 @@
+import { DAY_MS } from '$core/time';
 import type { Point, Stop, Trip } from '$core/logbook';
 import { pointFrom } from '$core/places';
 import { changedTrip, type TripChange } from '$core/plan';
 import { capital, sayChange } from '$core/words';
 import type { App } from '$lib/state';
 import { v7 as uuid } from 'uuid';
-import { sayDone } from '../shell/saying';
+import { notifyDone } from '../shell/saying';
 
 /** A change in words, for undo and for what was done. */
 export const changeWords = (app: App, trip: Trip, change: TripChange): string =>
@@ -23,7 +24,7 @@ export const changeWords = (app: App, trip: Trip, change: TripChange): string =>
 export async function keepChange(app: App, trip: Trip, change: TripChange): Promise<boolean> {
 	const label = changeWords(app, trip, change);
 	const kept = await keptAs(app, trip, change, label);
-	if (kept) sayDone(app, label);
+	if (kept) notifyDone(app, label);
 	return kept;
 }
 
@@ -42,7 +43,8 @@ export async function keepPoint(app: App, trip: Trip, stop: Stop, kept?: Point):
 			one.id === stop.id ? { ...one, point: made.id, position: made.position } : one
 		)
 	}));
-	if (await app.commands.put(kept ? [] : [{ kind: 'point', value: made }], said, [edit])) sayDone(app, said);
+	if (await app.commands.put(kept ? [] : [{ kind: 'point', value: made }], said, [edit]))
+		notifyDone(app, said);
 }
 
 function keptAs(app: App, trip: Trip, change: TripChange, label: string): Promise<boolean> {
@@ -74,7 +76,6 @@ export function copyOfTrip(trip: Trip, today: string): Trip {
 	return movedTo(copy, today > trip.to ? today : dayAfter(trip.to));
 }
 
-const DAY_MS = 86_400_000;
 const dayAfter = (day: string): string =>
 	new Date(Date.parse(`${day}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
 

@@ -1,3 +1,4 @@
+import { DAY_MS } from '$core/time';
 import { estimate } from '$core/estimate';
 import { entriesUntil, instantMs, type Rig } from '$core/logbook';
 import { fillFigures, lastShown, showsAfter, type FillTarget } from '$core/runs';
@@ -5,7 +6,6 @@ import { fillMeterOf, readFillBody, type FillBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
 import type { RequestHandler } from './$types';
 
-const DAY_MS = 86_400_000;
 const USUAL_CERTAINTY = 0.9;
 
 function targetOf({ target, at }: FillBody): FillTarget {

@@ -11,7 +11,7 @@
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
 	import BandRow from '$lib/ui/review/BandRow.svelte';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import { toast } from '$lib/ui/shell/toast.svelte';
 	import { untrack } from 'svelte';
 
@@ -42,7 +42,7 @@
 			loaded = true;
 			await followRecord(app, book);
 		} catch (error) {
-			trouble = said(error);
+			trouble = errorMessage(error);
 		}
 	}
 	// What is kept is read once, and brought up to date with what was written since.

@@ -22,7 +22,13 @@
 	import StretchChoice from '$lib/ui/review/StretchChoice.svelte';
 	import TankAccount from '$lib/ui/review/TankAccount.svelte';
 	import { untrack } from 'svelte';
-	import { addressOf, choiceFrom, lookingAt, usualChoice, type Choice } from '$lib/ui/review/stretches';
+	import {
+		addressOf,
+		choiceFrom,
+		lookingAt,
+		usualChoice,
+		type ChosenStretch
+	} from '$lib/ui/review/stretches';
 
 	const app = useApp();
 	const rig = $derived(app.rig);
@@ -33,7 +39,7 @@
 		void app.engine.written;
 		return untrack(() => app.nowMs);
 	});
-	const choice = $derived<Choice>(
+	const choice = $derived<ChosenStretch>(
 		choiceFrom(page.url.searchParams) ?? usualChoice(trips, rig?.id ?? '', openedMs, app.timeZone)
 	);
 	const looking = $derived(lookingAt(choice, trips, openedMs, app.timeZone));
@@ -67,7 +73,7 @@
 	function unfold(open: boolean): void {
 		for (const details of sections?.querySelectorAll('details') ?? []) details.open = open;
 	}
-	const choose = (next: Choice): Promise<void> =>
+	const choose = (next: ChosenStretch): Promise<void> =>
 		goto(addressOf(next), { keepFocus: true, noScroll: true, replaceState: true });
 </script>
 

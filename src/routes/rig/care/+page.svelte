@@ -12,7 +12,7 @@
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
 	import RigForm from '$lib/ui/rig/RigForm.svelte';
-	import { sayDone } from '$lib/ui/shell/saying';
+	import { notifyDone } from '$lib/ui/shell/saying';
 	import { v7 as uuid } from 'uuid';
 
 	const app = useApp();
@@ -56,7 +56,7 @@
 				label
 			)
 		)
-			sayDone(app, label);
+			notifyDone(app, label);
 	}
 </script>
 

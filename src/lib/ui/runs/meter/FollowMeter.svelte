@@ -1,12 +1,12 @@
 <script lang="ts">
-	import type { Mark } from '$core/runs';
+	import type { StopMark } from '$core/runs';
 	import { simulatedMeter } from '$lib/standins/flowMeter';
 	import type { LiveMeter } from './liveMeter.svelte';
 	import { readyToSound } from './signal';
 
 	interface Props {
 		live: LiveMeter;
-		mark: Mark;
+		mark: StopMark;
 		flowLpm: number | undefined;
 	}
 	/** A meter that counts by itself, on and off; the one that ships is a stand-in, and says so. */

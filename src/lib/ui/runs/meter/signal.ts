@@ -1,14 +1,14 @@
 /** How near a fill is to its mark. */
-export type Nearness = 'far' | 'near' | 'there';
+export type StopNearness = 'far' | 'near' | 'there';
 
 /** So much to go is worth a warning, litres. */
 export const NEAR_L = 5;
 
 /** How near it is, by the litres still to go. */
-export const nearnessOf = (toGoL: number): Nearness =>
+export const nearnessOf = (toGoL: number): StopNearness =>
 	toGoL <= 0 ? 'there' : toGoL <= NEAR_L ? 'near' : 'far';
 
-const TONES: Readonly<Record<Exclude<Nearness, 'far'>, { hertz: number; times: number }>> = {
+const TONES: Readonly<Record<Exclude<StopNearness, 'far'>, { hertz: number; times: number }>> = {
 	near: { hertz: 660, times: 1 },
 	there: { hertz: 990, times: 3 }
 };
@@ -24,7 +24,7 @@ export function readyToSound(): void {
 }
 
 /** A tone and a shake. Where the device has neither, the flash on the screen says it. */
-export function signal(nearness: Exclude<Nearness, 'far'>): void {
+export function signal(nearness: Exclude<StopNearness, 'far'>): void {
 	const { hertz, times } = TONES[nearness];
 	navigator.vibrate?.(Array.from({ length: 2 * times - 1 }, (_, i) => (i % 2 === 0 ? 200 : 100)));
 	if (!audio) return;

@@ -2,10 +2,10 @@
 	import type { UnitChoice } from '$core/units';
 	import { parseNumber } from '$core/units';
 	import NumberField from '../../fields/NumberField.svelte';
-	import type { Asked } from './choices';
+	import type { StepQuestion } from './choices';
 
 	interface Props {
-		asked: Asked;
+		asked: StepQuestion;
 		units: UnitChoice;
 		/** what the meter counts in */
 		meterUnit: string;

@@ -3,7 +3,7 @@
 	import { instantMs, inUse } from '$core/logbook';
 	import { sayAgo, sayRun } from '$core/words';
 	import type { App } from '$lib/state';
-	import { isOver, isStale, type RunBook } from '$lib/state/runBook.svelte';
+	import { isOver, isStaleRun, type RunBook } from '$lib/state/runBook.svelte';
 	import Notice from '../../page/Notice.svelte';
 	import { readHanded } from './handOver';
 	import RunFrame from '../RunFrame.svelte';
@@ -23,7 +23,7 @@
 	const run = $derived(book.get(id));
 	const found = $derived(app.records.rigs.find((one) => one.id === run?.rig));
 	const rig = $derived(found && inUse(found));
-	const stale = $derived(run !== undefined && !isOver(run) && isStale(run, app.nowMs));
+	const stale = $derived(run !== undefined && !isOver(run) && isStaleRun(run, app.nowMs));
 
 	// What was handed over is kept here as if it had been begun here: with the same id, it writes the same entries.
 	$effect(() => {

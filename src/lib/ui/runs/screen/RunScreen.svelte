@@ -1,6 +1,15 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
-	import { faultOf, markOf, soFar, stepAt, stepsOf, type Answer, type Run, type Step } from '$core/runs';
+	import {
+		faultOf,
+		markOf,
+		soFar,
+		currentStep,
+		stepsOf,
+		type StepAnswer,
+		type Run,
+		type RunStep
+	} from '$core/runs';
 	import { unitsOfMeter } from '$core/units';
 	import { sayProgress, sayRule, sayRun, sayStep, sayStepFault } from '$core/words';
 	import type { App } from '$lib/state';
@@ -8,7 +17,7 @@
 	import { onMount } from 'svelte';
 	import Notice from '../../page/Notice.svelte';
 	import AskValue from './AskValue.svelte';
-	import { doneChoice, moreChoices, otherChoice, type Asked, type Choice } from './choices';
+	import { doneChoice, moreChoices, otherChoice, type StepQuestion, type StepChoice } from './choices';
 	import FollowMeter from '../meter/FollowMeter.svelte';
 	import { LiveMeter } from '../meter/liveMeter.svelte';
 	import RunFrame from '../RunFrame.svelte';
@@ -25,13 +34,13 @@
 
 	const units = $derived(app.prefs.current.units);
 	const about = $derived({ rig, run, units });
-	const step = $derived(stepAt(run));
+	const step = $derived(currentStep(run));
 	const words = $derived(step && sayStep(step, about));
 	const steps = $derived(stepsOf(run.setup, run.answers));
 	const mark = $derived(step?.kind === 'fill-to' ? markOf(rig, run, step.part) : undefined);
 	const live = new LiveMeter();
 	const heard = $derived(live.state === 'live' ? live.shows : undefined);
-	let asked = $state.raw<Asked>();
+	let asked = $state.raw<StepQuestion>();
 	let fault = $state<string>();
 	let busy = $state(false);
 	/** by keys, Enter ticks the step that is due */
@@ -73,7 +82,7 @@
 		};
 	});
 
-	async function answer(to: Step, given: Answer): Promise<void> {
+	async function answer(to: RunStep, given: StepAnswer): Promise<void> {
 		const wrong = faultOf(rig, run, to, given);
 		fault = wrong && sayStepFault(wrong, rig, units);
 		if (wrong || busy) return;
@@ -94,13 +103,13 @@
 			busy = false;
 		}
 	}
-	function choose(to: Step, choice: Choice): void {
+	function choose(to: RunStep, choice: StepChoice): void {
 		fault = undefined;
 		if ('ask' in choice) asked = choice.ask;
 		else void answer(to, choice.answer);
 	}
 	const end = (): Promise<void> => book.change(run.id, (newest) => ({ ...(newest ?? run), ended: true }));
-	function back(to: Step): void {
+	function back(to: RunStep): void {
 		[asked, fault] = [undefined, undefined];
 		live.stop();
 		void backTo(book, run, to);

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Run } from '$core/runs';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import { handedOver } from './handOver';
 
 	/** Hands a run over to another phone: its address carries it, and both write the same entries. */
@@ -18,7 +18,7 @@
 		} catch (error) {
 			// Who closes the sheet again did not want to.
 			if (!(error instanceof DOMException && error.name === 'AbortError'))
-				says = `It could not be handed over: ${said(error)}.`;
+				says = `It could not be handed over: ${errorMessage(error)}.`;
 		}
 	}
 </script>

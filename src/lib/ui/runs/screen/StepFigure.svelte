@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
-	import { markOf, soFar, type Run, type Step } from '$core/runs';
+	import { markOf, soFar, type Run, type RunStep } from '$core/runs';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { sayMinutes, sayShown, type StepWords } from '$core/words';
 	import Rod from '../../rods/Rod.svelte';
@@ -10,7 +10,7 @@
 	interface Props {
 		rig: Rig;
 		run: Run;
-		step: Step;
+		step: RunStep;
 		words: StepWords;
 		live: LiveMeter;
 		units: UnitChoice;

@@ -1,12 +1,16 @@
 <script lang="ts">
-	import type { Step } from '$core/runs';
+	import type { RunStep } from '$core/runs';
 	import type { Snippet } from 'svelte';
 
 	interface Props {
-		steps: readonly { readonly step: Step; readonly does: string; readonly answered: string | undefined }[];
+		steps: readonly {
+			readonly step: RunStep;
+			readonly does: string;
+			readonly answered: string | undefined;
+		}[];
 		/** the key of the step that is due */
 		at: string;
-		onback: (step: Step) => void;
+		onback: (step: RunStep) => void;
 		/** what stands under the step that is due */
 		due: Snippet;
 	}

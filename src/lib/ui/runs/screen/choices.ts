@@ -1,30 +1,30 @@
 import type { Rig } from '$core/logbook';
-import type { Answer, Mark, Step } from '$core/runs';
+import type { StepAnswer, StopMark, RunStep } from '$core/runs';
 import { emptyOf, tankById, usableOf } from '$core/rig';
 
 /** What a person is asked for before a step is ticked: a figure of the meter, or litres. */
-export interface Asked {
+export interface StepQuestion {
 	readonly of: 'figure' | 'litres';
 	readonly label: string;
 	/** it may be left empty */
 	readonly optional?: boolean;
 	/** what it answers */
-	readonly answer: (value: number | undefined) => Answer;
+	readonly answer: (value: number | undefined) => StepAnswer;
 }
 
 /** What a button does: answer at once, or ask first. */
-export type Choice = { readonly answer: Answer } | { readonly ask: Asked };
+export type StepChoice = { readonly answer: StepAnswer } | { readonly ask: StepQuestion };
 
-const shown = (mark: Mark): string => `${mark.meter.name} shows`;
-const figure = (label: string): Choice => ({
+const shown = (mark: StopMark): string => `${mark.meter.name} shows`;
+const figure = (label: string): StepChoice => ({
 	ask: { of: 'figure', label, answer: (shows = 0) => ({ how: 'figure', shows }) }
 });
-const litres = (label: string): Choice => ({
+const litres = (label: string): StepChoice => ({
 	ask: { of: 'litres', label, answer: (value = 0) => ({ how: 'litres', litres: value }) }
 });
 
 /** A tank is full: what the meter shows then is worth knowing, and not needed. */
-const isFull = (mark: Mark | undefined, live: number | undefined): Choice => {
+const isFull = (mark: StopMark | undefined, live: number | undefined): StepChoice => {
 	if (!mark) return { answer: { how: 'full' } };
 	if (live !== undefined) return { answer: { how: 'full', shows: live } };
 	return {
@@ -45,14 +45,14 @@ const leftIn = (rig: Rig, id: string): number => {
 };
 
 /** What the big button of a step does. */
-export function doneChoice(step: Step, mark: Mark | undefined, live: number | undefined): Choice {
+export function doneChoice(step: RunStep, mark: StopMark | undefined, live: number | undefined): StepChoice {
 	if (step.kind !== 'fill-to') return { answer: { how: 'done' } };
 	if (step.of.toFull) return isFull(mark, live);
 	return live === undefined ? { answer: { how: 'done' } } : { answer: { how: 'figure', shows: live } };
 }
 
 /** What the second button does; nothing where there is none. */
-export function otherChoice(step: Step, rig: Rig, mark: Mark | undefined): Choice | undefined {
+export function otherChoice(step: RunStep, rig: Rig, mark: StopMark | undefined): StepChoice | undefined {
 	switch (step.kind) {
 		case 'fill-to':
 			return mark ? figure(shown(mark)) : litres('So much went in');
@@ -75,10 +75,10 @@ export function otherChoice(step: Step, rig: Rig, mark: Mark | undefined): Choic
 
 /** What else can be said of a step, in small. */
 export function moreChoices(
-	step: Step,
-	mark: Mark | undefined,
+	step: RunStep,
+	mark: StopMark | undefined,
 	live: number | undefined
-): readonly { readonly label: string; readonly choice: Choice }[] {
+): readonly { readonly label: string; readonly choice: StepChoice }[] {
 	const leaveOut = { label: 'Leave it out', choice: { answer: { how: 'skipped' } } as const };
 	switch (step.kind) {
 		case 'fill-to':

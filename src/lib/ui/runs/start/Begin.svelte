@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { Setup } from '$core/runs';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
 
@@ -30,7 +30,7 @@
 			if (found) await goto(`/run/${await book.begin(rig, found, app.nowIso())}`, { replaceState: true });
 			else trouble = 'There is nothing to do.';
 		} catch (error) {
-			trouble = said(error);
+			trouble = errorMessage(error);
 		} finally {
 			busy = false;
 		}

@@ -4,7 +4,7 @@
 	import { isCarried, usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { sayLoadOf, sayLoads } from '$core/words';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import type { App } from '$lib/state';
 	import Section from '../../page/Section.svelte';
 	import type { RunBook } from '$lib/state/runBook.svelte';
@@ -96,7 +96,7 @@
 				says: bottles ? `${loads.loads} bottles.` : sayLoads(loads, units)
 			};
 		} catch (error) {
-			return { wrong: `${said(error)}.` };
+			return { wrong: `${errorMessage(error)}.` };
 		}
 	});
 </script>

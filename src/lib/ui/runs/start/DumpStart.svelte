@@ -4,7 +4,7 @@
 	import { emptyOf, loadsOf, USUAL_WASTE_HOSE } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { sayLoads } from '$core/words';
-	import { said } from '$lib/said';
+	import { errorMessage } from '$lib/said';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
 	import NumberField from '../../fields/NumberField.svelte';
@@ -99,7 +99,7 @@
 			const setup = toteSetup(tank, container, Math.max(runsL, 0.1), hose, partL ?? 0);
 			return { setup, says: sayTote(container) };
 		} catch (error) {
-			return { wrong: `${said(error)}.` };
+			return { wrong: `${errorMessage(error)}.` };
 		}
 	});
 	function sayTote(of: Container): string {

@@ -15,7 +15,7 @@ export const stopAtHand = (
 ): Stop | undefined => tripAtHand?.stops.find(({ id }) => id === named) ?? stopNow(tripAtHand, nowMs);
 
 /** A place to fill or dump at, to be chosen. */
-export interface Place {
+export interface FillPlace {
 	readonly id: string;
 	readonly name: string;
 	readonly services: readonly Service[];
@@ -26,7 +26,7 @@ export function placesFor(
 	points: readonly Point[],
 	kinds: readonly Service['kind'][],
 	here: Stop | undefined
-): readonly Place[] {
+): readonly FillPlace[] {
 	const serves = ({ services }: Pick<Point, 'services'>): boolean =>
 		services.some(({ kind }) => kinds.includes(kind));
 	return notRetired(points)
@@ -58,5 +58,5 @@ export const nearestWith = (
 		.sort((a, b) => (a.km ?? 0) - (b.km ?? 0));
 
 /** What is known of the water at a place. */
-export const waterAt = (place: Place | undefined, here: Stop | undefined): Service | undefined =>
+export const waterAt = (place: FillPlace | undefined, here: Stop | undefined): Service | undefined =>
 	(place?.services ?? here?.services)?.find(({ kind }) => kind === 'water' || kind === 'mains');

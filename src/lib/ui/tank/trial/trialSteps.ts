@@ -1,5 +1,5 @@
 import type { Instrument, Meter, Tank, Trial } from '$core/logbook';
-import { countedBetween, type Counted } from '$core/rig';
+import { countedBetween, type MeterCount } from '$core/rig';
 
 export type TrialKind = Trial['kind'];
 
@@ -53,5 +53,5 @@ export const counted = (
 	meter: Meter | undefined,
 	from: number | undefined,
 	to: number | undefined
-): Counted | undefined =>
+): MeterCount | undefined =>
 	meter && from !== undefined && to !== undefined ? countedBetween(meter, from, to) : undefined;

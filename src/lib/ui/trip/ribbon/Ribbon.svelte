@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { zonedIso } from '$core/time';
+	import { DAY_MS, HOUR_MS, zonedIso } from '$core/time';
 	import type { PastTank } from '$core/estimate';
 	import { instantMs, type Rig, type Trip } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
@@ -24,11 +24,9 @@
 	/** Stops along time and a lane for each tank; a crosshair reads all lanes, by pointer and by keys. */
 	const { rig, trip, planned, past, nowMs, units, theme }: Props = $props();
 
-	const HOUR_MS = 3_600_000;
 	const STEP_MS = 3 * HOUR_MS;
 	/** percent of the whole that a page moves */
 	const PAGE = 20;
-	const DAY_MS = 24 * HOUR_MS;
 	const NARROW_PX = 640;
 
 	let width = $state(800);

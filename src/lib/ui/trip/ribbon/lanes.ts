@@ -1,13 +1,13 @@
 import type { PastTank } from '$core/estimate';
 import { instantMs, type Rig, type Tank, type Trip } from '$core/logbook';
-import type { LevelThen, PlannedService } from '$core/plan';
+import type { LevelAlong, PlannedService } from '$core/plan';
 import { isCarried } from '$core/rig';
 import { formatLitres, type UnitChoice } from '$core/units';
 import { SERVES } from '$core/words';
 import type { TripPlan } from '$lib/engine';
 
 /** What is written beside a step. */
-export interface Mark {
+export interface LaneMark {
 	readonly ms: number;
 	readonly litres: number;
 	readonly words: string;
@@ -18,11 +18,11 @@ export interface RibbonLane {
 	readonly tank: Tank;
 	readonly usableL: number;
 	readonly limitL: number;
-	readonly past: readonly LevelThen[];
-	readonly ahead: readonly LevelThen[];
-	readonly services: readonly Mark[];
+	readonly past: readonly LevelAlong[];
+	readonly ahead: readonly LevelAlong[];
+	readonly services: readonly LaneMark[];
 	/** the last place to serve it, and when it would bind */
-	readonly lastChance?: Mark;
+	readonly lastChance?: LaneMark;
 }
 
 /** A stay, as the ribbon's head shows it. */
@@ -114,7 +114,7 @@ export function ribbonOf(
 export const levelsAt = (
 	{ lanes }: RibbonData,
 	ms: number
-): readonly { readonly tank: Tank; readonly level: LevelThen }[] =>
+): readonly { readonly tank: Tank; readonly level: LevelAlong }[] =>
 	lanes.flatMap(({ tank, past, ahead }) => {
 		const first = ahead[0];
 		const list = first && ms >= first.ms ? ahead : past;
@@ -122,7 +122,7 @@ export const levelsAt = (
 		if (!before) return [];
 		const after = list.find((level) => level.ms > ms);
 		const part = after && after.ms > before.ms ? (ms - before.ms) / (after.ms - before.ms) : 0;
-		const mix = (of: (level: LevelThen) => number): number =>
+		const mix = (of: (level: LevelAlong) => number): number =>
 			of(before) + part * ((after ? of(after) : of(before)) - of(before));
 		return [
 			{ tank, level: { ms, low: mix((l) => l.low), litres: mix((l) => l.litres), high: mix((l) => l.high) } }

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../../tests/helpers/logbooks';
 import { estimate } from '$core/estimate';
@@ -75,7 +76,7 @@ describe('the ribbon', () => {
 			series: readonly { name: string; data: readonly (readonly number[])[] }[];
 		};
 		expect(option.grid).toHaveLength(4);
-		expect(option.xAxis[1]?.min).toBe(Date.parse(at(1)) + 9 * 3_600_000);
+		expect(option.xAxis[1]?.min).toBe(Date.parse(at(1)) + 9 * HOUR_MS);
 		expect(option.yAxis[1]?.max).toBeCloseTo(100 / 3.785411784, 6);
 		const band = option.series.find(({ name }) => name === 'Main until now between');
 		expect(band?.data.map(([, litres]) => litres)).toEqual(
@@ -83,7 +84,7 @@ describe('the ribbon', () => {
 		);
 		// a service is a step: two levels at one moment
 		const ahead = option.series.find(({ name }) => name === 'Cassette ahead')?.data ?? [];
-		const step = ahead.filter(([x]) => x === Date.parse(at(3, 8)) + 9 * 3_600_000);
+		const step = ahead.filter(([x]) => x === Date.parse(at(3, 8)) + 9 * HOUR_MS);
 		expect(step).toHaveLength(2);
 		expect(ribbonHeight(3)).toBeGreaterThan(ribbonHeight(2));
 	});

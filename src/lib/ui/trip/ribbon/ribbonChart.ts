@@ -1,4 +1,4 @@
-import { zonedIso } from '$core/time';
+import { DAY_MS, zonedIso } from '$core/time';
 import { instantMs } from '$core/logbook';
 import { fromBase, type UnitChoice } from '$core/units';
 import { axisOf, type ChartOption, type ChartTokens } from '../../charts/chartTheme';
@@ -8,8 +8,6 @@ import type { RibbonData, RibbonLane } from './lanes';
 export const RIBBON = { head: 74, lane: 72, gap: 14, foot: 8, right: 12 } as const;
 export const ribbonHeight = (lanes: number): number =>
 	RIBBON.head + lanes * (RIBBON.lane + RIBBON.gap) + RIBBON.foot;
-
-const DAY_MS = 86_400_000;
 
 interface Api {
 	value(dimension: number): number;

@@ -1,9 +1,10 @@
+import { HOUR_MS } from '$core/time';
 import { BEAT_MS, readingAfter, specOf } from '$lib/standins/simulatedFlow';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
 /** Nobody fills for longer. */
-const LONGEST_MS = 2 * 3_600_000;
+const LONGEST_MS = 2 * HOUR_MS;
 
 /** A simulated flow meter: server-sent events with what it shows. It keeps nothing; all that it counts from is in the address. */
 export const GET: RequestHandler = ({ url, request }) => {
