@@ -1,5 +1,5 @@
 import { DAY_MS } from '../time/index.js';
-import { quantileSorted } from 'd3-array';
+import { quantileOf } from '../numerics/index.js';
 import { type Estimate } from '../estimate/index.js';
 import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
 import { bring, limitOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
@@ -93,8 +93,7 @@ export function ration(estimate: Estimate, untilMs: number, certainty: number): 
 		false
 	);
 	const borne = partsBorne(outset, stretches);
-	const atLeast = (list: Float64Array): number =>
-		quantileSorted([...list.slice().sort()], 1 - certainty) ?? ANYTHING;
+	const atLeast = (list: Float64Array): number => quantileOf(list.slice().sort(), 1 - certainty);
 	const least = borne.reduce(
 		(all, one) => all.map((part, path) => Math.min(part, one[path] as number)),
 		new Float64Array(paths).fill(ANYTHING)

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { Point, Service } from '../logbook/index.js';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { exportText, formatOf, IMPORT_FORMATS, importText, readTags, tagsOf } from './index.js';
-import { instantFrom, isDay } from './localTime.js';
+import { isCalendarDay } from '../time/index.js';
+import { instantFrom } from './localTime.js';
 import { lineFinder } from './lines.js';
 import { madeId } from './madeId.js';
 import { zoneOf } from './imported.js';
@@ -133,7 +134,7 @@ describe('the clock of a file', () => {
 		for (const wrong of ['', 'soon', '2027-02-30 08:00', '2027-05-01 25:00', '08:00']) {
 			expect(instantFrom(wrong, 'Etc/UTC'), wrong).toBeUndefined();
 		}
-		expect(['2024-02-29', '2027-02-29', '2027-1-1'].map(isDay)).toEqual([true, false, false]);
+		expect(['2024-02-29', '2027-02-29', '2027-1-1'].map(isCalendarDay)).toEqual([true, false, false]);
 	});
 	it('falls back on the rig, and on its trips where they agree', () => {
 		const rigs = [{ ...exactRig, timeZone: 'Europe/Oslo' }];

@@ -1,17 +1,9 @@
-import { zonedIso, zonedMs } from '../time/index.js';
+import { isCalendarDay, padded, zonedIso, zonedMs } from '../time/index.js';
 
 const INSTANT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/;
 /** `2027-04-18 07:10`, `2027-04-18T07:10:00`, `18.04.2027 07:10`; the time may be absent. */
 const LOCAL =
 	/^(?:(\d{4})-(\d{2})-(\d{2})|(\d{1,2})\.(\d{1,2})\.(\d{4}))(?:[ T](\d{1,2}):(\d{2})(?::(\d{2}))?)?$/;
-
-const two = (part: string | undefined): string => String(part ?? '').padStart(2, '0');
-
-/** Whether a calendar has such a day. */
-export const isDay = (day: string): boolean =>
-	/^\d{4}-\d{2}-\d{2}$/.test(day) &&
-	!Number.isNaN(Date.parse(`${day}T00:00:00Z`)) &&
-	new Date(`${day}T00:00:00Z`).toISOString().slice(0, 10) === day;
 
 /**
  * An instant as a file writes it: with an offset, or by the clock of a zone.
@@ -25,8 +17,9 @@ export function instantFrom(text: string, timeZone: string | undefined): string 
 	if (!parts) return undefined;
 	const [, year, month, date, dottedDate, dottedMonth, dottedYear, hour = '0', minute = '0', second = '0'] =
 		parts;
-	const day = `${year ?? dottedYear}-${two(month ?? dottedMonth)}-${two(date ?? dottedDate)}`;
-	if (!isDay(day) || Number(hour) > 23 || Number(minute) > 59 || Number(second) > 59) return undefined;
+	const day = `${year ?? dottedYear}-${padded(month ?? dottedMonth ?? '')}-${padded(date ?? dottedDate ?? '')}`;
+	if (!isCalendarDay(day) || Number(hour) > 23 || Number(minute) > 59 || Number(second) > 59)
+		return undefined;
 	if (timeZone === undefined) return 'zone';
 	return zonedIso(zonedMs(day, timeZone, Number(hour), Number(minute)) + 1000 * Number(second), timeZone);
 }

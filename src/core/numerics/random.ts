@@ -1,4 +1,4 @@
-import { normalQuantile } from './index.js';
+import { normalQuantile } from './normal.js';
 import { xoroshiro128plus } from 'pure-rand';
 
 /** A source of random numbers that gives the same ones for the same seed, on any machine. */

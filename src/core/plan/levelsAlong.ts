@@ -1,4 +1,4 @@
-import { quantileOf } from '../numerics/index.js';
+import { meanOf, quantileOf } from '../numerics/index.js';
 import { cumulativeAt } from '../forecast/index.js';
 import { levelOf } from '../estimate/index.js';
 import { instantMs } from '../logbook/index.js';
@@ -22,9 +22,6 @@ export interface TankAlong {
 	readonly limitL: number;
 	readonly levels: readonly LevelAlong[];
 }
-
-const meanOf = (values: Float64Array): number =>
-	values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** What is in one tank at moments of a plan: by moment, after the services of that moment. */
 function* within(

@@ -1,4 +1,4 @@
-import { dayPlus, zonedMs } from '../time/index.js';
+import { dayPlus, isCalendarDay, zonedMs } from '../time/index.js';
 import { instantMs, tripSpan, type Logbook } from '../logbook/index.js';
 
 /** A stretch of time, and the zone whose days it is told in. */
@@ -8,7 +8,6 @@ export interface Stretch {
 	readonly timeZone: string;
 }
 
-const isDay = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text);
 const offsetOf = (at: string | undefined): string => /[+-]\d\d:\d\d$/.exec(at ?? '')?.[0] ?? 'Etc/UTC';
 
 /** The zone in which a rig lived at some time: of its trip then, of its person, of its last trip, of how it was written down. */
@@ -33,11 +32,11 @@ function zoneAt({ rigs, trips, entries }: Logbook, rigId: string, ms: number): s
  * @param to an instant, or a day
  */
 export function stretchOf(logbook: Logbook, rigId: string, from: string, to: string): Stretch {
-	const about = isDay(from) ? Date.parse(`${from}T12:00:00Z`) : instantMs(from);
+	const about = isCalendarDay(from) ? Date.parse(`${from}T12:00:00Z`) : instantMs(from);
 	const timeZone = zoneAt(logbook, rigId, about);
 	return {
-		fromMs: isDay(from) ? zonedMs(from, timeZone) : instantMs(from),
-		toMs: isDay(to) ? zonedMs(dayPlus(to, 1), timeZone) : instantMs(to),
+		fromMs: isCalendarDay(from) ? zonedMs(from, timeZone) : instantMs(from),
+		toMs: isCalendarDay(to) ? zonedMs(dayPlus(to, 1), timeZone) : instantMs(to),
 		timeZone
 	};
 }

@@ -1,4 +1,4 @@
-import { DAY_MS, daysBetween, HOUR_MS, zonedTime } from '../time/index.js';
+import { clockTime, DAY_MS, daysBetween, HOUR_MS, zonedTime } from '../time/index.js';
 
 const EPOCH = '1970-01-01';
 
@@ -102,11 +102,10 @@ export function sayAhead(ms: number, nowMs: number, timeZone: string): string {
 	return then - now <= WEEK ? sayDay(ms, nowMs, timeZone) : longDay(then, now);
 }
 
-export const two = (n: number): string => String(n).padStart(2, '0');
-
 /** A moment to the minute, as it stands behind what happened: `today at 08:15`, `yesterday at 21:30`, `on Sat 1 May at 07:10`. */
 export function sayMomentOf(ms: number, nowMs: number, timeZone: string): string {
-	const { day, hour, minute } = zonedTime(ms, timeZone);
+	const local = zonedTime(ms, timeZone);
+	const { day } = local;
 	const years = day.slice(0, 4) === zonedTime(nowMs, timeZone).day.slice(0, 4) ? '' : ` ${day.slice(0, 4)}`;
-	return `${onDay(ms, nowMs, timeZone)}${years} at ${two(hour)}:${two(minute)}`;
+	return `${onDay(ms, nowMs, timeZone)}${years} at ${clockTime(local)}`;
 }

@@ -1,6 +1,6 @@
-import { DAY_MS, dayPlus } from '$core/time';
+import { seeded } from '$core/numerics';
+import { DAY_MS, dayPlus, utcMidnightMs } from '$core/time';
 import type { LatLon } from '$core/places';
-import { xoroshiro128plus } from 'pure-rand';
 
 /** What a day is like somewhere: its warmest and its coldest, whole °C. */
 export interface DayWeather {
@@ -29,19 +29,15 @@ const SPELL_DAYS = 3;
 /** Weather is the same over so many degrees. */
 const CELL_DEGREES = 1;
 const UNIT = 0xffffffff;
-const WARM_UP = 64;
 
 /** A figure of -1 … 1 of a cell and a spell, the same at every asking. */
 function lot(seed: number): number {
-	const generator = xoroshiro128plus(seed | 0);
-	// Its state begins with few bits set.
-	for (let i = 0; i < WARM_UP; i++) generator.unsafeNext();
-	return (2 * (generator.unsafeNext() >>> 0)) / UNIT - 1;
+	return (2 * seeded(seed).bits()) / UNIT - 1;
 }
 
 /** Made-up weather of a place on a day: plausible for its latitude and season, the same whenever it is asked for. */
 export function simulatedWeather([lon, lat]: LatLon, day: string): DayWeather {
-	const days = Math.round(Date.parse(`${day}T00:00:00Z`) / DAY_MS);
+	const days = Math.round(utcMidnightMs(day) / DAY_MS);
 	const season = Math.cos((2 * Math.PI * ((days % YEAR_DAYS) - WARMEST_DAY)) / YEAR_DAYS);
 	const usual = EQUATOR_C - PER_DEGREE_C * Math.abs(lat) + SWING_PER_DEGREE_C * lat * season;
 	const cell = 1009 * Math.round(lon / CELL_DEGREES) + 9176 * Math.round(lat / CELL_DEGREES);

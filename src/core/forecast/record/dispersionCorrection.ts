@@ -1,3 +1,4 @@
+import { meanOf, sumOf } from '../../numerics/index.js';
 import type { Foretold } from './foretold.js';
 import type { Score } from './score.js';
 
@@ -52,9 +53,6 @@ const chiSquareOver = (degrees: number, z: number): number => {
 	return (1 - a + z * Math.sqrt(a)) ** 3;
 };
 
-const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
-const mean = (values: readonly number[]): number => sum(values) / values.length;
-
 /** What a mean of squared deviations over so many evenings says of the forecasts. */
 function verdictOf(found: number, evenings: number): RecordVerdict {
 	if (evenings < YOUNG) return 'young';
@@ -79,7 +77,7 @@ export function forecastRecordOf(settled: readonly Settled[], sinceMs = -Infinit
 		.slice(-REMEMBERED);
 	const evenings = latest.length;
 	const byEvening = latest.map(({ foretold: { spread }, score }) =>
-		mean(score.tanks.map(({ z }) => squared(z, spread)))
+		meanOf(score.tanks.map(({ z }) => squared(z, spread)))
 	);
 	const ids = [...new Set(latest.flatMap(({ score }) => score.tanks.map(({ id }) => id)))];
 	const tanks = ids.map((id) => {
@@ -88,7 +86,7 @@ export function forecastRecordOf(settled: readonly Settled[], sinceMs = -Infinit
 				.filter((tank) => tank.id === id)
 				.map(({ z, inside }) => ({ inside, squared: squared(z, spread) }))
 		);
-		const found = mean(own.map((one) => one.squared));
+		const found = meanOf(own.map((one) => one.squared));
 		return {
 			id,
 			evenings: own.length,
@@ -98,10 +96,10 @@ export function forecastRecordOf(settled: readonly Settled[], sinceMs = -Infinit
 		};
 	});
 	const all = {
-		forecasts: sum(tanks.map((tank) => tank.evenings)),
-		inside: sum(tanks.map((tank) => tank.inside))
+		forecasts: sumOf(tanks.map((tank) => tank.evenings)),
+		inside: sumOf(tanks.map((tank) => tank.inside))
 	};
-	const found = evenings > 0 ? mean(byEvening) : 1;
+	const found = evenings > 0 ? meanOf(byEvening) : 1;
 	const verdict = verdictOf(found, evenings);
 	const asked = Math.sqrt((evenings * found + THOUGHT_ALONG) / (evenings + THOUGHT_ALONG));
 	return {

@@ -1,5 +1,5 @@
 import { DAY_MS, MINUTE_MS } from '../../time/index.js';
-import { quantileSorted } from 'd3-array';
+import { quantileOf } from '../../numerics/index.js';
 import { type Estimate } from '../../estimate/index.js';
 import type { Measure } from '../../logbook/index.js';
 import { autonomyOf, COMPARED_PATHS, MOST_DAYS, outsetOf, type Autonomy } from '../forecast.js';
@@ -81,7 +81,7 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 		lastingOf(estimate, measures, horizon, { persons, paths });
 	const lastsToMs = ({ measures }: MeasureSet): number => {
 		const { first } = lasting(measures, wellBeyond(days));
-		return atMs + DAY_MS * (quantileSorted([...first.sort()], 1 - certainty) ?? 0);
+		return atMs + DAY_MS * quantileOf(first.sort(), 1 - certainty);
 	};
 	const walkOf = (some: readonly Measure[]): SubsetSearch => {
 		const groups = groupsOf(outset, some);

@@ -1,4 +1,4 @@
-import { dayPlus, zonedIso, zonedMs } from '../../time/index.js';
+import { calendarDay, dayPlus, zonedIso, zonedMs } from '../../time/index.js';
 import ICAL from 'ical.js';
 import { parseStop, schemas, type Stop } from '../../logbook/index.js';
 import { Findings, quoted, zoneOf, type Imported, type ReadingContext } from '../imported.js';
@@ -9,7 +9,6 @@ import { wrongPlace } from '../tags/exact.js';
 /** The property of an event that carries a stop of ours as it is, as URI-encoded JSON. */
 export const OWN_STOP = 'X-DIPSOMETER-STOP';
 const LONGEST_ID = 200;
-const two = (n: number): string => String(n).padStart(2, '0');
 
 /** Whether this machine knows a zone by that name: if not, its own definition in the file is asked. */
 const isZone = (zone: string): boolean => schemas.timeZone.safeParse(zone).success;
@@ -27,7 +26,7 @@ function instantOf(
 	timeZone: string | undefined
 ): { readonly at: string } | { readonly missing: string } {
 	const { year, month, day, hour, minute, second, isDate } = time;
-	const date = `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}`;
+	const date = calendarDay(year, month, day);
 	const local = (zone: string): string =>
 		zonedIso(
 			zonedMs(date, zone, isDate ? 0 : hour, isDate ? 0 : minute) + (isDate ? 0 : 1000 * second),
@@ -191,7 +190,7 @@ const plus = (time: ICAL.Time, duration: ICAL.Duration): ICAL.Time => {
 	return later;
 };
 const nextDay = (time: ICAL.Time): ICAL.Time => {
-	const day = dayPlus(`${String(time.year).padStart(4, '0')}-${two(time.month)}-${two(time.day)}`, 1);
+	const day = dayPlus(calendarDay(time.year, time.month, time.day), 1);
 	return ICAL.Time.fromDateString(day);
 };
 

@@ -1,4 +1,5 @@
-import { instantFrom, isDay } from '../localTime.js';
+import { isCalendarDay } from '../../time/index.js';
+import { instantFrom } from '../localTime.js';
 import { parseNumber } from '../../units/index.js';
 import type { ColumnKind } from './columns.js';
 
@@ -46,7 +47,7 @@ export function readCell(kind: ColumnKind, cell: string, timeZone: string | unde
 			return { expected: EXPECTED[kind] };
 		}
 		case 'day':
-			return isDay(text) ? { value: text } : { expected: EXPECTED.day };
+			return isCalendarDay(text) ? { value: text } : { expected: EXPECTED.day };
 		case 'instant': {
 			const at = instantFrom(text, timeZone);
 			if (at === 'zone')

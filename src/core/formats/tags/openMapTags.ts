@@ -1,6 +1,6 @@
+import { isCalendarDay } from '../../time/index.js';
 import type { Point, Service } from '../../logbook/index.js';
 import { parseNumber } from '../../units/index.js';
-import { isDay } from '../localTime.js';
 
 /**
  * The tags of the open map that say what there is at a place, by the map's own documentation of its tags: both ways.
@@ -62,7 +62,7 @@ export function readTags(tags: Tags): Tagged {
 	const fee = feeOf(tags);
 	const water = waterOf(tags);
 	const day = [tags.check_date, tags['survey:date']].find(
-		(written) => written !== undefined && isDay(written)
+		(written) => written !== undefined && isCalendarDay(written)
 	);
 	const services = [...(water ? [water] : []), ...wasteOf(tags)].map((service) => ({
 		...service,

@@ -1,4 +1,4 @@
-import { truncate } from '../../numerics/index.js';
+import { meanOf, truncate } from '../../numerics/index.js';
 import { DAY_MS, splitAt, type Timeline, valueAt } from '../../time/index.js';
 
 import { instantMs, type Habit } from '../../logbook/index.js';
@@ -128,7 +128,7 @@ export function dispersionOf({ entries, state }: Estimate): number {
 		PARAMETERS.dispersionPriorDegrees
 	];
 	for (const own of counts.values()) {
-		const mean = own.reduce((sum, count) => sum + count, 0) / days;
+		const mean = meanOf(own);
 		if (days < 2 || !(mean > 0)) continue;
 		const scatter = own.reduce((sum, count) => sum + (count - mean) ** 2, 0) / mean;
 		const ofDays = (days - 1) * mean * (PARAMETERS.dayFactorSd ** 2 + PARAMETERS.habitDayFactorSd ** 2);

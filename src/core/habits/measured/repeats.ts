@@ -1,3 +1,4 @@
+import { meanOf } from '../../numerics/index.js';
 import type { Entry } from '../../logbook/index.js';
 
 /** What some measurements of the same thing come to: how many, their mean, and their standard deviation. */
@@ -12,7 +13,7 @@ export interface Repeats {
 export function averageOf(values: readonly number[]): Repeats | undefined {
 	const count = values.length;
 	if (count === 0) return undefined;
-	const mean = values.reduce((sum, value) => sum + value, 0) / count;
+	const mean = meanOf(values);
 	const squares = values.reduce((sum, value) => sum + (value - mean) ** 2, 0);
 	return { count, mean, ...(count > 1 ? { sd: Math.sqrt(squares / (count - 1)) } : {}) };
 }

@@ -1,5 +1,5 @@
+import { seeded } from '../../numerics/index.js';
 import { dayPlus, zonedIso, zonedMs } from '../../time/index.js';
-import { xoroshiro128plus } from 'pure-rand';
 import { instantMs, type EntryDraft, type EntryOf } from '../../logbook/index.js';
 
 /** Days of a trial: in each pair of days one is with the measure and one without. */
@@ -7,7 +7,6 @@ export const TRIAL_DAYS = [6, 8, 10, 14] as const;
 
 /** A day of use begins: nobody has washed yet. */
 const BEGINS_HOUR = 5;
-const WARM_UP = 64;
 
 /**
  * Which days of a trial are with the measure, drawn by lot within each pair of days, so that weather and mood fall on
@@ -16,10 +15,9 @@ const WARM_UP = 64;
  * @param days an even number
  */
 export function daysByLot(seed: number, days: number): readonly boolean[] {
-	const generator = xoroshiro128plus(Math.trunc(seed));
-	for (let i = 0; i < WARM_UP; i++) generator.unsafeNext();
+	const random = seeded(seed);
 	return Array.from({ length: Math.floor(days / 2) }, () => {
-		const first = (generator.unsafeNext() & 1) === 1;
+		const first = (random.bits() & 1) === 1;
 		return [first, !first];
 	}).flat();
 }

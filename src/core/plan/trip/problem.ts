@@ -1,3 +1,4 @@
+import { meanOf } from '../../numerics/index.js';
 import { cumulativeAt, cumulativeFlow, type CumulativeFlow } from '../../forecast/index.js';
 import { levelOf, type Estimate } from '../../estimate/index.js';
 import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
@@ -83,8 +84,6 @@ export interface ProblemOptions {
 const MANY_VISITS = 30;
 const FEW_PATHS = 600;
 
-const mean = (values: Float64Array): number => values.reduce((sum, value) => sum + value, 0) / values.length;
-
 /** The supplies that are poured into any of some tanks, or into what is poured into them. */
 function feedersOf(tanks: readonly Tank[], fed: ReadonlySet<string>): readonly Tank[] {
 	const found = new Set<string>(fed);
@@ -160,12 +159,12 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 			start,
 			served,
 			limit,
-			startL: mean(start),
-			servedL: mean(served),
-			limitL: mean(limit),
+			startL: meanOf(start),
+			servedL: meanOf(served),
+			limitL: meanOf(limit),
 			come,
-			comeL: come.map(mean),
-			legComeL: ahead.map(({ stop }) => mean(cumulativeAt(course, lane, instantMs(stop.arrive)))),
+			comeL: come.map(meanOf),
+			legComeL: ahead.map(({ stop }) => meanOf(cumulativeAt(course, lane, instantMs(stop.arrive)))),
 			lane
 		};
 	});
@@ -217,6 +216,6 @@ export function loaded(tanks: readonly PlannedTank[], litres: number): readonly 
 		if (!one.falls) return one;
 		const part = room > 0 ? litres / room : 0;
 		const start = one.served.map((usable) => Math.min(usable, part * one.servedL));
-		return { ...one, start, startL: mean(start) };
+		return { ...one, start, startL: meanOf(start) };
 	});
 }

@@ -1,4 +1,14 @@
-import { DAY_MS, dayPlus, HOUR_MS, MINUTE_MS, zonedMs, zonedTime } from '../../time/index.js';
+import {
+	clockTime,
+	DAY_MS,
+	dayPlus,
+	HOUR_MS,
+	isCalendarDay,
+	MINUTE_MS,
+	padded,
+	zonedMs,
+	zonedTime
+} from '../../time/index.js';
 import { casual, type ParsedResult } from 'chrono-node/en';
 import { shielded, without } from './shield.js';
 import { minutesHidden } from './tokens.js';
@@ -46,12 +56,6 @@ const PARTS: readonly (readonly [RegExp, number])[] = [
 ];
 
 const STILL_TO_COME = 'That is still to come.';
-
-/** Whether a day stands in the calendar: 31 February does not. */
-const isDay = (day: string): boolean => {
-	const ms = Date.parse(`${day}T00:00:00Z`);
-	return !Number.isNaN(ms) && new Date(ms).toISOString().startsWith(day);
-};
 
 const TOO_FAR = { problem: 'That is too far away to be meant. Say when, as in “yesterday 21:30” or “-2h”.' };
 
@@ -107,15 +111,13 @@ const isTime =
 		return saysDay({ start }) || start.isCertain('hour') || PARTS.some(([part]) => part.test(plain));
 	};
 
-const two = (n: number): string => String(n).padStart(2, '0');
-
 /** The days that are meant, the likeliest first; none named means today, and yesterday for what is still to come. */
 function daysOf(
 	saying: Saying,
 	today: string,
 	weekday: number
 ): { readonly days: readonly string[]; readonly sure: boolean } {
-	const written = `${saying.get('year')}-${two(saying.get('month') ?? 1)}-${two(saying.get('day') ?? 1)}`;
+	const written = `${saying.get('year')}-${padded(saying.get('month') ?? 1)}-${padded(saying.get('day') ?? 1)}`;
 	if (saying.sure('weekday') && !saying.sure('day')) {
 		const back = (weekday - (saying.get('weekday') ?? 0) + 7) % 7;
 		if (/\bnext\b/.test(saying.text)) return { days: [dayPlus(today, 7 - back)], sure: true };
@@ -129,7 +131,7 @@ function daysOf(
 			const year = Number(today.slice(0, 4));
 			// A leap day may lie eight years back.
 			const last = Array.from({ length: 9 }, (_, back) => `${year - back}-${monthDay}`).find(
-				(day) => isDay(day) && day <= today
+				(day) => isCalendarDay(day) && day <= today
 			);
 			return { days: last === undefined ? [] : [last], sure: true };
 		}
@@ -261,7 +263,7 @@ export function takeTime(
 		);
 	}
 	const calendar = BY_CALENDAR.exec(hidden)?.[0];
-	if (calendar !== undefined && !isDay(calendar))
+	if (calendar !== undefined && !isCalendarDay(calendar))
 		return { problem: `There is no ${calendar} in the calendar. Say the day as in “2027-04-18”.` };
 	if (calendar !== undefined && Math.abs(Date.parse(calendar) - nowMs) > EARLIEST_MS) return TOO_FAR;
 	const clock = LIKE_CLOCK.exec(hidden);
@@ -299,9 +301,9 @@ export function takeTime(
 
 /** What the parser finds, its clock being the one of the zone. */
 function parsed(text: string, nowMs: number, timeZone: string): readonly ParsedResult[] {
-	const { day, hour, minute } = zonedTime(nowMs, timeZone);
+	const local = zonedTime(nowMs, timeZone);
 	const offset =
-		(Date.parse(`${day}T${two(hour)}:${two(minute)}:00Z`) - Math.floor(nowMs / MINUTE_MS) * MINUTE_MS) /
+		(Date.parse(`${local.day}T${clockTime(local)}:00Z`) - Math.floor(nowMs / MINUTE_MS) * MINUTE_MS) /
 		MINUTE_MS;
 	return casual.parse(text, { instant: new Date(nowMs), timezone: offset });
 }

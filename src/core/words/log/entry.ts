@@ -1,4 +1,4 @@
-import { zonedTime } from '../../time/index.js';
+import { clockTime, utcMidnightMs, zonedTime } from '../../time/index.js';
 import {
 	instantMs,
 	type Entry,
@@ -9,7 +9,6 @@ import {
 } from '../../logbook/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
-import { two } from '../when.js';
 
 export interface DescribeContext {
 	readonly rig: Rig;
@@ -85,18 +84,17 @@ export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
 
 /** `07:25` in a zone. */
 export function clockText(at: string, timeZone: string): string {
-	const { hour, minute } = zonedTime(instantMs(at), timeZone);
-	return `${two(hour)}:${two(minute)}`;
+	return clockTime(zonedTime(instantMs(at), timeZone));
 }
 
 /** `Wed 21 Apr` for a calendar day. */
 export const dayText = (day: string): string =>
 	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' })
-		.format(Date.parse(`${day}T00:00:00Z`))
+		.format(utcMidnightMs(day))
 		.replace(',', '');
 
 /** `Wed 21 Apr 07:25` in a zone. */
 export const sayInstant = (ms: number, timeZone: string): string => {
-	const { day, hour, minute } = zonedTime(ms, timeZone);
-	return `${dayText(day)} ${two(hour)}:${two(minute)}`;
+	const local = zonedTime(ms, timeZone);
+	return `${dayText(local.day)} ${clockTime(local)}`;
 };

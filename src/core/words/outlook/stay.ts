@@ -1,4 +1,4 @@
-import { DAY_MS, zonedTime } from '../../time/index.js';
+import { clockTime, DAY_MS, zonedTime } from '../../time/index.js';
 import { formatDuration } from '../../units/index.js';
 import { sayWhen } from '../when.js';
 
@@ -20,7 +20,7 @@ export type StayChange =
 /** To the half hour: `15:30`. */
 const clock = (ms: number, timeZone: string): string => {
 	const { hour, minute } = zonedTime(ms, timeZone);
-	return `${String(hour).padStart(2, '0')}:${String(minute < 30 ? 0 : 30).padStart(2, '0')}`;
+	return clockTime({ hour, minute: minute < 30 ? 0 : 30 });
 };
 
 export const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;

@@ -1,3 +1,4 @@
+import { utcMidnightMs } from '../../time/index.js';
 import type { Errands, Foreseen, Relived, Review, TankReview } from '../../review/index.js';
 import {
 	formatDuration,
@@ -127,7 +128,7 @@ export function sayPart(day: string, are: Review['partsAre']): string {
 	if (are === 'days') return dayText(day);
 	if (are === 'weeks') return `week of ${dayText(day)}`;
 	return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'long', year: 'numeric' }).format(
-		Date.parse(`${day}T00:00:00Z`)
+		utcMidnightMs(day)
 	);
 }
 

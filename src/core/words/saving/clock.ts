@@ -1,4 +1,4 @@
-import { HOUR_MS, zonedTime } from '../../time/index.js';
+import { clockTime, HOUR_MS, zonedTime } from '../../time/index.js';
 import { sayDay, sayWhen } from '../when.js';
 
 const HALF_HOUR_MS = 1_800_000;
@@ -9,15 +9,13 @@ const CLOCK_WITHIN_MS = 36 * HOUR_MS;
 export function sayAt(ms: number, nowMs: number, timeZone: string): string {
 	if (Math.abs(ms - nowMs) > CLOCK_WITHIN_MS) return sayWhen(ms, nowMs, timeZone);
 	const near = Math.round(ms / HALF_HOUR_MS) * HALF_HOUR_MS;
-	const { hour, minute } = zonedTime(near, timeZone);
-	const clock = `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+	const clock = clockTime(zonedTime(near, timeZone));
 	return `${sayDay(near, nowMs, timeZone)} at ${clock === '12:00' ? 'noon' : clock}`;
 }
 
 /** A moment that one picked: the day and the hour, `Saturday noon`, `Saturday 18:00`. */
 export function sayGoal(ms: number, nowMs: number, timeZone: string): string {
-	const { hour, minute } = zonedTime(ms, timeZone);
+	const clock = clockTime(zonedTime(ms, timeZone));
 	const day = sayDay(ms, nowMs, timeZone);
-	if (hour === 12 && minute === 0) return `${day} noon`;
-	return `${day} ${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+	return `${day} ${clock === '12:00' ? 'noon' : clock}`;
 }

@@ -1,4 +1,4 @@
-import { dayPlus, zonedMs, zonedTime } from '$core/time';
+import { dayPlus, isCalendarDay, zonedMs, zonedTime } from '$core/time';
 import { tripSpan, type Trip } from '$core/logbook';
 import type { Looking } from '$lib/engine';
 
@@ -9,14 +9,6 @@ export type ChosenStretch =
 	| { readonly kind: 'days'; readonly from: string; readonly to: string };
 
 const MONTH = /^\d{4}-(0[1-9]|1[0-2])$/;
-const DAY = /^\d{4}-\d\d-\d\d$/;
-/** Whether a text is a day that the calendar has. */
-const isDay = (text: string | null): text is string =>
-	text !== null &&
-	DAY.test(text) &&
-	!Number.isNaN(Date.parse(`${text}T00:00:00Z`)) &&
-	dayPlus(text, 0) === text;
-
 /** What an address asks to look back on; nothing where it says nothing that can be. */
 export function choiceFrom(params: URLSearchParams): ChosenStretch | undefined {
 	const trip = params.get('trip');
@@ -24,7 +16,7 @@ export function choiceFrom(params: URLSearchParams): ChosenStretch | undefined {
 	const month = params.get('month');
 	if (month && MONTH.test(month)) return { kind: 'month', month };
 	const [from, to] = [params.get('from'), params.get('to')];
-	return isDay(from) && isDay(to) ? { kind: 'days', from, to } : undefined;
+	return from && to && isCalendarDay(from) && isCalendarDay(to) ? { kind: 'days', from, to } : undefined;
 }
 
 export function addressOf(choice: ChosenStretch): string {

@@ -1,4 +1,4 @@
-import { DAY_MS } from '$core/time';
+import { dayPlus, daysBetween } from '$core/time';
 import type { Point, Stop, Trip } from '$core/logbook';
 import { pointFrom } from '$core/places';
 import { changedTrip, type TripChange } from '$core/plan';
@@ -73,19 +73,14 @@ export function copyOfTrip(trip: Trip, today: string): Trip {
 		name: `${trip.name}, again`,
 		stops: trip.stops.filter(({ retired }) => !retired).map((stop) => ({ ...stop, id: uuid() }))
 	};
-	return movedTo(copy, today > trip.to ? today : dayAfter(trip.to));
+	return movedTo(copy, today > trip.to ? today : dayPlus(trip.to, 1));
 }
-
-const dayAfter = (day: string): string =>
-	new Date(Date.parse(`${day}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
 
 /** A trip with all its days moved so that it begins on another one. */
 function movedTo(trip: Trip, from: string): Trip {
-	const days = Math.round((Date.parse(from) - Date.parse(trip.from)) / DAY_MS);
+	const days = daysBetween(trip.from, from);
 	const [first] = trip.stops;
-	const last = (day: string): string =>
-		new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
-	const moved = { ...trip, from, to: last(trip.to) };
+	const moved = { ...trip, from, to: dayPlus(trip.to, days) };
 	if (!first) return moved;
 	// As if one stayed so many nights longer before the first stop: each keeps its time of day.
 	const before = { ...first, id: `${trip.id}~before`, depart: first.arrive };
