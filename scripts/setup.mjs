@@ -1,6 +1,7 @@
 // What both commands of the README do first: put in place what a fresh clone on a fresh machine lacks.
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, statSync } from 'node:fs';
+import { HEADLESS_SHELL } from './chromium.mjs';
 
 /** Runs a command with its output shown; throws when it fails. */
 export function run(command, args, options = {}) {
@@ -21,12 +22,12 @@ export function installPackages() {
 	});
 }
 
-/** Installs Debian's Chromium unless a browser is there. */
+/** Installs Debian's Chromium, the one without a window, unless it is there or another one was named. */
 export function installChromium() {
-	if (existsSync(process.env.CHROME_PATH ?? '/usr/bin/chromium')) return;
+	if (process.env.CHROME_PATH || existsSync(HEADLESS_SHELL)) return;
 	console.log('Installing Chromium…');
 	run('apt-get', ['update', '-qq']);
-	run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+	run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium-headless-shell'], {
 		env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
 	});
 }

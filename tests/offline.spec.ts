@@ -1,7 +1,6 @@
 import { expect, test } from './helpers/test.js';
-import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
 import { controlled, enter, litresOf, openDemo, quickline } from './helpers/pages';
+import { makeNextBuild } from './helpers/nextBuild';
 import { freePort, startServer } from './helpers/server';
 
 test.use({ serviceWorkers: 'allow' });
@@ -42,12 +41,7 @@ test('it can be installed', async ({ page, request }) => {
 });
 
 test('a new build is taken over without losing a keystroke', async ({ page }) => {
-	test.setTimeout(300_000);
-	const build = spawnSync('npx', ['vite', 'build', '--logLevel', 'error'], {
-		env: { ...process.env, DIPSOMETER_OUT: 'build-next', DIPSOMETER_BUILD: `next-${Date.now()}` }
-	});
-	expect(build.status, build.stderr.toString()).toBe(0);
-	expect(existsSync('build-next/handler.js')).toBe(true);
+	const nextVersion = makeNextBuild('build', 'build-next');
 	const port = await freePort();
 	const old = await startServer(port);
 	await openDemo(page, old.base);
@@ -68,7 +62,7 @@ test('a new build is taken over without losing a keystroke', async ({ page }) =>
 	await expect(quickline(page)).toHaveValue('yesterday 21:30 dish');
 	await expect
 		.poll(() => page.evaluate(async () => (await caches.keys()).join()))
-		.toContain('dipsometer-next-');
+		.toContain(`dipsometer-${nextVersion}`);
 	await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBe(1);
 	await quickline(page).pressSequentially('es');
 	await expect(page.locator('#quickline-says')).toContainText('Dishes');

@@ -1,11 +1,12 @@
-import { createEngine, type Engine, type Question } from '../../src/lib/engine/createEngine';
+import { Engine } from '../../src/lib/engine/engine';
 import type { EngineApi } from '../../src/lib/engine/client';
+import type { Standpoint } from '../../src/lib/engine/standpoint';
 
 /** The engine itself, without a worker: its answers can be held back, or made to fail. */
 export interface EngineHere {
 	readonly api: EngineApi;
-	/** every question for what *Now* shows, in the order asked */
-	readonly asked: readonly Question[];
+	/** from where every question for what *Now* shows was asked, in order */
+	readonly asked: readonly Standpoint[];
 	/** keeps answers back until they are let go, the later ones first */
 	readonly hold: () => void;
 	readonly letGo: () => void;
@@ -14,21 +15,26 @@ export interface EngineHere {
 }
 
 export function engineHere(): EngineHere {
-	const engine = createEngine();
+	const engine = new Engine();
 	const waiting: (() => void)[] = [];
-	const asked: Question[] = [];
+	const asked: Standpoint[] = [];
 	let holding = false;
 	let failing: string | undefined;
-	const later = async (name: keyof Engine, args: unknown[]): Promise<unknown> => {
-		if (name === 'assess') asked.push(args[0] as Question);
+	const answered = async <T>(answer: () => T | Promise<T>): Promise<T> => {
 		if (failing !== undefined) throw new Error(failing);
-		const answer: unknown = await (engine[name] as (...given: unknown[]) => unknown)(...args);
-		if (holding && name === 'assess') await new Promise<void>((go) => waiting.push(go));
-		return answer;
+		return answer();
 	};
-	const api = Object.fromEntries(
-		(Object.keys(engine) as (keyof Engine)[]).map((name) => [name, (...args: unknown[]) => later(name, args)])
-	) as unknown as EngineApi;
+	const api: EngineApi = {
+		load: (whole) => answered(() => engine.load(whole)),
+		change: (changes) => answered(() => engine.change(changes)),
+		giveUp: (kind) => answered(() => engine.giveUp(kind)),
+		ask: async (kind, from, ...args) => {
+			if (kind === 'assess') asked.push(from);
+			const answer = await answered(() => engine.ask(kind, from, ...args));
+			if (holding && kind === 'assess') await new Promise<void>((go) => waiting.push(go));
+			return answer;
+		}
+	};
 	return {
 		api,
 		asked,

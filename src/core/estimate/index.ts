@@ -48,7 +48,18 @@ export {
 	type Pool,
 	type Stream
 } from './model/index.js';
-export * as PARAMETERS from './parameters.js';
+export {
+	cadenceMemoryDays,
+	cadenceSdShare,
+	dayFactorSd,
+	dispersionMost,
+	dispersionPrior,
+	dispersionPriorDegrees,
+	flowScatterFactor,
+	habitDayFactorSd,
+	habitMeanVarianceShare,
+	residualSdShare
+} from './parameters.js';
 export { Replay } from './replay.js';
 export {
 	smoothedSumsInParts,

@@ -108,8 +108,6 @@ export const dispersionPrior = 0.7;
 export const dispersionPriorDegrees = 6;
 /** variance over mean. More is a change of ways, not unevenness. */
 export const dispersionMost = 1.5;
-/** deviations. Half of a band that holds nine in ten of a normal. */
-export const halfBandSds = 1.645;
 /** deviations and share. Two gaps to the account are the same within so much and about a seventh of themselves; calibration. */
 export const sameGapSds = 2.5;
 export const sameGapShare = 0.15;

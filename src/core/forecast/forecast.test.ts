@@ -3,7 +3,14 @@ import { normalAt, seeded, spreadOf } from '../numerics/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { PARAMETERS, estimate, withEntry, type Estimate } from '../estimate/index.js';
+import {
+	dayFactorSd,
+	dispersionPrior,
+	estimate,
+	type Estimate,
+	habitDayFactorSd,
+	withEntry
+} from '../estimate/index.js';
 import type { Entry, Rig } from '../logbook/index.js';
 import { dayAhead } from '../habits/index.js';
 import { autonomyOf, COMPARED_PATHS, forecast, forecastByDay, prices, type More } from './index.js';
@@ -107,7 +114,6 @@ describe('a doubtful rig', () => {
 		};
 		const { days } = forecast(from(walks), { days: 30, paths: 4000 }).tanks[1] ?? { days: undefined };
 		// the usual dispersion of single times, and busy and quiet days
-		const { dispersionPrior, dayFactorSd, habitDayFactorSd } = PARAMETERS;
 		const ofOneDay =
 			litres ** 2 * (dispersionPrior * times + (dayFactorSd ** 2 + habitDayFactorSd ** 2) * times ** 2);
 		const mean = room / (litres * times);

@@ -5,7 +5,7 @@ export { isotonic } from './isotonic.js';
 export { Matrix } from './matrix.js';
 export { meanOf, sumOf } from './mean.js';
 export { monotoneCubic } from './monotone.js';
-export { normalCdf, normalPdf, normalQuantile } from './normal.js';
+export { normalCdf, normalPdf, normalQuantile, Z90 } from './normal.js';
 export { quantileOf, spreadOf, type Spread } from './quantile.js';
 export { normalAt, seeded, uniformAt, type Random } from './random.js';
 export { runToCompletion } from './runToCompletion.js';

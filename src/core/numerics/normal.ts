@@ -1,3 +1,6 @@
+/** Nine in ten of a normal lie within so many standard deviations of its mean, either way. */
+export const Z90 = 1.645;
+
 /** Density of the standard normal. */
 export const normalPdf = (x: number): number => Math.exp(-0.5 * x * x) / Math.sqrt(2 * Math.PI);
 

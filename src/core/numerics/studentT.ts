@@ -1,4 +1,4 @@
-import { normalQuantile } from './index.js';
+import { normalQuantile } from './normal.js';
 import { lnGamma } from './gamma.js';
 
 const MOST_TERMS = 400;

@@ -1,4 +1,4 @@
-import { normalCdf, normalPdf, normalQuantile } from './index.js';
+import { normalCdf, normalPdf, normalQuantile } from './normal.js';
 
 /** The first two moments of a number that is not known exactly: mean and standard deviation, in its own unit. */
 export interface Moments {

@@ -1,13 +1,23 @@
 import type { Logbook } from '$core/logbook';
-import { workerClient, type RemoteApi } from '$lib/askThrough';
-import type { Engine } from './createEngine';
+import type { Change } from '$lib/store';
+import { workerClient } from '$lib/workerClient';
+import type { AnswerOf, ArgsOf, Kind } from './question';
+import type { Standpoint } from './standpoint';
 import type { ReadIn, readIn } from './logbookReader';
 
-export type EngineApi = RemoteApi<Engine>;
+/** The engine behind its door: see `Engine`. */
+export interface EngineApi {
+	load(whole: Logbook): Promise<void>;
+	change(changes: readonly Change[]): Promise<void>;
+	ask<K extends Kind>(kind: K, from: Standpoint, ...args: ArgsOf<K>): Promise<AnswerOf<K>>;
+	giveUp(kind: Kind): Promise<void>;
+}
 
 /** Starts the engine in a worker of its own. */
 export const startEngine = (): EngineApi =>
-	workerClient<Engine>(new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
+	workerClient<EngineApi>(
+		new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' })
+	) as EngineApi;
 
 /** A file being read in a worker of its own: it can be given up. */
 export interface FileReading {

@@ -1,4 +1,4 @@
 import { expose } from 'comlink';
-import { createEngine } from './createEngine';
+import { Engine } from './engine';
 
-expose(createEngine());
+expose(new Engine());

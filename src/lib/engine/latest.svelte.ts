@@ -1,4 +1,4 @@
-import { errorMessage } from '$lib/said';
+import { errorMessage } from '$lib/errorMessage';
 import { untrack } from 'svelte';
 
 /** The answer to the latest of a row of questions: a late answer to an earlier one is dropped, here and nowhere else. */

@@ -1,4 +1,4 @@
-import { workerClient } from '$lib/askThrough';
+import { workerClient } from '$lib/workerClient';
 import type { Beside, OpenFile, readOpenFile } from './openFile';
 
 /** A file being read in a worker of its own: it can be given up. */

@@ -1,5 +1,5 @@
 import { MINUTE_MS, zonedIso } from '$core/time';
-import { errorMessage } from '$lib/said';
+import { errorMessage } from '$lib/errorMessage';
 import { currentTrip, DEFAULT_CERTAINTY, inUse, tripAtHand, tripUnderWay } from '$core/logbook';
 import { EngineClient, type EngineApi } from '$lib/engine';
 import type { Change, KeyValuePort, RecordStore, SecondCopy, Turns } from '$lib/store';
@@ -106,7 +106,7 @@ export class App {
 						timeZone: this.timeZone,
 						home: this.home,
 						units: this.prefs.current.units,
-						spread: this.spread
+						inflation: this.spread
 					}
 				: undefined
 		);

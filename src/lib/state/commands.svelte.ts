@@ -1,4 +1,4 @@
-import { errorMessage } from '$lib/said';
+import { errorMessage } from '$lib/errorMessage';
 import type { FindingMend } from '$core/findings';
 import { canonical, type Conflict, type Entry, type EntryDraft, type RecordTypes } from '$core/logbook';
 import { EmptiedElsewhere, type Change, type Edit } from '$lib/store';

@@ -1,4 +1,4 @@
-import { errorMessage } from '$lib/said';
+import { errorMessage } from '$lib/errorMessage';
 import { LIST_OF, RECORD_KINDS, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import {
 	editedMs,

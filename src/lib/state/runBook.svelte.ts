@@ -1,5 +1,5 @@
 import { HOUR_MS } from '$core/time';
-import { errorMessage } from '$lib/said';
+import { errorMessage } from '$lib/errorMessage';
 import {
 	allEntriesOf,
 	entriesOf,

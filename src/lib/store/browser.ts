@@ -1,4 +1,4 @@
-import { workerClient, type RemoteApi } from '$lib/askThrough';
+import { workerClient, type RemoteApi } from '$lib/workerClient';
 import localforage from 'localforage';
 import type { KeyValuePort } from './port';
 import type { SecondCopy } from './secondCopy';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Z90 } from '$core/numerics';
 	import { instantMs, type Measure } from '$core/logbook';
 	import { formatFigure, formatLitres, fromBase } from '$core/units';
 	import { sayDay } from '$core/words';
@@ -18,7 +19,6 @@
 	import Section from '$lib/ui/page/Section.svelte';
 	import RigForm from '$lib/ui/rig/RigForm.svelte';
 	import { logSaying } from '$lib/ui/shell/saying';
-	import { GIVE } from '$lib/ui/why/give';
 	import WhyHabit from '$lib/ui/why/WhyHabit.svelte';
 
 	const app = useApp();
@@ -26,7 +26,7 @@
 	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
 	const saving = latest(
-		() => app.engine.saving(),
+		() => app.engine.ask('saving'),
 		() => [app.engine.written, rig, app.tripAtHand]
 	);
 
@@ -105,7 +105,7 @@
 				</p>
 				<p class="soft small">
 					Not written down: {formatLitres(now.levels.unlogged.litresPerPersonDay, units)} ± {formatFigure(
-						fromBase(GIVE * now.levels.unlogged.sd, units.volume)
+						fromBase(Z90 * now.levels.unlogged.sd, units.volume)
 					)} for each person and day, as believed now.
 				</p>
 			</Section>

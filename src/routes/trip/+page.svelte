@@ -46,19 +46,19 @@
 	const over = $derived(trip !== undefined && tripSpan(trip)[1] <= app.nowMs);
 	const planned = latest(() => {
 		void app.engine.assessment;
-		return trip && trip.stops.length > 0 && !over ? app.engine.planOfTrip(trip.id) : undefined;
+		return trip && trip.stops.length > 0 && !over ? app.engine.ask('planOfTrip', trip.id) : undefined;
 	});
 	const current = $derived(planned.value?.trip === trip?.id ? planned.value : undefined);
 	const plan = $derived(current?.plan);
 	const ways = latest(() => {
 		void app.engine.assessment;
-		return trip && trip.stops.length > 0 && !over ? app.engine.waysOfTrip(trip.id) : undefined;
+		return trip && trip.stops.length > 0 && !over ? app.engine.ask('waysOfTrip', trip.id) : undefined;
 	});
 	const others = $derived(ways.value?.trip === trip?.id ? ways.value : undefined);
 	const past = latest(() => {
 		void app.engine.written;
 		const firstMs = trip?.stops[0] ? instantMs(trip.stops[0].arrive) : app.nowMs;
-		return firstMs < app.nowMs ? app.engine.account(firstMs) : undefined;
+		return firstMs < app.nowMs ? app.engine.ask('smoothedPast', firstMs) : undefined;
 	});
 	const words = $derived(
 		rig &&

@@ -1,4 +1,4 @@
-import { truncate, type Gaussian, type Moments, type Truncated } from '../../numerics/index.js';
+import { type Gaussian, type Moments, truncate, type Truncated, Z90 } from '../../numerics/index.js';
 import type { Model, TankPlace, Pool } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 
@@ -64,8 +64,8 @@ export function bandOf(level: Truncated, { pool, share }: TankPlace, belief: Gau
 	const top = usableNow(pool, belief).mean * share;
 	const at = (deviations: number): number => Math.min(Math.max((mean + deviations * sd) * share, 0), top);
 	return {
-		low: Math.min(level.quantile(0.05), at(-PARAMETERS.halfBandSds)),
-		high: Math.max(level.quantile(0.95), at(PARAMETERS.halfBandSds))
+		low: Math.min(level.quantile(0.05), at(-Z90)),
+		high: Math.max(level.quantile(0.95), at(Z90))
 	};
 }
 

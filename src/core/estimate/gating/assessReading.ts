@@ -1,3 +1,4 @@
+import { Z90 } from '../../numerics/index.js';
 import type { EntryOf } from '../../logbook/index.js';
 import {
 	historyOf,
@@ -152,7 +153,7 @@ function reject(model: Model, state: FilterState, reading: Assessed, innovation:
 			kind: 'unexplained',
 			saysL: innovation.nearestL,
 			believedL: innovation.expectedL,
-			bandL: PARAMETERS.halfBandSds * innovation.sdL
+			bandL: Z90 * innovation.sdL
 		}
 	});
 	state.suspected = [

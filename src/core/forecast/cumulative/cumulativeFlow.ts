@@ -1,4 +1,4 @@
-import { PARAMETERS, type Estimate } from '../../estimate/index.js';
+import { type Estimate, flowScatterFactor, residualSdShare } from '../../estimate/index.js';
 import { normalAt } from '../../numerics/index.js';
 import { emptyOf, fullSdOf } from '../../rig/index.js';
 import { DAY_MS } from '../../time/index.js';
@@ -129,7 +129,7 @@ function later(
 	const root = Math.sqrt(days);
 	const perDay = pace.perDay[lane] as Float64Array;
 	const now = before.map((litres, path) => litres + days * (perDay[path] as number));
-	const spread = inflation * PARAMETERS.flowScatterFactor * root * (pace.sd[lane] as number);
+	const spread = inflation * flowScatterFactor * root * (pace.sd[lane] as number);
 	if (!(spread > 0)) return now;
 	// A sum of many such parts is as skewed as one of them, less by the root of their number.
 	const skewness = Math.max(-MOST_SKEWED, Math.min(MOST_SKEWED, (pace.skewness[lane] as number) / root));
@@ -154,7 +154,7 @@ function afterService(
 	const drawn = Float64Array.from({ length: paths }, () => normalAt(random.slot()));
 	if (!tank) return drawn.fill(0);
 	const usable = draws.usable[lane] as Float64Array;
-	if (!falls) return drawn.map((z) => Math.max(0, emptyOf(tank) * (1 + PARAMETERS.residualSdShare * z)));
+	if (!falls) return drawn.map((z) => Math.max(0, emptyOf(tank) * (1 + residualSdShare * z)));
 	// Nobody fills beyond the brim; one who does all by the clock fills just to it.
 	return exact
 		? usable

@@ -1,4 +1,4 @@
-import { PARAMETERS, riseOf } from '../../estimate/index.js';
+import { dayFactorSd, habitDayFactorSd, riseOf } from '../../estimate/index.js';
 import { cholesky, Matrix, meanOf } from '../../numerics/index.js';
 import type { Outset } from '../forecast.js';
 import { aboard, inflateSpread, type DayPart } from '../sampler/index.js';
@@ -83,8 +83,8 @@ function addHabit(
 		Math.sqrt(day.dispersion / often)
 	);
 	scatter.add(
-		once.map((litres) => litres * PARAMETERS.habitDayFactorSd * often),
-		LOGNORMAL_SKEW * PARAMETERS.habitDayFactorSd
+		once.map((litres) => litres * habitDayFactorSd * often),
+		LOGNORMAL_SKEW * habitDayFactorSd
 	);
 	once.forEach((litres, i) => (scatter.together[i] = (scatter.together[i] as number) + litres * often));
 }
@@ -113,8 +113,8 @@ function addUnlogged(
 		Math.sqrt(lumpL / usual)
 	);
 	scatter.add(
-		gain.map((perLitre) => perLitre * PARAMETERS.habitDayFactorSd * usual),
-		LOGNORMAL_SKEW * PARAMETERS.habitDayFactorSd
+		gain.map((perLitre) => perLitre * habitDayFactorSd * usual),
+		LOGNORMAL_SKEW * habitDayFactorSd
 	);
 	gain.forEach((perLitre, i) => (scatter.together[i] = (scatter.together[i] as number) + perLitre * usual));
 }
@@ -131,8 +131,8 @@ export function paceOf(outset: Outset, step: DayPart): Pace {
 	day.habits.forEach((_, h) => addHabit(outset, step, h, sums));
 	day.unlogged.forEach((_, u) => addUnlogged(outset, step, u, sums));
 	scatter.add(
-		[...scatter.together].map((litres) => PARAMETERS.dayFactorSd * litres),
-		LOGNORMAL_SKEW * PARAMETERS.dayFactorSd
+		[...scatter.together].map((litres) => dayFactorSd * litres),
+		LOGNORMAL_SKEW * dayFactorSd
 	);
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	for (const change of perDay) inflateSpread(change, all, draws.spread);

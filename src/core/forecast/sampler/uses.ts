@@ -1,6 +1,6 @@
 import { normalAt, uniformAt } from '../../numerics/index.js';
 
-import { PARAMETERS, riseOf } from '../../estimate/index.js';
+import { dayFactorSd, habitDayFactorSd, riseOf } from '../../estimate/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
 import { chanceStream, type Variable } from './commonRandomNumbers.js';
@@ -73,7 +73,7 @@ export function usesOf(
 	evenly = false
 ): Uses {
 	const { habits, unlogged, dispersion } = day;
-	const busy = PARAMETERS.habitDayFactorSd ** 2;
+	const busy = habitDayFactorSd ** 2;
 	const common = chanceOf(seed, 'day', 0, paths);
 	const times = habits.map(() => new Float64Array(paths));
 	const litres = habits.map(() => new Float64Array(paths));
@@ -86,7 +86,7 @@ export function usesOf(
 
 	/** the day is a busy or a quiet one for all of it */
 	const differs = (path: number): number =>
-		Math.max(0, 1 + PARAMETERS.dayFactorSd * normalAt(common.slots[path] as number));
+		Math.max(0, 1 + dayFactorSd * normalAt(common.slots[path] as number));
 
 	function liveHabit(h: number, step: DayPart, active: ArrayLike<number>): void {
 		const { habit, perPerson, scatterL, cadence } = habits[h] as DayAhead['habits'][number];

@@ -3,20 +3,26 @@ import { DAY_MS, splitAt, type Timeline, valueAt } from '../../time/index.js';
 
 import { instantMs, type Habit } from '../../logbook/index.js';
 import {
-	PARAMETERS,
+	cadenceMemoryDays,
+	cadenceSdShare,
 	changesOften,
+	type Climate,
 	countedHabits,
+	type Counts,
+	dayFactorSd,
+	dispersionMost,
+	dispersionPrior,
+	dispersionPriorDegrees,
+	type Estimate,
 	exposureTo,
+	habitDayFactorSd,
+	type HookUp,
+	type Logged,
 	personDays,
 	personsAt,
 	riseOf,
 	useInLog,
-	USUAL_CLIMATE,
-	type Climate,
-	type Counts,
-	type Estimate,
-	type HookUp,
-	type Logged
+	USUAL_CLIMATE
 } from '../../estimate/index.js';
 import { rarityOf } from '../../rig/index.js';
 
@@ -76,7 +82,7 @@ export function exposureOf(estimate: Estimate): Counts {
 	const beganMs = first ? instantMs(first.at) : untilMs;
 	if (!(untilMs > beganMs))
 		return { atMs: untilMs, days: 0, personDays: 0, risen: new Map(), times: new Map() };
-	const fromMs = Math.max(beganMs, untilMs - PARAMETERS.cadenceMemoryDays * DAY_MS);
+	const fromMs = Math.max(beganMs, untilMs - cadenceMemoryDays * DAY_MS);
 	// The whole log is in memory: its days of use are known as they were lived.
 	if (fromMs === beganMs) return state.learned;
 	const times = new Map<string, number>();
@@ -109,9 +115,7 @@ export function exposureOf(estimate: Estimate): Counts {
 export function dispersionOf({ entries, state }: Estimate): number {
 	const first = entries[0];
 	const { atMs } = state.learned;
-	const days = first
-		? Math.min(PARAMETERS.cadenceMemoryDays, Math.floor((atMs - instantMs(first.at)) / DAY_MS))
-		: 0;
+	const days = first ? Math.min(cadenceMemoryDays, Math.floor((atMs - instantMs(first.at)) / DAY_MS)) : 0;
 	const counts = new Map<string, number[]>();
 	for (let i = entries.length - 1; i >= 0 && days > 0; i--) {
 		const entry = entries[i];
@@ -123,25 +127,21 @@ export function dispersionOf({ entries, state }: Estimate): number {
 		own[ago] = (own[ago] ?? 0) + entry.times;
 		counts.set(entry.habit, own);
 	}
-	let [squares, degrees] = [
-		PARAMETERS.dispersionPrior * PARAMETERS.dispersionPriorDegrees,
-		PARAMETERS.dispersionPriorDegrees
-	];
+	let [squares, degrees] = [dispersionPrior * dispersionPriorDegrees, dispersionPriorDegrees];
 	for (const own of counts.values()) {
 		const mean = meanOf(own);
 		if (days < 2 || !(mean > 0)) continue;
 		const scatter = own.reduce((sum, count) => sum + (count - mean) ** 2, 0) / mean;
-		const ofDays = (days - 1) * mean * (PARAMETERS.dayFactorSd ** 2 + PARAMETERS.habitDayFactorSd ** 2);
+		const ofDays = (days - 1) * mean * (dayFactorSd ** 2 + habitDayFactorSd ** 2);
 		squares += Math.max(0, scatter - ofDays);
 		degrees += days - 1;
 	}
-	return Math.min(PARAMETERS.dispersionMost, squares / degrees);
+	return Math.min(dispersionMost, squares / degrees);
 }
 
 /** A habit of a rig that states how much goes unlogged: everything else is written down. */
 function written({ often }: Habit, exposure: number, times: number): Logged {
-	const share =
-		often.sd === undefined || often.times === 0 ? PARAMETERS.cadenceSdShare : often.sd / often.times;
+	const share = often.sd === undefined || often.times === 0 ? cadenceSdShare : often.sd / often.times;
 	const k = 1 / Math.max(share, 1e-3) ** 2;
 	const mean = (often.times * (k + times)) / (k + often.times * exposure);
 	return { mean, perUnloggedL: 0, sd: mean / Math.sqrt(k + times) };

@@ -1,7 +1,13 @@
 import { truncate } from '../../numerics/index.js';
 
 import type { Habit } from '../../logbook/index.js';
-import { PARAMETERS, riseOf, USUAL_CLIMATE, type Estimate, type Stream } from '../../estimate/index.js';
+import {
+	type Estimate,
+	habitMeanVarianceShare,
+	riseOf,
+	type Stream,
+	USUAL_CLIMATE
+} from '../../estimate/index.js';
 import { rarityOf, type Amount, type Flow, type Regime } from '../../rig/index.js';
 import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
 
@@ -91,7 +97,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 					perPerson: habit.often.per === 'person-day',
 					flow: model.flow(habit, regime),
 					litresEach: marginal(model.habitRow.get(habit.id) ?? 0),
-					scatterL: habit.litresEach.sd * Math.sqrt(1 - PARAMETERS.habitMeanVarianceShare)
+					scatterL: habit.litresEach.sd * Math.sqrt(1 - habitMeanVarianceShare)
 				}
 			];
 		}),

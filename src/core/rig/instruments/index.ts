@@ -1,4 +1,4 @@
-export { isotonic } from '../../numerics/isotonic.js';
+export { isotonic } from '../../numerics/index.js';
 export {
 	countedBetween,
 	summarise,

@@ -1,3 +1,4 @@
+import { Z90 } from '../../numerics/index.js';
 import { utcMidnightMs } from '../../time/index.js';
 import type { Errands, Foreseen, Relived, Review, TankReview } from '../../review/index.js';
 import {
@@ -37,7 +38,7 @@ export function sayReviewDetail(
 ): string {
 	const persons = days > 0 ? personDays / days : 0;
 	const by = persons > 0 ? ` by ${formatFigure(Number(persons.toFixed(1)))}` : '';
-	const give = 1.645 * drawnSdL;
+	const give = Z90 * drawnSdL;
 	const sure = give > 0.02 * drawnL && give > 0.5 ? `, give or take ${formatLitres(give, units)}` : '';
 	const unwritten =
 		unloggedL > 0.01 * drawnL && unloggedL > 0.5

@@ -10,7 +10,7 @@
 
 	/** what is due changes with what is written, and with the hours */
 	const care = latest(
-		() => app.engine.care(),
+		() => app.engine.ask('care'),
 		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	/** of the rig in view, and of no other that was in view before */

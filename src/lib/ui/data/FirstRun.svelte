@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { sayAgo } from '$core/words';
 	import { takeIn } from '$lib/engine';
 	import type { App } from '$lib/state';

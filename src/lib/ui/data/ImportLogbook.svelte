@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { tripInUse, type MergePreview, type Refusal } from '$core/logbook';
 	import { readFileIn, type ReadIn } from '$lib/engine';
 	import { formatOf } from '$core/formats';

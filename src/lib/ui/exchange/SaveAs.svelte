@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import type { App } from '$lib/state';
 	import SelectField from '../fields/SelectField.svelte';
 	import { toast } from '../shell/toast.svelte';

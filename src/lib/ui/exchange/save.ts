@@ -15,7 +15,7 @@ export async function plannedNow(app: App, trip: Trip): Promise<PlannedServices 
 	if (!rig) return undefined;
 	const plan =
 		tripSpan(trip)[1] > app.nowMs && trip.stops.length > 0
-			? (await app.engine.planOfTrip(trip.id))?.plan
+			? (await app.engine.ask('planOfTrip', trip.id))?.plan
 			: undefined;
 	return { rig, plan, units: app.prefs.current.units };
 }

@@ -1,11 +1,11 @@
 <script lang="ts">
+	import { Z90 } from '$core/numerics';
 	import type { Levels } from '$core/estimate';
 	import type { Rig } from '$core/logbook';
 	import { tankById } from '$core/rig';
 	import { formatFigure, formatHours, formatLitres, fromBase, type UnitChoice } from '$core/units';
 	import type { Saving } from '$lib/engine';
 	import DataTable from '../page/DataTable.svelte';
-	import { GIVE } from '../why/give';
 
 	interface Props {
 		rig: Rig;
@@ -17,7 +17,7 @@
 	/** What one time of each habit costs: litres as believed, hours off the stay, litres a day, where they go. */
 	const { rig, saving, levels, units, onopen }: Props = $props();
 	const litres = (value: number): string => formatLitres(value, units);
-	const give = (sd: number): string => formatFigure(fromBase(GIVE * sd, units.volume));
+	const give = (sd: number): string => formatFigure(fromBase(Z90 * sd, units.volume));
 	const believed = $derived(new Map(levels?.habits.map((habit) => [habit.id, habit])));
 	const rows = $derived(
 		saving.worth.habits

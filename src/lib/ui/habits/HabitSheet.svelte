@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Z90 } from '$core/numerics';
 	import type { Habit, Rig } from '$core/logbook';
 	import { litresByRecipe, tankById } from '$core/rig';
 	import { formatFigure, formatHours, formatLitres } from '$core/units';
@@ -7,7 +8,6 @@
 	import type { App } from '$lib/state';
 	import { nameOfEnd } from '../charts/flowChart';
 	import Sheet from '../page/Sheet.svelte';
-	import { GIVE } from '../why/give';
 
 	interface Props {
 		app: App;
@@ -24,7 +24,7 @@
 
 	const units = $derived(app.prefs.current.units);
 	const litres = (value: number): string => formatLitres(value, units);
-	const give = (sd: number): string => ` ± ${litres(GIVE * sd)}`;
+	const give = (sd: number): string => ` ± ${litres(Z90 * sd)}`;
 	const believed = $derived(app.engine.assessment?.levels.habits.find(({ id }) => id === habit.id));
 	const facts = $derived(saving.habits.find(({ id }) => id === habit.id));
 	const price = $derived(saving.worth.habits.find((one) => one.habit === habit.id));

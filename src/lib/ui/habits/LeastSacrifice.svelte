@@ -34,7 +34,8 @@
 	const way = latest(
 		() => {
 			progress = 0;
-			return app.engine.wayTo(
+			return app.engine.ask(
+				'leastSacrifice',
 				{ untilMs, certainty, ...(among ? { among } : {}), distinct: true },
 				(done) => (progress = done)
 			);
@@ -114,7 +115,7 @@
 {#if way.waiting && progress !== undefined && progress > 0}
 	<p class="soft buttons">
 		<progress value={progress} aria-label="Sets of measures tried"></progress>
-		<button class="small" onclick={() => void app.engine.stopWay()}>Stop</button>
+		<button class="small" onclick={() => void app.engine.giveUp('leastSacrifice')}>Stop</button>
 	</p>
 {/if}
 {#if line && words}

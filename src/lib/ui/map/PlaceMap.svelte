@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { wrapped, type LatLon } from '$core/places';
 	import { onMount } from 'svelte';
 	import Notice from '../page/Notice.svelte';

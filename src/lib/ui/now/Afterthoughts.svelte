@@ -9,7 +9,7 @@
 	const { app }: { app: App } = $props();
 
 	const aged = latest(
-		() => app.engine.water(),
+		() => app.engine.ask('water'),
 		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const rig = $derived(app.liveRig);

@@ -29,7 +29,7 @@
 	);
 	const asked = $derived(more.map(({ habit, times: n }) => `${habit}|${n}`).join(' '));
 	const answer = latest(
-		() => (more.length === 0 ? undefined : app.engine.basket(more)),
+		() => (more.length === 0 ? undefined : app.engine.ask('basket', more)),
 		() => [app.engine.written, asked, app.tripAtHand]
 	);
 	const nameOf = (habit: string): string => prices.find((one) => one.habit === habit)?.name ?? habit;

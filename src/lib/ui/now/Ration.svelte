@@ -14,7 +14,7 @@
 	const keptMs = $derived(kept ? Date.parse(kept.until) : Number.NaN);
 	const asked = $derived(keptMs > app.nowMs ? keptMs : undefined);
 	const picked = latest(
-		() => (asked === undefined ? undefined : app.engine.rationTo(asked, kept?.certainty ?? 0.9)),
+		() => (asked === undefined ? undefined : app.engine.ask('ration', asked, kept?.certainty ?? 0.9)),
 		() => [app.engine.written, asked, kept?.certainty]
 	);
 	const ration = $derived(asked === undefined ? now?.ration : picked.value);

@@ -2,7 +2,7 @@
 	import { importText } from '$core/formats';
 	import type { Point, Trip } from '$core/logbook';
 	import { wayAhead, whereAt, type LatLon } from '$core/places';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { boxAround } from '$lib/standins/inventedPlaces';
 	import { standInDirectory } from '$lib/standins/placeDirectory';
 	import type { App } from '$lib/state';

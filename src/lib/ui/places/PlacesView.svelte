@@ -59,7 +59,7 @@
 	const doubles = $derived(twins(points));
 	const planned = latest(() => {
 		void app.engine.assessment;
-		return trip && trip.stops.length > 0 ? app.engine.planOfTrip(trip.id) : undefined;
+		return trip && trip.stops.length > 0 ? app.engine.ask('planOfTrip', trip.id) : undefined;
 	});
 	const plan = $derived(planned.value?.trip === trip?.id ? planned.value?.plan : undefined);
 	const stops = $derived(trip && app.liveRig ? mapStops(trip, plan, app.liveRig, app.nowMs) : []);

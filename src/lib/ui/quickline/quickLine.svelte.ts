@@ -1,6 +1,6 @@
 import type { Effect } from '$core/now';
 import type { Understood } from '$core/quickline';
-import { errorMessage } from '$lib/said';
+import { errorMessage } from '$lib/errorMessage';
 import type { LineContext } from './grammar';
 
 /** Everything that is shown of a line, of one and the same text: a preview of another text cannot stand beside it. */

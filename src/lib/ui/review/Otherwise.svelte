@@ -39,7 +39,7 @@
 		...(persons ? { personsBy: persons } : {})
 	});
 	const asked = $derived(Object.keys(otherwise).length > 0);
-	const would = latest(() => (asked ? app.engine.liveAgain(looking, otherwise) : undefined));
+	const would = latest(() => (asked ? app.engine.ask('counterfactual', looking, otherwise) : undefined));
 	const answer = $derived(would.value && !('nothing' in would.value) ? would.value : undefined);
 	const nameOf = (id: string): string => tankById(rig, id)?.name ?? id;
 </script>

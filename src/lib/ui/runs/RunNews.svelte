@@ -24,13 +24,13 @@
 	const go = latest(
 		() => {
 			void app.engine.assessment;
-			return app.engine.runs({ kind: 'when-to-go', hoseM: app.prefs.current.hoseM?.[rig?.id ?? ''] });
+			return app.engine.ask('whenToGo', { hoseM: app.prefs.current.hoseM?.[rig?.id ?? ''] });
 		},
 		() => app.engine.assessment
 	);
 	const near = $derived.by(() => {
 		const stop = stopNow(app.tripAtHand, app.nowMs);
-		return stop && rig ? app.engine.runs({ kind: 'near', stop: stop.id }) : undefined;
+		return stop && rig ? app.engine.ask('nearByHand', stop.id) : undefined;
 	});
 
 	/** Jugs that take turns at the tap: one in use, the others behind it. */

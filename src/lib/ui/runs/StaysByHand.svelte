@@ -7,7 +7,7 @@
 	const { app, trip }: { app: App; trip: string } = $props();
 
 	const stays = latest(
-		() => app.engine.runs({ kind: 'stays', trip, hoseM: app.prefs.current.hoseM?.[app.rig?.id ?? ''] }),
+		() => app.engine.ask('staysByHand', { trip, hoseM: app.prefs.current.hoseM?.[app.rig?.id ?? ''] }),
 		() => [app.engine.written, trip]
 	);
 </script>

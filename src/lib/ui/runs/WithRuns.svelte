@@ -2,7 +2,7 @@
 	import type { Rig } from '$core/logbook';
 	import type { App } from '$lib/state';
 	import { runsBeside, type RunBook } from '$lib/state/runBook.svelte';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { onMount, type Snippet } from 'svelte';
 	import Waiting from '../now/Waiting.svelte';
 

@@ -49,10 +49,13 @@
 		{context}
 		chips={likelyNext(rig, app.rigEntries, app.nowMs)}
 		chipsAlways={path === '/'}
-		effectOf={({ drafts, adds }) =>
+		effectOf={async ({ drafts, adds }) =>
 			adds
-				? Promise.resolve(undefined)
-				: app.engine.effect(drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`)))}
+				? undefined
+				: app.engine.ask(
+						'effect',
+						drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`))
+					)}
 		undo={last && { label: last.label, does: () => void undoSaying(app) }}
 		onlog={async (choice) => (await import('../quickline/grammar')).logLine(app, choice)}
 	>

@@ -25,7 +25,7 @@
 	const ahead = latest(
 		() => {
 			part = undefined;
-			return app.engine.ahead(Number(horizon), (so) => (part = so));
+			return app.engine.ask('forecastByDay', Number(horizon), (so) => (part = so));
 		},
 		() => [app.engine.written, app.rig?.id, horizon]
 	);

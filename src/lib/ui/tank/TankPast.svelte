@@ -22,7 +22,7 @@
 		return Math.max(from, nowMs - MOST_DAYS * DAY_MS);
 	}
 	const account = latest(
-		() => app.engine.account(fromMs()),
+		() => app.engine.ask('smoothedPast', fromMs()),
 		() => [app.engine.written, app.rig?.id, app.trip?.id]
 	);
 	const past = $derived(account.value?.find(({ id }) => id === tank.id));
@@ -36,7 +36,7 @@
 			: zonedMs(day, app.timeZone, hour, minute);
 	});
 	const then = latest(
-		() => (askedMs === undefined ? undefined : app.engine.levelAt(tank.id, askedMs)),
+		() => (askedMs === undefined ? undefined : app.engine.ask('levelAt', tank.id, askedMs)),
 		() => [app.engine.written, tank.id, askedMs]
 	);
 </script>

@@ -2,7 +2,7 @@
 	import { notRetired, type Stop } from '$core/logbook';
 	import { atPoint, hasStrayed, parsePlace, placeText, pointFrom } from '$core/places';
 	import { capital, hasFrost } from '$core/words';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { ofStay, simulatedWeatherService } from '$lib/standins/weatherService';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';

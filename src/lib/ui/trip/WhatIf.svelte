@@ -103,7 +103,7 @@
 
 	const compared = latest(() => {
 		void app.engine.assessment;
-		return change && app.engine.tryChange(trip.id, change);
+		return change && app.engine.ask('tryChange', trip.id, change);
 	});
 	const found = $derived(change && compared.value);
 	const nextTrip = $derived(found && trip);

@@ -11,7 +11,7 @@ export async function followPlan(app: App, now: Assessment): Promise<void> {
 	if (!trip || !now.plan) return;
 	const kept = app.prefs.current.plan;
 	const before = kept?.seen.trip === trip.id && kept.seen.atMs <= now.atMs ? kept : undefined;
-	const news = await app.engine.newsOfPlan(before?.seen);
+	const news = await app.engine.ask('newsOfPlan', before?.seen);
 	if (!news) return;
 	const edited = trip.edited ?? '';
 	const written = app.rigEntries.length;

@@ -1,11 +1,11 @@
 <script lang="ts">
+	import { Z90 } from '$core/numerics';
 	import type { Habit } from '$core/logbook';
 	import { formatLitres } from '$core/units';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import Sheet from '../page/Sheet.svelte';
 	import BasisTable from './BasisTable.svelte';
-	import { GIVE } from './give';
 
 	interface Props {
 		app: App;
@@ -20,16 +20,16 @@
 	const units = $derived(app.prefs.current.units);
 	const taught = latest(() => {
 		void app.engine.assessment;
-		return app.engine.taught(habit.id);
+		return app.engine.ask('informationGain', habit.id);
 	});
 	const say = (litres: number): string => formatLitres(litres, units);
 </script>
 
 <Sheet title="Why {say(believed.litresEach)} for {habit.name}?" {onclose}>
 	<p>
-		You stated {say(habit.litresEach.mean)}, give or take {say(GIVE * habit.litresEach.sd)}. It is now
+		You stated {say(habit.litresEach.mean)}, give or take {say(Z90 * habit.litresEach.sd)}. It is now
 		believed to be
-		<strong>{say(believed.litresEach)}</strong>, give or take {say(GIVE * believed.sd)}.
+		<strong>{say(believed.litresEach)}</strong>, give or take {say(Z90 * believed.sd)}.
 	</p>
 	{#if taught.trouble}
 		<p role="alert">It could not be worked out: {taught.trouble}</p>

@@ -20,14 +20,14 @@
 	const days = $derived(now?.forecast.tanks.find((one) => one.id === id)?.days);
 	const lasting = latest(() => {
 		void now;
-		return app.engine.whyLasting(id);
+		return app.engine.ask('whyLasting', id);
 	});
 	const findings = $derived(
 		now?.findings.filter(({ finding }) => app.rig && bearsOn(finding, app.rig, id)) ?? []
 	);
 	const rests = latest(() => {
 		void now;
-		return app.engine.whyLevel(id);
+		return app.engine.ask('whyLevel', id);
 	});
 	const say = (litres: number): string => formatLitres(litres, units);
 </script>

@@ -11,7 +11,7 @@
 	import PageHead from '$lib/ui/page/PageHead.svelte';
 	import Section from '$lib/ui/page/Section.svelte';
 	import BandRow from '$lib/ui/review/BandRow.svelte';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { toast } from '$lib/ui/shell/toast.svelte';
 	import { untrack } from 'svelte';
 

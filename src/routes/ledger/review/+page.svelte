@@ -48,13 +48,13 @@
 	const asked = latest(() => {
 		if (!looking || !rig) return undefined;
 		const own = looking;
-		const back = app.engine.lookBack(own, (done) => {
+		const back = app.engine.ask('lookBack', own, (done) => {
 			if (looking === own) progress = done;
 		});
 		return back?.finally(() => (progress = undefined));
 	});
 	const others = latest(
-		() => app.engine.tripsInShort(),
+		() => app.engine.ask('tripsInShort'),
 		() => [app.engine.written, rig?.id]
 	);
 	const nothing = $derived(asked.value && 'nothing' in asked.value ? asked.value.nothing : undefined);

@@ -22,11 +22,11 @@
 	const units = $derived(app.prefs.current.units);
 	/** what is due changes with what is written, and with the hours */
 	const care = latest(
-		() => app.engine.care(),
+		() => app.engine.ask('care'),
 		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const aged = latest(
-		() => app.engine.water(),
+		() => app.engine.ask('water'),
 		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const water = $derived(aged.value?.rig === app.rig?.id ? aged.value : undefined);

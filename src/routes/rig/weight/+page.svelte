@@ -21,7 +21,7 @@
 	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
 	const stops = latest(() => {
 		void app.engine.assessment;
-		return app.engine.aboard();
+		return app.engine.ask('aboard');
 	});
 	const now = $derived(new Map(app.engine.assessment?.levels.tanks.map(({ id, litres }) => [id, litres])));
 	const rows = $derived(

@@ -25,7 +25,7 @@
 	const both = latest(() => {
 		const [now, then] = [rig, next];
 		if (!now || !then) return undefined;
-		return Promise.all([app.engine.autonomyFromFull(now), app.engine.autonomyFromFull(then)]);
+		return Promise.all([app.engine.ask('autonomyFromFull', now), app.engine.ask('autonomyFromFull', then)]);
 	});
 	const asIs = $derived(next && both.value?.[0]);
 	const changed = $derived(next && both.value?.[1]);

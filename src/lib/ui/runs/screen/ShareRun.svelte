@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Run } from '$core/runs';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import { handedOver } from './handOver';
 
 	/** Hands a run over to another phone: its address carries it, and both write the same entries. */

@@ -4,7 +4,7 @@
 	import { isCarried, usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { sayLoadOf, sayLoads } from '$core/words';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import type { App } from '$lib/state';
 	import Section from '../../page/Section.svelte';
 	import type { RunBook } from '$lib/state/runBook.svelte';

@@ -4,7 +4,7 @@
 	import { emptyOf, loadsOf, USUAL_WASTE_HOSE } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { sayLoads } from '$core/words';
-	import { errorMessage } from '$lib/said';
+	import { errorMessage } from '$lib/errorMessage';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
 	import NumberField from '../../fields/NumberField.svelte';
@@ -110,8 +110,7 @@
 	const setup = (): Promise<Setup | undefined> | Setup | undefined =>
 		tote && 'setup' in tote
 			? tote.setup
-			: app.engine.runs({
-					kind: 'dump',
+			: app.engine.ask('dumpSetup', {
 					tanks,
 					...(where === PUMPED ? { pumped: true } : where === DESIGNATED ? {} : { where })
 				});

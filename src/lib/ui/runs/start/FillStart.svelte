@@ -37,7 +37,7 @@
 	const figures = latest(() => {
 		const { target, tanks } = form;
 		const [of] = tanks;
-		return of !== undefined && target ? app.engine.runs({ kind: 'figures', tank: of, target }) : undefined;
+		return of !== undefined && target ? app.engine.ask('fillFigures', of, target) : undefined;
 	});
 	const litres = (l: number): string => formatLitres(l, units);
 	const levels = $derived(new Map(app.engine.assessment?.levels.tanks.map((one) => [one.id, one.litres])));
@@ -63,8 +63,7 @@
 			: [{ value: 'plan' as const, label: `what the plan says, ${litres(form.planL)}` }, ...HOW]
 	);
 
-	const setup = (): Promise<Setup> | undefined =>
-		form.wish && app.engine.runs({ kind: 'fill', wish: form.wish });
+	const setup = (): Promise<Setup> | undefined => form.wish && app.engine.ask('fillSetup', form.wish);
 </script>
 
 <RunFrame title="Fill" progress={first ? `${first.name}, ${litres(levels.get(first.id) ?? 0)} in it` : ''}>

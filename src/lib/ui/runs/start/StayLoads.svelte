@@ -22,8 +22,7 @@
 	const fits = $derived(days !== undefined && days >= 1 && days <= MOST_DAYS);
 	const stay = latest(() =>
 		container && fits && days !== undefined
-			? app.engine.runs({
-					kind: 'stay',
+			? app.engine.ask('stayLoads', {
 					container: container.id,
 					days,
 					hoseM: app.prefs.current.hoseM?.[rig.id]

@@ -31,10 +31,10 @@
 	const possible = $derived(within(roll) && within(pitch));
 	const left = latest(() =>
 		within(roll) && within(pitch)
-			? engine.undrained(shape, corner, { rollDeg: roll, pitchDeg: pitch })
+			? engine.ask('undrained', shape, corner, { rollDeg: roll, pitchDeg: pitch })
 			: undefined
 	);
-	const advice = latest(() => engine.bestLean(shape, corner, EASY_DEG));
+	const advice = latest(() => engine.ask('bestLean', shape, corner, EASY_DEG));
 	const waiting = $derived(left.waiting || advice.waiting);
 	const trouble = $derived(left.trouble ?? advice.trouble);
 	function wayOf({ rollDeg, pitchDeg }: LeanAdvice): string {

@@ -27,12 +27,15 @@ export async function cardOf(app: App, trip: Trip): Promise<TripCard | undefined
 	const levels = new Map(now.levels.tanks.map(({ id, litres }) => [id, litres]));
 	const entries = inOrder(app.rigEntries);
 	const isOver = instantMs(trip.stops.at(-1)?.depart ?? trip.from) <= app.nowMs;
-	const plan = trip.stops.length > 0 && !isOver ? (await app.engine.planOfTrip(trip.id))?.plan : undefined;
+	const plan =
+		trip.stops.length > 0 && !isOver ? (await app.engine.ask('planOfTrip', trip.id))?.plan : undefined;
 	const read = rig.instruments.map(async (meter): Promise<readonly MeterRead[]> => {
 		const last = meter.kind === 'meter' && !meter.retired ? lastRead(meter, entries) : undefined;
 		if (meter.kind !== 'meter' || !last) return [];
 		const then =
-			last.quiet && meter.place === 'pump' ? await app.engine.levelAt(meter.tank, last.atMs) : undefined;
+			last.quiet && meter.place === 'pump'
+				? await app.engine.ask('levelAt', meter.tank, last.atMs)
+				: undefined;
 		const level = levels.get(meter.tank);
 		const passedL = then && level !== undefined ? Math.max(0, then.level.litres - level) : undefined;
 		return [{ meter, shows: last.shows, atMs: last.atMs, passedL }];

@@ -1,10 +1,9 @@
 import { HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../../tests/helpers/logbooks';
-import { estimate } from '$core/estimate';
 import type { Trip } from '$core/logbook';
 import { METRIC } from '$core/units';
-import { planOfTrip } from '../../../engine/planQuestions';
+import { Engine } from '../../../engine/engine';
 import type { ChartTokens } from '../../charts/chartTheme';
 import { levelsAt, ribbonOf } from './lanes';
 import { ribbonChart, ribbonHeight } from './ribbonChart';
@@ -27,10 +26,13 @@ const trip: Trip = {
 	]
 };
 const nowMs = Date.parse(at(2));
-const known = estimate(logbookOf(freshStart(), exactRig, [trip]), 'rig', nowMs);
 const level = (ms: number, litres: number) => ({ ms, litres, low: litres - 2, high: litres + 2 });
 const past = [{ id: 'main', levels: [level(Date.parse(at(1)), 100), level(nowMs, 80)], readings: [] }];
-const planned = planOfTrip(known, trip, []);
+const engine = new Engine();
+engine.load(logbookOf(freshStart(), exactRig, [trip]));
+const standpoint = { rig: 'rig', trip: trip.id, atMs: nowMs, timeZone: trip.timeZone };
+const planned = await engine.ask('planOfTrip', standpoint, trip.id);
+if (!planned) throw new Error('the trip has no plan');
 const data = ribbonOf(
 	exactRig,
 	trip,

@@ -27,7 +27,7 @@
 	const tank = $derived(rig && instrument && tankById(rig, instrument.tank));
 	const now = $derived(app.engine.assessment);
 	const seen = latest(
-		() => gauge && app.engine.beside(gauge.id),
+		() => gauge && app.engine.ask('calibrationPairs', gauge.id),
 		() => [app.engine.written, gauge]
 	);
 	const doubted = $derived(new Set(now?.levels.doubts.map(({ entry }) => entry)));

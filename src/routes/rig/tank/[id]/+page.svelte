@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Z90 } from '$core/numerics';
 	import { page } from '$app/state';
 	import type { Rig, Shape } from '$core/logbook';
 	import { neverBinds, suspicionsOf, tankById, withTank } from '$core/rig';
@@ -19,7 +20,6 @@
 	import ShapeSection from '$lib/ui/tank/shape/ShapeSection.svelte';
 	import TankAhead from '$lib/ui/tank/TankAhead.svelte';
 	import TankPast from '$lib/ui/tank/TankPast.svelte';
-	import { GIVE } from '$lib/ui/why/give';
 	import TrialsSection from '$lib/ui/tank/trial/TrialsSection.svelte';
 
 	const app = useApp();
@@ -44,7 +44,7 @@
 				tank.holds,
 				`plate ${litres(tank.nominalL)}`,
 				tank.usableL === undefined
-					? `usable volume not measured yet${level ? `; it seems to be ${litres(level.usableL)}, give or take ${litres(GIVE * level.usableSdL)}` : ''}`
+					? `usable volume not measured yet${level ? `; it seems to be ${litres(level.usableL)}, give or take ${litres(Z90 * level.usableSdL)}` : ''}`
 					: `${litres(tank.usableL)} usable`,
 				...(tank.deadL ? [`${litres(tank.deadL)} below the suction`] : [])
 			].join(', ')

@@ -1,14 +1,5 @@
 import type { Estimate } from '$core/estimate';
-import {
-	hoursGiven,
-	sacrifice,
-	stayLine,
-	worth,
-	type Sacrifice,
-	type SacrificeOptions,
-	type StayLine,
-	type Worth
-} from '$core/forecast';
+import { worth, type Worth } from '$core/forecast';
 import {
 	aheadNow,
 	dayAhead,
@@ -19,6 +10,7 @@ import {
 	type DidItPay,
 	type Repeats
 } from '$core/habits';
+import { question } from '../../question';
 
 /** What the view of habits shows of each habit, beside its price. */
 export interface HabitFacts {
@@ -38,7 +30,7 @@ export interface Saving {
 }
 
 /** Long steps in between are given to other questions: it pauses with each measure. */
-export function* savingOf(estimate: Estimate): Generator<number, Saving> {
+function* savingOf(estimate: Estimate): Generator<number, Saving> {
 	const day = dayAhead(estimate, aheadNow(estimate));
 	const found = yield* worth(estimate);
 	return {
@@ -55,21 +47,16 @@ export function* savingOf(estimate: Estimate): Generator<number, Saving> {
 	};
 }
 
-/** The least sacrifice, the line of the stay with it, and the hours that each of the other ways gives. */
-export interface LeastSacrifice {
-	readonly atMs: number;
-	readonly found: Sacrifice;
-	readonly line: StayLine;
-	readonly othersGiveH: readonly number[];
+/** What each habit costs and each measure gives, and where the litres of a day go. */
+const saving = question({
+	outdatedBy: 'a newer one or a change',
+	answer: ({ estimate, inParts }): Promise<Saving | undefined> => inParts(savingOf(estimate()))
+});
+
+declare module '../../question' {
+	interface Questions {
+		saving: typeof saving;
+	}
 }
 
-export function* wayTo(estimate: Estimate, asked: SacrificeOptions): Generator<number, LeastSacrifice> {
-	const found = yield* sacrifice(estimate, asked);
-	const set = (found.best ?? found.nearest).measures.filter((id) => !estimate.state.measures.includes(id));
-	return {
-		atMs: estimate.atMs,
-		found,
-		line: stayLine(estimate, set),
-		othersGiveH: hoursGiven(estimate, found.others, asked)
-	};
-}
+export default saving;

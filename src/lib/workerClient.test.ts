@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { MessageChannel } from 'node:worker_threads';
 import { describe, expect, it } from 'vitest';
-import { workerClient, WorkerBroken } from './askThrough';
+import { workerClient, WorkerBroken } from './workerClient';
 
 /** A worker's door onto some methods, which can be made to fall over. */
 function door(methods: object) {

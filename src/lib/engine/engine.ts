@@ -1,0 +1,147 @@
+import { modelOf, Replay, writesInBatches, type Estimate } from '$core/estimate';
+import { LIST_OF, type Logbook, type Rig } from '$core/logbook';
+import type { Change } from '$lib/store';
+import { EntryLog } from './entryLog';
+import type { AnswerOf, ArgsOf, Hand, Kind, QuestionKind, Shared } from './question';
+import assess from './questions/now/assess';
+import type { Standpoint } from './standpoint';
+import { Turns } from './turns';
+
+/** everything but the entries, which the log keeps */
+type Book = Omit<Logbook, 'entries'>;
+
+interface QuestionFile {
+	readonly default: QuestionKind;
+}
+
+/** The files of the room by the name of what they answer, each loaded when it is first asked for. */
+const FILES = new Map(
+	Object.entries(import.meta.glob<QuestionFile>(['./questions/*/*.ts', '!./questions/now/assess.ts'])).map(
+		([path, load]) => [/([^/]+)\.ts$/.exec(path)?.[1], load] as const
+	)
+);
+
+/** What the first view asks is there from the start. */
+async function kindNamed(name: string): Promise<QuestionKind<unknown[]>> {
+	const found = name === 'assess' ? assess : (await FILES.get(name)?.())?.default;
+	if (!found) throw new RangeError(`the engine knows no question ${JSON.stringify(name)}`);
+	return found as unknown as QuestionKind<unknown[]>;
+}
+
+/** A replay that remembers, with what it was made for. */
+interface RememberedReplay {
+	readonly rig: Rig;
+	readonly trips: Logbook['trips'];
+	/** who is aboard, where, and how it is written, as text */
+	readonly made: string;
+	readonly replay: Replay;
+}
+
+/**
+ * The core with a logbook in hand: it keeps a copy, so that a change travels alone, and remembers how far it has
+ * replayed. Plain: a worker is only a door before it. What can be asked stands in the room `questions`.
+ */
+export class Engine {
+	#book: Book | undefined;
+	#log = new EntryLog([]);
+	readonly #replays = new Map<string, RememberedReplay>();
+	/** the zone of the person who asked last */
+	#home: string | undefined;
+	readonly #turns = new Turns();
+	readonly #shared: Shared = { known: undefined, planTrip: undefined };
+
+	/** Takes a whole logbook in hand, in place of what was there. */
+	load(whole: Logbook): void {
+		const { entries, ...rest } = whole;
+		this.#book = rest;
+		this.#log = new EntryLog(entries);
+		this.#replays.clear();
+		this.#shared.known = undefined;
+		this.#turns.giveUp('assess');
+		this.#turns.change();
+	}
+
+	/** Takes single changes in hand. */
+	change(changes: readonly Change[]): void {
+		const next = { ...this.#needBook() };
+		for (const { kind, value } of changes) {
+			if (kind === 'entry') {
+				this.#log.put(value);
+				continue;
+			}
+			const list = LIST_OF[kind];
+			const others = (next[list] as readonly { id: string }[]).filter(({ id }) => id !== value.id);
+			Object.assign(next, { [list]: [...others, value] });
+		}
+		this.#book = next;
+		this.#shared.known = undefined;
+		this.#turns.change();
+	}
+
+	/**
+	 * Answers a question.
+	 *
+	 * @returns nothing when it was outdated meanwhile, by what its kind says
+	 */
+	async ask<K extends Kind>(kind: K, from: Standpoint, ...args: ArgsOf<K>): Promise<AnswerOf<K>> {
+		const turn = this.#turns.begin(kind);
+		this.#home = from.home;
+		const { answer, outdatedBy } = await kindNamed(kind);
+		const outdated = (): boolean =>
+			outdatedBy !== undefined && turn.isOver(outdatedBy === 'a newer one or a change');
+		const answered = await answer(this.#hand(from, outdated), ...args);
+		return answered as AnswerOf<K>;
+	}
+
+	/** Gives up what is under way of a kind; what a replay has come to is kept. */
+	giveUp(kind: Kind): void {
+		this.#turns.giveUp(kind);
+	}
+
+	#needBook(): Book {
+		if (!this.#book) throw new Error('The engine has no logbook yet.');
+		return this.#book;
+	}
+
+	/** The replay of a rig; a new one when the rig, the trips, who is aboard, or where and how it is written has changed. */
+	#replayOf(rigId: string): Replay {
+		const { rigs, trips } = this.#needBook();
+		const rig = rigs.find(({ id }) => id === rigId);
+		if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
+		const entries = this.#log.of(rigId);
+		const aboard = entries.filter(({ kind }) => kind === 'crew');
+		const inBatches = writesInBatches(entries);
+		const made = JSON.stringify([aboard, this.#home, inBatches]);
+		const before = this.#replays.get(rigId);
+		if (before && before.rig === rig && before.trips === trips && before.made === made) return before.replay;
+		const replay = new Replay(modelOf(rig, trips, aboard, this.#home ?? rig.timeZone, inBatches));
+		this.#replays.set(rigId, { rig, trips, made, replay });
+		return replay;
+	}
+
+	#hand(from: Standpoint, outdated: () => boolean): Hand {
+		const book = this.#needBook();
+		const log = this.#log;
+		const entriesUntil = (atMs = from.atMs) => log.until(from.rig, atMs);
+		const replay = () => this.#replayOf(from.rig);
+		const at = (own: Replay, atMs: number): Estimate => own.to(entriesUntil(atMs), atMs);
+		return {
+			from,
+			book,
+			entries: log.of(from.rig),
+			entriesUntil,
+			trip: (id = from.trip) => book.trips.find((trip) => trip.id === id),
+			get replay() {
+				return replay();
+			},
+			estimate: () => {
+				const estimate = at(replay(), from.atMs);
+				return from.inflation === undefined ? estimate : { ...estimate, inflation: from.inflation };
+			},
+			estimateAt: (atMs) => at(replay().branch(entriesUntil(atMs).length), atMs),
+			shared: this.#shared,
+			pause: () => this.#turns.pause(outdated),
+			inParts: (computation, onstep) => this.#turns.inParts(computation, outdated, onstep)
+		};
+	}
+}

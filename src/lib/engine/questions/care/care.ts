@@ -1,0 +1,42 @@
+import { careBySteps, frostAhead, type FrostNight, type TaskDue } from '$core/care';
+import { readLevels, type Estimate } from '$core/estimate';
+import { tripAtHand, type Logbook } from '$core/logbook';
+import { heatOf } from '../../parts/heat';
+import { question } from '../../question';
+
+/** What wants looking after at a moment. */
+export interface Care {
+	readonly rig: string;
+	readonly tasks: readonly TaskDue[];
+	readonly frost: readonly FrostNight[];
+	/** the heat of these days, where a stop says it */
+	readonly maxC?: number;
+}
+
+/** What is due, and what may freeze; it pauses on its way. */
+function* careOf(estimate: Estimate, trips: Logbook['trips']): Generator<number, Care> {
+	const { model, atMs } = estimate;
+	const { rig } = model;
+	const litres = new Map(readLevels(estimate).tanks.map(({ id, litres: level }) => [id, level]));
+	const maxC = heatOf(estimate, trips);
+	return {
+		rig: rig.id,
+		tasks: yield* careBySteps(estimate),
+		frost: frostAhead(rig, tripAtHand(trips, rig.id, atMs), atMs, { litres }),
+		...(maxC === undefined ? {} : { maxC })
+	};
+}
+
+/** What wants looking after. */
+const care = question({
+	outdatedBy: 'a newer one or a change',
+	answer: ({ estimate, book, inParts }): Promise<Care | undefined> => inParts(careOf(estimate(), book.trips))
+});
+
+declare module '../../question' {
+	interface Questions {
+		care: typeof care;
+	}
+}
+
+export default care;

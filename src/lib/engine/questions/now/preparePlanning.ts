@@ -1,0 +1,17 @@
+import { planTrip } from '$core/now';
+import { question } from '../../question';
+
+/** Has trips planned from now on: the first look goes without, and is asked for again when this has come. */
+const preparePlanning = question({
+	answer: async ({ shared }): Promise<void> => {
+		shared.planTrip = planTrip;
+	}
+});
+
+declare module '../../question' {
+	interface Questions {
+		preparePlanning: typeof preparePlanning;
+	}
+}
+
+export default preparePlanning;

@@ -1,0 +1,15 @@
+import { fillFigures as figures, type FillFigures, type FillTarget } from '$core/runs';
+import { question } from '../../question';
+
+/** What a fill comes to: litres, mass, minutes and the figure to stop at. */
+const fillFigures = question({
+	answer: ({ estimate }, tank: string, target: FillTarget): FillFigures => figures(estimate(), tank, target)
+});
+
+declare module '../../question' {
+	interface Questions {
+		fillFigures: typeof fillFigures;
+	}
+}
+
+export default fillFigures;

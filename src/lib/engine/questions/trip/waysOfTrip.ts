@@ -1,0 +1,80 @@
+import type { Estimate } from '$core/estimate';
+import { instantMs, type Entry, type Point, type School, type Trip } from '$core/logbook';
+import {
+	ALL_SCHOOLS,
+	loadBefore,
+	mends,
+	workedPlan,
+	type Load,
+	type Plan,
+	type PlanMend,
+	type PlanOptions
+} from '$core/plan';
+import { plannedTrip } from '../../parts/plannedTrip';
+import { question } from '../../question';
+
+/** What a school's plan comes to for a trip. */
+export interface SchoolPlan {
+	readonly school: School | undefined;
+	readonly plan: Plan;
+}
+
+/** How else a trip can be done. */
+export interface WaysOfTrip {
+	readonly trip: string;
+	/** how much to load before one leaves; absent once one has left, or where the trip does not hold */
+	readonly load?: Load;
+	readonly schools: readonly SchoolPlan[];
+	readonly mends: readonly PlanMend[];
+}
+
+/** How else a trip can be done: what to load, what each school makes of it, and what would mend it. It pauses on the way. */
+function* waysAlong(
+	estimate: Estimate,
+	trips: readonly Trip[],
+	whole: Trip,
+	points: readonly Point[],
+	entries: readonly Entry[]
+): Generator<void, WaysOfTrip> {
+	const { trip, options: of, settingOut } = plannedTrip(estimate, whole, entries);
+	// The days ahead are lived once, whatever is done at the stops.
+	const options: PlanOptions = { ...of, course: workedPlan(estimate, trip, of).problem.course };
+	const first = trip.stops[0];
+	const before = settingOut || (first !== undefined && instantMs(first.depart) > estimate.atMs);
+	const load = before ? loadBefore(estimate, trip, options) : undefined;
+	yield;
+	const schools: SchoolPlan[] = [];
+	for (const school of ALL_SCHOOLS) {
+		const { school: _own, ...policy } = trip.policy ?? {};
+		const other = { ...trip, policy: school ? { ...policy, school } : policy };
+		schools.push({ school, plan: workedPlan(estimate, other, options).plan });
+		yield;
+	}
+	const own = schools.find(({ school }) => school === trip.policy?.school)?.plan;
+	return {
+		trip: trip.id,
+		...(load ? { load } : {}),
+		schools,
+		mends: own && !own.feasible ? yield* mends(estimate, trips, trip, own, points, of) : []
+	};
+}
+
+/** How else a trip can be done. */
+const waysOfTrip = question({
+	outdatedBy: 'a newer one or a change',
+	answer: async (
+		{ estimate, trip, book: { trips, points }, entries, inParts },
+		id: string
+	): Promise<WaysOfTrip | undefined> => {
+		const found = trip(id);
+		return found && inParts(waysAlong(estimate(), trips, found, points, entries));
+	}
+});
+
+declare module '../../question' {
+	interface Questions {
+		waysOfTrip: typeof waysOfTrip;
+	}
+}
+
+export default waysOfTrip;
