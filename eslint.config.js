@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import js from '@eslint/js';
 import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
@@ -51,6 +52,45 @@ const oneWay = order.map((folder, i) => ({
 	}
 }));
 
+/** The floors of the interface: each sees only those below it, and no feature sees another. */
+const ui = (path) => `src/lib/ui/${path}/**/*.{ts,svelte}`;
+const above = (rooms, message) => ({ regex: `(^|/)(${rooms.join('|')})/`, message });
+const STORES = {
+	regex: '^\\$lib/(state|store|engine)',
+	message: 'Data in, events out: the view that composes this holds the stores.'
+};
+const forbidden = (files, patterns, ignores = []) => ({
+	files,
+	ignores: ['**/*.test.ts', ...ignores],
+	rules: { 'no-restricted-imports': ['error', { patterns }] }
+});
+const features = readdirSync('src/lib/ui/features');
+const floors = [
+	forbidden([ui('kit')], [above(['parts', 'features', 'shell'], 'The kit is the ground floor.'), STORES]),
+	forbidden(
+		[ui('parts')],
+		[above(['features', 'shell'], 'Parts know no feature.'), STORES],
+		['src/lib/ui/parts/acts/**']
+	),
+	forbidden([ui('parts/acts')], [above(['features', 'shell'], 'Parts know no feature.')]),
+	...features.map((own) =>
+		forbidden(
+			[ui(`features/${own}`)],
+			[
+				above(['shell'], 'The shell stands above the features.'),
+				{
+					regex: `(^\\$lib/ui/features/(?!${own}/)|^(\\.\\./)+(${features.filter((one) => one !== own).join('|')})/)`,
+					message: 'No feature imports another: what two need is a part, or goes through the view.'
+				}
+			]
+		)
+	),
+	forbidden(
+		['src/lib/{state,store,engine,exchange,server,standins}/**/*.ts'],
+		[{ regex: '^\\$lib/ui/', message: 'The interface stands above all else of the application.' }]
+	)
+];
+
 export default ts.config(
 	js.configs.recommended,
 	...ts.configs.recommended,
@@ -72,6 +112,7 @@ export default ts.config(
 		}
 	},
 	...oneWay,
+	...floors,
 	{
 		files: ['src/core/**/*.test.ts'],
 		rules: { 'no-restricted-imports': 'off', '@typescript-eslint/no-non-null-assertion': 'off' }

@@ -5,22 +5,22 @@
 	import { sayOccasion } from '$core/words';
 	import { provideApp } from '$lib/state';
 	import { appInBrowser } from '$lib/state/start';
-	import { tankViews } from '$lib/ui/rods/tankView';
-	import SlimRods from '$lib/ui/rods/SlimRods.svelte';
+	import { tankViews } from '$lib/ui/parts/rods/tankView';
+	import SlimRods from '$lib/ui/parts/rods/SlimRods.svelte';
 	import Foot from '$lib/ui/shell/Foot.svelte';
 	import Header from '$lib/ui/shell/Header.svelte';
-	import { facesAtHand } from '$lib/ui/shell/faces';
-	import { provideReach } from '$lib/ui/shell/reach';
+	import { fontsReady } from '$lib/ui/kit/fontsReady';
+	import { provideShell } from '$lib/ui/parts/acts/shellContext';
 	import { keepTime } from '$lib/ui/shell/keepTime';
 	import { VIEWS } from '$lib/ui/shell/views';
-	import { toaster } from '$lib/ui/shell/toast.svelte';
+	import { toaster } from '$lib/ui/kit/toast.svelte';
 	import { onMount, type Snippet } from 'svelte';
 
 	const { children }: { children: Snippet } = $props();
 	const app = provideApp(appInBrowser());
 	let foot = $state<Foot>();
 	let over = $state<'keys' | 'list'>();
-	const reach = provideReach({
+	const reach = provideShell({
 		line: (text?: string) => foot?.focus(text),
 		showKeys: () => (over = 'keys'),
 		showList: () => (over = 'list'),
@@ -64,9 +64,9 @@
 	$effect(() => {
 		if (!later) return;
 		let end = (): void => undefined;
-		void import('$lib/ui/shell/afterwards').then(({ afterwards }) => {
+		void import('$lib/ui/shell/deferredStart').then(({ deferredStart }) => {
 			removeEventListener('keydown', hold);
-			({ end, offerBuild } = afterwards(app, reach, held, () => (newBuild = true)));
+			({ end, offerBuild } = deferredStart(app, reach, held, () => (newBuild = true)));
 		});
 		return () => end();
 	});
@@ -74,7 +74,7 @@
 	onMount(() => {
 		addEventListener('keydown', hold);
 		void app.start();
-		void facesAtHand().then(() => (typeSet = true));
+		void fontsReady().then(() => (typeSet = true));
 		const endBeat = keepTime(app);
 		return () => {
 			endBeat();
@@ -107,11 +107,11 @@
 {#if app.phase === 'loading' || !typeSet}
 	<p class="wait soft">Reading your logbook…</p>
 {:else if app.phase === 'newer-store' || app.phase === 'unreadable'}
-	{#await import('$lib/ui/data/StoreTrouble.svelte') then { default: StoreTrouble }}<StoreTrouble
+	{#await import('$lib/ui/features/data/StoreTrouble.svelte') then { default: StoreTrouble }}<StoreTrouble
 			{app}
 		/>{/await}
 {:else if app.phase === 'first-run'}
-	{#await import('$lib/ui/data/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
+	{#await import('$lib/ui/shell/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
 {:else if path.startsWith('/run/')}
 	{#if app.hasNews || newBuild}{@render troubles()}{/if}
 	<main>{@render children()}</main>

@@ -3,18 +3,18 @@
 	import { page } from '$app/state';
 	import { LOOK_AHEAD_DAYS } from '$core/now';
 	import { useApp } from '$lib/state';
-	import Findings from '$lib/ui/now/Findings.svelte';
-	import { noonOfFlag } from '$lib/ui/habits/goal';
-	import NowLayout from '$lib/ui/now/NowLayout.svelte';
-	import PriceList from '$lib/ui/now/PriceList.svelte';
-	import Ration from '$lib/ui/now/Ration.svelte';
-	import Waiting from '$lib/ui/now/Waiting.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Spans from '$lib/ui/page/Spans.svelte';
-	import LargeRods from '$lib/ui/rods/LargeRods.svelte';
-	import { tankViews } from '$lib/ui/rods/tankView';
-	import { logSaying, mendSaying } from '$lib/ui/shell/saying';
+	import Findings from '$lib/ui/parts/notices/Findings.svelte';
+	import { noonOfFlag } from '$lib/ui/parts/goal/goal';
+	import NowLayout from '$lib/ui/features/now/NowLayout.svelte';
+	import PriceList from '$lib/ui/features/now/PriceList.svelte';
+	import Ration from '$lib/ui/features/now/Ration.svelte';
+	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Spans from '$lib/ui/kit/page/Spans.svelte';
+	import LargeRods from '$lib/ui/parts/rods/LargeRods.svelte';
+	import { tankViews } from '$lib/ui/parts/rods/tankView';
+	import { logSaying, mendSaying } from '$lib/ui/parts/acts/notify';
 
 	const app = useApp();
 	let asked = $state<string>();
@@ -101,23 +101,31 @@
 		{/snippet}
 		{#snippet beside()}
 			{#if app.rigEntries.length < YOUNG}
-				{#await import('$lib/ui/now/NextSteps.svelte') then { default: NextSteps }}<NextSteps {app} />{/await}
+				{#await import('$lib/ui/features/now/NextSteps.svelte') then { default: NextSteps }}<NextSteps
+						{app}
+					/>{/await}
 			{/if}
 			<div class:care={app.liveRig?.care.length}>
 				{#if later}
-					{#await import('$lib/ui/care/CareNews.svelte') then { default: CareNews }}<CareNews {app} />{/await}
+					{#await import('$lib/ui/features/care/CareNews.svelte') then { default: CareNews }}<CareNews
+							{app}
+						/>{/await}
 				{/if}
 			</div>
 			{#if later}
-				{#await import('$lib/ui/runs/RunNews.svelte') then { default: RunNews }}<RunNews {app} />{/await}
+				{#await import('$lib/ui/features/runs/RunNews.svelte') then { default: RunNews }}<RunNews
+						{app}
+					/>{/await}
 			{/if}
 			{#if now.due || hasNews}
-				{#await import('$lib/ui/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews {app} />{/await}
+				{#await import('$lib/ui/features/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews
+						{app}
+					/>{/await}
 			{/if}
 			{#if now.lastChance || planComes}<p class="mind chance"><strong>{now.lastChance ?? ''}</strong></p>{/if}
 			{#if now.prices.length > 0}<Ration {app} />{/if}
 			{#if now.prices.length > 0 && basket}
-				{#await import('$lib/ui/now/Basket.svelte') then { default: Basket }}
+				{#await import('$lib/ui/features/now/Basket.svelte') then { default: Basket }}
 					<Basket {app} prices={now.prices} onclose={() => void showBasket(false)} />
 				{/await}
 			{:else if now.prices.length > 0}
@@ -134,7 +142,7 @@
 				<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
 			{/if}
 			{#if later}
-				{#await import('$lib/ui/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
+				{#await import('$lib/ui/features/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
 						{app}
 					/>{/await}
 			{/if}
@@ -145,7 +153,7 @@
 		{/snippet}
 	</NowLayout>
 	{#if asked !== undefined}
-		{#await import('$lib/ui/why/WhyTank.svelte') then { default: WhyTank }}
+		{#await import('$lib/ui/features/why/WhyTank.svelte') then { default: WhyTank }}
 			<WhyTank {app} tank={asked ?? ''} onclose={() => (asked = undefined)} />
 		{/await}
 	{/if}

@@ -29,9 +29,9 @@ export function engineHere(): EngineHere {
 		change: (changes) => answered(() => engine.change(changes)),
 		giveUp: (kind) => answered(() => engine.giveUp(kind)),
 		ask: async (kind, from, ...args) => {
-			if (kind === 'assess') asked.push(from);
+			if (kind === 'now/assess') asked.push(from);
 			const answer = await answered(() => engine.ask(kind, from, ...args));
-			if (holding && kind === 'assess') await new Promise<void>((go) => waiting.push(go));
+			if (holding && kind === 'now/assess') await new Promise<void>((go) => waiting.push(go));
 			return answer;
 		}
 	};

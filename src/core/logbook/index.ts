@@ -71,3 +71,4 @@ export {
 } from './trips.js';
 export { readable, type Readable } from './validation/readable.js';
 export { MOST_PROBLEMS } from './validation/limits.js';
+export { writersOf } from './writers.js';

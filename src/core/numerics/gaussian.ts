@@ -74,19 +74,6 @@ export class Gaussian {
 		return new Gaussian(this.size, this.mean.slice(), this.cov.copy());
 	}
 
-	/** The same belief with more components after its own, of which nothing is in doubt: they are 0. */
-	augmented(size: number): Gaussian {
-		const wide = new Gaussian(size);
-		wide.mean.set(this.mean);
-		for (let i = 0; i < this.size; i++) wide.cov.row(i).set(this.cov.row(i));
-		return wide;
-	}
-
-	/** The belief about the first components alone. */
-	marginal(size: number): Gaussian {
-		return new Gaussian(size, this.mean.slice(0, size), this.cov.block(0, 0, size));
-	}
-
 	/** Puts an independent component with its own mean and standard deviation in the place of one. */
 	replace(index: number, mean: number, sd: number): void {
 		this.tape?.push({ kind: 'replace', index });

@@ -3,6 +3,16 @@ export { lnGamma } from './gamma.js';
 export { dot, Gaussian, type FlowNetwork, type NewRow, type Operation, type Sparse } from './gaussian.js';
 export { isotonic } from './isotonic.js';
 export { Matrix } from './matrix.js';
+export {
+	blockOf,
+	difference,
+	product,
+	productWithTransposed,
+	submatrix,
+	sumOfMatrices,
+	timesVector
+} from './matrixAlgebra.js';
+export { augment, marginal } from './gaussianParts.js';
 export { meanOf, sumOf } from './mean.js';
 export { monotoneCubic } from './monotone.js';
 export { normalCdf, normalPdf, normalQuantile, Z90 } from './normal.js';

@@ -31,22 +31,22 @@ describe('what Now shows, by hand: dishes are 6 L from Main to Grey', () => {
 		const engine = begun();
 		const one = wash(1, 8);
 		engine.change([{ kind: 'entry', value: one }]);
-		expect(litresOf(await engine.ask('assess', ask(at(1, 9))))).toEqual({ main: 94, grey: 6, black: 0 });
+		expect(litresOf(await engine.ask('now/assess', ask(at(1, 9))))).toEqual({ main: 94, grey: 6, black: 0 });
 		engine.change([{ kind: 'entry', value: { ...one, times: 3 } as Entry }]);
-		expect(litresOf(await engine.ask('assess', ask(at(1, 9))))).toMatchObject({ main: 82, grey: 18 });
+		expect(litresOf(await engine.ask('now/assess', ask(at(1, 9))))).toMatchObject({ main: 82, grey: 18 });
 		engine.change([{ kind: 'entry', value: { ...one, void: true } }]);
-		expect(litresOf(await engine.ask('assess', ask(at(1, 9))))).toMatchObject({ main: 100, grey: 0 });
+		expect(litresOf(await engine.ask('now/assess', ask(at(1, 9))))).toMatchObject({ main: 100, grey: 0 });
 	});
 	it('knows nothing of a logbook that another one took the place of', async () => {
 		const engine = begun([...freshStart(), wash(1, 8, 5)]);
-		await engine.ask('assess', ask(at(1, 9)));
+		await engine.ask('now/assess', ask(at(1, 9)));
 		engine.load(logbookOf([], exactRig, []));
 		engine.load(logbookOf(freshStart(), exactRig, [exactTrip]));
-		expect(litresOf(await engine.ask('assess', ask(at(1, 9))))).toMatchObject({ main: 100, grey: 0 });
+		expect(litresOf(await engine.ask('now/assess', ask(at(1, 9))))).toMatchObject({ main: 100, grey: 0 });
 	});
 	it('follows a changed rig and who is aboard', async () => {
 		const engine = begun();
-		const days = async () => (await engine.ask('assess', ask(at(1, 9))))?.forecast.autonomyDays.p50;
+		const days = async () => (await engine.ask('now/assess', ask(at(1, 9))))?.forecast.autonomyDays.p50;
 		const before = await days();
 		engine.change([{ kind: 'entry', value: entry({ kind: 'crew', at: at(1, 8), persons: 4 }) }]);
 		expect(await days()).toBeLessThan(before ?? 0);
@@ -67,24 +67,24 @@ describe('what Now shows, by hand: dishes are 6 L from Main to Grey', () => {
 		);
 		const engine = begun([...freshStart(), ...many]);
 		const told: number[] = [];
-		const first = engine.ask('assess', ask(at(9, 9)), (done) => told.push(done));
-		const second = engine.ask('assess', ask(at(9, 10)));
+		const first = engine.ask('now/assess', ask(at(9, 9)), (done) => told.push(done));
+		const second = engine.ask('now/assess', ask(at(9, 10)));
 		expect(await first).toBeUndefined();
 		expect((await second)?.atMs).toBe(Date.parse(at(9, 10)));
 		expect(told.every((share) => share > 0 && share < 1)).toBe(true);
 		expect(told.length).toBeGreaterThan(0);
 	});
 	it('refuses a rig that is not there, and a question before there is a logbook', async () => {
-		await expect(begun().ask('assess', ask(at(1, 9), { rig: 'raft' }))).rejects.toThrow(/no rig "raft"/);
-		await expect(new Engine().ask('assess', ask(at(1, 9)))).rejects.toThrow(/no logbook yet/);
+		await expect(begun().ask('now/assess', ask(at(1, 9), { rig: 'raft' }))).rejects.toThrow(/no rig "raft"/);
+		await expect(new Engine().ask('now/assess', ask(at(1, 9)))).rejects.toThrow(/no logbook yet/);
 	});
 });
 
 describe('what an entry would do', () => {
 	const effect = async (draft: EntryDraft) => {
 		const engine = begun();
-		await engine.ask('assess', ask(at(1, 9)));
-		return engine.ask('effect', ask(at(1, 9)), [entry(draft, 'preview')]);
+		await engine.ask('now/assess', ask(at(1, 9)));
+		return engine.ask('now/effect', ask(at(1, 9)), [entry(draft, 'preview')]);
 	};
 	it('at the end of the log, and in its midst', async () => {
 		const now = await effect({ kind: 'use', at: at(1, 9), habit: 'flush', times: 12 });
@@ -95,13 +95,13 @@ describe('what an entry would do', () => {
 	});
 	it('several at once: as much as one after the other, wherever they stand', async () => {
 		const engine = begun();
-		await engine.ask('assess', ask(at(1, 9)));
+		await engine.ask('now/assess', ask(at(1, 9)));
 		const flush = (hour: number, times: number) =>
 			entry({ kind: 'use', at: at(1, hour), habit: 'flush', times }, `preview-${hour}-${times}`);
-		const apart = await engine.ask('effect', ask(at(1, 9)), [flush(9, 6), flush(9, 7)]);
-		const one = await engine.ask('effect', ask(at(1, 9)), [flush(9, 13)]);
+		const apart = await engine.ask('now/effect', ask(at(1, 9)), [flush(9, 6), flush(9, 7)]);
+		const one = await engine.ask('now/effect', ask(at(1, 9)), [flush(9, 13)]);
 		expect(apart?.levels.get('black')).toBeCloseTo(one?.levels.get('black') ?? 0, 6);
-		const amid = await engine.ask('effect', ask(at(1, 9)), [
+		const amid = await engine.ask('now/effect', ask(at(1, 9)), [
 			flush(7, 6),
 			flush(9, 7),
 			entry({ kind: 'note', at: at(1, 9), text: 'calm' })
@@ -123,7 +123,7 @@ describe('what an entry would do', () => {
 	});
 	it('is not known before there is an assessment of that rig', async () =>
 		expect(
-			await begun().ask('effect', ask(at(1, 9)), [entry({ kind: 'note', at: at(1, 9), text: '' })])
+			await begun().ask('now/effect', ask(at(1, 9)), [entry({ kind: 'note', at: at(1, 9), text: '' })])
 		).toBeUndefined());
 });
 
@@ -134,37 +134,35 @@ describe('a question about the past', () => {
 	];
 	it('is answered as an estimate at that moment is, and leaves the way to now where it is', async () => {
 		const engine = begun(log);
-		const now = await engine.ask('assess', ask(at(6, 9)));
-		const then = await engine.ask('levelAt', ask(at(6, 9)), 'grey', Date.parse(at(2, 12)));
+		const now = await engine.ask('now/assess', ask(at(6, 9)));
+		const then = await engine.ask('tank/levelAt', ask(at(6, 9)), 'grey', Date.parse(at(2, 12)));
 		const alone = readLevels(estimate(logbookOf(log, exactRig, [exactTrip]), 'rig', Date.parse(at(2, 12))));
 		expect(then?.level.litres).toBeCloseTo(alone.tanks[1]?.litres ?? 0, 9);
 		expect(then?.why).toMatch(/^Mostly/);
-		expect(litresOf(await engine.ask('assess', ask(at(6, 9))))).toEqual(litresOf(now));
-		expect(await engine.ask('levelAt', ask(at(6, 9)), 'nothing', Date.parse(at(2, 12)))).toBeUndefined();
-		const why = await engine.ask('whyLevel', ask(at(6, 9)), 'grey');
+		expect(litresOf(await engine.ask('now/assess', ask(at(6, 9))))).toEqual(litresOf(now));
+		expect(await engine.ask('tank/levelAt', ask(at(6, 9)), 'nothing', Date.parse(at(2, 12)))).toBeUndefined();
+		const why = await engine.ask('tank/whyLevel', ask(at(6, 9)), 'grey');
 		expect(why.why).toMatch(/^Mostly/);
 		expect(why.basis.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
 	});
 	it('what only some views ask for is answered too', async () => {
 		const engine = begun(log);
 		const question = ask(at(6, 9));
-		expect((await engine.ask('smoothedPast', question, Date.parse(at(1, 0)))).map(({ id }) => id)).toEqual([
-			'main',
-			'grey',
-			'black'
-		]);
-		expect(await engine.ask('whyLasting', question, 'grey')).toMatchObject({ limitL: 75 });
-		expect(await engine.ask('informationGain', question, 'shower')).toEqual({ stated: 1, basis: [] });
-		expect(await engine.ask('aboard', { ...question, trip: undefined })).toEqual([]);
-		expect(await engine.ask('aboard', question)).toEqual([]);
-		expect((await engine.ask('autonomyFromFull', question, exactRig)).freshL).toBe(100);
-		expect(await engine.ask('calibrationPairs', question, 'lights')).toEqual([]);
+		expect(
+			(await engine.ask('tank/smoothedPast', question, Date.parse(at(1, 0)))).map(({ id }) => id)
+		).toEqual(['main', 'grey', 'black']);
+		expect(await engine.ask('tank/whyLasting', question, 'grey')).toMatchObject({ limitL: 75 });
+		expect(await engine.ask('habits/informationGain', question, 'shower')).toEqual({ stated: 1, basis: [] });
+		expect(await engine.ask('trip/aboard', { ...question, trip: undefined })).toEqual([]);
+		expect(await engine.ask('trip/aboard', question)).toEqual([]);
+		expect((await engine.ask('tank/autonomyFromFull', question, exactRig)).freshL).toBe(100);
+		expect(await engine.ask('tank/calibrationPairs', question, 'lights')).toEqual([]);
 	});
 });
 
 describe('what is asked of saving', () => {
 	it('what things cost, where they go, and whether a measure has paid', async () => {
-		const saving = await begun().ask('saving', ask(at(1, 9)));
+		const saving = await begun().ask('habits/saving', ask(at(1, 9)));
 		expect(saving?.worth.binding).toBe('black');
 		expect(saving?.worth.measures.map(({ id }) => id)).toEqual(['short']);
 		expect(saving?.flows.reduce((sum, { litres }) => sum + litres, 0)).toBeCloseTo(26, 0);
@@ -175,7 +173,7 @@ describe('what is asked of saving', () => {
 	it('the least sacrifice with its line; a newer question or a change outdates it', async () => {
 		const engine = begun();
 		const asked = { untilMs: Date.parse(at(1, 9)) + 6 * DAY_MS, certainty: 0.9 };
-		const way = await engine.ask('leastSacrifice', ask(at(1, 9)), asked);
+		const way = await engine.ask('habits/leastSacrifice', ask(at(1, 9)), asked);
 		expect(way?.found.reached).toBe(false);
 		expect(way?.line.tank).toBe('black');
 		const many = {
@@ -183,8 +181,8 @@ describe('what is asked of saving', () => {
 			measures: Array.from({ length: 13 }, (_, i) => ({ ...exactRig.measures[0]!, id: `m${i}` }))
 		};
 		engine.change([{ kind: 'rig', value: many }]);
-		const slow = engine.ask('leastSacrifice', ask(at(1, 9)), asked);
-		const newer = engine.ask('leastSacrifice', ask(at(1, 9)), { ...asked, certainty: 0.5 });
+		const slow = engine.ask('habits/leastSacrifice', ask(at(1, 9)), asked);
+		const newer = engine.ask('habits/leastSacrifice', ask(at(1, 9)), { ...asked, certainty: 0.5 });
 		expect((await newer)?.found.reached).toBe(false);
 		// the older one either came first or was given up; it never comes after the newer one
 		expect([undefined, false]).toContain((await slow)?.found.reached);
@@ -192,17 +190,17 @@ describe('what is asked of saving', () => {
 	it('a basket, the ration, and a long forecast as it comes', async () => {
 		const engine = begun();
 		const question = ask(at(1, 9), { trip: undefined });
-		expect(await engine.ask('basket', question, [{ habit: 'shower', times: 1 }])).toMatchObject({
+		expect(await engine.ask('now/basket', question, [{ habit: 'shower', times: 1 }])).toMatchObject({
 			kind: 'enough'
 		});
-		expect(await engine.ask('basket', question, [{ habit: 'flush', times: 30 }])).toMatchObject({
+		expect(await engine.ask('now/basket', question, [{ habit: 'flush', times: 30 }])).toMatchObject({
 			kind: 'go',
 			headline: { text: 'Go and dump first.' }
 		});
-		expect((await engine.ask('ration', question, question.atMs + 6 * DAY_MS, 0.9))?.tank).toBe('black');
-		expect((await engine.ask('forecastByDay', question, 40, () => undefined))?.tanks[0]?.byDay).toHaveLength(
-			40
-		);
+		expect((await engine.ask('now/ration', question, question.atMs + 6 * DAY_MS, 0.9))?.tank).toBe('black');
+		expect(
+			(await engine.ask('now/forecastByDay', question, 40, () => undefined))?.tanks[0]?.byDay
+		).toHaveLength(40);
 	});
 });
 
@@ -233,39 +231,39 @@ describe('what is asked of a trip', () => {
 	it('the first look goes without a plan; with it come the last chance and what is due', async () => {
 		const engine = planning();
 		const question = ask(at(1, 9), { trip: 'trip' });
-		expect((await engine.ask('assess', question))?.plan).toBeUndefined();
-		await engine.ask('preparePlanning', question);
-		const now = await engine.ask('assess', question);
+		expect((await engine.ask('now/assess', question))?.plan).toBeUndefined();
+		await engine.ask('now/preparePlanning', question);
+		const now = await engine.ask('now/assess', question);
 		expect(now?.plan?.services.map((one) => one.stop)).toEqual(['ford']);
 		expect(now?.lastChance).toBe('Last dump point before Tuesday: tomorrow at ford.');
 		expect(now?.due).toBeUndefined();
 		engine.change([
 			{ kind: 'entry', value: entry({ kind: 'use', at: at(1, 12), habit: 'flush', times: 8 }) }
 		]);
-		expect((await engine.ask('assess', ask(at(2, 7), { trip: 'trip' })))?.due?.says).toMatch(
+		expect((await engine.ask('now/assess', ask(at(2, 7), { trip: 'trip' })))?.due?.says).toMatch(
 			/^You are at ford: .*empty/
 		);
-		const news = await engine.ask('newsOfPlan', question, undefined);
+		const news = await engine.ask('trip/newsOfPlan', question, undefined);
 		expect(news).toMatchObject({ seen: { trip: 'trip', feasible: true }, passed: [] });
 	});
 	it('its lanes along time, other ways with their prices, and a change tried and forgotten', async () => {
 		const engine = planning();
 		const question = ask(at(1, 9), { trip: 'trip' });
-		const planned = await engine.ask('planOfTrip', question, 'trip');
+		const planned = await engine.ask('trip/planOfTrip', question, 'trip');
 		expect(planned).toMatchObject({
 			settingOut: false,
 			fromMs: Date.parse(at(1, 9)),
 			toMs: Date.parse(at(5, 4))
 		});
 		expect(planned?.along.map(({ tank }) => tank)).toEqual(['main', 'grey', 'black']);
-		const ways = await engine.ask('waysOfTrip', question, 'trip');
+		const ways = await engine.ask('trip/waysOfTrip', question, 'trip');
 		expect(ways?.schools.map(({ plan }) => plan.feasible)).toEqual([true, true, true, true, true, true]);
 		expect(ways?.load?.leastL).toBeGreaterThan(10);
-		const tried = await engine.ask('tryChange', question, 'trip', { kind: 'skip', stop: 'ford' });
+		const tried = await engine.ask('trip/tryChange', question, 'trip', { kind: 'skip', stop: 'ford' });
 		expect(tried?.after.plan.feasible).toBe(false);
-		expect((await engine.ask('planOfTrip', question, 'trip'))?.plan).toEqual(planned?.plan);
-		expect((await engine.ask('aboard', question)).map(({ stop: id }) => id)).toEqual(['ford', 'hill']);
-		expect(await engine.ask('planOfTrip', question, 'nowhere')).toBeUndefined();
+		expect((await engine.ask('trip/planOfTrip', question, 'trip'))?.plan).toEqual(planned?.plan);
+		expect((await engine.ask('trip/aboard', question)).map(({ stop: id }) => id)).toEqual(['ford', 'hill']);
+		expect(await engine.ask('trip/planOfTrip', question, 'nowhere')).toBeUndefined();
 	});
 	it('one that is a year off is planned as one will set out: full, and empty', async () => {
 		const engine = new Engine();
@@ -277,7 +275,7 @@ describe('what is asked of a trip', () => {
 		engine.load(
 			logbookOf(freshStart(), exactRig, [{ ...trip, from: '2028-05-01', to: '2028-05-12', stops: later }])
 		);
-		const planned = await engine.ask('planOfTrip', ask(at(1, 9), { trip: 'trip' }), 'trip');
+		const planned = await engine.ask('trip/planOfTrip', ask(at(1, 9), { trip: 'trip' }), 'trip');
 		expect(planned).toMatchObject({ settingOut: true, fromMs: Date.parse(later[0]!.arrive) });
 		expect(planned?.along[0]?.levels[0]?.litres).toBeCloseTo(100, 6);
 		expect(planned?.along[1]?.levels[0]?.litres).toBeCloseTo(0, 6);
@@ -299,10 +297,10 @@ describe('looking after and looking back, as the views ask it', () => {
 
 	it('care counts litres, and knows the water', async () => {
 		const engine = begun([...freshStart(), ...washes], rig);
-		const care = await engine.ask('care', ask(at(3, 0)));
+		const care = await engine.ask('care/care', ask(at(3, 0)));
 		expect(care?.tasks).toMatchObject([{ overdue: true, sinceL: expect.closeTo(36, 6) }]);
 		expect(care?.frost).toEqual([]);
-		const water = await engine.ask('water', ask(at(12, 0)));
+		const water = await engine.ask('care/water', ask(at(12, 0)));
 		expect(water).toMatchObject({
 			ages: [{ tank: 'main', litres: expect.closeTo(64, 0) }],
 			warnings: [{ kind: 'old' }]
@@ -311,16 +309,16 @@ describe('looking after and looking back, as the views ask it', () => {
 
 	it('a stretch is looked back on, lived again and put beside other trips', async () => {
 		const engine = begun([...freshStart(), ...washes], rig);
-		const seen = await engine.ask('lookBack', ask(at(4, 0)), looking);
+		const seen = await engine.ask('review/lookBack', ask(at(4, 0)), looking);
 		if (!seen || 'nothing' in seen) throw new Error('nothing seen');
 		expect(seen.review.drawnL).toBeCloseTo(36, 6);
 		expect(seen.habits).toMatchObject([{ id: 'dishes', times: 6 }]);
 		expect(seen.errands).toMatchObject({ fills: 0, dumps: 2, unplaced: 2 });
 		// Nothing was known before the first of May: it is held against what was known a day later.
 		expect(seen.foreseen).toMatchObject({ afterFirstDay: true, perPersonDayL: expect.closeTo(12, 6) });
-		const alone = await engine.ask('counterfactual', ask(at(4, 0)), looking, { personsBy: -2 });
+		const alone = await engine.ask('review/counterfactual', ask(at(4, 0)), looking, { personsBy: -2 });
 		expect(alone).toMatchObject({ drawnL: 0 });
-		expect(await engine.ask('tripsInShort', ask(at(4, 0)))).toMatchObject([
+		expect(await engine.ask('review/tripsInShort', ask(at(4, 0)))).toMatchObject([
 			{ id: 'trip', drawnL: expect.closeTo(36, 6) }
 		]);
 	});
@@ -328,7 +326,7 @@ describe('looking after and looking back, as the views ask it', () => {
 	it('of no days, and of days before the log, it says which', async () => {
 		const engine = begun([...freshStart(), ...washes], rig);
 		const of = (fromMs: number, toMs: number) =>
-			engine.ask('lookBack', ask(at(4, 0)), { ...looking, fromMs, toMs });
+			engine.ask('review/lookBack', ask(at(4, 0)), { ...looking, fromMs, toMs });
 		expect(await of(looking.toMs, looking.fromMs)).toEqual({ nothing: 'no-days' });
 		expect(await of(0, DAY_MS)).toEqual({ nothing: 'before-log' });
 	});
@@ -341,15 +339,15 @@ describe('looking after and looking back, as the views ask it', () => {
 			[...freshStart(), read(1, 7, 0), read(2, 7, 14), read(3, 19, 34), read(4, 20, 49)],
 			open
 		);
-		const foretold = await engine.ask('foretellAsOf', ask(at(5, 8)), Date.parse(at(3, 20)));
+		const foretold = await engine.ask('record/foretellAsOf', ask(at(5, 8)), Date.parse(at(3, 20)));
 		if (!foretold) throw new Error('nothing foretold');
 		// The log knows of the next day already.
-		expect(await engine.ask('foretell', ask(at(3, 20)))).toBeUndefined();
-		expect(await engine.ask('score', ask(at(5, 8)), foretold, Date.parse(at(5, 8)))).toMatchObject({
+		expect(await engine.ask('record/foretell', ask(at(3, 20)))).toBeUndefined();
+		expect(await engine.ask('record/score', ask(at(5, 8)), foretold, Date.parse(at(5, 8)))).toMatchObject({
 			tanks: [{ id: 'main' }, { id: 'grey' }]
 		});
 		const width = async (inflation?: number): Promise<number> => {
-			const [one] = (await engine.ask('foretell', ask(at(4, 21), { inflation })))?.tanks ?? [];
+			const [one] = (await engine.ask('record/foretell', ask(at(4, 21), { inflation })))?.tanks ?? [];
 			return one ? one.p90 - one.p10 : 0;
 		};
 		expect(await width(0.6)).toBeLessThan(0.8 * (await width()));

@@ -2,7 +2,7 @@ import { modelOf, Replay, writesInBatches, type Estimate } from '$core/estimate'
 import { LIST_OF, type Logbook, type Rig } from '$core/logbook';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
-import type { AnswerOf, ArgsOf, Hand, Kind, QuestionKind, Shared } from './question';
+import type { AnswerOf, ArgsOf, Hand, Kind, QuestionFile, QuestionKind, Shared } from './question';
 import assess from './questions/now/assess';
 import type { Standpoint } from './standpoint';
 import { Turns } from './turns';
@@ -10,21 +10,19 @@ import { Turns } from './turns';
 /** everything but the entries, which the log keeps */
 type Book = Omit<Logbook, 'entries'>;
 
-interface QuestionFile {
-	readonly default: QuestionKind;
-}
-
-/** The files of the room by the name of what they answer, each loaded when it is first asked for. */
-const FILES = new Map(
-	Object.entries(import.meta.glob<QuestionFile>(['./questions/*/*.ts', '!./questions/now/assess.ts'])).map(
-		([path, load]) => [/([^/]+)\.ts$/.exec(path)?.[1], load] as const
-	)
+/** The rooms of questions, each loaded when one of it is first asked for. */
+const ROOMS = import.meta.glob<{ readonly default: Readonly<Record<string, QuestionFile>> }>(
+	'./questions/*/index.ts'
 );
 
 /** What the first view asks is there from the start. */
-async function kindNamed(name: string): Promise<QuestionKind<unknown[]>> {
-	const found = name === 'assess' ? assess : (await FILES.get(name)?.())?.default;
-	if (!found) throw new RangeError(`the engine knows no question ${JSON.stringify(name)}`);
+async function kindNamed(kind: string): Promise<QuestionKind<unknown[]>> {
+	const [room, name] = kind.split('/');
+	const found =
+		kind === 'now/assess'
+			? assess
+			: (await ROOMS[`./questions/${room}/index.ts`]?.())?.default[`./${name}.ts`]?.default;
+	if (!found) throw new RangeError(`the engine knows no question ${JSON.stringify(kind)}`);
 	return found as unknown as QuestionKind<unknown[]>;
 }
 
@@ -57,7 +55,7 @@ export class Engine {
 		this.#log = new EntryLog(entries);
 		this.#replays.clear();
 		this.#shared.known = undefined;
-		this.#turns.giveUp('assess');
+		this.#turns.giveUp('now/assess');
 		this.#turns.change();
 	}
 

@@ -55,7 +55,7 @@ export class EngineClient {
 		let over = false;
 		await this.#now.take(
 			this.#api
-				.ask('assess', from, (done: number) => {
+				.ask('now/assess', from, (done: number) => {
 					if (!over && !this.stopped) this.progress = done;
 				})
 				.finally(() => {
@@ -74,7 +74,7 @@ export class EngineClient {
 		const from = this.#standpoint();
 		try {
 			if (!from) throw new Error('there is no rig in view any more');
-			await this.#api.ask('preparePlanning', from);
+			await this.#api.ask('now/preparePlanning', from);
 		} catch {
 			// Without a network and before everything is kept for that, the next question tries again.
 			this.#plans = false;
@@ -86,7 +86,7 @@ export class EngineClient {
 	/** Gives up a long replay; the figures stay as they were. */
 	async stop(): Promise<void> {
 		[this.stopped, this.progress] = [true, undefined];
-		await this.#api.giveUp('assess');
+		await this.#api.giveUp('now/assess');
 	}
 
 	/** Asks from where one stands now; nothing where there is no rig to ask about. */

@@ -55,8 +55,13 @@ export const question = <Args extends readonly unknown[], Answer>(
 	kind: QuestionKind<Args, Answer>
 ): QuestionKind<Args, Answer> => kind;
 
+/** A file of the room: a kind of question. */
+export interface QuestionFile {
+	readonly default: QuestionKind;
+}
+
 /**
- * Every kind of question by its name, which is the name of its file. Each file adds its own line here by declaration merging,
+ * Every kind of question by its name, which is the place of its file: `trip/planOfTrip`. Each file adds its own line here by declaration merging,
  * so that a new question is one new file.
  */
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- filled by the files of the room

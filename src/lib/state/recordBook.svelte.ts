@@ -168,7 +168,7 @@ async function demoEvenings(app: App, book: RecordBook, rig: string): Promise<vo
 	const { day } = zonedTime(app.nowMs, app.timeZone);
 	for (let ago = DEMO_DAYS; ago > 0; ago--) {
 		const foretold = await app.engine.ask(
-			'foretellAsOf',
+			'record/foretellAsOf',
 			zonedMs(dayPlus(day, -ago), app.timeZone, EVENING + 3)
 		);
 		if (foretold && foretold.rig === rig) await book.keep(foretold, app.timeZone);
@@ -189,14 +189,14 @@ async function follow(app: App, book: RecordBook): Promise<void> {
 	if (isDemo(rig) && book.of(rig).length === 0) await demoEvenings(app, book, rig);
 	for (const kept of book.open(rig, nowMs - KNOWN_AFTER_MS).slice(0, AT_ONCE)) {
 		const score = await app.engine.ask(
-			'score',
+			'record/score',
 			kept.foretold,
 			Math.min(nowMs, kept.foretold.forMs + TELLS_UNTIL_MS)
 		);
 		if (score !== undefined && score !== 'later') await book.settle(kept, score);
 	}
 	if (book.wants(rig, nowMs, app.timeZone)) {
-		const foretold = await app.engine.ask('foretell');
+		const foretold = await app.engine.ask('record/foretell');
 		if (foretold && foretold.rig === rig) await book.keep(foretold, app.timeZone);
 	}
 	const { spread } = recordSince(book.of(rig), app.prefs.current.recordSince?.[rig]);

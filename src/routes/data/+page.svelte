@@ -1,16 +1,16 @@
 <script lang="ts">
 	import { useApp } from '$lib/state';
-	import Aside from '$lib/ui/data/Aside.svelte';
-	import HandOver from '$lib/ui/data/HandOver.svelte';
-	import ImportLogbook from '$lib/ui/data/ImportLogbook.svelte';
-	import InThisBrowser from '$lib/ui/data/InThisBrowser.svelte';
-	import LookAndUnits from '$lib/ui/data/LookAndUnits.svelte';
-	import OwnTiles from '$lib/ui/data/OwnTiles.svelte';
-	import SaveAs from '$lib/ui/exchange/SaveAs.svelte';
-	import Wipe from '$lib/ui/data/Wipe.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
+	import Aside from '$lib/ui/features/data/Aside.svelte';
+	import HandOver from '$lib/ui/features/data/HandOver.svelte';
+	import ImportLogbook from '$lib/ui/features/exchange/ImportLogbook.svelte';
+	import InThisBrowser from '$lib/ui/features/data/InThisBrowser.svelte';
+	import LookAndUnits from '$lib/ui/features/data/LookAndUnits.svelte';
+	import OwnTiles from '$lib/ui/features/data/OwnTiles.svelte';
+	import SaveAs from '$lib/ui/features/exchange/SaveAs.svelte';
+	import Wipe from '$lib/ui/features/data/Wipe.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
 
 	const app = useApp();
 	const { records } = app;

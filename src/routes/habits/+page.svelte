@@ -5,28 +5,28 @@
 	import { sayDay } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import DayWater from '$lib/ui/habits/DayWater.svelte';
-	import DidItPay from '$lib/ui/habits/DidItPay.svelte';
-	import HabitPrices from '$lib/ui/habits/HabitPrices.svelte';
-	import HabitSheet from '$lib/ui/habits/HabitSheet.svelte';
-	import LeastSacrifice from '$lib/ui/habits/LeastSacrifice.svelte';
-	import MeasureIdeas from '$lib/ui/habits/MeasureIdeas.svelte';
-	import MeasureTable from '$lib/ui/habits/MeasureTable.svelte';
-	import MeterRun from '$lib/ui/habits/MeterRun.svelte';
-	import Waiting from '$lib/ui/now/Waiting.svelte';
-	import Columns from '$lib/ui/page/Columns.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import RigForm from '$lib/ui/rig/RigForm.svelte';
-	import { logSaying } from '$lib/ui/shell/saying';
-	import WhyHabit from '$lib/ui/why/WhyHabit.svelte';
+	import DayWater from '$lib/ui/features/habits/DayWater.svelte';
+	import DidItPay from '$lib/ui/features/habits/DidItPay.svelte';
+	import HabitPrices from '$lib/ui/features/habits/HabitPrices.svelte';
+	import HabitSheet from '$lib/ui/features/habits/HabitSheet.svelte';
+	import LeastSacrifice from '$lib/ui/features/habits/LeastSacrifice.svelte';
+	import MeasureIdeas from '$lib/ui/features/habits/MeasureIdeas.svelte';
+	import MeasureTable from '$lib/ui/features/habits/MeasureTable.svelte';
+	import MeterRun from '$lib/ui/features/habits/MeterRun.svelte';
+	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
+	import Columns from '$lib/ui/kit/page/Columns.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import RigForm from '$lib/ui/features/rig/RigForm.svelte';
+	import { logSaying } from '$lib/ui/parts/acts/notify';
+	import WhyHabit from '$lib/ui/features/why/WhyHabit.svelte';
 
 	const app = useApp();
 	const rig = $derived(app.liveRig);
 	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
 	const saving = latest(
-		() => app.engine.ask('saving'),
+		() => app.engine.ask('habits/saving'),
 		() => [app.engine.written, rig, app.tripAtHand]
 	);
 

@@ -3,15 +3,15 @@
 	import { tanksTouched } from '$core/rig';
 	import { KIND_WORDS } from '$core/words';
 	import { useApp } from '$lib/state';
-	import SelectField from '$lib/ui/fields/SelectField.svelte';
-	import { byDay } from '$lib/ui/ledger/byDay';
-	import { writersOf } from '$lib/ui/ledger/writers';
-	import DayEntries from '$lib/ui/ledger/DayEntries.svelte';
-	import EntryForm from '$lib/ui/ledger/EntryForm.svelte';
-	import Findings from '$lib/ui/now/Findings.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import { mendSaying, redoSaying, undoSaying } from '$lib/ui/shell/saying';
+	import SelectField from '$lib/ui/kit/fields/SelectField.svelte';
+	import { byDay } from '$lib/ui/features/ledger/byDay';
+	import { writersOf } from '$core/logbook';
+	import DayEntries from '$lib/ui/features/ledger/DayEntries.svelte';
+	import EntryForm from '$lib/ui/features/ledger/EntryForm.svelte';
+	import Findings from '$lib/ui/parts/notices/Findings.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import { mendSaying, redoSaying, undoSaying } from '$lib/ui/parts/acts/notify';
 
 	const app = useApp();
 	const DAYS_AT_ONCE = 10;

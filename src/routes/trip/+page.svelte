@@ -9,23 +9,23 @@
 	import { onMount } from 'svelte';
 	import { v7 as uuid } from 'uuid';
 	import { useApp } from '$lib/state';
-	import Columns from '$lib/ui/page/Columns.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import Spans from '$lib/ui/page/Spans.svelte';
-	import { notifyDone } from '$lib/ui/shell/saying';
-	import LoadBefore from '$lib/ui/trip/LoadBefore.svelte';
-	import PlanNews from '$lib/ui/trip/PlanNews.svelte';
-	import PointsAhead from '$lib/ui/trip/PointsAhead.svelte';
-	import Ribbon from '$lib/ui/trip/ribbon/Ribbon.svelte';
-	import Schools from '$lib/ui/trip/Schools.svelte';
-	import StopForm from '$lib/ui/trip/StopForm.svelte';
-	import StopList from '$lib/ui/trip/StopList.svelte';
-	import { copyOfTrip, keepChange, keepPoint } from '$lib/ui/trip/tripActs';
-	import TripForm from '$lib/ui/trip/TripForm.svelte';
-	import WhatIf from '$lib/ui/trip/WhatIf.svelte';
+	import Columns from '$lib/ui/kit/page/Columns.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import Spans from '$lib/ui/kit/page/Spans.svelte';
+	import { notifyDone } from '$lib/ui/parts/acts/notify';
+	import LoadBefore from '$lib/ui/features/trip/LoadBefore.svelte';
+	import PlanNews from '$lib/ui/features/trip/PlanNews.svelte';
+	import PointsAhead from '$lib/ui/features/trip/PointsAhead.svelte';
+	import Ribbon from '$lib/ui/features/trip/ribbon/Ribbon.svelte';
+	import Schools from '$lib/ui/features/trip/Schools.svelte';
+	import StopForm from '$lib/ui/features/trip/StopForm.svelte';
+	import StopList from '$lib/ui/features/trip/StopList.svelte';
+	import { copyOfTrip, keepChange, keepPoint } from '$lib/ui/features/trip/tripActs';
+	import TripForm from '$lib/ui/features/trip/TripForm.svelte';
+	import WhatIf from '$lib/ui/features/trip/WhatIf.svelte';
 
 	const app = useApp();
 	let open = $state<'trip' | 'new trip' | 'new stop' | 'what if'>();
@@ -46,19 +46,19 @@
 	const over = $derived(trip !== undefined && tripSpan(trip)[1] <= app.nowMs);
 	const planned = latest(() => {
 		void app.engine.assessment;
-		return trip && trip.stops.length > 0 && !over ? app.engine.ask('planOfTrip', trip.id) : undefined;
+		return trip && trip.stops.length > 0 && !over ? app.engine.ask('trip/planOfTrip', trip.id) : undefined;
 	});
 	const current = $derived(planned.value?.trip === trip?.id ? planned.value : undefined);
 	const plan = $derived(current?.plan);
 	const ways = latest(() => {
 		void app.engine.assessment;
-		return trip && trip.stops.length > 0 && !over ? app.engine.ask('waysOfTrip', trip.id) : undefined;
+		return trip && trip.stops.length > 0 && !over ? app.engine.ask('trip/waysOfTrip', trip.id) : undefined;
 	});
 	const others = $derived(ways.value?.trip === trip?.id ? ways.value : undefined);
 	const past = latest(() => {
 		void app.engine.written;
 		const firstMs = trip?.stops[0] ? instantMs(trip.stops[0].arrive) : app.nowMs;
-		return firstMs < app.nowMs ? app.engine.ask('smoothedPast', firstMs) : undefined;
+		return firstMs < app.nowMs ? app.engine.ask('tank/smoothedPast', firstMs) : undefined;
 	});
 	const words = $derived(
 		rig &&
@@ -239,7 +239,7 @@
 			</p>
 		{/if}
 		{#if plan && !over && rig.containers.length > 0}
-			{#await import('$lib/ui/runs/StaysByHand.svelte') then { default: StaysByHand }}
+			{#await import('$lib/ui/features/runs/StaysByHand.svelte') then { default: StaysByHand }}
 				<StaysByHand {app} trip={trip.id} />
 			{/await}
 		{/if}
@@ -306,7 +306,7 @@
 
 {#if toPlace && whole}
 	{@const stop = toPlace}
-	{#await import('$lib/ui/places/PointForm.svelte') then { default: PointForm }}
+	{#await import('$lib/ui/features/places/PointForm.svelte') then { default: PointForm }}
 		<PointForm
 			{app}
 			isNew

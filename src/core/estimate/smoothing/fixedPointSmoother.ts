@@ -1,5 +1,5 @@
 import { instantMs } from '../../logbook/index.js';
-import { dot, runToCompletion, type Moments, type Sparse } from '../../numerics/index.js';
+import { augment, dot, runToCompletion, type Moments, type Sparse } from '../../numerics/index.js';
 import { placeOf, posterior, predict, usableNow, type Estimate } from '../filter/index.js';
 import { applyEntry, predictTo } from '../gating/index.js';
 import type { AccountRows, AccountScope } from '../model/index.js';
@@ -67,7 +67,7 @@ export function* smoothedSumsInParts(
 	const first = later[0];
 	const beginMs = state.atMs === undefined && first ? Math.max(fromMs, instantMs(first.at)) : fromMs;
 	predict(model, state, Math.min(beginMs, atMs));
-	state.belief = state.belief.augmented(next);
+	state.belief = augment(state.belief, next);
 	state.belief.propagate([...start].map(([pool, row]) => ({ row, from: [[pool, 1]], constant: 0 })));
 
 	const passTo = (ms: number): void => predictTo(kept, state, ms);

@@ -1,5 +1,15 @@
 import { instantMs } from '../../logbook/index.js';
-import { Gaussian, solveRight } from '../../numerics/index.js';
+import {
+	augment,
+	blockOf,
+	difference,
+	Gaussian,
+	marginal,
+	product,
+	productWithTransposed,
+	solveRight,
+	sumOfMatrices
+} from '../../numerics/index.js';
 import { DAY_MS } from '../../time/index.js';
 import { bandOf, levelWithin, posterior, predict, type Estimate } from '../filter/index.js';
 import { applyEntry } from '../gating/index.js';
@@ -60,7 +70,7 @@ const KNOWN = (variance: number): number => 1e-9 * Math.max(1, variance);
  */
 function stepBack({ joint }: Link, after: Gaussian): Gaussian {
 	const n = after.size;
-	const gain = solveRight(joint.cov.block(n, 0, n), joint.cov.block(0, 0, n), KNOWN);
+	const gain = solveRight(blockOf(joint.cov, n, 0, n), blockOf(joint.cov, 0, 0, n), KNOWN);
 	const mean = new Float64Array(n);
 	for (let i = 0; i < n; i++) {
 		let sum = joint.mean[n + i] as number;
@@ -68,8 +78,11 @@ function stepBack({ joint }: Link, after: Gaussian): Gaussian {
 			sum += gain.at(i, k) * ((after.mean[k] as number) - (joint.mean[k] as number));
 		mean[i] = sum;
 	}
-	const change = gain.times(after.cov.minus(joint.cov.block(0, 0, n))).timesTransposed(gain);
-	return new Gaussian(n, mean, joint.cov.block(n, n, n).plus(change));
+	const change = productWithTransposed(
+		product(gain, difference(after.cov, blockOf(joint.cov, 0, 0, n))),
+		gain
+	);
+	return new Gaussian(n, mean, sumOfMatrices(blockOf(joint.cov, n, n, n), change));
 }
 
 /** The way from a moment on: each entry in two links, the time up to it and what happened; and a grid between. */
@@ -82,7 +95,7 @@ function linksOf(
 	const { state, later } = stateBefore(estimate, fromMs);
 	const startMs = state.atMs === undefined ? instantMs(later[0]?.at ?? new Date(atMs).toISOString()) : fromMs;
 	predict(model, state, startMs);
-	state.belief = state.belief.augmented(2 * n);
+	state.belief = augment(state.belief, 2 * n);
 	const links: Link[] = [];
 	const link = (ms: number, happen: () => void): void => {
 		remember(state.belief, n);
@@ -101,7 +114,7 @@ function linksOf(
 		link(ms, () => applyEntry(model, state, entry, failing));
 	}
 	passTo(atMs);
-	return { links, end: posterior(state).marginal(n) };
+	return { links, end: marginal(posterior(state), n) };
 }
 
 function levelIn(model: Model, belief: Gaussian, tankId: string, ms: number): PastLevel | undefined {

@@ -1,4 +1,4 @@
-import { cholesky, normalCdf, normalQuantile, type Random } from '../../numerics/index.js';
+import { cholesky, normalCdf, normalQuantile, type Random, submatrix } from '../../numerics/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import { levelOfPool, type Estimate } from '../../estimate/index.js';
 import { chanceStream } from './commonRandomNumbers.js';
@@ -56,7 +56,7 @@ function drawTogether(
 	paths: number
 ): readonly Float64Array[] {
 	const pick = picked.map(({ index }) => index);
-	const root = cholesky(belief.cov.pick(pick), () => SETTLED);
+	const root = cholesky(submatrix(belief.cov, pick), () => SETTLED);
 	const z = picked.map(({ random }) => normals(random, paths));
 	return pick.map((index, i) => {
 		const out = new Float64Array(paths).fill(belief.mean[index] ?? 0);

@@ -1,8 +1,9 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
 	import { Command, computeCommandScore } from 'bits-ui';
-	import Sheet from '../page/Sheet.svelte';
-	import { actsHere, everyAct, keysShown, type ShellAct, type ShellContext } from './acts';
+	import Sheet from '../kit/page/Sheet.svelte';
+	import type { ShellContext } from '../parts/acts/shellContext';
+	import { actsHere, everyAct, keysShown, type ShellAct } from './acts';
 
 	/** Everything that can be gone to or done, found by a few letters of its name. */
 	const { app, reach, onclose }: { app: App; reach: ShellContext; onclose: () => void } = $props();

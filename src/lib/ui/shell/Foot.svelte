@@ -2,8 +2,8 @@
 	import { likelyNext } from '$core/quickline';
 	import type { Rig } from '$core/logbook';
 	import type { App } from '$lib/state';
-	import QuickLine from '../quickline/QuickLine.svelte';
-	import { undoSaying } from './saying';
+	import QuickLine from '../features/quickline/QuickLine.svelte';
+	import { undoSaying } from '../parts/acts/notify';
 
 	interface Props {
 		app: App;
@@ -53,11 +53,11 @@
 			adds
 				? undefined
 				: app.engine.ask(
-						'effect',
+						'now/effect',
 						drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`))
 					)}
 		undo={last && { label: last.label, does: () => void undoSaying(app) }}
-		onlog={async (choice) => (await import('../quickline/grammar')).logLine(app, choice)}
+		onlog={async (choice) => (await import('../features/quickline/grammar')).logLine(app, choice)}
 	>
 		{#snippet writer()}
 			{#if named && later}

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
-	import Sheet from '../page/Sheet.svelte';
-	import { everyAct, keysShown, type ShellContext } from './acts';
+	import Sheet from '../kit/page/Sheet.svelte';
+	import type { ShellContext } from '../parts/acts/shellContext';
+	import { everyAct, keysShown } from './acts';
 
 	const { app, reach, onclose }: { app: App; reach: ShellContext; onclose: () => void } = $props();
 

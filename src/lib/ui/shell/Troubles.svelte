@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
-	import { downloadLogbook } from '../data/download';
-	import Notice from '../page/Notice.svelte';
+	import { downloadLogbook } from '../parts/acts/saveLogbook';
+	import Notice from '../kit/page/Notice.svelte';
 
 	/** What is amiss with the application itself, and what can be done about it. */
 	const { app, newBuild }: { app: App; newBuild: boolean } = $props();

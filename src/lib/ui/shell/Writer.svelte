@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { App } from '$lib/state';
-	import { writersOf } from '../ledger/writers';
+	import { writersOf } from '$core/logbook';
 
 	/** Who writes: a tap is the next of those who write here. */
 	const { app }: { app: App } = $props();

@@ -1,6 +1,7 @@
+import type { ShellContext } from '../parts/acts/shellContext';
 import { goto } from '$app/navigation';
 import type { App } from '$lib/state';
-import { redoSaying, undoSaying } from './saying';
+import { redoSaying, undoSaying } from '../parts/acts/notify';
 import { VIEWS } from './views';
 
 /** What can be gone to or done from anywhere: by its key, or out of the command list. */
@@ -10,16 +11,6 @@ export interface ShellAct {
 	/** as the keys are bound; two in a row are pressed one after the other */
 	readonly keys?: string;
 	readonly does: () => void;
-}
-
-/** What acts need of the page. */
-export interface ShellContext {
-	/** puts the cursor into the quick line, and a text, where one is given */
-	readonly line: (text?: string) => void;
-	readonly showKeys: () => void;
-	readonly showList: () => void;
-	/** whether something lies over the page, or is about to */
-	readonly isCovered: () => boolean;
 }
 
 const to = (path: string) => (): void => void goto(path);

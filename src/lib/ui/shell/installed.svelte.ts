@@ -1,7 +1,7 @@
 import { goto } from '$app/navigation';
 import { LOOK_AHEAD_DAYS } from '$core/now';
 import type { App } from '$lib/state';
-import { opened } from '../data/opened.svelte';
+import { opened } from '../../state/opened.svelte';
 
 /** What browsers give to an installed application; others lack it. */
 interface Installed {

@@ -1,6 +1,7 @@
 import type { App } from '$lib/state';
 import { tinykeys } from 'tinykeys';
-import { everyAct, type ShellContext } from './acts';
+import type { ShellContext } from '../parts/acts/shellContext';
+import { everyAct } from './acts';
 
 /** Whether somebody is typing, or something lies over the page that has the keys. */
 const isTaken = (target: EventTarget | null): boolean =>

@@ -1,10 +1,10 @@
 <svelte:options runes />
 
 <script lang="ts">
-	import { CSV_TABLES, recordTables, TAG_ROWS } from '$lib/ui/data/formatPage';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
+	import { CSV_TABLES, recordTables, TAG_ROWS } from '$lib/ui/features/data/formatPage';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
 
 	const records = recordTables();
 </script>

@@ -4,15 +4,15 @@
 	import { tankById } from '$core/rig';
 	import { useApp } from '$lib/state';
 	import { followRecord, recordBeside, recordSince, resetRecord } from '$lib/state/recordBook.svelte';
-	import DataTable from '$lib/ui/page/DataTable.svelte';
-	import FactList from '$lib/ui/page/FactList.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import BandRow from '$lib/ui/review/BandRow.svelte';
+	import DataTable from '$lib/ui/kit/page/DataTable.svelte';
+	import FactList from '$lib/ui/kit/page/FactList.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import BandRow from '$lib/ui/features/review/BandRow.svelte';
 	import { errorMessage } from '$lib/errorMessage';
-	import { toast } from '$lib/ui/shell/toast.svelte';
+	import { toast } from '$lib/ui/kit/toast.svelte';
 	import { untrack } from 'svelte';
 
 	const app = useApp();

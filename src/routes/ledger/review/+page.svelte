@@ -6,21 +6,21 @@
 	import { sayErrands, sayInstant, sayPart, sayReviewDetail, sayReviewHeadline } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import Chart from '$lib/ui/charts/Chart.svelte';
-	import { reviewChart } from '$lib/ui/charts/reviewChart';
-	import Columns from '$lib/ui/page/Columns.svelte';
-	import DataTable from '$lib/ui/page/DataTable.svelte';
-	import InFigures from '$lib/ui/page/InFigures.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import Beside from '$lib/ui/review/Beside.svelte';
-	import Otherwise from '$lib/ui/review/Otherwise.svelte';
-	import { saveTable, TABLE_NAMES } from '$lib/ui/review/saveTable';
-	import ShareTable from '$lib/ui/review/ShareTable.svelte';
-	import StretchChoice from '$lib/ui/review/StretchChoice.svelte';
-	import TankAccount from '$lib/ui/review/TankAccount.svelte';
+	import Chart from '$lib/ui/kit/charts/Chart.svelte';
+	import { reviewChart } from '$lib/ui/parts/charts/reviewChart';
+	import Columns from '$lib/ui/kit/page/Columns.svelte';
+	import DataTable from '$lib/ui/kit/page/DataTable.svelte';
+	import InFigures from '$lib/ui/kit/page/InFigures.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import Beside from '$lib/ui/features/review/Beside.svelte';
+	import Otherwise from '$lib/ui/features/review/Otherwise.svelte';
+	import { saveTable, TABLE_NAMES } from '$lib/ui/features/review/saveTable';
+	import ShareTable from '$lib/ui/features/review/ShareTable.svelte';
+	import StretchChoice from '$lib/ui/features/review/StretchChoice.svelte';
+	import TankAccount from '$lib/ui/features/review/TankAccount.svelte';
 	import { untrack } from 'svelte';
 	import {
 		addressOf,
@@ -28,7 +28,7 @@
 		lookingAt,
 		usualChoice,
 		type ChosenStretch
-	} from '$lib/ui/review/stretches';
+	} from '$lib/ui/features/review/stretches';
 
 	const app = useApp();
 	const rig = $derived(app.rig);
@@ -48,13 +48,13 @@
 	const asked = latest(() => {
 		if (!looking || !rig) return undefined;
 		const own = looking;
-		const back = app.engine.ask('lookBack', own, (done) => {
+		const back = app.engine.ask('review/lookBack', own, (done) => {
 			if (looking === own) progress = done;
 		});
 		return back?.finally(() => (progress = undefined));
 	});
 	const others = latest(
-		() => app.engine.ask('tripsInShort'),
+		() => app.engine.ask('review/tripsInShort'),
 		() => [app.engine.written, rig?.id]
 	);
 	const nothing = $derived(asked.value && 'nothing' in asked.value ? asked.value.nothing : undefined);

@@ -3,16 +3,16 @@
 	import { FROST_CAUTION, midSentence, sayDue, sayDueNow, sayFrostNight, sayFrostRisk } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import { doneSaying } from '$lib/ui/care/done';
-	import IdeaList from '$lib/ui/care/IdeaList.svelte';
-	import TaskList from '$lib/ui/care/TaskList.svelte';
-	import WaterTable from '$lib/ui/care/WaterTable.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import RigForm from '$lib/ui/rig/RigForm.svelte';
-	import { notifyDone } from '$lib/ui/shell/saying';
+	import { doneSaying } from '$lib/ui/features/care/done';
+	import IdeaList from '$lib/ui/features/care/IdeaList.svelte';
+	import TaskList from '$lib/ui/features/care/TaskList.svelte';
+	import WaterTable from '$lib/ui/features/care/WaterTable.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import RigForm from '$lib/ui/features/rig/RigForm.svelte';
+	import { notifyDone } from '$lib/ui/parts/acts/notify';
 	import { v7 as uuid } from 'uuid';
 
 	const app = useApp();
@@ -22,11 +22,11 @@
 	const units = $derived(app.prefs.current.units);
 	/** what is due changes with what is written, and with the hours */
 	const care = latest(
-		() => app.engine.ask('care'),
+		() => app.engine.ask('care/care'),
 		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const aged = latest(
-		() => app.engine.ask('water'),
+		() => app.engine.ask('care/water'),
 		() => [app.engine.written, app.rig?.id, app.hour]
 	);
 	const water = $derived(aged.value?.rig === app.rig?.id ? aged.value : undefined);

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { useApp } from '$lib/state';
-	import SanitisingForm from '$lib/ui/care/SanitisingForm.svelte';
-	import TreatmentForm from '$lib/ui/care/TreatmentForm.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
+	import SanitisingForm from '$lib/ui/features/care/SanitisingForm.svelte';
+	import TreatmentForm from '$lib/ui/features/care/TreatmentForm.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
 
 	const app = useApp();
 	const rig = $derived(app.liveRig);

@@ -3,13 +3,13 @@
 	import { tankById } from '$core/rig';
 	import { LAY_UP_CAUTION, sayLayUpStep, sayRemains, sayWayBackStep } from '$core/words';
 	import { useApp } from '$lib/state';
-	import { drainedEntries } from '$lib/ui/care/drained';
-	import TickList from '$lib/ui/care/TickList.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import { logSaying } from '$lib/ui/shell/saying';
+	import { drainedEntries } from '$lib/ui/features/care/drained';
+	import TickList from '$lib/ui/features/care/TickList.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import { logSaying } from '$lib/ui/parts/acts/notify';
 
 	const app = useApp();
 	const rig = $derived(app.liveRig);

@@ -5,14 +5,14 @@
 	import { dayText, listed, saySpare } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import NumberField from '$lib/ui/fields/NumberField.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import { keepOfRig } from '$lib/ui/runs/start/ofRig';
-	import RigPlan from '$lib/ui/rig/weighing/RigPlan.svelte';
-	import WeightTable from '$lib/ui/rig/weighing/WeightTable.svelte';
+	import NumberField from '$lib/ui/kit/fields/NumberField.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import { keepOfRig } from '$lib/ui/features/runs/start/ofRig';
+	import RigPlan from '$lib/ui/features/rig/weighing/RigPlan.svelte';
+	import WeightTable from '$lib/ui/features/rig/weighing/WeightTable.svelte';
 
 	const app = useApp();
 	const units = $derived(app.prefs.current.units);
@@ -21,7 +21,7 @@
 	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
 	const stops = latest(() => {
 		void app.engine.assessment;
-		return app.engine.ask('aboard');
+		return app.engine.ask('trip/aboard');
 	});
 	const now = $derived(new Map(app.engine.assessment?.levels.tanks.map(({ id, litres }) => [id, litres])));
 	const rows = $derived(

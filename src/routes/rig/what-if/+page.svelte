@@ -4,11 +4,11 @@
 	import { sayGain } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Comparison from '$lib/ui/rig/weighing/Comparison.svelte';
-	import IdeaFields from '$lib/ui/rig/weighing/IdeaFields.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Comparison from '$lib/ui/features/rig/weighing/Comparison.svelte';
+	import IdeaFields from '$lib/ui/features/rig/weighing/IdeaFields.svelte';
 
 	const app = useApp();
 	let tankId = $state('');
@@ -25,7 +25,10 @@
 	const both = latest(() => {
 		const [now, then] = [rig, next];
 		if (!now || !then) return undefined;
-		return Promise.all([app.engine.ask('autonomyFromFull', now), app.engine.ask('autonomyFromFull', then)]);
+		return Promise.all([
+			app.engine.ask('tank/autonomyFromFull', now),
+			app.engine.ask('tank/autonomyFromFull', then)
+		]);
 	});
 	const asIs = $derived(next && both.value?.[0]);
 	const changed = $derived(next && both.value?.[1]);

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { useApp } from '$lib/state';
-	import WithRuns from '$lib/ui/runs/WithRuns.svelte';
+	import WithRuns from '$lib/ui/features/runs/WithRuns.svelte';
 
 	const app = useApp();
 	const query = $derived(page.url.searchParams);
@@ -12,7 +12,7 @@
 <WithRuns {app}>
 	{#snippet children({ book, rig })}
 		{#if id === 'fill'}
-			{#await import('$lib/ui/runs/start/FillStart.svelte') then { default: FillStart }}
+			{#await import('$lib/ui/features/runs/start/FillStart.svelte') then { default: FillStart }}
 				<FillStart
 					{app}
 					{book}
@@ -21,7 +21,7 @@
 				/>
 			{/await}
 		{:else if id === 'dump'}
-			{#await import('$lib/ui/runs/start/DumpStart.svelte') then { default: DumpStart }}
+			{#await import('$lib/ui/features/runs/start/DumpStart.svelte') then { default: DumpStart }}
 				<DumpStart
 					{app}
 					{book}
@@ -34,11 +34,11 @@
 				/>
 			{/await}
 		{:else if id === 'carry'}
-			{#await import('$lib/ui/runs/start/CarryStart.svelte') then { default: CarryStart }}
+			{#await import('$lib/ui/features/runs/start/CarryStart.svelte') then { default: CarryStart }}
 				<CarryStart {app} {book} {rig} by={query.get('by')} />
 			{/await}
 		{:else}
-			{#await import('$lib/ui/runs/screen/RunOpened.svelte') then { default: RunOpened }}
+			{#await import('$lib/ui/features/runs/screen/RunOpened.svelte') then { default: RunOpened }}
 				<RunOpened {app} {book} {id} handed={page.url.hash.slice(1)} />
 			{/await}
 		{/if}

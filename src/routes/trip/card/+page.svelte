@@ -4,9 +4,9 @@
 	import { sayInstant } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import Page from '$lib/ui/page/Page.svelte';
-	import Card from '$lib/ui/trip/card/Card.svelte';
-	import { cardOf } from '$lib/ui/trip/card/cardFacts';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import Card from '$lib/ui/features/trip/card/Card.svelte';
+	import { cardOf } from '$lib/ui/features/trip/card/cardFacts';
 
 	const app = useApp();
 	const whole = $derived(

@@ -35,7 +35,7 @@ const care = question({
 
 declare module '../../question' {
 	interface Questions {
-		care: typeof care;
+		'care/care': typeof care;
 	}
 }
 

@@ -20,7 +20,7 @@ const water = question({
 
 declare module '../../question' {
 	interface Questions {
-		water: typeof water;
+		'care/water': typeof water;
 	}
 }
 

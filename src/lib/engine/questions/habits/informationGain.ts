@@ -8,7 +8,7 @@ const informationGain = question({
 
 declare module '../../question' {
 	interface Questions {
-		informationGain: typeof informationGain;
+		'habits/informationGain': typeof informationGain;
 	}
 }
 

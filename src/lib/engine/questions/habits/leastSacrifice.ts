@@ -41,7 +41,7 @@ const leastSacrifice = question({
 
 declare module '../../question' {
 	interface Questions {
-		leastSacrifice: typeof leastSacrifice;
+		'habits/leastSacrifice': typeof leastSacrifice;
 	}
 }
 

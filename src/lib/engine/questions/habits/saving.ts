@@ -55,7 +55,7 @@ const saving = question({
 
 declare module '../../question' {
 	interface Questions {
-		saving: typeof saving;
+		'habits/saving': typeof saving;
 	}
 }
 

@@ -30,7 +30,7 @@ const assess = question({
 
 declare module '../../question' {
 	interface Questions {
-		assess: typeof assess;
+		'now/assess': typeof assess;
 	}
 }
 

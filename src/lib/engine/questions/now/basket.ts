@@ -30,7 +30,7 @@ const basket = question({
 
 declare module '../../question' {
 	interface Questions {
-		basket: typeof basket;
+		'now/basket': typeof basket;
 	}
 }
 

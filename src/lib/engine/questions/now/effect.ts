@@ -33,7 +33,7 @@ const effect = question({
 
 declare module '../../question' {
 	interface Questions {
-		effect: typeof effect;
+		'now/effect': typeof effect;
 	}
 }
 

@@ -13,7 +13,7 @@ const forecastByDay = question({
 
 declare module '../../question' {
 	interface Questions {
-		forecastByDay: typeof forecastByDay;
+		'now/forecastByDay': typeof forecastByDay;
 	}
 }
 

@@ -10,7 +10,7 @@ const preparePlanning = question({
 
 declare module '../../question' {
 	interface Questions {
-		preparePlanning: typeof preparePlanning;
+		'now/preparePlanning': typeof preparePlanning;
 	}
 }
 

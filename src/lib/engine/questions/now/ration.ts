@@ -9,7 +9,7 @@ const ration = question({
 
 declare module '../../question' {
 	interface Questions {
-		ration: typeof ration;
+		'now/ration': typeof ration;
 	}
 }
 

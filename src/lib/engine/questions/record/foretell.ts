@@ -13,7 +13,7 @@ const foretell = question({
 
 declare module '../../question' {
 	interface Questions {
-		foretell: typeof foretell;
+		'record/foretell': typeof foretell;
 	}
 }
 

@@ -8,7 +8,7 @@ const foretellAsOf = question({
 
 declare module '../../question' {
 	interface Questions {
-		foretellAsOf: typeof foretellAsOf;
+		'record/foretellAsOf': typeof foretellAsOf;
 	}
 }
 

@@ -9,7 +9,7 @@ const score = question({
 
 declare module '../../question' {
 	interface Questions {
-		score: typeof score;
+		'record/score': typeof score;
 	}
 }
 

@@ -29,7 +29,7 @@ const counterfactual = question({
 
 declare module '../../question' {
 	interface Questions {
-		counterfactual: typeof counterfactual;
+		'review/counterfactual': typeof counterfactual;
 	}
 }
 

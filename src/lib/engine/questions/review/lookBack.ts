@@ -79,7 +79,7 @@ const lookBack = question({
 
 declare module '../../question' {
 	interface Questions {
-		lookBack: typeof lookBack;
+		'review/lookBack': typeof lookBack;
 	}
 }
 

@@ -65,7 +65,7 @@ const tripsInShort = question({
 
 declare module '../../question' {
 	interface Questions {
-		tripsInShort: typeof tripsInShort;
+		'review/tripsInShort': typeof tripsInShort;
 	}
 }
 

@@ -15,7 +15,7 @@ const dumpSetup = question({
 
 declare module '../../question' {
 	interface Questions {
-		dumpSetup: typeof dumpSetup;
+		'runs/dumpSetup': typeof dumpSetup;
 	}
 }
 

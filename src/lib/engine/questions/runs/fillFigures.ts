@@ -8,7 +8,7 @@ const fillFigures = question({
 
 declare module '../../question' {
 	interface Questions {
-		fillFigures: typeof fillFigures;
+		'runs/fillFigures': typeof fillFigures;
 	}
 }
 

@@ -8,7 +8,7 @@ const fillSetup = question({
 
 declare module '../../question' {
 	interface Questions {
-		fillSetup: typeof fillSetup;
+		'runs/fillSetup': typeof fillSetup;
 	}
 }
 

@@ -47,7 +47,7 @@ const nearByHand = question({
 
 declare module '../../question' {
 	interface Questions {
-		nearByHand: typeof nearByHand;
+		'runs/nearByHand': typeof nearByHand;
 	}
 }
 

@@ -55,25 +55,27 @@ const drawn = { kind: 'use', at: '2027-05-01T18:00:00Z', habit: 'dishes', times:
 
 describe('what containers can do', () => {
 	it('a bucket smaller than the hose is poured into, and one that is all headroom is none', async () => {
-		const stays = await begun()('staysByHand', { trip: 'trip' });
+		const stays = await begun()('runs/staysByHand', { trip: 'trip' });
 		expect(stays.map(({ container }) => container)).toEqual(['bucket', 'can']);
 		// What is left of the stay, 4¼ days of 20 L, and what is in the tank, 9 L a time.
 		expect(stays[0]?.stay.loads).toBeGreaterThan(9);
 		expect(stays[0]?.says).toMatch(/^The last four days at Camp with Bucket: /);
-		await expect(begun()('stayLoads', { container: 'brim', days: 3 })).rejects.toThrow(/no such container/);
+		await expect(begun()('runs/stayLoads', { container: 'brim', days: 3 })).rejects.toThrow(
+			/no such container/
+		);
 	});
 	it('when to go is told where one lives from it, and of a hose that fits', async () => {
-		expect(await begun([emptied])('whenToGo', {})).toEqual([]);
+		expect(await begun([emptied])('runs/whenToGo', {})).toEqual([]);
 		const lives = begun([{ ...emptied, where: 'bucket' }]);
-		expect((await lives('whenToGo', {}))[0]).toMatch(/^Bucket is just right for Grey/);
-		expect(await begun([{ ...emptied, where: 'brim' }])('whenToGo', {})).toEqual([]);
+		expect((await lives('runs/whenToGo', {}))[0]).toMatch(/^Bucket is just right for Grey/);
+		expect(await begun([{ ...emptied, where: 'brim' }])('runs/whenToGo', {})).toEqual([]);
 	});
 	it('what is near is offered where it is wanted', async () => {
 		// A full tank wants no water.
-		expect(await begun()('nearByHand', 'camp')).toEqual([]);
-		const [offer] = await begun([drawn])('nearByHand', 'camp');
+		expect(await begun()('runs/nearByHand', 'camp')).toEqual([]);
+		const [offer] = await begun([drawn])('runs/nearByHand', 'camp');
 		expect(offer).toMatchObject({ container: 'can', service: 'water' });
 		expect(offer?.says).toContain('No tap at Camp; Well is near: with Can');
-		expect(await begun([drawn])('nearByHand', 'nowhere')).toEqual([]);
+		expect(await begun([drawn])('runs/nearByHand', 'nowhere')).toEqual([]);
 	});
 });

@@ -24,7 +24,7 @@ const stayLoads = question({
 
 declare module '../../question' {
 	interface Questions {
-		stayLoads: typeof stayLoads;
+		'runs/stayLoads': typeof stayLoads;
 	}
 }
 

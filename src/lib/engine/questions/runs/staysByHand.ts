@@ -56,7 +56,7 @@ const staysByHand = question({
 
 declare module '../../question' {
 	interface Questions {
-		staysByHand: typeof staysByHand;
+		'runs/staysByHand': typeof staysByHand;
 	}
 }
 

@@ -25,7 +25,7 @@ const whenToGo = question({
 
 declare module '../../question' {
 	interface Questions {
-		whenToGo: typeof whenToGo;
+		'runs/whenToGo': typeof whenToGo;
 	}
 }
 

@@ -10,7 +10,7 @@ const autonomyFromFull = question({
 
 declare module '../../question' {
 	interface Questions {
-		autonomyFromFull: typeof autonomyFromFull;
+		'tank/autonomyFromFull': typeof autonomyFromFull;
 	}
 }
 

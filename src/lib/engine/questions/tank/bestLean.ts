@@ -10,7 +10,7 @@ const bestLean = question({
 
 declare module '../../question' {
 	interface Questions {
-		bestLean: typeof bestLean;
+		'tank/bestLean': typeof bestLean;
 	}
 }
 

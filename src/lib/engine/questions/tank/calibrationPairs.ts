@@ -9,7 +9,7 @@ const calibrationPairs = question({
 
 declare module '../../question' {
 	interface Questions {
-		calibrationPairs: typeof calibrationPairs;
+		'tank/calibrationPairs': typeof calibrationPairs;
 	}
 }
 

@@ -19,7 +19,7 @@ const levelAt = question({
 
 declare module '../../question' {
 	interface Questions {
-		levelAt: typeof levelAt;
+		'tank/levelAt': typeof levelAt;
 	}
 }
 

@@ -8,7 +8,7 @@ const smoothedPast = question({
 
 declare module '../../question' {
 	interface Questions {
-		smoothedPast: typeof smoothedPast;
+		'tank/smoothedPast': typeof smoothedPast;
 	}
 }
 

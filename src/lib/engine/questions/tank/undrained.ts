@@ -9,7 +9,7 @@ const undrained = question({
 
 declare module '../../question' {
 	interface Questions {
-		undrained: typeof undrained;
+		'tank/undrained': typeof undrained;
 	}
 }
 

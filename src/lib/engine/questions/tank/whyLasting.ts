@@ -8,7 +8,7 @@ const whyLasting = question({
 
 declare module '../../question' {
 	interface Questions {
-		whyLasting: typeof whyLasting;
+		'tank/whyLasting': typeof whyLasting;
 	}
 }
 

@@ -8,7 +8,7 @@ const whyLevel = question({
 
 declare module '../../question' {
 	interface Questions {
-		whyLevel: typeof whyLevel;
+		'tank/whyLevel': typeof whyLevel;
 	}
 }
 

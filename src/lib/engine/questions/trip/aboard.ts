@@ -15,7 +15,7 @@ const aboard = question({
 
 declare module '../../question' {
 	interface Questions {
-		aboard: typeof aboard;
+		'trip/aboard': typeof aboard;
 	}
 }
 

@@ -39,7 +39,7 @@ const newsOfPlan = question({
 
 declare module '../../question' {
 	interface Questions {
-		newsOfPlan: typeof newsOfPlan;
+		'trip/newsOfPlan': typeof newsOfPlan;
 	}
 }
 

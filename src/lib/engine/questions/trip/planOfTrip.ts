@@ -45,7 +45,7 @@ const planOfTrip = question({
 
 declare module '../../question' {
 	interface Questions {
-		planOfTrip: typeof planOfTrip;
+		'trip/planOfTrip': typeof planOfTrip;
 	}
 }
 

@@ -19,7 +19,7 @@ const tryChange = question({
 
 declare module '../../question' {
 	interface Questions {
-		tryChange: typeof tryChange;
+		'trip/tryChange': typeof tryChange;
 	}
 }
 

@@ -73,7 +73,7 @@ const waysOfTrip = question({
 
 declare module '../../question' {
 	interface Questions {
-		waysOfTrip: typeof waysOfTrip;
+		'trip/waysOfTrip': typeof waysOfTrip;
 	}
 }
 

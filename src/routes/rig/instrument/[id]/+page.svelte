@@ -6,15 +6,15 @@
 	import { dayText, saySuspicion } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import GaugeLessons from '$lib/ui/instrument/GaugeLessons.svelte';
-	import MeterFacts from '$lib/ui/instrument/MeterFacts.svelte';
-	import Notice from '$lib/ui/page/Notice.svelte';
-	import Page from '$lib/ui/page/Page.svelte';
-	import PageHead from '$lib/ui/page/PageHead.svelte';
-	import Section from '$lib/ui/page/Section.svelte';
-	import HeldChange from '$lib/ui/rig/change/HeldChange.svelte';
-	import { Proposals } from '$lib/ui/rig/change/proposals.svelte';
-	import RigForm from '$lib/ui/rig/RigForm.svelte';
+	import GaugeLessons from '$lib/ui/features/rig/instrument/GaugeLessons.svelte';
+	import MeterFacts from '$lib/ui/features/rig/instrument/MeterFacts.svelte';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
+	import Section from '$lib/ui/kit/page/Section.svelte';
+	import HeldChange from '$lib/ui/features/rig/change/HeldChange.svelte';
+	import { Proposals } from '$lib/ui/features/rig/change/proposals.svelte';
+	import RigForm from '$lib/ui/features/rig/RigForm.svelte';
 
 	const app = useApp();
 	const proposals = new Proposals(app);
@@ -27,7 +27,7 @@
 	const tank = $derived(rig && instrument && tankById(rig, instrument.tank));
 	const now = $derived(app.engine.assessment);
 	const seen = latest(
-		() => gauge && app.engine.ask('calibrationPairs', gauge.id),
+		() => gauge && app.engine.ask('tank/calibrationPairs', gauge.id),
 		() => [app.engine.written, gauge]
 	);
 	const doubted = $derived(new Set(now?.levels.doubts.map(({ entry }) => entry)));

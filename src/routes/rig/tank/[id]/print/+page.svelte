@@ -3,9 +3,9 @@
 	import { tankById } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import { useApp } from '$lib/state';
-	import Page from '$lib/ui/page/Page.svelte';
-	import DipStrips from '$lib/ui/tank/dip/DipStrips.svelte';
-	import { depthText, dipLines, rodOf, STEPPINGS, type Stepping } from '$lib/ui/tank/dip/dipView';
+	import Page from '$lib/ui/kit/page/Page.svelte';
+	import DipStrips from '$lib/ui/features/tank/dip/DipStrips.svelte';
+	import { depthText, dipLines, rodOf, STEPPINGS, type Stepping } from '$lib/ui/features/tank/dip/dipView';
 
 	const app = useApp();
 	const units = $derived(app.prefs.current.units);

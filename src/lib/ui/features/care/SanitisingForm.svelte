@@ -1,0 +1,106 @@
+<script lang="ts">
+	import { MOST_MG_PER_L, sanitisingDose, SOAKS, type LeftInside, type Product } from '$core/care';
+	import type { Rig } from '$core/logbook';
+	import { usableOf } from '$core/rig';
+	import type { UnitChoice } from '$core/units';
+	import { DOSE_CAUTION, formatMl, sayDose, sayRefusal } from '$core/words';
+	import NumberField from '../../kit/fields/NumberField.svelte';
+	import SelectField from '../../kit/fields/SelectField.svelte';
+
+	/** How much bleach for a tank, how long, and how often to rinse. */
+	const { rig, units }: { rig: Rig; units: UnitChoice } = $props();
+
+	const fresh = $derived(rig.tanks.filter(({ holds }) => holds === 'fresh'));
+	let tankId = $state('');
+	const tank = $derived(fresh.find(({ id }) => id === tankId) ?? fresh[0]);
+	let staysL = $derived<number | undefined>(tank?.deadL ?? 0);
+	let percent = $state<number | undefined>();
+	let target = $state('50');
+	let product = $state<Product>('plain-bleach');
+	let inside = $state<LeftInside>('nothing');
+
+	// As the rig has it, until something else is typed.
+	let tankL = $derived<number | undefined>(tank ? usableOf(tank) + (tank.deadL ?? 0) : 0);
+	let systemL = $derived<number | undefined>(tank?.portable ? 0 : (rig.systemL ?? 0));
+	const answer = $derived(
+		percent === undefined
+			? undefined
+			: sanitisingDose({
+					tankL: tankL ?? 0,
+					systemL: systemL ?? 0,
+					staysL: staysL ?? 0,
+					mgPerL: Number(target),
+					percent,
+					product,
+					inside
+				})
+	);
+</script>
+
+<p class="mind">{DOSE_CAUTION}</p>
+<div class="fields">
+	<SelectField
+		label="Tank"
+		value={tank?.id ?? ''}
+		options={fresh.map(({ id, name }) => ({ value: id, label: name }))}
+		onchange={(id) => (tankId = id)}
+	/>
+	<NumberField label="It holds, all of it" of="volume" {units} bind:value={tankL} />
+	<NumberField label="Heater and pipes" of="volume" {units} bind:value={systemL} />
+	<NumberField label="Stays when it is drained" of="volume" {units} bind:value={staysL} />
+	<SelectField
+		label="What you have"
+		bind:value={product}
+		options={[
+			{ value: 'plain-bleach', label: 'plain, unscented chlorine bleach' },
+			{ value: 'scented-bleach', label: 'bleach with scent or detergent' },
+			{ value: 'other', label: 'another product' }
+		]}
+	/>
+	<NumberField label="Chlorine, as its label says" suffix="%" bind:value={percent} />
+	<SelectField
+		label="How strong"
+		bind:value={target}
+		options={SOAKS.map(({ mgPerL, hours }) => ({
+			value: String(mgPerL),
+			label: `${mgPerL} mg/L, to soak ${hours} h`
+		}))}
+	/>
+	<SelectField
+		label="In the tank from before"
+		bind:value={inside}
+		options={[
+			{ value: 'nothing', label: 'nothing but water' },
+			{ value: 'acid', label: 'vinegar, citric acid, descaler' },
+			{ value: 'ammonia', label: 'a cleaner with ammonia' },
+			{ value: 'other', label: 'another product' }
+		]}
+	/>
+</div>
+<div aria-live="polite" class="answer">
+	{#if !answer}
+		<p class="soft">
+			Say what the label says of its chlorine, and the dose stands here. No more than {MOST_MG_PER_L} mg/L is reckoned.
+		</p>
+	{:else if answer.ok}
+		<p class="figure">{formatMl(answer.ml, units)}</p>
+		<ol>
+			{#each sayDose(answer, units) as says (says)}<li>{says}</li>{/each}
+		</ol>
+	{:else}<p class="mind"><strong>No dose:</strong> {sayRefusal(answer.refused, units)}</p>{/if}
+</div>
+
+<style>
+	.answer {
+		display: grid;
+		gap: var(--gap-2);
+	}
+	.figure {
+		font: 650 2.4rem var(--display);
+	}
+	ol {
+		list-style: decimal;
+		padding-left: 1.4rem;
+		max-width: 46rem;
+	}
+</style>

@@ -1,0 +1,27 @@
+<script lang="ts">
+	import type { App } from '$lib/state';
+	import { toast } from '../../kit/toast.svelte';
+	import { downloadLogbook } from '../../parts/acts/saveLogbook';
+	import { handOver, type HandedOver } from './handOver';
+
+	/** The logbook to a file, and to another person: by the device's own share sheet, else as a file. */
+	const { app }: { app: App } = $props();
+	const SAID: Readonly<Record<HandedOver, string | undefined>> = {
+		shared: 'Handed over. The other reads it in under Data, and sees first what it changes.',
+		saved: 'This device shares no files by itself, so the logbook was saved: send that file.',
+		kept: undefined
+	};
+	async function hand(): Promise<void> {
+		const said = SAID[await handOver(app)];
+		if (said !== undefined) toast(said);
+	}
+</script>
+
+<p class="buttons">
+	<button class="primary" onclick={() => downloadLogbook(app)}>Save the logbook to a file</button>
+	<button onclick={() => void hand()}>Hand it over</button>
+</p>
+<p class="soft">
+	Two who write the same log hand it to and fro: entries merge, the later edit wins, and none is lost. Put
+	your name to yours: “Your name on entries” below, or a tap beside the quick line.
+</p>

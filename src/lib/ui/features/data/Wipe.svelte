@@ -1,0 +1,41 @@
+<script lang="ts">
+	import type { App } from '$lib/state';
+	import { recordBeside } from '$lib/state/recordBook.svelte';
+	import { runsBeside } from '$lib/state/runBook.svelte';
+	import { downloadLogbook } from '../../parts/acts/saveLogbook';
+
+	/** Takes everything out of this browser, once it has been saved. */
+	const { app }: { app: App } = $props();
+	let saved = $state(false);
+	let sure = $state(false);
+
+	/** The runs that are kept beside the logbook go with it. */
+	async function wipe(): Promise<void> {
+		await app.wipe();
+		const book = runsBeside(app);
+		await book.clear();
+		await recordBeside(app).clear();
+		book.close();
+	}
+</script>
+
+<p>Takes everything out of this browser. Save a copy first; there is no undo for this.</p>
+<p class="buttons">
+	<button
+		onclick={() => {
+			downloadLogbook(app);
+			saved = true;
+		}}>1. Save a copy</button
+	>
+	<label class="check"
+		><input type="checkbox" bind:checked={sure} disabled={!saved} /> 2. I have the copy</label
+	>
+	<button class="danger" disabled={!saved || !sure} onclick={() => void wipe()}>3. Wipe this browser</button>
+</p>
+
+<style>
+	.danger:enabled {
+		border-color: var(--caution);
+		color: var(--caution);
+	}
+</style>

@@ -1,0 +1,62 @@
+<script lang="ts">
+	import type { DayFlow } from '$core/habits';
+	import type { Rig } from '$core/logbook';
+	import { formatLitres, type UnitChoice } from '$core/units';
+	import Chart from '../../kit/charts/Chart.svelte';
+	import { flowChart, nameOfEnd } from '../../parts/charts/flowChart';
+	import DataTable from '../../kit/page/DataTable.svelte';
+	import InFigures from '../../kit/page/InFigures.svelte';
+
+	interface Props {
+		rig: Rig;
+		flows: readonly DayFlow[];
+		units: UnitChoice;
+		theme: string;
+	}
+	/** Where the litres of a day go: from tank through outlet and habit to waste, and the same as a table. */
+	const { rig, flows, units, theme }: Props = $props();
+	const sorted = $derived([...flows].sort((a, b) => b.litres - a.litres));
+	const habits = $derived(new Set(flows.map(({ habit }) => habit)).size);
+	/** Four columns with their names need more than this. */
+	const NARROW_PX = 600;
+	let width = $state(800);
+	const outlet = (id: string): string => rig.outlets.find((one) => one.id === id)?.name ?? 'any tap';
+	const habit = (id: string | undefined): string =>
+		rig.habits.find((one) => one.id === id)?.name ?? 'in no habit';
+</script>
+
+<div class="chart" bind:clientWidth={width}>
+	<Chart
+		option={flowChart({ rig, flows, units, narrow: width < NARROW_PX })}
+		{theme}
+		heightPx={Math.max(220, 44 * habits)}
+		label="Where the litres of a day go; the same figures stand in the table below"
+	/>
+</div>
+<InFigures>
+	<DataTable
+		columns={[
+			{ name: 'From' },
+			{ name: 'Through', wide: true },
+			{ name: 'For' },
+			{ name: 'To' },
+			{ name: 'A day', number: true }
+		]}
+	>
+		{#each sorted as flow, i (i)}
+			<tr>
+				<td>{nameOfEnd(rig, flow.from)}</td>
+				<td class="wide">{flow.from.kind === 'beside' ? '' : outlet(flow.outlet)}</td>
+				<th scope="row">{habit(flow.habit)}</th>
+				<td>{nameOfEnd(rig, flow.to)}</td>
+				<td class="number">{formatLitres(flow.litres, units)}</td>
+			</tr>
+		{/each}
+	</DataTable>
+</InFigures>
+
+<style>
+	.chart {
+		width: 100%;
+	}
+</style>

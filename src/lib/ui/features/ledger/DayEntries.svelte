@@ -1,0 +1,150 @@
+<script lang="ts">
+	import { totalsOf } from '$core/habits';
+	import { instantMs, type Entry } from '$core/logbook';
+	import { clockText, dayText, describeEntry, KIND_WORDS, sayDoubt, sayTotals } from '$core/words';
+	import type { App } from '$lib/state';
+	import { mendSaying, notifyDone } from '../../parts/acts/notify';
+
+	interface Props {
+		app: App;
+		day: string;
+		entries: readonly Entry[];
+		onedit: (entry: Entry) => void;
+	}
+	/** What was written down on one day, what it adds up to, and what can be done to each entry. */
+	const { app, day, entries, onedit }: Props = $props();
+
+	const units = $derived(app.prefs.current.units);
+	const levels = $derived(app.engine.assessment?.levels);
+	const litresEach = $derived(
+		new Map(
+			levels?.habits.map((habit) => [habit.id, habit.litresEach]) ??
+				app.rig?.habits.map(({ id, litresEach: { mean } }) => [id, mean])
+		)
+	);
+	const doubts = $derived(new Map(levels?.doubts.map((doubt) => [doubt.entry, sayDoubt(doubt, units)])));
+	const say = (entry: Entry): string =>
+		app.rig ? describeEntry(entry, { rig: app.rig, trips: app.records.trips, units }) : '';
+
+	async function flip(entry: Entry): Promise<void> {
+		const label = entry.void ? 'Entry brought back' : 'Entry voided';
+		if (await app.commands.setVoid([entry.id], !entry.void, label))
+			notifyDone(app, `${label}: ${say(entry)}`);
+	}
+	const trust = (entry: Entry): Promise<void> =>
+		mendSaying(app, { kind: 'trust', entry: entry.id }, 'Count it all the same');
+</script>
+
+<section aria-label={dayText(day)}>
+	<h2>{dayText(day)}<span class="totals">{sayTotals(totalsOf(entries, litresEach), units)}</span></h2>
+	<ul>
+		{#each entries as entry (entry.id)}
+			{@const said = say(entry)}
+			<li class:void={entry.void}>
+				<span class="time">{clockText(entry.at, app.timeZone)}</span>
+				<span class="what">
+					<span class="text">{said}</span>{#if entry.by}<span class="by soft small">, {entry.by}</span>{/if}
+					{#if entry.void}<span class="tag">void</span>{/if}
+					{#if instantMs(entry.at) > app.nowMs}<span class="tag mind">in the future</span>{/if}
+					{#if doubts.has(entry.id)}<span class="doubt mind small"
+							>Left out. {doubts.get(entry.id)}
+							<button
+								class="quiet small"
+								onclick={() => void trust(entry)}
+								aria-label="Count {said} all the same">Count it all the same</button
+							></span
+						>{/if}
+					{#if entry.note && entry.kind !== 'note'}<span class="soft">{entry.note}</span>{/if}
+				</span>
+				<span class="soft wide">{KIND_WORDS[entry.kind]}{entry.by ? `, ${entry.by}` : ''}</span>
+				<span class="acts">
+					{#if !entry.void}<button
+							class="quiet small"
+							onclick={() => onedit(entry)}
+							aria-label="Correct {said}">Correct</button
+						>
+						<a
+							class="small"
+							href="/rig?trace={encodeURIComponent(entry.id)}"
+							aria-label="Follow {said} through the rig">Follow</a
+						>{/if}
+					<button
+						class="quiet small"
+						onclick={() => void flip(entry)}
+						aria-label="{entry.void ? 'Bring back' : 'Void'} {said}"
+						>{entry.void ? 'Bring back' : 'Void'}</button
+					>
+				</span>
+			</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	h2 {
+		font-size: var(--step-1);
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-1) var(--gap-3);
+		align-items: baseline;
+		padding-bottom: var(--gap-2);
+	}
+	.totals {
+		font: 450 var(--step-0) var(--text);
+		letter-spacing: 0;
+		color: var(--soft-ink);
+	}
+	li {
+		display: grid;
+		grid-template-columns: 3.6rem minmax(0, 1fr) 11rem auto;
+		gap: 0 var(--gap-2);
+		align-items: baseline;
+		border-top: var(--hairline);
+		padding: 0.2rem 0;
+	}
+	.time {
+		font-variant-numeric: tabular-nums;
+		color: var(--soft-ink);
+	}
+	.what {
+		overflow-wrap: anywhere;
+	}
+	li.void .text {
+		text-decoration: line-through;
+		color: var(--soft-ink);
+	}
+	.tag {
+		font-size: var(--step--1);
+		border: 1px solid currentColor;
+		border-radius: var(--corner);
+		padding: 0 0.3rem;
+	}
+	/* Where the column of kinds and writers has no room. */
+	.by {
+		display: none;
+	}
+	.doubt {
+		display: block;
+	}
+	.acts {
+		display: flex;
+		align-items: baseline;
+	}
+	.acts a {
+		padding: 0 0.5rem;
+		text-underline-offset: 3px;
+	}
+	@media (max-width: 800px) {
+		.by {
+			display: inline;
+		}
+		li {
+			grid-template-columns: 3.2rem minmax(0, 1fr) auto;
+		}
+		.acts {
+			grid-column: 2 / -1;
+			margin-left: -0.5rem;
+			align-items: center;
+		}
+	}
+</style>

@@ -1,0 +1,175 @@
+import type { Entry, Logbook, Rig, Trip } from '$core/logbook';
+import type { Field } from '../../kit/fields/fields';
+
+type Named = { readonly id: string; readonly name: string };
+const choice = (key: string, label: string, list: readonly Named[], optional = false): Field => ({
+	key,
+	label,
+	type: 'select',
+	optional,
+	options: list.map(({ id, name }) => ({ value: id, label: name }))
+});
+const litres = (label = 'Litres'): Field => ({
+	key: 'litres',
+	label,
+	type: 'number',
+	of: 'volume',
+	optional: true
+});
+const give: Field = { key: 'sdL', label: 'Give or take', type: 'number', of: 'volume', optional: true };
+const on = (key: string, label: string): Field => ({ key, label, type: 'check' });
+const either = (key: string, label: string): Field => ({ key, label, type: 'check', both: true });
+const PLACES: readonly Named[] = [
+	{ id: 'sewer', name: 'a sewer' },
+	{ id: 'ground', name: 'the ground' },
+	{ id: 'overboard', name: 'overboard' }
+];
+
+/** What an entry's fields choose from. */
+export interface Around {
+	readonly rig: Rig;
+	readonly trips: readonly Trip[];
+	readonly points: Logbook['points'];
+}
+
+function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field[] {
+	switch (entry.kind) {
+		case 'use':
+			return [
+				choice('habit', 'What', rig.habits),
+				{ key: 'times', label: 'Times', type: 'number' },
+				litres('Litres, if measured'),
+				give
+			];
+		case 'fill':
+			return [
+				choice('tank', 'Tank', rig.tanks),
+				litres(),
+				give,
+				{
+					key: 'to',
+					label: 'Until',
+					type: 'select',
+					optional: true,
+					options: [{ value: 'full', label: 'full' }]
+				},
+				choice('point', 'At', points, true),
+				on('potable', 'drinking water')
+			];
+		case 'dump':
+			return [
+				choice('tank', 'Tank', rig.tanks),
+				litres(),
+				give,
+				{
+					key: 'to',
+					label: 'Until',
+					type: 'select',
+					optional: true,
+					options: [{ value: 'empty', label: 'empty' }]
+				},
+				{ key: 'leftL', label: 'Not quite: stayed in it', type: 'number', of: 'volume', optional: true },
+				choice('where', 'Into', [...points, ...rig.containers, ...PLACES], true)
+			];
+		case 'transfer':
+			return [
+				choice('fromTank', 'From', rig.tanks),
+				choice('toTank', 'To', rig.tanks),
+				litres(),
+				give,
+				{
+					key: 'until',
+					label: 'Until',
+					type: 'select',
+					optional: true,
+					options: [
+						{ value: 'from-empty', label: 'all of it is poured' },
+						{ value: 'to-full', label: 'the other is full' }
+					]
+				}
+			];
+		case 'reading': {
+			const instrument = rig.instruments.find(({ id }) => id === entry.instrument);
+			const lights =
+				instrument?.kind === 'gauge'
+					? instrument.curve.map(({ reads }) => reads).filter((reads) => typeof reads === 'string')
+					: [];
+			const value: Field =
+				lights.length > 0
+					? {
+							key: 'value',
+							label: 'It showed',
+							type: 'select',
+							options: lights.map((light) => ({ value: light, label: light }))
+						}
+					: {
+							key: 'value',
+							label: 'It showed',
+							type: 'number',
+							...(instrument?.kind === 'rod' ? { of: 'length' as const } : {})
+						};
+			const lean: readonly Field[] =
+				instrument?.kind === 'rod'
+					? [
+							{ key: 'rollDeg', label: 'Roll, starboard down', type: 'number', suffix: '°', optional: true },
+							{ key: 'pitchDeg', label: 'Pitch, bow up', type: 'number', suffix: '°', optional: true }
+						]
+					: [];
+			return [
+				choice('instrument', 'Instrument', rig.instruments),
+				value,
+				...lean,
+				...(instrument?.kind === 'meter' ? [on('reset', 'it was set to this')] : []),
+				on('trusted', 'count it although it is doubted')
+			];
+		}
+		case 'mark':
+			return [
+				choice('tank', 'Tank', rig.tanks),
+				{
+					key: 'state',
+					label: 'Seen',
+					type: 'select',
+					options: [
+						{ value: 'full', label: 'full' },
+						{ value: 'empty', label: 'empty' }
+					]
+				}
+			];
+		case 'crew':
+			return [{ key: 'persons', label: 'Aboard', type: 'number' }];
+		case 'measure':
+			return [choice('measure', 'Measure', rig.measures), either('on', 'in force from then on')];
+		case 'hookup':
+			return [either('mains', 'the taps run from the mains'), either('sewer', 'the waste valves stand open')];
+		case 'stop':
+			return [
+				choice(
+					'stop',
+					'Stop',
+					trips.flatMap(({ stops }) => stops)
+				),
+				{
+					key: 'event',
+					label: 'Then we',
+					type: 'select',
+					options: [
+						{ value: 'arrive', label: 'arrived' },
+						{ value: 'depart', label: 'left' }
+					]
+				}
+			];
+		case 'care':
+			return [choice('task', 'Task', rig.care), litres()];
+		case 'note':
+			return [{ key: 'text', label: 'Note', type: 'text' }];
+	}
+}
+
+/** The fields in which an entry can be corrected, as it stands now. */
+export const entryFields = (entry: Entry, around: Around): readonly Field[] => [
+	{ key: 'at', label: 'When', type: 'moment' },
+	...ownFields(entry, around),
+	...(entry.kind === 'note' ? [] : [{ key: 'note', label: 'Remark', type: 'text', optional: true } as const]),
+	{ key: 'by', label: 'Written by', type: 'text', optional: true }
+];

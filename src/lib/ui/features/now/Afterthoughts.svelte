@@ -1,0 +1,32 @@
+<script lang="ts">
+	import { tankById } from '$core/rig';
+	import { sayWaterWarning } from '$core/words';
+	import { latest } from '$lib/engine';
+	import type { App } from '$lib/state';
+	import FileReminder from './FileReminder.svelte';
+
+	/** What is good to know once one has seen what one came for: old or doubtful water, a file that is due, corrected bands. */
+	const { app }: { app: App } = $props();
+
+	const aged = latest(
+		() => app.engine.ask('care/water'),
+		() => [app.engine.written, app.rig?.id, app.hour]
+	);
+	const rig = $derived(app.liveRig);
+	const warnings = $derived(aged.value?.rig === rig?.id ? (aged.value?.warnings ?? []) : []);
+</script>
+
+{#if rig}
+	{#each warnings as warning (warning.tank + warning.kind)}
+		<p class="small">
+			{sayWaterWarning(warning, tankById(rig, warning.tank)?.name ?? '', app.prefs.current.units)}
+			<a href="/rig/care">Where it came from</a>
+		</p>
+	{/each}
+{/if}
+<FileReminder {app} />
+{#if (app.spread ?? 1) !== 1}
+	<p class="soft small">
+		The bands are drawn as <a href="/ledger/record">the forecasts’ own record</a> asks.
+	</p>
+{/if}

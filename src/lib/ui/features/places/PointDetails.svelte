@@ -1,0 +1,77 @@
+<script lang="ts">
+	import { zonedTime } from '$core/time';
+	import { type Point } from '$core/logbook';
+	import { placeText, seenOn } from '$core/places';
+	import { sayEach, sayVerified } from '$core/words';
+	import type { App } from '$lib/state';
+	import { isOldNews } from '../../parts/map/content';
+	import { notifyDone } from '../../parts/acts/notify';
+
+	interface Props {
+		app: App;
+		point: Point;
+		onchange: () => void;
+		onshow: () => void;
+		/** nothing where there is no trip to add it to */
+		onstop: (() => void) | undefined;
+	}
+	/** All that is known of a point, and what can be done with it. */
+	const { app, point, onchange, onshow, onstop }: Props = $props();
+	const today = $derived(zonedTime(app.nowMs, app.timeZone).day);
+	const each = $derived(sayEach(point.services, app.prefs.current.units));
+	const facts = $derived(
+		[
+			['Access', point.access],
+			['Hours', point.hours],
+			['Season', point.season],
+			['Source', point.source],
+			['Note', point.note]
+		].filter((fact): fact is [string, string] => Boolean(fact[1]))
+	);
+	const spring = $derived(point.services.some(({ kind, potable }) => kind === 'water' && potable !== true));
+	async function stillSo(): Promise<void> {
+		const said = `${point.name}: still so`;
+		if (await app.commands.change('point', point.id, (newest) => seenOn(newest, today), said))
+			notifyDone(app, said);
+	}
+</script>
+
+<div class="details">
+	<ul>
+		{#each each as line, i (i)}<li>{line}</li>{/each}
+	</ul>
+	{#if facts.length > 0}
+		<dl>
+			{#each facts as [name, value] (name)}<div>
+					<dt class="soft">{name}</dt>
+					<dd>{value}</dd>
+				</div>{/each}
+		</dl>
+	{/if}
+	<p class="soft small">{placeText(point.position)} · {sayVerified(point, isOldNews(point, app.nowMs))}</p>
+	{#if spring}<p class="mind small">Drink it only where a sign or a person calls it drinking water.</p>{/if}
+	<p class="buttons">
+		{#if onstop}<button class="small" onclick={onstop}>Stop here…</button>{/if}
+		{#if point.verified !== today}<button class="small" onclick={() => void stillSo()}>Still so</button>{/if}
+		<button class="small" onclick={onchange}>Change</button>
+		<button class="quiet small" onclick={onshow}>Show on the map</button>
+	</p>
+</div>
+
+<style>
+	.details {
+		display: grid;
+		gap: var(--gap-2);
+		padding: 0 0 var(--gap-3) 0;
+		overflow-wrap: anywhere;
+	}
+	dl {
+		display: grid;
+		gap: 0.1rem;
+	}
+	dl div {
+		display: grid;
+		grid-template-columns: 5rem minmax(0, 1fr);
+		gap: var(--gap-2);
+	}
+</style>

@@ -1,0 +1,156 @@
+import { HOUR_MS } from '$core/time';
+import { describe, expect, it } from 'vitest';
+import type { Effect } from '$core/now';
+import type { Understood } from '$core/quickline';
+import { METRIC } from '$core/units';
+import { entry, exactRig, exactTrip } from '../../../../../tests/helpers/logbooks';
+import * as grammar from './grammar';
+import { QuickLineState, type Context } from './quickLine.svelte';
+
+const stop = (id: string, day: string) => ({
+	id,
+	name: 'Kelda Top',
+	arrive: `2027-05-${day}T10:00:00Z`,
+	depart: `2027-05-${day}T12:00:00Z`,
+	legKm: 1,
+	services: []
+});
+const context: Context = {
+	rig: exactRig,
+	trip: { ...exactTrip, stops: [stop('one', '03'), stop('two', '05')] },
+	timeZone: 'Etc/UTC',
+	units: METRIC,
+	entries: []
+};
+const words = (of: string): Effect => ({ levels: new Map(), words: of, shortens: false });
+const settled = () => new Promise((resolve) => setTimeout(resolve));
+
+/** A line whose previews are given by hand. */
+function lineHere() {
+	const asked: { draft: Understood; give: (effect: Effect) => void; fail: () => void }[] = [];
+	const line = new QuickLineState(
+		() => context,
+		(draft) =>
+			new Promise((give, reject) => asked.push({ draft, give, fail: () => reject(new Error('no engine')) })),
+		grammar
+	);
+	return { line, asked };
+}
+
+describe('what stands before one’s eyes is of one text', () => {
+	it('a preview of an earlier text is dropped, however late it comes', async () => {
+		const { line, asked } = lineHere();
+		line.type('shower');
+		line.type('arrive kelda top');
+		asked[0]?.give(words('of the shower'));
+		await settled();
+		expect(line.shown).toMatchObject({ text: 'arrive kelda top', effect: undefined });
+		expect(line.choice?.drafts[0]).toMatchObject({ kind: 'stop' });
+		asked[1]?.give(words('of the arrival'));
+		await settled();
+		expect(line.shown.effect?.words).toBe('of the arrival');
+		expect(line.shown.text).toBe('arrive kelda top');
+	});
+	it('a stop visited twice gives two choices that are told apart, each with its own preview', async () => {
+		const { line, asked } = lineHere();
+		line.type('arrive kelda top');
+		expect(new Set(line.shown.choices.map(({ says }) => says)).size).toBe(2);
+		line.pick(1);
+		asked[0]?.give(words('of the first'));
+		asked[1]?.give(words('of the second'));
+		await settled();
+		expect([line.shown.picked, line.shown.effect?.words]).toEqual([1, 'of the second']);
+		line.pick(2);
+		expect(line.shown.picked).toBe(0);
+		line.pick(-1);
+		expect(line.shown.picked).toBe(1);
+	});
+	it('what does not mean anything has neither choice nor preview, and says why', () => {
+		const { line, asked } = lineHere();
+		line.type('shower');
+		line.type('flurble');
+		expect(line.shown).toMatchObject({ choices: [], effect: undefined });
+		expect(line.shown.problem).toMatch(/“flurble”/);
+		expect(asked).toHaveLength(1);
+	});
+	it('a line can be entered though its preview fails', async () => {
+		const { line, asked } = lineHere();
+		line.type('shower');
+		asked[0]?.fail();
+		await settled();
+		expect(line.choice?.drafts[0]).toMatchObject({ kind: 'use', habit: 'shower' });
+	});
+	it('is read anew with what is known around it, the choice kept', () => {
+		const { line } = lineHere();
+		line.type('arrive kelda top');
+		line.pick(1);
+		line.reread();
+		expect([line.shown.text, line.shown.picked]).toEqual(['arrive kelda top', 1]);
+	});
+});
+
+it('a fill or a dump of now can be gone through step by step; what was before cannot', () => {
+	const { line } = lineHere();
+	line.type('dump all');
+	expect(line.shown.run).toBe('/run/dump?tank=black&tank=grey');
+	line.type('fill main');
+	expect(line.shown.run).toBe('/run/fill?tank=main');
+	for (const text of ['dump grey yesterday', 'shower', 'fill main, shower', 'flurble']) {
+		line.type(text);
+		expect(line.shown.run, text).toBeUndefined();
+	}
+});
+
+it('what the log tells is known to the line: who writes, what a meter showed', () => {
+	const at = new Date(Date.now() - HOUR_MS).toISOString();
+	const entries = [entry({ kind: 'reading', at, instrument: 'pump', value: 291.4, by: 'Ines' })];
+	const line = new QuickLineState(
+		() => ({ ...context, entries }),
+		() => Promise.resolve(undefined),
+		grammar
+	);
+	line.type('shower ines');
+	expect(line.choice?.drafts).toMatchObject([{ habit: 'shower', by: 'Ines' }]);
+	line.type('meter 2930');
+	expect(line.shown.choices.map(({ drafts }) => drafts[0])).toMatchObject([{ value: 293 }, { value: 2930 }]);
+});
+
+it('Tab finishes a word, and has nothing to do behind a finished one', () => {
+	const { line } = lineHere();
+	line.type('dis');
+	expect(line.shown.completion).toBe('dishes');
+	line.type('dishes ');
+	expect(line.shown.completion).toBeUndefined();
+	line.type('');
+	expect(line.shown.completion).toBeUndefined();
+});
+
+describe('a line that is typed before it can be read', () => {
+	const effect = () => Promise.resolve(undefined);
+	it('is read as soon as it can be, as it stands by then', async () => {
+		let give: (it: typeof grammar) => void = () => undefined;
+		const line = new QuickLineState(
+			() => context,
+			effect,
+			() => new Promise((resolve) => (give = resolve))
+		);
+		line.type('sho');
+		expect([line.ready, line.shown.text, line.choice]).toEqual([false, 'sho', undefined]);
+		line.type('shower');
+		give(grammar);
+		await settled();
+		expect(line.ready).toBe(true);
+		expect(line.choice?.drafts[0]).toMatchObject({ kind: 'use', habit: 'shower' });
+	});
+	it('says so when it cannot be fetched, and keeps what was typed', async () => {
+		const line = new QuickLineState(
+			() => context,
+			effect,
+			() => Promise.reject(new Error('no signal'))
+		);
+		line.type('shower');
+		await settled();
+		expect(line.shown.text).toBe('shower');
+		expect(line.shown.problem).toMatch(/cannot be read: no signal/);
+	});
+});

@@ -1,0 +1,30 @@
+<script lang="ts">
+	import type { Rig } from '$core/logbook';
+	import type { Impact } from '$core/rig';
+	import type { UnitChoice } from '$core/units';
+	import { sayImpact } from '$core/words';
+	import Notice from '../../../kit/page/Notice.svelte';
+
+	interface Props {
+		rig: Rig;
+		impacts: readonly Impact[];
+		units: UnitChoice;
+		oninsist: () => void;
+		/** thinks better of it; absent where closing the form does */
+		onleave?: () => void;
+	}
+	/** What a change of the rig would make impossible of what was written down, and the way to do it all the same. */
+	const { rig, impacts, units, oninsist, onleave }: Props = $props();
+</script>
+
+<Notice>
+	<div role="alert">
+		<p>With this, something that was written down would not be possible any more:</p>
+		{#each impacts as impact, i (i)}<p>{sayImpact(rig, impact, units)}</p>{/each}
+		<p>The entries stay as they are. The levels after them will be doubted.</p>
+	</div>
+	<p class="buttons">
+		<button onclick={oninsist}>Change it all the same</button>
+		{#if onleave}<button onclick={onleave}>Leave it</button>{/if}
+	</p>
+</Notice>

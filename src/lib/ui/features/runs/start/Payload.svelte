@@ -1,0 +1,40 @@
+<script lang="ts">
+	import type { Rig } from '$core/logbook';
+	import { sayPayloadLeft } from '$core/words';
+	import type { App } from '$lib/state';
+	import NumberField from '../../../kit/fields/NumberField.svelte';
+	import { keepOfRig } from './ofRig';
+
+	interface Props {
+		app: App;
+		rig: Rig;
+		/** what is about to be taken, and what water and waste weigh already, kg */
+		takeKg: number;
+		aboardKg: number;
+	}
+	/** What the payload leaves for it, after people and gear: nothing is said before those are. */
+	const { app, rig, takeKg, aboardKg }: Props = $props();
+
+	const units = $derived(app.prefs.current.units);
+	const otherKg = $derived(app.prefs.current.otherKg?.[rig.id]);
+</script>
+
+{#if rig.payloadKg !== undefined}
+	<NumberField
+		label="People, food and gear aboard"
+		value={otherKg}
+		of="mass"
+		{units}
+		optional
+		hint={otherKg === undefined
+			? 'All that the plate counts beside water: then you see what the payload leaves.'
+			: undefined}
+		onchange={(kg) => void keepOfRig(app, 'otherKg', rig.id, kg)}
+	/>
+	{#if otherKg !== undefined}
+		<p class:mind={rig.payloadKg - otherKg - aboardKg < takeKg}>
+			{sayPayloadLeft(rig.payloadKg - otherKg - aboardKg, takeKg, units)}
+			<span class="soft">The weighbridge and the plate decide.</span>
+		</p>
+	{/if}
+{/if}

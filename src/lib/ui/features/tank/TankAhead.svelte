@@ -1,0 +1,83 @@
+<script lang="ts">
+	import { DAY_MS } from '$core/time';
+	import type { Forecast } from '$core/forecast';
+	import type { Tank } from '$core/logbook';
+	import { formatLitres } from '$core/units';
+	import { sayDay } from '$core/words';
+	import { latest } from '$lib/engine';
+	import { useApp } from '$lib/state';
+	import Chart from '../../kit/charts/Chart.svelte';
+	import { pastChart } from '../../parts/charts/pastChart';
+	import SelectField from '../../kit/fields/SelectField.svelte';
+	import DataTable from '../../kit/page/DataTable.svelte';
+	import InFigures from '../../kit/page/InFigures.svelte';
+
+	/** What is expected in a tank, day by day, as far as one likes; drawn as it comes. */
+	const { tank }: { tank: Tank } = $props();
+	const app = useApp();
+	const HORIZONS = ['14', '30', '90', '365'];
+	/** No more rows than one reads. */
+	const ROWS = 14;
+	let horizon = $state('14');
+	let part = $state.raw<Forecast | undefined>();
+	const units = $derived(app.prefs.current.units);
+	const litres = (l: number): string => formatLitres(l, units);
+	const ahead = latest(
+		() => {
+			part = undefined;
+			return app.engine.ask('now/forecastByDay', Number(horizon), (so) => (part = so));
+		},
+		() => [app.engine.written, app.rig?.id, horizon]
+	);
+	const shown = $derived(ahead.waiting ? (part ?? ahead.value) : ahead.value);
+	const days = $derived(shown?.tanks.find(({ id }) => id === tank.id)?.byDay ?? []);
+	const nowL = $derived(app.engine.assessment?.levels.tanks.find(({ id }) => id === tank.id));
+	const levels = $derived([
+		...(nowL ? [{ ms: app.nowMs, low: nowL.low, litres: nowL.litres, high: nowL.high }] : []),
+		...days.map(({ day, p10, p50, p90 }) => ({
+			ms: app.nowMs + day * DAY_MS,
+			low: p10,
+			litres: p50,
+			high: p90
+		}))
+	]);
+	const every = $derived(Math.max(1, Math.ceil(days.length / ROWS)));
+</script>
+
+<SelectField
+	label="Days ahead"
+	bind:value={horizon}
+	options={HORIZONS.map((value) => ({ value, label: `${value} days` }))}
+/>
+{#if ahead.trouble}<p class="mind" role="alert">{ahead.trouble}</p>{/if}
+{#if days.length > 1}
+	<Chart
+		option={pastChart({ tank, past: { id: tank.id, levels, readings: [] }, units, timeZone: app.timeZone })}
+		theme={app.prefs.current.theme}
+		heightPx={200}
+		label="Level of {tank.name} expected in the days ahead, with its band"
+	/>
+	<p class="soft">
+		As you live now, nothing filled and nothing dumped; people, heat and hook-ups as the trip has them.
+		Shaded: eight chances in ten.{ahead.waiting ? ` Worked out so far: ${days.length} days.` : ''}
+	</p>
+	<InFigures>
+		<DataTable
+			columns={[
+				{ name: 'Day' },
+				{ name: 'Level', number: true },
+				{ name: 'one in ten below', number: true },
+				{ name: 'one in ten above', number: true }
+			]}
+		>
+			{#each days.filter((_, i) => i % every === 0) as { day, p10, p50, p90 } (day)}
+				<tr>
+					<th scope="row">{sayDay(app.nowMs + day * DAY_MS, app.nowMs, app.timeZone)}</th>
+					<td class="number">{litres(p50)}</td>
+					<td class="number">{litres(p10)}</td>
+					<td class="number">{litres(p90)}</td>
+				</tr>
+			{/each}
+		</DataTable>
+	</InFigures>
+{:else if ahead.waiting}<p class="soft">Looking ahead…</p>{/if}

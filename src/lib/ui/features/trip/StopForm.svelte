@@ -1,0 +1,137 @@
+<script lang="ts">
+	import { HOUR_MS, zonedIso } from '$core/time';
+	import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
+	import { atPoint } from '$core/places';
+	import { withItem } from '$core/rig';
+	import type { App } from '$lib/state';
+	import { v7 as uuid } from 'uuid';
+	import { Correction } from '../../../state/correction.svelte';
+	import type { Draft, Field } from '../../kit/fields/fields';
+	import FieldsForm from '../../kit/fields/FieldsForm.svelte';
+	import Sheet from '../../kit/page/Sheet.svelte';
+	import ServicesField from '../../parts/places/ServicesField.svelte';
+	import StopPlace from './StopPlace.svelte';
+
+	interface Props {
+		app: App;
+		trip: Trip;
+		stop: Stop | undefined;
+		/** a new stop follows this one; the last when absent */
+		after?: Stop | undefined;
+		/** a new stop is at this point */
+		at?: Point | undefined;
+		onclose: () => void;
+	}
+	const { app, trip, stop, after, at, onclose }: Props = $props();
+	const units = $derived(app.prefs.current.units);
+
+	const FIELDS: readonly Field[] = [
+		{ key: 'name', label: 'Name', type: 'text' },
+		{ key: 'arrive', label: 'Arrive', type: 'moment' },
+		{ key: 'depart', label: 'Leave', type: 'moment' },
+		{ key: 'legKm', label: 'Way to get there', type: 'number', of: 'distance' },
+		{ key: 'persons', label: 'People from here on', type: 'number', optional: true },
+		{
+			key: 'weather.maxC',
+			label: 'Warmest by day',
+			type: 'number',
+			of: 'temperature',
+			optional: true,
+			hint: 'Drinking rises with it, where a habit says so.'
+		},
+		{ key: 'weather.minC', label: 'Coldest by night', type: 'number', of: 'temperature', optional: true },
+		{
+			key: 'exertion',
+			label: 'The days are',
+			type: 'meaning',
+			usual: 1,
+			options: [
+				{ value: 0.7, label: 'easy' },
+				{ value: 1, label: 'as usual' },
+				{ value: 1.5, label: 'hard work' },
+				{ value: 2, label: 'very hard work' }
+			],
+			other: { label: 'Of usual days', percent: true }
+		}
+	];
+	/** A new stop follows the last one for a night, or another one for an hour. */
+	const fresh = (): Draft => {
+		const last = after ? [after] : trip.stops;
+		const fromMs =
+			Math.max(app.nowMs, ...last.map(({ depart }) => instantMs(depart))) + (after ? HOUR_MS / 2 : HOUR_MS);
+		return {
+			id: uuid(),
+			name: '',
+			arrive: zonedIso(fromMs, trip.timeZone),
+			depart: zonedIso(fromMs + (after ? 1 : 24) * HOUR_MS, trip.timeZone),
+			legKm: 0,
+			services: []
+		};
+	};
+	// The form works on the trip as it was when it was opened.
+	// svelte-ignore state_referenced_locally
+	const base = trip;
+	// svelte-ignore state_referenced_locally
+	const correction = new Correction(app, 'trip', base);
+	// svelte-ignore state_referenced_locally
+	let draft = $state.raw<Draft>(stop ?? (at ? atPoint(fresh() as unknown as Stop, at) : fresh()));
+	// svelte-ignore state_referenced_locally
+	let services = $state.raw<readonly Service[]>(stop?.services ?? at?.services ?? []);
+	let placeFits = $state(true);
+
+	const ordered = (stops: readonly Stop[]): Trip => ({
+		...base,
+		stops: [...stops].sort((a, b) => instantMs(a.arrive) - instantMs(b.arrive))
+	});
+	const problems = $derived.by(() => {
+		const index = ordered(withItem(base.stops, draft as unknown as Stop)).stops.findIndex(
+			({ id }) => id === draft.id
+		);
+		return correction.problems.map((problem) => ({
+			...problem,
+			path: problem.path.replace(`$.stops[${index}]`, '$')
+		}));
+	});
+
+	async function put(stops: readonly Stop[], label: string): Promise<void> {
+		if (await correction.save(ordered(stops), label)) onclose();
+	}
+	const save = async (next: Draft): Promise<void> =>
+		placeFits
+			? put(
+					withItem(base.stops, { ...next, services } as unknown as Stop),
+					stop ? 'Stop changed' : 'Stop added'
+				)
+			: undefined;
+	const remove = (): Promise<void> =>
+		put(
+			base.stops.filter(({ id }) => id !== draft.id),
+			'Stop taken out'
+		);
+</script>
+
+<Sheet title={stop ? `Change ${stop.name}` : 'Add a stop'} {onclose}>
+	<FieldsForm
+		fields={FIELDS}
+		bind:draft
+		{units}
+		timeZone={trip.timeZone}
+		{problems}
+		conflicts={correction.conflicts}
+		onsubmit={(next) => void save(next)}
+		oncancel={onclose}
+	>
+		{#snippet extra()}
+			<StopPlace
+				{app}
+				stop={{ ...draft, services } as unknown as Stop}
+				timeZone={trip.timeZone}
+				isNew={!stop}
+				bind:fits={placeFits}
+				onchange={({ services: there, ...next }) => ([draft, services] = [next, there])}
+			/>
+			<ServicesField {services} {units} onchange={(next) => (services = next)} />
+		{/snippet}
+	</FieldsForm>
+	{#if stop}<p><button onclick={() => void remove()}>Take this stop out</button></p>{/if}
+</Sheet>

@@ -1,0 +1,196 @@
+<script lang="ts">
+	import { zonedTime } from '$core/time';
+	import { instantMs, type Rig, type School, type Stop, type Trip } from '$core/logbook';
+	import { ALL_SCHOOLS, canBeShorter, type Summary, type TripChange } from '$core/plan';
+	import { formatDuration } from '$core/units';
+	import { CERTAINTIES, capital, dayText, listed, sayServiceAt, saySchool } from '$core/words';
+	import { latest } from '$lib/engine';
+	import type { App } from '$lib/state';
+	import SelectField from '../../kit/fields/SelectField.svelte';
+	import DataTable from '../../kit/page/DataTable.svelte';
+	import { changeWords, keepChange } from './tripActs';
+
+	interface Props {
+		app: App;
+		rig: Rig;
+		trip: Trip;
+		/** a change to begin with; the person may choose another one */
+		given: TripChange | undefined;
+		onclose: () => void;
+	}
+	/** A trip beside what a change makes of it. Nothing is stored until it is kept. */
+	const { app, rig, trip, given, onclose }: Props = $props();
+
+	// What is asked at first is what was given when it was opened.
+	// svelte-ignore state_referenced_locally
+	let change = $state.raw<TripChange | undefined>(given);
+	let kind = $state<string>('');
+	let which = $state<string>('');
+
+	const ahead = $derived(trip.stops.filter(({ depart }) => instantMs(depart) > app.nowMs));
+	const choice = (stops: readonly Stop[]) => stops.map(({ id, name }) => ({ value: id, label: name }));
+	const measures = $derived(
+		rig.measures.filter(({ id, retired }) => !retired && !app.engine.assessment?.measures.includes(id))
+	);
+	interface Kind {
+		readonly value: string;
+		readonly label: string;
+		readonly options: readonly { readonly value: string; readonly label: string }[];
+		readonly make: (which: string) => TripChange;
+	}
+	const kinds = $derived<readonly Kind[]>(
+		[
+			{
+				value: 'skip',
+				label: 'pass a stop by',
+				options: choice(ahead.filter(({ arrive }) => instantMs(arrive) > app.nowMs)),
+				make: (stop: string) => ({ kind: 'skip', stop }) as const
+			},
+			{
+				value: 'more',
+				label: 'a night more',
+				options: choice(ahead),
+				make: (stop: string) => ({ kind: 'nights', stop, by: 1 }) as const
+			},
+			{
+				value: 'less',
+				label: 'a night less',
+				options: choice(ahead.filter((stop) => canBeShorter(stop, trip.timeZone))),
+				make: (stop: string) => ({ kind: 'nights', stop, by: -1 }) as const
+			},
+			{
+				value: 'persons',
+				label: 'more or fewer people',
+				options: [
+					{ value: '1', label: 'one more' },
+					{ value: '2', label: 'two more' },
+					{ value: '3', label: 'three more' },
+					{ value: '-1', label: 'one fewer' }
+				],
+				make: (by: string) => ({ kind: 'persons', by: Number(by) }) as const
+			},
+			{
+				value: 'measures',
+				label: 'a measure on',
+				options: measures.map(({ id, name }) => ({ value: id, label: name })),
+				make: (measure: string) => ({ kind: 'measures', on: [measure] }) as const
+			},
+			{
+				value: 'certainty',
+				label: 'another certainty',
+				options: CERTAINTIES.map(({ value, label }) => ({ value: String(value), label })),
+				make: (certainty: string) => ({ kind: 'certainty', certainty: Number(certainty) }) as const
+			},
+			{
+				value: 'school',
+				label: 'another way to fill and dump',
+				options: ALL_SCHOOLS.map((school) => ({ value: school ?? '', label: saySchool(school).name })),
+				make: (school: string) =>
+					({ kind: 'school', school: (school || undefined) as School | undefined }) as const
+			}
+		].filter(({ options }) => options.length > 0)
+	);
+	const asked = $derived(kinds.find(({ value }) => value === kind));
+
+	function choose(next: string): void {
+		[kind, which] = [next, ''];
+		change = undefined;
+	}
+	function pick(value: string): void {
+		which = value;
+		change = asked?.make(value);
+	}
+
+	const compared = latest(() => {
+		void app.engine.assessment;
+		return change && app.engine.ask('trip/tryChange', trip.id, change);
+	});
+	const found = $derived(change && compared.value);
+	const nextTrip = $derived(found && trip);
+	const services = (list: readonly Parameters<typeof sayServiceAt>[0][]): string =>
+		listed(list.map((one) => sayServiceAt(one, nextTrip ?? trip, app.nowMs)));
+	const money = (value: number): string => Number(value.toFixed(2)).toString();
+	const rows: readonly { readonly name: string; readonly of: (one: Summary) => string }[] = [
+		{ name: 'No tank binds', of: ({ plan }) => `${Math.round(100 * plan.chance)} in 100` },
+		{ name: 'It holds', of: ({ plan }) => (plan.feasible ? 'yes' : 'no') },
+		{ name: 'Costs', of: ({ plan }) => money(plan.cost) },
+		{
+			name: 'Stops, minutes, fees',
+			of: ({ plan: { effort } }) =>
+				`${effort.stops}, ${Math.round(effort.minutes)} min, ${money(effort.fees)}`
+		},
+		{ name: 'Lasts without a stop', of: ({ days }) => formatDuration(days) },
+		{ name: 'Ends', of: ({ endMs }) => dayText(zonedTime(endMs, trip.timeZone).day) }
+	];
+
+	async function keep(): Promise<void> {
+		if (change && (await keepChange(app, trip, change))) onclose();
+	}
+</script>
+
+<div class="asks">
+	<SelectField
+		label="What if"
+		value={kind}
+		options={[{ value: '', label: given ? 'as suggested' : 'choose' }, ...kinds]}
+		onchange={choose}
+	/>
+	{#if asked}
+		<SelectField
+			label="Which"
+			value={which}
+			options={[{ value: '', label: 'choose' }, ...asked.options]}
+			onchange={pick}
+		/>
+	{/if}
+</div>
+{#if change && found}
+	<p class="head"><strong>{changeWords(app, trip, change)}</strong></p>
+	<DataTable columns={[{ name: '' }, { name: 'As planned', number: true }, { name: 'Then', number: true }]}>
+		{#each rows as { name, of } (name)}
+			{@const [before, after] = [of(found.before), of(found.after)]}
+			<tr>
+				<th scope="row">{name}</th>
+				<td class="number soft">{before}</td>
+				<td class="number" class:other={before !== after}>{after}</td>
+			</tr>
+		{/each}
+	</DataTable>
+	<p>
+		{#if found.added.length === 0 && found.dropped.length === 0}You would fill and dump where you do now.
+		{:else}
+			{#if found.added.length > 0}{capital(services(found.added))}
+				{found.added.length > 1 ? 'are' : 'is'} needed too.{/if}
+			{#if found.dropped.length > 0}{capital(services(found.dropped))}
+				{found.dropped.length > 1 ? 'are' : 'is'} no longer needed.{/if}
+		{/if}
+	</p>
+	{#if change.kind === 'order' || change.kind === 'skip'}
+		<p class="soft small">
+			Nobody here knows the roads: the legs are reckoned as long as they were. Change them where the way is
+			another.
+		</p>
+	{/if}
+	<p class="buttons">
+		<button class="primary" onclick={() => void keep()}>Keep it</button>
+		<button onclick={onclose}>Drop it</button>
+	</p>
+{:else}
+	<p class="soft" aria-live="polite">
+		{compared.trouble ??
+			(change ? 'Planning both…' : 'Choose what to try: nothing is stored until you keep it.')}
+	</p>
+	<p class="buttons"><button onclick={onclose}>Close</button></p>
+{/if}
+
+<style>
+	.asks {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+		gap: 0 var(--gap-3);
+		width: 100%;
+	}
+	.other {
+		font-weight: 650;
+	}
+</style>

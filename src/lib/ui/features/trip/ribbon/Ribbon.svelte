@@ -1,0 +1,243 @@
+<script lang="ts">
+	import { DAY_MS, HOUR_MS, zonedIso } from '$core/time';
+	import type { PastTank } from '$core/estimate';
+	import { instantMs, type Rig, type Trip } from '$core/logbook';
+	import { formatLitres, type UnitChoice } from '$core/units';
+	import { sayInstant } from '$core/words';
+	import type { TripPlan } from '$lib/engine';
+	import type { EChartsType } from 'echarts/core';
+	import Chart from '../../../kit/charts/Chart.svelte';
+	import DataTable from '../../../kit/page/DataTable.svelte';
+	import InFigures from '../../../kit/page/InFigures.svelte';
+	import { levelsAt, ribbonOf } from './lanes';
+	import { RIBBON, ribbonChart, ribbonHeight } from './ribbonChart';
+
+	interface Props {
+		rig: Rig;
+		trip: Trip;
+		planned: TripPlan;
+		past: readonly PastTank[];
+		nowMs: number;
+		units: UnitChoice;
+		theme: string;
+	}
+	/** Stops along time and a lane for each tank; a crosshair reads all lanes, by pointer and by keys. */
+	const { rig, trip, planned, past, nowMs, units, theme }: Props = $props();
+
+	const STEP_MS = 3 * HOUR_MS;
+	/** percent of the whole that a page moves */
+	const PAGE = 20;
+	const NARROW_PX = 640;
+
+	let width = $state(800);
+	let chart: EChartsType | undefined;
+	/** the moment that is read, ms of the axis and of the clock */
+	let readMs = $state<number | undefined>();
+	/** what lies ahead, and some of what was, to begin with */
+	const outset = (): { readonly start: number; readonly end: number } => {
+		const aheadMs = planned.toMs - planned.fromMs;
+		const shownMs = aheadMs + Math.max(DAY_MS, aheadMs / 3);
+		return { start: Math.max(0, 100 - (100 * shownMs) / Math.max(1, data.toMs - data.fromMs)), end: 100 };
+	};
+	let chosenZoom = $state.raw<{ readonly start: number; readonly end: number }>();
+	const zoom = $derived(chosenZoom ?? outset());
+
+	const timeZone = $derived(trip.timeZone);
+	const data = $derived(ribbonOf(rig, trip, planned, past, nowMs, units));
+	const leftPx = $derived(width < NARROW_PX ? 8 : 104);
+	const option = $derived(ribbonChart({ data, timeZone, units, leftPx, zoom }));
+	const reading = $derived(readMs === undefined ? [] : levelsAt(data, readMs));
+	const litres = (l: number): string => formatLitres(l, units);
+	/** what the clock shows there, as if it were UTC: the axis of the chart */
+	const wallOf = (ms: number): number => instantMs(`${zonedIso(ms, timeZone).slice(0, 19)}Z`);
+	/** and back: by the offset there, found twice where the clocks change in between */
+	const instantOf = (wallMs: number): number => {
+		const once = wallMs - (wallOf(wallMs) - wallMs);
+		return wallMs - (wallOf(once) - once);
+	};
+	/** the rows of the table: each morning's level, and every service */
+	const rows = $derived.by(() => {
+		const days = Math.ceil((planned.toMs - planned.fromMs) / (24 * HOUR_MS));
+		const every = Math.max(1, Math.ceil(days / 40));
+		const moments = Array.from(
+			{ length: Math.ceil(days / every) },
+			(_, i) => planned.fromMs + i * every * 24 * HOUR_MS
+		);
+		return [...moments, planned.toMs].map((ms) => ({ ms, levels: levelsAt(data, ms) }));
+	});
+
+	function follow(drawn: EChartsType): void {
+		chart = drawn;
+		drawn.on('updateAxisPointer', (event) => {
+			const { axesInfo } = event as { axesInfo?: readonly { readonly value: number }[] };
+			const wallMs = axesInfo?.[0]?.value;
+			if (typeof wallMs === 'number') readMs = instantOf(wallMs);
+		});
+		drawn.on('datazoom', () => {
+			const [kept] = (drawn.getOption() as { dataZoom?: { start: number; end: number }[] }).dataZoom ?? [];
+			if (kept) zoomed = { start: kept.start, end: kept.end };
+		});
+	}
+	/** what the chart itself has come to by wheel and pinch */
+	let zoomed: { readonly start: number; readonly end: number } | undefined;
+	const seen = (): { readonly start: number; readonly end: number } => zoomed ?? zoom;
+
+	function look(start: number, end: number): void {
+		const length = Math.min(100, Math.max(2, end - start));
+		const from = Math.min(Math.max(0, start), 100 - length);
+		zoomed = undefined;
+		chosenZoom = { start: from, end: from + length };
+	}
+	const zoomBy = (factor: number): void => {
+		const { start, end } = seen();
+		const middle = (start + end) / 2;
+		const half = ((end - start) / 2) * factor;
+		look(middle - half, middle + half);
+	};
+	function readAt(ms: number): void {
+		readMs = Math.min(Math.max(ms, data.fromMs), data.toMs);
+		if (!chart) return;
+		const x = chart.convertToPixel({ xAxisIndex: 1 }, wallOf(readMs)) as unknown as number;
+		chart.dispatchAction({ type: 'updateAxisPointer', currTrigger: 'mousemove', x, y: RIBBON.head + 10 });
+	}
+	const KEYS: Readonly<Record<string, () => void>> = {
+		ArrowLeft: () => readAt((readMs ?? nowMs) - STEP_MS),
+		ArrowRight: () => readAt((readMs ?? nowMs) + STEP_MS),
+		Home: () => readAt(data.fromMs),
+		End: () => readAt(data.toMs),
+		'+': () => zoomBy(0.5),
+		'-': () => zoomBy(2),
+		'0': () => look(0, 100),
+		PageUp: () => look(seen().start - PAGE, seen().end - PAGE),
+		PageDown: () => look(seen().start + PAGE, seen().end + PAGE)
+	};
+	function onkeydown(event: KeyboardEvent): void {
+		const act = event.ctrlKey || event.metaKey || event.altKey ? undefined : KEYS[event.key];
+		if (!act) return;
+		event.preventDefault();
+		event.stopPropagation();
+		act();
+	}
+</script>
+
+<div class="ribbon">
+	<!-- The figure is read by keys as by a pointer. -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+	<div
+		class="figure"
+		bind:clientWidth={width}
+		tabindex="0"
+		role="group"
+		aria-label="The trip along time. Left and right read the tanks, plus and minus zoom, 0 shows all."
+		{onkeydown}
+	>
+		<Chart
+			{option}
+			{theme}
+			heightPx={ribbonHeight(data.lanes.length)}
+			label="What is in each tank along the trip, with what is filled and dumped and the last chances"
+			ondrawn={follow}
+		/>
+		{#each data.lanes as lane, i (lane.tank.id)}
+			<p
+				class="lane"
+				style:top="{RIBBON.head + i * (RIBBON.lane + RIBBON.gap)}px"
+				class:over={width < NARROW_PX}
+			>
+				<strong>{lane.tank.name}</strong>
+				<span class="soft">{litres(lane.usableL)}</span>
+			</p>
+		{/each}
+	</div>
+	<div class="below">
+		<p class="reading" aria-live="polite">
+			{#if readMs !== undefined}
+				<strong>{sayInstant(readMs, timeZone)}:</strong>
+				{#each reading as { tank, level }, i (tank.id)}{i > 0 ? ', ' : ''}{tank.name}
+					<span class="figure-in">{litres(level.litres)}</span>
+					<span class="soft">({litres(level.low)} to {litres(level.high)})</span>{/each}
+			{:else}<span class="soft"
+					>Point, or use the arrow keys, to read all tanks at a moment. Hatched along the line: nine chances
+					in ten; at an edge: the reserve, and room to keep.</span
+				>{/if}
+		</p>
+		<p class="zoom">
+			<button class="quiet" onclick={() => zoomBy(0.5)} aria-label="Show less time">+</button>
+			<button class="quiet" onclick={() => zoomBy(2)} aria-label="Show more time">−</button>
+			<button class="quiet" onclick={() => look(0, 100)}>All</button>
+		</p>
+	</div>
+	<InFigures>
+		<DataTable
+			columns={[{ name: 'When' }, ...data.lanes.map(({ tank }) => ({ name: tank.name, number: true }))]}
+		>
+			{#each rows as row (row.ms)}
+				<tr>
+					<th scope="row">{sayInstant(row.ms, timeZone)}</th>
+					{#each data.lanes as { tank } (tank.id)}
+						{@const level = row.levels.find((one) => one.tank.id === tank.id)?.level}
+						<td class="number">
+							{#if level}{litres(level.litres)}
+								<span class="soft small">{litres(level.low)} to {litres(level.high)}</span>{/if}
+						</td>
+					{/each}
+				</tr>
+			{/each}
+		</DataTable>
+	</InFigures>
+</div>
+
+<style>
+	.ribbon {
+		display: grid;
+		gap: var(--gap-2);
+		width: 100%;
+		min-width: 0;
+	}
+	.figure {
+		position: relative;
+		min-width: 0;
+	}
+	.lane {
+		position: absolute;
+		left: 0;
+		width: 6.2rem;
+		display: grid;
+		line-height: 1.2;
+		padding-top: 0.3rem;
+		pointer-events: none;
+		overflow-wrap: anywhere;
+	}
+	.lane.over {
+		width: auto;
+		display: block;
+		left: 14px;
+		text-shadow: 0 0 3px var(--paper);
+	}
+	.lane.over span {
+		display: none;
+	}
+	.lane span {
+		font-size: var(--step--1);
+	}
+	.below {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-2);
+		justify-content: space-between;
+		align-items: baseline;
+	}
+	.reading {
+		flex: 1 1 20rem;
+		font-size: var(--step--1);
+		font-variant-numeric: tabular-nums;
+		min-height: 2.6em;
+	}
+	.figure-in {
+		font-weight: 650;
+	}
+	.zoom {
+		display: flex;
+		gap: var(--gap-1);
+	}
+</style>

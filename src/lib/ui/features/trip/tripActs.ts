@@ -1,0 +1,92 @@
+import { dayPlus, daysBetween } from '$core/time';
+import type { Point, Stop, Trip } from '$core/logbook';
+import { pointFrom } from '$core/places';
+import { changedTrip, type TripChange } from '$core/plan';
+import { capital, sayChange } from '$core/words';
+import type { App } from '$lib/state';
+import { v7 as uuid } from 'uuid';
+import { notifyDone } from '../../parts/acts/notify';
+
+/** A change in words, for undo and for what was done. */
+export const changeWords = (app: App, trip: Trip, change: TripChange): string =>
+	app.liveRig
+		? capital(
+				sayChange(change, {
+					rig: app.liveRig,
+					trip,
+					points: app.records.points,
+					units: app.prefs.current.units
+				})
+			)
+		: '';
+
+/** Keeps a change: in the trip, or as entries from now on where it is of people or measures. It can be undone. */
+export async function keepChange(app: App, trip: Trip, change: TripChange): Promise<boolean> {
+	const label = changeWords(app, trip, change);
+	const kept = await keptAs(app, trip, change, label);
+	if (kept) notifyDone(app, label);
+	return kept;
+}
+
+/**
+ * Keeps what there is at a stop as a point of the directory, which the stop is then at; one act, which can be undone.
+ *
+ * @param kept the point, where it stands in the directory already
+ */
+export async function keepPoint(app: App, trip: Trip, stop: Stop, kept?: Point): Promise<void> {
+	const made = kept ?? pointFrom(stop, uuid());
+	if (!made) return;
+	const said = `${made.name} kept as a point`;
+	const edit = app.commands.editOf('trip', trip.id, (newest) => ({
+		...newest,
+		stops: newest.stops.map((one) =>
+			one.id === stop.id ? { ...one, point: made.id, position: made.position } : one
+		)
+	}));
+	if (await app.commands.put(kept ? [] : [{ kind: 'point', value: made }], said, [edit]))
+		notifyDone(app, said);
+}
+
+function keptAs(app: App, trip: Trip, change: TripChange, label: string): Promise<boolean> {
+	const { commands } = app;
+	if (change.kind === 'persons') {
+		const persons = Math.max(0, (app.engine.assessment?.persons ?? trip.persons) + change.by);
+		return commands.log({ kind: 'crew', persons, source: 'hand', ...app.nowOnTrip() }, label);
+	}
+	if (change.kind === 'measures') {
+		const entries = change.on.map((measure) =>
+			commands.entryFrom({ kind: 'measure', measure, on: true, source: 'hand', ...app.nowOnTrip() })
+		);
+		return commands.put(
+			entries.map((value) => ({ kind: 'entry', value })),
+			label
+		);
+	}
+	return commands.change('trip', trip.id, (newest) => changedTrip(newest, change, app.records.points), label);
+}
+
+/** A copy of a trip that begins on the day after it, or today where that is later; what is tied to the old one stays there. */
+export function copyOfTrip(trip: Trip, today: string): Trip {
+	const copy: Trip = {
+		...trip,
+		id: uuid(),
+		name: `${trip.name}, again`,
+		stops: trip.stops.filter(({ retired }) => !retired).map((stop) => ({ ...stop, id: uuid() }))
+	};
+	return movedTo(copy, today > trip.to ? today : dayPlus(trip.to, 1));
+}
+
+/** A trip with all its days moved so that it begins on another one. */
+function movedTo(trip: Trip, from: string): Trip {
+	const days = daysBetween(trip.from, from);
+	const [first] = trip.stops;
+	const moved = { ...trip, from, to: dayPlus(trip.to, days) };
+	if (!first) return moved;
+	// As if one stayed so many nights longer before the first stop: each keeps its time of day.
+	const before = { ...first, id: `${trip.id}~before`, depart: first.arrive };
+	const later = changedTrip(
+		{ ...moved, stops: [before, ...trip.stops] },
+		{ kind: 'nights', stop: before.id, by: days }
+	);
+	return { ...later, to: moved.to, stops: later.stops.slice(1) };
+}

@@ -1,0 +1,80 @@
+import { DEFAULT_CERTAINTY, type Trip } from '$core/logbook';
+import { CERTAINTIES } from '$core/words';
+import type { Draft, Field } from '../../kit/fields/fields';
+
+/** What makes carried water weigh in a plan, money per kilogram and kilometre: about what it adds to the fuel bill. */
+const CARRY_LIGHT = 1e-4;
+
+/** The zones this browser knows, the device's own first. */
+function zones(own: string, chosen: string): readonly { readonly value: string; readonly label: string }[] {
+	const rest = [...new Set([chosen, ...Intl.supportedValuesOf('timeZone')])].filter((zone) => zone !== own);
+	const named = (zone: string): string => zone.replaceAll('_', ' ');
+	return [
+		{ value: own, label: `this device’s: ${named(own)}` },
+		...rest.sort().map((zone) => ({ value: zone, label: named(zone) }))
+	];
+}
+
+/** The fields of a trip: what a person knows first, the rest behind "more". */
+export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] => [
+	{ key: 'name', label: 'Name', type: 'text' },
+	{ key: 'from', label: 'First day', type: 'day' },
+	{ key: 'to', label: 'Last day', type: 'day' },
+	{ key: 'persons', label: 'People aboard', type: 'number' },
+	{
+		key: 'policy.certainty',
+		label: 'The plan must be',
+		type: 'meaning',
+		hint: 'How many trips in a hundred it brings through without a tank that binds.',
+		options: CERTAINTIES.map(({ value, label }) => ({
+			value,
+			label: `${label}: ${Math.round(100 * value)}`
+		})),
+		other: { label: 'Trips in a hundred', percent: true }
+	},
+	{
+		key: 'policy.feePerKgKm',
+		label: 'Water aboard',
+		type: 'meaning',
+		options: [
+			{ value: 0, label: 'fill to the brim' },
+			{ value: CARRY_LIGHT, label: 'carry light: what the way needs' }
+		],
+		other: { label: 'A kilogram over a kilometre costs' }
+	},
+	{
+		key: 'timeZone',
+		label: 'Clocks as in',
+		type: 'select',
+		more: true,
+		options: zones(deviceZone, typeof draft.timeZone === 'string' ? draft.timeZone : deviceZone)
+	},
+	{
+		key: 'policy.feePerMinute',
+		label: 'A minute spent is worth',
+		type: 'number',
+		optional: true,
+		more: true,
+		hint: 'In the money of the fees.'
+	},
+	{
+		key: 'policy.feePerKm',
+		label: 'A kilometre of detour costs',
+		type: 'number',
+		optional: true,
+		more: true
+	}
+];
+
+/** A new trip, from today, of the usual crew. */
+export const newTrip = (id: string, rig: string, today: string, timeZone: string, persons: number): Trip => ({
+	id,
+	rig,
+	name: '',
+	timeZone,
+	from: today,
+	to: today,
+	persons,
+	stops: [],
+	policy: { certainty: DEFAULT_CERTAINTY, feePerKgKm: 0 }
+});

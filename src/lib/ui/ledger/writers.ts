@@ -1,5 +1,0 @@
-import type { Entry } from '$core/logbook';
-
-/** The names that stand under entries, in the order of the alphabet. */
-export const writersOf = (entries: readonly Entry[]): readonly string[] =>
-	[...new Set(entries.flatMap(({ by }) => by ?? []))].sort();

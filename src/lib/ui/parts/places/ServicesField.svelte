@@ -1,0 +1,167 @@
+<script lang="ts">
+	import type { Service } from '$core/logbook';
+	import type { UnitChoice } from '$core/units';
+	import { capital, SERVICE_NAMES } from '$core/words';
+	import NumberField from '../../kit/fields/NumberField.svelte';
+	import TextField from '../../kit/fields/TextField.svelte';
+
+	interface Props {
+		services: readonly Service[];
+		units: UnitChoice;
+		onchange: (services: readonly Service[]) => void;
+	}
+	/** What there is at a stop: a tick for each kind, what it costs, and what else one knows of it; more than one of a kind, too. */
+	const { services, units, onchange }: Props = $props();
+
+	const KINDS = Object.keys(SERVICE_NAMES) as readonly Service['kind'][];
+	const isWater = (kind: Service['kind']): boolean => kind === 'water' || kind === 'mains';
+	const fresh = (kind: Service['kind']): Service => ({
+		kind,
+		...(kind === 'water' ? { potable: true } : {})
+	});
+	const placesOf = (kind: Service['kind']): readonly number[] =>
+		services.flatMap((service, i) => (service.kind === kind ? [i] : []));
+	const toggle = (kind: Service['kind'], on: boolean): void => {
+		const others = services.filter((service) => service.kind !== kind);
+		onchange(on ? [...others, fresh(kind)] : others);
+	};
+	/** A field that is emptied is left out. */
+	function change(at: number, part: Partial<Service>): void {
+		const next = { ...services[at], ...part } as Record<string, unknown>;
+		for (const [key, value] of Object.entries(part))
+			if (value === undefined || value === '') delete next[key];
+		onchange(services.map((one, i) => (i === at ? (next as unknown as Service) : one)));
+	}
+	const toDay = (value: string): string | undefined => (value === '' ? undefined : value);
+</script>
+
+{#snippet facts(service: Service, at: number)}
+	<div class="facts">
+		{#if isWater(service.kind)}
+			<label class="check"
+				><input
+					type="checkbox"
+					checked={service.potable !== false}
+					onchange={(event) => change(at, { potable: event.currentTarget.checked })}
+				/> drinking water (a sign or a person says so)</label
+			>
+		{/if}
+		<NumberField label="Fee" value={service.fee} optional onchange={(fee) => change(at, { fee })} />
+		<NumberField
+			label="Takes"
+			value={service.minutes}
+			suffix="min"
+			optional
+			onchange={(minutes) => change(at, { minutes })}
+		/>
+		<NumberField
+			label="Detour"
+			value={service.detourKm}
+			of="distance"
+			{units}
+			optional
+			onchange={(detourKm) => change(at, { detourKm })}
+		/>
+		<details>
+			<summary>More of it</summary>
+			<div class="more">
+				<NumberField
+					label="Flow"
+					value={service.flowLpm}
+					suffix="L/min"
+					optional
+					onchange={(flowLpm) => change(at, { flowLpm })}
+				/>
+				{#if isWater(service.kind)}
+					<NumberField
+						label="Pressure up to"
+						value={service.barMax}
+						suffix="bar"
+						optional
+						hint="A regulator at the tap keeps pipes whole."
+						onchange={(barMax) => change(at, { barMax })}
+					/>
+				{/if}
+				<TextField
+					label="Seen to be so on"
+					type="date"
+					value={service.verified ?? ''}
+					onchange={(value) => change(at, { verified: toDay(value) })}
+				/>
+				<TextField
+					label="Note"
+					value={service.note ?? ''}
+					onchange={(note) => change(at, { note: note === '' ? undefined : note })}
+				/>
+			</div>
+		</details>
+	</div>
+{/snippet}
+
+<fieldset>
+	<legend>What there is</legend>
+	{#each KINDS as kind (kind)}
+		{@const places = placesOf(kind)}
+		<label class="check"
+			><input
+				type="checkbox"
+				checked={places.length > 0}
+				onchange={(event) => toggle(kind, event.currentTarget.checked)}
+			/>
+			{capital(SERVICE_NAMES[kind])}</label
+		>
+		{#each places as at, i (i)}
+			{@const service = services[at]}
+			{#if service}
+				{#if i > 0}
+					<p class="another">
+						<strong>{capital(SERVICE_NAMES[kind])}, another one</strong>
+						<button
+							type="button"
+							class="quiet small"
+							onclick={() => onchange(services.filter((_, place) => place !== at))}>Take out</button
+						>
+					</p>
+				{/if}
+				{@render facts(service, at)}
+			{/if}
+		{/each}
+		{#if places.length > 0}
+			<p class="another">
+				<button type="button" class="quiet small" onclick={() => onchange([...services, fresh(kind)])}
+					>Another {SERVICE_NAMES[kind]} here</button
+				>
+			</p>
+		{/if}
+	{/each}
+</fieldset>
+
+<style>
+	.facts,
+	.more {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: 0 var(--gap-2);
+	}
+	.facts {
+		padding-left: 1.8rem;
+	}
+	.more {
+		grid-template-columns: repeat(2, minmax(0, 1fr));
+	}
+	.facts .check,
+	details {
+		grid-column: 1 / -1;
+	}
+	summary {
+		min-height: var(--touch);
+		padding-top: 0.6rem;
+		cursor: pointer;
+	}
+	.another {
+		padding-left: 1.8rem;
+		display: flex;
+		gap: var(--gap-2);
+		align-items: center;
+	}
+</style>

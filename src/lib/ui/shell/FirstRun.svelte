@@ -1,0 +1,144 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { errorMessage } from '$lib/errorMessage';
+	import { sayAgo } from '$core/words';
+	import { takeIn } from '$lib/engine';
+	import type { App } from '$lib/state';
+	import { onMount } from 'svelte';
+	import Notice from '../kit/page/Notice.svelte';
+	import Aside from '../features/data/Aside.svelte';
+	import ImportLogbook from '../features/exchange/ImportLogbook.svelte';
+	import { opened } from '../../state/opened.svelte';
+	import OwnRig from '../features/data/OwnRig.svelte';
+
+	/** What a newcomer is asked; and what is said to an owner whose logbook is gone. */
+	const { app }: { app: App } = $props();
+
+	let way = $state<'choose' | 'own' | 'file'>('choose');
+	// A file that the device opened with the application is what one came for.
+	$effect(() => {
+		if (opened.file) way = 'file';
+	});
+	let ready = $state(false);
+	let busy = $state(false);
+	/** known of a logbook that was here, before anything new is noted */
+	// svelte-ignore state_referenced_locally
+	const gone = app.presence.current;
+
+	/** Puts the demo rigs in the store; made here and now, so that their trips are under way. */
+	async function lookAround(rig = 'demo-wren'): Promise<void> {
+		busy = true;
+		try {
+			const { demoLogbook } = await import('$demo/index');
+			const logbook = demoLogbook(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
+			await app.choose({ rig });
+			await app.commands.takeIn(takeIn(app.records.logbook(), logbook).changes, 'Demo');
+			app.commands.history.clear();
+		} catch (error) {
+			app.trouble = `The demo rigs could not be opened: ${errorMessage(error)}. Try again when there is a network.`;
+		}
+		busy = false;
+	}
+
+	onMount(() => {
+		if (page.url.searchParams.has('demo')) void lookAround();
+	});
+</script>
+
+<main>
+	<h1>What is in the tanks, how long it lasts, where to fill and dump next.</h1>
+	{#if app.trouble ?? app.commands.trouble}<Notice
+			><p role="alert">{app.trouble ?? app.commands.trouble}</p></Notice
+		>{/if}
+	{#if gone && gone.entries > 0}
+		<Notice>
+			<p role="alert">
+				A logbook with {gone.entries} entries was in this browser, last on {sayAgo(
+					gone.atMs,
+					app.nowMs,
+					app.timeZone
+				)}, and it is gone, its second copy too. Browsers clear what they hold when room is short or site data
+				is deleted. Open your newest file{gone.savedMs === undefined
+					? ''
+					: `: it was saved on ${sayAgo(gone.savedMs, app.nowMs, app.timeZone)}`}.
+			</p>
+		</Notice>
+	{/if}
+	{#if app.records.aside.length > 0}
+		<Notice><Aside aside={app.records.aside} /></Notice>
+	{/if}
+
+	{#if way === 'choose'}
+		<div class="ways">
+			<section>
+				<h2>Look around</h2>
+				<p>Two rigs that do not exist, each on a trip that is under way.</p>
+				<p class="buttons">
+					<button class="primary" disabled={busy} onclick={() => void lookAround('demo-wren')}
+						>Wren, a camper</button
+					>
+					<button disabled={busy} onclick={() => void lookAround('demo-sandling')}>Sandling, a boat</button>
+				</p>
+			</section>
+			<section>
+				<h2>My own rig</h2>
+				<p>Its kind, its tanks, who is aboard and what is in it now. Two minutes.</p>
+				<p class="buttons">
+					<button class="primary" onclick={() => (way = 'own')}>Begin</button>
+					<button onclick={() => (ready = true)}>From a ready rig</button>
+				</p>
+			</section>
+			<section>
+				<h2>I have a logbook</h2>
+				<p>Read a file that was saved on another device, or by another person.</p>
+				<p class="buttons"><button onclick={() => (way = 'file')}>Open a file</button></p>
+			</section>
+		</div>
+	{:else if way === 'own'}
+		<OwnRig {app} onback={() => (way = 'choose')} />
+	{:else}
+		<ImportLogbook {app} />
+		<p class="buttons"><button onclick={() => (way = 'choose')}>Back</button></p>
+	{/if}
+	<p class="soft small">
+		Everything stays in this browser and in the files you save; nothing is sent anywhere. Local codes and
+		licensed practice come first.
+	</p>
+</main>
+{#if ready}
+	{#await import('../features/rig/NewRig.svelte') then { default: NewRig }}<NewRig
+			{app}
+			onclose={() => (ready = false)}
+		/>{/await}
+{/if}
+
+<style>
+	main {
+		max-width: 62rem;
+		margin: 0 auto;
+		padding: clamp(1.2rem, 5vh, 4rem) var(--gap-4);
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: var(--gap-4);
+	}
+	h1 {
+		max-width: 38rem;
+	}
+	.ways {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(16rem, 1fr));
+		gap: var(--gap-4);
+		border-top: var(--hairline);
+		padding-top: var(--gap-4);
+	}
+	section {
+		display: grid;
+		gap: var(--gap-2);
+		align-content: start;
+	}
+	@media (max-width: 640px) {
+		main {
+			padding: var(--gap-4) var(--gap-3);
+		}
+	}
+</style>

@@ -1,0 +1,35 @@
+import type { App } from '$lib/state';
+import type { ShellContext } from '../parts/acts/shellContext';
+import { asInstalled } from './installed.svelte';
+import { listenToKeys } from './keyboard';
+import { followingRecord } from '../features/review/followingRecord.svelte';
+import { followingPlan } from '../features/trip/followingPlan.svelte';
+import { takeOverNewBuilds } from './newBuild';
+
+/** Once in a tab, whatever rig is looked at. */
+let offerBuild: (() => void) | undefined;
+
+/**
+ * What can wait until there is something to see: the keys, what an installed application does more, what has changed in
+ * the plan, new builds.
+ *
+ * @param pressed keys that were pressed before: they are pressed once more
+ * @param onbuild called when a new build waits but the moment is not calm
+ * @returns `end` ends the first two; `offerBuild` asks again for a new build
+ */
+export function deferredStart(
+	app: App,
+	reach: ShellContext,
+	pressed: readonly KeyboardEvent[],
+	onbuild: () => void
+): { readonly end: () => void; readonly offerBuild: () => void } {
+	const ends = [listenToKeys(app, reach), asInstalled(app), followingPlan(app), followingRecord(app)];
+	for (const { key, code, shiftKey, ctrlKey, metaKey, altKey } of pressed)
+		document.body.dispatchEvent(
+			new KeyboardEvent('keydown', { key, code, shiftKey, ctrlKey, metaKey, altKey, bubbles: true })
+		);
+	// At hand when it is asked for: undo needs no network.
+	import('$lib/state/revising').catch((error: unknown) => console.warn('Not at hand yet:', error));
+	offerBuild ??= takeOverNewBuilds(onbuild);
+	return { end: () => ends.forEach((end) => end()), offerBuild };
+}
