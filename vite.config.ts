@@ -21,21 +21,27 @@ const workerFiles = (): Plugin => ({
 	}
 });
 
+const COMMON = {
+	setupFiles: ['tests/helpers/properties.ts'],
+	environment: 'node',
+	pool: 'threads',
+	// Generous, as in the browser tests: what must be quick is timed by its own test.
+	testTimeout: 60_000
+} as const;
+
 export default defineConfig({
 	plugins: [sveltekit()],
 	worker: { format: 'es', plugins: () => [workerFiles()] },
 	build: { target: 'es2022', modulePreload: false },
 	test: {
-		setupFiles: ['tests/helpers/properties.ts'],
-		environment: 'node',
-		pool: 'threads',
-		// Generous, as in the browser tests: what must be quick is timed by its own test.
-		testTimeout: 60_000,
+		...COMMON,
+		// Both cores: the tests reckon, they do not wait.
+		maxWorkers: 2,
 		projects: [
-			// The core keeps nothing between calls, so its files can share one world and load it once.
+			// The core keeps nothing between calls, so its files can share one world and load it once; and it needs no Svelte.
 			{
-				extends: true,
 				test: {
+					...COMMON,
 					name: 'core',
 					include: ['src/core/**/*.test.ts', 'demo/**/*.test.ts', 'bench/**/*.test.ts'],
 					benchmark: { include: ['bench/**/*.bench.ts'] },

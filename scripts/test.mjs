@@ -9,17 +9,39 @@ installPackages();
 installChromium();
 
 const reports = mkdtempSync(join(tmpdir(), 'dipsometer-'));
-const unitReport = join(reports, 'unit.json');
 const browserReport = join(reports, 'browser.json');
 
 /** A step that passes or fails as a whole. */
 const whole = (ok) => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 const readReport = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : undefined);
 
-/** Each of these keeps one core busy, so they share the machine's two. */
-const CHECKS = [
-	{ name: 'lint: prettier', command: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] },
-	{ name: 'lint: eslint', command: ['npx', 'eslint', '.'] },
+const unit = (project) => {
+	const report = join(reports, `${project}.json`);
+	return {
+		name: `unit tests: ${project}`,
+		command: [
+			'npx',
+			'vitest',
+			'run',
+			`--project=${project}`,
+			'--maxWorkers=1',
+			'--reporter=default',
+			'--reporter=json',
+			`--outputFile.json=${report}`
+		],
+		count: (ok) => {
+			const found = readReport(report);
+			if (!found) return whole(false);
+			const { numPassedTests: passed, numFailedTests: failed } = found;
+			return { passed, failed: failed + (ok || failed > 0 ? 0 : 1) };
+		}
+	};
+};
+
+/** Each of these keeps one core busy: the two of the machine take them from the queue, the longest first. */
+const QUEUE = [
+	unit('core'),
+	{ name: 'build', command: ['npx', 'vite', 'build', '--logLevel', 'error'] },
 	{
 		name: 'types',
 		command: [
@@ -32,42 +54,26 @@ const CHECKS = [
 			'human'
 		]
 	},
+	{ name: 'lint: eslint', command: ['npx', 'eslint', '.'] },
+	{ name: 'lint: prettier', command: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] },
+	unit('app'),
 	{ name: 'types of the core', command: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] }
 ];
-/** Each of these uses all cores by itself. */
-const RUNS = [
-	{
-		name: 'unit tests',
-		command: [
-			'npx',
-			'vitest',
-			'run',
-			'--reporter=default',
-			'--reporter=json',
-			`--outputFile.json=${unitReport}`
-		],
-		count: (ok) => {
-			const report = readReport(unitReport);
-			if (!report) return whole(false);
-			const { numPassedTests: passed, numFailedTests: failed } = report;
-			return { passed, failed: failed + (ok || failed > 0 ? 0 : 1) };
-		}
-	},
-	{ name: 'build', command: ['npx', 'vite', 'build', '--logLevel', 'warn'] },
-	{
-		name: 'browser tests',
-		command: ['npx', 'playwright', 'test', '--reporter=list,json'],
-		env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
-		count: (ok) => {
-			const stats = readReport(browserReport)?.stats;
-			if (!stats) return whole(false);
-			return {
-				passed: stats.expected + stats.flaky,
-				failed: stats.unexpected + (ok || stats.unexpected > 0 ? 0 : 1)
-			};
-		}
+const CORES = 2;
+/** Uses both cores by itself, and wants the build. */
+const BROWSER_TESTS = {
+	name: 'browser tests',
+	command: ['npx', 'playwright', 'test', '--reporter=list,json'],
+	env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
+	count: (ok) => {
+		const stats = readReport(browserReport)?.stats;
+		if (!stats) return whole(false);
+		return {
+			passed: stats.expected + stats.flaky,
+			failed: stats.unexpected + (ok || stats.unexpected > 0 ? 0 : 1)
+		};
 	}
-];
+};
 
 const total = { passed: 0, failed: 0 };
 function add(name, { passed, failed }, began) {
@@ -77,8 +83,8 @@ function add(name, { passed, failed }, began) {
 	total.failed += failed;
 }
 
-/** Runs a check beside others: what it prints is shown in one piece when it ends. */
-const check = ({ name, command: [program, ...args] }) =>
+/** Runs something beside others: what it prints is shown in one piece when it ends. */
+const inQueue = ({ name, command: [program, ...args], count = whole }) =>
 	new Promise((resolve) => {
 		const began = Date.now();
 		const printed = [];
@@ -87,17 +93,23 @@ const check = ({ name, command: [program, ...args] }) =>
 		child.on('error', (error) => printed.push(Buffer.from(`${error.message}\n`)));
 		child.on('close', (status) => {
 			process.stdout.write(`\n— ${name}\n${Buffer.concat(printed)}`);
-			add(name, whole(status === 0), began);
+			add(name, count(status === 0), began);
 			resolve();
 		});
 	});
 
+/** Takes one after the other from the queue. */
+async function takeFromQueue() {
+	for (let next = QUEUE.shift(); next; next = QUEUE.shift()) await inQueue(next);
+}
+
 spawnSync('npx', ['svelte-kit', 'sync'], { stdio: 'inherit' });
-await Promise.all(CHECKS.map(check));
-for (const { name, command, count = whole, env = {} } of RUNS) {
+await Promise.all(Array.from({ length: CORES }, takeFromQueue));
+{
+	const { name, command, count, env } = BROWSER_TESTS;
+	const [program, ...args] = command;
 	const began = Date.now();
 	console.log(`\n— ${name}`);
-	const [program, ...args] = command;
 	const { status } = spawnSync(program, args, { stdio: 'inherit', env: { ...process.env, ...env } });
 	add(name, count(status === 0), began);
 }

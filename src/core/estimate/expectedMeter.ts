@@ -1,10 +1,10 @@
 import type { Moments } from '../numerics/index.js';
-import { historyOf, type Estimate } from './filter/index.js';
+import type { Estimate } from './filter/index.js';
 
 /** What a meter should show now, displayed units, and how sure that is; nothing before it was first read. */
 export function expectedMeter({ model, state, belief }: Estimate, meterId: string): Moments | undefined {
 	const meter = model.rig.instruments.find(({ id }) => id === meterId);
-	const [base, row] = [historyOf(state, meterId).countsFrom, model.countedRow.get(meterId)];
+	const [base, row] = [state.instruments.get(meterId)?.countsFrom, model.countedRow.get(meterId)];
 	if (meter?.kind !== 'meter' || base === undefined || row === undefined) return undefined;
 	const inUnit = meter.unitL * (meter.scale ?? 1);
 	const counted = (belief.mean[row] ?? 0) / inUnit;

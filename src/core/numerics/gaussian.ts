@@ -14,14 +14,14 @@ export interface NewRow {
 /** What was done to a belief, as far as it carries knowledge from one moment to the next: what a sensitivity goes back over. */
 export type Operation =
 	| {
-			readonly kind: 'propagate flow';
+			readonly kind: 'flow';
 			readonly source: number;
 			readonly gains: Sparse;
 			readonly times: number;
 	  }
-	| { readonly kind: 'propagate network'; readonly network: FlowNetwork; readonly exposure: Float64Array }
+	| { readonly kind: 'network'; readonly network: FlowNetwork; readonly exposure: Float64Array }
 	/** rows replaced, with the variance of each before less the variance after */
-	| { readonly kind: 'propagate rows'; readonly rows: readonly NewRow[]; readonly taken: readonly number[] }
+	| { readonly kind: 'rows'; readonly rows: readonly NewRow[]; readonly taken: readonly number[] }
 	| { readonly kind: 'replace'; readonly index: number }
 	/** a measurement of h·x: its gain, n numbers, and the variance of its innovation */
 	| {
@@ -45,11 +45,6 @@ export const dot = (vector: Float64Array, h: Sparse): number => {
 	for (const [i, c] of h) sum += c * (vector[i] ?? 0);
 	return sum;
 };
-
-/** A vector's element gains a number. */
-function increase(vector: Float64Array, index: number, by: number): void {
-	vector[index] = (vector[index] as number) + by;
-}
 
 /**
  * A joint normal belief over n numbers, kept in place: a replay of years moves it many thousand times, so its verbs
@@ -114,7 +109,7 @@ export class Gaussian {
 	 * @param constant comes on top of `times` · x[source], in the units of the source
 	 */
 	propagateFlow(source: number, gains: Sparse, times: number, constant = 0): void {
-		this.tape?.push({ kind: 'propagate flow', source, gains, times });
+		this.tape?.push({ kind: 'flow', source, gains, times });
 		const { mean, cov } = this;
 		for (const [row, gain] of gains) {
 			mean[row] = (mean[row] as number) + gain * times * (mean[source] as number) + gain * constant;
@@ -131,7 +126,7 @@ export class Gaussian {
 	 * @param exposure by source: how many units of it flow
 	 */
 	propagateNetwork(network: FlowNetwork, exposure: Float64Array): void {
-		this.tape?.push({ kind: 'propagate network', network, exposure: exposure.slice() });
+		this.tape?.push({ kind: 'network', network, exposure: exposure.slice() });
 		const { sources, targets, gains } = network;
 		const { mean, cov } = this;
 		for (let t = 0; t < targets.length; t++) {
@@ -140,7 +135,7 @@ export class Gaussian {
 				const k = gains.at(t, s) * (exposure[s] as number);
 				if (k === 0) continue;
 				const source = sources[s] as number;
-				increase(mean, target, k * (mean[source] as number));
+				mean[target] = (mean[target] as number) + k * (mean[source] as number);
 				cov.addRow(target, k, source);
 			}
 		}
@@ -162,7 +157,7 @@ export class Gaussian {
 		const means = rows.map(({ from, constant }) => dot(mean, from) + constant);
 		const news = rows.map(({ from }) => this.covarianceWith(from));
 		const taken = rows.map(({ row, from }) => cov.at(row, row) - this.varianceOf(from));
-		this.tape?.push({ kind: 'propagate rows', rows, taken });
+		this.tape?.push({ kind: 'rows', rows, taken });
 		// Between two replaced rows: from·P·from'.
 		const cross = news.map((now) => rows.map(({ from }) => dot(now, from)));
 		rows.forEach(({ row }, i) => {
@@ -235,12 +230,9 @@ export class Gaussian {
 		const innovation = ((learnt.mean - dot(this.mean, h)) * whole) / spread;
 		const gain = along.map((value) => value / whole);
 		this.tape?.push({ kind: 'condition', h, gain, variance: whole });
-		for (let i = 0; i < this.size; i++) increase(this.mean, i, (gain[i] as number) * innovation);
-		this.#joseph(gain, along, whole);
-	}
-
-	/** (I − K h) P (I − K h)ᵀ + K R Kᵀ written out: P − K aᵀ − a Kᵀ + K S Kᵀ with a = P hᵀ. */
-	#joseph(gain: Float64Array, along: Float64Array, variance: number): void {
+		for (let i = 0; i < this.size; i++)
+			this.mean[i] = (this.mean[i] as number) + (gain[i] as number) * innovation;
+		// (I − K h) P (I − K h)ᵀ + K R Kᵀ written out: P − K aᵀ − a Kᵀ + K S Kᵀ with a = P hᵀ.
 		const n = this.size;
 		const { values } = this.cov;
 		for (let i = 0; i < n; i++) {
@@ -249,7 +241,7 @@ export class Gaussian {
 			for (let k = 0; k <= i; k++) {
 				const other = gain[k] as number;
 				const value =
-					(values[i * n + k] as number) - g * (along[k] as number) - a * other + variance * g * other;
+					(values[i * n + k] as number) - g * (along[k] as number) - a * other + whole * g * other;
 				values[i * n + k] = values[k * n + i] = i === k ? Math.max(0, value) : value;
 			}
 		}

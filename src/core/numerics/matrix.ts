@@ -46,14 +46,11 @@ export class Matrix {
 
 	/** Column `to` gains `factor` times column `from`. */
 	addColumn(to: number, factor: number, from: number): void {
-		const { values, columns } = this;
-		for (let row = 0; row < values.length; row += columns)
-			values[row + to] = (values[row + to] as number) + factor * (values[row + from] as number);
+		for (let row = 0; row < this.rows; row++) this.add(row, to, factor * this.at(row, from));
 	}
 
 	/** Of a square matrix: puts a row into the column of the same number, so that the two agree. */
 	mirrorRow(row: number): void {
-		const { values, columns } = this;
-		for (let k = 0; k < columns; k++) values[k * columns + row] = values[row * columns + k] as number;
+		for (let k = 0; k < this.columns; k++) this.set(k, row, this.at(row, k));
 	}
 }

@@ -1,5 +1,5 @@
 export { calendarDay, dayPlus, daysBetween, isCalendarDay, padded, utcMidnightMs } from './calendar.js';
-export { DAY_MS, HOUR_MS, MINUTE_MS, SECOND_MS } from './constants.js';
+export { DAY_MS, HOUR_MS, MINUTE_MS } from './constants.js';
 export { splitAt, valueAt, type Timeline } from './timeline.js';
-export { wakingDayOf, type WakingDay, type WakingHours } from './wakingDay.js';
+export { wakingDayOf, type WakingDay } from './wakingDay.js';
 export { clockTime, writtenOffsetMs, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';

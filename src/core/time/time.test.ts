@@ -52,7 +52,7 @@ describe('what holds from a moment on', () => {
 
 describe('the waking day', () => {
 	// 16 waking hours bear 96 in a hundred, 8 hours of night 4; an hour ahead of UTC
-	const day = wakingDayOf({ wakesAtHour: 7, sleepsAtHour: 23, nightShare: 0.04 }, () => HOUR_MS);
+	const day = wakingDayOf(7, 23, 0.04, () => HOUR_MS);
 	it('by hand: four hours of a morning, four of a night, a whole day', () => {
 		expect(day.days(7 * HOUR_MS, 11 * HOUR_MS)).toBeCloseTo(0.24, 12);
 		expect(day.days(0, 4 * HOUR_MS)).toBeCloseTo(0.02, 12);

@@ -1,12 +1,5 @@
 import { DAY_MS, HOUR_MS } from './constants.js';
 
-/** When people wake and sleep, hours of the day, and the share of a day's use that falls into the night. */
-export interface WakingHours {
-	readonly wakesAtHour: number;
-	readonly sleepsAtHour: number;
-	readonly nightShare: number;
-}
-
 /** How use follows the day where the crew is. */
 export interface WakingDay {
 	/** days of use between two instants: use follows the waking day */
@@ -15,24 +8,31 @@ export interface WakingDay {
 	lastEndMs(ms: number, parts: 1 | 4): number;
 }
 
-/** Days of use from local midnight to an hour of the day, 0 … 1. */
-function shareOfDay(hour: number, { wakesAtHour, sleepsAtHour, nightShare }: WakingHours): number {
-	const awake = Math.min(Math.max(hour, wakesAtHour), sleepsAtHour) - wakesAtHour;
-	const asleep = hour - awake;
-	const nightHours = 24 - (sleepsAtHour - wakesAtHour);
-	return ((1 - nightShare) * awake) / (sleepsAtHour - wakesAtHour) + (nightShare * asleep) / nightHours;
-}
-
 /**
  * The waking days by a clock.
  *
+ * @param wakesAt hour of the day at which people wake
+ * @param sleepsAt hour of the day at which they sleep
+ * @param nightShare share of a day's use that falls into the night
  * @param offsetAt how far that clock is ahead of UTC at an instant, ms
  */
-export function wakingDayOf(hours: WakingHours, offsetAt: (ms: number) => number): WakingDay {
+export function wakingDayOf(
+	wakesAt: number,
+	sleepsAt: number,
+	nightShare: number,
+	offsetAt: (ms: number) => number
+): WakingDay {
+	/** days of use from local midnight to an hour of the day, 0 … 1 */
+	const shareOfDay = (hour: number): number => {
+		const awake = Math.min(Math.max(hour, wakesAt), sleepsAt) - wakesAt;
+		const asleep = hour - awake;
+		const nightHours = 24 - (sleepsAt - wakesAt);
+		return ((1 - nightShare) * awake) / (sleepsAt - wakesAt) + (nightShare * asleep) / nightHours;
+	};
 	const since = (ms: number): number => {
 		const local = ms + offsetAt(ms);
 		const day = Math.floor(local / DAY_MS);
-		return day + shareOfDay((local - day * DAY_MS) / HOUR_MS, hours);
+		return day + shareOfDay((local - day * DAY_MS) / HOUR_MS);
 	};
 	return {
 		days: (fromMs, toMs) => Math.max(0, since(toMs) - since(fromMs)),

@@ -22,7 +22,7 @@ async function kindNamed(kind: string): Promise<QuestionKind<unknown[]>> {
 		kind === 'now/assess'
 			? assess
 			: (await ROOMS[`./questions/${room}/index.ts`]?.())?.default[`./${name}.ts`]?.default;
-	if (!found) throw new RangeError(`the engine knows no question ${JSON.stringify(kind)}`);
+	if (!found) throw new RangeError(`no question ${kind}`);
 	return found as unknown as QuestionKind<unknown[]>;
 }
 
@@ -55,7 +55,7 @@ export class Engine {
 		this.#log = new EntryLog(entries);
 		this.#replays.clear();
 		this.#shared.known = undefined;
-		this.#turns.giveUp('now/assess');
+		this.#turns.begin('now/assess');
 		this.#turns.change();
 	}
 
@@ -85,15 +85,14 @@ export class Engine {
 		const turn = this.#turns.begin(kind);
 		this.#home = from.home;
 		const { answer, outdatedBy } = await kindNamed(kind);
-		const outdated = (): boolean =>
-			outdatedBy !== undefined && turn.isOver(outdatedBy === 'a newer one or a change');
+		const outdated = (): boolean => outdatedBy !== undefined && turn.isOver(outdatedBy === 'newer or change');
 		const answered = await answer(this.#hand(from, outdated), ...args);
 		return answered as AnswerOf<K>;
 	}
 
 	/** Gives up what is under way of a kind; what a replay has come to is kept. */
 	giveUp(kind: Kind): void {
-		this.#turns.giveUp(kind);
+		this.#turns.begin(kind);
 	}
 
 	#needBook(): Book {

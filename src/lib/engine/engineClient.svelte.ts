@@ -71,10 +71,8 @@ export class EngineClient {
 	async #plan(): Promise<void> {
 		this.#plans = true;
 		await new Promise((resolve) => setTimeout(resolve, FIRST_LOOK_MS));
-		const from = this.#standpoint();
 		try {
-			if (!from) throw new Error('there is no rig in view any more');
-			await this.#api.ask('now/preparePlanning', from);
+			this.#plans = (await this.ask('now/preparePlanning')) ?? false;
 		} catch {
 			// Without a network and before everything is kept for that, the next question tries again.
 			this.#plans = false;

@@ -45,8 +45,8 @@ export interface Hand {
 
 /** One kind of question: how it is answered, and what makes an answer that is still under way worthless. */
 export interface QuestionKind<Args extends readonly unknown[] = never[], Answer = unknown> {
-	/** absent: it is answered at once */
-	readonly outdatedBy?: 'a newer one' | 'a newer one or a change';
+	/** a newer one of its kind, or that and any change of the log; absent: it is answered at once */
+	readonly outdatedBy?: 'newer' | 'newer or change';
 	readonly answer: (hand: Hand, ...args: Args) => Answer | Promise<Answer>;
 }
 

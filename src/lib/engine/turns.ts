@@ -12,26 +12,18 @@ export class Turns {
 	#changed = 0;
 	readonly #begun = new Map<string, number>();
 
+	/** A newer one of its kind: what was under way is given up. */
 	begin(kind: string): Turn {
-		const own = this.#next(kind);
+		const own = (this.#begun.get(kind) ?? 0) + 1;
 		const before = this.#changed;
+		this.#begun.set(kind, own);
 		return {
 			isOver: (orByChange) => this.#begun.get(kind) !== own || (orByChange && this.#changed !== before)
 		};
 	}
 
-	giveUp(kind: string): void {
-		this.#next(kind);
-	}
-
 	change(): void {
 		this.#changed++;
-	}
-
-	#next(kind: string): number {
-		const own = (this.#begun.get(kind) ?? 0) + 1;
-		this.#begun.set(kind, own);
-		return own;
 	}
 
 	/** Lets what has come meanwhile be heard; whether that outdates who pauses. */

@@ -13,12 +13,6 @@ import * as PARAMETERS from '../parameters.js';
 /** Offsets are looked up once for each quarter of a day; a clock change is then right to within six hours. */
 const SLOT_MS = 6 * HOUR_MS;
 
-const HOURS = {
-	wakesAtHour: PARAMETERS.wakesAtHour,
-	sleepsAtHour: PARAMETERS.sleepsAtHour,
-	nightShare: PARAMETERS.nightUseShare
-};
-
 /** How far the clocks of a zone are ahead of UTC, to the minute; ms. */
 function offsetMs(ms: number, zone: string): number {
 	const { day, hour, minute } = zonedTime(ms, zone);
@@ -44,7 +38,7 @@ export function wakingDaysOf(
 		.map((trip) => ({ span: tripSpan(trip), timeZone: trip.timeZone }))
 		.sort((a, b) => a.span[0] - b.span[0]);
 	const known = new Map<number, number>();
-	return wakingDayOf(HOURS, (ms) => {
+	return wakingDayOf(PARAMETERS.wakesAtHour, PARAMETERS.sleepsAtHour, PARAMETERS.nightUseShare, (ms) => {
 		const slot = Math.floor(ms / SLOT_MS);
 		let offset = known.get(slot);
 		if (offset === undefined) {

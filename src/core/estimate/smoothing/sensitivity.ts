@@ -92,14 +92,14 @@ const takenOff = (weight: number, variance: number, taken: number): number => {
  */
 function back(by: Float64Array, operation: Operation, variance: number): number {
 	switch (operation.kind) {
-		case 'propagate flow': {
+		case 'flow': {
 			const { source, gains, times } = operation;
 			let sum = by[source] as number;
 			for (const [row, gain] of gains) sum += gain * times * (by[row] as number);
 			by[source] = sum;
 			return 0;
 		}
-		case 'propagate network': {
+		case 'network': {
 			const { network, exposure } = operation;
 			network.sources.forEach((source, s) => {
 				let sum = by[source] as number;
@@ -119,7 +119,7 @@ function back(by: Float64Array, operation: Operation, variance: number): number 
 			for (const [row, h] of operation.h) by[row] = (by[row] as number) - h * own;
 			return takenOff(own, variance, own ** 2 * operation.variance);
 		}
-		case 'propagate rows': {
+		case 'rows': {
 			const old = operation.rows.map(({ row }) => by[row] as number);
 			for (const { row } of operation.rows) by[row] = 0;
 			let taken = 0;

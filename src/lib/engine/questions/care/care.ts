@@ -29,7 +29,7 @@ function* careOf(estimate: Estimate, trips: Logbook['trips']): Generator<number,
 
 /** What wants looking after. */
 const care = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: ({ estimate, book, inParts }): Promise<Care | undefined> => inParts(careOf(estimate(), book.trips))
 });
 

@@ -31,7 +31,7 @@ function* search(estimate: Estimate, asked: SacrificeOptions): Generator<number,
 
 /** The least sacrifice that reaches a moment; a search tells how far it is, 0 … 1. */
 const leastSacrifice = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: (
 		{ estimate, inParts },
 		asked: SacrificeOptions,

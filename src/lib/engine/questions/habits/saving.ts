@@ -49,7 +49,7 @@ function* savingOf(estimate: Estimate): Generator<number, Saving> {
 
 /** What each habit costs and each measure gives, and where the litres of a day go. */
 const saving = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: ({ estimate, inParts }): Promise<Saving | undefined> => inParts(savingOf(estimate()))
 });
 

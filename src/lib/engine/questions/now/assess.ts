@@ -6,7 +6,7 @@ const AT_ONCE = 2000;
 
 /** Everything that *Now* shows. A long replay tells how far it is, 0 … 1, and stops when another question comes. */
 const assess = question({
-	outdatedBy: 'a newer one',
+	outdatedBy: 'newer',
 	answer: async (hand, onprogress?: (done: number) => void): Promise<Assessment | undefined> => {
 		const { from, replay, shared, book } = hand;
 		const entries = hand.entriesUntil();

@@ -3,7 +3,7 @@ import { question } from '../../question';
 
 /** A forecast of many days, told as it comes. */
 const forecastByDay = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: (
 		{ estimate, inParts },
 		days: number,

@@ -3,8 +3,9 @@ import { question } from '../../question';
 
 /** Has trips planned from now on: the first look goes without, and is asked for again when this has come. */
 const preparePlanning = question({
-	answer: async ({ shared }): Promise<void> => {
+	answer: ({ shared }): boolean => {
 		shared.planTrip = planTrip;
+		return true;
 	}
 });
 

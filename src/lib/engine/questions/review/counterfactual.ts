@@ -16,7 +16,7 @@ function* livingAgain(
 
 /** A stretch as it would have been. */
 const counterfactual = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: (
 		{ estimateAt, entriesUntil, book, inParts },
 		looking: Looking,

@@ -60,7 +60,7 @@ function* lookingBack(
 
 /** A stretch looked back on; it tells how far it is, 0 … 1. */
 const lookBack = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: (
 		{ estimateAt, entriesUntil, entries, book, inParts },
 		looking: Looking,

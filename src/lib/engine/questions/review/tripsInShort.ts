@@ -37,7 +37,7 @@ function* inShort(then: Estimate, trip: Trip): Generator<number, InShort | undef
 
 /** The trips of the rig that have begun, in few figures, the latest first. */
 const tripsInShort = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: async ({
 		from: { rig, atMs },
 		book,

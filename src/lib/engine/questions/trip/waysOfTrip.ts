@@ -61,7 +61,7 @@ function* waysAlong(
 
 /** How else a trip can be done. */
 const waysOfTrip = question({
-	outdatedBy: 'a newer one or a change',
+	outdatedBy: 'newer or change',
 	answer: async (
 		{ estimate, trip, book: { trips, points }, entries, inParts },
 		id: string
