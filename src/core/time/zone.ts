@@ -1,6 +1,6 @@
 // The offset alone: the package's dates that carry a zone weigh as much again as all else here.
 import { tzOffset } from '@date-fns/tz/tzOffset';
-import { calendarDay, padded, utcMidnightMs } from './calendar.js';
+import { padded, utcMidnightMs } from './calendar.js';
 import { DAY_MS, MINUTE_MS } from './constants.js';
 
 /** How far the clocks of a zone are ahead of UTC at an instant, ms. */
@@ -33,7 +33,7 @@ export function zonedTime(ms: number, timeZone: string): ZonedTime {
 	/** the clock of the zone, as if it were UTC */
 	const local = new Date(ms + offsetMs(ms, timeZone));
 	return {
-		day: calendarDay(local.getUTCFullYear(), local.getUTCMonth() + 1, local.getUTCDate()),
+		day: local.toISOString().slice(0, 10),
 		hour: local.getUTCHours(),
 		minute: local.getUTCMinutes(),
 		weekday: local.getUTCDay()
