@@ -24,10 +24,10 @@ const workerFiles = (): Plugin => ({
 const COMMON = {
 	setupFiles: ['tests/helpers/properties.ts'],
 	environment: 'node',
-	pool: 'threads',
+	pool: 'threads' as const,
 	// Generous, as in the browser tests: what must be quick is timed by its own test.
 	testTimeout: 60_000
-} as const;
+};
 
 export default defineConfig({
 	plugins: [sveltekit()],

@@ -266,6 +266,8 @@ test('every view and act by a key; the list of them; the command list', async ({
 	await page.keyboard.press('Escape');
 	await page.keyboard.press('Shift+?');
 	await page.getByLabel(/Single letters are keys/).uncheck();
+	// A choice holds once it is kept.
+	await expect.poll(async () => (await stored(page, 'prefs')).prefs).toMatchObject({ letterKeys: false });
 	await page.keyboard.press('Escape');
 	await page.keyboard.press('d');
 	await page.keyboard.press('Control+k');

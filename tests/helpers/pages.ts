@@ -49,15 +49,15 @@ export async function litresOf(page: Page, tank: string): Promise<number> {
 	return Number(/Why ([\d.]+)/.exec(label ?? '')?.[1]);
 }
 
-/** Every record in the browser's own store, by key. */
-export const stored = (page: Page): Promise<Record<string, unknown>> =>
+/** Everything in one part of the browser's own store, by key. */
+export const stored = (page: Page, part: 'records' | 'prefs' = 'records'): Promise<Record<string, unknown>> =>
 	page.evaluate(
-		() =>
+		(from) =>
 			new Promise<Record<string, unknown>>((resolve, reject) => {
 				const open = indexedDB.open('dipsometer');
 				open.onerror = () => reject(open.error);
 				open.onsuccess = () => {
-					const store = open.result.transaction('records').objectStore('records');
+					const store = open.result.transaction(from).objectStore(from);
 					const [keys, values] = [store.getAllKeys(), store.getAll()];
 					values.onsuccess = () => {
 						resolve(
@@ -66,5 +66,6 @@ export const stored = (page: Page): Promise<Record<string, unknown>> =>
 						open.result.close();
 					};
 				};
-			})
+			}),
+		part
 	);

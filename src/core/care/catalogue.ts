@@ -153,6 +153,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	}
 ]);
 
+/** The idea of the catalogue with an id; nothing where it has none. */
 export const careIdea = (key: string | undefined): CareIdea | undefined =>
 	CARE_IDEAS.find((idea) => idea.key === key);
 

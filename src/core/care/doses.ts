@@ -27,6 +27,7 @@ const LEAST_RINSES = 2;
 /** Where a tank keeps nearly all that is in it, rinsing helps no more. */
 const MOST_RINSES = 20;
 
+/** What a sanitising dose is reckoned from: litres of the system, the strength of the bleach in per cent, the wanted mg/L. */
 export interface SanitisingAsk {
 	/** litres of tank, and of heater and pipes, that are treated */
 	readonly tankL: number;
@@ -41,6 +42,7 @@ export interface SanitisingAsk {
 	readonly inside: LeftInside;
 }
 
+/** Why no dose is given: what is asked would be unsafe, or what is known does not do. */
 export type DoseRefusal =
 	| { readonly kind: 'no-volume' }
 	| { readonly kind: 'strength'; readonly percent: number; readonly least: number; readonly most: number }
@@ -50,6 +52,7 @@ export type DoseRefusal =
 	| { readonly kind: 'mixed'; readonly inside: Exclude<LeftInside, 'nothing'> }
 	| { readonly kind: 'cannot-rinse'; readonly staysL: number };
 
+/** A dose of bleach, ml, with how long it is to soak and how it is rinsed. */
 export interface SanitisingDose {
 	readonly ml: number;
 	readonly treatedL: number;
@@ -61,6 +64,7 @@ export interface SanitisingDose {
 	readonly leavesMgPerL: number;
 }
 
+/** A dose, or why there is none. */
 export type DoseAnswer<T> =
 	({ readonly ok: true } & T) | { readonly ok: false; readonly refused: DoseRefusal };
 const refuse = (refused: DoseRefusal): { readonly ok: false; readonly refused: DoseRefusal } => ({
@@ -105,6 +109,7 @@ function soakHours(mgPerL: number): number {
 	return mgPerL >= row.mgPerL ? row.hours : Math.min(12, Math.ceil((row.hours * row.mgPerL) / mgPerL));
 }
 
+/** What a dose of treatment is reckoned from: what the label says, and what is in the tank, litres. */
 export interface TreatmentAsk {
 	/** what the label says: so many millilitres for so many litres of tank */
 	readonly labelMl: number;

@@ -34,6 +34,7 @@ export interface FrostRisk {
 	readonly unsaid?: true;
 }
 
+/** A night that may freeze something: when, how cold, °C, and what of the rig lies lowest. */
 export interface FrostNight {
 	readonly stop: string;
 	readonly name: string;

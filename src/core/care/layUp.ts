@@ -26,6 +26,7 @@ export interface Remains {
 	readonly litres?: number;
 }
 
+/** One step on the way back into use after a lay-up. */
 export type WayBackStep =
 	| { readonly do: 'close' }
 	| { readonly do: 'look' }
@@ -37,6 +38,7 @@ export type WayBackStep =
 	| { readonly do: 'prime-toilet'; readonly tank: string }
 	| { readonly do: 'look-again' };
 
+/** What is to be done to drain a rig down, and on the way back, in order. */
 export interface LayUp {
 	readonly steps: readonly LayUpStep[];
 	readonly remains: readonly Remains[];

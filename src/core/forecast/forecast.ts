@@ -15,6 +15,7 @@ import {
 	type DayPart
 } from './sampler/index.js';
 
+/** How far ahead is looked, days, and for whom; on how many paths, drawn with which seed. */
 export interface ForecastOptions {
 	/** how far to look, days; at least 1 */
 	readonly days: number;
@@ -26,6 +27,7 @@ export interface ForecastOptions {
 	readonly seed?: number | undefined;
 }
 
+/** When one tank binds, days from now, and its level by day, litres, at 10, 50 and 90 %. */
 export interface TankForecast {
 	readonly id: string;
 	/** days until this tank would bind; `days` where it never does within them */
@@ -34,6 +36,7 @@ export interface TankForecast {
 	readonly byDay: readonly (Spread & { readonly day: number })[];
 }
 
+/** How long the stay lasts, days, which tank ends it, and each tank by itself. */
 export interface Forecast {
 	/** days until the first tank binds: one chance in ten that it is sooner than p10 */
 	readonly autonomyDays: Spread;

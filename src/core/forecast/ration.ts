@@ -76,19 +76,15 @@ export function ration(estimate: Estimate, untilMs: number, certainty: number): 
 	if (!(days > 0)) return undefined;
 	const paths = COMPARED_PATHS;
 	const outset = outsetOf(estimate, { days, paths });
-	const { day, draws, steps, seed } = outset;
+	const { day, steps } = outset;
 	const personDays = steps.reduce(
 		(sum, { start, length, persons }) => sum + persons * Math.max(0, Math.min(length, days - start)),
 		0
 	);
 	if (!(personDays > 0)) return undefined;
 	const stretches = spentIn(
-		day,
-		draws,
-		steps,
+		outset,
 		days,
-		paths,
-		seed,
 		day.habits.map(({ cadence }) => cadence.rarer),
 		false
 	);

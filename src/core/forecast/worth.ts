@@ -29,6 +29,7 @@ export interface Worth {
 	readonly measures: readonly MeasureWorth[];
 }
 
+/** For whom, and under which measures, worth is reckoned. */
 export interface WorthOptions {
 	/** who is aboard from now on; as written and planned when absent */
 	readonly persons?: number | undefined;

@@ -12,8 +12,11 @@ import { entriesCsv, pointsCsv, stopsCsv, type CsvStyle } from './csv/writeCsv.j
 import { pointsGeoJson, tripGeoJson } from './geojson/writeGeoJson.js';
 import { pointsGpx, tripGpx } from './gpx/writeGpx.js';
 
+/** The formats that a logbook can be written in. */
 export const EXPORT_FORMATS = ['csv', 'gpx', 'geojson', 'ics', 'json'] as const;
+/** A format that a logbook can be written in. */
 export type ExportFormat = (typeof EXPORT_FORMATS)[number];
+/** The lists that can be written as a table. */
 export const EXPORT_LISTS = ['entries', 'points', 'stops'] as const;
 
 /** What each format is called among machines. */
@@ -25,6 +28,7 @@ export const MEDIA_TYPES: Readonly<Record<ExportFormat, string>> = {
 	json: 'application/json'
 };
 
+/** What of a logbook is written, and how. */
 export interface ExportOptions extends CsvStyle {
 	readonly rig?: Rig | undefined;
 	readonly trip?: Trip | undefined;

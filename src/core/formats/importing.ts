@@ -4,7 +4,9 @@ import { readGeoJson } from './geojson/readGeoJson.js';
 import { readGpx } from './gpx/readGpx.js';
 import type { Imported, ReadingContext } from './imported.js';
 
+/** The formats that can be read. */
 export const IMPORT_FORMATS = ['csv', 'gpx', 'geojson', 'ics'] as const;
+/** A format that can be read. */
 export type ImportFormat = (typeof IMPORT_FORMATS)[number];
 
 const READERS: Readonly<Record<ImportFormat, (text: string, context: ReadingContext) => Imported>> = {

@@ -3,6 +3,7 @@ export type LogbookPart = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'meas
 /** What any of those lists holds. */
 export type Item = { readonly id: string; readonly name: string; readonly retired?: true | undefined };
 
+/** The lists of a rig whose items can be retired. */
 export const PARTS: readonly LogbookPart[] = Object.freeze([
 	'tanks',
 	'outlets',

@@ -39,6 +39,7 @@ export function currentTrip(trips: readonly Trip[], rigId: string, atMs: number)
 /** How sure a plan must be where a trip says nothing: nine chances in ten. */
 export const DEFAULT_CERTAINTY = 0.9;
 
+/** How sure a trip's plan is to be, 0 … 1; the usual where it does not say. */
 export const certaintyOf = (trip: Pick<Trip, 'policy'> | undefined): number =>
 	trip?.policy?.certainty ?? DEFAULT_CERTAINTY;
 

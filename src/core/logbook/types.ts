@@ -27,27 +27,49 @@ type Known<T> = T extends readonly unknown[]
 		? { readonly [K in keyof T as string extends K ? never : K]: Known<T[K]> }
 		: T;
 
+/** A logbook: rigs, trips, points and entries; see docs/logbook.md. */
 export type Logbook = Known<z.infer<typeof logbookSchema>>;
+/** A camper or boat: its tanks, outlets, instruments, habits, measures, containers and care tasks. */
 export type Rig = Known<z.infer<typeof rigSchema>>;
+/** Something that holds fresh, grey or black water, litres. */
 export type Tank = Known<z.infer<typeof tankSchema>>;
+/** The inside of a tank, mm, from which depths become litres. */
 export type Shape = Known<z.infer<typeof shapeSchema>>;
+/** A trial of what a tank really holds. */
 export type Trial = Known<z.infer<typeof trialSchema>>;
+/** Where water leaves a tank, and where it goes. */
 export type Outlet = Known<z.infer<typeof outletSchema>>;
+/** Something that is done with water: litres of one time, and how often. */
 export type Habit = Known<z.infer<typeof habitSchema>>;
+/** A conservation measure: what it does to a habit, and how much bother it is. */
 export type Measure = Known<z.infer<typeof measureSchema>>;
+/** A meter, a gauge or a rod. */
 export type Instrument = Known<z.infer<typeof instrumentSchema>>;
+/** A counter of litres in a hose or pipe. */
 export type Meter = Extract<Instrument, { kind: 'meter' }>;
+/** A gauge: lights or figures, by a curve. */
 export type Gauge = Extract<Instrument, { kind: 'gauge' }>;
+/** A rod that is dipped, mm. */
 export type Rod = Extract<Instrument, { kind: 'rod' }>;
+/** Something that water or waste is carried in. */
 export type Container = Known<z.infer<typeof containerSchema>>;
+/** Something to be looked after by days, litres or seasons. */
 export type CareTask = Rig['care'][number];
+/** A trip: its days, zone, people, policy and stops. */
 export type Trip = Known<z.infer<typeof tripSchema>>;
+/** A way of choosing services that a policy may name. */
 export type School = NonNullable<NonNullable<Trip['policy']>['school']>;
+/** A stop of a trip: when, where, and what there is. */
 export type Stop = Known<z.infer<typeof stopSchema>>;
+/** What a place offers: water, a drain, a hook-up; with fee, minutes and detour. */
 export type Service = Known<z.infer<typeof serviceSchema>>;
+/** A place of the person's own directory. */
 export type Point = Known<z.infer<typeof pointSchema>>;
+/** One thing that was written down. */
 export type Entry = Known<z.infer<typeof entrySchema>>;
+/** What an entry may be of. */
 export type EntryKind = Entry['kind'];
+/** An entry of one kind. */
 export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
 
 type WithoutIdentity<T> = T extends unknown ? Omit<T, 'id' | 'rig'> : never;

@@ -9,6 +9,7 @@ import { sayFinding, sayMend, verdict, type Verdict } from '../words/index.js';
 import { LOOK_AHEAD_DAYS, outlookOf, type TankOutlook } from './outlook.js';
 import type { PlanTrip, ToDo } from './planTrip.js';
 
+/** A finding in words, with the tap that mends it. */
 export interface FoundWords {
 	readonly finding: Finding;
 	readonly words: string;
@@ -34,6 +35,7 @@ export interface Assessment extends ToDo {
 	readonly findings: readonly FoundWords[];
 }
 
+/** What is going on: the trip and its day, who is aboard. */
 export interface Occasion {
 	readonly trip?: Trip | undefined;
 	readonly timeZone: string;

@@ -22,6 +22,7 @@ export type PlanTrip = (
 	units: UnitChoice | undefined
 ) => { readonly trip: Trip; readonly plan: Plan; readonly toDo: ToDo; readonly ration: Ration | undefined };
 
+/** The plan of the trip at hand as *Now* tells it. */
 export const planTrip: PlanTrip = (estimate, whole, entries, units = METRIC) => {
 	const trip = livedTrip(whole, entries);
 	const { plan } = workedPlan(estimate, trip, { reading: 'while-there' });

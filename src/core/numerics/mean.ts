@@ -1,3 +1,4 @@
+/** The sum of some numbers, in their order; 0 of none. */
 export function sumOf(values: Iterable<number>): number {
 	let sum = 0;
 	for (const value of values) sum += value;

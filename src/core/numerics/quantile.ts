@@ -1,5 +1,6 @@
 import { quantileSorted } from 'd3-array';
 
+/** The 10, 50 and 90 % points of a figure. */
 export interface Spread {
 	readonly p10: number;
 	readonly p50: number;

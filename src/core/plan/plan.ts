@@ -44,6 +44,7 @@ export interface Effort {
 	readonly kgKm: number;
 }
 
+/** The services to take along a trip, whether it holds, what it costs, and what is left to know. */
 export interface Plan {
 	/** whether no tank binds before the last departure, at the policy's certainty */
 	readonly feasible: boolean;
@@ -63,6 +64,7 @@ export interface Plan {
 	readonly shortfall?: Shortfall;
 }
 
+/** How a trip is planned, its prices apart. */
 export type PlanOptions = Omit<ProblemOptions, 'prices'>;
 
 /** A plan with all it was made from. */

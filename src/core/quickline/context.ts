@@ -61,9 +61,11 @@ export interface Understood {
 	readonly warns?: string;
 }
 
+/** A line that cannot be what it says, with why. */
 export const problem = (text: string, ...meant: readonly string[]): NoMeaning =>
 	meant.length > 0 ? { problem: text, meant } : { problem: text };
 
+/** A line that means one thing. */
 export const one = (happening: Happening, more: Omit<Meaning, 'does'> = {}): Meaning => ({
 	does: [happening],
 	...more
@@ -73,6 +75,7 @@ export const one = (happening: Happening, more: Omit<Meaning, 'does'> = {}): Mea
 export const oneTooMany = (figure: string): NoMeaning =>
 	problem(`What is ${figure}? One number is enough here; put a comma between two things.`);
 
+/** Whether a line was met with a problem. */
 export const isProblem = (answer: LineReading): answer is NoMeaning => 'problem' in answer;
 
 /** Whether what is added is a habit; an instrument else. */

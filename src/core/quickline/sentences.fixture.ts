@@ -160,6 +160,7 @@ const hut: Rig = {
 };
 
 const shared = { nowMs, timeZone: 'Europe/London', units: METRIC } as const;
+/** A camper that the sentences are about. */
 export const VAN: QuickContext = {
 	...shared,
 	rig: van,
@@ -180,6 +181,7 @@ export const VAN: QuickContext = {
 	]),
 	lastRead: new Map([['pump', { value: 291.4, atMs: nowMs - 24 * HOUR_MS }]])
 };
+/** A boat that the sentences are about. */
 export const BOAT: QuickContext = {
 	...shared,
 	rig: boat,
@@ -190,6 +192,7 @@ export const BOAT: QuickContext = {
 		['holding', 20]
 	])
 };
+/** A rig of US gallons that the sentences are about. */
 export const HUT: QuickContext = {
 	...shared,
 	rig: hut,
@@ -236,18 +239,19 @@ const yesterday = (clock: string, part: Part): Part => at(`2027-05-04T${clock}:0
 const gal = (us: number): number => us * 3.785411784;
 
 /** One way to understand a line: its entries in their order, and what it adds to the rig. */
-export interface Meaning {
+export interface SentenceMeaning {
 	readonly entries: readonly Partial<EntryDraft>[];
 	readonly adds?: Part;
 }
-const way = (...entries: readonly Part[]): Meaning => ({
+const way = (...entries: readonly Part[]): SentenceMeaning => ({
 	entries: entries as readonly Partial<EntryDraft>[]
 });
-const adding = (adds: Part, ...entries: readonly Part[]): Meaning => ({ ...way(...entries), adds });
+const adding = (adds: Part, ...entries: readonly Part[]): SentenceMeaning => ({ ...way(...entries), adds });
 
 /** A line, and each way in which it must be understood; or what must be said of it. */
-export type Sentence = readonly [line: string, ...Meaning[]] | readonly [line: string, asks: RegExp];
+export type Sentence = readonly [line: string, ...SentenceMeaning[]] | readonly [line: string, asks: RegExp];
 
+/** Sentences, and every way in which each must be understood in the camper. */
 export const IN_THE_VAN: readonly Sentence[] = [
 	// Habits, in any of their forms
 	['quick shower', way(use('quick'))],
@@ -701,6 +705,7 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['dishes 2 mm', /What is 2 mm\?/]
 ];
 
+/** The same on the boat. */
 export const ON_THE_BOAT: readonly Sentence[] = [
 	['wash-up', way(use('washup'))],
 	['washed up', way(use('washup'))],
@@ -764,6 +769,7 @@ export const ON_THE_BOAT: readonly Sentence[] = [
 	['swap jug', /No jug stands full/]
 ];
 
+/** The same in US gallons. */
 export const IN_THE_HUT: readonly Sentence[] = [
 	['shower', way(use('wash'))],
 	['2 quick showers', way(use('wash', 2))],

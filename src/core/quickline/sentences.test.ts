@@ -11,7 +11,7 @@ import {
 	ON_THE_BOAT,
 	VAN,
 	type Sentence,
-	type Meaning
+	type SentenceMeaning
 } from './sentences.fixture.js';
 
 describe.each([
@@ -28,7 +28,7 @@ describe.each([
 				expect(answer).toMatchObject({ kind: 'problem', problem: expect.stringMatching(asks) });
 				return;
 			}
-			const ways = means as readonly Meaning[];
+			const ways = means as readonly SentenceMeaning[];
 			expect(answer).toMatchObject({
 				kind: 'understood',
 				matches: ways.map(({ entries, adds }) => ({

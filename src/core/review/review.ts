@@ -23,6 +23,7 @@ export interface TankReview {
 	readonly unexplained: number;
 }
 
+/** What one habit came to in a stretch: times and litres. */
 export interface HabitReview {
 	readonly id: string;
 	/** times that were written down */
@@ -46,6 +47,7 @@ export interface PartReview {
 	readonly maxC?: number;
 }
 
+/** What a stretch came to: litres by habit, outlet, tank and day, with their doubt. */
 export interface Review {
 	/** what the answer covers: from where something is known */
 	readonly fromMs: number;
@@ -110,6 +112,7 @@ function partsOf(
 	return { parts, are };
 }
 
+/** Which stretch is reviewed, ms, in whose zone. */
 export interface ReviewOptions {
 	readonly fromMs: number;
 	/** in which days are cut */

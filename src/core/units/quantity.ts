@@ -45,6 +45,7 @@ const UNITS = Object.freeze({
 	F: row('F', 'temperature', 5 / 9, '°F', ['f', '°f'], -160 / 9)
 });
 
+/** A unit that figures can be shown in. */
 export type UnitId = keyof typeof UNITS;
 
 /** The units a person chose to see. The logbook itself is always in L, mm, kg, km and °C. */
@@ -56,6 +57,7 @@ export interface UnitChoice {
 	readonly temperature: 'C' | 'F';
 }
 
+/** Litres, kilometres, kilograms. */
 export const METRIC: UnitChoice = Object.freeze({
 	volume: 'L',
 	length: 'mm',
@@ -64,6 +66,7 @@ export const METRIC: UnitChoice = Object.freeze({
 	temperature: 'C'
 });
 
+/** How a unit is written behind a figure. */
 export const unitSymbol = (unit: UnitId): string => UNITS[unit].symbol;
 
 /** From a shown value to the base unit of the logbook (L, mm, kg, km, °C). */

@@ -5,7 +5,7 @@ import { EntryLog } from './entryLog';
 import type { AnswerOf, ArgsOf, Hand, Kind, QuestionFile, QuestionKind, Shared } from './question';
 import assess from './questions/now/assess';
 import type { Standpoint } from './standpoint';
-import { Turns } from './turns';
+import { QuestionTurns } from './turns';
 
 /** everything but the entries, which the log keeps */
 type Book = Omit<Logbook, 'entries'>;
@@ -45,7 +45,7 @@ export class Engine {
 	readonly #replays = new Map<string, RememberedReplay>();
 	/** the zone of the person who asked last */
 	#home: string | undefined;
-	readonly #turns = new Turns();
+	readonly #turns = new QuestionTurns();
 	readonly #shared: Shared = { known: undefined, planTrip: undefined };
 
 	/** Takes a whole logbook in hand, in place of what was there. */

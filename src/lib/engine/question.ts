@@ -5,7 +5,7 @@ import type { Assessment, PlanTrip } from '$core/now';
 import type { Standpoint } from './standpoint';
 
 /** What *Now* last showed, and what it was worked out from: what a preview goes on from. */
-export interface Known {
+export interface LastShown {
 	readonly from: Standpoint;
 	readonly estimate: Estimate;
 	readonly now: Assessment;
@@ -14,7 +14,7 @@ export interface Known {
 
 /** What lives as long as the engine and is shared by questions; a change of the log forgets what is known. */
 export interface Shared {
-	known: Known | undefined;
+	known: LastShown | undefined;
 	/** plans trips: loaded once everything else was answered */
 	planTrip: PlanTrip | undefined;
 }

@@ -8,7 +8,7 @@ export interface Turn {
 }
 
 /** Counts changes, and questions of each kind: a long answer to an earlier one is outdated. */
-export class Turns {
+export class QuestionTurns {
 	#changed = 0;
 	readonly #begun = new Map<string, number>();
 

@@ -121,9 +121,7 @@ const saysTheSame = (a: Entry, b: Entry): boolean => {
 export async function answerStep(
 	app: App,
 	book: RunBook,
-	rig: Rig,
-	run: Run,
-	step: RunStep,
+	{ rig, run, step }: { readonly rig: Rig; readonly run: Run; readonly step: RunStep },
 	answer: StepAnswer,
 	label: string
 ): Promise<boolean> {

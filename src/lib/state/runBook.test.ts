@@ -47,7 +47,13 @@ describe('a run that is kept', () => {
 		const book = bookOf(app);
 		const id = await book.begin('rig', setup, app.nowIso());
 		const [connect] = stepsOf(setup);
-		await answerStep(app, book, rigOf(app), runIn(book, id), connect!, { how: 'done' }, 'Ready');
+		await answerStep(
+			app,
+			book,
+			{ rig: rigOf(app), run: runIn(book, id), step: connect! },
+			{ how: 'done' },
+			'Ready'
+		);
 		const later = bookOf(await tab(here));
 		await later.load();
 		expect(runIn(later, id).answers.connect?.how).toBe('done');
@@ -65,14 +71,26 @@ describe('a run that is kept', () => {
 			[other, second],
 			[app, book]
 		] as const)
-			await answerStep(tick, of, rigOf(tick), runIn(of, id), fill, { how: 'done' }, 'Filled');
+			await answerStep(
+				tick,
+				of,
+				{ rig: rigOf(tick), run: runIn(of, id), step: fill },
+				{ how: 'done' },
+				'Filled'
+			);
 		await expect.poll(() => written(other).length).toBe(1);
 		expect(written(app)).toHaveLength(1);
 		expect(written(app)[0]).toMatchObject({ kind: 'fill', litres: 20, potable: true });
 		expect(written(app)[0]?.edited).toBeUndefined();
 		// What two tabs answer does not lose each other's steps.
 		const [connect] = stepsOf(setup);
-		await answerStep(other, second, rigOf(other), runIn(second, id), connect!, { how: 'done' }, 'Ready');
+		await answerStep(
+			other,
+			second,
+			{ rig: rigOf(other), run: runIn(second, id), step: connect! },
+			{ how: 'done' },
+			'Ready'
+		);
 		await book.load();
 		expect(Object.keys(runIn(book, id).answers).sort()).toEqual(['connect', 'fill-0']);
 	});
@@ -95,8 +113,8 @@ describe('a run that is kept', () => {
 		const book = bookOf(app);
 		const id = await book.begin('rig', setup, app.nowIso());
 		const fill = stepsOf(setup)[1]!;
-		const tick = (answer: Parameters<typeof answerStep>[5]) =>
-			answerStep(app, book, rigOf(app), runIn(book, id), fill, answer, 'Filled');
+		const tick = (answer: Parameters<typeof answerStep>[3]) =>
+			answerStep(app, book, { rig: rigOf(app), run: runIn(book, id), step: fill }, answer, 'Filled');
 		await tick({ how: 'done' });
 		await backTo(book, runIn(book, id), fill);
 		expect(runIn(book, id).answers['fill-0']).toBeUndefined();
@@ -160,7 +178,13 @@ it('the two entries of one tick keep their order within a second', async () => {
 		const book = bookOf(app);
 		const id = await book.begin('rig', { ...setup, parts: [...setup.parts, ...setup.parts] }, app.nowIso());
 		for (const step of stepsOf(runIn(book, id).setup))
-			await answerStep(app, book, rigOf(app), runIn(book, id), step, { how: 'done' }, 'Done');
+			await answerStep(
+				app,
+				book,
+				{ rig: rigOf(app), run: runIn(book, id), step: step },
+				{ how: 'done' },
+				'Done'
+			);
 		const times = [...written(app)]
 			.sort((a, b) => (a.at < b.at ? -1 : 1))
 			.map(({ at, id: of }) => [Date.parse(at), of] as const);

@@ -16,6 +16,6 @@ export {
 	type KeptAside,
 	type Opened,
 	type Ports,
-	type StoredRecords,
+	type RecordLists,
 	type RecordStore
 } from './records';

@@ -26,12 +26,12 @@ export interface KeptAside {
 	readonly problems: readonly Problem[];
 }
 
-export type StoredRecords = { readonly [K in RecordKind]: ReadonlyMap<string, RecordTypes[K]> };
+export type RecordLists = { readonly [K in RecordKind]: ReadonlyMap<string, RecordTypes[K]> };
 
 export type Opened =
 	| {
 			readonly state: 'open';
-			readonly records: StoredRecords;
+			readonly records: RecordLists;
 			readonly aside: readonly KeptAside[];
 			/** it holds nothing because it was emptied on purpose */
 			readonly emptied: boolean;

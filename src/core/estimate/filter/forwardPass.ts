@@ -9,6 +9,7 @@ export class ReplayStopped extends Error {
 	override readonly name = 'ReplayStopped';
 }
 
+/** How a long replay is followed and stopped. */
 export interface ReplayOptions {
 	/** told how far a long replay is, 0 … 1; it stops when this answers false */
 	readonly onprogress?: (done: number) => boolean | void;

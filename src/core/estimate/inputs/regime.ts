@@ -21,7 +21,9 @@ export interface KeyedRegime extends Regime {
 	readonly regimeKey?: string;
 }
 
+/** What a regime says, as text: equal for regimes that are alike. */
 export const regimeKeyOf = ({ mains, sewer, measures }: Regime): string =>
 	`${mains}|${sewer}|${measures.join('|')}`;
 
+/** The same, as it was kept with the regime, where it was. */
 export const regimeKey = (regime: KeyedRegime): string => regime.regimeKey ?? regimeKeyOf(regime);

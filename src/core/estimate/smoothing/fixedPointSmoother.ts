@@ -31,6 +31,7 @@ export interface SmoothedSums {
 	levelsOf(tankId: string): { readonly start: number; readonly startSd: number; readonly end: number };
 }
 
+/** Of which stretch sums are kept, and of what. */
 export interface SmoothedSumsOptions {
 	readonly fromMs: number;
 	readonly scope: AccountScope;

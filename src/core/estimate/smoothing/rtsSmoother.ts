@@ -34,6 +34,7 @@ export interface PastReading {
 	readonly doubted: boolean;
 }
 
+/** The past of one tank: its levels, and what was read of it. */
 export interface PastTank {
 	readonly id: string;
 	readonly levels: readonly PastLevel[];

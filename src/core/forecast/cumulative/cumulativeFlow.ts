@@ -27,6 +27,7 @@ export interface CumulativeFlow {
 	readonly served: readonly Float64Array[];
 }
 
+/** Until when flows are reckoned, ms, and on which paths. */
 export interface CumulativeFlowOptions extends Omit<ForecastOptions, 'days'> {
 	readonly toMs: number;
 }

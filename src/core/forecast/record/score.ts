@@ -26,6 +26,7 @@ export type Surprise =
 	/** more went unwritten than usual, litres */
 	| { readonly kind: 'unwritten'; readonly litres: number };
 
+/** A forecast held against what came, tank by tank. */
 export interface Score {
 	readonly tanks: readonly ScoredTank[];
 	/** empty where everything came as foretold, or nobody knows */

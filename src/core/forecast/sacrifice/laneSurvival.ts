@@ -24,6 +24,22 @@ export function laneSurvival(
 		const limit = way * limitOf(lane, usable[path] as number);
 		return way * litres <= limit ? Infinity : limit - EXACT_L;
 	});
+	// The inner loops of the search, each small and on its own, so that they run at the speed of the machine.
+	/** What levels come to; a path on which one passes its limit is struck out. */
+	const strike = (
+		held: Uint8Array,
+		before: Float64Array,
+		sum: Float64Array,
+		more: Float64Array,
+		from: number,
+		to: number
+	): void => {
+		for (let path = from; path < to; path++) {
+			const litres = (before[path] as number) + (sum[path] as number) + (more[path] as number);
+			level[path] = litres;
+			if (way * litres < (limits[path] as number)) held[path] = 0;
+		}
+	};
 	return (held, sums, part, from, to) => {
 		let before = levels;
 		stretches.forEach(({ step }, k) => {
@@ -32,7 +48,8 @@ export function laneSurvival(
 				before = level;
 				keepWithin(level, drainsToL, from, to);
 			}
-			keep(before, sums[k]?.[i] as Float64Array, part[k]?.[i] ?? none, limits, way, held, level, from, to);
+			const sum = sums[k]?.[i] as Float64Array;
+			strike(held, before, sum, part[k]?.[i] ?? none, from, to);
 			before = level;
 			if (each)
 				for (let path = from; path < to; path++) keepWithin(level, usable[path] as number, path, path + 1);
@@ -40,31 +57,12 @@ export function laneSurvival(
 	};
 }
 
-// The inner loops of the search, each small and on its own, so that they run at the speed of the machine.
-
-/** What levels come to, `after`; a path on which one passes its limit is struck out. `way`: 1 falls, -1 rises. */
-function keep(
-	before: Float64Array,
-	sum: Float64Array,
-	more: Float64Array,
-	limit: Float64Array,
-	way: number,
-	held: Uint8Array,
-	after: Float64Array,
-	from: number,
-	to: number
-): void {
-	for (let path = from; path < to; path++) {
-		const litres = (before[path] as number) + (sum[path] as number) + (more[path] as number);
-		after[path] = litres;
-		if (way * litres < (limit[path] as number)) held[path] = 0;
-	}
-}
-
+/** Holds levels between nothing and a most. */
 function keepWithin(level: Float64Array, most: number, from: number, to: number): void {
 	for (let path = from; path < to; path++) level[path] = Math.min(Math.max(level[path] as number, 0), most);
 }
 
+/** On how many of some paths it holds. */
 export function survivorsOf(held: Uint8Array, from: number, to: number): number {
 	let count = 0;
 	for (let path = from; path < to; path++) count += held[path] as number;

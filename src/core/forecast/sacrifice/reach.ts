@@ -28,10 +28,10 @@ export function reachOf(
 	habits: ReadonlySet<number>,
 	each: boolean
 ): Reach {
-	const { day, draws, steps, paths, seed, lanes, measures: inForce } = outset;
+	const { day, paths, lanes, measures: inForce } = outset;
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	const asItIs = day.habits.map(({ cadence }) => cadence.rarer);
-	const plain = spentIn(day, draws, steps, days, paths, seed, asItIs, each);
+	const plain = spentIn(outset, days, asItIs, each);
 	const rarer = new Map<string, readonly Spent[]>();
 	/** the same where one habit is done more rarely */
 	const spentWith = (habit: number | undefined, measures: readonly string[]): readonly Spent[] => {
@@ -43,7 +43,7 @@ export function reachOf(
 		const before = rarer.get(key);
 		if (before) return before;
 		const only = asItIs.map((_, i) => (i === habit ? factor : undefined));
-		const spent = spentIn(day, draws, steps, days, paths, seed, only, each);
+		const spent = spentIn(outset, days, only, each);
 		rarer.set(key, spent);
 		return spent;
 	};
@@ -73,6 +73,7 @@ export function reachOf(
 	};
 }
 
+/** Sums with a part on top, written into others of the same shape. */
 export const plus = (sums: Sums, part: SumsPart, into: Sums): Sums =>
 	sums.map((lanes, k) =>
 		lanes.map((sum, lane) => {

@@ -20,6 +20,7 @@ import {
 import { SubsetSearch } from './subsetSearch.js';
 import { Incumbents } from './incumbents.js';
 
+/** What reaches a moment: the best set of measures, others, and the nearest where none does. */
 export interface Sacrifice {
 	readonly reached: boolean;
 	/** of the sets that reach it: the one that asks least, then the surest */
@@ -34,6 +35,7 @@ export interface Sacrifice {
 	readonly bounded?: true;
 }
 
+/** What is to be reached, ms, with which certainty, by which measures. */
 export interface SacrificeOptions {
 	readonly untilMs: number;
 	/** 0 … 0.99 */

@@ -15,12 +15,14 @@ export interface MeasureSet {
 export const EXACT_UP_TO = 14;
 
 const DEFAULT_EFFORT = 1;
+/** How much bother a measure is; the usual where the rig does not say. */
 export const effortOf = ({ effort = DEFAULT_EFFORT }: Pick<Measure, 'effort'>): number => effort;
 
 /** What a measure gives for what it asks: one that asks nothing is not worth everything. */
 export const forItsEffort = (gives: number, measure: Pick<Measure, 'effort'>): number =>
 	gives / (effortOf(measure) + 0.5);
 
+/** The bother of some measures together. */
 export const effortOfAll = (measures: readonly Measure[]): number =>
 	measures.reduce((sum, one) => sum + effortOf(one), 0);
 
@@ -43,6 +45,7 @@ export const groupsOf = ({ day }: Outset, candidates: readonly Measure[]): reado
 		.filter(({ measures }) => measures.length > 0)
 		.sort((a, b) => b.measures.length - a.measures.length);
 
+/** The items of a list whose bit is set. */
 export const subset = <T>(list: readonly T[], mask: number): readonly T[] =>
 	list.filter((_, i) => (mask >> i) & 1);
 
@@ -52,8 +55,10 @@ export const byEffort = (a: MeasureSet, b: MeasureSet): number =>
 	b.chance - a.chance ||
 	a.measures.length - b.measures.length ||
 	(a.measures.join('|') < b.measures.join('|') ? -1 : 1);
+/** The surest first, then the least bother. */
 export const bySureness = (a: MeasureSet, b: MeasureSet): number => b.chance - a.chance || byEffort(a, b);
 
+/** The first of a list in an order. */
 export const least = <T>(list: readonly T[], order: (a: T, b: T) => number): T | undefined =>
 	list.reduce<T | undefined>(
 		(best, one) => (best === undefined || order(one, best) < 0 ? one : best),

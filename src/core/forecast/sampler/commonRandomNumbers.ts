@@ -14,6 +14,7 @@ const VARIABLES = [
 	'left',
 	'served'
 ] as const;
+/** What has a stream of chance of its own. */
 export type Variable = (typeof VARIABLES)[number];
 
 /**

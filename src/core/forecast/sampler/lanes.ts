@@ -21,6 +21,7 @@ export interface Lane {
 export const limitOf = ({ falls, reserveL }: Pick<Lane, 'falls' | 'reserveL'>, usableL: number): number =>
 	falls ? reserveL : Math.max(0, usableL - reserveL);
 
+/** The tanks of a rig as the paths see them, in its order. */
 export function lanesOf(estimate: Estimate): readonly Lane[] {
 	const { rig, places } = estimate.model;
 	return rig.tanks.map((tank) => ({

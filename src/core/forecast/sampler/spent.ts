@@ -12,6 +12,15 @@ export interface Spent {
 	readonly step: DayPart;
 }
 
+/** What is lived: days of a rig, on paths drawn with a seed. */
+interface LivedDays {
+	readonly day: DayAhead;
+	readonly draws: Draws;
+	readonly steps: readonly DayPart[];
+	readonly paths: number;
+	readonly seed: number;
+}
+
 /** Each costs as much as all of a time that is looked at only at its end. */
 const MOST_STRETCHES = 20;
 
@@ -35,12 +44,8 @@ function add(to: readonly Float64Array[], from: readonly Float64Array[], part: n
  * @param rarer by habit: see `usesOf`
  */
 export function spentIn(
-	day: DayAhead,
-	draws: Draws,
-	steps: readonly DayPart[],
+	{ day, draws, steps, paths, seed }: LivedDays,
 	days: number,
-	paths: number,
-	seed: number,
 	rarer: readonly (number | undefined)[],
 	each: boolean
 ): readonly Spent[] {

@@ -51,6 +51,7 @@ export const ENTRY_COLUMNS: Columns = columns({
 	void: 'only-yes'
 });
 
+/** Every kind of service that a table may name. */
 export const SERVICE_KINDS: readonly Service['kind'][] = ['water', 'grey', 'black', 'mains', 'sewer'];
 /** The fields of a service, each in a column of its own: `water_fee`, of a second one `water2_fee`. */
 export const SERVICE_COLUMNS: Columns = columns({
@@ -100,6 +101,7 @@ export const STOP_COLUMNS: Columns = columns({
 
 /** What a table is a list of. */
 export type TableKind = 'entries' | 'points' | 'stops';
+/** The columns of each table. */
 export const TABLES: Readonly<
 	Record<TableKind, { readonly columns: Columns; readonly needs: readonly string[] }>
 > = {

@@ -4,6 +4,7 @@ import { figuresCsv, type CsvStyle } from './writeCsv.js';
 
 /** The tables that a review is written as, each a file of its own. */
 export const REVIEW_TABLES = ['days', 'habits', 'outlets', 'tanks', 'calls'] as const;
+/** A review as rows of cells. */
 export type ReviewTable = (typeof REVIEW_TABLES)[number];
 
 const DECIMALS = 3;

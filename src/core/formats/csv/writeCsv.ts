@@ -5,6 +5,7 @@ import { SERVICE_COLUMNS, SERVICE_KINDS, TABLES, type Columns, type TableKind } 
 
 type Fields = Readonly<Record<string, unknown>>;
 
+/** How a table is written: its separator and decimal sign. */
 export interface CsvStyle {
 	/** numbers with a comma and cells parted by semicolons, as table programs in many countries want it */
 	readonly decimalComma?: boolean;

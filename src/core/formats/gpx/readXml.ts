@@ -5,6 +5,7 @@ import { lineFinder } from '../lines.js';
 /** An element: `@name` are its attributes, `#text` its text; a child that holds only text is that text. */
 export type Element = Readonly<Record<string, unknown>>;
 
+/** An XML document as far as it could be read. */
 export interface Document {
 	readonly root: Element;
 	/** where an element begins: `line 12` */

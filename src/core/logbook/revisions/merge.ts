@@ -140,6 +140,7 @@ export interface Retired {
 	readonly name: string;
 }
 
+/** What a merge would do, before it is done. */
 export type MergePreview = Readonly<Record<'rigs' | 'trips' | 'points' | 'entries', ListChange>> & {
 	readonly retired: readonly Retired[];
 };

@@ -8,6 +8,7 @@ export interface Conflict {
 	readonly theirs: unknown;
 }
 
+/** A change put onto the newest version, and what stood against it. */
 export interface Rebased<T> {
 	/** where both changed a place, mine */
 	readonly value: T;

@@ -22,6 +22,7 @@ export interface RecordTypes {
 	readonly point: Point;
 	readonly entry: Entry;
 }
+/** A kind of record that a logbook has a list of. */
 export type RecordKind = keyof RecordTypes;
 
 const RECORD_SCHEMAS = { rig: rigSchema, trip: tripSchema, point: pointSchema, entry: entrySchema };
@@ -30,8 +31,10 @@ const RECORD_SCHEMAS = { rig: rigSchema, trip: tripSchema, point: pointSchema, e
 export const LIST_OF = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const satisfies {
 	readonly [K in RecordKind]: keyof Logbook;
 };
+/** The kinds of records, in the order of a logbook's lists. */
 export const RECORD_KINDS = Object.keys(LIST_OF) as readonly RecordKind[];
 
+/** Where in a larger body the logbook stands. */
 export interface ParseOptions {
 	/** where the logbook stands in a larger body, for the paths in the problems */
 	readonly root?: readonly string[];

@@ -85,6 +85,7 @@ const rows = z
 		})
 	);
 
+/** The inside of a tank. */
 export const shapeSchema = z.discriminatedUnion('form', [
 	z.looseObject({
 		form: z.literal('box'),
@@ -102,6 +103,7 @@ export const shapeSchema = z.discriminatedUnion('form', [
 	z.looseObject({ form: z.literal('table'), rows })
 ]);
 
+/** A trial of what a tank really holds. */
 export const trialSchema = z.looseObject({
 	id,
 	at: instant,
@@ -113,6 +115,7 @@ export const trialSchema = z.looseObject({
 	note: z.optional(text)
 });
 
+/** A tank. */
 export const tankSchema = z.looseObject({
 	id,
 	name,
@@ -133,6 +136,7 @@ export const tankSchema = z.looseObject({
 	retired
 });
 
+/** An outlet. */
 export const outletSchema = z.looseObject({
 	id,
 	name,
@@ -153,6 +157,7 @@ const recipeSchema = z.looseObject({
 	flushL: z.optional(litres)
 });
 
+/** A habit. */
 export const habitSchema = z.looseObject({
 	id,
 	name,
@@ -183,6 +188,7 @@ const effectSchema = z.discriminatedUnion('kind', [
 	z.looseObject({ kind: z.literal('recipe'), parts: recipeSchema })
 ]);
 
+/** A conservation measure. */
 export const measureSchema = z.looseObject({
 	id,
 	name,
@@ -209,6 +215,7 @@ const curve = z.array(gaugePoint).check(
 	})
 );
 
+/** A meter, a gauge or a rod. */
 export const instrumentSchema = z.discriminatedUnion('kind', [
 	z.looseObject({
 		id,
@@ -247,6 +254,7 @@ export const instrumentSchema = z.discriminatedUnion('kind', [
 	})
 ]);
 
+/** A container. */
 export const containerSchema = z.looseObject({
 	id,
 	name,
@@ -288,6 +296,7 @@ const timeZone = z
 	.string()
 	.check(z.refine(isZone, { params: { expected: 'an IANA time zone such as Europe/London' } }));
 
+/** A rig. */
 export const rigSchema = z.looseObject({
 	id,
 	name,
@@ -307,6 +316,7 @@ export const rigSchema = z.looseObject({
 	edited
 });
 
+/** A service. */
 export const serviceSchema = z.looseObject({
 	kind: z.enum(['water', 'grey', 'black', 'mains', 'sewer']),
 	potable: z.optional(z.boolean()),
@@ -319,6 +329,7 @@ export const serviceSchema = z.looseObject({
 	note: z.optional(text)
 });
 
+/** A stop. */
 export const stopSchema = z.looseObject({
 	id,
 	name,
@@ -340,6 +351,7 @@ export const stopSchema = z.looseObject({
 	retired
 });
 
+/** A trip. */
 export const tripSchema = z.looseObject({
 	id,
 	rig: id,
@@ -364,6 +376,7 @@ export const tripSchema = z.looseObject({
 	edited
 });
 
+/** A point. */
 export const pointSchema = z.looseObject({
 	id,
 	name,
@@ -392,6 +405,7 @@ const common = {
 };
 const sdL = z.optional(litres);
 
+/** An entry of any kind. */
 export const entrySchema = z.discriminatedUnion('kind', [
 	z.looseObject({
 		...common,
@@ -473,6 +487,7 @@ export const logbookShellSchema = z.looseObject({
 	entries: anyList
 });
 
+/** A whole logbook. */
 export const logbookSchema = z.looseObject({
 	...head,
 	rigs: z.array(rigSchema),

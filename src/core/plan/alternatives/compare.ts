@@ -22,6 +22,7 @@ export interface ServiceAt {
 	readonly litres?: number;
 }
 
+/** A trip beside what a change makes of it. */
 export interface Compared {
 	readonly before: Summary;
 	readonly after: Summary;

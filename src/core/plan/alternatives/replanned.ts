@@ -13,11 +13,13 @@ export interface PlanSeen {
 	readonly binds: readonly { readonly tank: string; readonly bindsMs: number }[];
 }
 
+/** The kind of service that a rig's tank asks for. */
 export const kindOfTankIn =
 	({ tanks }: Rig) =>
 	(id: string): ServiceKind =>
 		serviceKindOf(tanks.find((tank) => tank.id === id)?.holds ?? 'fresh');
 
+/** A plan as it is remembered, to tell later what has changed in it. */
 export const seenOf = (rig: Rig, trip: Trip, plan: Plan, atMs: number): PlanSeen => ({
 	trip: trip.id,
 	atMs,

@@ -116,6 +116,7 @@ function overrunOf(problem: PlanProblem, kind: ServiceKind, index: number, size:
 	return overrun;
 }
 
+/** Every stretch between two services: on which paths a tank binds in it. */
 export function stretchesOf(problem: PlanProblem): Stretches {
 	const size = problem.visits.length + 2;
 	const fresh = problem.tanks.filter(({ falls }) => falls);

@@ -67,6 +67,7 @@ export interface PlanProblem {
 	readonly carriedL: number;
 }
 
+/** How the days ahead are lived and priced for a plan. */
 export interface ProblemOptions {
 	readonly reading?: Reading | undefined;
 	readonly prices?: Prices | undefined;

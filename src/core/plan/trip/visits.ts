@@ -4,10 +4,13 @@ import type { Mask, Offer } from './offer.js';
 
 /** What a plan takes at a stop, in the order of the bits of a mask. */
 export const PLANNED_KINDS = ['water', 'grey', 'black'] as const;
+/** A kind of service that a plan uses. */
 export type ServiceKind = (typeof PLANNED_KINDS)[number];
 
+/** The kind of service that what a tank holds asks for. */
 export const serviceKindOf = (holds: 'fresh' | 'grey' | 'black'): ServiceKind =>
 	holds === 'fresh' ? 'water' : holds;
+/** Whether a set of kinds has one in it. */
 export const hasKind = (mask: Mask, kind: ServiceKind): boolean =>
 	((mask >> PLANNED_KINDS.indexOf(kind)) & 1) === 1;
 
@@ -22,6 +25,7 @@ export interface Prices {
 	readonly freeWater: boolean;
 }
 
+/** What minutes, kilometres and litres carried cost, by a trip's policy. */
 export const pricesOf = ({ policy = {} }: Pick<Trip, 'policy'>): Prices => ({
 	perMinute: priced(policy.feePerMinute ?? 0),
 	perKm: priced(policy.feePerKm ?? 0),

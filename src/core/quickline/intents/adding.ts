@@ -125,6 +125,7 @@ const GAUGES = {
 	percent: { name: 'gauge', top: 100 },
 	litres: { name: 'litre marks', top: undefined }
 } as const;
+/** What a gauge that a line adds would show. */
 export type GaugeKind = keyof typeof GAUGES;
 const GAUGE_WORDS: Readonly<Record<GaugeKind, string>> = {
 	thirds: 'lights in thirds',

@@ -13,6 +13,7 @@ export interface FigureToken {
 	readonly text: string;
 }
 
+/** A line cut into tokens. */
 export interface TokenLine {
 	/** words in lower case, figures left out */
 	readonly words: readonly string[];

@@ -18,6 +18,7 @@ export interface CurveStep {
 	readonly count: number;
 }
 
+/** A gauge's curve as its readings teach it. */
 export interface LearnedCurve {
 	readonly steps: readonly CurveStep[];
 	/** readings at which the pairs ran against the others: a reading fell where the litres rose */

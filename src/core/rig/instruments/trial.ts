@@ -29,6 +29,7 @@ export type Rounding =
 	/** three or more: the mean less one standard deviation, so that five in six trials reach it */
 	| { readonly kind: 'spread'; readonly sdL: number };
 
+/** What the trials of a tank come to, litres. */
 export interface TrialSummary {
 	readonly count: number;
 	readonly meanL: number;
@@ -48,11 +49,13 @@ const APART = 3.5;
 /** Trials are never alike to better than this share; without a floor, two equal ones would make any third an outlier. */
 const LEAST_SPREAD = 0.02;
 
+/** A mean and how far single ones lie from it. */
 export interface MeanSpread {
 	readonly mean: number;
 	/** sample standard deviation; 0 for fewer than two values */
 	readonly sd: number;
 }
+/** The mean of some figures and their standard deviation. */
 export const meanSpread = (values: readonly number[]): MeanSpread => ({
 	mean: mean(values) ?? 0,
 	sd: deviation(values) ?? 0
@@ -107,6 +110,7 @@ export function summarise(trials: readonly Trial[], kind: 'run-dry' | 'back-up')
 	};
 }
 
+/** How a meter counts beside a known amount. */
 export interface ScaleSummary {
 	readonly count: number;
 	/** true litres per displayed litre */

@@ -2,6 +2,7 @@ import type { Entry, Habit, Instrument, Rig } from '../../logbook/index.js';
 import { tankById } from '../tanks/index.js';
 import { tanksTouched } from './touches.js';
 
+/** What a node of the plumbing is. */
 export type NodeKind = 'source' | 'tank' | 'outlet' | 'end';
 
 /** A box of the schematic. Ids of sources and ends are their names in the file format: `tap`, `mains`, `ground` … */
@@ -16,6 +17,7 @@ export interface PipeNode {
 	readonly meters: readonly string[];
 }
 
+/** A connection of two nodes. */
 export interface Pipe {
 	readonly from: string;
 	readonly to: string;
@@ -32,6 +34,7 @@ export type PipeFault =
 	| { readonly kind: 'draws-waste'; readonly outlet: string }
 	| { readonly kind: 'loop'; readonly through: readonly string[] };
 
+/** Where water comes from, passes and goes, as a graph. */
 export interface Plumbing {
 	readonly nodes: readonly PipeNode[];
 	readonly pipes: readonly Pipe[];

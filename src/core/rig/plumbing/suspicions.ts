@@ -11,6 +11,7 @@ import { plumbingOf } from './plumbing.js';
 import { fullLitres, usableOf } from '../tanks/index.js';
 import { passesMeter } from './touches.js';
 
+/** A gallon that litres may have been meant in. */
 export type Gallon = 'US gallon' | 'imperial gallon';
 
 /** Something in a rig or its log that is possible but more likely a slip. Facts only; words are made elsewhere. */

@@ -135,6 +135,7 @@ const READY = Object.freeze({
 	}
 } as const satisfies Readonly<Record<string, Ready>>);
 
+/** The id of a ready rig. */
 export type ReadyId = keyof typeof READY;
 
 /** The ready rigs to begin from, for a list to choose from. */

@@ -17,6 +17,7 @@ export interface Dipping {
 	readonly deadL?: number | undefined;
 }
 
+/** A depth, mm, and the litres at it. */
 export interface DipRow {
 	/** wet length of the rod, or height of a mark along it, mm */
 	readonly depthMm: number;

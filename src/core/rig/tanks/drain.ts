@@ -139,6 +139,7 @@ export function undrainedL(given: Shape, corner: DrainCorner, lean: Lean = {}): 
 	return litresAt(shape, 0, lean, place);
 }
 
+/** Which way to lean, degrees, and what then stays, litres. */
 export interface LeanAdvice {
 	readonly rollDeg: number;
 	readonly pitchDeg: number;

@@ -13,6 +13,7 @@ export interface RodPlace {
 	readonly yMm: number;
 }
 
+/** No rig leans more than this, degrees. */
 export const STEEPEST_DEG = 45;
 
 const boxOutline = (widthMm: number, heightMm: number): readonly Corner[] => [

@@ -38,4 +38,5 @@ export const neverBinds = (rig: Rig, tank: Tank): boolean => tank.retired === tr
 export const fromShapeLitres = (tank: Tank, litres: number): number =>
 	Math.max(0, litres - (tank.deadL ?? 0));
 
+/** The tank of a rig by its id; nothing where it has none. */
 export const tankById = (rig: Rig, id: string): Tank | undefined => rig.tanks.find((tank) => tank.id === id);

@@ -20,6 +20,7 @@ export interface Weight {
 	readonly unplaced: readonly string[];
 }
 
+/** The mass of a tank with so many litres above what never drains: water, dead volume and the tank itself, kg. */
 export const kgOf = (tank: Tank, litres: number): number =>
 	KG_PER_LITRE * (litres + (tank.deadL ?? 0)) + (tank.tareKg ?? 0);
 

@@ -5,6 +5,7 @@ import { emptyOf, tankById, usableOf } from '../../rig/index.js';
 /** What is done at a drain. */
 export type DumpAct = 'open-vent' | 'empty' | 'backflush' | 'rinse' | 'treat' | 'cap';
 
+/** One step at a drain. */
 export interface DumpStep {
 	readonly do: DumpAct;
 	readonly tank?: string;

@@ -26,6 +26,7 @@ export type Passed =
 	/** a counter that goes down stands at 0: that much, or more */
 	| { readonly kind: 'stopped'; readonly litres: number };
 
+/** What a meter counted from one figure to another, litres. */
 export function passedBetween(meter: Counter, from: number, to: number): Passed {
 	const { kind, litres } = countedBetween(meter, from, to);
 	if (kind === 'backwards') return { kind };

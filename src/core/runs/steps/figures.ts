@@ -14,6 +14,7 @@ export interface StopMark {
 
 /** A meter is read to a tenth of its unit. */
 const TENTHS = 10;
+/** A figure as a display is read: to a tenth. */
 export const asRead = (shows: number): number => Math.round(shows * TENTHS) / TENTHS;
 
 const meterOf = (rig: Rig, setup: FillSetup): Meter | undefined => {

@@ -22,6 +22,7 @@ export interface FillPart {
 	readonly usableL: number;
 }
 
+/** A fill as it was begun. */
 export interface FillSetup {
 	readonly kind: 'fill';
 	readonly parts: readonly FillPart[];
@@ -41,6 +42,7 @@ export interface FillSetup {
 	readonly counters: readonly { readonly meter: string; readonly tank: string }[];
 }
 
+/** A dump as it was begun. */
 export interface DumpSetup {
 	readonly kind: 'dump';
 	readonly order: readonly DumpStep[];
@@ -52,6 +54,7 @@ export interface DumpSetup {
 	readonly pumped?: true;
 }
 
+/** What a tote takes, load by load, litres. */
 export interface ToteSetup {
 	readonly kind: 'tote';
 	readonly tank: string;
@@ -66,6 +69,7 @@ export interface ToteSetup {
 	readonly emptyFirst: boolean;
 }
 
+/** A carrying of jugs or totes as it was begun. */
 export interface CarrySetup {
 	readonly kind: 'carry';
 	readonly into: string;
@@ -81,6 +85,7 @@ export interface CarrySetup {
 	readonly source: Source;
 }
 
+/** A run as it was begun: fill, dump or carry. */
 export type Setup = FillSetup | DumpSetup | ToteSetup | CarrySetup;
 
 /** How a step went. */

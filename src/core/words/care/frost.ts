@@ -40,5 +40,6 @@ export function sayFrostRisk(risk: FrostRisk, units: UnitChoice): string {
 	}
 }
 
+/** What is to be minded where it may freeze. */
 export const FROST_CAUTION =
 	'A rule of thumb: wind, a long night and an empty gas bottle make it worse. Heaters need ventilation and an alarm.';

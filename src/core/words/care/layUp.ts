@@ -152,5 +152,6 @@ export function sayWayBackStep(step: WayBackStep, rig: Rig, units: UnitChoice): 
 	}
 }
 
+/** What is to be minded while draining down. */
 export const LAY_UP_CAUTION =
 	'Made from what the rig’s plumbing says. Its handbook comes first: there may be drains and valves that nobody has written down.';

@@ -10,6 +10,7 @@ import {
 import { tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 
+/** What entries are told by: the rig, the trips, the units and the zone. */
 export interface DescribeContext {
 	readonly rig: Rig;
 	readonly trips: readonly Trip[];

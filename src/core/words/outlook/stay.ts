@@ -23,6 +23,7 @@ const clock = (ms: number, timeZone: string): string => {
 	return clockTime({ hour, minute: minute < 30 ? 0 : 30 });
 };
 
+/** A text with a capital first letter. */
 export const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 
 /**

@@ -22,6 +22,7 @@ export interface Verdict {
 	readonly binds?: string;
 }
 
+/** What the verdict of *Now* is made from. */
 export interface VerdictInput {
 	readonly rig: Rig;
 	readonly forecast: Forecast;

@@ -5,6 +5,7 @@ const LIFT_KG = 15;
 /** More than this nobody lifts alone, kg. */
 const TOGETHER_KG = 25;
 
+/** A mass in the chosen unit. */
 export const sayMass = (kg: number, units: UnitChoice): string => formatQuantity(kg, 'mass', units);
 
 /** The caution of lifting so much; nothing for what is light. */

@@ -15,6 +15,7 @@ export interface Until {
 	readonly stop?: string;
 }
 
+/** Enough, careful, or go first. */
 export type BasketKind = 'enough' | 'careful' | 'go';
 
 /** A basket that holds as often as not is not a plain no. */

@@ -33,6 +33,7 @@ export interface CardFacts {
 	readonly units: UnitChoice;
 }
 
+/** A stop as it stands on the card. */
 export interface CardStop {
 	readonly id: string;
 	readonly day: string;

@@ -23,6 +23,7 @@ const SCHOOL_WORDS: Readonly<Record<School, SchoolWords>> = {
 	'free-water': { name: 'Free water only', says: 'Taps that ask a fee are passed by.' }
 };
 
+/** A way of choosing services by its name. */
 export const saySchool = (school: School | undefined): SchoolWords =>
 	school === undefined ? LEAST_COST : SCHOOL_WORDS[school];
 

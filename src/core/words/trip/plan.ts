@@ -14,6 +14,7 @@ import { SERVES } from './change.js';
 import { sayShortfall, type Span } from '../outlook/verdict.js';
 import { onDay, sayDay, sayWhen } from '../when.js';
 
+/** A plan in words: what is next, and why. */
 export interface PlanWords {
 	readonly headline: readonly Span[];
 	readonly detail: readonly Span[];

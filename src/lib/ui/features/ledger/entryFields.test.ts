@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Entry, EntryDraft } from '$core/logbook';
 import { entry, exactRig, exactTrip } from '../../../../../tests/helpers/logbooks';
 import { entryFields, type Around } from './entryFields';
-import { valueAt } from '../../kit/fields/fields';
+import { fieldValueAt } from '../../kit/fields/fields';
 
 const around: Around = { rig: exactRig, trips: [exactTrip], points: [] };
 const at = '2027-05-01T08:00:00Z';
@@ -61,6 +61,6 @@ describe('an entry that was written down wrong', () => {
 			['mains', true],
 			['sewer', true]
 		]);
-		expect(valueAt(hookup as never, 'sewer')).toBe(true);
+		expect(fieldValueAt(hookup as never, 'sewer')).toBe(true);
 	});
 });

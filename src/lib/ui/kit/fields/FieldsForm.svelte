@@ -2,7 +2,7 @@
 	import type { Conflict, Problem } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
 	import type { Snippet } from 'svelte';
-	import { sayConflict, valueAt, withValue, type Draft, type Field } from './fields';
+	import { sayConflict, fieldValueAt, withValue, type Draft, type Field } from './fields';
 	import OneField from './OneField.svelte';
 
 	interface Props {
@@ -45,7 +45,7 @@
 {#snippet one(field: Field)}
 	<OneField
 		{field}
-		value={valueAt(draft, field.key)}
+		value={fieldValueAt(draft, field.key)}
 		{units}
 		{timeZone}
 		error={wrongAt(field.key)}

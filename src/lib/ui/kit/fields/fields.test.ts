@@ -1,10 +1,10 @@
 import { expect, it } from 'vitest';
-import { valueAt, withValue } from './fields';
+import { fieldValueAt, withValue } from './fields';
 
 it('reads and puts values at dotted paths, keeping all else', () => {
 	const habit = { name: 'Shower', litresEach: { mean: 8, sd: 2, colour: 'blue' }, mood: 1 };
-	expect(valueAt(habit, 'litresEach.mean')).toBe(8);
-	expect(valueAt(habit, 'often.times')).toBeUndefined();
+	expect(fieldValueAt(habit, 'litresEach.mean')).toBe(8);
+	expect(fieldValueAt(habit, 'often.times')).toBeUndefined();
 	expect(withValue(habit, 'litresEach.mean', 9)).toEqual({
 		...habit,
 		litresEach: { mean: 9, sd: 2, colour: 'blue' }

@@ -51,7 +51,7 @@ const isDraft = (value: unknown): value is Draft =>
 	typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** What stands at a dotted path, or `undefined`. */
-export const valueAt = (draft: Draft, key: string): unknown =>
+export const fieldValueAt = (draft: Draft, key: string): unknown =>
 	key.split('.').reduce<unknown>((here, step) => (isDraft(here) ? here[step] : undefined), draft);
 
 /**

@@ -41,14 +41,14 @@ const HOOK: Shape = { marks: [{ d: 'M7 2 V6 M4 6 H10 V10 A3 3 0 0 1 4 10 Z M7 13
 const BARE: Shape = { marks: [{ d: 'M4 8 A3 3 0 1 0 10 8 A3 3 0 1 0 4 8 Z', className: 'bare' }] };
 
 /** What is drawn of a place in a row, each shape a step to the right of the one before. */
-export interface Drawn {
+export interface DrawnGlyph {
 	readonly shapes: readonly (Shape & { readonly x: number })[];
 	readonly width: number;
 	readonly height: number;
 }
 
 /** The shapes of a place in a row. */
-export function glyphsOf(services: SignFacts['services']): Drawn {
+export function glyphsOf(services: SignFacts['services']): DrawnGlyph {
 	const water = services.filter(({ kind }) => kind === 'water');
 	const best =
 		water.find(({ potable }) => potable === true) ??
@@ -70,7 +70,7 @@ export function glyphsOf(services: SignFacts['services']): Drawn {
 }
 
 /** The shapes as markup for the map, whose library takes nothing else. */
-export function markupOf({ shapes, width, height }: Drawn): string {
+export function markupOf({ shapes, width, height }: DrawnGlyph): string {
 	const inside = shapes.map(({ marks, x }) => {
 		const paths = marks.map(({ d, className }) => `<path d="${d}" class="${className}"/>`);
 		return `<g transform="translate(${x} 0)">${paths.join('')}</g>`;

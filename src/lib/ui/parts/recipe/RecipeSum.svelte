@@ -2,7 +2,7 @@
 	import type { Habit } from '$core/logbook';
 	import { litresByRecipe } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { valueAt, withValue, type Draft } from '../../kit/fields/fields';
+	import { fieldValueAt, withValue, type Draft } from '../../kit/fields/fields';
 	import FlowRun from './FlowRun.svelte';
 
 	interface Props {
@@ -14,9 +14,9 @@
 	/** What a recipe comes to as one types it; its flow can be measured here. */
 	let { draft = $bindable(), units, outletLpm }: Props = $props();
 	let measuring = $state(false);
-	const recipe = $derived((valueAt(draft, 'recipe') ?? {}) as NonNullable<Habit['recipe']>);
+	const recipe = $derived((fieldValueAt(draft, 'recipe') ?? {}) as NonNullable<Habit['recipe']>);
 	const litres = $derived(litresByRecipe(recipe));
-	const stated = $derived(valueAt(draft, 'litresEach.mean'));
+	const stated = $derived(fieldValueAt(draft, 'litresEach.mean'));
 	const DECIMALS = 2;
 </script>
 

@@ -94,9 +94,7 @@
 			await answerStep(
 				app,
 				book,
-				rig,
-				run,
-				to,
+				{ rig, run, step: to },
 				given,
 				`${sayRun(run.setup, rig)}: ${sayStep(to, about).done}`
 			);
