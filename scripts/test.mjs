@@ -38,26 +38,30 @@ const unit = (project) => {
 	};
 };
 
-/** Each of these keeps one core busy: the two of the machine take them from the queue, the longest first. */
+/**
+ * Each of these keeps one core busy: the two of the machine take them from the queue, the longest first. The tests of the
+ * application write what the framework generates, as the build does: they follow it.
+ */
 const QUEUE = [
-	unit('core'),
-	{ name: 'build', command: ['npx', 'vite', 'build', '--logLevel', 'error'] },
-	{
-		name: 'types',
-		command: [
-			'npx',
-			'svelte-check',
-			'--tsconfig',
-			'./tsconfig.json',
-			'--fail-on-warnings',
-			'--output',
-			'human'
-		]
-	},
-	{ name: 'lint: eslint', command: ['npx', 'eslint', '.'] },
-	{ name: 'lint: prettier', command: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] },
-	unit('app'),
-	{ name: 'types of the core', command: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] }
+	[unit('core')],
+	[{ name: 'build', command: ['npx', 'vite', 'build', '--logLevel', 'error'] }, unit('app')],
+	[
+		{
+			name: 'types',
+			command: [
+				'npx',
+				'svelte-check',
+				'--tsconfig',
+				'./tsconfig.json',
+				'--fail-on-warnings',
+				'--output',
+				'human'
+			]
+		}
+	],
+	[{ name: 'lint: eslint', command: ['npx', 'eslint', '.'] }],
+	[{ name: 'lint: prettier', command: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] }],
+	[{ name: 'types of the core', command: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] }]
 ];
 const CORES = 2;
 /** Uses both cores by itself, and wants the build. */
@@ -100,7 +104,7 @@ const inQueue = ({ name, command: [program, ...args], count = whole }) =>
 
 /** Takes one after the other from the queue. */
 async function takeFromQueue() {
-	for (let next = QUEUE.shift(); next; next = QUEUE.shift()) await inQueue(next);
+	for (let next = QUEUE.shift(); next; next = QUEUE.shift()) for (const one of next) await inQueue(one);
 }
 
 spawnSync('npx', ['svelte-kit', 'sync'], { stdio: 'inherit' });
