@@ -7,6 +7,8 @@ import { installChromium, installPackages } from './setup.mjs';
 
 installPackages();
 installChromium();
+// One version for all that is made here: the framework writes it down wherever its plugin is loaded, for the build too.
+process.env.DIPSOMETER_BUILD ??= String(Date.now());
 
 const reports = mkdtempSync(join(tmpdir(), 'dipsometer-'));
 const browserReport = join(reports, 'browser.json');
@@ -40,7 +42,7 @@ const unit = (project) => {
 
 /**
  * Each of these keeps one core busy: the two of the machine take them from the queue, the longest first. The tests of the
- * application write what the framework generates, as the build does: they follow it.
+ * application come after the build: both write what the framework generates.
  */
 const QUEUE = [
 	[unit('core')],
