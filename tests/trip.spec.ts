@@ -92,12 +92,18 @@ test('the ribbon reads all tanks by keys, zooms, and stands in figures; last cha
 	await expect(page.locator('.reading')).toContainText(/Main\s+9\d.L/);
 	await page.keyboard.press('End');
 	await expect(page.locator('.reading')).toContainText(/Grey/);
-	const flags = ribbon.getByText('last tap');
-	let before: number | undefined;
-	// It may be drawn anew just now.
-	await expect.poll(async () => (before = (await flags.boundingBox())?.x)).toBeDefined();
+	// It may be drawn anew just now: only where it stands is told.
+	const placeOf = async (): Promise<number | undefined> =>
+		(await ribbon.getByText('last tap').boundingBox())?.x;
+	await expect.poll(placeOf).toBeGreaterThan(0);
+	const before = await placeOf();
 	await page.keyboard.press('+');
-	await expect.poll(async () => (await flags.boundingBox())?.x).not.toBe(before);
+	await expect
+		.poll(async () => {
+			const now = await placeOf();
+			return now !== undefined && now !== before;
+		})
+		.toBe(true);
 	await page.keyboard.press('0');
 	await page.getByText('The same in figures').click();
 	await expect(page.getByRole('columnheader', { name: 'Main' })).toBeVisible();

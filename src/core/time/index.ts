@@ -2,4 +2,12 @@ export { calendarDay, dayPlus, daysBetween, isCalendarDay, padded, utcMidnightMs
 export { DAY_MS, HOUR_MS, MINUTE_MS } from './constants.js';
 export { splitAt, valueAt, type Timeline } from './timeline.js';
 export { wakingDayOf, type WakingDay } from './wakingDay.js';
-export { clockTime, writtenOffsetMs, zonedIso, zonedMs, zonedTime, type ZonedTime } from './zone.js';
+export {
+	clockTime,
+	offsetMs,
+	writtenOffsetMs,
+	zonedIso,
+	zonedMs,
+	zonedTime,
+	type ZonedTime
+} from './zone.js';

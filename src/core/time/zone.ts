@@ -4,7 +4,8 @@ import { padded, utcMidnightMs } from './calendar.js';
 import { DAY_MS, MINUTE_MS } from './constants.js';
 
 /** How far the clocks of a zone are ahead of UTC at an instant, ms. */
-const offsetMs = (ms: number, timeZone: string): number => MINUTE_MS * tzOffset(timeZone, new Date(ms));
+export const offsetMs = (ms: number, timeZone: string): number =>
+	MINUTE_MS * tzOffset(timeZone, new Date(ms));
 
 /**
  * The instant at which clocks in a zone show a day and time, ms; a time that a clock change skips moves on with it, of one

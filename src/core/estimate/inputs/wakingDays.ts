@@ -1,24 +1,9 @@
 import { tripSpan, type Logbook } from '../../logbook/index.js';
-import {
-	HOUR_MS,
-	MINUTE_MS,
-	utcMidnightMs,
-	wakingDayOf,
-	writtenOffsetMs,
-	zonedTime,
-	type WakingDay
-} from '../../time/index.js';
+import { HOUR_MS, offsetMs, wakingDayOf, writtenOffsetMs, type WakingDay } from '../../time/index.js';
 import * as PARAMETERS from '../parameters.js';
 
 /** Offsets are looked up once for each quarter of a day; a clock change is then right to within six hours. */
 const SLOT_MS = 6 * HOUR_MS;
-
-/** How far the clocks of a zone are ahead of UTC, to the minute; ms. */
-function offsetMs(ms: number, zone: string): number {
-	const { day, hour, minute } = zonedTime(ms, zone);
-	const local = utcMidnightMs(day) + hour * HOUR_MS + minute * MINUTE_MS;
-	return Math.round((local - ms) / MINUTE_MS) * MINUTE_MS;
-}
 
 /**
  * The waking days of a rig: in the zone of the trip under way; outside of any, in the zone of its person, and where

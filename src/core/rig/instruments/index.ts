@@ -1,4 +1,3 @@
-export { isotonic } from '../../numerics/index.js';
 export {
 	countedBetween,
 	summarise,
