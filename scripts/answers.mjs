@@ -75,7 +75,8 @@ function shown() {
 		if (node.nodeType !== Node.ELEMENT_NODE || ['SCRIPT', 'STYLE', 'TEMPLATE'].includes(node.tagName)) return;
 		const given = [...node.attributes]
 			.filter(({ name, value }) => GEOMETRY.test(name) && !/zr\d|blob:/.test(value))
-			.map(({ name, value }) => `${name}=${value}`)
+			// Which component was made as which in a row is told by its ids, and by nothing that one sees.
+			.map(({ name, value }) => `${name}=${value.replace(/#c\d+-/, '#')}`)
 			.sort();
 		const value = 'value' in node && typeof node.value === 'string' ? [`is ${node.value}`] : [];
 		const all = [...given, ...value];
