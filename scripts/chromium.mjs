@@ -4,6 +4,10 @@ import { existsSync } from 'node:fs';
 export const HEADLESS_SHELL = '/usr/bin/chromium-headless-shell';
 const WHOLE_BROWSER = '/usr/bin/chromium';
 
+/** For pictures: the whole browser, which writes dates and sets type as people see them; the headless one where it is missing. */
+export const pictureBrowserPath = () =>
+	process.env.CHROME_PATH ?? (existsSync(WHOLE_BROWSER) ? WHOLE_BROWSER : HEADLESS_SHELL);
+
 /** The browser that is there: the one that was named, the headless one, or the whole one. */
 export const browserPath = () =>
 	process.env.CHROME_PATH ?? (existsSync(HEADLESS_SHELL) ? HEADLESS_SHELL : WHOLE_BROWSER);

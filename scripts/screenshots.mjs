@@ -1,6 +1,6 @@
 // npm run screenshots: one picture of each main view, from the demo data at a fixed moment, into docs/screenshots/.
 import { chromium } from '@playwright/test';
-import { chromiumOptions } from './chromium.mjs';
+import { chromiumOptions, pictureBrowserPath } from './chromium.mjs';
 import { serve } from './serve.mjs';
 
 const OUT = 'docs/screenshots';
@@ -93,7 +93,7 @@ const SHOTS = [
 ];
 
 const { server, address } = await serve({ port: 0 });
-const browser = await chromium.launch(chromiumOptions);
+const browser = await chromium.launch({ ...chromiumOptions, executablePath: pictureBrowserPath() });
 for (const { name, path, width = 1280, height = 800, theme, rig, act } of SHOTS) {
 	const context = await browser.newContext({
 		viewport: { width, height },
