@@ -33,6 +33,8 @@ export default defineConfig({
 	plugins: [sveltekit()],
 	worker: { format: 'es', plugins: () => [workerFiles()] },
 	build: { target: 'es2022', modulePreload: false },
+	// The same without the promises that it brings for browsers that have none.
+	resolve: { alias: { localforage: 'localforage/dist/localforage.nopromises.js' } },
 	test: {
 		...COMMON,
 		// Both cores: the tests reckon, they do not wait.

@@ -89,6 +89,20 @@ const SIXTY: Trip = {
 	policy: { certainty: 0.9, feePerMinute: 0.2, feePerKm: 0.4 }
 };
 
+/** A hundred stops half a day apart, with legs that nobody drives and all to be had at each. */
+const HUNDRED: Trip = {
+	...exactTrip,
+	stops: Array.from({ length: 100 }, (_, i) => ({
+		id: `s${i}`,
+		name: `Stop ${i}`,
+		arrive: new Date(endMs + (i + 1) * 12 * HOUR_MS).toISOString(),
+		depart: new Date(endMs + (i + 1.1) * 12 * HOUR_MS).toISOString(),
+		legKm: 30_000,
+		services: [{ kind: 'water', fee: 1, minutes: 9 }, { kind: 'grey', minutes: 9 }, { kind: 'black' }]
+	})),
+	policy: { certainty: 0.9, feePerMinute: 1e300, feePerKm: 1e12, feePerKgKm: 1e300 }
+};
+
 /** A rank-one update of so many numbers for each entry, and nothing else: what the replay is held against. */
 const BARE_STATES = 22;
 function bareLoop(): number {
@@ -158,5 +172,10 @@ describe('engine', () => {
 			workOut(planProblemOf(saving, { ...SIXTY, policy: { ...SIXTY.policy, feePerKgKm: 6e-4 } }));
 		},
 		{ iterations: 5 }
+	);
+	bench(
+		'a plan of 100 stops, 30 000 km apart, at prices beyond all money (must be under 5 s)',
+		() => void workOut(planProblemOf(saving, HUNDRED)),
+		{ iterations: 2, warmupIterations: 1 }
 	);
 });

@@ -2,7 +2,7 @@ import { DAY_MS } from '../src/core/time/index.js';
 import { readFileSync } from 'node:fs';
 import { expect, test, NOW_MS, type Page } from './helpers/test';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
-import { enter, openDemo, openLogbook, stored } from './helpers/pages';
+import { enter, follow, openDemo, openLogbook, stored } from './helpers/pages';
 import type { Entry, Rig, Stop, Trip } from '../src/core/logbook';
 
 const iso = (days: number): string => new Date(NOW_MS + days * DAY_MS).toISOString();
@@ -69,8 +69,7 @@ test('a task due by litres stands on Now in one line, and is done by a tap or a 
 test('a dose and its refusals; the lay-up list is ticked, outlives a reload and is written down', async ({
 	page
 }) => {
-	await openLogbook(page, logbookOf(log, rig, [trip]));
-	await page.goto('/rig/doses');
+	await openLogbook(page, logbookOf(log, rig, [trip]), { at: '/rig/doses' });
 	// 100 L and 6 L of pipes, 50 mg/L, 5 %: 106 × 50 ÷ 50.
 	await page.getByLabel('Chlorine, as its label says').fill('5');
 	await expect(page.getByText(/^106\smL$/)).toBeVisible();
@@ -84,7 +83,7 @@ test('a dose and its refusals; the lay-up list is ticked, outlives a reload and 
 	await page.getByLabel('In the tank from before').selectOption('vinegar, citric acid, descaler');
 	await expect(page.getByText(/sets chlorine gas free/)).toBeVisible();
 
-	await page.goto('/rig/lay-up');
+	await follow(page, '/rig/lay-up');
 	await page.getByRole('checkbox', { name: /^Pump off/ }).check();
 	await page.getByRole('checkbox', { name: /^Drain Main/ }).check();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('11 of 13 steps');
@@ -100,8 +99,7 @@ test('a dose and its refusals; the lay-up list is ticked, outlives a reload and 
 });
 
 test('a review: by habit and tank, printed, saved, lived again; of no days it says so', async ({ page }) => {
-	await openLogbook(page, logbookOf(log, rig, [trip]));
-	await page.goto('/ledger/review');
+	await openLogbook(page, logbookOf(log, rig, [trip]), { at: '/ledger/review' });
 	// 32 L by two people since midnight four days ago.
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/Paper moor: [\d.]+\sL a day each/);
 	await expect(page.getByText(/^32\sL drawn in/)).toBeVisible();
@@ -119,17 +117,16 @@ test('a review: by habit and tank, printed, saved, lived again; of no days it sa
 	await expect(page.getByLabel('What happened?')).toBeHidden();
 	await expect(page.getByText('What would it have been?')).toBeHidden();
 	await page.emulateMedia({ media: 'screen' });
-	await page.goto(`/ledger/review?from=${day(-1)}&to=${day(-3)}`);
+	await follow(page, `/ledger/review?from=${day(-1)}&to=${day(-3)}`);
 	await expect(page.getByText('These are no days')).toBeVisible();
-	await page.goto(`/ledger/review?from=2001-01-01&to=2001-02-01`);
+	await follow(page, `/ledger/review?from=2001-01-01&to=2001-02-01`);
 	await expect(page.getByText('of these days nothing was written down')).toBeVisible();
-	await page.goto(`/ledger/review?trip=gone`);
+	await follow(page, `/ledger/review?trip=gone`);
 	await expect(page.getByText('There is no such trip')).toBeVisible();
 });
 
 test('the forecasts’ own record is kept, survives a reload, and can be set back', async ({ page }) => {
-	await openDemo(page);
-	await page.goto('/ledger/record');
+	await openDemo(page, { at: '/ledger/record' });
 	const head = page.getByRole('heading', { level: 1 });
 	await expect(head).toContainText(/Of \d+ forecasts on 1\d evenings \d+ fell inside the band/, {
 		timeout: 30_000

@@ -90,8 +90,7 @@ test('a fill that nobody wrote down is offered, added by one tap, and taken back
 });
 
 test('the past of a tank as a chart and in figures, and why at any moment of it', async ({ page }) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await openDemo(page, { at: '/rig' });
 	await page.getByRole('row').getByRole('link', { name: 'Grey', exact: true }).click();
 	await expect(page.getByRole('img', { name: /Level of Grey over the trip/ }).locator('svg')).toBeVisible();
 	await page.getByRole('region', { name: 'Over the trip' }).getByText('The same in figures').click();

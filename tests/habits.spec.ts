@@ -46,8 +46,7 @@ test('the ration: a day flag is tapped, and what does not reach leads to the lea
 });
 
 test('the least sacrifice is switched on with one tap, and undone with one key', async ({ page }) => {
-	await openDemo(page);
-	await toHabits(page);
+	await openDemo(page, { at: '/habits' });
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/short of/);
 	// the runners-up say what each of them gives
 	await page.getByRole('button', { name: /^Other ways/ }).click();
@@ -65,8 +64,7 @@ test('the least sacrifice is switched on with one tap, and undone with one key',
 });
 
 test('measures are switched by tap and by the quick line, dated in the ledger', async ({ page }) => {
-	await openDemo(page);
-	await toHabits(page);
+	await openDemo(page, { at: '/habits' });
 	await page.getByRole('checkbox', { name: 'Paper plates: off' }).check();
 	await expect(measureRow(page, 'Paper plates')).toContainText(/since\s+today/);
 	await expect(measureRow(page, 'Paper plates')).toContainText('gives');
@@ -77,8 +75,7 @@ test('measures are switched by tap and by the quick line, dated in the ledger', 
 });
 
 test('a recipe is edited and its price changes; its flow is measured with a jug', async ({ page }) => {
-	await openDemo(page);
-	await toHabits(page);
+	await openDemo(page, { at: '/habits' });
 	const price = page.getByRole('row', { name: /^Hair wash/ });
 	await expect(price).toContainText('h');
 	const before = await price.textContent();
@@ -104,8 +101,7 @@ test('a recipe is edited and its price changes; its flow is measured with a jug'
 test('a habit is measured by a meter: read, do, read; a reload in the middle loses nothing', async ({
 	page
 }) => {
-	await openDemo(page);
-	await toHabits(page);
+	await openDemo(page, { at: '/habits' });
 	await page.getByRole('button', { name: 'Shower', exact: true }).click();
 	await page.getByRole('button', { name: 'Measure it by a meter' }).click();
 	const hint = await page.getByText(/It showed [\d.]+ when it was last read/).textContent();
@@ -151,8 +147,7 @@ function measuredDays(): Logbook {
 test('did it pay: said with its interval; a trial is drawn by lot, runs ahead and can be ended', async ({
 	page
 }) => {
-	await openLogbook(page, measuredDays());
-	await toHabits(page);
+	await openLogbook(page, measuredDays(), { at: '/habits' });
 	await expect(
 		page.getByText(
 			/One time took 8\.6.L without \(4×\) and 4\.6.L with it \(4×\): it spares 4.L, surely between .* more than chance/
@@ -171,8 +166,7 @@ test('did it pay: said with its interval; a trial is drawn by lot, runs ahead an
 test('a measure from the catalogue: with its caution, worth here, and not there for what a rig lacks', async ({
 	page
 }) => {
-	await openLogbook(page, measuredDays());
-	await toHabits(page);
+	await openLogbook(page, measuredDays(), { at: '/habits' });
 	await page.getByRole('button', { name: 'Add a measure' }).click();
 	const ideas = page.getByRole('dialog');
 	await expect(ideas.getByText(/Recirculated water is never drinking water/)).toBeVisible();
@@ -188,8 +182,7 @@ test('a measure from the catalogue: with its caution, worth here, and not there 
 });
 
 test('nonsense is met: a moment long past, a recipe of nothing, nobody aboard', async ({ page }) => {
-	await openDemo(page);
-	await toHabits(page);
+	await openDemo(page, { at: '/habits' });
 	await page.getByLabel('Until').selectOption('other');
 	await page.getByLabel('The moment').fill('2020-01-01T12:00');
 	await expect(page.getByText('That moment is past: pick another one.')).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from './helpers/test.js';
-import { controlled, enter, litresOf, openDemo, quickline } from './helpers/pages';
+import { controlled, enter, litresOf, lookAround, quickline } from './helpers/pages';
 import { makeNextBuild } from './helpers/nextBuild';
 import { freePort, startServer } from './helpers/server';
 
@@ -7,7 +7,7 @@ test.use({ serviceWorkers: 'allow' });
 
 test('after one visit everything works with the server dead', async ({ page }) => {
 	const server = await startServer(await freePort());
-	await openDemo(page, server.base);
+	await lookAround(page, server.base);
 	await controlled(page);
 	await server.kill();
 	await page.goto(`${server.base}/trip`);
@@ -44,7 +44,7 @@ test('a new build is taken over without losing a keystroke', async ({ page }) =>
 	const nextVersion = makeNextBuild('build', 'build-next');
 	const port = await freePort();
 	const old = await startServer(port);
-	await openDemo(page, old.base);
+	await lookAround(page, old.base);
 	await controlled(page);
 	const version = async (): Promise<string> =>
 		((await (await page.request.get(`${old.base}/api/health`)).json()) as { version: string }).version;

@@ -2,13 +2,13 @@ import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import type { Stop } from '../src/core/logbook/index.js';
 import { exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks';
-import { controlled, openDemo, openLogbook, stored } from './helpers/pages';
+import { controlled, follow, openDemo, openLogbook, stored } from './helpers/pages';
 import { freePort, startServer } from './helpers/server';
 import { expect, test } from './helpers/test.js';
 
 /** Opens the points and waits until the map has its signs. */
 async function openPoints(page: Page, base = ''): Promise<void> {
-	await page.goto(`${base}/trip/points`);
+	await follow(page, `${base}/trip/points`);
 	await expect(page.locator('.leaflet-container .sign').first()).toBeVisible();
 }
 const readIn = (page: Page, name: string, content: string | Buffer): Promise<void> =>
@@ -32,8 +32,7 @@ test('points from a file are seen line by line before any is kept, and can be ta
 }) => {
 	const asked: string[] = [];
 	page.on('request', (request) => asked.push(request.url()));
-	await openDemo(page);
-	await page.goto('/data#read');
+	await openDemo(page, { at: '/data#read' });
 	await readIn(page, 'moor.gpx', WAYPOINTS);
 	await expect(page.getByLabel('What does not fit')).toContainText('line 5');
 	const rows = page.getByLabel('Points found').getByRole('listitem');
@@ -44,20 +43,19 @@ test('points from a file are seen line by line before any is kept, and can be ta
 	await expect(rows.nth(1).getByRole('combobox')).toHaveValue('join');
 	await page.getByRole('button', { name: 'Keep 2 of 2' }).click();
 	await expect(page.getByText('moor.gpx: 2 points kept', { exact: true })).toBeVisible();
-	await page.goto('/trip/points');
+	await follow(page, '/trip/points');
 	await expect(page.getByRole('button', { name: /Ewe Tap/ }).first()).toBeVisible();
 	await expect(page.getByText('7 points noted.')).toBeVisible();
 	expect(asked.every((url) => new URL(url).hostname === '127.0.0.1' || url.startsWith('blob:'))).toBe(true);
 });
 
 test('undo takes back points that were kept', async ({ page }) => {
-	await openDemo(page);
-	await page.goto('/data#read');
+	await openDemo(page, { at: '/data#read' });
 	await readIn(page, 'moor.gpx', WAYPOINTS);
 	await page.getByRole('button', { name: 'Keep 1 of 2' }).click();
 	await page.getByRole('button', { name: 'Undo', exact: true }).click();
 	await expect(page.getByText(/Undone:/)).toBeVisible();
-	await page.goto('/trip/points');
+	await follow(page, '/trip/points');
 	await expect(page.getByText('6 points noted.')).toBeVisible();
 	expect((await pointsKept(page)).find(({ name }) => name === 'Ewe Tap')?.retired).toBe(true);
 });
@@ -84,8 +82,7 @@ const alongTrip = {
 const alongBook = logbookOf(freshStart('2026-06-16T06:00:00Z'), exactRig, [alongTrip]);
 
 test('a track gives the lengths of the legs, and a place to a stop that has none', async ({ page }) => {
-	await openLogbook(page, alongBook);
-	await page.goto('/data#read');
+	await openLogbook(page, alongBook, { at: '/data#read' });
 	await readIn(page, 'way.gpx', track(41));
 	const legs = page.getByRole('table', { name: /The legs of Paper moor/ });
 	// Ten steps from a to b, 6.06 km; c is put where its leg of 5 km ends.
@@ -101,15 +98,14 @@ test('a track gives the lengths of the legs, and a place to a stop that has none
 	expect(trip.stops.map(({ legKm }) => legKm)).toEqual([5, 6.1, 5]);
 	expect(trip.stops[2]?.position?.[0]).toBeCloseTo(-21.5 + 5 / 60.6, 2);
 	expect(trip.track.length).toBeLessThan(41);
-	await page.goto('/trip');
+	await follow(page, '/trip');
 	await expect(page.getByRole('list', { name: 'Stops ahead' })).toContainText('6.1 km');
 });
 
 test('a track of 200 000 points is read beside the page, tells how far it is, and can be given up', async ({
 	page
 }) => {
-	await openLogbook(page, alongBook);
-	await page.goto('/data#read');
+	await openLogbook(page, alongBook, { at: '/data#read' });
 	const long = track(200_000, 1e-5);
 	await readIn(page, 'long.gpx', long);
 	const progress = page.getByRole('progressbar');
@@ -123,8 +119,7 @@ test('a track of 200 000 points is read beside the page, tells how far it is, an
 });
 
 test('what is wrong with a file is said by its line, and what came through stands', async ({ page }) => {
-	await openDemo(page);
-	await page.goto('/data#read');
+	await openDemo(page, { at: '/data#read' });
 	const wide = (text: string): Buffer =>
 		Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from(text, 'utf16le')]);
 	const CASES: readonly (readonly [name: string, content: string | Buffer, says: RegExp])[] = [
@@ -166,7 +161,7 @@ test.describe('without a network', () => {
 	test('the map is there with coasts, signs and stops, and all of it by keys', async ({ page }) => {
 		const server = await startServer(await freePort());
 		await page.emulateMedia({ reducedMotion: 'reduce' });
-		await openDemo(page, server.base);
+		await openDemo(page, { base: server.base });
 		await controlled(page);
 		await server.kill();
 		await openPoints(page, server.base);
@@ -184,7 +179,6 @@ test.describe('without a network', () => {
 				});
 		await expect.poll(shades).toBeGreaterThan(1);
 		await page.reload();
-		await openPoints(page, server.base);
 		const sign = page.getByRole('button', { name: /^Low Sarn: drinking water/ });
 		await sign.focus();
 		await page.keyboard.press('Enter');
@@ -254,8 +248,7 @@ test('a point is added by typed coordinates or by a pin, and one that may be the
 test('a stop takes over what a point has, the weather is simulated and may be typed over, and after a visit one is asked', async ({
 	page
 }) => {
-	await openDemo(page);
-	await page.goto('/trip');
+	await openDemo(page, { at: '/trip' });
 	await page.getByRole('button', { name: 'Add stop' }).click();
 	const form = page.getByRole('dialog');
 	await form.getByLabel('At a known point').selectOption('Hollin Yard');
@@ -272,15 +265,14 @@ test('a stop takes over what a point has, the weather is simulated and may be ty
 	await expect(page.getByRole('list', { name: 'Stops ahead' })).toContainText('frost');
 	await page.getByRole('button', { name: 'Low Sarn is still so' }).click();
 	await expect(page.getByText('Low Sarn: still so', { exact: true })).toBeVisible();
-	await page.goto('/trip/points?point=demo-sarn');
+	await follow(page, '/trip/points?point=demo-sarn');
 	await expect(page.getByText(/Seen on 2026-06-16/)).toBeVisible();
 });
 
 test('the card has two sides on paper: what to do, last chances, meters, cautions, lines', async ({
 	page
 }) => {
-	await openDemo(page);
-	await page.goto('/trip/card');
+	await openDemo(page, { at: '/trip/card' });
 	await expect(page.getByRole('region', { name: /Side one/ })).toContainText('Last chance: ');
 	const two = page.getByRole('region', { name: /Side two/ });
 	await expect(two).toContainText(/Pump meter read \d+/);
@@ -293,8 +285,7 @@ test('the card has two sides on paper: what to do, last chances, meters, caution
 });
 
 test('files for other programs: a table, a calendar with alarms, a route', async ({ page }) => {
-	await openDemo(page);
-	await page.goto('/data');
+	await openDemo(page, { at: '/data' });
 	const saved = async (button: string): Promise<readonly [name: string, text: string]> => {
 		const [download] = await Promise.all([
 			page.waitForEvent('download'),
@@ -342,8 +333,7 @@ for (const [where, [first, second]] of Object.entries(FAR))
 			position
 		});
 		const trip = { ...alongTrip, stops: [far('a', 16, first), far('b', 18, second)] };
-		await openLogbook(page, { ...alongBook, trips: [trip] });
-		await page.goto('/trip/points');
+		await openLogbook(page, { ...alongBook, trips: [trip] }, { at: '/trip/points' });
 		const boxOf = (name: string) => page.getByRole('button', { name: new RegExp(`^${name},`) }).boundingBox();
 		await expect(async () => {
 			const [one, other] = [await boxOf('Stop 1'), await boxOf('Stop 2')];
@@ -368,7 +358,7 @@ test('tiles of one’s own server are asked for only when they are set, and the 
 	expect(await policy()).toMatch(/img-src 'self' data:$/);
 	await openPoints(page);
 	expect(tiles).toEqual([]);
-	await page.goto('/data');
+	await follow(page, '/data');
 	const field = page.getByLabel('Tiles for the map, from your own server');
 	await field.fill('javascript:{z}{x}{y}');
 	await expect(page.getByText('an address that begins with https://')).toBeVisible();
@@ -380,7 +370,7 @@ test('tiles of one’s own server are asked for only when they are set, and the 
 	await expect.poll(policy).toMatch(/img-src 'self' data: http:\/\/tiles\.invalid$/);
 	await openPoints(page);
 	await expect.poll(() => tiles.length).toBeGreaterThan(0);
-	await page.goto('/data');
+	await follow(page, '/data');
 	await field.fill('');
 	await Promise.all([
 		page.waitForEvent('load'),

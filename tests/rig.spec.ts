@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
+import { violationsOf } from './helpers/axe';
 import { expect, type Page, test } from './helpers/test.js';
 import type { Rig } from '../src/core/logbook/index.js';
-import { openDemo, stored } from './helpers/pages.js';
+import { follow, openDemo, stored } from './helpers/pages.js';
 
 const storedRig = async (page: Page, name: string): Promise<Rig> => {
 	const records = Object.values(await stored(page)) as readonly { name?: string; tanks?: unknown }[];
@@ -9,14 +9,12 @@ const storedRig = async (page: Page, name: string): Promise<Rig> => {
 };
 
 async function openTank(page: Page, tank: string): Promise<void> {
-	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('row').getByRole('link', { name: tank, exact: true }).click();
 	await expect(page.getByRole('heading', { level: 1, name: tank })).toBeVisible();
 }
 
 test('a run-dry trial with a meter that counts down in gallons', async ({ page }) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await openDemo(page, { at: '/rig' });
 	await page.getByRole('button', { name: 'Change Pump meter' }).click();
 	const form = page.getByRole('dialog');
 	await form.getByLabel('It counts in').selectOption('US gallons');
@@ -50,7 +48,7 @@ test('a run-dry trial with a meter that counts down in gallons', async ({ page }
 });
 
 test('a back-up trial repeated: one lies apart, is switched off, and the rest is used', async ({ page }) => {
-	await openDemo(page);
+	await openDemo(page, { at: '/rig' });
 	await openTank(page, 'Grey');
 	await expect(page.getByText('One trial lies far from the others')).toBeVisible();
 	await page.getByRole('checkbox', { name: /78.L counts/ }).uncheck();
@@ -68,7 +66,7 @@ test('a back-up trial repeated: one lies apart, is switched off, and the rest is
 });
 
 test('a stepwise trial becomes the tank’s dip table', async ({ page }) => {
-	await openDemo(page);
+	await openDemo(page, { at: '/rig' });
 	await openTank(page, 'Main');
 	await page.getByRole('button', { name: 'Step by step', exact: true }).click();
 	const trial = page.getByRole('dialog');
@@ -93,7 +91,7 @@ test('a stepwise trial becomes the tank’s dip table', async ({ page }) => {
 });
 
 test('the outline editor by keyboard: a crossing is said, a shape is kept', async ({ page }) => {
-	await openDemo(page);
+	await openDemo(page, { at: '/rig' });
 	await openTank(page, 'Grey');
 	await page.getByRole('button', { name: 'Give it a shape' }).click();
 	const editor = page.getByRole('dialog');
@@ -135,8 +133,7 @@ test('the outline editor by keyboard: a crossing is said, a shape is kept', asyn
 test('the schematic opens tanks and follows an entry; a change that does not fit is explained first', async ({
 	page
 }) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
+	await openDemo(page, { at: '/ledger' });
 	await page
 		.getByRole('link', { name: /Follow .*Shower.* through the rig/i })
 		.first()
@@ -159,8 +156,7 @@ test('the schematic opens tanks and follows an entry; a change that does not fit
 });
 
 test('weight, what if and a learned curve answer; a ready rig is begun', async ({ page }) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+	await openDemo(page, { at: '/rig' });
 	await page.getByRole('link', { name: 'Weight' }).click();
 	await page.getByLabel('Else aboard, of the 540 kg payload').fill('500');
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(
@@ -214,13 +210,10 @@ test('no axe violations, and no sideways scrolling at 390 px, in the pages under
 	];
 	for (const path of pages) {
 		await page.setViewportSize({ width: 1280, height: 800 });
-		await page.goto(path);
+		await follow(page, path);
 		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 		await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
-		const { violations } = await new AxeBuilder({ page }).analyze();
-		expect(
-			violations.map(({ id, nodes }) => `${path} ${id}: ${nodes.map(({ html }) => html).join(' | ')}`)
-		).toEqual([]);
+		expect(await violationsOf(page), path).toEqual([]);
 		await page.setViewportSize({ width: 390, height: 844 });
 		expect(
 			await page.evaluate(() =>

@@ -2,7 +2,17 @@ import { HOUR_MS } from '../src/core/time/index.js';
 import { expect, test, type Page } from './helpers/test.js';
 import type { Entry, Logbook, Rig, Trip } from '../src/core/logbook/index.js';
 import { countdown, entry, exactRig, freshStart, hoseMeter, logbookOf, spareJug } from './helpers/logbooks';
-import { controlled, enter, litresOf, openDemo, openLogbook, quickline, stored } from './helpers/pages';
+import {
+	controlled,
+	enter,
+	follow,
+	litresOf,
+	openDemo,
+	openFile,
+	openLogbook,
+	quickline,
+	stored
+} from './helpers/pages';
 import { freePort, startServer } from './helpers/server';
 import { NOW_MS } from './helpers/test.js';
 
@@ -170,7 +180,7 @@ test('in the middle of a run nothing is lost: reload, leave and come back, a sec
 test('the meter counts by itself: five litres to go, and stop; lost, it is heard again', async ({ page }) => {
 	const server = await startServer(await freePort());
 	try {
-		await openLogbook(page, book, server.base);
+		await openLogbook(page, book, { base: server.base });
 		await beginFill(page);
 		await press(page, 'Ready');
 		await press(page, 'Let it count by itself');
@@ -221,15 +231,14 @@ test('a dump: black first, not quite empty, water back', async ({ page }) => {
 	await page.getByRole('link', { name: 'To Now' }).click();
 	await expect.poll(() => litresOf(page, 'Grey')).toBeLessThan(8);
 	// The ledger says so too.
-	await page.goto('/ledger');
+	await follow(page, '/ledger');
 	await expect(page.getByText(/Grey emptied but for/)).toBeVisible();
 });
 
 test('into the tote: shut the valve in time, load by load; stopped, what is left is still aboard; Now says when to go', async ({
 	page
 }) => {
-	await openLogbook(page, book);
-	await page.goto('/run/dump?into=tote');
+	await openLogbook(page, book, { at: '/run/dump?into=tote' });
 	await page.getByLabel(/Hose, metres/).fill('0');
 	await expect(page.getByText(/30.L, of which 2.L stay free.*3 loads/)).toBeVisible();
 	// Black into a grey tote, and a hose that holds more than the tote.
@@ -267,7 +276,7 @@ test('carried by hand: offered where a service is near, set up, poured; a stay b
 	const near = page.getByText(/No tap at Bare Camp; Well House is near: with Can/);
 	await expect(near).toBeVisible();
 	await page.getByRole('link', { name: 'Carry' }).filter({ visible: true }).last().click();
-	await page.goto('/run/carry?by=can');
+	await follow(page, '/run/carry?by=can');
 	await page.getByLabel('How much').fill('400');
 	await expect(page.getByText(/the rest would run over/)).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Carry the water' })).toBeDisabled();
@@ -282,7 +291,7 @@ test('carried by hand: offered where a service is near, set up, poured; a stay b
 		{ kind: 'fill', tank: 'main', litres: 20 },
 		{ kind: 'fill', tank: 'main', litres: 5 }
 	]);
-	await page.goto('/trip');
+	await follow(page, '/trip');
 	await expect(page.getByText(/days at Bare Camp with Tote: /)).toBeVisible();
 });
 
@@ -318,7 +327,7 @@ test('handed over, it goes on elsewhere and writes the same entries', async ({ p
 	const elsewhere = await browser.newContext();
 	await elsewhere.clock.install({ time: NOW_MS });
 	const phone = await elsewhere.newPage();
-	await openLogbook(phone, book);
+	await openFile(phone, book);
 	await phone.goto(address);
 	for (const one of [page, phone]) {
 		await press(one, 'Ready');
@@ -367,10 +376,10 @@ test('a container is added in Rig; jugs take turns at the tap; a rig with no dra
 	await enter(page, 'swap jug');
 	await expect.poll(() => litresOf(page, 'Main')).toBeGreaterThan(18);
 	await expect.poll(() => litresOf(page, 'Spare')).toBeLessThan(1);
-	await page.goto('/run/dump');
+	await follow(page, '/run/dump');
 	await expect(page.getByText(/no tank that is emptied/)).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Begin' })).toBeDisabled();
-	await page.goto('/rig');
+	await follow(page, '/rig');
 	await press(page, 'Add container');
 	const form = page.getByRole('dialog');
 	await form.getByLabel('Name').fill('Drum');

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
 import { writeFileSync } from 'node:fs';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
-import { litresOf, openDemo, quickline } from './helpers/pages';
+import { follow, litresOf, openDemo, quickline } from './helpers/pages';
 
 test('the first view is at most 130 kB of script, gzipped, and has no chart code in it', async ({ page }) => {
 	await openDemo(page);
@@ -101,7 +101,7 @@ test('the map is at most 60 kB of script, gzipped, beside its atlas, and comes w
 	};
 	await openDemo(page);
 	expect(await ofMap()).toEqual([]);
-	await page.goto('/trip/points');
+	await follow(page, '/trip/points');
 	await expect(page.locator('.leaflet-container .sign').first()).toBeVisible();
 	const gzipped = (await ofMap()).reduce((sum, body) => sum + gzipSync(body).length, 0);
 	console.log(`the map: ${Math.round(gzipped / 1000)} kB of script, gzipped`);

@@ -1,7 +1,7 @@
 import { expect, NOW_MS, test } from './helpers/test.js';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { entry, exactRig, logbookOf } from './helpers/logbooks';
-import { enter, litresOf, openDemo, stored } from './helpers/pages';
+import { enter, litresOf, openDemo, secondCopy, stored } from './helpers/pages';
 
 test('two tabs stay in step', async ({ context }) => {
 	const [one, two] = [await context.newPage(), await context.newPage()];
@@ -45,8 +45,15 @@ test('a lost store is filled again from the second copy, and that is said', asyn
 	const before = await litresOf(page, 'Main');
 	await enter(page, 'shower 3');
 	await expect.poll(() => litresOf(page, 'Main')).toBeLessThan(before - 15);
-	await page.waitForTimeout(1500);
-	const kept = Object.keys(await stored(page)).length;
+	const keys = async () => Object.keys(await stored(page));
+	// What was in the store before the copy was made is copied behind the first look.
+	await expect
+		.poll(async () => {
+			const copy = await secondCopy(page);
+			return (await keys()).filter((key) => !copy.includes(JSON.stringify(key)));
+		})
+		.toEqual([]);
+	const kept = (await keys()).length;
 	await page.goto('/api/health');
 	await page.evaluate(
 		() =>
@@ -66,7 +73,7 @@ test('a lost store is filled again from the second copy, and that is said', asyn
 
 test('when the second copy is gone too, its owner is told that a logbook was here', async ({ page }) => {
 	await openDemo(page);
-	await page.waitForTimeout(1000);
+	await expect.poll(() => secondCopy(page)).not.toBe('');
 	await page.goto('/api/health');
 	await page.evaluate(async () => {
 		const root = await navigator.storage.getDirectory();
@@ -182,8 +189,7 @@ test('ids that the language knows, and ids that an address cannot hold, break no
 });
 
 test('a file with endless faults is answered while the page stays awake', async ({ page }, info) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
+	await openDemo(page, { at: '/data' });
 	const path = info.outputPath('faults.json');
 	const wrong = { ...logbookOf([]), entries: new Array(1_000_000).fill(1) };
 	writeFileSync(path, JSON.stringify(wrong));
@@ -194,8 +200,7 @@ test('a file with endless faults is answered while the page stays awake', async 
 });
 
 test('what is wrong with a file is said, and the store stays byte for byte', async ({ page }, info) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
+	await openDemo(page, { at: '/data' });
 	const before = JSON.stringify(await stored(page));
 	const example = readFileSync('tests/fixtures/survey-van.logbook.json', 'utf8');
 	const broken: readonly (readonly [name: string, text: string, said: RegExp])[] = [
@@ -238,8 +243,7 @@ test('what is wrong with a file is said, and the store stays byte for byte', asy
 });
 
 test('a logbook made elsewhere is shown before it is merged, then opens', async ({ page }) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
+	await openDemo(page, { at: '/data' });
 	await page.getByLabel('Choose a logbook file').setInputFiles('tests/fixtures/survey-van.logbook.json');
 	await expect(
 		page

@@ -33,8 +33,7 @@ const bookOf = (stops: readonly Stop[], more: readonly Entry[]): Logbook =>
 	logbookOf([...start, ...more], rig, [tripOf(stops)]);
 
 async function openTrip(page: Page, stops: readonly Stop[], more: readonly Entry[] = []): Promise<void> {
-	await openLogbook(page, bookOf(stops, more));
-	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
+	await openLogbook(page, bookOf(stops, more), { at: '/trip' });
 	await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 }
 const tripStored = async (page: Page): Promise<Trip> =>
@@ -57,11 +56,9 @@ const planKept = (page: Page): Promise<boolean> =>
 				};
 			})
 	);
+const NAME = '.what > span:first-child > strong';
 const order = (page: Page) =>
-	page
-		.getByRole('list', { name: 'Stops ahead' })
-		.getByRole('listitem')
-		.locator('.what > span:first-child > strong');
+	page.getByRole('list', { name: 'Stops ahead' }).getByRole('listitem').locator(NAME);
 
 const HOLDS = [
 	stop('Moor', 0.5, 1.5),
@@ -117,38 +114,42 @@ test('a stop is moved by keys and by drag, stays a night longer, and all of it i
 	await page.getByRole('button', { name: 'Change Ford' }).focus();
 	await page.keyboard.press('Alt+ArrowUp');
 	await expect(order(page)).toHaveText(['Ford', 'Moor', 'Hill', 'Yard']);
+	const kept = async () => (await tripStored(page)).stops;
+	const ids = async () => (await kept()).map(({ id }) => id);
+	await expect.poll(ids).toEqual(['ford', 'moor', 'hill', 'yard']);
+	const moved = await kept();
 	await page.getByRole('button', { name: 'A night more at Hill' }).click();
 	await expect(page.getByText('Hill, 3 nights')).toBeVisible();
-	await expect
-		.poll(async () => (await tripStored(page)).stops.map(({ id }) => id))
-		.toEqual(['ford', 'moor', 'hill', 'yard']);
+	await expect.poll(kept).not.toEqual(moved);
+	const longer = await kept();
 
 	// The plan and what else it says above the list are there: nothing moves any more.
 	await expect(page.getByRole('region', { name: /^Ways to fill and dump/ }).getByRole('row')).toHaveCount(7);
 	const list = page.getByRole('list', { name: 'Stops ahead' });
 	const rows = page.locator('[aria-label="Stops ahead"] > li');
-	// A hand that lets go a moment too soon takes hold again.
-	await expect(async () => {
-		// In the middle of the page no word in passing lies over the handles, and nothing scrolls.
-		await list.evaluate((one) => one.scrollIntoView({ block: 'center' }));
-		const from = (await rows.filter({ hasText: 'Hill' }).locator('.grip').boundingBox())!;
-		const to = (await rows.first().locator('.grip').boundingBox())!;
-		await page.mouse.move(from.x + 8, from.y + 12);
-		await page.mouse.down();
-		await page.mouse.move(from.x + 8, from.y - 20, { steps: 5 });
-		for (let i = 0; i < 4; i++) await page.mouse.move(to.x + 8, to.y + 2 + i, { steps: 4 });
-		await page.waitForTimeout(400);
-		await page.mouse.up();
-		await expect(order(page)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard'], { timeout: 2000 });
-	}).toPass();
+	// In the middle of the page no word in passing lies over the handles, and nothing scrolls.
+	await list.evaluate((one) => one.scrollIntoView({ block: 'center' }));
+	const hill = rows.filter({ hasText: 'Hill' });
+	const from = (await hill.locator('.grip').boundingBox())!;
+	const [tall, first] = [(await hill.boundingBox())!, (await rows.first().boundingBox())!];
+	/** what is dragged takes the place that its middle lies over */
+	const up = tall.y + tall.height / 2 - (first.y + first.height / 2);
+	await page.mouse.move(from.x + 8, from.y + 12);
+	await page.mouse.down();
+	await page.mouse.move(from.x + 8, from.y + 12 - up / 4, { steps: 5 });
+	await page.mouse.move(from.x + 8, from.y + 12 - up, { steps: 10 });
+	// Held until the others have made room.
+	await expect(rows.locator(NAME)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);
+	await page.mouse.up();
+	await expect.poll(ids).toEqual(['hill', 'ford', 'moor', 'yard']);
+	await expect(order(page)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);
 	// Undone, one after the other, until the trip is as it was.
-	await expect(async () => {
-		await page.keyboard.press('Escape');
-		await page.locator('main').click({ position: { x: 5, y: 5 } });
+	await page.keyboard.press('Escape');
+	const times = (stops: readonly Stop[]) => stops.map(({ id, arrive }) => [id, Date.parse(arrive)]);
+	for (const left of [longer, moved, HOLDS]) {
 		await page.keyboard.press('u');
-		const arrivals = async () => (await tripStored(page)).stops.map(({ arrive }) => Date.parse(arrive));
-		await expect.poll(arrivals, { timeout: 1500 }).toEqual(HOLDS.map(({ arrive }) => Date.parse(arrive)));
-	}).toPass();
+		await expect.poll(async () => times(await kept())).toEqual(times(left));
+	}
 	await expect(order(page)).toHaveText(['Moor', 'Ford', 'Hill', 'Yard']);
 });
 
@@ -281,8 +282,7 @@ async function openLogbookAgain(page: Page): Promise<void> {
 test('the demo’s camper has a trip that holds, with a plan and a price for every school', async ({
 	page
 }) => {
-	await openDemo(page);
-	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
+	await openDemo(page, { at: '/trip' });
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Tamsel Ford');
 	await expect(page.getByText(/chances in a hundred that no tank binds/)).toBeVisible();
 	await expect(page.getByRole('row', { name: /Carry light/ })).toBeVisible({ timeout: 20_000 });

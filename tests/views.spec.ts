@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
+import { violationsOf } from './helpers/axe';
 import { expect, test } from './helpers/test.js';
-import { openDemo } from './helpers/pages';
+import { follow, openDemo } from './helpers/pages';
 
 /** Of these, all three themes are looked at. */
 const COLOURED = new Set(['/', '/trip']);
@@ -12,29 +12,21 @@ for (const views of [0, 1].map((half) => VIEWS.filter((_, i) => i % 2 === half))
 		test.setTimeout(240_000);
 		await openDemo(page);
 		for (const path of views) {
-			await page.goto(path);
+			await follow(page, path);
 			await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 			// That each pair of colours has its contrast in every theme is tested of the tokens; two pages hold the tests to it.
 			for (const theme of COLOURED.has(path) ? ['day', 'dusk', 'night'] : ['day']) {
 				await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
 				// A theme changes colours alone: the other rules are held to once.
-				const axe = new AxeBuilder({ page });
-				const { violations } = await (
-					theme === 'day' ? axe : axe.withRules(['color-contrast', 'link-in-text-block'])
-				).analyze();
-				expect(
-					violations.map(
-						({ id, nodes }) => `${path} ${theme} ${id}: ${nodes.map(({ html }) => html).join(' | ')}`
-					)
-				).toEqual([]);
+				const rules = theme === 'day' ? {} : { rules: ['color-contrast', 'link-in-text-block'] };
+				expect(await violationsOf(page, rules), `${path} ${theme}`).toEqual([]);
 			}
 		}
 	});
 
 test('a theme is chosen, and kept', async ({ page }) => {
-	await openDemo(page);
+	await openDemo(page, { at: '/data' });
 	const theme = page.locator('html');
-	await page.goto('/data');
 	for (const name of ['Dusk', 'Night']) {
 		await page.getByRole('radio', { name }).check();
 		await expect(theme).toHaveAttribute('data-theme', name.toLowerCase());
@@ -45,12 +37,7 @@ test('a theme is chosen, and kept', async ({ page }) => {
 
 test('no axe violations at the first run, in Why?, in a form and in the steps of a run', async ({ page }) => {
 	test.setTimeout(180_000);
-	const clean = async (): Promise<void> => {
-		const { violations } = await new AxeBuilder({ page }).analyze();
-		expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual(
-			[]
-		);
-	};
+	const clean = async (): Promise<void> => expect(await violationsOf(page)).toEqual([]);
 	await page.goto('/');
 	await expect(page.getByRole('heading', { name: 'Look around' })).toBeVisible();
 	await clean();
@@ -63,13 +50,13 @@ test('no axe violations at the first run, in Why?, in a form and in the steps of
 	await page.getByRole('button', { name: 'Change Holding', exact: true }).click();
 	await expect(page.getByRole('dialog')).toBeVisible();
 	await clean();
-	await page.goto('/run/fill?tank=sand-aft');
+	await follow(page, '/run/fill?tank=sand-aft');
 	await page.getByLabel(/Hose meter shows now/).fill('431.6');
 	for (const name of ['Begin', 'Ready', 'It is full'])
 		await page.getByRole('button', { name, exact: true }).click();
 	await expect(page.getByLabel('Hose meter shows')).toBeFocused();
 	await clean();
-	await page.goto('/run/dump');
+	await follow(page, '/run/dump');
 	for (const name of ['Begin', 'Ready']) await page.getByRole('button', { name, exact: true }).click();
 	await expect(page.getByRole('button', { name: 'Not quite empty' })).toBeVisible();
 	await clean();

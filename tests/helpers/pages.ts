@@ -1,14 +1,96 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { demoLogbook } from '../../demo/index.js';
 import type { Logbook } from '../../src/core/logbook/index.js';
 import { NOW_MS } from './test.js';
 
-/** Opens the application with the demo rigs and waits until it has a verdict. */
-export async function openDemo(page: Page, base = ''): Promise<void> {
-	await page.goto(`${base}/?demo`);
-	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible({ timeout: 20_000 });
+/** Where the browser of the tests is. */
+const TIME_ZONE = 'Europe/London';
+
+/** Where the application is opened: at which view, and from which server. */
+interface Where {
+	readonly at?: string;
+	readonly base?: string;
 }
 
 export const quickline = (page: Page): Locator => page.getByLabel('What happened?');
+const hasVerdict = (page: Page): Promise<void> =>
+	expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
+
+/** The browser's own database as the application lays it out. */
+const DATABASE = { name: 'dipsometer', version: 5, stores: ['records', 'meta', 'aside', 'prefs'] };
+
+/** Opens a view of the application with a logbook in its store, as on a later visit, and waits until it is there. */
+async function openKept(
+	page: Page,
+	{ rigs, trips, points, entries }: Logbook,
+	prefs: object,
+	{ at = '/', base = '' }: Where
+): Promise<void> {
+	const keyed = (kind: string, values: readonly { readonly id: string }[]) =>
+		values.map((value) => [`${kind}:${value.id}`, value] as const);
+	const records = [
+		...keyed('rig', rigs),
+		...keyed('trip', trips),
+		...keyed('point', points),
+		...keyed('entry', entries)
+	];
+	await page.goto(`${base}/api/health`);
+	await page.evaluate(
+		([{ name, version, stores }, put]) =>
+			new Promise<void>((resolve, reject) => {
+				const open = indexedDB.open(name, version);
+				open.onerror = () => reject(open.error);
+				open.onupgradeneeded = () => {
+					// The last is what the package that opens it later makes for itself.
+					for (const store of [...stores, 'local-forage-detect-blob-support'])
+						open.result.createObjectStore(store);
+				};
+				open.onsuccess = () => {
+					const writing = open.result.transaction(stores, 'readwrite');
+					for (const [store, key, value] of put) writing.objectStore(store).put(value, key);
+					writing.onerror = () => reject(writing.error);
+					writing.oncomplete = () => {
+						open.result.close();
+						resolve();
+					};
+				};
+			}),
+		[
+			DATABASE,
+			[...records.map(([key, value]) => ['records', key, value] as const), ['prefs', 'prefs', prefs] as const]
+		] as const
+	);
+	await page.goto(base + at);
+	await (at === '/' ? hasVerdict(page) : expect(page.getByRole('heading', { level: 1 })).toBeVisible());
+}
+
+let demo: Logbook | undefined;
+/** Opens a view with the demo rigs in the store, as on a later visit. */
+export const openDemo = (page: Page, where: Where = {}): Promise<void> =>
+	openKept(page, (demo ??= demoLogbook(NOW_MS, TIME_ZONE)), { rig: 'demo-wren' }, where);
+
+/** Opens a view with a logbook of one's own in the store, as on a later visit. */
+export const openLogbook = (page: Page, logbook: Logbook, where: Where = {}): Promise<void> =>
+	openKept(page, logbook, {}, where);
+
+/** Looks at the demo as a newcomer does. */
+export async function lookAround(page: Page, base = ''): Promise<void> {
+	await page.goto(`${base}/?demo`);
+	await hasVerdict(page);
+}
+
+/** Follows a link to a view, without loading the application anew. */
+export async function follow(page: Page, to: string): Promise<void> {
+	await page.evaluate((href) => {
+		const link = Object.assign(document.createElement('a'), { href });
+		document.body.append(link);
+		link.click();
+		link.remove();
+	}, to);
+	await page.waitForURL(`**${to}`);
+	// Its content is in the document with the next frame.
+	await page.evaluate(() => new Promise(requestAnimationFrame));
+}
 
 /** Types a line, waits until its effect on the stay is said, and enters it. */
 export async function enter(page: Page, line: string): Promise<void> {
@@ -19,8 +101,8 @@ export async function enter(page: Page, line: string): Promise<void> {
 }
 
 /** Opens the application with a logbook of one's own, as a newcomer opens a file. */
-export async function openLogbook(page: Page, logbook: Logbook, base = ''): Promise<void> {
-	await page.goto(`${base}/`);
+export async function openFile(page: Page, logbook: Logbook): Promise<void> {
+	await page.goto('/');
 	await page.getByRole('button', { name: 'Open a file' }).click();
 	await page.locator('input[type=file]').setInputFiles({
 		name: 'van.logbook.json',
@@ -28,7 +110,7 @@ export async function openLogbook(page: Page, logbook: Logbook, base = ''): Prom
 		buffer: Buffer.from(JSON.stringify({ ...logbook, exportedAt: new Date(NOW_MS).toISOString() }))
 	});
 	await page.getByRole('button', { name: 'Take it in' }).click();
-	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
+	await hasVerdict(page);
 }
 
 /** Waits until the page is in the hands of its service worker: from then on it needs no network. */
@@ -69,3 +151,15 @@ export const stored = (page: Page, part: 'records' | 'prefs' = 'records'): Promi
 			}),
 		part
 	);
+
+/** All that the second copy of the logbook holds, as text. */
+export const secondCopy = (page: Page): Promise<string> =>
+	page.evaluate(async () => {
+		const root = await navigator.storage.getDirectory();
+		const texts: string[] = [];
+		for await (const [name, folder] of root.entries())
+			if (name === 'second-copy' && folder instanceof FileSystemDirectoryHandle)
+				for await (const file of folder.values())
+					if (file instanceof FileSystemFileHandle) texts.push(await (await file.getFile()).text());
+		return texts.join('\n');
+	});

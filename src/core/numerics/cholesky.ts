@@ -15,10 +15,11 @@ const NONE = (): number => 0;
 export function cholesky(a: Matrix, tolerance: (variance: number) => number = NONE): Matrix {
 	const n = a.rows;
 	const root = new Matrix(n);
+	const { values } = root;
 	for (let i = 0; i < n; i++)
 		for (let j = 0; j <= i; j++) {
 			let sum = a.at(i, j);
-			for (let k = 0; k < j; k++) sum -= root.at(i, k) * root.at(j, k);
+			for (let k = 0; k < j; k++) sum -= (values[i * n + k] as number) * (values[j * n + k] as number);
 			const pivot = root.at(j, j);
 			if (i === j) root.set(i, i, sum > tolerance(a.at(i, i)) ? Math.sqrt(sum) : 0);
 			else root.set(i, j, pivot > 0 ? sum / pivot : 0);
@@ -28,9 +29,10 @@ export function cholesky(a: Matrix, tolerance: (variance: number) => number = NO
 
 /** Solves L·y = b in place, forward; components with a zero pivot become zero. */
 export function solveForward(root: Matrix, b: Float64Array): void {
+	const { values, columns } = root;
 	for (let i = 0; i < b.length; i++) {
 		let sum = b[i] as number;
-		for (let k = 0; k < i; k++) sum -= root.at(i, k) * (b[k] as number);
+		for (let k = 0; k < i; k++) sum -= (values[i * columns + k] as number) * (b[k] as number);
 		const pivot = root.at(i, i);
 		b[i] = pivot > 0 ? sum / pivot : 0;
 	}
@@ -38,9 +40,10 @@ export function solveForward(root: Matrix, b: Float64Array): void {
 
 /** Solves Lᵀ·x = y in place, backward; components with a zero pivot become zero. */
 export function solveBackward(root: Matrix, b: Float64Array): void {
+	const { values, columns } = root;
 	for (let i = b.length - 1; i >= 0; i--) {
 		let sum = b[i] as number;
-		for (let k = i + 1; k < b.length; k++) sum -= root.at(k, i) * (b[k] as number);
+		for (let k = i + 1; k < b.length; k++) sum -= (values[k * columns + i] as number) * (b[k] as number);
 		const pivot = root.at(i, i);
 		b[i] = pivot > 0 ? sum / pivot : 0;
 	}

@@ -1,5 +1,5 @@
 import { Gaussian } from './gaussian.js';
-import { blockOf } from './matrixAlgebra.js';
+import { blockOf } from './matrixParts.js';
 
 /** The same belief with more components after its own, of which nothing is in doubt: they are 0. */
 export function augment({ mean, cov, size }: Gaussian, to: number): Gaussian {

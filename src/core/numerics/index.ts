@@ -3,15 +3,8 @@ export { lnGamma } from './gamma.js';
 export { dot, Gaussian, type FlowNetwork, type NewRow, type Operation, type Sparse } from './gaussian.js';
 export { isotonic } from './isotonic.js';
 export { Matrix } from './matrix.js';
-export {
-	blockOf,
-	difference,
-	product,
-	productWithTransposed,
-	submatrix,
-	sumOfMatrices,
-	timesVector
-} from './matrixAlgebra.js';
+export { difference, product, productWithTransposed, sumOfMatrices } from './matrixAlgebra.js';
+export { blockOf, submatrix } from './matrixParts.js';
 export { augment, marginal } from './gaussianParts.js';
 export { meanOf, sumOf } from './mean.js';
 export { monotoneCubic } from './monotone.js';

@@ -49,6 +49,15 @@ export class Matrix {
 		for (let row = 0; row < this.rows; row++) this.add(row, to, factor * this.at(row, from));
 	}
 
+	/** The product with a vector of as many numbers as there are columns. */
+	times(vector: ArrayLike<number>): Float64Array {
+		return Float64Array.from({ length: this.rows }, (_, i) => {
+			let sum = 0;
+			for (let k = 0; k < this.columns; k++) sum += this.at(i, k) * (vector[k] as number);
+			return sum;
+		});
+	}
+
 	/** Of a square matrix: puts a row into the column of the same number, so that the two agree. */
 	mirrorRow(row: number): void {
 		for (let k = 0; k < this.columns; k++) this.set(k, row, this.at(row, k));

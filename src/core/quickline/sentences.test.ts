@@ -44,27 +44,6 @@ describe.each([
 	);
 });
 
-const MOST_MS = 5;
-it('a line is understood within 5 ms', () => {
-	const lines = [
-		...IN_THE_VAN.map(([line]) => line),
-		'xyzzy '.repeat(60),
-		'🚿'.repeat(200),
-		'a, b, c, d, e, f, g, h'
-	];
-	// The quickest of some runs: a machine that is busy with other tests has slow moments.
-	const quickest = (line: string): number => {
-		let best = Infinity;
-		for (let run = 0; run < 40 && best >= MOST_MS; run++) {
-			const begun = performance.now();
-			understand(line, VAN);
-			best = Math.min(best, performance.now() - begun);
-		}
-		return best;
-	};
-	expect(lines.filter((line) => quickest(line) >= MOST_MS)).toEqual([]);
-});
-
 it('a page is answered, and never read as a line', () => {
 	const page = 'Then we washed up and had a shower. '.repeat(300);
 	expect(understand(page, VAN)).toMatchObject({

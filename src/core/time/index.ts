@@ -5,6 +5,7 @@ export { wakingDayOf, type WakingDay } from './wakingDay.js';
 export {
 	clockTime,
 	offsetMs,
+	wallMs,
 	writtenOffsetMs,
 	zonedIso,
 	zonedMs,

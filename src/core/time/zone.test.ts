@@ -1,4 +1,4 @@
-import { zonedIso, zonedMs, zonedTime } from './index.js';
+import { clockTime, zonedIso, zonedMs, zonedTime } from './index.js';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 
@@ -35,3 +35,21 @@ it('what a clock shows and the instant are each other’s inverse, but for the h
 		),
 		{ numRuns: 300 }
 	));
+
+/** Clocks change in it in one of the zones, or another has an odd offset. */
+const CHANGES = ['2027-03-28', '2027-10-31', '2027-04-03', '2027-10-02', '2027-03-14', '2011-12-29', '2027-06-01'];
+
+it.each(ZONES)('%s shows what the platform’s own calendar shows, on days when clocks change too', (zone) => {
+	const format = new Intl.DateTimeFormat('en-CA', {
+		timeZone: zone,
+		dateStyle: 'short',
+		timeStyle: 'short',
+		hourCycle: 'h23'
+	});
+	for (const day of CHANGES)
+		for (let minutes = -14 * 60; minutes < 38 * 60; minutes += 10) {
+			const ms = Date.parse(`${day}T00:00Z`) + minutes * 60_000;
+			const shown = zonedTime(ms, zone);
+			expect(`${shown.day}, ${clockTime(shown)}`).toBe(format.format(ms));
+		}
+});

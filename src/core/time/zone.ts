@@ -3,9 +3,27 @@ import { tzOffset } from '@date-fns/tz/tzOffset';
 import { padded, utcMidnightMs } from './calendar.js';
 import { DAY_MS, MINUTE_MS } from './constants.js';
 
-/** How far the clocks of a zone are ahead of UTC at an instant, ms. */
-export const offsetMs = (ms: number, timeZone: string): number =>
-	MINUTE_MS * tzOffset(timeZone, new Date(ms));
+const offsetAsked = (ms: number, timeZone: string): number => MINUTE_MS * tzOffset(timeZone, new Date(ms));
+
+/** By day of UTC and zone: the offset that holds all day, nothing where clocks change in it. */
+const offsets = new Map<string, number | undefined>();
+/** So many days are kept, and then begun anew. */
+const MOST_DAYS = 4000;
+
+/**
+ * How far the clocks of a zone are ahead of UTC at an instant, ms. No zone changes its clocks twice within two days: what
+ * holds at both ends of a day holds in between.
+ */
+export function offsetMs(ms: number, timeZone: string): number {
+	const day = Math.floor(ms / DAY_MS);
+	const key = day + timeZone;
+	if (!offsets.has(key)) {
+		if (offsets.size >= MOST_DAYS) offsets.clear();
+		const offset = offsetAsked(day * DAY_MS, timeZone);
+		offsets.set(key, offset === offsetAsked((day + 1) * DAY_MS, timeZone) ? offset : undefined);
+	}
+	return offsets.get(key) ?? offsetAsked(ms, timeZone);
+}
 
 /**
  * The instant at which clocks in a zone show a day and time, ms; a time that a clock change skips moves on with it, of one
@@ -29,10 +47,12 @@ export interface ZonedTime {
 	readonly weekday: number;
 }
 
+/** What calendar and clock show in a zone at an instant, as if it were UTC: for an axis of its own days, ms. */
+export const wallMs = (ms: number, timeZone: string): number => ms + offsetMs(ms, timeZone);
+
 /** What calendar and clock show in a zone at an instant, ms. */
 export function zonedTime(ms: number, timeZone: string): ZonedTime {
-	/** the clock of the zone, as if it were UTC */
-	const local = new Date(ms + offsetMs(ms, timeZone));
+	const local = new Date(wallMs(ms, timeZone));
 	return {
 		day: local.toISOString().slice(0, 10),
 		hour: local.getUTCHours(),
@@ -48,7 +68,7 @@ export const clockTime = ({ hour, minute }: Pick<ZonedTime, 'hour' | 'minute'>):
 /** An instant written with the offset of a zone: `2027-04-18T07:10:00+02:00`. */
 export function zonedIso(ms: number, timeZone: string): string {
 	const local = zonedTime(ms, timeZone);
-	const offset = tzOffset(timeZone, new Date(ms));
+	const offset = offsetMs(ms, timeZone) / MINUTE_MS;
 	const size = Math.abs(offset);
 	const seconds = new Date(ms).getUTCSeconds();
 	const sign = offset < 0 ? '-' : '+';

@@ -56,7 +56,7 @@ export class RecordBook {
 	readonly #port: KeyValuePort;
 	readonly #turns: Turns;
 	#read: Promise<void> | undefined;
-	#following: Promise<void> | undefined;
+	readonly #underWay = new Map<string, Promise<void>>();
 
 	constructor(port: KeyValuePort, turns: Turns) {
 		this.#port = port;
@@ -72,10 +72,13 @@ export class RecordBook {
 		return this.#read;
 	}
 
-	/** Does something to all of it, unless that is under way already: then it is waited for. */
-	once(follow: () => Promise<void>): Promise<void> {
-		this.#following ??= follow().finally(() => (this.#following = undefined));
-		return this.#following;
+	/** Does something to all of it, unless the same is under way already: then it is waited for. */
+	once(name: string, does: () => Promise<void>): Promise<void> {
+		const before = this.#underWay.get(name);
+		if (before) return before;
+		const begun = does().finally(() => this.#underWay.delete(name));
+		this.#underWay.set(name, begun);
+		return begun;
 	}
 
 	async #load(nowMs: number): Promise<void> {
@@ -160,12 +163,20 @@ const TELLS_UNTIL_MS = 4 * DAY_MS;
 /** At one go no more than so many are held against what came. */
 const AT_ONCE = 16;
 
-/** The demo rigs' logs are made up all at once: their evenings are foretold as the log went along. */
 const isDemo = (rig: string): boolean => rig.startsWith('demo-');
 const DEMO_DAYS = 14;
 
-async function demoEvenings(app: App, book: RecordBook, rig: string): Promise<void> {
+/**
+ * The demo rigs' logs are made up all at once: their evenings are foretold as the log went along, when somebody looks at the
+ * record.
+ */
+export const recallDemo = (app: App, book: RecordBook): Promise<void> =>
+	book.once('recall', () => recall(app, book));
+
+async function recall(app: App, book: RecordBook): Promise<void> {
+	const rig = app.rig?.id;
 	const { day } = zonedTime(app.nowMs, app.timeZone);
+	if (rig === undefined || !isDemo(rig) || book.of(rig).some((kept) => kept.day < day)) return;
 	for (let ago = DEMO_DAYS; ago > 0; ago--) {
 		const foretold = await app.engine.ask(
 			'record/foretellAsOf',
@@ -179,14 +190,14 @@ async function demoEvenings(app: App, book: RecordBook, rig: string): Promise<vo
  * Brings the record up to date: keeps what is foretold today, holds what has come due against what came, and corrects how wide
  * forecasts are drawn where the record asks for it.
  */
-export const followRecord = (app: App, book: RecordBook): Promise<void> => book.once(() => follow(app, book));
+export const followRecord = (app: App, book: RecordBook): Promise<void> =>
+	book.once('follow', () => follow(app, book));
 
 async function follow(app: App, book: RecordBook): Promise<void> {
 	await book.load(app.nowMs);
 	const rig = app.rig?.id;
 	if (rig === undefined || app.engine.assessment?.rig !== rig) return;
 	const nowMs = app.nowMs;
-	if (isDemo(rig) && book.of(rig).length === 0) await demoEvenings(app, book, rig);
 	for (const kept of book.open(rig, nowMs - KNOWN_AFTER_MS).slice(0, AT_ONCE)) {
 		const score = await app.engine.ask(
 			'record/score',

@@ -1,4 +1,4 @@
-import { cholesky, inverseOf, Matrix, solveForward, timesVector, type Sparse } from '../../numerics/index.js';
+import { cholesky, inverseOf, Matrix, solveForward, type Sparse } from '../../numerics/index.js';
 import type { Unlogged } from '../inputs/index.js';
 import type { Model, Stream } from '../model/index.js';
 
@@ -24,7 +24,7 @@ export function rateMeasurements(model: Model, counted: Unlogged): readonly Rate
 	const cov = new Matrix(n, n, Float64Array.from(counted.cov));
 	streams.forEach(({ broad }, a) => cov.add(a, a, (1e-3 * broad.sd) ** 2));
 	const information = inverseOf(cov);
-	const y = timesVector(information, counted.mean);
+	const y = information.times(counted.mean);
 	streams.forEach(({ broad }, a) => {
 		const own = 1 / broad.sd ** 2;
 		information.set(a, a, Math.max(information.at(a, a) - own, 0));

@@ -164,33 +164,39 @@ describe('the record as a whole', () => {
 describe('on logs from a hidden truth', () => {
 	const manner = MANNERS.find(({ name }) => name === 'meter and habits')!;
 
-	/** Foretells the evenings of a made-up trip, each from what was written until then, and scores them later. */
-	function lived(seed: number, spread: number): readonly Settled[] {
+	/** Evenings of made-up trips: what was known then, and what was known of the next one in the morning after. */
+	const lives = () => [1, 2, 3].flatMap((seed) => {
 		const { logbook } = drawCase(seed, manner, 20);
 		const evening = (day: number): number => START + day * DAY + 20.5 * HOUR_MS;
-		return Array.from({ length: 14 }, (_, i) => i + 4).flatMap((day): readonly Settled[] => {
-			const made = foretell({ ...estimate(logbook, 'rig', evening(day)), inflation: spread });
+		return Array.from({ length: 14 }, (_, i) => i + 4).map((day) => ({
+			then: estimate(logbook, 'rig', evening(day)),
+			later: estimate(logbook, 'rig', evening(day + 1) + 0.6 * DAY)
+		}));
+	});
+	/** Foretells each of them, so many times as wide, and scores it later. */
+	const foretoldFrom = (nights: ReturnType<typeof lives>, spread: number): readonly Settled[] =>
+		nights.flatMap(({ then, later }): readonly Settled[] => {
+			const made = foretell({ ...then, inflation: spread });
 			// As if the engine had drawn so badly, and not been corrected.
 			const foretold = made && { ...made, spread: 1 };
-			const score = foretold && scoreOf(estimate(logbook, 'rig', evening(day + 1) + 0.6 * DAY), foretold);
+			const score = foretold && scoreOf(later, foretold);
 			return foretold && score && typeof score !== 'string' ? [{ foretold, score }] : [];
 		});
-	}
 	const share = (settled: readonly Settled[]): number => {
 		const { inside, forecasts } = forecastRecordOf(settled);
 		return inside / forecasts;
 	};
 
 	it('its own correction makes a bad spread better, and leaves a good one alone', () => {
-		const seeds = [1, 2, 3];
-		const good = seeds.flatMap((seed) => lived(seed, 1));
+		const nights = lives();
+		const good = foretoldFrom(nights, 1);
 		expect(share(good)).toBeGreaterThan(0.68);
 		expect(share(good)).toBeLessThan(0.93);
 		expect(forecastRecordOf(good).spread).toBe(1);
-		const bad = seeds.flatMap((seed) => lived(seed, 0.4));
+		const bad = foretoldFrom(nights, 0.4);
 		const { verdict, spread } = forecastRecordOf(bad);
 		expect(verdict).toBe('sharper');
-		const mended = seeds.flatMap((seed) => lived(seed, 0.4 * spread));
+		const mended = foretoldFrom(nights, 0.4 * spread);
 		expect(share(mended)).toBeGreaterThan(share(bad) + 0.15);
 		expect(Math.abs(share(mended) - 0.8)).toBeLessThan(Math.abs(share(bad) - 0.8));
 	});

@@ -1,7 +1,7 @@
-import { cholesky, normalCdf, normalQuantile, type Random, submatrix } from '../../numerics/index.js';
+import { cholesky, normalCdf, normalQuantile, submatrix } from '../../numerics/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import { levelOfPool, type Estimate } from '../../estimate/index.js';
-import { chanceStream } from './commonRandomNumbers.js';
+import { chanceStream, type Variable } from './commonRandomNumbers.js';
 import type { Lane } from './lanes.js';
 import { inflateSpread } from './inflateSpread.js';
 
@@ -27,37 +27,72 @@ const SETTLED = 1e-12;
 /** A cut that takes off less than this is none. */
 const UNCUT = 1 - 1e-4;
 
+const drawnBefore = new Map<string, Float64Array>();
+/** So many are kept, some megabytes at the usual number of paths; then it begins anew. */
+const MOST_KEPT = 160;
+
+/** What chance gives is the same each time: it is drawn once, and only read. */
+function keptDraw(key: string, draw: () => Float64Array): Float64Array {
+	const before = drawnBefore.get(key);
+	if (before) return before;
+	if (drawnBefore.size >= MOST_KEPT) drawnBefore.clear();
+	const drawn = draw();
+	drawnBefore.set(key, drawn);
+	return drawn;
+}
+
+/** A variable that is drawn once for each path. */
+interface Drawn {
+	readonly seed: number;
+	readonly variable: Variable;
+	/** which of its kind */
+	readonly of: number;
+}
+
+/** Numbers of as many paths in the random order of a variable. */
+const shuffled = (
+	{ seed, variable, of }: Drawn,
+	paths: number,
+	values: (path: number) => number
+): Float64Array =>
+	keptDraw(`${variable} ${of} ${seed} ${paths}`, () => {
+		const random = chanceStream(seed, variable, of);
+		const out = Float64Array.from({ length: paths }, (_, path) => values(path));
+		for (let i = paths - 1; i > 0; i--) {
+			const k = Math.floor(random.uniform() * (i + 1));
+			[out[i], out[k]] = [out[k] as number, out[i] as number];
+		}
+		return out;
+	});
+
 /**
  * The middles of as many equally likely slices as there are paths, in a random order (Latin hypercube: McKay, Beckman
  * and Conover 1979): a variable's mean over all paths is then exact, and few paths do for a difference.
  */
-function slices(random: Random, paths: number): Float64Array {
-	const out = Float64Array.from({ length: paths }, (_, i) => (i + 0.5) / paths);
-	for (let i = paths - 1; i > 0; i--) {
-		const k = Math.floor(random.uniform() * (i + 1));
-		[out[i], out[k]] = [out[k] as number, out[i] as number];
-	}
-	return out;
+const slices = (drawn: Drawn, paths: number): Float64Array =>
+	shuffled(drawn, paths, (path) => (path + 0.5) / paths);
+
+/** The same as standard normals. */
+function normals(drawn: Drawn, paths: number): Float64Array {
+	const known = keptDraw(`normal ${paths}`, () =>
+		Float64Array.from({ length: paths }, (_, path) => normalQuantile((path + 0.5) / paths))
+	);
+	return shuffled(drawn, paths, (path) => known[path] as number);
 }
 
-const quantiles = new Map<number, Float64Array>();
-/** The same as standard normals. */
-function normals(random: Random, paths: number): Float64Array {
-	const known =
-		quantiles.get(paths) ?? Float64Array.from({ length: paths }, (_, i) => normalQuantile((i + 0.5) / paths));
-	quantiles.set(paths, known);
-	return slices(random, paths).map((u) => known[Math.floor(u * paths)] as number);
-}
+/** A component of the belief, and the variable that it is drawn by. */
+type Picked = readonly [index: number, variable: Variable, of: number];
 
 /** Components of the belief, drawn together: by component, then by path. */
 function drawTogether(
 	{ belief }: Estimate,
-	picked: readonly { readonly index: number; readonly random: Random }[],
+	seed: number,
+	picked: readonly Picked[],
 	paths: number
 ): readonly Float64Array[] {
-	const pick = picked.map(({ index }) => index);
+	const pick = picked.map(([index]) => index);
 	const root = cholesky(submatrix(belief.cov, pick), () => SETTLED);
-	const z = picked.map(({ random }) => normals(random, paths));
+	const z = picked.map(([, variable, of]) => normals({ seed, variable, of }, paths));
 	return pick.map((index, i) => {
 		const out = new Float64Array(paths).fill(belief.mean[index] ?? 0);
 		for (let k = 0; k <= i; k++) {
@@ -96,22 +131,13 @@ export function drawPaths(
 	const order = [...model.pools].sort((a, b) => Number(b.index === first) - Number(a.index === first));
 	const unsure = model.pools.filter(({ usableRow: usable }) => usable !== undefined);
 	// What a habit takes is drawn before the levels: an entry moves a level by it, path by path, as a price does.
-	const drawn = drawTogether(
-		estimate,
-		[
-			...day.habits.map(({ habit }, i) => ({
-				index: model.habitRow.get(habit.id) ?? 0,
-				random: chanceStream(seed, 'litres', i)
-			})),
-			...day.unlogged.map(({ index }, i) => ({ index, random: chanceStream(seed, 'unlogged', i) })),
-			...unsure.map(({ index, usableRow: usable = 0 }) => ({
-				index: usable,
-				random: chanceStream(seed, 'usable', index)
-			})),
-			...order.map(({ index }) => ({ index, random: chanceStream(seed, 'level', index) }))
-		],
-		paths
-	);
+	const picked: readonly Picked[] = [
+		...day.habits.map(({ habit }, i): Picked => [model.habitRow.get(habit.id) ?? 0, 'litres', i]),
+		...day.unlogged.map(({ index }, i): Picked => [index, 'unlogged', i]),
+		...unsure.map(({ index, usableRow = 0 }): Picked => [usableRow, 'usable', index]),
+		...order.map(({ index }): Picked => [index, 'level', index])
+	];
+	const drawn = drawTogether(estimate, seed, picked, paths);
 	let next = 0;
 	const taken = (): Float64Array => drawn[next++] as Float64Array;
 	const litresEach = day.habits.map(() => taken().map((litres) => Math.max(0, litres)));
@@ -133,7 +159,7 @@ export function drawPaths(
 		}),
 		litresEach,
 		timesPerDay: day.habits.map(({ cadence, stream }, i) => {
-			const z = normals(chanceStream(seed, 'cadence', i), paths);
+			const z = normals({ seed, variable: 'cadence', of: i }, paths);
 			const rate = stream === undefined ? undefined : rates[stream];
 			const ahead = stream === undefined ? undefined : day.unlogged[stream];
 			const believedL = ahead && ahead.perDay > 0 ? ahead.mean / ahead.perDay : 0;
@@ -145,7 +171,7 @@ export function drawPaths(
 				return rarer > 0 ? Math.max(0, perDay) / rarer : 0;
 			});
 		}),
-		phase: day.habits.map((_, i) => slices(chanceStream(seed, 'phase', i), paths)),
+		phase: day.habits.map((_, i) => slices({ seed, variable: 'phase', of: i }, paths)),
 		unlogged: rates.map((rate, i) =>
 			rate.map((litres) => Math.max(0, litres) * (day.unlogged[i]?.perDay ?? 0))
 		)

@@ -20,13 +20,10 @@ describe('no number of faults overwhelms', () => {
 	});
 	it('of records that need a closer look, so many are looked at, and that there are more is said', () => {
 		const entries = Array.from({ length: 150_000 }, (_, i) => ({ id: `e${i}`, kind: 'fill' }));
-		const began = performance.now();
 		const found = refusal({ ...good, entries });
 		expect(found.problems).toHaveLength(100);
 		expect(found.atLeast).toBe(true);
 		expect(saidMore(found)).toMatch(/^and at least \d+ more$/);
-		// the whole list would take several times as long
-		expect(performance.now() - began).toBeLessThan(5000);
 	});
 	it('wrong ids are capped too', () => {
 		const lost = Array.from({ length: 300 }, (_, i) => ({ ...good.entries[0], id: `e${i}`, tank: 'gone' }));

@@ -3,7 +3,7 @@
 	import { sayInstant, sayRecord, sayRecordVerdict, saySurprise, sayTankRecord } from '$core/words';
 	import { tankById } from '$core/rig';
 	import { useApp } from '$lib/state';
-	import { followRecord, recordBeside, recordSince, resetRecord } from '$lib/state/recordBook.svelte';
+	import { followRecord, recallDemo, recordBeside, recordSince, resetRecord } from '$lib/state/recordBook.svelte';
 	import DataTable from '$lib/ui/kit/page/DataTable.svelte';
 	import FactList from '$lib/ui/kit/page/FactList.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
@@ -40,6 +40,7 @@
 		try {
 			await book.load(app.nowMs);
 			loaded = true;
+			await recallDemo(app, book);
 			await followRecord(app, book);
 		} catch (error) {
 			trouble = errorMessage(error);

@@ -30,7 +30,11 @@
 				const chart = init(place, undefined, { renderer: 'svg' });
 				chart.setOption({ animation: false, aria: { enabled: true }, ...shown(chartTokens()) });
 				ondrawn?.(chart);
-				const watch = new ResizeObserver(() => chart.resize());
+				// It is told of the size that it was drawn to as well.
+				const watch = new ResizeObserver(() => {
+					if (place.clientWidth !== chart.getWidth() || place.clientHeight !== chart.getHeight())
+						chart.resize();
+				});
 				watch.observe(place);
 				end = () => {
 					watch.disconnect();

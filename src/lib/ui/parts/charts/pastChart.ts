@@ -1,6 +1,6 @@
-import { DAY_MS, zonedIso } from '$core/time';
+import { DAY_MS, wallMs } from '$core/time';
 import type { PastTank } from '$core/estimate';
-import { instantMs, type Tank } from '$core/logbook';
+import type { Tank } from '$core/logbook';
 import { bindsAt, usableOf } from '$core/rig';
 import { formatFigure, fromBase, unitSymbol, type UnitChoice } from '$core/units';
 import { axisOf, escaped, type ChartOption, type ChartTokens } from '../../kit/charts/chartTheme';
@@ -17,7 +17,7 @@ interface Shown {
 export function pastChart({ tank, past, units, timeZone }: Shown): (tokens: ChartTokens) => ChartOption {
 	const volume = (litres: number): number => fromBase(litres, units.volume);
 	/** Wall-clock time of the trip as if it were UTC, so that the axis shows the trip's own days. */
-	const local = (ms: number): number => instantMs(`${zonedIso(ms, timeZone).slice(0, 19)}Z`);
+	const local = (ms: number): number => wallMs(ms, timeZone);
 	const levels = past.levels.map((level) => ({ ...level, at: local(level.ms) }));
 	const marks = (doubted: boolean) =>
 		past.readings

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { DAY_MS, HOUR_MS, zonedIso } from '$core/time';
+	import { DAY_MS, HOUR_MS, wallMs } from '$core/time';
 	import type { PastTank } from '$core/estimate';
-	import { instantMs, type Rig, type Trip } from '$core/logbook';
+	import type { Rig, Trip } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { sayInstant } from '$core/words';
 	import type { TripPlan } from '$lib/engine';
@@ -49,7 +49,7 @@
 	const reading = $derived(readMs === undefined ? [] : levelsAt(data, readMs));
 	const litres = (l: number): string => formatLitres(l, units);
 	/** what the clock shows there, as if it were UTC: the axis of the chart */
-	const wallOf = (ms: number): number => instantMs(`${zonedIso(ms, timeZone).slice(0, 19)}Z`);
+	const wallOf = (ms: number): number => wallMs(ms, timeZone);
 	/** and back: by the offset there, found twice where the clocks change in between */
 	const instantOf = (wallMs: number): number => {
 		const once = wallMs - (wallOf(wallMs) - wallMs);

@@ -1,5 +1,4 @@
-import { DAY_MS, zonedIso } from '$core/time';
-import { instantMs } from '$core/logbook';
+import { DAY_MS, wallMs } from '$core/time';
 import { fromBase, type UnitChoice } from '$core/units';
 import { axisOf, type ChartOption, type ChartTokens } from '../../../kit/charts/chartTheme';
 import type { RibbonData, RibbonLane } from './lanes';
@@ -67,7 +66,7 @@ export function ribbonChart({
 	zoom
 }: Shown): (tokens: ChartTokens) => ChartOption {
 	/** Wall-clock time of the trip as if it were UTC, so that the axis shows the trip's own days. */
-	const local = (ms: number): number => instantMs(`${zonedIso(ms, timeZone).slice(0, 19)}Z`);
+	const local = (ms: number): number => wallMs(ms, timeZone);
 	const volume = (litres: number): number => fromBase(litres, units.volume);
 	const span = { min: local(data.fromMs), max: local(data.toMs) };
 	return (tokens) => {
