@@ -9,8 +9,8 @@ export default defineConfig({
 	// Generous: a shared machine has slow hours, and a cap costs nothing in quick ones.
 	timeout: 90_000,
 	expect: { timeout: 20_000 },
-	// Two cores: more at once would only wait for each other.
-	workers: 2,
+	// One more than the machine has cores: while one waits for its page to settle, the others use them.
+	workers: 3,
 	fullyParallel: true,
 	forbidOnly: Boolean(process.env.CI),
 	reporter: 'list',

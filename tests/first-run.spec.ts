@@ -1,6 +1,6 @@
 import { DAY_MS } from '../src/core/time/index.js';
 import { expect, NOW_MS, test } from './helpers/test.js';
-import { enter, litresOf, stored } from './helpers/pages';
+import { enter, litresOf } from './helpers/pages';
 
 test('own rig: kind, tanks, people, first fill, a verdict', async ({ page }) => {
 	await page.goto('/');
