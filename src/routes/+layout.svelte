@@ -8,6 +8,7 @@
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
 	import SlimRods from '$lib/ui/parts/rods/SlimRods.svelte';
 	import Foot from '$lib/ui/shell/Foot.svelte';
+	import Frame from '$lib/ui/shell/Frame.svelte';
 	import Header from '$lib/ui/shell/Header.svelte';
 	import { fontsReady } from '$lib/ui/kit/fontsReady';
 	import { provideShell } from '$lib/ui/parts/acts/shellContext';
@@ -18,10 +19,10 @@
 
 	const { children }: { children: Snippet } = $props();
 	const app = provideApp(appInBrowser());
-	let foot = $state<Foot>();
+	let line = $state<Foot>();
 	let over = $state<'keys' | 'list'>();
 	const reach = provideShell({
-		line: (text?: string) => foot?.focus(text),
+		line: (text?: string) => line?.focus(text),
 		showKeys: () => (over = 'keys'),
 		showList: () => (over = 'list'),
 		isCovered: () => over !== undefined
@@ -52,7 +53,7 @@
 		if (event.key === '/') {
 			// What is typed next goes into the line.
 			event.preventDefault();
-			foot?.focus();
+			line?.focus();
 		} else held.push(event);
 		later = true;
 	};
@@ -90,6 +91,7 @@
 			{newBuild}
 		/>{/await}
 {/snippet}
+{#snippet rods()}<SlimRods {tanks} {units} />{/snippet}
 
 <svelte:head><title>{app.rig ? `${view} · ${app.rig.name}` : 'Dipsometer'}</title></svelte:head>
 
@@ -105,7 +107,7 @@
 {/if}
 
 {#if app.phase === 'loading' || !typeSet}
-	<p class="wait soft">Reading your logbook…</p>
+	<p class="soft" style:padding="3rem">Reading your logbook…</p>
 {:else if app.phase === 'newer-store' || app.phase === 'unreadable'}
 	{#await import('$lib/ui/features/data/StoreTrouble.svelte') then { default: StoreTrouble }}<StoreTrouble
 			{app}
@@ -116,21 +118,25 @@
 	{#if app.hasNews || newBuild}{@render troubles()}{/if}
 	<main>{@render children()}</main>
 {:else if app.rig && app.liveRig}
-	<div class="shell">
-		<Header
-			rigs={app.records.rigs}
-			rig={app.rig}
-			occasion={sayOccasion(app.tripAtHand, now?.persons, app.nowMs)}
-			{path}
-			onrig={(id) => void app.openRig(id)}
-		/>
-		{#if app.hasNews || newBuild}{@render troubles()}{/if}
-		<div class="middle" class:beside={path !== '/'}>
-			{#if path !== '/'}<SlimRods {tanks} {units} />{/if}
-			<main>{@render children()}</main>
-		</div>
-		<Foot bind:this={foot} {app} rig={app.liveRig} {path} {later} onkeys={reach.showKeys} />
-	</div>
+	{@const [rig, liveRig] = [app.rig, app.liveRig]}
+	<Frame
+		notices={app.hasNews || newBuild ? troubles : undefined}
+		beside={path === '/' ? undefined : rods}
+		{children}
+	>
+		{#snippet head()}
+			<Header
+				rigs={app.records.rigs}
+				{rig}
+				occasion={sayOccasion(app.tripAtHand, now?.persons, app.nowMs)}
+				{path}
+				onrig={(id) => void app.openRig(id)}
+			/>
+		{/snippet}
+		{#snippet foot()}
+			<Foot bind:this={line} {app} rig={liveRig} {path} {later} onkeys={reach.showKeys} />
+		{/snippet}
+	</Frame>
 {/if}
 
 {#if over === 'keys'}
@@ -142,46 +148,3 @@
 		<CommandList {app} {reach} onclose={() => (over = undefined)} />
 	{/await}
 {/if}
-
-<style>
-	.wait {
-		padding: 3rem;
-	}
-	.shell {
-		display: grid;
-		grid-template: auto auto minmax(0, 1fr) auto / minmax(0, 1fr);
-		height: 100dvh;
-	}
-	.middle {
-		grid-row: 3;
-		min-height: 0;
-		display: grid;
-		grid-template-columns: minmax(0, 1fr);
-	}
-	.middle.beside {
-		grid-template-columns: auto minmax(0, 1fr);
-	}
-	main {
-		min-width: 0;
-		min-height: 0;
-		/* What is placed apart within it scrolls with it, and not the page under the quick line. */
-		position: relative;
-		overflow-y: auto;
-	}
-	@media (max-width: 800px) {
-		.middle.beside {
-			grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
-		}
-	}
-	@media print {
-		.shell,
-		.middle,
-		.middle.beside {
-			display: block;
-			height: auto;
-		}
-		main {
-			overflow: visible;
-		}
-	}
-</style>

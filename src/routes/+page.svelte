@@ -5,13 +5,13 @@
 	import { useApp } from '$lib/state';
 	import Findings from '$lib/ui/parts/notices/Findings.svelte';
 	import { noonOfFlag } from '$lib/ui/parts/goal/goal';
+	import NowHead from '$lib/ui/features/now/NowHead.svelte';
 	import NowLayout from '$lib/ui/features/now/NowLayout.svelte';
 	import PriceList from '$lib/ui/features/now/PriceList.svelte';
 	import Ration from '$lib/ui/features/now/Ration.svelte';
 	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
-	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
-	import Spans from '$lib/ui/kit/page/Spans.svelte';
+	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
 	import LargeRods from '$lib/ui/parts/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
 	import { logSaying, mendSaying } from '$lib/ui/parts/acts/notify';
@@ -54,43 +54,13 @@
 		app.aim({ until: new Date(noonOfFlag(ms, app.nowMs, app.timeZone)).toISOString() });
 
 	const logOne = (habit: string, name: string): Promise<boolean> =>
-		logSaying(
-			app,
-			[
-				{
-					kind: 'use',
-					habit,
-					times: 1,
-					source: 'hand',
-					...app.nowOnTrip()
-				}
-			],
-			name
-		);
+		logSaying(app, [{ kind: 'use', habit, times: 1, source: 'hand', ...app.nowOnTrip() }], name);
 </script>
 
 {#if app.liveRig && now}
 	<NowLayout>
 		{#snippet main({ rodPx })}
-			<div class="head">
-				<PageHead>
-					{#snippet title()}<Spans spans={now.verdict.headline} />{/snippet}
-					{#snippet says()}
-						<p class="detail soft" class:comes={planComes}>
-							<Spans spans={now.verdict.detail} />
-							{#if now.verdict.binds !== undefined}<button
-									class="why small"
-									onclick={() => (asked = now.verdict.binds)}>Why?</button
-								>{/if}
-						</p>
-					{/snippet}
-				</PageHead>
-				<nav aria-label="At the tap and at the drain">
-					<a class="as-button" href="/run/fill">Fill</a>
-					<a class="as-button" href="/run/dump">Dump</a>
-					<a class="as-button" href="/run/carry">Carry</a>
-				</nav>
-			</div>
+			<NowHead verdict={now.verdict} {planComes} onwhy={(tank) => (asked = tank)} />
 			<LargeRods
 				{tanks}
 				{units}
@@ -105,13 +75,13 @@
 						{app}
 					/>{/await}
 			{/if}
-			<div class:care={app.liveRig?.care.length}>
+			<KeptPlace height={app.liveRig?.care.length ? '2.25rem' : undefined}>
 				{#if later}
 					{#await import('$lib/ui/features/care/CareNews.svelte') then { default: CareNews }}<CareNews
 							{app}
 						/>{/await}
 				{/if}
-			</div>
+			</KeptPlace>
 			{#if later}
 				{#await import('$lib/ui/features/runs/RunNews.svelte') then { default: RunNews }}<RunNews
 						{app}
@@ -122,7 +92,9 @@
 						{app}
 					/>{/await}
 			{/if}
-			{#if now.lastChance || planComes}<p class="mind chance"><strong>{now.lastChance ?? ''}</strong></p>{/if}
+			{#if now.lastChance || planComes}<KeptPlace height="2lh"
+					><p class="mind"><strong>{now.lastChance ?? ''}</strong></p></KeptPlace
+				>{/if}
 			{#if now.prices.length > 0}<Ration {app} />{/if}
 			{#if now.prices.length > 0 && basket}
 				{#await import('$lib/ui/features/now/Basket.svelte') then { default: Basket }}
@@ -160,42 +132,3 @@
 {:else}
 	<Waiting trouble={app.engine.trouble} />
 {/if}
-
-<style>
-	.head {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto;
-		gap: var(--gap-3);
-	}
-	nav {
-		display: grid;
-		gap: var(--gap-2);
-		align-content: start;
-	}
-	nav a {
-		justify-content: center;
-	}
-	@media (max-width: 640px) {
-		.head {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		nav {
-			grid-template-columns: repeat(3, 1fr);
-		}
-	}
-	/* The place of the sentence that the plan adds. */
-	.comes::before {
-		content: 'You pass a tap, a drain and a dump point at this place tomorrow. ';
-		visibility: hidden;
-	}
-	.chance {
-		min-height: 2lh;
-	}
-	/* Its place is kept: what is due follows the first look. */
-	.care {
-		min-height: 2.25rem;
-	}
-	div:empty:not(.care) {
-		display: none;
-	}
-</style>

@@ -37,7 +37,15 @@ it('what a clock shows and the instant are each other’s inverse, but for the h
 	));
 
 /** Clocks change in it in one of the zones, or another has an odd offset. */
-const CHANGES = ['2027-03-28', '2027-10-31', '2027-04-03', '2027-10-02', '2027-03-14', '2011-12-29', '2027-06-01'];
+const CHANGES = [
+	'2027-03-28',
+	'2027-10-31',
+	'2027-04-03',
+	'2027-10-02',
+	'2027-03-14',
+	'2011-12-29',
+	'2027-06-01'
+];
 
 it.each(ZONES)('%s shows what the platform’s own calendar shows, on days when clocks change too', (zone) => {
 	const format = new Intl.DateTimeFormat('en-CA', {

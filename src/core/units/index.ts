@@ -18,4 +18,5 @@ export {
 	formatPlain,
 	formatQuantity
 } from './format.js';
+export { formatMoney } from './money.js';
 export { UNIT_CHOICES, VOLUME_CHOICES, unitsOfMeter } from './choices.js';

@@ -41,6 +41,7 @@ export {
 export {
 	clockText,
 	dayText,
+	sayDays,
 	describeEntry,
 	KIND_WORDS,
 	sayInstant,
@@ -79,6 +80,7 @@ export {
 } from './run/carry.js';
 export { sayCareProblem, sayTaskDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
 export { DOSE_CAUTION, formatMl, sayDose, sayRefusal, smallUnit } from './care/dose.js';
+export { DRINKING_CAUTION, DUMP_CAUTION } from './trip/cautions.js';
 export { FROST_CAUTION, sayFrostNight, sayFrostRisk } from './care/frost.js';
 export {
 	LAY_UP_CAUTION,

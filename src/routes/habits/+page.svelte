@@ -1,8 +1,6 @@
 <script lang="ts">
 	import { Z90 } from '$core/numerics';
-	import { instantMs, type Measure } from '$core/logbook';
 	import { formatFigure, formatLitres, fromBase } from '$core/units';
-	import { sayDay } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import DayWater from '$lib/ui/features/habits/DayWater.svelte';
@@ -10,6 +8,7 @@
 	import HabitPrices from '$lib/ui/features/habits/HabitPrices.svelte';
 	import HabitSheet from '$lib/ui/features/habits/HabitSheet.svelte';
 	import LeastSacrifice from '$lib/ui/features/habits/LeastSacrifice.svelte';
+	import { measureSince, switchMeasure } from '$lib/ui/features/habits/measureActs';
 	import MeasureIdeas from '$lib/ui/features/habits/MeasureIdeas.svelte';
 	import MeasureTable from '$lib/ui/features/habits/MeasureTable.svelte';
 	import MeterRun from '$lib/ui/features/habits/MeterRun.svelte';
@@ -18,7 +17,6 @@
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
 	import RigForm from '$lib/ui/features/rig/RigForm.svelte';
-	import { logSaying } from '$lib/ui/parts/acts/notify';
 	import WhyHabit from '$lib/ui/features/why/WhyHabit.svelte';
 
 	const app = useApp();
@@ -44,27 +42,6 @@
 	const believed = $derived(now?.levels.habits.find(({ id }) => id === habit?.id));
 	const without = $derived(app.goal?.without ?? []);
 
-	const since = (measure: string): string | undefined => {
-		const entry = app.rigEntries.findLast(
-			(one) =>
-				!one.void && one.kind === 'measure' && one.measure === measure && instantMs(one.at) <= app.nowMs
-		);
-		return entry ? sayDay(instantMs(entry.at), app.nowMs, app.timeZone) : undefined;
-	};
-	const switchTo = ({ id, name }: Measure, on: boolean): Promise<boolean> =>
-		logSaying(
-			app,
-			[
-				{
-					kind: 'measure',
-					measure: id,
-					on,
-					source: 'hand',
-					...app.nowOnTrip()
-				}
-			],
-			`${name}: ${on ? 'on' : 'off'}`
-		);
 	const notAsk = (measure: string, not: boolean): Promise<void> =>
 		app.aim({ without: not ? [...without, measure] : without.filter((id) => id !== measure) });
 	const resuming = $derived(
@@ -117,9 +94,9 @@
 						{rig}
 						worth={saving.value.worth.measures}
 						{units}
-						{since}
+						since={(measure) => measureSince(app, measure)}
 						{without}
-						onswitch={(measure, on) => void switchTo(measure, on)}
+						onswitch={(measure, on) => void switchMeasure(app, measure, on)}
 						onchange={(id) => (open = { kind: 'form', part: 'measures', id })}
 						onwithout={(measure, not) => void notAsk(measure, not)}
 					/>

@@ -1,13 +1,12 @@
 <script lang="ts">
-	import { inOrder, type Entry, type EntryKind } from '$core/logbook';
-	import { tanksTouched } from '$core/rig';
-	import { KIND_WORDS } from '$core/words';
+	import { inOrder, writersOf, type Entry } from '$core/logbook';
 	import { useApp } from '$lib/state';
-	import SelectField from '$lib/ui/kit/fields/SelectField.svelte';
 	import { byDay } from '$lib/ui/features/ledger/byDay';
-	import { writersOf } from '$core/logbook';
 	import DayEntries from '$lib/ui/features/ledger/DayEntries.svelte';
 	import EntryForm from '$lib/ui/features/ledger/EntryForm.svelte';
+	import { passes, UNFILTERED } from '$lib/ui/features/ledger/filter';
+	import Filters from '$lib/ui/features/ledger/Filters.svelte';
+	import UndoRedo from '$lib/ui/features/ledger/UndoRedo.svelte';
 	import Findings from '$lib/ui/parts/notices/Findings.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
@@ -15,10 +14,7 @@
 
 	const app = useApp();
 	const DAYS_AT_ONCE = 10;
-	let tank = $state('');
-	let kind = $state('');
-	let by = $state('');
-	let withVoid = $state(false);
+	let filter = $state.raw(UNFILTERED);
 	let days = $state(DAYS_AT_ONCE);
 	let editing = $state.raw<Entry>();
 
@@ -26,25 +22,12 @@
 	const now = $derived(app.engine.assessment);
 	const { history } = app.commands;
 	const shown = $derived(
-		byDay(
-			inOrder(
-				app.rigEntries.filter(
-					(entry) =>
-						(withVoid || entry.void !== true) &&
-						(kind === '' || entry.kind === kind) &&
-						(by === '' || entry.by === by) &&
-						(tank === '' || (rig && tanksTouched(rig, entry).includes(tank)))
-				)
-			).toReversed(),
-			app.timeZone
-		)
+		byDay(inOrder(app.rigEntries.filter((entry) => passes(filter, entry, rig))).toReversed(), app.timeZone)
 	);
 	const findings = $derived(
 		now?.findings.filter(({ finding }) => finding.kind === 'missing' || finding.kind === 'slip') ?? []
 	);
-	const kinds = Object.entries(KIND_WORDS) as [EntryKind, string][];
 	const people = $derived(writersOf(app.rigEntries));
-	const last = $derived(history.done.at(-1));
 </script>
 
 <Page>
@@ -54,39 +37,21 @@
 			<a class="as-button" href="/ledger/record">The forecasts’ own record</a>
 		{/snippet}
 	</PageHead>
-	<div class="filters">
-		<SelectField
-			label="Tank"
-			bind:value={tank}
-			options={[
-				{ value: '', label: 'all tanks' },
-				...(rig?.tanks ?? []).map(({ id, name }) => ({ value: id, label: name }))
-			]}
-		/>
-		<SelectField
-			label="Kind"
-			bind:value={kind}
-			options={[{ value: '', label: 'all kinds' }, ...kinds.map(([value, label]) => ({ value, label }))]}
-		/>
-		{#if people.length > 0}
-			<SelectField
-				label="Written by"
-				bind:value={by}
-				options={[{ value: '', label: 'everybody' }, ...people.map((name) => ({ value: name, label: name }))]}
+	<Filters {rig} {people} bind:filter>
+		{#snippet beside()}
+			<UndoRedo
+				last={history.done.at(-1)?.label}
+				canRedo={history.undone.length > 0}
+				onundo={() => void undoSaying(app)}
+				onredo={() => void redoSaying(app)}
 			/>
-		{/if}
-		<label class="check"><input type="checkbox" bind:checked={withVoid} /> show voided</label>
-		<p class="buttons history">
-			<button disabled={!last} onclick={() => void undoSaying(app)}
-				>Undo{last ? `: ${last.label}` : ''}</button
-			>
-			<button disabled={history.undone.length === 0} onclick={() => void redoSaying(app)}>Redo</button>
-		</p>
-	</div>
+		{/snippet}
+	</Filters>
 	<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
 	{#if shown.length === 0}
 		<p class="soft">
-			Nothing here{kind || tank || by ? ' for this filter' : ' yet'}. Write what happened in the line below.
+			Nothing here{filter.tank || filter.kind || filter.by ? ' for this filter' : ' yet'}. Write what happened
+			in the line below.
 		</p>
 	{/if}
 	{#each shown.slice(0, days) as [day, entries] (day)}
@@ -100,27 +65,3 @@
 {#if editing}
 	<EntryForm {app} entry={editing} onclose={() => (editing = undefined)} />
 {/if}
-
-<style>
-	.filters {
-		display: flex;
-		flex-wrap: wrap;
-		gap: var(--gap-3);
-		align-items: end;
-	}
-	.history {
-		margin-left: auto;
-		min-width: 0;
-	}
-	.history button {
-		max-width: 22rem;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	@media (max-width: 800px) {
-		.history {
-			margin-left: 0;
-		}
-	}
-</style>

@@ -165,14 +165,15 @@ describe('on logs from a hidden truth', () => {
 	const manner = MANNERS.find(({ name }) => name === 'meter and habits')!;
 
 	/** Evenings of made-up trips: what was known then, and what was known of the next one in the morning after. */
-	const lives = () => [1, 2, 3].flatMap((seed) => {
-		const { logbook } = drawCase(seed, manner, 20);
-		const evening = (day: number): number => START + day * DAY + 20.5 * HOUR_MS;
-		return Array.from({ length: 14 }, (_, i) => i + 4).map((day) => ({
-			then: estimate(logbook, 'rig', evening(day)),
-			later: estimate(logbook, 'rig', evening(day + 1) + 0.6 * DAY)
-		}));
-	});
+	const lives = () =>
+		[1, 2, 3].flatMap((seed) => {
+			const { logbook } = drawCase(seed, manner, 20);
+			const evening = (day: number): number => START + day * DAY + 20.5 * HOUR_MS;
+			return Array.from({ length: 14 }, (_, i) => i + 4).map((day) => ({
+				then: estimate(logbook, 'rig', evening(day)),
+				later: estimate(logbook, 'rig', evening(day + 1) + 0.6 * DAY)
+			}));
+		});
 	/** Foretells each of them, so many times as wide, and scores it later. */
 	const foretoldFrom = (nights: ReturnType<typeof lives>, spread: number): readonly Settled[] =>
 		nights.flatMap(({ then, later }): readonly Settled[] => {

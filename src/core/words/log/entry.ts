@@ -88,11 +88,18 @@ export function clockText(at: string, timeZone: string): string {
 	return clockTime(zonedTime(instantMs(at), timeZone));
 }
 
+const DAY = new Intl.DateTimeFormat('en-GB', {
+	timeZone: 'UTC',
+	weekday: 'short',
+	day: 'numeric',
+	month: 'short'
+});
 /** `Wed 21 Apr` for a calendar day. */
-export const dayText = (day: string): string =>
-	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' })
-		.format(utcMidnightMs(day))
-		.replace(',', '');
+export const dayText = (day: string): string => DAY.format(utcMidnightMs(day)).replace(',', '');
+
+/** `Wed 21 Apr to Mon 3 May` for the days of a trip. */
+export const sayDays = ({ from, to }: Pick<Trip, 'from' | 'to'>): string =>
+	`${dayText(from)} to ${dayText(to)}`;
 
 /** `Wed 21 Apr 07:25` in a zone. */
 export const sayInstant = (ms: number, timeZone: string): string => {

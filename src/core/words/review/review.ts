@@ -5,6 +5,7 @@ import {
 	formatDuration,
 	formatFigure,
 	formatLitres,
+	formatMoney,
 	formatQuantity,
 	type UnitChoice
 } from '../../units/index.js';
@@ -72,7 +73,7 @@ export function sayErrands(
 		...(dumps > 0 ? [many(dumps, 'dump')] : [])
 	]);
 	const costs = listed([
-		...(fee > 0 ? [`${Number(fee.toFixed(2))} in fees`] : []),
+		...(fee > 0 ? [`${formatMoney(fee)} in fees`] : []),
 		...(minutes > 0 ? [`${Math.round(minutes)} minutes`] : []),
 		...(km > 0 ? [`${formatQuantity(km, 'distance', units)} of detour`] : [])
 	]);
@@ -133,8 +134,6 @@ export function sayPart(day: string, are: Review['partsAre']): string {
 	);
 }
 
-const money = (sum: number): string => String(Number(sum.toFixed(2)));
-
 /** A stretch against what was to be expected of it, and against its plan. */
 export function sayForeseen(
 	{ afterFirstDay, perPersonDayL, plan }: Foreseen,
@@ -151,7 +150,7 @@ export function sayForeseen(
 	return [
 		expected,
 		cost && (cost.reckoned > 0 || cost.paid > 0)
-			? `${wanted} It reckoned with a cost of ${money(cost.reckoned)}; fees, minutes and detours came to ${money(cost.paid)}.`
+			? `${wanted} It reckoned with a cost of ${formatMoney(cost.reckoned)}; fees, minutes and detours came to ${formatMoney(cost.paid)}.`
 			: wanted
 	];
 }

@@ -4,7 +4,7 @@ import type { Plan } from '../../plan/index.js';
 import { usableOf } from '../../rig/index.js';
 import { showsAfter } from '../../runs/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
-import { clockText, dayText, sayInstant } from '../log/entry.js';
+import { clockText, dayText, sayDays, sayInstant } from '../log/entry.js';
 import { capital } from '../outlook/stay.js';
 import { sayShown } from '../run/step.js';
 import { doesAt, lastFor } from './plan.js';
@@ -131,7 +131,7 @@ function cautionsOf({ rig, trip, plan, nowMs }: CardFacts): readonly string[] {
 export function tripCard(facts: CardFacts): TripCard {
 	const { rig, trip, levels, meters, units } = facts;
 	return {
-		title: `${trip.name}, ${dayText(trip.from)} to ${dayText(trip.to)}`,
+		title: `${trip.name}, ${sayDays(trip)}`,
 		stops: notRetired(trip.stops).map((stop) => cardStop(stop, facts)),
 		tanks: notRetired(rig.tanks).flatMap((tank) => {
 			const level = levels.get(tank.id);

@@ -7,7 +7,7 @@ import {
 	type PlannedService
 } from '../../plan/index.js';
 import { tankById } from '../../rig/index.js';
-import { formatLitres, type UnitChoice } from '../../units/index.js';
+import { formatLitres, formatMoney, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { capital } from '../outlook/stay.js';
 import { SERVES } from './change.js';
@@ -51,7 +51,7 @@ function effortOf({ minutes, detourKm, fees }: Effort): string {
 	return listed([
 		`${Math.round(minutes)} minutes`,
 		...(detourKm > 0 ? [`${Number(detourKm.toFixed(1))} km out of the way`] : []),
-		fees > 0 ? `${Number(fees.toFixed(2))} in fees` : 'no fee'
+		fees > 0 ? `${formatMoney(fees)} in fees` : 'no fee'
 	]);
 }
 

@@ -1,12 +1,12 @@
 <svelte:options runes />
 
 <script lang="ts">
-	import { CSV_TABLES, recordTables, TAG_ROWS } from '$lib/ui/features/data/formatPage';
+	import { CSV_TABLES, TAG_ROWS } from '$lib/ui/features/data/formatPage';
+	import RecordFields from '$lib/ui/features/data/RecordFields.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
-
-	const records = recordTables();
+	import Terms from '$lib/ui/kit/page/Terms.svelte';
 </script>
 
 <Page up={{ href: '/data', name: 'Data' }} measure="text">
@@ -24,21 +24,7 @@
 			takes one out of account. The <a href="/api/schema" data-sveltekit-reload>JSON Schema</a> says all of it to
 			a program.
 		</p>
-		{#each records as { name, fields } (name)}
-			<details>
-				<summary>{name}</summary>
-				<dl>
-					{#each fields as field (field.name)}
-						<div>
-							<dt>
-								{field.name}{#if !field.needed}<span class="soft">?</span>{/if}
-							</dt>
-							<dd class="soft">{field.holds}</dd>
-						</div>
-					{/each}
-				</dl>
-			</details>
-		{/each}
+		<RecordFields />
 	</Section>
 	<Section title="Tables (CSV)" ruled>
 		<p>
@@ -47,12 +33,7 @@
 			offset in the zone of the trip. A text that begins like a formula gets a <code>'</code> before it, which is
 			taken off again.
 		</p>
-		<dl>
-			{#each CSV_TABLES as { name, columns } (name)}<div>
-					<dt>{name}</dt>
-					<dd class="soft">{columns.join(', ')}</dd>
-				</div>{/each}
-		</dl>
+		<Terms terms={CSV_TABLES.map(({ name, columns }) => ({ term: name, says: columns.join(', ') }))} />
 	</Section>
 	<Section title="Maps (GPX 1.1, GeoJSON)" ruled>
 		<p>
@@ -61,12 +42,7 @@
 			counts while the tags say the same. A track or route that is read in gives the lengths of the legs along
 			it.
 		</p>
-		<dl>
-			{#each TAG_ROWS as [tag, means] (tag)}<div>
-					<dt>{tag}</dt>
-					<dd class="soft">{means}</dd>
-				</div>{/each}
-		</dl>
+		<Terms terms={TAG_ROWS.map(([term, says]) => ({ term, says }))} />
 	</Section>
 	<Section title="Calendars (iCalendar, RFC 5545)" ruled>
 		<p>
@@ -76,31 +52,3 @@
 		</p>
 	</Section>
 </Page>
-
-<style>
-	summary {
-		min-height: 2.25rem;
-		padding-top: 0.4rem;
-		cursor: pointer;
-	}
-	dl {
-		width: 100%;
-	}
-	dl div {
-		display: grid;
-		grid-template-columns: minmax(9rem, 16rem) minmax(0, 1fr);
-		gap: var(--gap-3);
-		border-top: var(--hairline);
-		padding: 0.2rem 0;
-		overflow-wrap: anywhere;
-	}
-	code {
-		font: inherit;
-		font-weight: 650;
-	}
-	@media (pointer: coarse) {
-		summary {
-			min-height: var(--touch);
-		}
-	}
-</style>

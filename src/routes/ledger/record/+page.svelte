@@ -3,7 +3,13 @@
 	import { sayInstant, sayRecord, sayRecordVerdict, saySurprise, sayTankRecord } from '$core/words';
 	import { tankById } from '$core/rig';
 	import { useApp } from '$lib/state';
-	import { followRecord, recallDemo, recordBeside, recordSince, resetRecord } from '$lib/state/recordBook.svelte';
+	import {
+		followRecord,
+		recallDemo,
+		recordBeside,
+		recordSince,
+		resetRecord
+	} from '$lib/state/recordBook.svelte';
 	import DataTable from '$lib/ui/kit/page/DataTable.svelte';
 	import FactList from '$lib/ui/kit/page/FactList.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';

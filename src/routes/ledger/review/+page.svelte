@@ -2,20 +2,18 @@
 	import { zonedTime } from '$core/time';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { formatLitres, formatQuantity } from '$core/units';
-	import { sayErrands, sayInstant, sayPart, sayReviewDetail, sayReviewHeadline } from '$core/words';
+	import { sayErrands, sayReviewDetail, sayReviewHeadline } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import Chart from '$lib/ui/kit/charts/Chart.svelte';
-	import { reviewChart } from '$lib/ui/parts/charts/reviewChart';
 	import Columns from '$lib/ui/kit/page/Columns.svelte';
-	import DataTable from '$lib/ui/kit/page/DataTable.svelte';
-	import InFigures from '$lib/ui/kit/page/InFigures.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
+	import Sections from '$lib/ui/kit/page/Sections.svelte';
 	import Beside from '$lib/ui/features/review/Beside.svelte';
+	import DayByDay from '$lib/ui/features/review/DayByDay.svelte';
+	import ErrandTable from '$lib/ui/features/review/ErrandTable.svelte';
 	import Otherwise from '$lib/ui/features/review/Otherwise.svelte';
 	import { saveTable, TABLE_NAMES } from '$lib/ui/features/review/saveTable';
 	import ShareTable from '$lib/ui/features/review/ShareTable.svelte';
@@ -26,6 +24,7 @@
 		addressOf,
 		choiceFrom,
 		lookingAt,
+		nameOf,
 		usualChoice,
 		type ChosenStretch
 	} from '$lib/ui/features/review/stretches';
@@ -60,24 +59,10 @@
 	const nothing = $derived(asked.value && 'nothing' in asked.value ? asked.value.nothing : undefined);
 	const seen = $derived(asked.value && !('nothing' in asked.value) ? asked.value : undefined);
 	const trip = $derived(choice.kind === 'trip' ? trips.find(({ id }) => id === choice.trip) : undefined);
-	const name = $derived(
-		trip?.name ??
-			(choice.kind === 'month'
-				? sayPart(`${choice.month}-01`, 'months')
-				: choice.kind === 'days'
-					? `${choice.from} to ${choice.to}`
-					: '')
-	);
-	let sections = $state<HTMLDivElement>();
-	/** On paper nothing can be opened: every table lies open there. */
-	function unfold(open: boolean): void {
-		for (const details of sections?.querySelectorAll('details') ?? []) details.open = open;
-	}
+	const name = $derived(nameOf(choice, trip));
 	const choose = (next: ChosenStretch): Promise<void> =>
 		goto(addressOf(next), { keepFocus: true, noScroll: true, replaceState: true });
 </script>
-
-<svelte:window onbeforeprint={() => unfold(true)} onafterprint={() => unfold(false)} />
 
 {#if rig}
 	<Page up={{ href: '/ledger', name: 'Ledger' }}>
@@ -119,37 +104,9 @@
 			<Notice><p>The log of {rig.name} begins later: of these days nothing was written down.</p></Notice>
 		{:else if seen}
 			{@const { review } = seen}
-			<div aria-busy={asked.waiting} class="sections" bind:this={sections}>
+			<Sections busy={asked.waiting}>
 				<Section title="Day by day">
-					<Chart
-						option={reviewChart({ review, units })}
-						theme={app.prefs.current.theme}
-						heightPx={250}
-						label="Water drawn in each part of the stretch, with people aboard and heat"
-					/>
-					<InFigures>
-						<DataTable
-							columns={[
-								{ name: 'From' },
-								{ name: 'Drawn', number: true },
-								{ name: 'not written down', number: true },
-								{ name: 'person-days', number: true },
-								{ name: 'Heat', number: true }
-							]}
-						>
-							{#each review.parts as part (part.fromMs)}
-								<tr>
-									<th scope="row">{sayPart(part.day, review.partsAre)}</th>
-									<td class="number">{formatLitres(part.drawnL, units)}</td>
-									<td class="number">{formatLitres(Math.max(0, part.unloggedL), units)}</td>
-									<td class="number">{Math.round(part.personDays * 10) / 10}</td>
-									<td class="number"
-										>{part.maxC === undefined ? '–' : formatQuantity(part.maxC, 'temperature', units)}</td
-									>
-								</tr>
-							{/each}
-						</DataTable>
-					</InFigures>
+					<DayByDay {review} {units} theme={app.prefs.current.theme} />
 				</Section>
 				<Columns>
 					<Section title="By habit"><ShareTable of="Habit" shares={seen.habits} {units} /></Section>
@@ -159,33 +116,11 @@
 					<Section title="Tank by tank"><TankAccount {rig} tanks={review.tanks} {units} /></Section>
 					<Section title="Taps and drains">
 						<p>{sayErrands(seen.errands, units)}</p>
-						{#if seen.errands.errands.length > 0}
-							<InFigures>
-								<DataTable
-									columns={[
-										{ name: 'When' },
-										{ name: 'Where' },
-										{ name: 'What' },
-										{ name: 'Fees', number: true },
-										{ name: 'Minutes', number: true },
-										{ name: 'Detour', number: true }
-									]}
-								>
-									{#each seen.errands.errands as call (call.ms)}
-										<tr>
-											<th scope="row">{sayInstant(call.ms, app.timeZone)}</th>
-											<td>{call.name ?? ''}</td>
-											<td>{call.kinds.join(', ')}</td>
-											<td class="number">{call.fee || '–'}</td>
-											<td class="number">{call.minutes || '–'}</td>
-											<td class="number"
-												>{call.detourKm ? formatQuantity(call.detourKm, 'distance', units) : '–'}</td
-											>
-										</tr>
-									{/each}
-								</DataTable>
-							</InFigures>
-						{/if}
+						{#if seen.errands.errands.length > 0}<ErrandTable
+								errands={seen.errands.errands}
+								timeZone={app.timeZone}
+								{units}
+							/>{/if}
 					</Section>
 				</Columns>
 				<Section title="Held against what was expected, and other trips">
@@ -196,21 +131,8 @@
 						<Otherwise {app} {rig} {looking} was={seen.was} {units} />
 					</Section>
 				</div>
-			</div>
+			</Sections>
 		{:else if asked.waiting}<p class="soft" aria-live="polite">Looking back…</p>{/if}
 		{#if progress !== undefined}<progress value={progress} max="1" aria-label="Looking back"></progress>{/if}
 	</Page>
 {/if}
-
-<style>
-	.sections {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr);
-		gap: var(--gap-4);
-	}
-	@media print {
-		.screen-only {
-			display: none;
-		}
-	}
-</style>

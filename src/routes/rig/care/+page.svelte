@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { careIdeasFor, dueNow, nextDue, taskFrom, type CareIdea } from '$core/care';
-	import { FROST_CAUTION, midSentence, sayDue, sayDueNow, sayFrostNight, sayFrostRisk } from '$core/words';
+	import { midSentence, sayDue, sayDueNow } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import { doneSaying } from '$lib/ui/features/care/done';
+	import FrostAhead from '$lib/ui/features/care/FrostAhead.svelte';
 	import IdeaList from '$lib/ui/features/care/IdeaList.svelte';
 	import TaskList from '$lib/ui/features/care/TaskList.svelte';
 	import WaterTable from '$lib/ui/features/care/WaterTable.svelte';
@@ -87,20 +88,13 @@
 				{/if}
 			</Section>
 			<Section title="Frost">
-				<div id="frost" class="stack">
-					{#each now.frost as night (night.stop)}
-						<p class="mind"><strong>{sayFrostNight(night, app.nowMs, app.timeZone, units)}</strong></p>
-						<ol>
-							{#each night.risks as risk, i (i)}<li>{sayFrostRisk(risk, units)}</li>{/each}
-						</ol>
-					{:else}
-						<p>
-							No stop of the next three days says frost{app.trip ? '' : ' (no trip is under way)'}. The
-							weather of a stop is typed or fetched in <a href="/trip">Trip</a>.
-						</p>
-					{/each}
-					<p class="soft">{FROST_CAUTION}</p>
-				</div>
+				<FrostAhead
+					nights={now.frost}
+					underWay={app.trip !== undefined}
+					nowMs={app.nowMs}
+					timeZone={app.timeZone}
+					{units}
+				/>
 			</Section>
 			<Section title="Water in the tanks">
 				{#if water}<WaterTable
@@ -123,15 +117,3 @@
 	</Page>
 	{#if open}<RigForm {app} rig={app.rig} part="care" {...open} onclose={() => (open = undefined)} />{/if}
 {/if}
-
-<style>
-	.stack {
-		display: grid;
-		gap: var(--gap-2);
-		width: 100%;
-	}
-	ol {
-		list-style: decimal;
-		padding-left: 1.4rem;
-	}
-</style>

@@ -77,7 +77,7 @@
 			<TickList steps={out} {ticked} ontick={(key, done) => void tick(key, done)} />
 		</Section>
 		<Section title="What stays in it">
-			<ul>
+			<ul class="read">
 				{#each layUp.remains as remains, i (i)}<li>{sayRemains(remains, rig, units)}</li>{/each}
 			</ul>
 		</Section>
@@ -86,15 +86,3 @@
 		</Section>
 	</Page>
 {/if}
-
-<style>
-	ul {
-		list-style: disc;
-		padding-left: 1.2rem;
-	}
-	@media print {
-		.screen-only {
-			display: none;
-		}
-	}
-</style>

@@ -5,12 +5,12 @@
 	import { dayText, listed, saySpare } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import NumberField from '$lib/ui/kit/fields/NumberField.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
 	import { keepOfRig } from '$lib/ui/features/runs/start/ofRig';
+	import OtherLoad from '$lib/ui/features/rig/weighing/OtherLoad.svelte';
 	import RigPlan from '$lib/ui/features/rig/weighing/RigPlan.svelte';
 	import WeightTable from '$lib/ui/features/rig/weighing/WeightTable.svelte';
 
@@ -53,17 +53,12 @@
 			{#snippet says()}<p class="soft">A litre weighs a kilogram. {spare.missing ?? ''}</p>{/snippet}
 		</PageHead>
 		{#if rig.payloadKg}
-			<div class="one">
-				<NumberField
-					label="Else aboard, of the {kg(rig.payloadKg)} payload"
-					value={otherKg}
-					onchange={(kg) => void keepOfRig(app, 'otherKg', rig.id, kg)}
-					of="mass"
-					{units}
-					optional
-					hint="People, food, gear: all that the plate counts."
-				/>
-			</div>
+			<OtherLoad
+				payloadKg={rig.payloadKg}
+				{otherKg}
+				{units}
+				onchange={(kg) => void keepOfRig(app, 'otherKg', rig.id, kg)}
+			/>
 		{/if}
 		{#if overKg > 0}<Notice
 				><p>
@@ -98,9 +93,3 @@
 		>
 	</Page>
 {/if}
-
-<style>
-	.one {
-		max-width: 22rem;
-	}
-</style>

@@ -32,11 +32,3 @@
 		<p><a href="/trip">To the trips</a></p>
 	{/if}
 </Page>
-
-<style>
-	@media print {
-		.screen-only {
-			display: none;
-		}
-	}
-</style>

@@ -84,7 +84,7 @@
 		</p>
 	{:else if answer.ok}
 		<p class="figure">{formatMl(answer.ml, units)}</p>
-		<ol>
+		<ol class="read">
 			{#each sayDose(answer, units) as says (says)}<li>{says}</li>{/each}
 		</ol>
 	{:else}<p class="mind"><strong>No dose:</strong> {sayRefusal(answer.refused, units)}</p>{/if}
@@ -99,8 +99,6 @@
 		font: 650 2.4rem var(--display);
 	}
 	ol {
-		list-style: decimal;
-		padding-left: 1.4rem;
 		max-width: 46rem;
 	}
 </style>

@@ -120,7 +120,7 @@
 		</p>
 		<p><button onclick={onclose}>Close</button></p>
 	{:else if !begun}
-		<ol class="steps">
+		<ol class="read steps">
 			<li class="step">Read the meter.</li>
 			<li class="soft">{habit.name}, as always.</li>
 			<li class="soft">Read it again.</li>
@@ -148,7 +148,7 @@
 			<button onclick={onclose}>Cancel</button>
 		</p>
 	{:else}
-		<ol class="steps">
+		<ol class="read steps">
 			<li class="soft">Read: {formatFigure(begun.before)} {unit}.</li>
 			<li class:step={after === undefined}>{habit.name}, as always. Nothing else that the meter counts.</li>
 			<li class="step">Read it again.</li>
@@ -183,8 +183,6 @@
 
 <style>
 	.steps {
-		list-style: decimal;
-		padding-left: 1.4rem;
 		font-size: var(--step-1);
 	}
 	.step {

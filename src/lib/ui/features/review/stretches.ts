@@ -1,5 +1,6 @@
 import { dayPlus, isCalendarDay, zonedMs, zonedTime } from '$core/time';
 import { tripSpan, type Trip } from '$core/logbook';
+import { sayPart } from '$core/words';
 import type { Looking } from '$lib/engine';
 
 /** What can be looked back on: a trip, a month, or any days. */
@@ -17,6 +18,18 @@ export function choiceFrom(params: URLSearchParams): ChosenStretch | undefined {
 	if (month && MONTH.test(month)) return { kind: 'month', month };
 	const [from, to] = [params.get('from'), params.get('to')];
 	return from && to && isCalendarDay(from) && isCalendarDay(to) ? { kind: 'days', from, to } : undefined;
+}
+
+/** What a stretch is called; a trip by its name, where there is such a trip. */
+export function nameOf(choice: ChosenStretch, trip: Trip | undefined): string {
+	switch (choice.kind) {
+		case 'trip':
+			return trip?.name ?? '';
+		case 'month':
+			return sayPart(`${choice.month}-01`, 'months');
+		case 'days':
+			return `${choice.from} to ${choice.to}`;
+	}
 }
 
 export function addressOf(choice: ChosenStretch): string {

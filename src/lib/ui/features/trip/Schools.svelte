@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { School, Trip } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
-	import { formatLitres } from '$core/units';
+	import { formatLitres, formatMoney } from '$core/units';
 	import { saySchool } from '$core/words';
 	import type { SchoolPlan } from '$lib/engine';
 	import DataTable from '../../kit/page/DataTable.svelte';
@@ -16,7 +16,6 @@
 	const { trip, schools, units, onchoose }: Props = $props();
 
 	const chosen = $derived(trip.policy?.school);
-	const money = (value: number): string => value.toFixed(value < 100 ? 1 : 0).replace(/\.0$/, '');
 	const waterOf = ({ plan }: SchoolPlan): number =>
 		plan.services.reduce((sum, { water }) => sum + (water?.litres ?? 0), 0);
 </script>
@@ -45,7 +44,7 @@
 					<span>{words.name}<span class="soft small says">{words.says}</span></span></label
 				>
 			</th>
-			<td class="number">{money(one.plan.cost)}</td>
+			<td class="number">{formatMoney(one.plan.cost)}</td>
 			<td class="number">{one.plan.effort.stops}</td>
 			<td class="number wide">{Math.round(one.plan.effort.minutes)}</td>
 			<td class="number wide">{formatLitres(waterOf(one), units)}</td>

@@ -173,9 +173,6 @@
 	}
 	.stops {
 		width: 100%;
-		list-style: none;
-		padding: 0;
-		margin: 0;
 	}
 	li {
 		display: grid;

@@ -2,7 +2,7 @@
 	import { zonedTime } from '$core/time';
 	import { instantMs, type Rig, type School, type Stop, type Trip } from '$core/logbook';
 	import { ALL_SCHOOLS, canBeShorter, type Summary, type TripChange } from '$core/plan';
-	import { formatDuration } from '$core/units';
+	import { formatDuration, formatMoney } from '$core/units';
 	import { CERTAINTIES, capital, dayText, listed, sayServiceAt, saySchool } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
@@ -109,15 +109,14 @@
 	const nextTrip = $derived(found && trip);
 	const services = (list: readonly Parameters<typeof sayServiceAt>[0][]): string =>
 		listed(list.map((one) => sayServiceAt(one, nextTrip ?? trip, app.nowMs)));
-	const money = (value: number): string => Number(value.toFixed(2)).toString();
 	const rows: readonly { readonly name: string; readonly of: (one: Summary) => string }[] = [
 		{ name: 'No tank binds', of: ({ plan }) => `${Math.round(100 * plan.chance)} in 100` },
 		{ name: 'It holds', of: ({ plan }) => (plan.feasible ? 'yes' : 'no') },
-		{ name: 'Costs', of: ({ plan }) => money(plan.cost) },
+		{ name: 'Costs', of: ({ plan }) => formatMoney(plan.cost) },
 		{
 			name: 'Stops, minutes, fees',
 			of: ({ plan: { effort } }) =>
-				`${effort.stops}, ${Math.round(effort.minutes)} min, ${money(effort.fees)}`
+				`${effort.stops}, ${Math.round(effort.minutes)} min, ${formatMoney(effort.fees)}`
 		},
 		{ name: 'Lasts without a stop', of: ({ days }) => formatDuration(days) },
 		{ name: 'Ends', of: ({ endMs }) => dayText(zonedTime(endMs, trip.timeZone).day) }
@@ -128,62 +127,73 @@
 	}
 </script>
 
-<div class="asks">
-	<SelectField
-		label="What if"
-		value={kind}
-		options={[{ value: '', label: given ? 'as suggested' : 'choose' }, ...kinds]}
-		onchange={choose}
-	/>
-	{#if asked}
+<div class="what-if">
+	<div class="asks">
 		<SelectField
-			label="Which"
-			value={which}
-			options={[{ value: '', label: 'choose' }, ...asked.options]}
-			onchange={pick}
+			label="What if"
+			value={kind}
+			options={[{ value: '', label: given ? 'as suggested' : 'choose' }, ...kinds]}
+			onchange={choose}
 		/>
+		{#if asked}
+			<SelectField
+				label="Which"
+				value={which}
+				options={[{ value: '', label: 'choose' }, ...asked.options]}
+				onchange={pick}
+			/>
+		{/if}
+	</div>
+	{#if change && found}
+		<p class="head"><strong>{changeWords(app, trip, change)}</strong></p>
+		<DataTable columns={[{ name: '' }, { name: 'As planned', number: true }, { name: 'Then', number: true }]}>
+			{#each rows as { name, of } (name)}
+				{@const [before, after] = [of(found.before), of(found.after)]}
+				<tr>
+					<th scope="row">{name}</th>
+					<td class="number soft">{before}</td>
+					<td class="number" class:other={before !== after}>{after}</td>
+				</tr>
+			{/each}
+		</DataTable>
+		<p>
+			{#if found.added.length === 0 && found.dropped.length === 0}You would fill and dump where you do now.
+			{:else}
+				{#if found.added.length > 0}{capital(services(found.added))}
+					{found.added.length > 1 ? 'are' : 'is'} needed too.{/if}
+				{#if found.dropped.length > 0}{capital(services(found.dropped))}
+					{found.dropped.length > 1 ? 'are' : 'is'} no longer needed.{/if}
+			{/if}
+		</p>
+		{#if change.kind === 'order' || change.kind === 'skip'}
+			<p class="soft small">
+				Nobody here knows the roads: the legs are reckoned as long as they were. Change them where the way is
+				another.
+			</p>
+		{/if}
+		<p class="buttons">
+			<button class="primary" onclick={() => void keep()}>Keep it</button>
+			<button onclick={onclose}>Drop it</button>
+		</p>
+	{:else}
+		<p class="soft" aria-live="polite">
+			{compared.trouble ??
+				(change ? 'Planning both…' : 'Choose what to try: nothing is stored until you keep it.')}
+		</p>
+		<p class="buttons"><button onclick={onclose}>Close</button></p>
 	{/if}
 </div>
-{#if change && found}
-	<p class="head"><strong>{changeWords(app, trip, change)}</strong></p>
-	<DataTable columns={[{ name: '' }, { name: 'As planned', number: true }, { name: 'Then', number: true }]}>
-		{#each rows as { name, of } (name)}
-			{@const [before, after] = [of(found.before), of(found.after)]}
-			<tr>
-				<th scope="row">{name}</th>
-				<td class="number soft">{before}</td>
-				<td class="number" class:other={before !== after}>{after}</td>
-			</tr>
-		{/each}
-	</DataTable>
-	<p>
-		{#if found.added.length === 0 && found.dropped.length === 0}You would fill and dump where you do now.
-		{:else}
-			{#if found.added.length > 0}{capital(services(found.added))}
-				{found.added.length > 1 ? 'are' : 'is'} needed too.{/if}
-			{#if found.dropped.length > 0}{capital(services(found.dropped))}
-				{found.dropped.length > 1 ? 'are' : 'is'} no longer needed.{/if}
-		{/if}
-	</p>
-	{#if change.kind === 'order' || change.kind === 'skip'}
-		<p class="soft small">
-			Nobody here knows the roads: the legs are reckoned as long as they were. Change them where the way is
-			another.
-		</p>
-	{/if}
-	<p class="buttons">
-		<button class="primary" onclick={() => void keep()}>Keep it</button>
-		<button onclick={onclose}>Drop it</button>
-	</p>
-{:else}
-	<p class="soft" aria-live="polite">
-		{compared.trouble ??
-			(change ? 'Planning both…' : 'Choose what to try: nothing is stored until you keep it.')}
-	</p>
-	<p class="buttons"><button onclick={onclose}>Close</button></p>
-{/if}
 
 <style>
+	.what-if {
+		display: grid;
+		gap: var(--gap-2);
+		width: 100%;
+		max-width: 44rem;
+		border: 1px solid var(--line);
+		border-radius: var(--corner);
+		padding: var(--gap-3);
+	}
 	.asks {
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));

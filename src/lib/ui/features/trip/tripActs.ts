@@ -1,4 +1,4 @@
-import { dayPlus, daysBetween } from '$core/time';
+import { DAY_MS, dayPlus, daysBetween, zonedIso, zonedTime } from '$core/time';
 import type { Point, Stop, Trip } from '$core/logbook';
 import { pointFrom } from '$core/places';
 import { changedTrip, type TripChange } from '$core/plan';
@@ -74,6 +74,41 @@ export function copyOfTrip(trip: Trip, today: string): Trip {
 		stops: trip.stops.filter(({ retired }) => !retired).map((stop) => ({ ...stop, id: uuid() }))
 	};
 	return movedTo(copy, today > trip.to ? today : dayPlus(trip.to, 1));
+}
+
+/** Keeps a copy of a trip, for the next time; gives its id once it is kept. */
+export async function keepCopy(app: App, trip: Trip): Promise<string | undefined> {
+	const next = copyOfTrip(trip, zonedTime(app.nowMs, trip.timeZone).day);
+	const said = `${next.name}: copied`;
+	if (!(await app.commands.put([{ kind: 'trip', value: next }], said))) return undefined;
+	notifyDone(app, said);
+	return next.id;
+}
+
+/** How long one can stay where one is: a stop that lasts as long as the tanks do, at the odds that plans are made for. */
+export async function stayHere(app: App, trip: Trip): Promise<void> {
+	const days = app.engine.assessment?.forecast.autonomyDays.p10;
+	if (days === undefined) return;
+	const leaveMs = app.nowMs + Math.max(1, Math.floor(days)) * DAY_MS;
+	const stop: Stop = {
+		id: uuid(),
+		name: 'Here',
+		arrive: zonedIso(app.nowMs, trip.timeZone),
+		depart: zonedIso(leaveMs, trip.timeZone),
+		legKm: 0,
+		services: []
+	};
+	const lastDay = zonedTime(leaveMs, trip.timeZone).day;
+	await app.commands.change(
+		'trip',
+		trip.id,
+		(newest) => ({
+			...newest,
+			stops: [...newest.stops, stop],
+			to: lastDay > newest.to ? lastDay : newest.to
+		}),
+		'We stay here'
+	);
 }
 
 /** A trip with all its days moved so that it begins on another one. */

@@ -64,7 +64,7 @@
 		>
 	</p>
 	{#if pours.length > 0}
-		<ol>
+		<ol class="read">
 			{#each pours as { litres, seconds: took }, i (i)}<li>
 					{formatLitres(litres, units)} in {took} s: {perMinute((60 * litres) / took)}
 					<button
@@ -97,9 +97,5 @@
 	fieldset {
 		display: grid;
 		gap: var(--gap-2);
-	}
-	ol {
-		list-style: decimal;
-		padding-left: 1.4rem;
 	}
 </style>

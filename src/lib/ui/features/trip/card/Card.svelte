@@ -45,7 +45,7 @@
 			{#each card.meters as line, i (i)}<p>{line}</p>{/each}
 		{/if}
 		<h2>Mind</h2>
-		<ul>
+		<ul class="read">
 			{#each card.cautions as caution (caution)}<li>{caution}</li>{/each}
 		</ul>
 		<h2>Notes</h2>
@@ -130,10 +130,6 @@
 	td,
 	th {
 		padding: 0.1rem 0.8rem 0.1rem 0;
-	}
-	ul {
-		list-style: disc;
-		padding-left: 1.1rem;
 	}
 	.lines {
 		display: grid;

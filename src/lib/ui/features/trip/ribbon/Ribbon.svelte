@@ -10,7 +10,8 @@
 	import DataTable from '../../../kit/page/DataTable.svelte';
 	import InFigures from '../../../kit/page/InFigures.svelte';
 	import { levelsAt, ribbonOf } from './lanes';
-	import { RIBBON, ribbonChart, ribbonHeight } from './ribbonChart';
+	import { RIBBON, ribbonHeight } from './ribbonLayout';
+	import { ribbonChart } from './ribbonChart';
 
 	interface Props {
 		rig: Rig;

@@ -6,7 +6,8 @@ import { METRIC } from '$core/units';
 import { Engine } from '../../../../engine/engine';
 import type { ChartTokens } from '../../../kit/charts/chartTheme';
 import { levelsAt, ribbonOf } from './lanes';
-import { ribbonChart, ribbonHeight } from './ribbonChart';
+import { ribbonHeight } from './ribbonLayout';
+import { ribbonChart } from './ribbonChart';
 
 const at = (day: number, hour = 6): string => `2027-05-0${day}T0${hour}:00:00Z`;
 const trip: Trip = {

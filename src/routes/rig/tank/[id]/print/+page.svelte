@@ -4,8 +4,8 @@
 	import { formatLitres } from '$core/units';
 	import { useApp } from '$lib/state';
 	import Page from '$lib/ui/kit/page/Page.svelte';
-	import DipStrips from '$lib/ui/features/tank/dip/DipStrips.svelte';
-	import { depthText, dipLines, rodOf, STEPPINGS, type Stepping } from '$lib/ui/features/tank/dip/dipView';
+	import DipSheet from '$lib/ui/features/tank/dip/DipSheet.svelte';
+	import { dipLines, rodOf, STEPPINGS, type Stepping } from '$lib/ui/features/tank/dip/dipView';
 
 	const app = useApp();
 	const units = $derived(app.prefs.current.units);
@@ -40,7 +40,7 @@
 
 {#if tank && tank.shape}
 	<Page>
-		<p class="screen-only">
+		<p class="buttons screen-only">
 			<a href="/rig/tank/{tank.id}">{tank.name}</a>
 			<button class="primary" onclick={() => window.print()}>Print</button>
 			<span class="soft"
@@ -53,14 +53,7 @@
 				? `; litres above the suction, ${formatLitres(tank.deadL, units)} below it not counted`
 				: ''}.
 		</p>
-		<div class="sheet">
-			<ol>
-				{#each lines as line, i (i)}<li>
-						<span>{depthText(line.depthMm, units)}</span><span>{line.label}</span>
-					</li>{/each}
-			</ol>
-			<DipStrips {lines} {units} />
-		</div>
+		<DipSheet {lines} {units} />
 	</Page>
 {:else if app.rig}
 	<Page>
@@ -68,37 +61,3 @@
 		<p>This tank has no shape yet. <a href="/rig">To the rig</a></p>
 	</Page>
 {/if}
-
-<style>
-	.screen-only {
-		display: flex;
-		flex-wrap: wrap;
-		gap: var(--gap-3);
-		align-items: center;
-	}
-	.sheet {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8mm;
-		align-items: flex-start;
-	}
-	ol {
-		columns: 2;
-		column-gap: 8mm;
-		font-variant-numeric: tabular-nums;
-		font-size: var(--step--1);
-		min-width: 70mm;
-		flex: 1 1 70mm;
-	}
-	li {
-		display: grid;
-		grid-template-columns: 16mm 1fr;
-		border-bottom: var(--hairline);
-		break-inside: avoid;
-	}
-	@media print {
-		.screen-only {
-			display: none;
-		}
-	}
-</style>

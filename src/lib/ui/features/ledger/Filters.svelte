@@ -1,0 +1,66 @@
+<script lang="ts">
+	import type { Rig } from '$core/logbook';
+	import { KIND_WORDS } from '$core/words';
+	import type { Snippet } from 'svelte';
+	import SelectField from '../../kit/fields/SelectField.svelte';
+	import { UNFILTERED, type LedgerFilter } from './filter';
+
+	interface Props {
+		rig: Rig | undefined;
+		/** names that wrote something */
+		people: readonly string[];
+		filter: LedgerFilter;
+		/** what stands at the end of the line */
+		beside: Snippet;
+	}
+	/** Which entries are shown: of which tank, of what kind, written by whom, and the voided ones or not. */
+	let { rig, people, filter = $bindable(UNFILTERED), beside }: Props = $props();
+
+	const kinds = Object.entries(KIND_WORDS).map(([value, label]) => ({ value, label }));
+	const named = (all: string, values: readonly { value: string; label: string }[]) => [
+		{ value: '', label: all },
+		...values
+	];
+</script>
+
+<div>
+	<SelectField
+		label="Tank"
+		bind:value={() => filter.tank, (tank) => (filter = { ...filter, tank })}
+		options={named(
+			'all tanks',
+			(rig?.tanks ?? []).map(({ id, name }) => ({ value: id, label: name }))
+		)}
+	/>
+	<SelectField
+		label="Kind"
+		bind:value={() => filter.kind, (kind) => (filter = { ...filter, kind })}
+		options={named('all kinds', kinds)}
+	/>
+	{#if people.length > 0}
+		<SelectField
+			label="Written by"
+			bind:value={() => filter.by, (by) => (filter = { ...filter, by })}
+			options={named(
+				'everybody',
+				people.map((name) => ({ value: name, label: name }))
+			)}
+		/>
+	{/if}
+	<label class="check"
+		><input
+			type="checkbox"
+			bind:checked={() => filter.withVoid, (withVoid) => (filter = { ...filter, withVoid })}
+		/> show voided</label
+	>
+	{@render beside()}
+</div>
+
+<style>
+	div {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-3);
+		align-items: end;
+	}
+</style>

@@ -1,0 +1,61 @@
+<script lang="ts">
+	import type { Verdict } from '$core/words';
+	import PageHead from '../../kit/page/PageHead.svelte';
+	import Spans from '../../kit/page/Spans.svelte';
+
+	interface Props {
+		verdict: Verdict;
+		/** the plan is on its way: the place of the sentence that it adds is kept */
+		planComes: boolean;
+		/** asks why a tank lasts as long as it does */
+		onwhy: (tank: string) => void;
+	}
+	/** How long it lasts and what binds, with the ways to the tap and to the drain. */
+	const { verdict, planComes, onwhy }: Props = $props();
+	const { binds } = $derived(verdict);
+</script>
+
+<div>
+	<PageHead>
+		{#snippet title()}<Spans spans={verdict.headline} />{/snippet}
+		{#snippet says()}
+			<p class="detail soft" class:comes={planComes}>
+				<Spans spans={verdict.detail} />
+				{#if binds !== undefined}<button class="why small" onclick={() => onwhy(binds)}>Why?</button>{/if}
+			</p>
+		{/snippet}
+	</PageHead>
+	<nav aria-label="At the tap and at the drain">
+		<a class="as-button" href="/run/fill">Fill</a>
+		<a class="as-button" href="/run/dump">Dump</a>
+		<a class="as-button" href="/run/carry">Carry</a>
+	</nav>
+</div>
+
+<style>
+	div {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: var(--gap-3);
+	}
+	nav {
+		display: grid;
+		gap: var(--gap-2);
+		align-content: start;
+	}
+	nav a {
+		justify-content: center;
+	}
+	@media (max-width: 640px) {
+		div {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		nav {
+			grid-template-columns: repeat(3, 1fr);
+		}
+	}
+	.comes::before {
+		content: 'You pass a tap, a drain and a dump point at this place tomorrow. ';
+		visibility: hidden;
+	}
+</style>

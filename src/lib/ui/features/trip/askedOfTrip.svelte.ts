@@ -1,0 +1,48 @@
+import { instantMs, tripSpan, type Trip } from '$core/logbook';
+import { latest } from '$lib/engine';
+import type { App } from '$lib/state';
+
+/**
+ * What a view of a trip asks: its plan, how else it could be done, and the past behind it. For use while a component is set up.
+ *
+ * @param shown the trip that is looked at; an answer about another one is none
+ */
+export function askedOfTrip(app: App, shown: () => Trip | undefined) {
+	const ahead = (): Trip | undefined => {
+		const trip = shown();
+		return trip && trip.stops.length > 0 && tripSpan(trip)[1] > app.nowMs ? trip : undefined;
+	};
+	const ofShown = <T extends { readonly trip: string }>(answer: T | undefined): T | undefined =>
+		answer?.trip === shown()?.id ? answer : undefined;
+	const planned = latest(() => {
+		void app.engine.assessment;
+		const trip = ahead();
+		return trip && app.engine.ask('trip/planOfTrip', trip.id);
+	});
+	const ways = latest(() => {
+		void app.engine.assessment;
+		const trip = ahead();
+		return trip && app.engine.ask('trip/waysOfTrip', trip.id);
+	});
+	const past = latest(() => {
+		void app.engine.written;
+		const first = shown()?.stops[0];
+		const firstMs = first ? instantMs(first.arrive) : app.nowMs;
+		return firstMs < app.nowMs ? app.engine.ask('tank/smoothedPast', firstMs) : undefined;
+	});
+	return {
+		get planned() {
+			return ofShown(planned.value);
+		},
+		/** why it could not be planned */
+		get trouble() {
+			return planned.trouble;
+		},
+		get ways() {
+			return ofShown(ways.value);
+		},
+		get past() {
+			return past.value ?? [];
+		}
+	};
+}
