@@ -13,6 +13,8 @@ process.env.DIPSOMETER_BUILD ??= String(Date.now());
 const reports = mkdtempSync(join(tmpdir(), 'dipsometer-'));
 const browserReport = join(reports, 'browser.json');
 
+/** A program of the packages, without the starter in between. */
+const bin = (name) => join('node_modules', '.bin', name);
 /** A step that passes or fails as a whole. */
 const whole = (ok) => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 const readReport = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : undefined);
@@ -22,8 +24,7 @@ const unit = (project) => {
 	return {
 		name: `unit tests: ${project}`,
 		command: [
-			'npx',
-			'vitest',
+			bin('vitest'),
 			'run',
 			`--project=${project}`,
 			'--maxWorkers=1',
@@ -46,13 +47,12 @@ const unit = (project) => {
  */
 const QUEUE = [
 	[unit('core')],
-	[{ name: 'build', command: ['npx', 'vite', 'build', '--logLevel', 'error'] }, unit('app')],
+	[{ name: 'build', command: [bin('vite'), 'build', '--logLevel', 'error'] }, unit('app')],
 	[
 		{
 			name: 'types',
 			command: [
-				'npx',
-				'svelte-check',
+				bin('svelte-check'),
 				'--tsconfig',
 				'./tsconfig.json',
 				'--fail-on-warnings',
@@ -61,15 +61,15 @@ const QUEUE = [
 			]
 		}
 	],
-	[{ name: 'lint: eslint', command: ['npx', 'eslint', '.'] }],
-	[{ name: 'lint: prettier', command: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] }],
-	[{ name: 'types of the core', command: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] }]
+	[{ name: 'lint: eslint', command: [bin('eslint'), '.'] }],
+	[{ name: 'lint: prettier', command: [bin('prettier'), '--check', '--log-level', 'warn', '.'] }],
+	[{ name: 'types of the core', command: [bin('tsc'), '-p', 'src/core/tsconfig.json'] }]
 ];
 const CORES = 2;
 /** Uses both cores by itself, and wants the build. */
 const BROWSER_TESTS = {
 	name: 'browser tests',
-	command: ['npx', 'playwright', 'test', '--reporter=list,json'],
+	command: [bin('playwright'), 'test', '--reporter=list,json'],
 	env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
 	count: (ok) => {
 		const stats = readReport(browserReport)?.stats;
@@ -109,7 +109,7 @@ async function takeFromQueue() {
 	for (let next = QUEUE.shift(); next; next = QUEUE.shift()) for (const one of next) await inQueue(one);
 }
 
-spawnSync('npx', ['svelte-kit', 'sync'], { stdio: 'inherit' });
+spawnSync(bin('svelte-kit'), ['sync'], { stdio: 'inherit' });
 await Promise.all(Array.from({ length: CORES }, takeFromQueue));
 {
 	const { name, command, count, env } = BROWSER_TESTS;

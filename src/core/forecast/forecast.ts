@@ -12,6 +12,7 @@ import {
 	type LaneGains,
 	type Lane,
 	type Lived,
+	type Living,
 	type DayPart
 } from './sampler/index.js';
 
@@ -131,7 +132,7 @@ interface LivedFrom extends Lived {
 function* lived(
 	estimate: Estimate,
 	options: ComparedOptions,
-	wanted: 'levels by day' | 'all bounds' | 'the first'
+	wanted: Living['wanted']
 ): Generator<() => LivedFrom, LivedFrom> {
 	const { days, paths = DEFAULT_PATHS } = options;
 	if (!(days >= 1)) throw new RangeError(`days is ${days}; look at least 1 day ahead`);
@@ -140,8 +141,11 @@ function* lived(
 	const { day, draws, lanes, steps, seed, measures } = outset;
 	const rarer = day.habits.map(({ cadence }) => cadence.rarer);
 	const uses = usesOf(day, draws, paths, seed, rarer);
-	const gainsIn = (step: DayPart): LaneGains => outset.gains(measures, step);
-	const living = livePaths(draws, lanes, steps, gainsIn, uses, days, wanted);
+	const living = livePaths(draws, lanes, steps, uses, {
+		gainsIn: (step) => outset.gains(measures, step),
+		days,
+		wanted
+	});
 	for (;;) {
 		const { done, value } = living.next();
 		if (done) return { ...value, outset };

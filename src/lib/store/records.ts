@@ -1,5 +1,5 @@
 import { parseRecord, RECORD_KINDS, type Problem, type RecordKind, type RecordTypes } from '$core/logbook';
-import { editedMs } from './edited';
+import { journal } from './journal';
 import { migrate, STORE_VERSION, type Migration } from './migrate';
 import type { KeyValuePort } from './port';
 import { queuedTurns, type Turns } from './turns';
@@ -74,8 +74,6 @@ export interface Ports {
 	readonly turns?: Turns;
 }
 
-type Batch = readonly (readonly [key: string, value: unknown])[];
-const BATCH = 'batch:';
 /** Names what the store holds since it was last emptied. */
 const EPOCH = 'epoch';
 /** Stands from a wipe until there is a logbook again: a store without it that holds nothing has lost what it held. */
@@ -97,9 +95,6 @@ export function storedRecordOf(key: string, value: unknown): Change | readonly P
 
 export const isChange = (read: Change | readonly Problem[]): read is Change => 'kind' in read;
 
-/** From here on, reading the whole store is quicker than asking for each key. */
-const MANY = 50;
-
 /**
  * The logbook's records, one key each, on three ports.
  *
@@ -113,45 +108,7 @@ export function recordStore(
 ): RecordStore {
 	const { records, meta, aside, turns = queuedTurns() } = ports;
 	let epoch: unknown;
-	/** What stands at some keys: asked one by one, or all at once when they are many. */
-	const standing = async (keys: readonly string[]): Promise<Batch> => {
-		if (keys.length <= MANY)
-			return Promise.all(keys.map(async (key) => [key, await records.get(key)] as const));
-		const all = new Map(await records.entries());
-		return keys.map((key) => [key, all.get(key)] as const);
-	};
-	const putBack = async (before: Batch): Promise<void> => {
-		for (const [key, value] of before)
-			await (value === undefined ? records.remove(key) : records.set(key, value));
-	};
-	/**
-	 * A batch is first written down as a whole, in one atomic step: after a crash it will be finished. When it
-	 * fails with the application alive, what was there is put back; where that fails too, what was written down stays,
-	 * so that the next start finishes it.
-	 */
-	const writeBatch = async (batch: Batch): Promise<void> => {
-		const journal = `${BATCH}${crypto.randomUUID()}`;
-		const before = await standing(batch.map(([key]) => key));
-		await meta.set(journal, batch);
-		try {
-			await records.setAll(batch);
-		} catch (error) {
-			await putBack(before);
-			await meta.remove(journal);
-			throw error;
-		}
-		await meta.remove(journal);
-	};
-	/** Finishes batches of earlier runs; a record that was changed later than its batch stays. */
-	const finishBatches = async (): Promise<void> => {
-		for (const [key, batch] of await meta.entries()) {
-			if (!key.startsWith(BATCH)) continue;
-			const written = batch as Batch;
-			const now = new Map(await standing(written.map(([of]) => of)));
-			await records.setAll(written.filter(([of, value]) => editedMs(now.get(of)) <= editedMs(value)));
-			await meta.remove(key);
-		}
-	};
+	const { standing, write, finish, forget } = journal(records, meta);
 	const setAside = async (kept: KeptAside): Promise<void> => {
 		// The copy first: a crash between the two leaves it twice, never nowhere.
 		await aside.set(`${Date.now()}|${kept.key}`, kept);
@@ -189,8 +146,8 @@ export function recordStore(
 				const known = found ?? version;
 				if (typeof known !== 'number' || known > version)
 					return { state: 'newer', version: known, raw: await records.entries() };
-				await finishBatches();
-				if (known < version) await writeBatch(migrate(await records.entries(), known, version, migrations));
+				await finish();
+				if (known < version) await write(migrate(await records.entries(), known, version, migrations));
 				if (found !== version) await meta.set('version', version);
 				epoch = await meta.get(EPOCH);
 				const maps = { rig: new Map(), trip: new Map(), point: new Map(), entry: new Map() };
@@ -211,7 +168,7 @@ export function recordStore(
 				const batch = changes.map((change) => [keyOf(change), change.value] as const);
 				const [only] = batch;
 				if (batch.length === 1 && only) await records.set(...only);
-				else if (batch.length > 1) await writeBatch(batch);
+				else if (batch.length > 1) await write(batch);
 				return changes;
 			}),
 		async reread(keys) {
@@ -227,7 +184,7 @@ export function recordStore(
 				await meta.set(EMPTIED, true);
 				await records.clear();
 				await aside.clear();
-				for (const [key] of await meta.entries()) if (key.startsWith(BATCH)) await meta.remove(key);
+				await forget();
 				await meta.set('version', version);
 			})
 	};

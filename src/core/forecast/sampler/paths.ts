@@ -49,23 +49,28 @@ export function bring(
 	}
 }
 
+/** How paths are lived. */
+export interface Living {
+	/** what comes of use in a step */
+	readonly gainsIn: (step: DayPart) => LaneGains;
+	/** the horizon, perhaps not whole */
+	readonly days: number;
+	/** the levels after each day too; or only when each tank binds; or only when the first does */
+	readonly wanted: 'levels by day' | 'all bounds' | 'the first';
+}
+
 /**
  * Lives all paths step by step. A path ends when every tank has come to its end and will stay there: then the days after
  * are all alike; or as soon as what is wanted of it is known.
  *
- * @param days the horizon, perhaps not whole
- * @param gainsIn what comes of use in a step
- * @param wanted the levels after each day too; or only when each tank binds; or only when the first does
  * @returns what all came to; after each whole day it pauses, and can be asked what it has come to by then
  */
 export function* livePaths(
 	draws: Draws,
 	lanes: readonly Lane[],
 	steps: readonly DayPart[],
-	gainsIn: (step: DayPart) => LaneGains,
 	uses: Uses,
-	days: number,
-	wanted: 'levels by day' | 'all bounds' | 'the first'
+	{ gainsIn, days, wanted }: Living
 ): Generator<() => Lived, Lived> {
 	const levelsByDay = wanted === 'levels by day';
 	const paths = draws.levels[0]?.length ?? 0;

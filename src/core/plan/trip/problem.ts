@@ -2,7 +2,7 @@ import { meanOf } from '../../numerics/index.js';
 import { cumulativeAt, cumulativeFlow, type CumulativeFlow } from '../../forecast/index.js';
 import { levelOf, type Estimate } from '../../estimate/index.js';
 import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
-import { neverBinds, tankById } from '../../rig/index.js';
+import { neverBinds } from '../../rig/index.js';
 import type { Mask } from './offer.js';
 import {
 	serviceKindOf,
@@ -96,6 +96,93 @@ function feedersOf(tanks: readonly Tank[], fed: ReadonlySet<string>): readonly T
 	return tanks.filter(({ id, retired }) => found.has(id) && !fed.has(id) && !retired);
 }
 
+/** An estimate whose hook-ups end at once: the plan counts on none to come. */
+const unhookedFrom = (estimate: Estimate): Estimate => ({
+	...estimate,
+	model: {
+		...estimate.model,
+		hookUps: estimate.model.hookUps.map(({ ms }) => ({ ms, is: { mains: false, sewer: false } }))
+	}
+});
+
+/** A tank that can bind, with what is poured into it, and where both stand in what is expected to flow. */
+interface BindingTank {
+	readonly tank: Tank;
+	readonly lane: number;
+	/** part of its pool */
+	readonly share: number;
+	readonly feeders: readonly { readonly id: string; readonly lane: number; readonly reserveL: number }[];
+}
+
+function bindingTank({ model: { rig, places } }: Estimate, course: CumulativeFlow, tank: Tank): BindingTank {
+	const laneOf = (id: string): number => course.lanes.findIndex((lane) => lane.id === id);
+	const lane = laneOf(tank.id);
+	const { share = 1, pool = -1 } = course.lanes[lane] ?? {};
+	const members = new Set(
+		rig.tanks.filter(({ id }) => places.get(id)?.pool.index === pool).map(({ id }) => id)
+	);
+	const feeders = tank.holds === 'fresh' ? feedersOf(rig.tanks, members) : [];
+	return {
+		tank,
+		lane,
+		share,
+		feeders: feeders.map(({ id, reserveL }) => ({ id, lane: laneOf(id), reserveL }))
+	};
+}
+
+/** Over which moments a tank is planned. */
+interface Moments {
+	/** now, each visit and the end, ms */
+	readonly times: readonly number[];
+	/** at the arrivals ahead, ms */
+	readonly arrivals: readonly number[];
+	/** one sets out full and empty, whatever is in the tanks now */
+	readonly settingOut: boolean;
+}
+
+/** What a tank begins with, what it must keep, and what comes to it by each moment. */
+function plannedTank(
+	{ tank, lane, share, feeders }: BindingTank,
+	course: CumulativeFlow,
+	{ times, arrivals, settingOut }: Moments
+): PlannedTank {
+	const falls = tank.holds === 'fresh';
+	const withFeeders = (of: readonly Float64Array[]): Float64Array =>
+		feeders.reduce(
+			(sum, feeder) => sum.map((litres, path) => litres + share * (of[feeder.lane]?.[path] ?? 0)),
+			of[lane] ?? new Float64Array(course.paths)
+		);
+	const served = withFeeders(course.served);
+	const start = settingOut ? served : withFeeders(course.levels);
+	const kept = tank.reserveL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
+	const limit = (course.usable[lane] ?? start).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
+	const come = times.map((ms) => cumulativeAt(course, lane, ms));
+	return {
+		tank,
+		kind: serviceKindOf(tank.holds),
+		falls,
+		start,
+		served,
+		limit,
+		startL: meanOf(start),
+		servedL: meanOf(served),
+		limitL: meanOf(limit),
+		come,
+		comeL: come.map(meanOf),
+		legComeL: arrivals.map((ms) => meanOf(cumulativeAt(course, lane, ms))),
+		lane
+	};
+}
+
+/** What of fresh water is driven about beside the planned tanks and what is poured into them, litres. */
+function carriedBeside(estimate: Estimate, planned: readonly BindingTank[]): number {
+	const { rig } = estimate.model;
+	const known = new Set(planned.flatMap(({ tank, feeders }) => [tank.id, ...feeders.map(({ id }) => id)]));
+	return rig.tanks
+		.filter(({ id, holds, retired }) => holds === 'fresh' && !known.has(id) && retired !== true)
+		.reduce((sum, { id }) => sum + levelOf(estimate, id).mean, 0);
+}
+
 /**
  * Puts a trip as a problem: what may come to each tank between any two chances to serve it. The plan counts on no hook-up
  * to come: one that holds now ends with the next arrival or departure.
@@ -106,16 +193,9 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 	const trip = tripInUse(whole);
 	const { reading = 'on-arrival', prices = pricesOf(trip) } = options;
 	const { model, atMs: fromMs } = estimate;
-	const { rig } = model;
 	const endMs = Math.max(fromMs, ...trip.stops.map(({ depart }) => instantMs(depart)));
-	const unhooked: Estimate = {
-		...estimate,
-		model: {
-			...model,
-			hookUps: model.hookUps.map(({ ms }) => ({ ms, is: { mains: false, sewer: false } }))
-		}
-	};
-	const binding = rig.tanks.filter((tank) => !neverBinds(rig, tank));
+	const unhooked = unhookedFrom(estimate);
+	const binding = model.rig.tanks.filter((tank) => !neverBinds(model.rig, tank));
 	const wanted = PLANNED_KINDS.reduce<Mask>(
 		(mask, kind, i) => (binding.some(({ holds }) => serviceKindOf(holds) === kind) ? mask | (1 << i) : mask),
 		0
@@ -128,47 +208,16 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 			measures: options.measures,
 			paths: options.paths ?? (visits.length > MANY_VISITS ? FEW_PATHS : undefined)
 		});
-	const times = [fromMs, ...visits.map(({ atMs }) => atMs), endMs];
-	const laneOf = (id: string): number => course.lanes.findIndex((lane) => lane.id === id);
-	const poured = new Set<string>();
 	const ahead = trip.stops
-		.map((stop, order) => ({ stop, order }))
-		.filter(({ stop }) => instantMs(stop.arrive) > fromMs);
-	const planned = binding.map((tank): PlannedTank => {
-		const lane = laneOf(tank.id);
-		const { share = 1, pool = -1 } = course.lanes[lane] ?? {};
-		const members = new Set(
-			rig.tanks.filter(({ id }) => model.places.get(id)?.pool.index === pool).map(({ id }) => id)
-		);
-		const feeders = tank.holds === 'fresh' ? feedersOf(rig.tanks, members) : [];
-		for (const { id } of feeders) poured.add(id);
-		const falls = tank.holds === 'fresh';
-		const withFeeders = (of: readonly Float64Array[]): Float64Array =>
-			feeders.reduce(
-				(sum, { id }) => sum.map((litres, path) => litres + share * (of[laneOf(id)]?.[path] ?? 0)),
-				of[lane] ?? new Float64Array(course.paths)
-			);
-		const served = withFeeders(course.served);
-		const start = settingOutMs === undefined ? withFeeders(course.levels) : served;
-		const kept = tank.reserveL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
-		const limit = (course.usable[lane] ?? start).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
-		const come = times.map((ms) => cumulativeAt(course, lane, ms));
-		return {
-			tank,
-			kind: serviceKindOf(tank.holds),
-			falls,
-			start,
-			served,
-			limit,
-			startL: meanOf(start),
-			servedL: meanOf(served),
-			limitL: meanOf(limit),
-			come,
-			comeL: come.map(meanOf),
-			legComeL: ahead.map(({ stop }) => meanOf(cumulativeAt(course, lane, instantMs(stop.arrive)))),
-			lane
-		};
-	});
+		.map((stop, order) => ({ stop, order, arriveMs: instantMs(stop.arrive) }))
+		.filter(({ arriveMs }) => arriveMs > fromMs);
+	const moments: Moments = {
+		times: [fromMs, ...visits.map(({ atMs }) => atMs), endMs],
+		arrivals: ahead.map(({ arriveMs }) => arriveMs),
+		settingOut: settingOutMs !== undefined
+	};
+	const tanks = binding.map((tank) => bindingTank(estimate, course, tank));
+	const planned = tanks.map((tank) => plannedTank(tank, course, moments));
 	const orderOf = new Map(trip.stops.map((stop, order) => [stop, order]));
 	const driven = (order: number): number => ahead.filter((leg) => leg.order <= order).length;
 	return {
@@ -182,17 +231,9 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 		course,
 		visits,
 		tanks: options.loadL === undefined ? planned : loaded(planned, options.loadL),
-		legs: ahead.map(({ stop }) => ({ stop: stop.id, km: stop.legKm, arriveMs: instantMs(stop.arrive) })),
+		legs: ahead.map(({ stop, arriveMs }) => ({ stop: stop.id, km: stop.legKm, arriveMs })),
 		legsBefore: [0, ...visits.map(({ stop }) => driven(orderOf.get(stop) ?? 0)), ahead.length],
-		carriedL: rig.tanks
-			.filter(
-				({ id, holds }) =>
-					holds === 'fresh' &&
-					!poured.has(id) &&
-					!binding.some((tank) => tank.id === id) &&
-					tankById(rig, id)?.retired !== true
-			)
-			.reduce((sum, { id }) => sum + levelOf(estimate, id).mean, 0)
+		carriedL: carriedBeside(estimate, tanks)
 	};
 }
 

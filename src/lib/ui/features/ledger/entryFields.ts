@@ -1,4 +1,4 @@
-import type { Entry, Logbook, Rig, Trip } from '$core/logbook';
+import type { Entry, Instrument, Logbook, Rig, Trip } from '$core/logbook';
 import type { Field } from '../../kit/fields/fields';
 
 type Named = { readonly id: string; readonly name: string };
@@ -9,6 +9,19 @@ const choice = (key: string, label: string, list: readonly Named[], optional = f
 	optional,
 	options: list.map(({ id, name }) => ({ value: id, label: name }))
 });
+/** One of some words, by what is written for each. */
+const oneOf = (
+	key: string,
+	label: string,
+	words: Readonly<Record<string, string>>,
+	optional = false
+): Field =>
+	choice(
+		key,
+		label,
+		Object.entries(words).map(([id, name]) => ({ id, name })),
+		optional
+	);
 const litres = (label = 'Litres'): Field => ({
 	key: 'litres',
 	label,
@@ -32,6 +45,38 @@ export interface Around {
 	readonly points: Logbook['points'];
 }
 
+/** A light is chosen, a rod has its lean, a meter may have been set. */
+function readingFields({ instruments }: Rig, read: Instrument | undefined): readonly Field[] {
+	const lights =
+		read?.kind === 'gauge'
+			? read.curve.map(({ reads }) => reads).filter((reads) => typeof reads === 'string')
+			: [];
+	const value: Field =
+		lights.length > 0
+			? choice(
+					'value',
+					'It showed',
+					lights.map((light) => ({ id: light, name: light }))
+				)
+			: {
+					key: 'value',
+					label: 'It showed',
+					type: 'number',
+					...(read?.kind === 'rod' ? { of: 'length' } : {})
+				};
+	return [
+		choice('instrument', 'Instrument', instruments),
+		value,
+		...(read?.kind === 'rod' ? LEAN : []),
+		...(read?.kind === 'meter' ? [on('reset', 'it was set to this')] : []),
+		on('trusted', 'count it although it is doubted')
+	];
+}
+const LEAN: readonly Field[] = [
+	{ key: 'rollDeg', label: 'Roll, starboard down', type: 'number', suffix: '°', optional: true },
+	{ key: 'pitchDeg', label: 'Pitch, bow up', type: 'number', suffix: '°', optional: true }
+];
+
 function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field[] {
 	switch (entry.kind) {
 		case 'use':
@@ -46,13 +91,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 				choice('tank', 'Tank', rig.tanks),
 				litres(),
 				give,
-				{
-					key: 'to',
-					label: 'Until',
-					type: 'select',
-					optional: true,
-					options: [{ value: 'full', label: 'full' }]
-				},
+				oneOf('to', 'Until', { full: 'full' }, true),
 				choice('point', 'At', points, true),
 				on('potable', 'drinking water')
 			];
@@ -61,13 +100,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 				choice('tank', 'Tank', rig.tanks),
 				litres(),
 				give,
-				{
-					key: 'to',
-					label: 'Until',
-					type: 'select',
-					optional: true,
-					options: [{ value: 'empty', label: 'empty' }]
-				},
+				oneOf('to', 'Until', { empty: 'empty' }, true),
 				{ key: 'leftL', label: 'Not quite: stayed in it', type: 'number', of: 'volume', optional: true },
 				choice('where', 'Into', [...points, ...rig.containers, ...PLACES], true)
 			];
@@ -77,65 +110,15 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 				choice('toTank', 'To', rig.tanks),
 				litres(),
 				give,
-				{
-					key: 'until',
-					label: 'Until',
-					type: 'select',
-					optional: true,
-					options: [
-						{ value: 'from-empty', label: 'all of it is poured' },
-						{ value: 'to-full', label: 'the other is full' }
-					]
-				}
+				oneOf('until', 'Until', { 'from-empty': 'all of it is poured', 'to-full': 'the other is full' }, true)
 			];
-		case 'reading': {
-			const instrument = rig.instruments.find(({ id }) => id === entry.instrument);
-			const lights =
-				instrument?.kind === 'gauge'
-					? instrument.curve.map(({ reads }) => reads).filter((reads) => typeof reads === 'string')
-					: [];
-			const value: Field =
-				lights.length > 0
-					? {
-							key: 'value',
-							label: 'It showed',
-							type: 'select',
-							options: lights.map((light) => ({ value: light, label: light }))
-						}
-					: {
-							key: 'value',
-							label: 'It showed',
-							type: 'number',
-							...(instrument?.kind === 'rod' ? { of: 'length' as const } : {})
-						};
-			const lean: readonly Field[] =
-				instrument?.kind === 'rod'
-					? [
-							{ key: 'rollDeg', label: 'Roll, starboard down', type: 'number', suffix: '°', optional: true },
-							{ key: 'pitchDeg', label: 'Pitch, bow up', type: 'number', suffix: '°', optional: true }
-						]
-					: [];
-			return [
-				choice('instrument', 'Instrument', rig.instruments),
-				value,
-				...lean,
-				...(instrument?.kind === 'meter' ? [on('reset', 'it was set to this')] : []),
-				on('trusted', 'count it although it is doubted')
-			];
-		}
+		case 'reading':
+			return readingFields(
+				rig,
+				rig.instruments.find(({ id }) => id === entry.instrument)
+			);
 		case 'mark':
-			return [
-				choice('tank', 'Tank', rig.tanks),
-				{
-					key: 'state',
-					label: 'Seen',
-					type: 'select',
-					options: [
-						{ value: 'full', label: 'full' },
-						{ value: 'empty', label: 'empty' }
-					]
-				}
-			];
+			return [choice('tank', 'Tank', rig.tanks), oneOf('state', 'Seen', { full: 'full', empty: 'empty' })];
 		case 'crew':
 			return [{ key: 'persons', label: 'Aboard', type: 'number' }];
 		case 'measure':
@@ -149,15 +132,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 					'Stop',
 					trips.flatMap(({ stops }) => stops)
 				),
-				{
-					key: 'event',
-					label: 'Then we',
-					type: 'select',
-					options: [
-						{ value: 'arrive', label: 'arrived' },
-						{ value: 'depart', label: 'left' }
-					]
-				}
+				oneOf('event', 'Then we', { arrive: 'arrived', depart: 'left' })
 			];
 		case 'care':
 			return [choice('task', 'Task', rig.care), litres()];

@@ -1,8 +1,9 @@
 import 'leaflet/dist/leaflet.css';
 import type { LatLon } from '$core/places';
 import L from 'leaflet';
-import { atlas } from './atlas';
-import regions from './regions.json';
+import { landOn } from './land';
+import { near, run } from './longitudes';
+import { regionsAround } from './ownRegions';
 
 /** What stands on the map at a place. */
 export interface Sign {
@@ -49,23 +50,14 @@ export interface ChartOptions {
 	readonly smooth: boolean;
 }
 
-const TURN = 360;
 /** So far under a place its sign hangs where a stop stands on it, px. */
 const UNDER = 13;
-/** Beyond this latitude the projection has no room. */
-const MOST_LAT = 85;
 const MOST_ZOOM = 16;
 const FIT_ZOOM = 12;
+const NAMES_FROM_ZOOM = 9;
 
-const latLng = ([lon, lat]: LatLon): L.LatLngTuple => [lat, lon];
-const token = (name: string): string =>
-	getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-
-/** A chart that needs no network: the coasts of the world, the demo's own regions, and what is put on it. */
-export function createChart(
-	element: HTMLElement,
-	{ onsign, onplace, ontrouble, smooth }: ChartOptions
-): Chart {
+/** A map with nothing on it yet. */
+function emptyMap(element: HTMLElement, smooth: boolean): L.Map {
 	const map = L.map(element, {
 		attributionControl: false,
 		zoomControl: false,
@@ -78,138 +70,79 @@ export function createChart(
 	}).setView([20, 0], 2);
 	L.control.zoom({ zoomInTitle: 'Closer', zoomOutTitle: 'Further away' }).addTo(map);
 	L.control.scale({ imperial: false }).addTo(map);
-	const coarse = L.canvas({ padding: 0.3 });
-	const land = L.layerGroup().addTo(map);
+	return map;
+}
+
+/** A sign that can be tapped, and pressed by keys. */
+const markerOf = ({ label, html, className, size, hangs, over }: Sign, at: L.LatLngTuple): L.Marker =>
+	L.marker(at, {
+		title: label,
+		zIndexOffset: over,
+		icon: L.divIcon({
+			html,
+			className,
+			iconSize: [size[0], size[1]],
+			...(hangs ? { iconAnchor: [size[0] / 2, -UNDER] } : {})
+		})
+	});
+
+/** A chart that needs no network: the coasts of the world, the demo's own regions, and what is put on it. */
+export function createChart(
+	element: HTMLElement,
+	{ onsign, onplace, ontrouble, smooth }: ChartOptions
+): Chart {
+	const map = emptyMap(element, smooth);
+	const land = landOn(map, ontrouble);
 	const region = L.layerGroup().addTo(map);
 	const lines = L.layerGroup().addTo(map);
 	const signs = L.layerGroup().addTo(map);
 	let tileLayer: L.TileLayer | undefined;
-	/** longitudes are shown near this one, so that what lies across the antimeridian is beside it */
+	/** longitudes are shown near this one */
 	let around = 0;
-	const near = ([lon, lat]: LatLon): LatLon => [
-		lon + TURN * Math.round((around - lon) / TURN),
-		Math.max(-MOST_LAT, Math.min(MOST_LAT, lat))
-	];
-
-	let coasts: Awaited<ReturnType<typeof atlas>> | undefined;
-	let drawnFor: string | undefined;
-	/** The world once, and once more on the side where it would end in view. */
-	function drawLand(): void {
-		if (!coasts) return;
-		const turns = around > 90 ? [0, TURN] : around < -90 ? [0, -TURN] : [0];
-		const key = turns.join();
-		if (drawnFor === key) return;
-		drawnFor = key;
-		land.clearLayers();
-		for (const turn of turns) {
-			const moved = (places: readonly LatLon[]): L.LatLngTuple[] =>
-				places.map(([lon, lat]) => [lat, lon + turn]);
-			L.polygon(
-				coasts.land.map((ring) => [moved(ring)]),
-				{
-					renderer: coarse,
-					interactive: false,
-					weight: 1,
-					smoothFactor: 1,
-					color: token('--soft-ink'),
-					fillColor: token('--paper'),
-					fillOpacity: 1
-				}
-			).addTo(land);
-			L.polyline(coasts.borders.map(moved), {
-				renderer: coarse,
-				interactive: false,
-				weight: 1,
-				dashArray: '4 4',
-				color: token('--line')
-			}).addTo(land);
-		}
-	}
-	void atlas().then((found) => {
-		coasts = found;
-		drawLand();
-	}, ontrouble);
-
-	function drawRegion(): void {
+	const lookAround = (lon: number): void => {
+		around = lon;
+		land.draw(lon);
 		region.clearLayers();
-		L.geoJSON(regions as GeoJSON.FeatureCollection, {
-			interactive: false,
-			coordsToLatLng: ([lon = 0, lat = 0]) => L.latLng(latLng(near([lon, lat]))),
-			style: (one) => ({ className: `region-${one?.properties.is}`, weight: 1 }),
-			pointToLayer: (one, at) =>
-				L.marker(at, {
-					interactive: false,
-					keyboard: false,
-					icon: L.divIcon({
-						className: 'region-hill',
-						html: '<svg viewBox="0 0 12 10" width="12" height="10" aria-hidden="true"><path d="M1 9 L6 1 L11 9"/></svg>',
-						iconSize: [12, 10]
-					})
-				}).bindTooltip(String(one.properties.name), {
-					permanent: true,
-					direction: 'right',
-					className: 'region-name',
-					opacity: 1
-				})
-		}).addTo(region);
-	}
-	drawRegion();
-	const NAMES_FROM_ZOOM = 9;
+		regionsAround(lon).addTo(region);
+	};
+	lookAround(0);
 	const nameHills = (): void => void element.classList.toggle('far', map.getZoom() < NAMES_FROM_ZOOM);
 	map.on('zoomend', nameHills);
-
 	map.on('click', ({ latlng }) => onplace([latlng.lng, latlng.lat]));
 
-	function show({ signs: shownSigns, lines: shownLines }: ChartContent, fit: boolean): void {
-		const first = shownSigns[0]?.place ?? shownLines[0]?.places[0];
-		if (fit && first) {
-			around = first[0];
-			drawLand();
-			drawRegion();
-		}
+	function draw(content: ChartContent): void {
 		lines.clearLayers();
 		signs.clearLayers();
-		for (const { className, places } of shownLines)
-			L.polyline(run(places), { className, interactive: false, smoothFactor: 0.5 }).addTo(lines);
-		for (const { id, label, place, html, className, size, hangs, over } of shownSigns) {
-			const marker = L.marker(latLng(near(place)), {
-				title: label,
-				zIndexOffset: over,
-				icon: L.divIcon({
-					html,
-					className,
-					iconSize: [size[0], size[1]],
-					...(hangs ? { iconAnchor: [size[0] / 2, -UNDER] } : {})
-				})
-			})
-				.on('click', () => onsign(id))
-				.on('keypress', ({ originalEvent }) => originalEvent.key === 'Enter' && onsign(id))
+		for (const { className, places } of content.lines)
+			L.polyline(run(places, around), { className, interactive: false, smoothFactor: 0.5 }).addTo(lines);
+		for (const sign of content.signs) {
+			const marker = markerOf(sign, near(sign.place, around))
+				.on('click', () => onsign(sign.id))
+				.on('keypress', ({ originalEvent }) => originalEvent.key === 'Enter' && onsign(sign.id))
 				.addTo(signs);
 			// What stands in it, a number, would be read out in place of its title.
-			marker.getElement()?.setAttribute('aria-label', label);
+			marker.getElement()?.setAttribute('aria-label', sign.label);
 		}
-		if (!fit) return;
+	}
+	function bringIntoView(content: ChartContent): void {
 		const all = [
-			...shownSigns.map(({ place }) => latLng(near(place))),
-			...shownLines.flatMap(({ places }) => run(places))
+			...content.signs.map(({ place }) => near(place, around)),
+			...content.lines.flatMap(({ places }) => run(places, around))
 		];
 		if (all.length > 0)
 			map.fitBounds(L.latLngBounds(all), { padding: [36, 36], maxZoom: FIT_ZOOM, animate: false });
 		nameHills();
 	}
-	/** A line whose longitudes run on across the antimeridian. */
-	function run(places: readonly LatLon[]): L.LatLngTuple[] {
-		let before = around;
-		return places.map(([lon, lat]) => {
-			before = lon + TURN * Math.round((before - lon) / TURN);
-			return [Math.max(-MOST_LAT, Math.min(MOST_LAT, lat)), before];
-		});
-	}
 	const watcher = new ResizeObserver(() => map.invalidateSize({ animate: false }));
 	watcher.observe(element);
 	return {
-		show,
-		goTo: (place) => void map.setView(latLng(near(place)), Math.max(map.getZoom(), 10), { animate: smooth }),
+		show: (content, fit) => {
+			const first = content.signs[0]?.place ?? content.lines[0]?.places[0];
+			if (fit && first) lookAround(first[0]);
+			draw(content);
+			if (fit) bringIntoView(content);
+		},
+		goTo: (place) => void map.setView(near(place, around), Math.max(map.getZoom(), 10), { animate: smooth }),
 		middle: () => {
 			const { lng, lat } = map.getCenter();
 			return [lng, lat];
@@ -219,10 +152,7 @@ export function createChart(
 			tileLayer =
 				template === undefined ? undefined : L.tileLayer(template, { maxZoom: MOST_ZOOM }).addTo(map);
 		},
-		recolour: () => {
-			drawnFor = undefined;
-			drawLand();
-		},
+		recolour: land.recolour,
 		remove: () => {
 			watcher.disconnect();
 			map.remove();
