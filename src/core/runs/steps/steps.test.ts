@@ -212,8 +212,9 @@ describe('a dump', () => {
 	it('not quite empty: so much stays, and how much is doubtful', () => {
 		const key = stepsOf(dumped().setup).findLast(({ kind }) => kind === 'empty')!.key;
 		const level = levelOf(after(dumped({ [key]: { how: 'not-quite', leftL: 5 } })), 'grey');
-		expect(level.mean).toBeGreaterThan(4);
-		expect(level.mean).toBeLessThan(7);
+		// 5 L by sight; what a tank cannot hold less than moves the middle of the doubt up a little
+		expect(level.mean).toBeGreaterThan(4.5);
+		expect(level.mean).toBeLessThan(6);
 		expect(level.sd).toBeGreaterThan(1.5);
 	});
 });
