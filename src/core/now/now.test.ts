@@ -133,6 +133,31 @@ it('answers sensibly for any log and for odd rigs: no figure that is not a numbe
 	);
 });
 
+it('with a plan after one without, it is what it would have been at once', () => {
+	const services = [{ kind: 'water' as const }, { kind: 'grey' as const }, { kind: 'black' as const }];
+	const stop = (id: string, arrive: string, depart: string) => ({
+		id,
+		name: id,
+		arrive,
+		depart,
+		legKm: 4,
+		services
+	});
+	const stops = [
+		stop('near', '2027-05-02T08:00:00Z', '2027-05-02T09:00:00Z'),
+		stop('far', '2027-05-04T08:00:00Z', '2027-05-05T08:00:00Z')
+	];
+	const trip: Trip = { ...exactTrip, to: '2027-05-06', stops };
+	const book = logbookOf(freshStart(), exactRig, [trip]);
+	const [ahead, occasion] = [estimate(book, 'rig', nowMs), { trip, timeZone, paths: 60 }];
+	const without = assess(ahead, book, occasion);
+	const withPlan = assess(ahead, book, occasion, planTrip);
+	expect(withPlan.plan?.services.length).toBeGreaterThan(0);
+	expect(assess(ahead, book, occasion, planTrip, without)).toEqual(withPlan);
+	// What stands is not worked out again.
+	expect(assess(ahead, book, occasion, planTrip, without).forecast).toBe(without.forecast);
+});
+
 describe('what lies ahead', () => {
 	it('a jug adds its litres by the daily draw, however little is left: 20 L at 24 a day are 20 hours', () => {
 		const rig: Rig = { ...exactRig, tanks: [...exactRig.tanks, spareJug] };

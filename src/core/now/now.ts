@@ -62,17 +62,19 @@ function foundWords(
  * Puts every question of *Now* to an estimate.
  *
  * @param planTrip plans the trip, where one is at hand; without it everything else is answered
+ * @param before what was answered to the same about the same estimate, perhaps without a plan: what no plan changes stands
  */
 export function assess(
 	estimate: Estimate,
 	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries'>>,
 	{ trip, timeZone, paths, units }: Occasion,
-	planTrip?: PlanTrip
+	planTrip?: PlanTrip,
+	before?: Assessment
 ): Assessment {
 	const { rig } = estimate.model;
 	const { atMs, state } = estimate;
 	const levels = readLevels(estimate);
-	const foretold = forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
+	const foretold = before?.forecast ?? forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
 	const ahead = trip && planTrip?.(estimate, trip, logbook.entries ?? estimate.entries, units);
 	const { plan: planned, trip: lived = trip } = ahead ?? {};
 	const said = verdict({
@@ -99,10 +101,13 @@ export function assess(
 		...(planned ? { plan: planned } : {}),
 		...(ahead?.toDo ?? {}),
 		verdict: said,
-		prices: prices(estimate, dayAhead(estimate, aheadNow(estimate)), {
-			days: LOOK_AHEAD_DAYS,
-			about: said.binds
-		}),
+		prices:
+			before && before.verdict.binds === said.binds
+				? before.prices
+				: prices(estimate, dayAhead(estimate, aheadNow(estimate)), {
+						days: LOOK_AHEAD_DAYS,
+						about: said.binds
+					}),
 		...(ahead?.ration ? { ration: ahead.ration } : {}),
 		tanks: outlookOf(estimate, foretold, timeZone, said.binds, levels),
 		findings: findings(estimate, {

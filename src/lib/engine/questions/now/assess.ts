@@ -17,11 +17,14 @@ const assess = question({
 		}
 		const estimate = hand.estimate();
 		const { timeZone, units } = from;
+		const { known } = shared;
+		const before = known && JSON.stringify(known.from) === JSON.stringify(from) ? known.now : undefined;
 		const now = assessNow(
 			estimate,
 			{ trips: book.trips, entries: hand.entries },
 			{ trip: hand.trip(), timeZone, ...(units ? { units } : {}) },
-			shared.planTrip
+			shared.planTrip,
+			before
 		);
 		shared.known = { from, estimate, now };
 		return now;
