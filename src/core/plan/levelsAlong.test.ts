@@ -1,5 +1,12 @@
 import { expect, it } from 'vitest';
-import { exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import {
+	entry,
+	exactRig,
+	exactTrip,
+	freshStart,
+	logbookOf,
+	spareJug
+} from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
 import { levelsAlong, levelsAtStops, planProblemOf, workOut } from './index.js';
 
@@ -28,6 +35,22 @@ it('what is aboard at the stops of a plan: less on the way, full and empty after
 	expect(there?.onArrival.get('grey')).toBeCloseTo(40, 0);
 	expect(there?.onArrival.get('black')).toBeCloseTo(12, 0);
 	expect(there?.onDeparture.get('black')).toBeLessThan(1.5);
+});
+
+it('a jug’s water is aboard once: 100 L and 20 L less 48 L in two days are 72 L, all in the tank', () => {
+	const at = '2027-05-02T06:00:00Z';
+	const [arrive, depart] = ['2027-05-02T06:00:00Z', '2027-05-04T06:00:00Z'];
+	const camp = { id: 'camp', name: 'Camp', arrive, depart, legKm: 0, services: [] };
+	const end = { ...camp, id: 'end', arrive: depart, depart: '2027-05-04T07:00:00Z' };
+	const trip = { ...exactTrip, stops: [camp, end] };
+	const rig = { ...exactRig, tanks: [...exactRig.tanks, spareJug] };
+	const full = entry({ kind: 'mark', at, tank: 'jug', state: 'full' });
+	const known = estimate(logbookOf([...freshStart(at), full], rig, [trip]), 'rig', nowMs);
+	const [there] = levelsAtStops(workOut(planProblemOf(known, trip)));
+	expect(new Date(there?.departMs ?? 0).toISOString()).toBe('2027-05-04T06:00:00.000Z');
+	// A mark of full is sure to a litre.
+	expect(Math.abs((there?.onDeparture.get('main') ?? 0) - 72)).toBeLessThan(1);
+	expect(there?.onDeparture.get('jug')).toBeCloseTo(0, 6);
 });
 
 it('along the way a level falls evenly by the clock, and stands twice where it is served', () => {

@@ -2,7 +2,7 @@ import { meanOf, quantileOf } from '../numerics/index.js';
 import { cumulativeAt } from '../forecast/index.js';
 import { levelOf } from '../estimate/index.js';
 import { instantMs } from '../logbook/index.js';
-import { usableOf } from '../rig/index.js';
+import { tankById, usableOf } from '../rig/index.js';
 import { followTank } from './optimum/index.js';
 import type { Worked } from './plan.js';
 
@@ -78,13 +78,14 @@ export const levelsAlong = (worked: Worked, moments: readonly number[]): readonl
 /** What is expected in each tank at a stop of a plan, litres by tank id. */
 export interface LevelsAtStop {
 	readonly stop: string;
-	readonly atMs: number;
+	/** when one leaves it, ms; now, where one should have left */
+	readonly departMs: number;
 	readonly onArrival: ReadonlyMap<string, number>;
 	/** after the services taken there */
 	readonly onDeparture: ReadonlyMap<string, number>;
 }
 
-/** What is aboard at each stop still ahead, by a plan. Of water that is shared with jugs the tank holds what it can. */
+/** What is aboard at each stop still ahead, by a plan. Of water that is shared with jugs the tank holds what it can, they the rest. */
 export function levelsAtStops(worked: Worked): readonly LevelsAtStop[] {
 	const { problem } = worked;
 	const { estimate, trip, fromMs } = problem;
@@ -96,23 +97,28 @@ export function levelsAtStops(worked: Worked): readonly LevelsAtStop[] {
 	}));
 	const moments = times.flatMap(({ arriveMs, departMs }) => [arriveMs, departMs]);
 	const all = problem.tanks.map((tank, index) => ({
-		tank: tank.tank,
+		members: [tank.tank.id, ...tank.feeders].flatMap((id) => tankById(rig, id) ?? []),
 		levels: [...within(worked, index, moments)].map((one) => ({ ...one, meanL: meanOf(one.litres) }))
 	}));
 	const carried = new Map(rig.tanks.map(({ id }) => [id, levelOf(estimate, id).mean]));
 	const at = (ms: number, arriving: boolean): ReadonlyMap<string, number> => {
 		const litres = new Map(carried);
-		for (const { tank, levels } of all) {
+		for (const { members, levels } of all) {
 			const here = levels.filter((level) => level.ms === ms);
 			const level =
 				(arriving ? here.find(({ before }) => before) : here.findLast(({ before }) => !before)) ?? here[0];
-			if (level)
-				litres.set(tank.id, Math.min(level.meanL, tank.holds === 'fresh' ? usableOf(tank) : Infinity));
+			if (!level) continue;
+			let left = level.meanL;
+			for (const tank of members) {
+				const held = Math.min(left, tank.holds === 'fresh' ? usableOf(tank) : Infinity);
+				litres.set(tank.id, held);
+				left -= held;
+			}
 		}
 		return litres;
 	};
 	return stops.map(({ id }, i) => {
 		const { arriveMs = fromMs, departMs = fromMs } = times[i] ?? {};
-		return { stop: id, atMs: arriveMs, onArrival: at(arriveMs, true), onDeparture: at(departMs, false) };
+		return { stop: id, departMs, onArrival: at(arriveMs, true), onDeparture: at(departMs, false) };
 	});
 }

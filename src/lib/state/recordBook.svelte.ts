@@ -175,13 +175,13 @@ export const recallDemo = (app: App, book: RecordBook): Promise<void> =>
 
 async function recall(app: App, book: RecordBook): Promise<void> {
 	const rig = app.rig?.id;
-	const { day } = zonedTime(app.nowMs, app.timeZone);
-	if (rig === undefined || !isDemo(rig) || book.of(rig).some((kept) => kept.day < day)) return;
+	if (rig === undefined || !isDemo(rig)) return;
+	const today = zonedTime(app.nowMs, app.timeZone).day;
+	const kept = new Set(book.of(rig).map(({ day }) => day));
 	for (let ago = DEMO_DAYS; ago > 0; ago--) {
-		const foretold = await app.engine.ask(
-			'record/foretellAsOf',
-			zonedMs(dayPlus(day, -ago), app.timeZone, EVENING + 3)
-		);
+		const day = dayPlus(today, -ago);
+		if (kept.has(day)) continue;
+		const foretold = await app.engine.ask('record/foretellAsOf', zonedMs(day, app.timeZone, EVENING + 3));
 		if (foretold && foretold.rig === rig) await book.keep(foretold, app.timeZone);
 	}
 }

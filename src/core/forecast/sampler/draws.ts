@@ -49,13 +49,14 @@ interface Drawn {
 	readonly of: number;
 }
 
-/** Numbers of as many paths in the random order of a variable. */
+/** Values of as many paths in the random order of a variable; kept under what kind of values they are. */
 const shuffled = (
+	kind: 'slice' | 'normal',
 	{ seed, variable, of }: Drawn,
 	paths: number,
 	values: (path: number) => number
 ): Float64Array =>
-	keptDraw(`${variable} ${of} ${seed} ${paths}`, () => {
+	keptDraw(`${kind} ${variable} ${of} ${seed} ${paths}`, () => {
 		const random = chanceStream(seed, variable, of);
 		const out = Float64Array.from({ length: paths }, (_, path) => values(path));
 		for (let i = paths - 1; i > 0; i--) {
@@ -70,14 +71,14 @@ const shuffled = (
  * and Conover 1979): a variable's mean over all paths is then exact, and few paths do for a difference.
  */
 const slices = (drawn: Drawn, paths: number): Float64Array =>
-	shuffled(drawn, paths, (path) => (path + 0.5) / paths);
+	shuffled('slice', drawn, paths, (path) => (path + 0.5) / paths);
 
 /** The same as standard normals. */
 function normals(drawn: Drawn, paths: number): Float64Array {
 	const known = keptDraw(`normal ${paths}`, () =>
 		Float64Array.from({ length: paths }, (_, path) => normalQuantile((path + 0.5) / paths))
 	);
-	return shuffled(drawn, paths, (path) => known[path] as number);
+	return shuffled('normal', drawn, paths, (path) => known[path] as number);
 }
 
 /** A component of the belief, and the variable that it is drawn by. */

@@ -35,6 +35,8 @@ export interface PlannedTank {
 	readonly legComeL: readonly number[];
 	/** its place among the lanes of the course */
 	readonly lane: number;
+	/** the jugs that are a part of it, by id */
+	readonly feeders: readonly string[];
 }
 
 /** A leg driven after the beginning. */
@@ -170,7 +172,8 @@ function plannedTank(
 		come,
 		comeL: come.map(meanOf),
 		legComeL: arrivals.map((ms) => meanOf(cumulativeAt(course, lane, ms))),
-		lane
+		lane,
+		feeders: feeders.map(({ id }) => id)
 	};
 }
 

@@ -30,7 +30,7 @@
 					{ name: 'Now', when: '', litres: now },
 					...(stops.value ?? []).map((stop) => ({
 						name: app.tripAtHand?.stops.find(({ id }) => id === stop.stop)?.name ?? stop.stop,
-						when: `${dayText(zonedTime(stop.atMs, app.timeZone).day)}, leaving`,
+						when: `${dayText(zonedTime(stop.departMs, app.timeZone).day)}, leaving`,
 						litres: stop.onDeparture
 					})),
 					{ name: 'Everything full', when: 'the most it can come to', litres: fullLoad(rig) }

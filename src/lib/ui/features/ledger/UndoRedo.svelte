@@ -6,6 +6,7 @@
 		onundo: () => void;
 		onredo: () => void;
 	}
+	/** What was done last is undone, and done again. */
 	const { last, canRedo, onundo, onredo }: Props = $props();
 </script>
 
