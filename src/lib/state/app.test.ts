@@ -72,6 +72,18 @@ describe('what a person does', () => {
 		await logging;
 		expect(seen).toEqual([1]);
 	});
+	it('undo pressed while the last act is still being stored takes back that one, not the one before', async () => {
+		const { app } = await begun();
+		await app.commands.log(wash, 'First');
+		void app.commands.log(wash, 'Second');
+		expect((await app.commands.undo())?.label).toBe('Second');
+		expect(lastOf(app).void).toBe(true);
+		// What undo needs for a correction is loaded first: it is being done all the same.
+		void app.commands.correct('rig', exactRig, { ...exactRig, crew: 4 }, 'Crew');
+		expect((await app.commands.undo())?.label).toBe('Crew');
+		expect(app.rig?.crew).toBe(exactRig.crew);
+		expect((await app.commands.undo())?.label).toBe('First');
+	});
 	it('undoing leaves alone what was changed again since', async () => {
 		const { app } = await begun();
 		const [first] = start.entries;

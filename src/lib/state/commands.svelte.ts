@@ -38,6 +38,8 @@ export class Commands {
 	readonly history = new History();
 	readonly #records: Records;
 	readonly #here: Surroundings;
+	/** the last thing done, on its way to the store: until it is there it is not among what can be taken back */
+	#doing: Promise<unknown> = Promise.resolve();
 
 	constructor(records: Records, here: Surroundings) {
 		this.#records = records;
@@ -73,7 +75,17 @@ export class Commands {
 	}
 
 	/** Does something that can be undone. Resolves with true once it is durable. */
-	async do(edits: readonly Edit[], label: string): Promise<boolean> {
+	do(edits: readonly Edit[], label: string): Promise<boolean> {
+		return this.#doingNow(() => this.#do(edits, label));
+	}
+
+	#doingNow<T>(act: () => Promise<T>): Promise<T> {
+		const doing = act();
+		this.#doing = doing;
+		return doing;
+	}
+
+	async #do(edits: readonly Edit[], label: string): Promise<boolean> {
 		const steps = new Map<Edit, HistoryStep>();
 		const watched = edits.map((edit) =>
 			editOf(edit.kind, edit.id, (newest) => {
@@ -127,45 +139,55 @@ export class Commands {
 	 *
 	 * @param known conflicts that the person has been told of: there this change stands
 	 */
-	async correct<K extends Kind>(
+	correct<K extends Kind>(
 		kind: K,
 		base: RecordTypes[K] | undefined,
 		value: RecordTypes[K],
 		label: string,
 		known: readonly Conflict[] = []
 	): Promise<Corrected> {
-		const { correcting } = await revising();
-		const { edit, conflicts } = correcting(kind, base, value, this.#here.now(), known);
-		const kept = await this.do([edit], label);
-		return { kept: kept && conflicts().length === 0, conflicts: conflicts() };
+		return this.#doingNow(async () => {
+			const { correcting } = await revising();
+			const { edit, conflicts } = correcting(kind, base, value, this.#here.now(), known);
+			const kept = await this.do([edit], label);
+			return { kept: kept && conflicts().length === 0, conflicts: conflicts() };
+		});
 	}
 
 	/** Takes entries out of account, or brings them back; other records may be put in the same act. */
-	async setVoid(
+	setVoid(
 		ids: readonly string[],
 		isVoid: boolean,
 		label: string,
 		also: readonly Change[] = []
 	): Promise<boolean> {
-		const { voiding } = await revising();
-		const edits = ids.map((id) => voiding(id, isVoid, this.#here.now()));
-		return this.do([...edits, ...puttingEdits(also)], label);
+		return this.#doingNow(async () => {
+			const { voiding } = await revising();
+			const edits = ids.map((id) => voiding(id, isVoid, this.#here.now()));
+			return this.do([...edits, ...puttingEdits(also)], label);
+		});
 	}
 
 	/** Does what mends a finding. */
-	async mend(mend: FindingMend, label: string): Promise<boolean> {
-		const { mending } = await revising();
-		const stands = (entry: string): boolean => this.#records.standing('entry', entry) !== undefined;
-		return mending(this, mend, label, this.#here.rig(), stands);
+	mend(mend: FindingMend, label: string): Promise<boolean> {
+		return this.#doingNow(async () => {
+			const { mending } = await revising();
+			const stands = (entry: string): boolean => this.#records.standing('entry', entry) !== undefined;
+			return mending(this, mend, label, this.#here.rig(), stands);
+		});
 	}
 
+	/** Takes back what was done last, also where that is not stored yet. */
 	async undo(): Promise<Act | undefined> {
+		await Promise.allSettled([this.#doing]);
 		const act = this.history.takeDone();
 		if (act) await this.#write((await revising()).undoing(act, this.#here.now()), act.label);
 		return act;
 	}
 
+	/** Does again what was taken back last. */
 	async redo(): Promise<Act | undefined> {
+		await Promise.allSettled([this.#doing]);
 		const act = this.history.takeUndone();
 		if (act) await this.#write((await revising()).redoing(act, this.#here.now()), act.label);
 		return act;
@@ -179,10 +201,12 @@ export class Commands {
 	}
 
 	/** Takes in what another logbook would change here; where a record was changed meanwhile, the later edit counts. */
-	async takeIn(changes: readonly Change[], label: string): Promise<boolean> {
-		if (changes.length === 0) return true;
-		const { takingIn } = await import('./keeping');
-		return this.do(takingIn(changes), label);
+	takeIn(changes: readonly Change[], label: string): Promise<boolean> {
+		return this.#doingNow(async () => {
+			if (changes.length === 0) return true;
+			const { takingIn } = await import('./keeping');
+			return this.do(takingIn(changes), label);
+		});
 	}
 
 	/** Forgets what could be undone, tried again or said. */
