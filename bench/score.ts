@@ -58,7 +58,7 @@ interface Sums {
 }
 
 /** Levels at rising moments of one logbook, each entry replayed once, or once more when its way of writing shows. */
-function levelsOver(logbook: Logbook): (atMs: number) => Levels {
+export function levelsOver(logbook: Logbook): (atMs: number) => Levels {
 	const rig = logbook.rigs[0]!;
 	const entries = inOrder(logbook.entries);
 	const replays = new Map<number, Replay>();

@@ -39,7 +39,30 @@ export interface Manner {
 	readonly jugs?: boolean;
 	/** guests come for some days in the middle */
 	readonly guests?: boolean;
+	/** times as much is done as the rig says; once when absent */
+	readonly pace?: number;
+	/** times as much is done on Saturdays and Sundays as on other days, the week being as the rig says */
+	readonly weekends?: number;
 }
+
+/** What people have and write who live otherwise than their rig says. */
+const WAYS: readonly Manner[] = [
+	{ name: 'meter daily, nothing logged', logged: 0, meter: 'pump', meterEvery: 1 },
+	{ name: 'meter daily, 90 % logged', logged: 0.9, meter: 'pump', meterEvery: 1 },
+	{ name: 'lights only', logged: 0, gauges: 'lights' },
+	{ name: 'fills and dumps only', logged: 0 },
+	{ name: 'all logged', logged: 1 }
+];
+
+/** The paces of households, of what their rigs say, and weeks that are not all alike: the classes of lives. */
+export const LIVES: readonly Manner[] = [
+	...[0.5, 0.75, 1, 1.3, 1.7].flatMap((pace) =>
+		WAYS.map((way): Manner => ({ ...way, name: `${pace} times: ${way.name}`, pace }))
+	),
+	...[WAYS[4], WAYS[0]].flatMap((way): readonly Manner[] =>
+		way ? [{ ...way, name: `weekends 2.5 times a workday: ${way.name}`, weekends: 2.5 }] : []
+	)
+];
 
 /** The classes of logbooks that the engine is judged on. */
 export const MANNERS: readonly Manner[] = [

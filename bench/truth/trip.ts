@@ -22,7 +22,7 @@ export interface Case {
 	/** what really left fresh and when; and the litres of a day as its habits truly are */
 	readonly drawn: readonly { readonly atMs: number; readonly litres: number }[];
 	readonly litresADay: number;
-	/** when the first tank bound after the last service; absent while services go on */
+	/** when the first tank bound after the last service, or under a plan; absent while services go on */
 	readonly boundMs?: number;
 	/** what is true at the moment from which a plan is lived, and the share of a planned trip's end that came; see `Planned` */
 	readonly planned?: Truth & { readonly bound: boolean };
@@ -60,6 +60,12 @@ export interface LivedPlan {
 	};
 }
 
+/** How much of a usual day a day of the week is, in the mean of the week once. */
+function weekdayFactor({ weekends = 1 }: Manner, midnightMs: number): number {
+	const day = new Date(midnightMs + ZONE_MS).getUTCDay();
+	return ((day === 0 || day === 6 ? weekends : 1) * 7) / (5 + 2 * weekends);
+}
+
 const binds = (tank: Tank, litres: number): boolean =>
 	tank.holds === 'fresh' ? litres <= bindsAt(tank) : litres >= bindsAt(tank);
 
@@ -75,7 +81,7 @@ function trueHabits(rig: Rig, manner: Manner, random: Random, between: Between):
 			habit,
 			litres: Math.max(0.2 * mean, mean + ofMean * sd * random.normal()),
 			scatter: ofTimes * sd,
-			often: habit.often.times * aboutOne(WORLD.often, random),
+			often: habit.often.times * (manner.pace ?? 1) * aboutOne(WORLD.often, random),
 			written:
 				manner.only !== undefined && habit.id !== manner.only
 					? 0
@@ -136,7 +142,7 @@ export function drawCase(
 		if (guests && day === guests.from) at(midnight + 4 * HOUR, (ms) => trip.crew(ms, rig.crew + 2));
 		if (guests && day === guests.to) at(midnight + 4 * HOUR, (ms) => trip.crew(ms, rig.crew));
 		const persons = rig.crew + (visiting ? 2 : 0);
-		const differs = aboutOne(WORLD.dayDiffers, random);
+		const differs = aboutOne(WORLD.dayDiffers, random) * weekdayFactor(manner, midnight);
 		for (const one of habits) {
 			const own = aboutOne(WORLD.habitDayDiffers, random);
 			const rate = one.often * (one.habit.often.per === 'person-day' ? persons : 1);
@@ -170,7 +176,7 @@ export function drawCase(
 	}
 	happenings.sort((a, b) => a.atMs - b.atMs);
 	let then: (Truth & { readonly acts: readonly ServiceAct[] }) | undefined;
-	let [sinceMs, bound] = [-Infinity, false];
+	let sinceMs = -Infinity;
 	const bindsNow = (): boolean =>
 		rig.tanks.some((tank) => !tank.feeds && binds(tank, trip.litresIn(tank.id)));
 	for (const { atMs, what } of happenings) {
@@ -182,7 +188,7 @@ export function drawCase(
 					for (const act of plan.again?.acts(logbookSoFar(), again) ?? []) trip.serve(act);
 			if (atMs >= plan.toMs) break;
 			what();
-			bound ||= bindsNow();
+			if (bindsNow()) boundMs ??= atMs;
 			continue;
 		}
 		what();
@@ -274,7 +280,7 @@ export function drawCase(
 			smallADay
 		),
 		...(boundMs === undefined ? {} : { boundMs }),
-		...(then ? { planned: { ...then, bound } } : {}),
+		...(then ? { planned: { ...then, bound: boundMs !== undefined } } : {}),
 		...(trip.missed ? { missed: trip.missed } : {})
 	};
 }

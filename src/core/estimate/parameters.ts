@@ -32,7 +32,9 @@ export const jugDropsShare = 0.007;
 export const emptySdShare = 0.001;
 /** share of the last digit. Deviation of a uniform rounding, 1/√12. */
 export const roundingSdDigits = 0.29;
-/** share of the usual cadence. Doubt of `often` where the rig gives none; calibration. */
+/** logarithm. A household's pace against what its rig says: nine in ten live between half and double, ln 2 / 1.645. File format. */
+export const paceSdLog = 0.42;
+/** share of the usual cadence. Doubt of `often` where the rig gives none, beside the pace of the household; calibration. */
 export const cadenceSdShare = 0.24;
 /** share of a day. Days differ from each other as a whole; calibration. */
 export const dayFactorSd = 0.2;
@@ -88,6 +90,8 @@ export const sleepsAtHour = 23;
 export const nightUseShare = 0.04;
 /** share of usableL. How far below empty or above full a belief may run before an entry must be missing; calibration. */
 export const impossibleBeyondShare = 0.06;
+/** chance. A tank was not run dry and did not back up, if that is at least so likely; else an entry is missing; calibration. */
+export const withinLeastChance = 0.05;
 /** chance. That a doubted reading is right while nothing else settles it. */
 export const missedEntryPrior = 0.25;
 /** chance. The same for a gauge that moved as after a fill or dump when one was due; calibration. */

@@ -1,10 +1,11 @@
 import type { Gaussian } from '../../numerics/index.js';
 import { regimeKeyOf, useInLog, type KeyedRegime } from '../inputs/index.js';
 import { priorBelief, type Model } from '../model/index.js';
-import { countedStreams, rateMeasurements, type RateMeasurement } from './countMeasurements.js';
+import { rateMeasurements, type RateMeasurement } from './countMeasurements.js';
 import { changesOften, countedHabits, type Counts } from './counts.js';
 import type { Doubt, DoubtedReading, Imbalance } from './doubts.js';
 import type { InstrumentHistory } from './instrumentHistory.js';
+import { posterior } from './posterior.js';
 
 /**
  * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOfState` makes one that
@@ -101,12 +102,10 @@ export const countsNow = ({ atMs, times, days, personDays, risen }: FilterState)
 export function recount(model: Model, state: FilterState): void {
 	const { belief, learned } = state;
 	const { unlogged } = useInLog(countedHabits(model, belief, learned));
-	const streams = countedStreams(model);
 	state.rates = rateMeasurements(model, unlogged);
-	state.unloggedL = model.streams.map((stream) => {
-		const at = streams.indexOf(stream);
-		return Math.max(0, (at < 0 ? belief.mean[stream.index] : unlogged.mean[at]) ?? 0);
-	});
+	// What readings say of the rates counts, too: how much use scatters goes by all that is known of it.
+	const { mean } = posterior(state);
+	state.unloggedL = model.streams.map(({ index }) => Math.max(0, mean[index] ?? 0));
 }
 
 /** A pool's level was looked at and is known: what was suspected of it before is settled. */

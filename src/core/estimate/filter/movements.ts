@@ -3,6 +3,8 @@ import type { NewRow, Sparse } from '../../numerics/index.js';
 import { emptyOfPool, fullOf, type KnownLevel, type Model, type Pool } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { settled, type FilterState } from './filterState.js';
+import { intervalUpdate } from './measurementUpdate.js';
+import { posterior } from './posterior.js';
 
 /** What a moved amount is good for when the entry does not say, litres, as a standard deviation. */
 const sdOfMovedLitres = (litres: number): number =>
@@ -75,6 +77,34 @@ function applyMovement(model: Model, state: FilterState, movement: Movement): vo
 
 const poolOf = (model: Model, tank: string): Pool | undefined => model.places.get(tank)?.pool;
 
+/**
+ * Before it was filled to the brim, a tank held no less than nothing, and before it was emptied, no more than serves:
+ * nobody pumped air or backed up and wrote nothing of it. Said once of each stretch from brim to brim, it tells of the pace
+ * of those who write nothing else. Where the account runs far beyond, an entry is missing: then it tells nothing.
+ */
+function wasWithin(state: FilterState, pool: Pool): void {
+	const fresh = pool.tanks[0]?.holds === 'fresh';
+	const h: Sparse =
+		fresh || pool.usableRow === undefined
+			? [[pool.index, 1]]
+			: [
+					[pool.index, 1],
+					[pool.usableRow, -1]
+				];
+	const top = pool.usableRow === undefined ? pool.usableL : 0;
+	intervalUpdate(
+		state.belief,
+		posterior(state),
+		{
+			h,
+			from: fresh ? 0 : -Infinity,
+			to: fresh ? Infinity : top,
+			sd: PARAMETERS.impossibleBeyondShare * pool.usableL
+		},
+		PARAMETERS.withinLeastChance
+	);
+}
+
 /** Water came in from a tap: so much, or to the brim. */
 export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill'>): void {
 	const into = poolOf(model, entry.tank);
@@ -82,6 +112,7 @@ export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill
 	const meters = model.rig.instruments.filter(
 		(i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank
 	);
+	if (entry.to === 'full') wasWithin(state, into);
 	applyMovement(model, state, {
 		into,
 		settles: entry.to === 'full' ? fullOf(into) : undefined,
@@ -95,6 +126,7 @@ export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill
 export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump'>): void {
 	const out = poolOf(model, entry.tank);
 	if (!out) return;
+	if (entry.to === 'empty') wasWithin(state, out);
 	applyMovement(model, state, {
 		out,
 		settles: entry.to === 'empty' ? drainedTo(out, entry.leftL) : undefined,

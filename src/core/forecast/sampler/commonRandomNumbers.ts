@@ -12,7 +12,8 @@ const VARIABLES = [
 	'times',
 	'amount',
 	'left',
-	'served'
+	'served',
+	'pace'
 ] as const;
 /** What has a stream of chance of its own. */
 export type Variable = (typeof VARIABLES)[number];

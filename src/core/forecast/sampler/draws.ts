@@ -150,6 +150,7 @@ export function drawPaths(
 	);
 	const { inflation: spread = 1 } = estimate;
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
+	const pace = normals({ seed, variable: 'pace', of: 0 }, paths);
 	return {
 		spread,
 		usable,
@@ -168,7 +169,11 @@ export function drawPaths(
 			return z.map((value, path) => {
 				// nothing less than nothing goes unwritten: what is then written is no more for it
 				const unloggedL = rate ? Math.max(0, rate[path] as number) - believedL : 0;
-				const perDay = cadence.timesPerDay + cadence.perUnloggedL * unloggedL + cadence.ownSd * value;
+				const perDay =
+					cadence.timesPerDay +
+					cadence.perUnloggedL * unloggedL +
+					cadence.perPace * (pace[path] as number) +
+					cadence.ownSd * value;
 				return rarer > 0 ? Math.max(0, perDay) / rarer : 0;
 			});
 		}),

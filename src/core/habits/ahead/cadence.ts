@@ -33,6 +33,8 @@ export interface Cadence {
 	readonly sd: number;
 	/** times a day more or less for each litre per exposure that goes unlogged above what is believed of it */
 	readonly perUnloggedL: number;
+	/** times a day more or less for each deviation of what all habits have in common beside that: the household's pace */
+	readonly perPace: number;
 	/** the doubt that is left when that is known */
 	readonly ownSd: number;
 	/** what measures of rarity make of it, a factor that is in the figures above */
@@ -144,7 +146,7 @@ function written({ often }: Habit, exposure: number, times: number): Logged {
 	const share = often.sd === undefined || often.times === 0 ? cadenceSdShare : often.sd / often.times;
 	const k = 1 / Math.max(share, 1e-3) ** 2;
 	const mean = (often.times * (k + times)) / (k + often.times * exposure);
-	return { mean, perUnloggedL: 0, sd: mean / Math.sqrt(k + times) };
+	return { mean, perUnloggedL: 0, perPace: 0, sd: mean / Math.sqrt(k + times) };
 }
 
 /** Litres of one time as believed, never quite nothing. */
@@ -166,18 +168,18 @@ export function cadencesAhead(
 	const { unlogged, logged } = useInLog(countedHabits(model, belief, log));
 	const counted = statedRate ? [] : streams.filter(({ habit }) => habit);
 	return rig.habits.map((habit): Cadence => {
-		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, ownSd: 0, rarer: 1 };
+		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer: 1 };
 		const perPerson = habit.often.per === 'person-day';
 		const at = counted.findIndex((stream) => stream.habit === habit);
 		const settled = habit.often.sd === 0 && at < 0;
 		const rarer = rarityOf(rig, habit.id, measures);
 		const scale = rarer * (perPerson ? persons : persons > 0 ? 1 : 0) * riseOf(habit, climate);
-		if (settled) return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, ownSd: 0, rarer };
+		if (settled) return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer };
 		// An exact cadence is known in all: what goes unwritten is not written.
 		const each = litresEachOf(estimate, habit);
 		const exact =
 			habit.often.sd === 0
-				? { mean: habit.often.times - (unlogged.mean[at] ?? 0) / each, perUnloggedL: -1 / each, sd: 0 }
+				? { mean: habit.often.times - (unlogged.mean[at] ?? 0) / each, perUnloggedL: -1 / each, perPace: 0, sd: 0 }
 				: undefined;
 		const own =
 			exact ?? logged[at] ?? written(habit, exposureTo(log, habit, perPerson), log.times.get(habit.id) ?? 0);
@@ -188,8 +190,9 @@ export function cadencesAhead(
 		const mean = own.mean + own.perUnloggedL * (unwritten.mean - (unlogged.mean[at] ?? 0));
 		return {
 			timesPerDay: Math.max(0, scale * mean),
-			sd: scale * Math.hypot(own.sd, own.perUnloggedL * unwritten.sd),
+			sd: scale * Math.hypot(own.sd, own.perPace, own.perUnloggedL * unwritten.sd),
 			perUnloggedL: scale * own.perUnloggedL,
+			perPace: scale * own.perPace,
 			ownSd: scale * own.sd,
 			rarer
 		};
