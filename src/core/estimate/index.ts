@@ -3,6 +3,7 @@ export { expectedMeter } from './expectedMeter.js';
 export {
 	changesOften,
 	countedHabits,
+	evidenceOf,
 	exposureTo,
 	ReplayStopped,
 	type Counts,

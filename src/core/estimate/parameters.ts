@@ -58,8 +58,9 @@ export const broadPriorSdShare = 2.5;
 export const statedMixSdShare = 0.35;
 /** share of a variance. Rare lumps are skewed: a normal needs more to hold nine in ten of them; calibration. */
 export const rareLumpsVarianceShare = 1;
-/** share of the usual litres, per √day. People grow careless or careful; calibration. */
-export const rateWalkSdSharePerRootDay = 0.06;
+/** share of the litres believed, per √day, and the share of the usual litres that is least. People grow careless or careful; calibration. */
+export const rateWalkSdSharePerRootDay = 0.05;
+export const rateWalkLeastShare = 0.3;
 /** L. One use in a rig without habits: between hands and a wash-up. */
 export const anyLumpL = 3;
 /** L per person and day. Use in a rig without habits: modest living off-grid. */

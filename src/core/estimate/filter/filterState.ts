@@ -1,7 +1,7 @@
 import type { Gaussian } from '../../numerics/index.js';
 import { regimeKeyOf, useInLog, type KeyedRegime } from '../inputs/index.js';
 import { priorBelief, type Model } from '../model/index.js';
-import { rateMeasurements, type RateMeasurement } from './countMeasurements.js';
+import { evidenceOf, rateMeasurements, type RateMeasurement } from './countMeasurements.js';
 import { changesOften, countedHabits, type Counts } from './counts.js';
 import type { Doubt, DoubtedReading, Imbalance } from './doubts.js';
 import type { InstrumentHistory } from './instrumentHistory.js';
@@ -101,8 +101,8 @@ export const countsNow = ({ atMs, times, days, personDays, risen }: FilterState)
 /** Brings what the log's counts say up to date; they set how much unlogged use scatters, too. */
 export function recount(model: Model, state: FilterState): void {
 	const { belief, learned } = state;
-	const { unlogged } = useInLog(countedHabits(model, belief, learned));
-	state.rates = rateMeasurements(model, unlogged);
+	const { unlogged } = useInLog(countedHabits(model, belief, learned), evidenceOf(model, belief));
+	state.rates = rateMeasurements(model, belief, unlogged);
 	// What readings say of the rates counts, too: how much use scatters goes by all that is known of it.
 	const { mean } = posterior(state);
 	state.unloggedL = model.streams.map(({ index }) => Math.max(0, mean[index] ?? 0));

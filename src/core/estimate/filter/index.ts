@@ -1,5 +1,6 @@
 export { bandOf, levelBelieved, levelWithin, placeOf, usableNow, type Band } from './constrainedLevel.js';
 export { changesOften, countedHabits, exposureTo, type Counts } from './counts.js';
+export { evidenceOf } from './countMeasurements.js';
 export type { Doubt, DoubtCause, DoubtedReading, Imbalance } from './doubts.js';
 export { continueFrom, estimateFrom, type Checkpoint, type Estimate } from './estimateAt.js';
 export { copyOfState, initialState, settled, type FilterState } from './filterState.js';

@@ -104,7 +104,7 @@ function flowFor(
 	const variances = new Float64Array(count);
 	const together = new Float64Array(count);
 	for (let s = 0; s < count; s++) {
-		const { lumpL, broad, index } = streams[s] as Stream;
+		const { lumpL, broad, index, usualL } = streams[s] as Stream;
 		if (broad.sd === 0 || exposure[s] === 0) continue;
 		// Unlogged uses come at random, each a lump: the variance of a compound Poisson process; and each habit has its
 		// busy and quiet days.
@@ -112,7 +112,7 @@ function flowFor(
 		variances[s] = amount * lumpL * skew + (PARAMETERS.habitDayFactorSd * amount) ** 2 / days;
 		// A day is a busy or a quiet one for all of it.
 		together[s] = (PARAMETERS.dayFactorSd * amount) / Math.sqrt(days);
-		const scale = model.statedRate ? broad.sd : broad.sd / PARAMETERS.broadPriorSdShare;
+		const scale = model.statedRate ? broad.sd : Math.max(unlogged[s] as number, PARAMETERS.rateWalkLeastShare * usualL);
 		belief.addNoiseAt(index, (PARAMETERS.rateWalkSdSharePerRootDay * scale) ** 2 * days);
 	}
 	belief.addNetworkNoise(network, variances, together);

@@ -3,5 +3,6 @@ export { climateOf, riseOf, USUAL_CLIMATE, type Climate } from './climate.js';
 export { crewOf, crewWith, personDays, personsAt, type Crew } from './crew.js';
 export { hookUpsOf, type HookUp } from './hookUps.js';
 export { cached, regimeKey, regimeKeyOf, type KeyedRegime } from './regime.js';
-export { useInLog, type HabitCount, type Logged, type Unlogged } from './unloggedUse.js';
+export { type HabitCount } from './paceGrid.js';
+export { useInLog, type Logged, type RateEvidence, type Unlogged, type UseInLog } from './unloggedUse.js';
 export { wakingDaysOf } from './wakingDays.js';

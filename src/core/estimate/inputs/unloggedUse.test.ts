@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import type { Entry, Rig } from '../../logbook/index.js';
 import { estimate, readLevels } from '../index.js';
-import { OWN_SHARE, SHARES, useInLog } from './unloggedUse.js';
+import { OWN_SHARE, SHARES } from './paceGrid.js';
+import { useInLog } from './unloggedUse.js';
 
 /** Nothing is stated of unlogged use; habits are doubtful. */
 const rig: Rig = {

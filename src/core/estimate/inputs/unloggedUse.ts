@@ -1,5 +1,5 @@
-import { lnGamma } from '../../numerics/index.js';
-import * as PARAMETERS from '../parameters.js';
+import { cholesky, inverseOf, Matrix } from '../../numerics/index.js';
+import { countAtNodes, NODES, type CountAtNode, type HabitCount } from './paceGrid.js';
 
 /** What the log so far says of how much is not written down, by habit: means and covariance, row by row. */
 export interface Unlogged {
@@ -24,216 +24,131 @@ export interface UseInLog {
 	readonly logged: readonly Logged[];
 }
 
-/** One habit in the log. */
-export interface HabitCount {
-	/** times per exposure by the rig's own word, and the doubt of that as a share; 0 where it is exact */
-	readonly usual: number;
-	readonly cadenceSd: number;
-	/** how often it was written down */
-	readonly times: number;
-	/** person-days or days lived with a log */
-	readonly exposure: number;
-	/** times a day by the rig's own word, for all who are aboard */
-	readonly perDay: number;
-	/** litres of one time as believed now */
-	readonly litres: number;
-}
-
-/** Shares of uses that people write down, and how common each is before anything is known of them. */
-export const SHARES: readonly (readonly [share: number, chance: number])[] = [
-	[1, 0.25],
-	[0.98, 0.09],
-	[0.95, 0.085],
-	[0.9, 0.08],
-	[0.8, 0.09],
-	[0.7, 0.09],
-	[0.6, 0.08],
-	[0.5, 0.07],
-	[0.4, 0.05],
-	[0.3, 0.045],
-	[0.2, 0.02],
-	[0.1, 0.01],
-	[0, 0.04]
-];
-const GRID = SHARES.length;
-
-/**
- * How likely one habit's own share is, given that of all habits together: a beta distribution about it, on the same
- * grid. Who writes down everything, or nothing, does so with every habit.
- */
-export const OWN_SHARE: readonly (readonly number[])[] = SHARES.map(([all]) => {
-	const [a, b] = [
-		PARAMETERS.writingConcentrationWritings * all,
-		PARAMETERS.writingConcentrationWritings * (1 - all)
-	];
-	const edges = SHARES.map(([share], i) => [
-		(share + (SHARES[i + 1]?.[0] ?? share)) / 2,
-		(share + (SHARES[i - 1]?.[0] ?? share)) / 2
-	]);
-	const weights = SHARES.map(([share], i) => {
-		if (all === 0 || all === 1) return share === all ? 1 : 0;
-		const [from = 0, to = 1] = edges[i] ?? [];
-		const middle = (from + to) / 2;
-		return (to - from) * middle ** (a - 1) * (1 - middle) ** (b - 1);
-	});
-	const sum = weights.reduce((total, weight) => total + weight, 0);
-	return weights.map((weight) => weight / sum);
-});
-
-/**
- * Paces of a household against what its rig says: of all it does as much more or less. How common each is before anything
- * is known: lognormal, nine in ten between half and double.
- */
-const PACE_STEPS = 9;
-const PACES: readonly (readonly [pace: number, chance: number])[] = (() => {
-	const nodes = Array.from({ length: PACE_STEPS }, (_, i) => (2.4 * (2 * i - PACE_STEPS + 1)) / (PACE_STEPS - 1));
-	const sum = nodes.reduce((total, z) => total + Math.exp(-(z ** 2) / 2), 0);
-	return nodes.map((z) => [PARAMETERS.paceSdLog * z, Math.exp(-(z ** 2) / 2) / sum] as const);
-})();
-/** The common grid: each pace with each common share. */
-const NODES = PACES.flatMap(([logPace, likely], z) =>
-	SHARES.map(([, chance], g) => ({ z, g, logPace, chance: likely * chance }))
-);
-
-/** Log likelihood of a count (negative binomial: a Poisson number whose rate is known to some share), less constants. */
-function logChance(k: number, seen: number, expected: number, lnGammas: number): number {
-	if (expected === 0) return seen > 0 ? -Infinity : 0;
-	return lnGammas + k * Math.log(k / (k + expected)) + seen * Math.log(expected / (k + expected));
-}
-
-/** Sums over the chances of one habit: of the chance, of what is missing, of what is written, and their products. */
-interface Sums {
-	readonly chance: number;
-	readonly missing: number;
-	readonly written: number;
-	readonly missing2: number;
-	readonly both: number;
-	readonly written2: number;
-}
-
-/** What one habit's count says at each pace, for each chance that all habits have in common. */
-function sumsOf({ usual, cadenceSd, times, exposure, perDay, litres }: HabitCount): readonly Sums[] {
-	const k = 1 / Math.max(cadenceSd, 0.02) ** 2;
-	// Days differ, so that counts spread more than a Poisson's: as if fewer were seen.
-	const spread = 1 + perDay * (PARAMETERS.dayFactorSd ** 2 + PARAMETERS.habitDayFactorSd ** 2);
-	const seen = times / spread;
-	const lnGammas = lnGamma(k + seen) - lnGamma(k);
-	const own = PACES.map(([logPace]) => {
-		// What is said to be exact keeps no pace but its own.
-		const usually = cadenceSd > 0 ? usual * Math.exp(logPace) : usual;
-		return SHARES.map(([p]) => {
-			const expected = (p * usually * exposure) / spread;
-			const rate = (usually * (k + seen)) / (k + expected);
-			return {
-				log: logChance(k, seen, expected, lnGammas),
-				missing: (1 - p) * rate * litres,
-				written: p * rate
-			};
-		});
-	});
-	/** mean square over square of the mean: the rate is known to some share */
-	const square = 1 + 1 / (k + seen);
-	const most = Math.max(...own.map((row) => Math.max(...row.map(({ log }) => log))));
-	const likely = own.map((row) => row.map(({ log }) => (most === -Infinity ? 1 : Math.exp(log - most))));
-	return NODES.map(({ z, g: common }): Sums => {
-		const [kernel, at, chances] = [OWN_SHARE[common] ?? [], own[z] ?? [], likely[z] ?? []];
-		let [chance, missing, written, missing2, both, written2] = [0, 0, 0, 0, 0, 0];
-		for (let g = 0; g < GRID; g++) {
-			const weight = (kernel[g] as number) * (chances[g] as number);
-			if (weight === 0) continue;
-			const one = at[g] as (typeof at)[number];
-			chance += weight;
-			missing += weight * one.missing;
-			written += weight * one.written;
-			missing2 += weight * one.missing ** 2 * square;
-			both += weight * one.missing * one.written * square;
-			written2 += weight * one.written ** 2 * square;
-		}
-		if (!(chance > 0)) return { chance, missing, written, missing2, both, written2 };
-		return {
-			chance,
-			missing: missing / chance,
-			written: written / chance,
-			missing2: missing2 / chance,
-			both: both / chance,
-			written2: written2 / chance
-		};
-	});
+/** What readings say of what goes unlogged, beside the counts: a normal likelihood of the rates, by its information. */
+export interface RateEvidence {
+	readonly information: Matrix;
+	/** information · rates */
+	readonly weighted: Float64Array;
 }
 
 /** Less likely than this is not reckoned with. */
 const UNLIKELY = 1e-9;
 
-/**
- * Unlogged litres per exposure of each habit, and how often it is written down, from how often it was logged and how often it
- * usually happens. Uses come at random at a rate λ that `often` knows to some share (a gamma prior) about the pace of the
- * household, which is the same for all its habits; each is written down with a chance of its habit, which lies about one that
- * all habits have in common; all three are unknown. For each pace and chance on a grid the counts are negative binomial,
- * which weighs it; given the chance p, λ is gamma again, and what is unlogged is (1 − p)·λ·litres. The moments of that
- * mixture are what the belief is given.
- */
-export function useInLog(habits: readonly HabitCount[]): UseInLog {
-	const n = habits.length;
-	const given = habits.map(sumsOf);
+/** A node of the grid with all that is known: how likely it is, what then goes unlogged (means, covariance), what is written. */
+interface Node {
+	readonly weight: number;
+	readonly missing: Float64Array;
+	readonly cov: Matrix;
+	readonly written: readonly number[];
+	readonly counts: readonly CountAtNode[];
+}
+
+/** Rates by their means and covariance, and how well what was believed before foresaw the evidence (log, less constants). */
+interface Informed {
+	readonly mean: Float64Array;
+	readonly cov: Matrix;
+	readonly log: number;
+}
+
+/** Rates with independent normal priors, and evidence. */
+function informed(counts: readonly CountAtNode[], { information, weighted }: RateEvidence): Informed {
+	const posterior = information.copy();
+	const eta = weighted.slice();
+	let log = 0;
+	counts.forEach(({ missing, missingVariance }, a) => {
+		posterior.add(a, a, 1 / missingVariance);
+		eta[a] = (eta[a] as number) + missing / missingVariance;
+		log -= Math.log(missingVariance) + missing ** 2 / missingVariance;
+	});
+	const cov = inverseOf(posterior);
+	const root = cholesky(posterior);
+	const mean = cov.times(eta);
+	counts.forEach((_, a) => {
+		log += (eta[a] as number) * (mean[a] as number) - 2 * Math.log(Math.max(root.at(a, a), 1e-12));
+	});
+	return { mean, cov, log: log / 2 };
+}
+
+/** The nodes that are likely, each with what the counts and the evidence say there. */
+function likelyNodes(habits: readonly HabitCount[], evidence: RateEvidence | undefined): readonly Node[] {
+	const given = habits.map(countAtNodes);
 	const weights = NODES.map(({ chance }, j) =>
-		given.reduce((product, own) => product * (own[j] as Sums).chance, chance)
+		given.reduce((product, own) => product * (own[j] as CountAtNode).chance, chance)
 	);
 	const total = weights.reduce((sum, weight) => sum + weight, 0);
-	const nodes = NODES.flatMap(({ chance }, j) => {
+	const counted = NODES.flatMap(({ chance }, j): readonly (Informed & Pick<Node, 'weight' | 'counts'>)[] => {
 		const weight = total > 0 ? (weights[j] as number) / total : chance;
-		return weight > UNLIKELY ? [{ weight, j }] : [];
+		if (!(weight > UNLIKELY)) return [];
+		const counts = given.map((own) => own[j] as CountAtNode);
+		if (evidence) return [{ weight, counts, ...informed(counts, evidence) }];
+		const cov = new Matrix(habits.length);
+		counts.forEach(({ missingVariance }, a) => cov.set(a, a, missingVariance));
+		return [{ weight, counts, mean: Float64Array.from(counts, ({ missing }) => missing), cov, log: 0 }];
 	});
-	/** the mean of one of the sums over all paces and common shares */
-	const over = (a: number, of: (sums: Sums) => number): number =>
-		nodes.reduce((sum, { weight, j }) => sum + weight * of(given[a]?.[j] as Sums), 0);
-	const mean = habits.map((_, a) => over(a, ({ missing }) => missing));
+	const most = Math.max(...counted.map(({ log }) => log));
+	const sum = counted.reduce((all, { weight, log }) => all + weight * Math.exp(log - most), 0);
+	return counted.flatMap(({ weight, log, mean, cov, counts }): readonly Node[] => {
+		const now = (weight * Math.exp(log - most)) / sum;
+		if (!(now > UNLIKELY)) return [];
+		const written = counts.map((one, a) => one.written + one.slope * ((mean[a] as number) - one.missing));
+		return [{ weight: now, missing: mean, cov, written, counts }];
+	});
+}
+
+/**
+ * Unlogged litres per exposure of each habit, and how often it is written down, from how often it was logged, how often it
+ * usually happens, and what readings say. The household's pace and the chance that a use is written down are common to all
+ * habits and unknown; on a grid of both, each habit is weighed by its count and all together by the evidence. The moments of
+ * that mixture are what the belief is given.
+ */
+export function useInLog(habits: readonly HabitCount[], evidence?: RateEvidence): UseInLog {
+	const n = habits.length;
+	const nodes = likelyNodes(habits, evidence);
+	const over = (of: (node: Node) => number): number =>
+		nodes.reduce((sum, node) => sum + node.weight * of(node), 0);
+	const mean = habits.map((_, a) => over(({ missing }) => missing[a] as number));
+	const written = habits.map((_, a) => over((node) => node.written[a] as number));
 	const cov = new Array<number>(n * n).fill(0);
 	for (let a = 0; a < n; a++)
 		for (let b = 0; b <= a; b++) {
-			const [one, other] = [given[a] as readonly Sums[], given[b] as readonly Sums[]];
-			let sum = 0;
-			for (const { weight, j } of nodes)
-				sum +=
-					weight *
-					(a === b ? (one[j] as Sums).missing2 : (one[j] as Sums).missing * (other[j] as Sums).missing);
-			cov[a * n + b] = cov[b * n + a] = sum - (mean[a] as number) * (mean[b] as number);
+			const [one, other] = [mean[a] as number, mean[b] as number];
+			cov[a * n + b] = cov[b * n + a] = over(
+				({ missing, cov: own }) =>
+					own.at(a, b) + ((missing[a] as number) - one) * ((missing[b] as number) - other)
+			);
 		}
-	const written = habits.map((_, a) => over(a, (sums) => sums.written));
 	const perUnloggedL = habits.map((_, a) => {
-		const spread = Math.max(0, cov[a * n + a] as number);
-		return spread > 1e-12 ? (over(a, ({ both }) => both) - (mean[a] as number) * (written[a] as number)) / spread : 0;
-	});
-	/** what is written of a habit at a pace and share, above what its unlogged litres explain */
-	const beyond = (a: number, j: number): number => {
-		const sums = given[a]?.[j] as Sums;
-		return (
-			sums.written -
-			(written[a] as number) -
-			(perUnloggedL[a] as number) * (sums.missing - (mean[a] as number))
+		const spread = cov[a * n + a] as number;
+		const both = over(
+			({ counts, cov: own, missing, written: times }) =>
+				(counts[a] as CountAtNode).slope * own.at(a, a) +
+				((missing[a] as number) - (mean[a] as number)) * ((times[a] as number) - (written[a] as number))
 		);
-	};
+		return spread > 1e-12 ? both / spread : 0;
+	});
+	/** what is written of a habit at a node, above what its unlogged litres explain */
+	const beyond = (node: Node, a: number): number =>
+		(node.written[a] as number) -
+		(written[a] as number) -
+		(perUnloggedL[a] as number) * ((node.missing[a] as number) - (mean[a] as number));
 	// All that habits have in common is gathered in the litres of all of them.
-	const common = nodes.map(({ weight, j }) => ({
-		weight,
-		j,
-		litres: habits.reduce((sum, { litres }, a) => sum + litres * beyond(a, j), 0)
-	}));
-	const commonSd = Math.sqrt(common.reduce((sum, { weight, litres }) => sum + weight * litres ** 2, 0));
+	const common = new Map(
+		nodes.map((node) => [node, habits.reduce((sum, { litres }, a) => sum + litres * beyond(node, a), 0)])
+	);
+	const commonSd = Math.sqrt(over((node) => (common.get(node) ?? 0) ** 2));
 	return {
 		unlogged: { mean, cov },
 		logged: habits.map((_, a): Logged => {
-			const [all, slope] = [written[a] as number, perUnloggedL[a] as number];
-			const variance = over(a, ({ written2 }) => written2) - all ** 2 - slope ** 2 * (cov[a * n + a] as number);
+			const slope = perUnloggedL[a] as number;
+			const variance = over(({ counts, cov: own, written: times }) => {
+				const one = counts[a] as CountAtNode;
+				const within = one.writtenVariance - one.slope ** 2 * (one.missingVariance - own.at(a, a));
+				return within + ((times[a] as number) - (written[a] as number)) ** 2;
+			});
 			const perPace =
-				commonSd > 1e-12
-					? common.reduce((sum, { weight, j, litres }) => sum + weight * litres * beyond(a, j), 0) / commonSd
-					: 0;
-			return {
-				mean: all,
-				perUnloggedL: slope,
-				perPace,
-				sd: Math.sqrt(Math.max(0, variance - perPace ** 2))
-			};
+				commonSd > 1e-12 ? over((node) => (common.get(node) ?? 0) * beyond(node, a)) / commonSd : 0;
+			const left = variance - slope ** 2 * (cov[a * n + a] as number) - perPace ** 2;
+			return { mean: written[a] as number, perUnloggedL: slope, perPace, sd: Math.sqrt(Math.max(0, left)) };
 		})
 	};
 }

@@ -14,6 +14,7 @@ import {
 	dispersionPrior,
 	dispersionPriorDegrees,
 	type Estimate,
+	evidenceOf,
 	exposureTo,
 	habitDayFactorSd,
 	type HookUp,
@@ -165,7 +166,10 @@ export function cadencesAhead(
 	const { model, belief } = estimate;
 	const { rig, streams, statedRate } = model;
 	const log = exposureOf(estimate);
-	const { unlogged, logged } = useInLog(countedHabits(model, belief, log));
+	const { unlogged, logged } = useInLog(
+		countedHabits(model, belief, log),
+		evidenceOf(model, estimate.state.belief)
+	);
 	const counted = statedRate ? [] : streams.filter(({ habit }) => habit);
 	return rig.habits.map((habit): Cadence => {
 		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer: 1 };
