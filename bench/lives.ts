@@ -56,7 +56,10 @@ export function scoreLives(manner: Manner, cases: number, firstSeed = 1): LivesS
 		const stay = { fromMs, toMs: fromMs + STAY * DAY, acts: () => [] };
 		const { logbook, boundMs } = drawCase(seed, manner, LIVED + STAY, Infinity, stay);
 		if (boundMs === undefined) continue;
-		const { p10, p50, p90 } = forecast(estimate(logbook, 'rig', fromMs), { days: 60, paths: 1000 }).autonomyDays;
+		const { p10, p50, p90 } = forecast(estimate(logbook, 'rig', fromMs), {
+			days: 60,
+			paths: 1000
+		}).autonomyDays;
 		const days = (boundMs - fromMs) / DAY;
 		ended.push([days < p10, days < p50, days < p90]);
 		spreads.push((p90 - p10) / Math.max(p50, 0.1));

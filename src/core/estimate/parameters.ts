@@ -134,5 +134,8 @@ export const rolloverToShare = 0.1;
 export const ceilingSds = 3;
 /** days of log. After them one more quarter of a day tells little of how often things are done. */
 export const cadenceKnownAfterDays = 10;
+/** days of log, and days. After so many the counts are asked once a week: one day more changes little of a household's pace. */
+export const paceKnownAfterDays = 30;
+export const recountEveryDays = 6.5;
 /** minutes. Lines written within so long of each other were written at one sitting. */
 export const sittingMinutes = 10;

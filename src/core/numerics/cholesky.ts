@@ -68,8 +68,34 @@ export function solveRight(b: Matrix, a: Matrix, tolerance?: (variance: number) 
 }
 
 /** The inverse of a positive definite matrix. */
-export function inverseOf(a: Matrix): Matrix {
-	const identity = new Matrix(a.rows);
-	for (let i = 0; i < a.rows; i++) identity.set(i, i, 1);
-	return solveRight(identity, a);
+export const inverseOf = (a: Matrix): Matrix => inverseBy(cholesky(a));
+
+/**
+ * The inverse of L·Lᵀ, symmetric.
+ *
+ * @param root L, lower triangular, n × n, without a zero pivot
+ */
+export function inverseBy(root: Matrix): Matrix {
+	const n = root.rows;
+	const { values: l } = root;
+	// L⁻¹, row by row; then (L·Lᵀ)⁻¹ = L⁻ᵀ·L⁻¹.
+	const half = new Float64Array(n * n);
+	for (let i = 0; i < n; i++) {
+		const pivot = l[i * n + i] as number;
+		half[i * n + i] = 1 / pivot;
+		for (let j = 0; j < i; j++) {
+			let sum = 0;
+			for (let k = j; k < i; k++) sum -= (l[i * n + k] as number) * (half[k * n + j] as number);
+			half[i * n + j] = sum / pivot;
+		}
+	}
+	const out = new Matrix(n);
+	const { values } = out;
+	for (let i = 0; i < n; i++)
+		for (let j = 0; j <= i; j++) {
+			let sum = 0;
+			for (let k = i; k < n; k++) sum += (half[k * n + i] as number) * (half[k * n + j] as number);
+			values[i * n + j] = values[j * n + i] = sum;
+		}
+	return out;
 }

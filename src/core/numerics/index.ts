@@ -1,4 +1,4 @@
-export { cholesky, inverseOf, solveBackward, solveForward, solveRight } from './cholesky.js';
+export { cholesky, inverseBy, inverseOf, solveBackward, solveForward, solveRight } from './cholesky.js';
 export { lnGamma } from './gamma.js';
 export { dot, Gaussian, type FlowNetwork, type NewRow, type Operation, type Sparse } from './gaussian.js';
 export { isotonic } from './isotonic.js';

@@ -37,6 +37,8 @@ export interface FilterState extends KeyedRegime {
 	learned: Counts;
 	/** what those counts say of use that nobody writes down */
 	rates: readonly RateMeasurement[];
+	/** when they were last asked, ms */
+	recountedMs: number;
 	/** unlogged litres per exposure of each stream as last counted */
 	unloggedL: readonly number[];
 	/** where uses are written in batches: the sitting under way, and the habits written at it */
@@ -64,6 +66,7 @@ export function initialState(model: Model): FilterState {
 		),
 		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0, risen: new Map() },
 		rates: [],
+		recountedMs: -Infinity,
 		unloggedL: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
 		expectedUses: new Map(),
@@ -101,6 +104,7 @@ export const countsNow = ({ atMs, times, days, personDays, risen }: FilterState)
 /** Brings what the log's counts say up to date; they set how much unlogged use scatters, too. */
 export function recount(model: Model, state: FilterState): void {
 	const { belief, learned } = state;
+	state.recountedMs = learned.atMs;
 	const { unlogged } = useInLog(countedHabits(model, belief, learned), evidenceOf(model, belief));
 	state.rates = rateMeasurements(model, belief, unlogged);
 	// What readings say of the rates counts, too: how much use scatters goes by all that is known of it.

@@ -1,6 +1,6 @@
 import type { Habit } from '../../logbook/index.js';
 import { rarityOf } from '../../rig/index.js';
-import { splitAt, valueAt } from '../../time/index.js';
+import { DAY_MS, splitAt, valueAt } from '../../time/index.js';
 import { personsAt, riseOf, USUAL_CLIMATE, type Climate } from '../inputs/index.js';
 import type { Model, Stream } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
@@ -29,7 +29,8 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 	}
 	flowUntil(model, state, endMs);
 	state.learned = countsNow(state);
-	recount(model, state);
+	const settled = state.learned.days > PARAMETERS.paceKnownAfterDays;
+	if (!settled || endMs - state.recountedMs > PARAMETERS.recountEveryDays * DAY_MS) recount(model, state);
 	flowUntil(model, state, toMs);
 	return true;
 }
@@ -112,7 +113,9 @@ function flowFor(
 		variances[s] = amount * lumpL * skew + (PARAMETERS.habitDayFactorSd * amount) ** 2 / days;
 		// A day is a busy or a quiet one for all of it.
 		together[s] = (PARAMETERS.dayFactorSd * amount) / Math.sqrt(days);
-		const scale = model.statedRate ? broad.sd : Math.max(unlogged[s] as number, PARAMETERS.rateWalkLeastShare * usualL);
+		const scale = model.statedRate
+			? broad.sd
+			: Math.max(unlogged[s] as number, PARAMETERS.rateWalkLeastShare * usualL);
 		belief.addNoiseAt(index, (PARAMETERS.rateWalkSdSharePerRootDay * scale) ** 2 * days);
 	}
 	belief.addNetworkNoise(network, variances, together);

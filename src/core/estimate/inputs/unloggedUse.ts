@@ -1,5 +1,5 @@
-import { cholesky, inverseOf, Matrix } from '../../numerics/index.js';
-import { countAtNodes, NODES, type CountAtNode, type HabitCount } from './paceGrid.js';
+import { cholesky, inverseBy, Matrix } from '../../numerics/index.js';
+import { countAtNodes, NODES, type CountAtNodes, type HabitCount } from './paceGrid.js';
 
 /** What the log so far says of how much is not written down, by habit: means and covariance, row by row. */
 export interface Unlogged {
@@ -31,17 +31,9 @@ export interface RateEvidence {
 	readonly weighted: Float64Array;
 }
 
-/** Less likely than this is not reckoned with. */
-const UNLIKELY = 1e-9;
-
-/** A node of the grid with all that is known: how likely it is, what then goes unlogged (means, covariance), what is written. */
-interface Node {
-	readonly weight: number;
-	readonly missing: Float64Array;
-	readonly cov: Matrix;
-	readonly written: readonly number[];
-	readonly counts: readonly CountAtNode[];
-}
+/** Less likely than this is not reckoned with: by the counts alone, whose odds readings may yet turn; and in all. */
+const UNLIKELY_BY_COUNTS = 1e-6;
+const UNLIKELY = 1e-4;
 
 /** Rates by their means and covariance, and how well what was believed before foresaw the evidence (log, less constants). */
 interface Informed {
@@ -50,48 +42,67 @@ interface Informed {
 	readonly log: number;
 }
 
-/** Rates with independent normal priors, and evidence. */
-function informed(counts: readonly CountAtNode[], { information, weighted }: RateEvidence): Informed {
+/** A node of the grid with all that is known: how likely it is, what then goes unlogged, and how often each habit is written. */
+interface Node extends Informed {
+	readonly weight: number;
+	/** which of the grid */
+	readonly j: number;
+	readonly written: readonly number[];
+}
+
+/** Rates with independent normal priors at a node, and what readings say of them. */
+function informed(
+	given: readonly CountAtNodes[],
+	j: number,
+	{ information, weighted }: RateEvidence
+): Informed {
 	const posterior = information.copy();
 	const eta = weighted.slice();
 	let log = 0;
-	counts.forEach(({ missing, missingVariance }, a) => {
-		posterior.add(a, a, 1 / missingVariance);
-		eta[a] = (eta[a] as number) + missing / missingVariance;
-		log -= Math.log(missingVariance) + missing ** 2 / missingVariance;
+	given.forEach(({ missing, missingVariance }, a) => {
+		const [mean, variance] = [missing[j] as number, missingVariance[j] as number];
+		posterior.add(a, a, 1 / variance);
+		eta[a] = (eta[a] as number) + mean / variance;
+		log -= Math.log(variance) + mean ** 2 / variance;
 	});
-	const cov = inverseOf(posterior);
 	const root = cholesky(posterior);
+	const cov = inverseBy(root);
 	const mean = cov.times(eta);
-	counts.forEach((_, a) => {
-		log += (eta[a] as number) * (mean[a] as number) - 2 * Math.log(Math.max(root.at(a, a), 1e-12));
+	given.forEach((_, a) => {
+		log += (eta[a] as number) * (mean[a] as number) - 2 * Math.log(root.at(a, a));
 	});
 	return { mean, cov, log: log / 2 };
 }
 
-/** The nodes that are likely, each with what the counts and the evidence say there. */
-function likelyNodes(habits: readonly HabitCount[], evidence: RateEvidence | undefined): readonly Node[] {
-	const given = habits.map(countAtNodes);
+/** What the counts alone say at a node. */
+function uninformed(given: readonly CountAtNodes[], j: number): Informed {
+	const cov = new Matrix(given.length);
+	given.forEach(({ missingVariance }, a) => cov.set(a, a, missingVariance[j] as number));
+	return { mean: Float64Array.from(given, ({ missing }) => missing[j] as number), cov, log: 0 };
+}
+
+/** The nodes that are likely, each with what counts and readings say there. */
+function likelyNodes(given: readonly CountAtNodes[], evidence: RateEvidence | undefined): readonly Node[] {
 	const weights = NODES.map(({ chance }, j) =>
-		given.reduce((product, own) => product * (own[j] as CountAtNode).chance, chance)
+		given.reduce((product, own) => product * (own.chance[j] as number), chance)
 	);
 	const total = weights.reduce((sum, weight) => sum + weight, 0);
-	const counted = NODES.flatMap(({ chance }, j): readonly (Informed & Pick<Node, 'weight' | 'counts'>)[] => {
+	const counted = NODES.flatMap(({ chance }, j) => {
 		const weight = total > 0 ? (weights[j] as number) / total : chance;
-		if (!(weight > UNLIKELY)) return [];
-		const counts = given.map((own) => own[j] as CountAtNode);
-		if (evidence) return [{ weight, counts, ...informed(counts, evidence) }];
-		const cov = new Matrix(habits.length);
-		counts.forEach(({ missingVariance }, a) => cov.set(a, a, missingVariance));
-		return [{ weight, counts, mean: Float64Array.from(counts, ({ missing }) => missing), cov, log: 0 }];
+		if (!(weight > UNLIKELY_BY_COUNTS)) return [];
+		return [{ weight, j, ...(evidence ? informed(given, j, evidence) : uninformed(given, j)) }];
 	});
 	const most = Math.max(...counted.map(({ log }) => log));
 	const sum = counted.reduce((all, { weight, log }) => all + weight * Math.exp(log - most), 0);
-	return counted.flatMap(({ weight, log, mean, cov, counts }): readonly Node[] => {
-		const now = (weight * Math.exp(log - most)) / sum;
-		if (!(now > UNLIKELY)) return [];
-		const written = counts.map((one, a) => one.written + one.slope * ((mean[a] as number) - one.missing));
-		return [{ weight: now, missing: mean, cov, written, counts }];
+	return counted.flatMap((node): readonly Node[] => {
+		const weight = (node.weight * Math.exp(node.log - most)) / sum;
+		if (!(weight > UNLIKELY)) return [];
+		const written = given.map(
+			(own, a) =>
+				(own.written[node.j] as number) +
+				(own.slope[node.j] as number) * ((node.mean[a] as number) - (own.missing[node.j] as number))
+		);
+		return [{ ...node, weight, written }];
 	});
 }
 
@@ -103,34 +114,31 @@ function likelyNodes(habits: readonly HabitCount[], evidence: RateEvidence | und
  */
 export function useInLog(habits: readonly HabitCount[], evidence?: RateEvidence): UseInLog {
 	const n = habits.length;
-	const nodes = likelyNodes(habits, evidence);
+	const given = habits.map(countAtNodes);
+	const nodes = likelyNodes(given, evidence);
+	const whole = nodes.reduce((sum, { weight }) => sum + weight, 0);
 	const over = (of: (node: Node) => number): number =>
-		nodes.reduce((sum, node) => sum + node.weight * of(node), 0);
-	const mean = habits.map((_, a) => over(({ missing }) => missing[a] as number));
+		nodes.reduce((sum, node) => sum + node.weight * of(node), 0) / whole;
+	const mean = habits.map((_, a) => over((node) => node.mean[a] as number));
 	const written = habits.map((_, a) => over((node) => node.written[a] as number));
+	const moreMissing = (node: Node, a: number): number => (node.mean[a] as number) - (mean[a] as number);
+	const moreWritten = (node: Node, a: number): number => (node.written[a] as number) - (written[a] as number);
 	const cov = new Array<number>(n * n).fill(0);
 	for (let a = 0; a < n; a++)
-		for (let b = 0; b <= a; b++) {
-			const [one, other] = [mean[a] as number, mean[b] as number];
+		for (let b = 0; b <= a; b++)
 			cov[a * n + b] = cov[b * n + a] = over(
-				({ missing, cov: own }) =>
-					own.at(a, b) + ((missing[a] as number) - one) * ((missing[b] as number) - other)
+				(node) => node.cov.at(a, b) + moreMissing(node, a) * moreMissing(node, b)
 			);
-		}
-	const perUnloggedL = habits.map((_, a) => {
+	const perUnloggedL = given.map(({ slope }, a) => {
 		const spread = cov[a * n + a] as number;
 		const both = over(
-			({ counts, cov: own, missing, written: times }) =>
-				(counts[a] as CountAtNode).slope * own.at(a, a) +
-				((missing[a] as number) - (mean[a] as number)) * ((times[a] as number) - (written[a] as number))
+			(node) => (slope[node.j] as number) * node.cov.at(a, a) + moreMissing(node, a) * moreWritten(node, a)
 		);
 		return spread > 1e-12 ? both / spread : 0;
 	});
 	/** what is written of a habit at a node, above what its unlogged litres explain */
 	const beyond = (node: Node, a: number): number =>
-		(node.written[a] as number) -
-		(written[a] as number) -
-		(perUnloggedL[a] as number) * ((node.missing[a] as number) - (mean[a] as number));
+		moreWritten(node, a) - (perUnloggedL[a] as number) * moreMissing(node, a);
 	// All that habits have in common is gathered in the litres of all of them.
 	const common = new Map(
 		nodes.map((node) => [node, habits.reduce((sum, { litres }, a) => sum + litres * beyond(node, a), 0)])
@@ -138,17 +146,23 @@ export function useInLog(habits: readonly HabitCount[], evidence?: RateEvidence)
 	const commonSd = Math.sqrt(over((node) => (common.get(node) ?? 0) ** 2));
 	return {
 		unlogged: { mean, cov },
-		logged: habits.map((_, a): Logged => {
-			const slope = perUnloggedL[a] as number;
-			const variance = over(({ counts, cov: own, written: times }) => {
-				const one = counts[a] as CountAtNode;
-				const within = one.writtenVariance - one.slope ** 2 * (one.missingVariance - own.at(a, a));
-				return within + ((times[a] as number) - (written[a] as number)) ** 2;
-			});
+		logged: given.map(({ slope, missingVariance, writtenVariance }, a): Logged => {
+			const variance = over(
+				(node) =>
+					(writtenVariance[node.j] as number) -
+					(slope[node.j] as number) ** 2 * ((missingVariance[node.j] as number) - node.cov.at(a, a)) +
+					moreWritten(node, a) ** 2
+			);
 			const perPace =
 				commonSd > 1e-12 ? over((node) => (common.get(node) ?? 0) * beyond(node, a)) / commonSd : 0;
-			const left = variance - slope ** 2 * (cov[a * n + a] as number) - perPace ** 2;
-			return { mean: written[a] as number, perUnloggedL: slope, perPace, sd: Math.sqrt(Math.max(0, left)) };
+			const perLitre = perUnloggedL[a] as number;
+			const left = variance - perLitre ** 2 * (cov[a * n + a] as number) - perPace ** 2;
+			return {
+				mean: written[a] as number,
+				perUnloggedL: perLitre,
+				perPace,
+				sd: Math.sqrt(Math.max(0, left))
+			};
 		})
 	};
 }

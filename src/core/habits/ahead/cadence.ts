@@ -178,12 +178,18 @@ export function cadencesAhead(
 		const settled = habit.often.sd === 0 && at < 0;
 		const rarer = rarityOf(rig, habit.id, measures);
 		const scale = rarer * (perPerson ? persons : persons > 0 ? 1 : 0) * riseOf(habit, climate);
-		if (settled) return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer };
+		if (settled)
+			return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer };
 		// An exact cadence is known in all: what goes unwritten is not written.
 		const each = litresEachOf(estimate, habit);
 		const exact =
 			habit.often.sd === 0
-				? { mean: habit.often.times - (unlogged.mean[at] ?? 0) / each, perUnloggedL: -1 / each, perPace: 0, sd: 0 }
+				? {
+						mean: habit.often.times - (unlogged.mean[at] ?? 0) / each,
+						perUnloggedL: -1 / each,
+						perPace: 0,
+						sd: 0
+					}
 				: undefined;
 		const own =
 			exact ?? logged[at] ?? written(habit, exposureTo(log, habit, perPerson), log.times.get(habit.id) ?? 0);
