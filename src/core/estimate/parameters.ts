@@ -44,6 +44,8 @@ export const habitDayFactorSd = 0.25;
 export const flowScatterFactor = 1.25;
 /** writings down. How alike habits are in being written down: the sum of a beta distribution’s two numbers; calibration. */
 export const writingConcentrationWritings = 4;
+/** chance. That a habit is never written down by people who write others: not all think of their hands; ours. */
+export const neverWrittenChance = 0.1;
 /** uses written at one sitting, sittings a day, and sittings seen, from which on a log is one of batches: one who writes as he goes has one, many. */
 export const batchUsesPerSitting = 4;
 export const batchMostSittingsPerDay = 2;

@@ -13,4 +13,4 @@ export { quantileOf, spreadOf, type Spread } from './quantile.js';
 export { normalAt, seeded, uniformAt, type Random } from './random.js';
 export { runToCompletion } from './runToCompletion.js';
 export { studentTQuantile } from './studentT.js';
-export { mixture, truncate, type Moments, type Truncated } from './truncatedNormal.js';
+export { mixture, positive, truncate, type Moments, type Truncated } from './truncatedNormal.js';

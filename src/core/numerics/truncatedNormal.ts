@@ -80,3 +80,16 @@ export function truncate({ mean, sd }: Moments, from: number, to: number): Trunc
 		below: (value) => (value <= from ? 0 : value >= to ? 1 : (normalCdf((value - mean) / sd) - low) / mass)
 	};
 }
+
+/**
+ * A quantity that cannot be less than nothing, from a normal belief of it: lognormal of the same moments. A normal cut at nothing
+ * would have too large a mean. Where the normal's mean is itself next to nothing or below, half of the cut one's is taken.
+ *
+ * @returns its moments, and its value at so many deviations of the normal
+ */
+export function positive({ mean, sd }: Moments): Moments & { readonly at: (deviations: number) => number } {
+	if (!(sd > 0)) return { mean: Math.max(0, mean), sd: 0, at: () => Math.max(0, mean) };
+	const middle = mean > sd ? mean : Math.max(mean, truncate({ mean, sd }, 0, Infinity).mean / 2);
+	const spread = Math.sqrt(Math.log(1 + (sd / middle) ** 2));
+	return { mean: middle, sd, at: (z) => middle * Math.exp(spread * z - spread ** 2 / 2) };
+}

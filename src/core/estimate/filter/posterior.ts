@@ -1,8 +1,14 @@
 import type { Gaussian } from '../../numerics/index.js';
-import type { FilterState } from './filterState.js';
+import type { RateMeasurement } from './countMeasurements.js';
 
 /** The belief with what the log's counts say of unlogged use: what is answered, and what readings are held against. */
-export function posterior({ belief, rates }: Pick<FilterState, 'belief' | 'rates'>): Gaussian {
+export function posterior({
+	belief,
+	rates
+}: {
+	readonly belief: Gaussian;
+	readonly rates: readonly RateMeasurement[];
+}): Gaussian {
 	const informed = belief.copy();
 	for (const { h, value } of rates) informed.condition(h, 1, { mean: value, variance: 0 });
 	return informed;

@@ -1,4 +1,4 @@
-import { lnGamma } from '../../numerics/index.js';
+import { lnGamma, sumOf } from '../../numerics/index.js';
 import * as PARAMETERS from '../parameters.js';
 
 /** One habit in the log. */
@@ -54,21 +54,26 @@ export const OWN_SHARE: readonly (readonly number[])[] = SHARES.map(([all]) => {
 		return (to - from) * middle ** (a - 1) * (1 - middle) ** (b - 1);
 	});
 	const sum = weights.reduce((total, weight) => total + weight, 0);
-	return weights.map((weight) => weight / sum);
+	// Of any habit it may be that this one is never written down: hands, a glass of water.
+	const never = all > 0 ? PARAMETERS.neverWrittenChance : 0;
+	return weights.map((weight, i) => ((1 - never) * weight) / sum + (i === GRID - 1 ? never : 0));
 });
 
 /**
  * Paces of a household against what its rig says: of all it does as much more or less. How common each is before anything
- * is known: lognormal, nine in ten between half and double.
+ * is known: lognormal, in the mean as the rig says, nine in ten within a factor of two.
  */
 const PACE_STEPS = 7;
-const PACES: readonly (readonly [pace: number, chance: number])[] = (() => {
+const PACES: readonly (readonly [logPace: number, chance: number])[] = (() => {
 	const nodes = Array.from(
 		{ length: PACE_STEPS },
 		(_, i) => (2.4 * (2 * i - PACE_STEPS + 1)) / (PACE_STEPS - 1)
 	);
-	const sum = nodes.reduce((total, z) => total + Math.exp(-(z ** 2) / 2), 0);
-	return nodes.map((z) => [PARAMETERS.paceSdLog * z, Math.exp(-(z ** 2) / 2) / sum] as const);
+	const weights = nodes.map((z) => Math.exp(-(z ** 2) / 2));
+	const paces = nodes.map((z) => Math.exp(PARAMETERS.paceSdLog * z));
+	const sum = sumOf(weights);
+	const mean = sumOf(weights.map((weight, i) => weight * (paces[i] as number))) / sum;
+	return weights.map((weight, i) => [Math.log((paces[i] as number) / mean), weight / sum] as const);
 })();
 /** The common grid: each pace with each common share. */
 export const NODES = PACES.flatMap(([logPace, likely], z) =>

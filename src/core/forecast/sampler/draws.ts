@@ -1,4 +1,4 @@
-import { cholesky, normalCdf, normalQuantile, submatrix } from '../../numerics/index.js';
+import { cholesky, normalCdf, normalQuantile, positive, submatrix } from '../../numerics/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import { levelOfPool, type Estimate } from '../../estimate/index.js';
 import { chanceStream, type Variable } from './commonRandomNumbers.js';
@@ -142,7 +142,12 @@ export function drawPaths(
 	let next = 0;
 	const taken = (): Float64Array => drawn[next++] as Float64Array;
 	const litresEach = day.habits.map(() => taken().map((litres) => Math.max(0, litres)));
-	const rates = day.unlogged.map(taken);
+	const rates = day.unlogged.map(({ index }) => {
+		const { belief } = estimate;
+		const [mean, sd] = [belief.mean[index] ?? 0, belief.sdOf(index)];
+		const { at } = positive({ mean, sd });
+		return taken().map((litres) => at(sd > 0 ? (litres - mean) / sd : 0));
+	});
 	const volumes = new Map(unsure.map(({ index }) => [index, taken()]));
 	const pools = new Map(order.map(({ index }) => [index, withinTank(estimate, index, taken())]));
 	const usable = lanes.map(({ pool, share, usableL }) =>
@@ -167,8 +172,7 @@ export function drawPaths(
 			const believedL = ahead && ahead.perDay > 0 ? ahead.mean / ahead.perDay : 0;
 			const { rarer } = cadence;
 			return z.map((value, path) => {
-				// nothing less than nothing goes unwritten: what is then written is no more for it
-				const unloggedL = rate ? Math.max(0, rate[path] as number) - believedL : 0;
+				const unloggedL = rate ? (rate[path] as number) - believedL : 0;
 				const perDay =
 					cadence.timesPerDay +
 					cadence.perUnloggedL * unloggedL +
@@ -178,8 +182,6 @@ export function drawPaths(
 			});
 		}),
 		phase: day.habits.map((_, i) => slices({ seed, variable: 'phase', of: i }, paths)),
-		unlogged: rates.map((rate, i) =>
-			rate.map((litres) => Math.max(0, litres) * (day.unlogged[i]?.perDay ?? 0))
-		)
+		unlogged: rates.map((rate, i) => rate.map((litres) => litres * (day.unlogged[i]?.perDay ?? 0)))
 	};
 }

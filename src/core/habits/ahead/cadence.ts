@@ -1,4 +1,4 @@
-import { meanOf, truncate } from '../../numerics/index.js';
+import { meanOf, positive } from '../../numerics/index.js';
 import { DAY_MS, splitAt, type Timeline, valueAt } from '../../time/index.js';
 
 import { instantMs, type Habit } from '../../logbook/index.js';
@@ -195,7 +195,7 @@ export function cadencesAhead(
 			exact ?? logged[at] ?? written(habit, exposureTo(log, habit, perPerson), log.times.get(habit.id) ?? 0);
 		const stream = at < 0 ? undefined : counted[at];
 		const unwritten = stream
-			? truncate({ mean: belief.mean[stream.index] ?? 0, sd: belief.sdOf(stream.index) }, 0, Infinity)
+			? positive({ mean: belief.mean[stream.index] ?? 0, sd: belief.sdOf(stream.index) })
 			: { mean: 0, sd: 0 };
 		const mean = own.mean + own.perUnloggedL * (unwritten.mean - (unlogged.mean[at] ?? 0));
 		return {

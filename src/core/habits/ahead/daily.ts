@@ -1,4 +1,4 @@
-import { truncate } from '../../numerics/index.js';
+import { positive, truncate, type Moments } from '../../numerics/index.js';
 
 import type { Habit } from '../../logbook/index.js';
 import {
@@ -69,6 +69,12 @@ export function unloggedGains(
 	return new Map(stream.gains(regime).map(([pool, gain]) => [pool, often * gain] as const));
 }
 
+/** Cut where it would be less than nothing. */
+function atLeastNothing(moments: Moments): Moments {
+	const { mean, sd } = truncate(moments, 0, Infinity);
+	return { mean, sd };
+}
+
 const NOTHING: Amount = { perLitre: 0, fixed: 0 };
 
 /** What a day looks like from an estimate's moment on, for a crew, a climate and a set of measures. */
@@ -78,10 +84,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	const regime = { mains, sewer, measures: ahead.measures };
 	const { climate = USUAL_CLIMATE } = ahead;
 	const cadences = cadencesAhead(estimate, ahead);
-	const marginal = (index: number): { mean: number; sd: number } => {
-		const { mean, sd } = truncate({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) }, 0, Infinity);
-		return { mean, sd };
-	};
+	const marginalOf = (index: number): Moments => ({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) });
 	return {
 		persons: ahead.persons,
 		measures: ahead.measures,
@@ -96,7 +99,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 					stream: stream < 0 ? undefined : stream,
 					perPerson: habit.often.per === 'person-day',
 					flow: model.flow(habit, regime),
-					litresEach: marginal(model.habitRow.get(habit.id) ?? 0),
+					litresEach: atLeastNothing(marginalOf(model.habitRow.get(habit.id) ?? 0)),
 					scatterL: habit.litresEach.sd * Math.sqrt(1 - habitMeanVarianceShare)
 				}
 			];
@@ -105,7 +108,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 			const { habit } = stream;
 			const aboard = stream.perPerson ? ahead.persons : Math.min(1, ahead.persons);
 			const perDay = aboard * (habit ? riseOf(habit, climate) : 1);
-			const rate = marginal(stream.index);
+			const rate = positive(marginalOf(stream.index));
 			return {
 				habit,
 				index: stream.index,
