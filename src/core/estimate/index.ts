@@ -18,16 +18,20 @@ export { likelyMissedEntries } from './gating/index.js';
 export { headroomOf, standingLevelWith } from './headroom.js';
 export {
 	climateOf,
+	inWeek,
 	personDays,
 	personsAt,
 	riseOf,
 	USUAL_CLIMATE,
 	useInLog,
+	weekendOf,
 	writesInBatches,
 	type Climate,
 	type Crew,
 	type HookUp,
-	type Logged
+	type Logged,
+	type WeekFactors,
+	type WeekParts
 } from './inputs/index.js';
 export {
 	bindingLevel,

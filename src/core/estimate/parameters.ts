@@ -139,5 +139,11 @@ export const cadenceKnownAfterDays = 10;
 /** days of log, and days. After so many the counts are asked once a week: one day more changes little of a household's pace. */
 export const paceKnownAfterDays = 30;
 export const recountEveryDays = 6.5;
+/** days of log. Before them no day of the week is told from another. */
+export const weeksKnownAfterDays = 9;
+/** days. How far back days of the week are learned: two months weigh as much as all before. */
+export const weekMemoryDays = 80;
+/** share of a day's use. How far weekends differ from other days in what nobody writes down, before readings show it: nine households in ten less than double; calibration. */
+export const weekendSd = 0.35;
 /** minutes. Lines written within so long of each other were written at one sitting. */
 export const sittingMinutes = 10;

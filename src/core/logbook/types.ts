@@ -1,5 +1,6 @@
 import type * as z from 'zod/mini';
 import type {
+	aheadSchema,
 	containerSchema,
 	entrySchema,
 	habitSchema,
@@ -39,6 +40,8 @@ export type Shape = Known<z.infer<typeof shapeSchema>>;
 export type Trial = Known<z.infer<typeof trialSchema>>;
 /** Where water leaves a tank, and where it goes. */
 export type Outlet = Known<z.infer<typeof outletSchema>>;
+/** Days unlike others, said beforehand. */
+export type Ahead = Known<z.infer<typeof aheadSchema>>;
 /** Something that is done with water: litres of one time, and how often. */
 export type Habit = Known<z.infer<typeof habitSchema>>;
 /** A conservation measure: what it does to a habit, and how much bother it is. */

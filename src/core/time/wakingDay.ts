@@ -1,11 +1,18 @@
 import { DAY_MS, HOUR_MS } from './constants.js';
 
+/** The first of January 1970 was one; Monday is 0. */
+const THURSDAY = 3;
+
 /** How use follows the day where the crew is. */
 export interface WakingDay {
 	/** days of use between two instants: use follows the waking day */
 	days(fromMs: number, toMs: number): number;
 	/** the end of the last whole part of a local day at or before an instant: of days, or of quarters of a day */
 	lastEndMs(ms: number, parts: 1 | 4): number;
+	/** the day of the week at an instant: 0 is Monday */
+	weekday(ms: number): number;
+	/** a time cut at its midnights */
+	byDay(fromMs: number, toMs: number): readonly (readonly [fromMs: number, toMs: number])[];
 }
 
 /**
@@ -34,7 +41,22 @@ export function wakingDayOf(
 		const day = Math.floor(local / DAY_MS);
 		return day + shareOfDay((local - day * DAY_MS) / HOUR_MS);
 	};
+	const localDay = (ms: number): number => Math.floor((ms + offsetAt(ms)) / DAY_MS);
+	const byDay: WakingDay['byDay'] = (fromMs, toMs) => {
+		// Nearly always both are on one day.
+		if (localDay(fromMs) === localDay(toMs)) return [[fromMs, toMs]];
+		const parts: (readonly [number, number])[] = [];
+		for (let at = fromMs; at < toMs;) {
+			const midnight = (localDay(at) + 1) * DAY_MS - offsetAt(at);
+			const end = Math.min(midnight, toMs);
+			parts.push([at, end]);
+			at = end;
+		}
+		return parts;
+	};
 	return {
+		byDay,
+		weekday: (ms) => (((localDay(ms) + THURSDAY) % 7) + 7) % 7,
 		days: (fromMs, toMs) => Math.max(0, since(toMs) - since(fromMs)),
 		lastEndMs: (ms, parts) => {
 			const offset = offsetAt(ms);

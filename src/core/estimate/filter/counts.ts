@@ -16,8 +16,10 @@ export interface Counts {
 }
 
 /** Whether a habit is done more often in heat or at work, or more rarely by a measure. */
-export const changesOften = ({ measures }: Rig, { id, rises }: Habit): boolean =>
-	rises !== undefined || measures.some(({ habit, effect }) => habit === id && effect.kind === 'rarer');
+export const changesOften = ({ measures }: Rig, { id, rises, often }: Habit): boolean =>
+	rises !== undefined ||
+	often.weekdays !== undefined ||
+	measures.some(({ habit, effect }) => habit === id && effect.kind === 'rarer');
 
 /** The days or person-days in which a habit was to be done so often as usual. */
 export const exposureTo = (

@@ -1,5 +1,14 @@
 import type { Gaussian } from '../../numerics/index.js';
-import { regimeKeyOf, useInLog, type KeyedRegime } from '../inputs/index.js';
+import {
+	copyOfWeeks,
+	noWeeks,
+	regimeKeyOf,
+	useInLog,
+	weeksOf,
+	type KeyedRegime,
+	type WeekCounts,
+	type WeekFactors
+} from '../inputs/index.js';
 import { priorBelief, type Model } from '../model/index.js';
 import { evidenceOf, rateMeasurements, type RateMeasurement } from './countMeasurements.js';
 import { changesOften, countedHabits, type Counts } from './counts.js';
@@ -37,6 +46,9 @@ export interface FilterState extends KeyedRegime {
 	learned: Counts;
 	/** what those counts say of use that nobody writes down */
 	rates: readonly RateMeasurement[];
+	/** what was lived and written down by day of the week, and the factors of its days on each habit as last counted */
+	readonly weeks: WeekCounts;
+	weekFactors: ReadonlyMap<string, WeekFactors>;
 	/** when they were last asked, ms */
 	recountedMs: number;
 	/** unlogged litres per exposure of each stream as last counted */
@@ -66,6 +78,8 @@ export function initialState(model: Model): FilterState {
 		),
 		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0, risen: new Map() },
 		rates: [],
+		weeks: noWeeks(),
+		weekFactors: new Map(),
 		recountedMs: -Infinity,
 		unloggedL: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
@@ -85,6 +99,7 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	belief: state.belief.copy(),
 	instruments: new Map(state.instruments),
 	times: new Map(state.times),
+	weeks: copyOfWeeks(state.weeks),
 	risen: new Map(state.risen),
 	doubts: [...state.doubts],
 	imbalances: [...state.imbalances],
@@ -105,6 +120,7 @@ export const countsNow = ({ atMs, times, days, personDays, risen }: FilterState)
 export function recount(model: Model, state: FilterState): void {
 	const { belief, learned } = state;
 	state.recountedMs = learned.atMs;
+	state.weekFactors = weeksOf(model.rig.habits, state.weeks);
 	const { unlogged } = useInLog(countedHabits(model, belief, learned), evidenceOf(model, belief));
 	state.rates = rateMeasurements(model, belief, unlogged);
 	// What readings say of the rates counts, too: how much use scatters goes by all that is known of it.

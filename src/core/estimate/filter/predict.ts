@@ -1,7 +1,8 @@
 import type { Habit } from '../../logbook/index.js';
+import type { FlowNetwork, Gaussian } from '../../numerics/index.js';
 import { rarityOf } from '../../rig/index.js';
 import { DAY_MS, splitAt, valueAt } from '../../time/index.js';
-import { personsAt, riseOf, USUAL_CLIMATE, type Climate } from '../inputs/index.js';
+import { forgetWeeks, personsAt, riseOf, USUAL_CLIMATE, weekendOf, type Climate } from '../inputs/index.js';
 import type { Model, Stream } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
@@ -28,6 +29,7 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 		return false;
 	}
 	flowUntil(model, state, endMs);
+	if (Number.isFinite(state.learned.atMs)) forgetWeeks(state.weeks, (endMs - state.learned.atMs) / DAY_MS);
 	state.learned = countsNow(state);
 	const settled = state.learned.days > PARAMETERS.paceKnownAfterDays;
 	if (!settled || endMs - state.recountedMs > PARAMETERS.recountEveryDays * DAY_MS) recount(model, state);
@@ -38,17 +40,20 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 function flowUntil(model: Model, state: FilterState, toMs: number): void {
 	const fromMs = state.atMs ?? toMs;
 	const flows = !model.statedRate || model.statedRate.mean > 0 || model.statedRate.sd > 0;
-	const { crew, climate, habits } = model;
+	const { crew, climate, habits, wakingDay } = model;
+	const byDay = ([from, to]: readonly [number, number]) => wakingDay.byDay(from, to);
 	// Nearly always nothing changes in between: the two lists are not joined for that.
 	const inClimate = climate.length > 0 ? splitAt(fromMs, toMs, climate) : [[fromMs, toMs] as const];
 	for (const [from, to] of inClimate)
-		for (const [at, next] of splitAt(from, to, crew.steps)) {
+		for (const [at, next] of splitAt(from, to, crew.steps).flatMap(byDay)) {
 			const used = model.wakingDay.days(at, next);
+			const weekday = model.wakingDay.weekday(at);
 			const persons = personsAt(crew, at);
 			const here = valueAt(climate, at) ?? USUAL_CLIMATE;
 			state.days += used;
+			state.weeks.days[weekday] = (state.weeks.days[weekday] as number) + (persons > 0 ? used : 0);
 			state.personDays += used * persons;
-			const often = (habit: Habit | undefined): number => oftenIn(model, state, habit, here);
+			const often = (habit: Habit | undefined): number => oftenIn(model, state, habit, here, weekday);
 			for (const [id, before] of state.risen) {
 				const habit = habits.get(id);
 				state.risen.set(
@@ -56,7 +61,7 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 					before + often(habit) * exposureOf(used, persons, habit?.often.per === 'person-day')
 				);
 			}
-			if (flows && used > 0) flowFor(model, state, used, persons, often);
+			if (flows && used > 0) flowFor(model, state, { days: used, persons, weekday }, often);
 			if (model.unenteredRow.size > 0 && used > 0)
 				propagateUnentered(
 					model,
@@ -72,20 +77,25 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 const exposureOf = (days: number, persons: number, perPerson: boolean): number =>
 	days * (perPerson ? persons : persons > 0 ? 1 : 0);
 
-/** How often a habit is done in a climate and under the measures in force, of its usual. */
+/** How often a habit is done on a day of the week, in a climate and under the measures in force, of its usual. */
 const oftenIn = (
 	model: Model,
-	{ measures }: FilterState,
+	{ measures, weekFactors }: FilterState,
 	habit: Habit | undefined,
-	climate: Climate
-): number => (habit ? riseOf(habit, climate) * rarityOf(model.rig, habit.id, measures) : 1);
+	climate: Climate,
+	weekday: number
+): number =>
+	habit
+		? riseOf(habit, climate) *
+			rarityOf(model.rig, habit.id, measures) *
+			(weekFactors.get(habit.id)?.[weekday] ?? 1)
+		: 1;
 
 /** Unlogged use of some days of use, by so many persons, each habit so often of its usual. */
 function flowFor(
 	model: Model,
 	state: FilterState,
-	days: number,
-	persons: number,
+	{ days, persons, weekday }: { readonly days: number; readonly persons: number; readonly weekday: number },
 	often: (habit: Habit | undefined) => number
 ): void {
 	const { belief, unloggedL: unlogged } = state;
@@ -102,6 +112,8 @@ function flowFor(
 	const skew = 1 + PARAMETERS.rareLumpsVarianceShare / (1 + usesADay);
 	const network = model.network(state);
 	belief.propagateNetwork(network, exposure);
+	if (model.weekendRow !== undefined)
+		flowOnWeekday(belief, model.weekendRow, network, weekday, unlogged, exposure);
 	const variances = new Float64Array(count);
 	const together = new Float64Array(count);
 	for (let s = 0; s < count; s++) {
@@ -119,4 +131,23 @@ function flowFor(
 		belief.addNoiseAt(index, (PARAMETERS.rateWalkSdSharePerRootDay * scale) ** 2 * days);
 	}
 	belief.addNetworkNoise(network, variances, together);
+}
+
+/** What a day of the week brings more or less than others of what nobody writes down, as far as readings have shown it. */
+function flowOnWeekday(
+	belief: Gaussian,
+	row: number,
+	{ targets, gains }: FlowNetwork,
+	weekday: number,
+	unlogged: readonly number[],
+	exposure: Float64Array
+): void {
+	const along: (readonly [number, number])[] = [];
+	for (let t = 0; t < targets.length; t++) {
+		let litres = 0;
+		for (let s = 0; s < exposure.length; s++)
+			litres += gains.at(t, s) * (unlogged[s] as number) * (exposure[s] as number);
+		if (litres !== 0) along.push([targets[t] as number, litres]);
+	}
+	belief.propagateFlow(row, along, weekendOf(weekday));
 }

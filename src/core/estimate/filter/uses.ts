@@ -27,6 +27,10 @@ export function applyUse(
 	const scatter = n * (1 - PARAMETERS.habitMeanVarianceShare) * (f * habit.litresEach.sd) ** 2;
 	const { paths, beside } = drawnOf(model, flow);
 	state.times.set(habit.id, (state.times.get(habit.id) ?? 0) + entry.times);
+	const week = state.weeks.times.get(habit.id) ?? new Float64Array(7);
+	const weekday = model.wakingDay.weekday(state.atMs ?? 0);
+	week[weekday] = (week[weekday] as number) + entry.times;
+	state.weeks.times.set(habit.id, week);
 	for (const [row, fixed] of beside) belief.mean[row] = (belief.mean[row] as number) + n * fixed;
 	if (entry.litres === undefined) {
 		belief.propagateFlow(h, paths, n * f, n * c);

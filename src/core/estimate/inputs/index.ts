@@ -5,4 +5,15 @@ export { hookUpsOf, type HookUp } from './hookUps.js';
 export { cached, regimeKey, regimeKeyOf, type KeyedRegime } from './regime.js';
 export { type HabitCount } from './paceGrid.js';
 export { useInLog, type Logged, type RateEvidence, type Unlogged, type UseInLog } from './unloggedUse.js';
+export {
+	copyOfWeeks,
+	forgetWeeks,
+	inWeek,
+	noWeeks,
+	weekendOf,
+	weeksOf,
+	type WeekCounts,
+	type WeekFactors,
+	type WeekParts
+} from './weekdays.js';
 export { wakingDaysOf } from './wakingDays.js';

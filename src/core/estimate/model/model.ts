@@ -34,8 +34,8 @@ import { networkOf, streamsOf, type Stream } from './streams.js';
  * Everything about a rig that the replay of its entries needs: where each number stands in the state
  * [ litres in each pool | what serves of pools known by their plates | litres counted by each meter | error of each
  * meter | error of each gauge | litres of one time of each habit | unlogged litres per exposure of each stream | the
- * amount last moved | litres of each habit that were used and are not yet written down ], and what was believed of them
- * beforehand.
+ * amount last moved | how far weekends differ | litres of each habit that were used and are not yet written down ], and
+ * what was believed of them beforehand.
  */
 export interface Model {
 	readonly rig: Rig;
@@ -55,6 +55,8 @@ export interface Model {
 	/** the rig says how much goes unlogged: the log's counts are then not asked */
 	readonly statedRate: Rig['unlogged'];
 	readonly movedRow: number;
+	/** how far weekends differ from other days in what goes unlogged, a share; nothing where no instrument would show it */
+	readonly weekendRow: number | undefined;
 	readonly crew: Crew;
 	/** heat and exertion of the trips' stops; none where no habit rises with them */
 	readonly climate: Timeline<Climate>;
@@ -116,6 +118,7 @@ export function modelOf(
 	const streams = streamsOf(rig, { places, counted }, next);
 	next += streams.length;
 	const moved = next++;
+	const weekend = rig.unlogged === undefined && rig.instruments.length > 0 ? next++ : undefined;
 	const pending = place(inBatches ? streams.flatMap(({ habit }) => habit ?? []) : []);
 	return {
 		rig,
@@ -135,6 +138,7 @@ export function modelOf(
 		streams,
 		statedRate: rig.unlogged,
 		movedRow: moved,
+		weekendRow: weekend,
 		unenteredRow: pending,
 		size: next,
 		...plansOf(rig, trips, entries),

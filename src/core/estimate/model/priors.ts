@@ -34,6 +34,7 @@ export function priorBelief(model: Model): Gaussian {
 			broad.mean,
 			model.statedRate ? PARAMETERS.statedMixSdShare * broad.mean * (broad.sd > 0 ? 1 : 0) : broad.sd
 		);
+	if (model.weekendRow !== undefined) belief.replace(model.weekendRow, 0, PARAMETERS.weekendSd);
 	// A stated rate is one doubt that all streams share.
 	if (model.statedRate)
 		belief.addNoise(

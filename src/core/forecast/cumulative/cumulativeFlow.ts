@@ -84,14 +84,15 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 	const knots = [atMs];
 	const byChance = lanes.map(() => new Float64Array(paths));
 	const paces = new Map<string, Pace>();
+	const weekly = draws.weekend !== undefined || estimate.state.weekFactors.size > 0;
 	for (const { step, from, to } of steps.flatMap(inParts)) {
 		const whole = Number.isInteger(from * PARTS_OF_DAY);
 		(whole ? chances : cutChances).forEach((chance, i) => {
 			const drawn = byChance[i] as Float64Array;
 			for (let path = 0; path < paths; path++) drawn[path] = normalAt(chance.slot());
 		});
-		const { persons, climate, mains, sewer } = step;
-		const key = JSON.stringify([persons, climate.maxC, climate.exertion, mains, sewer]);
+		const { persons, climate, week, mains, sewer } = step;
+		const key = JSON.stringify([persons, climate.maxC, climate.exertion, weekly ? week : [], mains, sewer]);
 		const pace = paces.get(key) ?? paceOf(outset, step);
 		paces.set(key, pace);
 		const toMs = atMs + to * DAY_MS;

@@ -1,7 +1,7 @@
-import { dayFactorSd, habitDayFactorSd, riseOf } from '../../estimate/index.js';
+import { dayFactorSd, habitDayFactorSd } from '../../estimate/index.js';
 import { cholesky, Matrix, meanOf } from '../../numerics/index.js';
 import type { Outset } from '../forecast.js';
-import { aboard, inflateSpread, type DayPart } from '../sampler/index.js';
+import { inflateSpread, oftenOn, onWeekend, weekendIn, type DayPart } from '../sampler/index.js';
 
 /** What a day brings while nothing changes, and how days differ. */
 export interface Pace {
@@ -57,8 +57,9 @@ function addHabit(
 	h: number,
 	{ gains, perDay, scatter }: Sums
 ): void {
-	const { habit, perPerson, scatterL, cadence } = day.habits[h] as Outset['day']['habits'][number];
-	const share = cadence.rarer * aboard(perPerson, step, day) * riseOf(habit, step.climate);
+	const ahead = day.habits[h] as Outset['day']['habits'][number];
+	const { scatterL, cadence } = ahead;
+	const share = cadence.rarer * oftenOn(ahead, step, day);
 	const [times, each] = [draws.timesPerDay[h] as Float64Array, draws.litresEach[h] as Float64Array];
 	const [often, eachL] = [share * meanOf(times), meanOf(each)];
 	const gain = lanes.map((_, i) => gains.habits[i]?.find((one) => one.habit === h));
@@ -96,9 +97,13 @@ function addUnlogged(
 	u: number,
 	{ gains, perDay, scatter }: Sums
 ): void {
-	const { habit, perPerson, lumpL } = day.unlogged[u] as Outset['day']['unlogged'][number];
-	const share = aboard(perPerson, step, day) * (habit ? riseOf(habit, step.climate) : 1);
-	const rate = draws.unlogged[u] as Float64Array;
+	const ahead = day.unlogged[u] as Outset['day']['unlogged'][number];
+	const { lumpL } = ahead;
+	const share = oftenOn(ahead, step, day);
+	const weekend = weekendIn(step);
+	const rate = (draws.unlogged[u] as Float64Array).map(
+		(litres, path) => litres * onWeekend(draws, path, weekend)
+	);
 	const usual = share * meanOf(rate);
 	const gain = lanes.map((_, i) => gains.unlogged[i]?.find((one) => one.stream === u)?.perLitre ?? 0);
 	gain.forEach((perLitre, i) => {

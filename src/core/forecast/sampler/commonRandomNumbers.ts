@@ -13,7 +13,8 @@ const VARIABLES = [
 	'amount',
 	'left',
 	'served',
-	'pace'
+	'pace',
+	'weekend'
 ] as const;
 /** What has a stream of chance of its own. */
 export type Variable = (typeof VARIABLES)[number];

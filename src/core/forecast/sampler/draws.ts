@@ -18,6 +18,8 @@ export interface Draws {
 	readonly phase: readonly Float64Array[];
 	/** litres a day, by stream */
 	readonly unlogged: readonly Float64Array[];
+	/** how far weekends differ in that, a share; nothing where it is not learned */
+	readonly weekend: Float64Array | undefined;
 	/** how many times as far from their middle all paths are brought as they are lived, by the forecasts' own record */
 	readonly spread: number;
 }
@@ -135,6 +137,7 @@ export function drawPaths(
 	const picked: readonly Picked[] = [
 		...day.habits.map(({ habit }, i): Picked => [model.habitRow.get(habit.id) ?? 0, 'litres', i]),
 		...day.unlogged.map(({ index }, i): Picked => [index, 'unlogged', i]),
+		...(model.weekendRow === undefined ? [] : [[model.weekendRow, 'weekend', 0] as const]),
 		...unsure.map(({ index, usableRow = 0 }): Picked => [usableRow, 'usable', index]),
 		...order.map(({ index }): Picked => [index, 'level', index])
 	];
@@ -148,6 +151,7 @@ export function drawPaths(
 		const { at } = positive({ mean, sd });
 		return taken().map((litres) => at(sd > 0 ? (litres - mean) / sd : 0));
 	});
+	const weekend = model.weekendRow === undefined ? undefined : taken();
 	const volumes = new Map(unsure.map(({ index }) => [index, taken()]));
 	const pools = new Map(order.map(({ index }) => [index, withinTank(estimate, index, taken())]));
 	const usable = lanes.map(({ pool, share, usableL }) =>
@@ -158,6 +162,7 @@ export function drawPaths(
 	const pace = normals({ seed, variable: 'pace', of: 0 }, paths);
 	return {
 		spread,
+		weekend,
 		usable,
 		levels: lanes.map(({ pool, share }, i) => {
 			const litres = (pools.get(pool) as Float64Array).map((whole) => whole * share);

@@ -1,5 +1,11 @@
-import { DAY_MS, splitAt, valueAt } from '../../time/index.js';
-import { personsAt, USUAL_CLIMATE, type Climate, type Estimate } from '../../estimate/index.js';
+import { DAY_MS, splitAt, valueAt, type WakingDay } from '../../time/index.js';
+import {
+	personsAt,
+	USUAL_CLIMATE,
+	type Climate,
+	type Estimate,
+	type WeekParts
+} from '../../estimate/index.js';
 
 /** A part of a day ahead in which nothing changes of who is aboard, where, and what is hooked up. */
 export interface DayPart {
@@ -10,10 +16,21 @@ export interface DayPart {
 	readonly length: number;
 	readonly persons: number;
 	readonly climate: Climate;
+	/** the days of the week it is of */
+	readonly week: WeekParts;
 	readonly mains: boolean;
 	readonly sewer: boolean;
 	/** the waste valves are opened into a sewer as it begins */
 	readonly sewerOpens: boolean;
+}
+
+/** The days of the week that a time is of, each by how much of the time's use falls into it. */
+function weekOf({ byDay, days, weekday }: WakingDay, fromMs: number, toMs: number): WeekParts {
+	const whole = days(fromMs, toMs);
+	return byDay(fromMs, toMs).map(([from, to]) => [
+		weekday(from),
+		whole > 0 ? days(from, to) / whole : (to - from) / (toMs - fromMs)
+	]);
 }
 
 /**
@@ -51,6 +68,7 @@ export function dayPartsAhead(
 			length: (endMs - fromMs) / DAY_MS,
 			persons: persons ?? personsAt(crew, fromMs),
 			climate: valueAt(climate, fromMs) ?? USUAL_CLIMATE,
+			week: weekOf(model.wakingDay, fromMs, endMs),
 			mains: hooked.mains,
 			sewer: hooked.sewer,
 			sewerOpens

@@ -1,6 +1,14 @@
 import { normalAt, uniformAt } from '../../numerics/index.js';
 
-import { dayFactorSd, habitDayFactorSd, riseOf } from '../../estimate/index.js';
+import type { Habit } from '../../logbook/index.js';
+import {
+	dayFactorSd,
+	habitDayFactorSd,
+	inWeek,
+	riseOf,
+	weekendOf,
+	type WeekFactors
+} from '../../estimate/index.js';
 import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
 import { chanceStream, type Variable } from './commonRandomNumbers.js';
@@ -57,6 +65,30 @@ export const aboard = (
 	day: Pick<DayAhead, 'persons'>
 ): number => (persons <= 0 ? 0 : perPerson ? persons / day.persons : 1);
 
+/** How much of a usual day's times, or litres, a part of a day has: by who is aboard, where, and on which days of the week. */
+export const oftenOn = (
+	{
+		habit,
+		perPerson,
+		week
+	}: {
+		readonly habit: Habit | undefined;
+		readonly perPerson: boolean;
+		readonly week: WeekFactors | undefined;
+	},
+	step: Pick<DayPart, 'persons' | 'climate' | 'week'>,
+	day: Pick<DayAhead, 'persons'>
+): number =>
+	aboard(perPerson, step, day) * (habit ? riseOf(habit, step.climate) : 1) * inWeek(week, step.week);
+
+/** How far a part of a day is a weekend's. */
+export const weekendIn = ({ week }: Pick<DayPart, 'week'>): number =>
+	week.reduce((sum, [weekday, share]) => sum + share * weekendOf(weekday), 0);
+
+/** How much more or less goes unlogged on a path on such a day. */
+export const onWeekend = ({ weekend }: Pick<Draws, 'weekend'>, path: number, share: number): number =>
+	weekend ? Math.max(0, 1 + (weekend[path] as number) * share) : 1;
+
 /**
  * Whole times at their cadence, each with its scatter, and use that nobody writes down. A habit that is done more rarely
  * goes along the same chances more slowly, so that no path uses more for it.
@@ -89,8 +121,8 @@ export function usesOf(
 		Math.max(0, 1 + dayFactorSd * normalAt(common.slots[path] as number));
 
 	function liveHabit(h: number, step: DayPart, active: ArrayLike<number>): void {
-		const { habit, perPerson, scatterL, cadence } = habits[h] as DayAhead['habits'][number];
-		const share = step.length * aboard(perPerson, step, day) * riseOf(habit, step.climate);
+		const { scatterL, cadence } = habits[h] as DayAhead['habits'][number];
+		const share = step.length * oftenOn(habits[h] as DayAhead['habits'][number], step, day);
 		const factor = rarer[h] as number;
 		const [ofTimes, ofAmount] = [timesChance[h] as Chance, amountChance[h] as Chance];
 		const loose = cadence.sd > 0;
@@ -126,8 +158,9 @@ export function usesOf(
 	}
 
 	function liveUnlogged(u: number, step: DayPart, active: ArrayLike<number>): void {
-		const { habit, perPerson, lumpL } = unlogged[u] as DayAhead['unlogged'][number];
-		const share = step.length * aboard(perPerson, step, day) * (habit ? riseOf(habit, step.climate) : 1);
+		const { lumpL } = unlogged[u] as DayAhead['unlogged'][number];
+		const share = step.length * oftenOn(unlogged[u] as DayAhead['unlogged'][number], step, day);
+		const weekend = weekendIn(step);
 		const [rates, used, chance] = [
 			draws.unlogged[u] as Float64Array,
 			left[u] as Float64Array,
@@ -136,7 +169,7 @@ export function usesOf(
 		if (lumpL > 0) chance.draw();
 		for (let k = 0; k < active.length; k++) {
 			const path = active[k] as number;
-			const usual = (rates[path] as number) * share;
+			const usual = (rates[path] as number) * share * onWeekend(draws, path, weekend);
 			if (lumpL === 0 || usual === 0) {
 				used[path] = usual;
 				continue;

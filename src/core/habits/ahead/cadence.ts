@@ -65,13 +65,17 @@ function rarities({ model, entries }: Estimate, habit: Habit): Timeline<number> 
 
 /** The days or person-days between two instants, each counted as often as a habit is done in it, of its usual. */
 function risenExposure(estimate: Estimate, habit: Habit, fromMs: number, toMs: number): number {
-	const { crew, climate } = estimate.model;
+	const { crew, climate, wakingDay } = estimate.model;
 	const rarity = rarities(estimate, habit);
-	return splitAt(fromMs, toMs, [...climate, ...rarity]).reduce(
+	const { weekdays } = habit.often;
+	const parts = splitAt(fromMs, toMs, [...climate, ...rarity]);
+	const cut = weekdays ? parts.flatMap(([from, to]) => wakingDay.byDay(from, to)) : parts;
+	return cut.reduce(
 		(sum, [from, to]) =>
 			sum +
 			riseOf(habit, valueAt(climate, from) ?? USUAL_CLIMATE) *
 				(valueAt(rarity, from) ?? 1) *
+				(weekdays?.[wakingDay.weekday(from)] ?? 1) *
 				(habit.often.per === 'person-day' ? personDays(crew, from, to) : (to - from) / DAY_MS),
 		0
 	);

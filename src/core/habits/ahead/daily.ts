@@ -6,7 +6,8 @@ import {
 	habitMeanVarianceShare,
 	riseOf,
 	type Stream,
-	USUAL_CLIMATE
+	USUAL_CLIMATE,
+	type WeekFactors
 } from '../../estimate/index.js';
 import { rarityOf, type Amount, type Flow, type Regime } from '../../rig/index.js';
 import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
@@ -19,6 +20,8 @@ export interface HabitAhead {
 	readonly stream: number | undefined;
 	/** whether it is done by each person, or once for all */
 	readonly perPerson: boolean;
+	/** how its days of the week differ; nothing where all are alike */
+	readonly week: WeekFactors | undefined;
 	readonly flow: Flow;
 	/** litres of one time as believed now, and the doubt of that mean */
 	readonly litresEach: { readonly mean: number; readonly sd: number };
@@ -35,6 +38,7 @@ export interface UnloggedAhead {
 	/** litres a day for each litre per exposure */
 	readonly perDay: number;
 	readonly perPerson: boolean;
+	readonly week: WeekFactors | undefined;
 	/** litres a day as it would be without measures, and the doubt of that */
 	readonly mean: number;
 	readonly sd: number;
@@ -98,6 +102,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 					cadence,
 					stream: stream < 0 ? undefined : stream,
 					perPerson: habit.often.per === 'person-day',
+					week: state.weekFactors.get(habit.id),
 					flow: model.flow(habit, regime),
 					litresEach: atLeastNothing(marginalOf(model.habitRow.get(habit.id) ?? 0)),
 					scatterL: habit.litresEach.sd * Math.sqrt(1 - habitMeanVarianceShare)
@@ -114,6 +119,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 				index: stream.index,
 				perDay,
 				perPerson: stream.perPerson,
+				week: habit && state.weekFactors.get(habit.id),
 				mean: perDay * rate.mean,
 				sd: perDay * rate.sd,
 				gains: unloggedGains(estimate, stream, regime),

@@ -94,6 +94,12 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 	rig.habits.forEach((habit, i) =>
 		mustName(say, outlets, 'an outlet of this rig', [...path, 'habits', i, 'outlet'], habit.outlet)
 	);
+	mustBeUnique(say, rig.ahead ?? [], [...path, 'ahead']);
+	rig.ahead?.forEach((ahead, i) =>
+		ahead.habits?.forEach(({ habit }, h) =>
+			mustName(say, habits, 'a habit of this rig', [...path, 'ahead', i, 'habits', h, 'habit'], habit)
+		)
+	);
 	rig.measures.forEach(({ habit, effect }, i) => {
 		const here = [...path, 'measures', i];
 		mustName(say, habits, 'a habit of this rig', [...here, 'habit'], habit);

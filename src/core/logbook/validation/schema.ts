@@ -164,7 +164,13 @@ export const habitSchema = z.looseObject({
 	words,
 	outlet: id,
 	litresEach: belief,
-	often: z.looseObject({ times: count, per: z.enum(['person-day', 'day']), sd: z.optional(notNegative) }),
+	often: z.looseObject({
+		times: count,
+		per: z.enum(['person-day', 'day']),
+		sd: z.optional(notNegative),
+		/** factors of the days of a week, Monday first */
+		weekdays: z.optional(z.array(z.number().check(z.nonnegative(), z.maximum(1000))).check(z.length(7)))
+	}),
 	keptFraction: z.optional(share),
 	addsL: z.optional(litres),
 	recipe: z.optional(recipeSchema),
@@ -280,6 +286,35 @@ const careSchema = z.looseObject({
 	retired
 });
 
+const hookUpSchema = z.looseObject({ mains: z.optional(z.boolean()), sewer: z.optional(z.boolean()) });
+
+/** Days unlike others, said beforehand. */
+export const aheadSchema = z
+	.looseObject({
+		id,
+		from: instant,
+		to: instant,
+		persons: z.optional(count),
+		away: z.optional(z.boolean()),
+		habits: z.optional(
+			z.array(
+				z.union([
+					z.looseObject({ habit: id, times: count }),
+					z.looseObject({ habit: id, factor: z.number().check(z.nonnegative(), z.maximum(1000)) })
+				])
+			)
+		),
+		hookup: z.optional(hookUpSchema),
+		note: z.optional(text),
+		retired
+	})
+	.check(
+		z.refine(({ from, to }) => Date.parse(to) > Date.parse(from), {
+			path: ['to'],
+			params: { expected: 'an instant after `from`' }
+		})
+	);
+
 /** When a record that is not an entry was last changed. */
 const edited = z.optional(instant);
 
@@ -309,6 +344,7 @@ export const rigSchema = z.looseObject({
 	tanks: z.array(tankSchema),
 	outlets: z.array(outletSchema),
 	instruments: z.array(instrumentSchema),
+	ahead: z.optional(z.array(aheadSchema)),
 	habits: z.array(habitSchema),
 	measures: z.array(measureSchema),
 	containers: z.array(containerSchema),
@@ -339,6 +375,8 @@ export const stopSchema = z.looseObject({
 	legKm: notNegative,
 	point: z.optional(id),
 	services: z.array(serviceSchema),
+	/** the hook-ups that are chosen; one that is only listed counts for nothing */
+	hookup: z.optional(hookUpSchema),
 	weather: z.optional(
 		z.looseObject({
 			maxC: degreesC,
