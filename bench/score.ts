@@ -67,7 +67,7 @@ export function levelsOver(logbook: Logbook): (atMs: number) => Levels {
 		const model = modelOf(rig, logbook.trips, known);
 		const replay =
 			replays.get(model.size) ??
-			new Replay(modelOf(rig, logbook.trips, entries, undefined, model.unenteredRow.size > 0));
+			new Replay(modelOf(rig, logbook.trips, entries, { inBatches: model.unenteredRow.size > 0 }));
 		replays.set(model.size, replay);
 		return readLevels(replay.to(known, atMs));
 	};

@@ -19,7 +19,9 @@ export function estimate(
 	const rig: Rig | undefined = logbook.rigs.find(({ id }) => id === rigId);
 	if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
 	const entries = entriesUntil(logbook.entries, rigId, atMs);
-	const replay = new Replay(modelOf(rig, logbook.trips, entries, options?.home), options);
+	// Who comes or goes later is known already, and counts from then on.
+	const crew = entriesUntil(logbook.entries, rigId, Infinity).filter(({ kind }) => kind === 'crew');
+	const replay = new Replay(modelOf(rig, logbook.trips, entries, { home: options?.home, crew }), options);
 	return replay.to(entries, atMs);
 }
 

@@ -17,11 +17,13 @@ export {
 export { likelyMissedEntries } from './gating/index.js';
 export { headroomOf, standingLevelWith } from './headroom.js';
 export {
+	aheadCuts,
 	climateOf,
 	inWeek,
 	personDays,
 	personsAt,
 	riseOf,
+	saidAt,
 	USUAL_CLIMATE,
 	useInLog,
 	weekendOf,
@@ -30,6 +32,7 @@ export {
 	type Crew,
 	type HookUp,
 	type Logged,
+	type SaidOften,
 	type WeekFactors,
 	type WeekParts
 } from './inputs/index.js';

@@ -3,6 +3,7 @@ export { ABSURD_LITRES, schemas } from './validation/schema.js';
 export { logbookJsonSchema } from './validation/jsonSchema.js';
 export { problemsOf } from './validation/problems.js';
 export type {
+	Ahead,
 	CareTask,
 	Container,
 	Entry,

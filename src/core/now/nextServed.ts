@@ -1,7 +1,7 @@
 import { DAY_MS, HOUR_MS } from '../time/index.js';
 import { type Estimate } from '../estimate/index.js';
 import { instantMs, type Stop, type Trip } from '../logbook/index.js';
-import { serviceKindOf, servesKind } from '../plan/index.js';
+import { serviceKindOf, stopServes } from '../plan/index.js';
 import { neverBinds } from '../rig/index.js';
 import type { Until } from '../words/index.js';
 
@@ -27,14 +27,7 @@ export function nextServed({ model, atMs }: Estimate, trip: Trip | undefined): R
 			.filter((tank) => !neverBinds(rig, tank))
 			.map(
 				(tank) =>
-					[
-						tank.id,
-						untilOf(
-							stops.find(({ services }) =>
-								services.some((one) => servesKind(one, serviceKindOf(tank.holds), 'while-there'))
-							)
-						)
-					] as const
+					[tank.id, untilOf(stops.find((stop) => stopServes(stop, serviceKindOf(tank.holds))))] as const
 			)
 	);
 }

@@ -24,6 +24,7 @@ export {
 	planProblemOf,
 	PLANNED_KINDS,
 	servesKind,
+	stopServes,
 	type PlanProblem,
 	type ProblemOptions,
 	type Reading,

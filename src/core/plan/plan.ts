@@ -1,5 +1,5 @@
 import { type Estimate } from '../estimate/index.js';
-import { type Logbook, type Service, type Trip } from '../logbook/index.js';
+import { instantMs, type Logbook, type Service, type Trip } from '../logbook/index.js';
 import { lastChances, type LastChance, shortfallOf, type Shortfall } from './along/index.js';
 import {
 	carriedOf,
@@ -17,7 +17,9 @@ import {
 	type ProblemOptions,
 	costOfServices,
 	hasKind,
+	hookupsAt,
 	pricesOf,
+	type Prices,
 	PLANNED_KINDS,
 	type ServiceKind
 } from './trip/index.js';
@@ -107,18 +109,30 @@ function servicesOf(
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 
+/** The hook-ups that are chosen where no other service is taken, stop by stop: they are paid for all the same. */
+const hookedBeside = (
+	{ trip, fromMs }: PlanProblem,
+	services: readonly PlannedService[],
+	prices: Prices
+): readonly (readonly Service[])[] =>
+	trip.stops
+		.filter(({ id, arrive }) => instantMs(arrive) >= fromMs && !services.some(({ stop }) => stop === id))
+		.map((stop) => hookupsAt(stop, prices))
+		.filter((hooked) => hooked.length > 0);
+
+/** @param taken the services taken, stop by stop */
 function effortOf(
 	problem: PlanProblem,
 	stretches: Stretches,
 	found: PolicyFound,
-	services: readonly PlannedService[]
+	taken: readonly (readonly Service[])[]
 ): Effort {
-	const used = services.flatMap((service) => service.services);
+	const used = taken.flat();
 	return {
 		fees: sum(used.map(({ fee = 0 }) => fee)),
 		minutes: sum(used.map(({ minutes = 0 }) => minutes)),
-		detourKm: sum(services.map((one) => Math.max(0, ...one.services.map(({ detourKm = 0 }) => detourKm)))),
-		stops: services.length,
+		detourKm: sum(taken.map((one) => Math.max(0, ...one.map(({ detourKm = 0 }) => detourKm)))),
+		stops: taken.length,
 		kgKm: carriedOf(problem, stretches, found)
 	};
 }
@@ -141,10 +155,10 @@ export function workOut(
 						problem.tanks.some(({ tank, kind: of }) => tank.id === id && of === kind)
 					)
 		);
-	const effort = effortOf(problem, stretches, found, services);
 	const prices = pricesOf(problem.trip);
-	const cost =
-		sum(services.map((one) => costOfServices(one.services, prices))) + prices.perKgKm * effort.kgKm;
+	const taken = [...services.map((one) => one.services), ...hookedBeside(problem, services, prices)];
+	const effort = effortOf(problem, stretches, found, taken);
+	const cost = sum(taken.map((one) => costOfServices(one, prices))) + prices.perKgKm * effort.kgKm;
 	const plan: Plan = {
 		feasible: found.holds,
 		cost,

@@ -8,7 +8,7 @@ import {
 	type Service,
 	type Stop
 } from '../logbook/index.js';
-import { costOfServices, serviceKindOf, servesKind, type ServiceKind } from '../plan/index.js';
+import { costOfServices, serviceKindOf, type ServiceKind } from '../plan/index.js';
 import { tankById } from '../rig/index.js';
 
 /** One call at a tap or a drain. */
@@ -51,8 +51,9 @@ function kindUsed(rig: Rig, entry: Entry): ServiceKind | undefined {
 /** The service of each kind that was most likely used: of several the one that costs least. */
 function servicesFor(offered: readonly Service[], kinds: ReadonlySet<ServiceKind>): readonly Service[] {
 	const used = [...kinds].flatMap((kind) => {
+		// Whatever was drunk of it: a tap, or what one is hooked up to.
 		const fitting = offered.filter(
-			(service) => servesKind(service, kind, 'while-there') || (kind === 'water' && service.kind === 'water')
+			(service) => service.kind === kind || service.kind === (kind === 'water' ? 'mains' : 'sewer')
 		);
 		return fitting.sort((a, b) => costOfServices([a], NO_MONEY) - costOfServices([b], NO_MONEY))[0] ?? [];
 	});

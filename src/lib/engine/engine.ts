@@ -111,7 +111,7 @@ export class Engine {
 		const made = JSON.stringify([aboard, this.#home, inBatches]);
 		const before = this.#replays.get(rigId);
 		if (before && before.rig === rig && before.trips === trips && before.made === made) return before.replay;
-		const replay = new Replay(modelOf(rig, trips, aboard, this.#home ?? rig.timeZone, inBatches));
+		const replay = new Replay(modelOf(rig, trips, aboard, { home: this.#home, inBatches }));
 		this.#replays.set(rigId, { rig, trips, made, replay });
 		return replay;
 	}

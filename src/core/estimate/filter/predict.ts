@@ -2,7 +2,17 @@ import type { Habit } from '../../logbook/index.js';
 import type { FlowNetwork, Gaussian } from '../../numerics/index.js';
 import { rarityOf } from '../../rig/index.js';
 import { DAY_MS, splitAt, valueAt } from '../../time/index.js';
-import { forgetWeeks, personsAt, riseOf, USUAL_CLIMATE, weekendOf, type Climate } from '../inputs/index.js';
+import {
+	aheadCuts,
+	forgetWeeks,
+	personsAt,
+	riseOf,
+	saidAt,
+	USUAL_CLIMATE,
+	weekendOf,
+	type Climate,
+	type SaidOften
+} from '../inputs/index.js';
 import type { Model, Stream } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
@@ -40,12 +50,13 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 function flowUntil(model: Model, state: FilterState, toMs: number): void {
 	const fromMs = state.atMs ?? toMs;
 	const flows = !model.statedRate || model.statedRate.mean > 0 || model.statedRate.sd > 0;
-	const { crew, climate, habits, wakingDay } = model;
+	const { crew, climate, habits, wakingDay, rig } = model;
+	const cuts = rig.ahead ? [...crew.steps, ...aheadCuts(rig)] : crew.steps;
 	const byDay = ([from, to]: readonly [number, number]) => wakingDay.byDay(from, to);
 	// Nearly always nothing changes in between: the two lists are not joined for that.
 	const inClimate = climate.length > 0 ? splitAt(fromMs, toMs, climate) : [[fromMs, toMs] as const];
 	for (const [from, to] of inClimate)
-		for (const [at, next] of splitAt(from, to, crew.steps).flatMap(byDay)) {
+		for (const [at, next] of splitAt(from, to, cuts).flatMap(byDay)) {
 			const used = model.wakingDay.days(at, next);
 			const weekday = model.wakingDay.weekday(at);
 			const persons = personsAt(crew, at);
@@ -53,7 +64,9 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 			state.days += used;
 			state.weeks.days[weekday] = (state.weeks.days[weekday] as number) + (persons > 0 ? used : 0);
 			state.personDays += used * persons;
-			const often = (habit: Habit | undefined): number => oftenIn(model, state, habit, here, weekday);
+			const said = saidAt(model.rig, at);
+			const often = (habit: Habit | undefined): number =>
+				oftenIn(model, state, habit, here, weekday) * factorSaid(habit && said.get(habit.id));
 			for (const [id, before] of state.risen) {
 				const habit = habits.get(id);
 				state.risen.set(
@@ -72,6 +85,9 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 		}
 	state.atMs = toMs;
 }
+
+/** How many times as often as usual a habit is done by what was said; times that are said are written down, too. */
+const factorSaid = (said: SaidOften | undefined): number => (said && 'factor' in said ? said.factor : 1);
 
 /** What some days of use, lived by so many persons, are of days or person-days. */
 const exposureOf = (days: number, persons: number, perPerson: boolean): number =>

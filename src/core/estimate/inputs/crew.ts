@@ -1,4 +1,5 @@
 import { instantMs, type Entry, type EntryOf, type Logbook, type Rig } from '../../logbook/index.js';
+import { personsSaid, windowsOf } from './ahead.js';
 import { DAY_MS, dayPlus, splitAt, zonedMs } from '../../time/index.js';
 
 interface Step {
@@ -14,7 +15,8 @@ export interface Crew {
 
 /**
  * Who is aboard: a trip's persons from its first day, a stop's from its arrival, the usual crew after its last
- * day; a `crew` entry from its moment on. Of two at the same moment the entry counts.
+ * day; a `crew` entry from its moment on. Of two at the same moment the entry counts. Days unlike others, said beforehand,
+ * lie over all that until they are over or an entry says who is really there.
  */
 export function crewOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entry[]): Crew {
 	const planned = trips
@@ -30,7 +32,16 @@ export function crewOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entr
 	// A trip's own steps that repeat what the plan already said do not undo what a person wrote since.
 	const changes = [...planned].sort((a, b) => a.ms - b.ms);
 	const real = changes.filter((step, i) => step.persons !== (changes[i - 1]?.persons ?? rig.crew));
-	return { usual: rig.crew, steps: [...real, ...overrides].sort((a, b) => a.ms - b.ms) };
+	const plain = { usual: rig.crew, steps: [...real, ...overrides].sort((a, b) => a.ms - b.ms) };
+	return windowsOf(rig).reduce((crew, { fromMs, toMs, ahead }) => {
+		const persons = personsSaid(ahead);
+		if (persons === undefined) return crew;
+		const written = overrides.find(({ ms }) => ms > fromMs && ms < toMs);
+		const back: readonly Step[] = written ? [] : [{ ms: toMs, persons: personsAt(crew, toMs) }];
+		const endMs = written?.ms ?? toMs;
+		const others = crew.steps.filter(({ ms }) => ms < fromMs || ms >= endMs);
+		return { ...crew, steps: [...others, { ms: fromMs, persons }, ...back].sort((a, b) => a.ms - b.ms) };
+	}, plain);
 }
 
 /** The same with one more `crew` entry. */

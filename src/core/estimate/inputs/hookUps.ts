@@ -1,5 +1,6 @@
-import { instantMs, type Logbook } from '../../logbook/index.js';
-import type { Timeline } from '../../time/index.js';
+import { instantMs, type Logbook, type Rig, type Stop } from '../../logbook/index.js';
+import { valueAt, type Timeline } from '../../time/index.js';
+import { windowsOf } from './ahead.js';
 
 /** Which hook-ups hold. */
 export interface HookUp {
@@ -9,23 +10,30 @@ export interface HookUp {
 
 const UNHOOKED: HookUp = { mains: false, sewer: false };
 
+const chosen = (hookup: Stop['hookup']): HookUp => ({
+	mains: hookup?.mains === true,
+	sewer: hookup?.sewer === true
+});
+
 /**
- * The hook-ups that a rig's trips have in store: at a stop that has them from its arrival to its departure. One that
- * holds now ends with the first of these, whatever it says: nobody drives with a hose.
+ * The hook-ups that a rig's trips have in store: those chosen at a stop from its arrival to its departure, and those said of
+ * days ahead. One that a stop only lists is none. One that holds now ends with the first of these, whatever it says: nobody
+ * drives with a hose.
  */
-export const hookUpsOf = (rigId: string, trips: Logbook['trips']): Timeline<HookUp> =>
-	trips
-		.filter(({ rig }) => rig === rigId)
+export function hookUpsOf(rig: Rig, trips: Logbook['trips']): Timeline<HookUp> {
+	const planned = trips
+		.filter((trip) => trip.rig === rig.id)
 		.flatMap(({ stops }) =>
-			stops.flatMap(({ arrive, depart, services }) => [
-				{
-					ms: instantMs(arrive),
-					is: {
-						mains: services.some(({ kind }) => kind === 'mains'),
-						sewer: services.some(({ kind }) => kind === 'sewer')
-					}
-				},
+			stops.flatMap(({ arrive, depart, hookup }) => [
+				{ ms: instantMs(arrive), is: chosen(hookup) },
 				{ ms: instantMs(depart), is: UNHOOKED }
 			])
 		)
 		.sort((a, b) => a.ms - b.ms);
+	return windowsOf(rig).reduce((timeline, { fromMs, toMs, ahead }) => {
+		if (!ahead.hookup) return timeline;
+		const others = timeline.filter(({ ms }) => ms < fromMs || ms >= toMs);
+		const after = { ms: toMs, is: valueAt(timeline, toMs) ?? UNHOOKED };
+		return [...others, { ms: fromMs, is: chosen(ahead.hookup) }, after].sort((a, b) => a.ms - b.ms);
+	}, planned);
+}

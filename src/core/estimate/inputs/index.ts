@@ -1,3 +1,4 @@
+export { aheadCuts, personsSaid, saidAt, windowsOf, type SaidOften } from './ahead.js';
 export { SITTING_MS, writesInBatches } from './batchLogging.js';
 export { climateOf, riseOf, USUAL_CLIMATE, type Climate } from './climate.js';
 export { crewOf, crewWith, personDays, personsAt, type Crew } from './crew.js';

@@ -33,8 +33,9 @@ const answer = (entries: readonly Entry[], when = at(6, 6), of = rig) =>
 describe('what nobody writes down', () => {
 	it('is next to nothing for those who write everything, and half of it for those who write half', () => {
 		// A usual day is 8 + 12 + 4 = 24 L for two.
-		// what is left are rinses and splashes that are in no habit, and a doubt whether all is written
-		expect(answer(days(1)).unlogged.litresPerPersonDay).toBeLessThan(2.2);
+		// What is left are rinses and splashes that are in no habit, and a doubt whether all is written: no reading tells yet
+		// that they do not live faster and write less.
+		expect(answer(days(1)).unlogged.litresPerPersonDay).toBeLessThan(3);
 		const half = answer(days(0.5)).unlogged;
 		expect(half.litresPerPersonDay).toBeGreaterThan(3.5);
 		expect(half.litresPerPersonDay).toBeLessThan(8);
@@ -131,7 +132,9 @@ describe('what the counts say, against a count of lives', () => {
 			};
 			const all = pick(SHARES.map(([, chance]) => chance));
 			const share = SHARES[pick(OWN_SHARE[all] ?? [])]?.[0] ?? 0;
-			const rate = gamma(k, random);
+			// The household's pace is lognormal, once in the mean; nine in ten within a factor of two.
+			const pace = Math.exp(0.42 * random.normal() - 0.42 ** 2 / 2);
+			const rate = pace * gamma(k, random);
 			if (poisson(share * rate * days, random) !== seen) continue;
 			kept++;
 			unwritten += (1 - share) * rate * litres;

@@ -58,6 +58,8 @@ export interface Model {
 	/** how far weekends differ from other days in what goes unlogged, a share; nothing where no instrument would show it */
 	readonly weekendRow: number | undefined;
 	readonly crew: Crew;
+	/** the entries of who is aboard, those ahead too */
+	readonly crewEntries: readonly Entry[];
 	/** heat and exertion of the trips' stops; none where no habit rises with them */
 	readonly climate: Timeline<Climate>;
 	/** the hook-ups that the trips have in store */
@@ -82,8 +84,18 @@ function plansOf(
 	return {
 		crew: crewOf(rig, planned, entries),
 		climate: rig.habits.some(({ rises }) => rises) ? climateOf(rig.id, planned) : [],
-		hookUps: hookUpsOf(rig.id, planned)
+		hookUps: hookUpsOf(rig, planned)
 	};
+}
+
+/** What of a model is not in its rig, its trips and its entries. */
+export interface ModelOptions {
+	/** the zone of the rig's person, for the days on which no trip is under way */
+	readonly home?: string | undefined;
+	/** whether uses are written down in batches; found in the entries when absent */
+	readonly inBatches?: boolean | undefined;
+	/** the entries of who is aboard, those ahead too; the entries themselves when absent */
+	readonly crew?: readonly Entry[] | undefined;
 }
 
 /**
@@ -91,15 +103,12 @@ function plansOf(
  *
  * @param entries the rig's entries that count, in order: who is aboard is taken from them, and the last one's offset
  * where no zone is known
- * @param home the zone of the rig's person, for the days on which no trip is under way
- * @param inBatches whether uses are written down in batches; found in the entries when absent
  */
 export function modelOf(
 	rig: Rig,
 	trips: Logbook['trips'],
 	entries: readonly Entry[],
-	home: string | undefined = rig.timeZone,
-	inBatches: boolean = writesInBatches(entries)
+	{ home = rig.timeZone, inBatches = writesInBatches(entries), crew = entries }: ModelOptions = {}
 ): Model {
 	const pools = poolsOf(rig);
 	const meters = rig.instruments.filter(({ kind }) => kind === 'meter');
@@ -141,7 +150,8 @@ export function modelOf(
 		weekendRow: weekend,
 		unenteredRow: pending,
 		size: next,
-		...plansOf(rig, trips, entries),
+		...plansOf(rig, trips, crew),
+		crewEntries: crew,
 		wakingDay: wakingDaysOf(rig.id, trips, home, entries.at(-1)?.at),
 		instruments: new Map(rig.instruments.map((instrument) => [instrument.id, instrument])),
 		habits: new Map(rig.habits.map((h) => [h.id, h])),
@@ -160,9 +170,9 @@ export const withCrew = (model: Model, entry: EntryOf<'crew'>): Model => ({
 });
 
 /** The same model with other plans ahead: who comes aboard, heat, work and hook-ups, as changed trips say. */
-export const withTrips = (model: Model, trips: Logbook['trips'], entries: readonly Entry[]): Model => ({
+export const withTrips = (model: Model, trips: Logbook['trips']): Model => ({
 	...model,
-	...plansOf(model.rig, trips, entries)
+	...plansOf(model.rig, trips, model.crewEntries)
 });
 
 /** The same model with so many persons more from a moment on; never fewer than nobody. */

@@ -31,7 +31,7 @@ export function calibrationPairs(
 	const gauge = rig.instruments.find(({ id }) => id === gaugeId);
 	if (!gauge) return [];
 	const all = entriesUntil(logbook.entries, rigId, atMs);
-	const model = modelOf(rig, logbook.trips, all, home);
+	const model = modelOf(rig, logbook.trips, all, { home });
 	const none: ReadonlySet<string> = new Set();
 	const found: CalibrationPair[] = [];
 	const state = initialState(model);

@@ -91,8 +91,16 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 			const drawn = byChance[i] as Float64Array;
 			for (let path = 0; path < paths; path++) drawn[path] = normalAt(chance.slot());
 		});
-		const { persons, climate, week, mains, sewer } = step;
-		const key = JSON.stringify([persons, climate.maxC, climate.exertion, weekly ? week : [], mains, sewer]);
+		const { persons, climate, week, said, mains, sewer } = step;
+		const key = JSON.stringify([
+			persons,
+			climate.maxC,
+			climate.exertion,
+			weekly ? week : [],
+			[...said],
+			mains,
+			sewer
+		]);
 		const pace = paces.get(key) ?? paceOf(outset, step);
 		paces.set(key, pace);
 		const toMs = atMs + to * DAY_MS;

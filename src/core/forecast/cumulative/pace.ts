@@ -1,7 +1,7 @@
 import { dayFactorSd, habitDayFactorSd } from '../../estimate/index.js';
 import { cholesky, Matrix, meanOf } from '../../numerics/index.js';
 import type { Outset } from '../forecast.js';
-import { inflateSpread, oftenOn, onWeekend, weekendIn, type DayPart } from '../sampler/index.js';
+import { inflateSpread, oftenOn, onWeekend, timesSaid, weekendIn, type DayPart } from '../sampler/index.js';
 
 /** What a day brings while nothing changes, and how days differ. */
 export interface Pace {
@@ -61,6 +61,7 @@ function addHabit(
 	const { scatterL, cadence } = ahead;
 	const share = cadence.rarer * oftenOn(ahead, step, day);
 	const [times, each] = [draws.timesPerDay[h] as Float64Array, draws.litresEach[h] as Float64Array];
+	const said = timesSaid(ahead.habit, step);
 	const [often, eachL] = [share * meanOf(times), meanOf(each)];
 	const gain = lanes.map((_, i) => gains.habits[i]?.find((one) => one.habit === h));
 	gain.forEach((one, i) => {
@@ -69,7 +70,7 @@ function addHabit(
 		for (let path = 0; path < paths; path++)
 			to[path] =
 				(to[path] as number) +
-				share * (times[path] as number) * (one.perLitre * (each[path] as number) + one.fixed);
+				(share * (times[path] as number) + said) * (one.perLitre * (each[path] as number) + one.fixed);
 	});
 	const once = gain.map((one) => (one ? one.perLitre * eachL + one.fixed : 0));
 	if (scatterL > 0)

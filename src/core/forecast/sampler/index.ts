@@ -5,4 +5,4 @@ export { laneGainsOf, lanesOf, limitOf, type LaneGains, type HabitGain, type Lan
 export { bring, livePaths, type Lived, type Living } from './paths.js';
 export { spentIn, type Spent } from './spent.js';
 export { dayPartsAhead, type DayPart } from './steps.js';
-export { aboard, oftenOn, onWeekend, usesOf, weekendIn, type Uses } from './uses.js';
+export { aboard, oftenOn, onWeekend, timesSaid, usesOf, weekendIn, type Uses } from './uses.js';

@@ -1,9 +1,14 @@
-import { DAY_MS, splitAt, valueAt, type WakingDay } from '../../time/index.js';
+import { DAY_MS, splitAt, valueAt, type Timeline, type WakingDay } from '../../time/index.js';
+import { instantMs, type Entry } from '../../logbook/index.js';
 import {
+	aheadCuts,
 	personsAt,
+	saidAt,
 	USUAL_CLIMATE,
 	type Climate,
 	type Estimate,
+	type HookUp,
+	type SaidOften,
 	type WeekParts
 } from '../../estimate/index.js';
 
@@ -18,6 +23,8 @@ export interface DayPart {
 	readonly climate: Climate;
 	/** the days of the week it is of */
 	readonly week: WeekParts;
+	/** what is said of habits for it, by habit */
+	readonly said: ReadonlyMap<string, SaidOften>;
 	readonly mains: boolean;
 	readonly sewer: boolean;
 	/** the waste valves are opened into a sewer as it begins */
@@ -33,6 +40,19 @@ function weekOf({ byDay, days, weekday }: WakingDay, fromMs: number, toMs: numbe
 	]);
 }
 
+/** The hook-ups that hold: those written down, or those chosen for the stop one is at, where nothing is written since. */
+function hookedNow(
+	chosen: Timeline<HookUp>,
+	written: HookUp,
+	entries: readonly Entry[],
+	atMs: number
+): HookUp {
+	const since = chosen.findLast(({ ms }) => ms <= atMs);
+	if (!since?.is.mains && !since?.is.sewer) return written;
+	const said = entries.findLast(({ kind }) => kind === 'hookup');
+	return said && instantMs(said.at) >= since.ms ? written : since.is;
+}
+
 /**
  * The days ahead of an estimate's moment, cut where people come and go, heat and exertion change, or a hook-up begins or
  * ends, as the trips say. A hook-up that holds now holds until the trip has another word: the next arrival or departure.
@@ -41,25 +61,32 @@ function weekOf({ byDay, days, weekday }: WakingDay, fromMs: number, toMs: numbe
  * @param persons who is aboard all along; as planned and written when absent
  */
 export function dayPartsAhead(
-	{ model, state, atMs }: Estimate,
+	{ model, state, atMs, entries }: Estimate,
 	days: number,
 	persons?: number
 ): readonly DayPart[] {
 	const toMs = atMs + Math.ceil(days) * DAY_MS;
 	const { crew, climate, hookUps } = model;
+	const now = hookedNow(model.hookUps, state, entries, atMs);
 	/** only where a hook-up really begins or ends: a day that is cut for nothing differs less from others */
 	const later = hookUps
 		.filter(({ ms }) => ms > atMs)
 		.filter(({ is }, i, all) => {
-			const before = all[i - 1]?.is ?? state;
+			const before = all[i - 1]?.is ?? now;
 			return is.mains !== before.mains || is.sewer !== before.sewer;
 		});
 	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: atMs + day * DAY_MS }));
-	const cuts = [...dawns, ...(persons === undefined ? crew.steps : []), ...climate, ...later];
+	const cuts = [
+		...dawns,
+		...(persons === undefined ? crew.steps : []),
+		...climate,
+		...later,
+		...aheadCuts(model.rig)
+	];
 	let sewer = state.sewer;
 	return splitAt(atMs, toMs, cuts).map(([fromMs, endMs]): DayPart => {
 		const start = (fromMs - atMs) / DAY_MS;
-		const hooked = valueAt(later, fromMs) ?? state;
+		const hooked = valueAt(later, fromMs) ?? now;
 		const sewerOpens = hooked.sewer && !sewer;
 		sewer = hooked.sewer;
 		return {
@@ -69,6 +96,7 @@ export function dayPartsAhead(
 			persons: persons ?? personsAt(crew, fromMs),
 			climate: valueAt(climate, fromMs) ?? USUAL_CLIMATE,
 			week: weekOf(model.wakingDay, fromMs, endMs),
+			said: saidAt(model.rig, fromMs, entries),
 			mains: hooked.mains,
 			sewer: hooked.sewer,
 			sewerOpens

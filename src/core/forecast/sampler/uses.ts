@@ -66,7 +66,7 @@ export const aboard = (
 ): number => (persons <= 0 ? 0 : perPerson ? persons / day.persons : 1);
 
 /** How much of a usual day's times, or litres, a part of a day has: by who is aboard, where, and on which days of the week. */
-export const oftenOn = (
+export function oftenOn(
 	{
 		habit,
 		perPerson,
@@ -76,10 +76,22 @@ export const oftenOn = (
 		readonly perPerson: boolean;
 		readonly week: WeekFactors | undefined;
 	},
-	step: Pick<DayPart, 'persons' | 'climate' | 'week'>,
+	step: Pick<DayPart, 'persons' | 'climate' | 'week' | 'said'>,
 	day: Pick<DayAhead, 'persons'>
-): number =>
-	aboard(perPerson, step, day) * (habit ? riseOf(habit, step.climate) : 1) * inWeek(week, step.week);
+): number {
+	const aboardOf = aboard(perPerson, step, day);
+	if (!habit) return aboardOf;
+	const said = step.said.get(habit.id);
+	// Times that are said are all there are: none of its usual, written down or not.
+	if (said && 'timesPerDay' in said) return 0;
+	return aboardOf * riseOf(habit, step.climate) * inWeek(week, step.week) * (said?.factor ?? 1);
+}
+
+/** How often a day something is done by what was said of it; nothing where nothing was. */
+export function timesSaid(habit: Habit, { said, persons }: Pick<DayPart, 'said' | 'persons'>): number {
+	const one = said.get(habit.id);
+	return one && 'timesPerDay' in one && persons > 0 ? one.timesPerDay : 0;
+}
 
 /** How far a part of a day is a weekend's. */
 export const weekendIn = ({ week }: Pick<DayPart, 'week'>): number =>
@@ -124,6 +136,7 @@ export function usesOf(
 		const { scatterL, cadence } = habits[h] as DayAhead['habits'][number];
 		const share = step.length * oftenOn(habits[h] as DayAhead['habits'][number], step, day);
 		const factor = rarer[h] as number;
+		const said = step.length * timesSaid((habits[h] as DayAhead['habits'][number]).habit, step);
 		const [ofTimes, ofAmount] = [timesChance[h] as Chance, amountChance[h] as Chance];
 		const loose = cadence.sd > 0;
 		if (loose) ofTimes.draw();
@@ -144,8 +157,9 @@ export function usesOf(
 				if (more < 0) more = 0;
 			}
 			// The phase is where the cadence stands; it walks on with the scatter of single days.
-			const at = (phase[path] as number) + more * factor;
-			const done = evenly ? more * factor : Math.floor(at + EXACT);
+			const come = more * factor + said;
+			const at = (phase[path] as number) + come;
+			const done = evenly ? come : Math.floor(at + EXACT);
 			if (!evenly) phase[path] = at - done;
 			count[path] = done;
 			let amount = done * (each[path] as number);

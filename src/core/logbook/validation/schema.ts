@@ -305,8 +305,7 @@ export const aheadSchema = z
 			)
 		),
 		hookup: z.optional(hookUpSchema),
-		note: z.optional(text),
-		retired
+		note: z.optional(text)
 	})
 	.check(
 		z.refine(({ from, to }) => Date.parse(to) > Date.parse(from), {

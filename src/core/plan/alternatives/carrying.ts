@@ -1,7 +1,7 @@
 import distance from '@turf/distance';
 import type { Container, Point, Rig, Service, Stop } from '../../logbook/index.js';
 import { loadsOf, neverBinds, usableOf } from '../../rig/index.js';
-import { serviceKindOf, servesKind, type Reading, type ServiceKind } from '../trip/index.js';
+import { serviceKindOf, servesKind, stopServes, type ServiceKind } from '../trip/index.js';
 
 /** A place without a service that has one near: what a container of the rig would make of it. */
 export interface Carrying {
@@ -35,12 +35,7 @@ export const whereIs = (stop: Stop, points: readonly Point[]): readonly [number,
 	stop.position ?? points.find(({ id }) => id === stop.point)?.position;
 
 /** What containers can do for a stop: for each kind that it lacks and a known point near by has, the nearest of them. */
-export function carryingAt(
-	rig: Rig,
-	stop: Stop,
-	points: readonly Point[],
-	reading: Reading
-): readonly Carrying[] {
+export function carryingAt(rig: Rig, stop: Stop, points: readonly Point[]): readonly Carrying[] {
 	const here = whereIs(stop, points);
 	if (!here) return [];
 	return rig.containers.flatMap((container): readonly Carrying[] => {
@@ -48,9 +43,9 @@ export function carryingAt(
 		const service = serviceKindOf(container.carries);
 		if (container.retired || !(container.count > 0 && litres > 0)) return [];
 		if (!(MOST_CARRIED * (container.capacityL - container.headroomL) >= litres)) return [];
-		if (stop.services.some((one) => servesKind(one, service, reading))) return [];
+		if (stopServes(stop, service)) return [];
 		const near = points
-			.filter(({ services }) => services.some((one) => servesKind(one, service, reading)))
+			.filter(({ services }) => services.some((one) => servesKind(one, service)))
 			.map((point) => ({ point, km: distance([...here], [...point.position]) }))
 			.filter(({ km }) => km <= MOST_KM)
 			.sort((a, b) => a.km - b.km)[0];
@@ -72,8 +67,8 @@ export function carryingAt(
 }
 
 /** The service that carrying makes of a point near by: its fee, and the minutes of all the trips. */
-export function serviceByHand(carrying: Carrying, point: Point | undefined, reading: Reading): Service {
-	const of = point?.services.find((one) => servesKind(one, carrying.service, reading));
+export function serviceByHand(carrying: Carrying, point: Point | undefined): Service {
+	const of = point?.services.find((one) => servesKind(one, carrying.service));
 	return {
 		kind: carrying.service,
 		minutes: carrying.minutes,

@@ -23,6 +23,8 @@ export type TripChange =
 	| { readonly kind: 'point'; readonly stop: string; readonly point: string; readonly detourKm: number }
 	/** loads of a container between a stop and a point near it */
 	| Carrying
+	/** hooked up at a stop that lists it */
+	| { readonly kind: 'hookup'; readonly stop: string; readonly hookup: NonNullable<Stop['hookup']> }
 	| { readonly kind: 'certainty'; readonly certainty: number }
 	| { readonly kind: 'school'; readonly school: School | undefined }
 	/** from now on */
@@ -133,6 +135,13 @@ export function changedTrip(trip: Trip, change: TripChange, points: readonly Poi
 			return withNights(trip, change.stop, change.by);
 		case 'order':
 			return reordered(trip, change.stop, change.to);
+		case 'hookup':
+			return {
+				...trip,
+				stops: trip.stops.map((stop) =>
+					stop.id === change.stop ? { ...stop, hookup: { ...stop.hookup, ...change.hookup } } : stop
+				)
+			};
 		case 'point': {
 			const point = points.find(({ id }) => id === change.point);
 			return {
@@ -147,8 +156,7 @@ export function changedTrip(trip: Trip, change: TripChange, points: readonly Poi
 		case 'carry': {
 			const service = serviceByHand(
 				change,
-				points.find(({ id }) => id === change.point),
-				'while-there'
+				points.find(({ id }) => id === change.point)
 			);
 			return {
 				...trip,

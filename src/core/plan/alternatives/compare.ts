@@ -39,7 +39,7 @@ export function changedEstimate(
 	change?: TripChange
 ): Estimate {
 	const changed = trips.map((trip) => (trip.id === next.id ? next : trip));
-	const model = withTrips(estimate.model, changed, estimate.entries);
+	const model = withTrips(estimate.model, changed);
 	return {
 		...estimate,
 		model: change?.kind === 'persons' ? withMorePersons(model, estimate.atMs, change.by) : model

@@ -118,19 +118,14 @@ describe('a trip that does not hold', () => {
 		expect(changed).toEqual([{ kind: 'water', minutes: 27, fee: 2 }]);
 		// Nobody walks ten kilometres with a can; and a stop that has a tap needs none.
 		const far: Point = { ...near, position: [-2, 54.1] };
-		expect(carryingAt(withCans, trip.stops[0]!, [far], 'on-arrival')).toEqual([]);
+		expect(carryingAt(withCans, trip.stops[0]!, [far])).toEqual([]);
 		// Nor with a thimble, or a can that is all headroom.
 		for (const size of [{ capacityL: 0.01 }, { headroomL: 20 }])
 			expect(
-				carryingAt(
-					{ ...withCans, containers: [{ ...cans[0]!, ...size }] },
-					trip.stops[0]!,
-					[near],
-					'on-arrival'
-				)
+				carryingAt({ ...withCans, containers: [{ ...cans[0]!, ...size }] }, trip.stops[0]!, [near])
 			).toEqual([]);
-		expect(carryingAt(withCans, { ...trip.stops[0]!, services: BOTH }, [near], 'on-arrival')).toEqual([]);
-		expect(carryingAt(withCans, trip.stops[0]!, [near], 'on-arrival').map(({ service }) => service)).toEqual([
+		expect(carryingAt(withCans, { ...trip.stops[0]!, services: BOTH }, [near])).toEqual([]);
+		expect(carryingAt(withCans, trip.stops[0]!, [near]).map(({ service }) => service)).toEqual([
 			'water',
 			'grey'
 		]);

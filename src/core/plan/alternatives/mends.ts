@@ -10,8 +10,10 @@ import {
 	planProblemOf,
 	type ProblemOptions,
 	serviceKindOf,
+	HOOKUPS,
 	PLANNED_KINDS,
 	servesKind,
+	stopServes,
 	type Reading
 } from '../trip/index.js';
 
@@ -110,7 +112,7 @@ function* firstOf(
 }
 
 /**
- * What would make a trip hold that does not: the least set of measures, loads carried by hand where a point is near, the
+ * What would make a trip hold that does not: the least set of measures, a hook-up that a stop lists, loads carried by hand where a point is near, the
  * nearest known point that helps, one night less somewhere, a stop at another place in the order; of each the first that does,
  * in this order. It pauses between tries.
  */
@@ -137,7 +139,7 @@ export function* mends(
 		.filter(({ arrive }) => reading === 'while-there' || instantMs(arrive) >= estimate.atMs)
 		.flatMap((stop) =>
 			points
-				.filter(({ services }) => services.some((service) => servesKind(service, kind, reading)))
+				.filter(({ services }) => services.some((service) => servesKind(service, kind)))
 				.flatMap((point) => {
 					const detourKm = detourTo(stop, point);
 					return detourKm !== undefined && detourKm <= MOST_DETOUR_KM && stop.point !== point.id
@@ -148,7 +150,7 @@ export function* mends(
 		.sort((a, b) => a.detourKm - b.detourKm);
 	const carried = inTime
 		.filter(({ arrive }) => reading === 'while-there' || instantMs(arrive) >= estimate.atMs)
-		.flatMap((stop) => carryingAt(estimate.model.rig, stop, points, reading))
+		.flatMap((stop) => carryingAt(estimate.model.rig, stop, points))
 		.filter(({ service }) => service === kind)
 		.sort((a, b) => a.minutes - b.minutes);
 	const shorter = trip.stops
@@ -156,8 +158,7 @@ export function* mends(
 		.filter((stop) => canBeShorter(stop, trip.timeZone))
 		.map((stop) => ({ kind: 'nights', stop: stop.id, by: -1 }) as const);
 	const first = trip.stops.findIndex(({ arrive }) => instantMs(arrive) > estimate.atMs);
-	const serves = ({ services }: Stop): boolean =>
-		services.some((service) => PLANNED_KINDS.some((one) => servesKind(service, one, reading)));
+	const serves = (stop: Stop): boolean => PLANNED_KINDS.some((one) => stopServes(stop, one));
 	const orders = trip.stops.flatMap((stop, at) =>
 		at > first && first >= 0 && serves(stop) && instantMs(stop.arrive) > shortfall.atMs
 			? [
@@ -166,8 +167,21 @@ export function* mends(
 				]
 			: []
 	);
+	const listed = (stop: Stop, of: (typeof HOOKUPS)[number]): boolean =>
+		!stop.hookup?.[of] && stop.services.some((service) => service.kind === of);
+	const hookups = inTime.flatMap((stop): readonly TripChange[] => {
+		const [mains, sewer] = [listed(stop, 'mains'), listed(stop, 'sewer')];
+		const one = kind === 'water' ? mains : sewer;
+		return [
+			...(one
+				? [{ kind: 'hookup', stop: stop.id, hookup: kind === 'water' ? { mains } : { sewer } } as const]
+				: []),
+			...(mains && sewer ? [{ kind: 'hookup', stop: stop.id, hookup: { mains, sewer } } as const] : [])
+		];
+	});
 	const found = [
 		yield* byMeasures(tried, certainty),
+		yield* firstOf(tried, hookups, certainty),
 		yield* firstOf(tried, carried, certainty),
 		yield* firstOf(tried, ways, certainty),
 		yield* firstOf(tried, shorter, certainty),

@@ -98,15 +98,6 @@ function feedersOf(tanks: readonly Tank[], fed: ReadonlySet<string>): readonly T
 	return tanks.filter(({ id, retired }) => found.has(id) && !fed.has(id) && !retired);
 }
 
-/** An estimate whose hook-ups end at once: the plan counts on none to come. */
-const unhookedFrom = (estimate: Estimate): Estimate => ({
-	...estimate,
-	model: {
-		...estimate.model,
-		hookUps: estimate.model.hookUps.map(({ ms }) => ({ ms, is: { mains: false, sewer: false } }))
-	}
-});
-
 /** A tank that can bind, with what is poured into it, and where both stand in what is expected to flow. */
 interface BindingTank {
 	readonly tank: Tank;
@@ -187,8 +178,8 @@ function carriedBeside(estimate: Estimate, planned: readonly BindingTank[]): num
 }
 
 /**
- * Puts a trip as a problem: what may come to each tank between any two chances to serve it. The plan counts on no hook-up
- * to come: one that holds now ends with the next arrival or departure.
+ * Puts a trip as a problem: what may come to each tank between any two chances to serve it. The plan counts on the hook-ups
+ * that are chosen, and on no other: one that holds now ends with the next arrival or departure.
  */
 export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOptions = {}): PlanProblem {
 	const { settingOutMs } = options;
@@ -197,16 +188,20 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 	const { reading = 'on-arrival', prices = pricesOf(trip) } = options;
 	const { model, atMs: fromMs } = estimate;
 	const endMs = Math.max(fromMs, ...trip.stops.map(({ depart }) => instantMs(depart)));
-	const unhooked = unhookedFrom(estimate);
 	const binding = model.rig.tanks.filter((tank) => !neverBinds(model.rig, tank));
-	const wanted = PLANNED_KINDS.reduce<Mask>(
-		(mask, kind, i) => (binding.some(({ holds }) => serviceKindOf(holds) === kind) ? mask | (1 << i) : mask),
-		0
-	);
+	const maskOf = (fits: (of: readonly Tank[]) => boolean): Mask =>
+		PLANNED_KINDS.reduce<Mask>((mask, kind, i) => {
+			const of = binding.filter(({ holds }) => serviceKindOf(holds) === kind);
+			return of.length > 0 && fits(of) ? mask | (1 << i) : mask;
+		}, 0);
+	const wanted = {
+		wanted: maskOf(() => true),
+		onSewer: maskOf((of) => of.every(({ holds, portable }) => holds !== 'fresh' && !portable))
+	};
 	const visits = visitsOf(trip, fromMs, prices, reading, wanted).filter(({ atMs }) => atMs <= endMs);
 	const course =
 		options.course ??
-		cumulativeFlow(unhooked, {
+		cumulativeFlow(estimate, {
 			toMs: endMs,
 			measures: options.measures,
 			paths: options.paths ?? (visits.length > MANY_VISITS ? FEW_PATHS : undefined)
@@ -224,7 +219,7 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 	const orderOf = new Map(trip.stops.map((stop, order) => [stop, order]));
 	const driven = (order: number): number => ahead.filter((leg) => leg.order <= order).length;
 	return {
-		estimate: unhooked,
+		estimate,
 		trip,
 		fromMs,
 		endMs,

@@ -22,7 +22,10 @@ const visits = (
 	from = '2027-05-01T06:00:00Z',
 	more = {}
 ): readonly ServiceVisit[] =>
-	visitsOf({ ...exactTrip, stops: [one] } as Trip, Date.parse(from), { ...prices, ...more }, reading, 7);
+	visitsOf({ ...exactTrip, stops: [one] } as Trip, Date.parse(from), { ...prices, ...more }, reading, {
+		wanted: 7,
+		onSewer: 6
+	});
 
 describe('what a stop offers', () => {
 	it('by the kinds used: fees and minutes of each, the longest way round once', () => {
@@ -57,13 +60,32 @@ describe('what a stop offers', () => {
 		]);
 		expect(visits(paid, 'on-arrival', undefined, { freeWater: true })[0]?.offers).toBe(2);
 	});
-	it('a sewer takes grey and black and is paid once, as people do it; by the file format it is no service', () => {
-		const site = stop([
-			{ kind: 'sewer', fee: 8 },
-			{ kind: 'mains', fee: 2 }
-		]);
+	const site = stop([
+		{ kind: 'sewer', fee: 8 },
+		{ kind: 'mains', fee: 2 }
+	]);
+	it('a hook-up that is only listed is none, however one lives', () => {
 		expect(visits(site)).toEqual([]);
-		expect(visits(site, 'while-there')[0]?.cost).toEqual([0, 2, 8, 10, 8, 10, 8, 10]);
+		expect(visits(site, 'while-there')).toEqual([]);
+	});
+	it('a sewer that is chosen is paid for once, and drains what is built in for nothing more', () => {
+		const [visit] = visits({ ...site, hookup: { sewer: true } });
+		expect(visit?.offers).toBe(6);
+		expect(visit?.cost.filter(Number.isFinite).every((cost) => Math.abs(cost) < 1e-5)).toBe(true);
+		expect(visit?.services[6]).toEqual([{ kind: 'sewer', fee: 8 }]);
+		const cassette = visitsOf(
+			{ ...exactTrip, stops: [{ ...site, hookup: { sewer: true } }] } as Trip,
+			Date.parse('2027-05-01T06:00:00Z'),
+			prices,
+			'on-arrival',
+			{ wanted: 7, onSewer: 2 }
+		);
+		expect(cassette[0]?.offers).toBe(2);
+	});
+	it('mains that are chosen fill a tank where one stays, and are no tap by the file format', () => {
+		const hooked = { ...site, hookup: { mains: true } };
+		expect(visits(hooked)).toEqual([]);
+		expect(visits(hooked, 'while-there')[0]).toMatchObject({ offers: 1, cost: expect.arrayContaining([0]) });
 	});
 });
 

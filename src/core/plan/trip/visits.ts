@@ -35,8 +35,9 @@ export const pricesOf = ({ policy = {} }: Pick<Trip, 'policy'>): Prices => ({
 });
 
 /**
- * When services can be used. The file format's plan: once, on arrival, and neither a pressure hook-up nor a sewer is one.
- * As people do it: also while they stay, each day anew, and at a tap or a sewer that is a hook-up.
+ * When services can be used. The file format's plan: once, on arrival. As people do it: also while they stay, each day anew.
+ * A hook-up that is only listed is none of them; one that is chosen at a stop is a dump where it is a sewer, and where one
+ * stays a tap where it is mains.
  */
 export type Reading = 'on-arrival' | 'while-there';
 
@@ -58,12 +59,40 @@ const MOST_TIMES = 14;
 const MOST_VISITS = 600;
 
 /** Whether a service serves tanks that hold something. */
-export function servesKind(service: Service, kind: ServiceKind, reading: Reading = 'on-arrival'): boolean {
-	const hooks = reading === 'while-there';
-	if (kind === 'water')
-		return (service.kind === 'water' || (hooks && service.kind === 'mains')) && service.potable !== false;
-	return service.kind === kind || (hooks && service.kind === 'sewer');
-}
+export const servesKind = (service: Service, kind: ServiceKind): boolean =>
+	service.kind === kind && (kind !== 'water' || service.potable !== false);
+
+/** Whether a stop serves tanks that hold something: by a service, or by a sewer that is chosen. */
+export const stopServes = (
+	{ services, hookup }: Pick<Stop, 'services' | 'hookup'>,
+	kind: ServiceKind
+): boolean =>
+	services.some((service) => servesKind(service, kind)) || (kind !== 'water' && hookup?.sewer === true);
+
+/** The hook-ups of a stop. */
+export const HOOKUPS = ['mains', 'sewer'] as const;
+
+/** The hook-ups that are chosen at a stop, each by its cheapest service; one that the stop does not list costs nothing. */
+export const hookupsAt = ({ hookup, services }: Stop, prices: Prices): readonly Service[] =>
+	HOOKUPS.filter((kind) => hookup?.[kind]).map((kind) =>
+		services
+			.filter((service) => service.kind === kind)
+			.reduce<Service>(
+				(best, service) => (priceOf(service, prices) < priceOf(best, prices) ? service : best),
+				services.find((service) => service.kind === kind) ?? { kind }
+			)
+	);
+
+/** Whether a hook-up that is chosen serves tanks that hold something. */
+const hookServes = (
+	{ kind: of, potable }: Service,
+	kind: ServiceKind,
+	reading: Reading,
+	onSewer: boolean
+): boolean =>
+	of === 'sewer'
+		? kind !== 'water' && onSewer
+		: of === 'mains' && kind === 'water' && reading === 'while-there' && potable !== false;
 
 /** Nothing costs more than this: sums of what people type stay numbers. */
 const BEYOND_ALL_MONEY = 1e12;
@@ -93,29 +122,40 @@ export const costOfServices = (services: readonly Service[], prices: Prices): nu
 		: services.reduce((sum, service) => sum + priceOf(service, prices), prices.perStop) +
 			priced(Math.max(...services.map(detourOf)) * prices.perKm);
 
+/** The kinds that some tank needs, and those of them whose tanks are all built in, so that a sewer drains them. */
+export interface Wanted {
+	readonly wanted: Mask;
+	readonly onSewer: Mask;
+}
+
+/** An open sewer valve drains a tank whether a plan needs it or not: of two ways that cost the same, the one that says so. */
+const NEXT_TO_NOTHING = 1e-6;
+
 /** What a stop offers, by the kinds used: the services that cost least together. */
 function offerOf(
 	stop: Stop,
 	prices: Prices,
 	reading: Reading,
-	wanted: Mask
-): Offer & Pick<ServiceVisit, 'services'> {
-	const byKind = PLANNED_KINDS.map((kind, i) =>
-		(wanted >> i) & 1
-			? worthwhile(
-					stop.services.filter(
-						(service) =>
-							servesKind(service, kind, reading) &&
-							!(prices.freeWater && kind === 'water' && (service.fee ?? 0) > 0)
-					),
-					prices
-				)
-			: []
-	);
+	{ wanted, onSewer }: Wanted
+): Offer & Pick<ServiceVisit, 'services'> & { readonly hooked: readonly Service[] } {
+	const hooked = hookupsAt(stop, prices);
+	const byKind = PLANNED_KINDS.map((kind, i): readonly Service[] => {
+		if (((wanted >> i) & 1) === 0) return [];
+		// What is hooked up is paid for in any case.
+		const free = hooked.filter((one) => hookServes(one, kind, reading, ((onSewer >> i) & 1) === 1));
+		if (free.length > 0) return free;
+		return worthwhile(
+			stop.services.filter(
+				(service) =>
+					servesKind(service, kind) && !(prices.freeWater && kind === 'water' && (service.fee ?? 0) > 0)
+			),
+			prices
+		);
+	});
 	const offers = byKind.reduce((mask, list, i) => (list.length > 0 ? mask | (1 << i) : mask), 0);
 	const services = Array.from({ length: 1 << PLANNED_KINDS.length }, (_, mask): readonly Service[] => {
-		if ((mask & offers) !== mask) return [];
-		let together: readonly (readonly Service[])[] = [[]];
+		if (mask === 0 || (mask & offers) !== mask) return [];
+		let together: readonly (readonly Service[])[] = [hooked];
 		byKind.forEach((list, i) => {
 			// A sewer takes both kinds and is paid once.
 			if ((mask >> i) & 1)
@@ -125,10 +165,19 @@ function offerOf(
 			costOfServices(set, prices) < costOfServices(best, prices) ? set : best
 		);
 	});
+	const already = costOfServices(hooked, prices);
 	return {
 		offers,
 		services,
-		cost: services.map((set, mask) => ((mask & offers) === mask ? costOfServices(set, prices) : Infinity))
+		hooked,
+		cost: services.map((set, mask) => {
+			if ((mask & offers) !== mask) return Infinity;
+			if (mask === 0) return 0;
+			const drains = byKind.some(
+				(list, i) => ((mask >> i) & 1) === 1 && list.some(({ kind }) => kind === 'sewer')
+			);
+			return costOfServices(set, prices) - already - (drains ? NEXT_TO_NOTHING : 0);
+		})
 	};
 }
 
@@ -151,25 +200,27 @@ function timesAt(stop: Stop, fromMs: number, reading: Reading): readonly number[
 /**
  * Every chance to use services along a trip from a moment on, in order of time.
  *
- * @param wanted the kinds that some tank needs
+ * @param wanted see `Wanted`
  */
 export function visitsOf(
 	trip: Trip,
 	fromMs: number,
 	prices: Prices,
 	reading: Reading,
-	wanted: Mask
+	wanted: Wanted
 ): readonly ServiceVisit[] {
 	const all = trip.stops
 		.flatMap((stop) => {
-			const offer = offerOf(stop, prices, reading, wanted);
+			const { hooked, ...offer } = offerOf(stop, prices, reading, wanted);
 			if (offer.offers === 0) return [];
-			return timesAt(stop, fromMs, reading).map((atMs): ServiceVisit => ({
-				...offer,
-				stop,
-				atMs,
-				later: atMs !== instantMs(stop.arrive)
-			}));
+			return timesAt(stop, fromMs, reading).map((atMs): ServiceVisit => {
+				const later = atMs !== instantMs(stop.arrive);
+				// Hook-ups were paid for on arrival.
+				const services = later
+					? offer.services.map((set) => set.filter((one) => !hooked.includes(one)))
+					: offer.services;
+				return { ...offer, services, stop, atMs, later };
+			});
 		})
 		.sort((a, b) => a.atMs - b.atMs);
 	const every = Math.ceil(all.length / MOST_VISITS);

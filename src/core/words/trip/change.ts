@@ -75,6 +75,10 @@ export function sayChange(change: TripChange, { rig, trip, points, units }: Abou
 				change.service === 'water' ? `fetch water from ${name}` : `take ${change.service} to ${name}`;
 			return `${way} with ${container} at ${stopName(change.stop)}, ${sayTrips(change, units)}`;
 		}
+		case 'hookup': {
+			const { mains, sewer } = change.hookup;
+			return `hook up to ${listed([...(mains ? ['mains water'] : []), ...(sewer ? ['the sewer'] : [])])} at ${stopName(change.stop)}`;
+		}
 		case 'certainty':
 			return `be ${sayCertainty(change.certainty)}`;
 		case 'school':

@@ -35,7 +35,7 @@ const nearByHand = question({
 		const { rig } = now.model;
 		const stop = trip()?.stops.find(({ id }) => id === stopId);
 		if (!stop) return [];
-		return carryingAt(rig, stop, notRetired(points), 'while-there')
+		return carryingAt(rig, stop, notRetired(points))
 			.filter(({ service }) => isWanted(now, service))
 			.map((one) => ({
 				container: one.container,

@@ -1,5 +1,5 @@
 import { instantMs, tripInUse } from '$core/logbook';
-import { serviceKindOf, servesKind } from '$core/plan';
+import { serviceKindOf, stopServes } from '$core/plan';
 import { stayByContainer, type StayLoads } from '$core/runs';
 import { DAY_MS } from '$core/time';
 import { METRIC } from '$core/units';
@@ -37,7 +37,7 @@ const staysByHand = question({
 		return ahead.flatMap((stop) =>
 			containersOf(now).flatMap((container): readonly StayAt[] => {
 				const kind = serviceKindOf(container.carries);
-				if (stop.services.some((service) => servesKind(service, kind, 'while-there'))) return [];
+				if (stopServes(stop, kind)) return [];
 				const stay = stayByContainer(
 					now,
 					container,
