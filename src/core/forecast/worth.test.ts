@@ -2,8 +2,8 @@ import { runToCompletion } from '../numerics/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import { estimate, type Estimate } from '../estimate/index.js';
-import type { Measure, Rig, Stop, Trip } from '../logbook/index.js';
+import { estimate, readLevels, type Estimate } from '../estimate/index.js';
+import type { Ahead, Entry, Measure, Rig, Stop, Trip } from '../logbook/index.js';
 import { autonomyOf, forecast, worth } from './index.js';
 
 const at = '2027-05-01T06:00:00Z';
@@ -224,6 +224,11 @@ describe('heat, exertion, guests and hook-ups of the stops ahead', () => {
 		measures: []
 	};
 	const mainOf = (of: Estimate) => forecast(of, { days: 12, paths: 20 }).tanks[0];
+	/** litres that leave it from one day to the next */
+	const usedIn = (main: ReturnType<typeof mainOf>, from: number, to: number): readonly number[] => {
+		const levels = (main?.byDay ?? []).map(({ p50 }) => p50);
+		return levels.slice(from, to).map((level, i) => Number(((levels[from - 1 + i] ?? 0) - level).toFixed(6)));
+	};
 	it('32 °C from the third day: 10 L a day become 20', () => {
 		const main = mainOf(from(thirsty, trip(stop('hot', 3, { weather: { maxC: 32, minC: 18 } }))));
 		const start = main?.byDay[0]?.p50 ?? 0;
@@ -252,18 +257,92 @@ describe('heat, exertion, guests and hook-ups of the stops ahead', () => {
 		const start = (mainOf(from(thirsty))?.byDay[0]?.p50 ?? 0) + 10;
 		expect(start - (first?.p50 ?? 0)).toBeCloseTo(15, 6);
 	});
+	const saying = (ahead: Omit<Ahead, 'id' | 'from' | 'to'>, fromDay = 3, toDay = 4): Estimate =>
+		from({
+			...thirsty,
+			ahead: [{ id: 'a', from: `2027-05-0${fromDay}T06:00:00Z`, to: `2027-05-0${toDay}T06:00:00Z`, ...ahead }]
+		});
+	it('days said to be unlike others are lived so, and are over by themselves', () => {
+		// Two people drink 10 L a day; the third day is said to be another.
+		expect(usedIn(mainOf(saying({ persons: 6 })), 1, 4)).toEqual([10, 30, 10]);
+		expect(usedIn(mainOf(saying({ away: true }, 3, 5)), 1, 5)).toEqual([10, 0, 0, 10]);
+		expect(usedIn(mainOf(saying({ habits: [{ habit: 'drink', factor: 2 }] })), 1, 4)).toEqual([10, 20, 10]);
+		expect(usedIn(mainOf(saying({ habits: [{ habit: 'drink', times: 3 }] })), 1, 4)).toEqual([10, 3, 10]);
+		expect(usedIn(mainOf(saying({ hookup: { mains: true } })), 1, 4)).toEqual([10, 0, 10]);
+	});
+	it('what was said to be done and is done already is not still to come', () => {
+		const washing: Rig = {
+			...thirsty,
+			habits: [
+				...thirsty.habits,
+				{
+					id: 'wash',
+					name: 'Wash',
+					outlet: 'cup',
+					litresEach: { mean: 7, sd: 0 },
+					often: { times: 0, per: 'day', sd: 0 }
+				}
+			],
+			ahead: [
+				{
+					id: 'a',
+					from: '2027-05-01T00:00:00Z',
+					to: '2027-05-02T00:00:00Z',
+					habits: [{ habit: 'wash', times: 1 }]
+				}
+			]
+		};
+		const done = entry({ kind: 'use', at: '2027-05-01T06:00:00Z', habit: 'wash', times: 1 });
+		const firstDay = (log: readonly Entry[]): number => {
+			const now = estimate(
+				logbookOf([...freshStart(), ...log], washing, []),
+				'rig',
+				Date.parse('2027-05-01T06:30:00Z')
+			);
+			const { litres = 0 } = readLevels(now).tanks[0] ?? {};
+			return litres - (forecast(now, { days: 2, paths: 20 }).tanks[0]?.byDay[0]?.p50 ?? 0);
+		};
+		expect(firstDay([])).toBeCloseTo(17, 0);
+		expect(firstDay([done])).toBeCloseTo(10, 0);
+	});
+	it('people who come later, as is written already, count from then on', () => {
+		const later = entry({ kind: 'crew', at: '2027-05-03T06:00:00Z', persons: 4 });
+		const known = estimate(
+			logbookOf([...freshStart(), later], thirsty, []),
+			'rig',
+			Date.parse('2027-05-01T06:00:00Z')
+		);
+		expect(usedIn(mainOf(known), 1, 4)).toEqual([10, 20, 20]);
+	});
+	it('a habit of Saturdays is done on Saturdays, whatever the log', () => {
+		const saturdays: Rig = {
+			...thirsty,
+			habits: thirsty.habits.map((habit) => ({
+				...habit,
+				rises: undefined,
+				often: { ...habit.often, weekdays: [0, 0, 0, 0, 0, 3, 0] }
+			}))
+		};
+		// From Saturday, 1 May, 6 o'clock; the next one is of 30 L, most of it before midnight.
+		const [first = 0, second = 0, third = 0] = usedIn(mainOf(from(saturdays)), 1, 8).slice(4);
+		expect(usedIn(mainOf(from(saturdays)), 1, 4)).toEqual([0, 0, 0]);
+		expect(first + second + third).toBeCloseTo(30, 0);
+	});
 	it('a hook-up feeds the outlets while one stays, and ends with the departure', () => {
-		const main = mainOf(from(thirsty, trip(stop('site', 2, { services: [{ kind: 'mains' }] }))));
-		const levels = (main?.byDay ?? []).map(({ p50 }) => p50);
-		const used = levels.slice(1, 3).map((level, i) => (levels[i] ?? 0) - level);
-		expect(used.map((litres) => Number(litres.toFixed(6)))).toEqual([0, 10]);
+		const main = mainOf(
+			from(thirsty, trip(stop('site', 2, { services: [{ kind: 'mains' }], hookup: { mains: true } })))
+		);
+		expect(usedIn(main, 1, 3)).toEqual([0, 10]);
+		// One that is only listed is lived as if it were not there.
+		const listed = mainOf(from(thirsty, trip(stop('site', 2, { services: [{ kind: 'mains' }] }))));
+		expect(usedIn(listed, 1, 3)).toEqual([10, 10]);
 	});
 	it('a sewer empties the waste tanks as one arrives, and keeps them so', () => {
 		const rig = {
 			...exactRig,
 			tanks: exactRig.tanks.map((tank) => (tank.id === 'grey' ? { ...tank, residualL: 2 } : tank))
 		};
-		const grey = forecast(from(rig, trip(stop('site', 3, { services: [{ kind: 'sewer' }] }))), {
+		const grey = forecast(from(rig, trip(stop('site', 3, { services: [], hookup: { sewer: true } }))), {
 			days: 12,
 			paths: 20
 		}).tanks[1];

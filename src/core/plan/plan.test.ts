@@ -81,6 +81,33 @@ describe('an exact rig along a road', () => {
 		expect(answer.shortfall).toMatchObject({ tank: 'main' });
 		expect(answer.shortfall?.shortL).toBeCloseTo(5 * 24 + 2 - 90 + 0.77, -0.5);
 	});
+	describe('hook-ups, for four days from the second on, two days before the end', () => {
+		const site = (hookup?: Stop['hookup']): Plan =>
+			planned([
+				stop(
+					2,
+					[
+						{ kind: 'mains', fee: 5 },
+						{ kind: 'sewer', fee: 8 }
+					],
+					{ depart: day(6), ...(hookup ? { hookup } : {}) }
+				),
+				stop(8, [])
+			]);
+		it('listed alone they are none: fresh lasts 3.7 days', () => {
+			expect(site()).toMatchObject({ feasible: false, services: [], cost: 0, shortfall: { tank: 'main' } });
+		});
+		it('chosen, the tank rests and the drains are open: three days of 24 L, and 20 L twice; both are paid', () => {
+			const both = site({ mains: true, sewer: true });
+			expect(both).toMatchObject({ feasible: true, cost: 13 });
+			// A cassette is on no sewer.
+			expect(both.services).toMatchObject([{ stop: 's2', dump: ['grey'] }]);
+			expect(both.effort).toMatchObject({ fees: 13, stops: 1 });
+		});
+		it('mains alone leave grey to fill: 20 L a day for seven days', () => {
+			expect(site({ mains: true })).toMatchObject({ feasible: false, cost: 5, shortfall: { tank: 'grey' } });
+		});
+	});
 	it('passes by a stop that is no longer on the way', () => {
 		const gone = stop(3, [water, grey], { retired: true });
 		expect(planned([gone, stop(4, []), stop(6, [])])).toMatchObject({ feasible: false, services: [] });

@@ -75,6 +75,19 @@ describe('a trip that does not hold', () => {
 	it('is mended by half showers: 20 L a day of fresh are 86', () => {
 		expect(mended(trip)[0]).toMatchObject({ change: { kind: 'measures', on: ['short'] }, chance: 1 });
 	});
+	it('by a hook-up that a stop only lists: mains where fresh falls short', () => {
+		const site = tripOf([stop('camp', 1, 4.1, [{ kind: 'mains' }]), stop('end', 5.5, 5.5, [])]);
+		const change: TripChange = { kind: 'hookup', stop: 'camp', hookup: { mains: true } };
+		const plain = {
+			...rig,
+			measures: [],
+			tanks: rig.tanks.map((tank) => (tank.id === 'grey' ? { ...tank, nominalL: 400, usableL: 400 } : tank))
+		};
+		const known = estimate({ ...bookOf(site), rigs: [plain] }, 'rig', START);
+		const found = runToCompletion(mends(known, [site], site, workedPlan(known, site).plan, []));
+		expect(found[0]).toEqual({ change, chance: 1 });
+		expect(changedTrip(site, change).stops[0]?.hookup).toEqual({ mains: true });
+	});
 	it('by hand, where a container of the rig and a point near by bring the service within reach', () => {
 		const cans: Rig['containers'] = [
 			{
