@@ -1,4 +1,4 @@
-import type { EntryDraft, Habit, Instrument, Rig } from '../logbook/index.js';
+import type { Ahead, EntryDraft, Habit, Instrument, Rig } from '../logbook/index.js';
 import { withItem } from '../rig/index.js';
 import type { Happening, TellingContext } from '../words/index.js';
 
@@ -24,8 +24,10 @@ export interface QuickContext extends TellingContext {
 	readonly lastRead?: ReadonlyMap<string, LastRead> | undefined;
 }
 
+/** What a word of one's own may stand for. */
+export type Named = Instrument | Habit;
 /** What a line may add to the rig, with one tap. */
-export type Addition = Instrument | Habit;
+export type Addition = Named | Ahead;
 
 /** One way to understand a line without its time. */
 export interface Meaning {
@@ -78,11 +80,15 @@ export const oneTooMany = (figure: string): NoMeaning =>
 /** Whether a line was met with a problem. */
 export const isProblem = (answer: LineReading): answer is NoMeaning => 'problem' in answer;
 
-/** Whether what is added is a habit; an instrument else. */
-export const isHabit = (addition: Addition): addition is Habit => !('kind' in addition);
+/** Whether what is added are days unlike others. */
+export const isAhead = (addition: Addition): addition is Ahead => 'from' in addition;
+
+/** Whether what is added is a habit. */
+export const isHabit = (addition: Addition): addition is Habit => !('kind' in addition) && !isAhead(addition);
 
 /** The rig with what a line adds to it, in the place of what has its id. */
 export function withAddition(rig: Rig, addition: Addition): Rig {
+	if (isAhead(addition)) return { ...rig, ahead: withItem(rig.ahead ?? [], addition) };
 	return isHabit(addition)
 		? { ...rig, habits: withItem(rig.habits, addition) }
 		: { ...rig, instruments: withItem(rig.instruments, addition) };
@@ -106,7 +112,16 @@ export function freeName({ instruments }: Rig, name: string): string {
 /** An id made from a name, which nothing in the rig has yet. */
 export function freeId(rig: Rig, name: string): string {
 	const taken = new Set(
-		[rig.tanks, rig.outlets, rig.instruments, rig.habits, rig.measures, rig.containers, rig.care]
+		[
+			rig.tanks,
+			rig.outlets,
+			rig.instruments,
+			rig.habits,
+			rig.measures,
+			rig.containers,
+			rig.care,
+			rig.ahead ?? []
+		]
 			.flat()
 			.map(({ id }) => id)
 	);

@@ -2,6 +2,7 @@ export { answerLine, type LineAnswer, type LineEntry, type LineQuestion } from '
 export { understand, type QuickAnswer } from './quickline.js';
 export {
 	withAddition,
+	isAhead,
 	isHabit,
 	type Addition,
 	type LastRead,

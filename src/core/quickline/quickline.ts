@@ -2,12 +2,14 @@ import { MINUTE_MS, zonedIso } from '../time/index.js';
 import { type EntryDraft } from '../logbook/index.js';
 import { sayHappening, sayMomentOf } from '../words/index.js';
 import { ownWord } from './intents/adding.js';
+import { aheadLine } from './intents/daysAhead.js';
 import { habitsNamed } from './lexing/concepts.js';
 import {
 	isProblem,
 	withAddition,
-	type Addition,
+	type LineReading,
 	type Meaning,
+	type Named,
 	type NoMeaning,
 	type QuickContext,
 	type Understood
@@ -135,11 +137,21 @@ const A_LEVEL = /\s*=\s*(\d|half\b|full\b|empty\b|[½⅓⅔¼¾])/i;
 /** The habits and instruments that a person's own word may stand for. */
 const meantByWords =
 	({ rig }: QuickContext) =>
-	(text: string): readonly Addition[] => {
+	(text: string): readonly Named[] => {
 		const words = plainWords(text);
 		const habits = habitsNamed(words, rig.habits);
 		return habits.length > 0 ? habits : words.length > 0 ? thingsNamed(words, rig.instruments) : [];
 	};
+
+/** Days to come that a line puts into the rig. */
+function aheadAnswer(reading: LineReading, context: QuickContext): QuickAnswer {
+	if (isProblem(reading)) return { kind: 'problem', ...reading };
+	const moment = { ms: context.nowMs };
+	return {
+		kind: 'understood',
+		matches: reading.map((meaning) => understoodAs([{ meaning, moment }], context))
+	};
+}
 
 /**
  * Understands a line as a person would say it: `2 showers, dishes and kettle`, `fill 60`, `dump grey`, `meter 412.6`,
@@ -155,6 +167,8 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			kind: 'problem',
 			problem: `That is ${text.trim().length} characters, a page rather than a line. Say a few things at a time, or begin with “note” to keep it as it stands.`
 		};
+	const ahead = aheadLine(text, context);
+	if (ahead?.alone) return aheadAnswer(ahead.reading, context);
 	const own = A_LEVEL.test(text) ? undefined : ownWord(text, meantByWords(context), context);
 	const things = own ? undefined : timed(text.replace(A_LEVEL, ' $1'), context);
 	if (things && 'problem' in things) return { kind: 'problem', ...things };
@@ -201,5 +215,9 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			)
 		)
 		.slice(0, MOST_MATCHES);
-	return { kind: 'understood', matches: toldApart(matches) };
+	const planned = ahead && aheadAnswer(ahead.reading, context);
+	return {
+		kind: 'understood',
+		matches: toldApart([...(planned?.kind === 'understood' ? planned.matches : []), ...matches])
+	};
 }

@@ -11,6 +11,7 @@ import {
 	type Addition,
 	type LineReading,
 	type Meaning,
+	type Named,
 	type NoMeaning,
 	type QuickContext
 } from '../context.js';
@@ -241,7 +242,7 @@ const OWN_WORD = /^\s*["“”]?(.{1,60}?)["“”]?\s*(?:=|\bmeans\b)\s*["“�
  */
 export function ownWord(
 	text: string,
-	find: (words: string) => readonly Addition[],
+	find: (words: string) => readonly Named[],
 	context: QuickContext
 ): LineReading | undefined {
 	const found = OWN_WORD.exec(text);

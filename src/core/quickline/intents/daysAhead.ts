@@ -1,0 +1,207 @@
+import { casual } from 'chrono-node/en';
+import type { Ahead, Habit } from '../../logbook/index.js';
+import { DAY_MS, dayPlus, HOUR_MS, MINUTE_MS, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
+import { sayAheadDays } from '../../words/index.js';
+import { freeId, type LineReading, type Meaning, type QuickContext } from '../context.js';
+import { habitsNamed } from '../lexing/concepts.js';
+import { plainWords } from '../lexing/names.js';
+import { readLine } from '../lexing/tokens.js';
+
+/** A time to come. */
+interface Window {
+	readonly fromMs: number;
+	readonly toMs: number;
+}
+
+/** A line of days to come, without its time. */
+interface Found {
+	readonly window: Window;
+	readonly rest: string;
+}
+
+/** Words that stand before a time and belong to it. */
+const LEADS = /(?:\b(?:from|on|for|until|till|til|to|through|over|by)\s+(?:the\s+)?)$/i;
+const NIGHTS = /\bfor\s+(an?|one|two|three|four|five|six|seven|\d{1,2})\s+(night|day|week)s?\b/i;
+const COUNTS: Readonly<Record<string, number>> = {
+	a: 1,
+	an: 1,
+	one: 1,
+	two: 2,
+	three: 3,
+	four: 4,
+	five: 5,
+	six: 6,
+	seven: 7
+};
+/** The hour at which one is back, or leaves, where only the day is said. */
+const NOON = 12;
+const MORNING = 10;
+/** Dinner, by the clock. */
+const DINNER = { from: 18, to: 23 };
+/** Nobody says more than a year ahead. */
+const MOST_MS = 366 * DAY_MS;
+
+const clockOf = (nowMs: number, timeZone: string): { readonly instant: Date; readonly timezone: number } => {
+	const local = zonedTime(nowMs, timeZone);
+	const wall = zonedMs(local.day, 'Etc/UTC', local.hour, local.minute);
+	return { instant: new Date(nowMs), timezone: Math.round((wall - nowMs) / MINUTE_MS) };
+};
+
+/** The time to come that a line speaks of; nothing where it speaks of none. */
+function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | undefined {
+	const startOf = (day: string, hour = 0): number => zonedMs(day, timeZone, hour);
+	const today = zonedTime(nowMs, timeZone).day;
+	const nights = NIGHTS.exec(text);
+	if (nights) {
+		const count = COUNTS[(nights[1] ?? '').toLowerCase()] ?? Number(nights[1]);
+		const days = count * ((nights[2] ?? '').toLowerCase() === 'week' ? 7 : 1);
+		const toMs =
+			(nights[2] ?? '').toLowerCase() === 'night'
+				? startOf(dayPlus(today, days), MORNING)
+				: nowMs + days * DAY_MS;
+		const rest = `${text.slice(0, nights.index)} ${text.slice(nights.index + nights[0].length)}`;
+		return { window: { fromMs: nowMs, toMs }, rest };
+	}
+	const [first, second] = casual
+		.parse(text, clockOf(nowMs, timeZone), { forwardDate: true })
+		.filter(({ start }) => start.isCertain('day') || start.isCertain('weekday') || start.isCertain('hour'));
+	if (!first) return undefined;
+	const lead = LEADS.exec(text.slice(0, first.index))?.[0] ?? '';
+	const last = second ?? first;
+	const rest = `${text.slice(0, first.index - lead.length)} ${text.slice(last.index + last.text.length)}`;
+	const edge = (part: typeof first.start, hour: number): number => {
+		const day = zonedTime(part.date().getTime(), timeZone).day;
+		return part.isCertain('hour') ? part.date().getTime() : startOf(day, hour);
+	};
+	const end = first.end ?? second?.start;
+	// "until Sunday": back at noon.
+	if (/until|till?\b/i.test(lead) && !end)
+		return { window: { fromMs: nowMs, toMs: edge(first.start, NOON) }, rest };
+	const fromMs = Math.max(nowMs, edge(first.start, 0));
+	if (/\b(tonight|evening)\b/i.test(first.text) || /\bdinner\b/i.test(text)) {
+		const day = zonedTime(fromMs, timeZone).day;
+		return {
+			window: { fromMs: Math.max(nowMs, startOf(day, DINNER.from)), toMs: startOf(day, DINNER.to) },
+			rest
+		};
+	}
+	if (end) {
+		const day = zonedTime(end.date().getTime(), timeZone).day;
+		return {
+			window: { fromMs, toMs: end.isCertain('hour') ? end.date().getTime() : startOf(dayPlus(day, 1)) },
+			rest
+		};
+	}
+	const day = zonedTime(fromMs, timeZone).day;
+	return {
+		window: {
+			fromMs,
+			toMs: first.start.isCertain('hour') ? fromMs + 4 * HOUR_MS : startOf(dayPlus(day, 1))
+		},
+		rest
+	};
+}
+
+type Unlike = Omit<Ahead, 'id' | 'from' | 'to'>;
+
+const ABOARD =
+	/\b(aboard|on board|of us|people|persons|guests?|visitors?|friends?|child(?:ren)?|kids?|grandchild(?:ren)?)\b/i;
+const MORE = /\b(guests?|visitors?|friends?|child(?:ren)?|kids?|grandchild(?:ren)?|more)\b/i;
+/** One of them, not several. */
+const ONE = /\b(guest|visitor|friend|child|kid|grandchild)\b/i;
+const AWAY = /\b(away|ashore|gone|home|not here|not aboard|at (?:my|our|the) \p{L}+)\b/iu;
+const ALL_AWAY =
+	/^(?:we(?:'?re| are)?|all|all of us|everyone|everybody|both|nobody|no one|ashore|away|gone|i am|i'm)\b/i;
+const SICK = /\b(sick|ill|stomach bug|flu|fever)\b/i;
+const HOOKED = /\b(hook(?:ed)?[- ]?up|on (?:the )?mains|plugged in|shore ?water)\b/i;
+/** What is plainly to come, whatever else a line says. */
+const TO_COME = /\b(tomorrow|next|coming|will|going to|gonna|plan(?:ned|ning)?|want to|expect(?:ing)?)\b/i;
+/** Guests of whom no number is said. */
+const SOME_GUESTS = [2, 4];
+/** A sick child: the toilet, hands and washing go so many times as often. */
+const SICK_FACTOR = 1.7;
+const SICK_HABITS = /flush|toilet|loo|heads|hands?|laundry|shower|wash/i;
+/** Done no more often than this, a habit is rather planned for a day than written down days later: times a day. */
+const RARE = 0.3;
+
+/** Who is aboard, or away, as a line says. */
+function peopleIn(rest: string, context: QuickContext): readonly Unlike[] {
+	const now = context.persons ?? context.rig.crew;
+	const { figures } = readLine(rest, []);
+	const count = figures[0]?.value;
+	if (AWAY.test(rest)) {
+		const all = ALL_AWAY.test(rest.trim()) && count === undefined;
+		const gone = count === undefined || !Number.isInteger(count) ? 1 : count;
+		return all || gone >= now ? [{ away: true }] : [{ persons: now - gone }];
+	}
+	if (!ABOARD.test(rest)) return [];
+	if (count !== undefined && Number.isInteger(count) && count >= 0 && count <= 100)
+		return [{ persons: MORE.test(rest) ? now + count : count }];
+	if (!MORE.test(rest)) return [];
+	return (ONE.test(rest) ? [1] : SOME_GUESTS).map((more) => ({ persons: now + more }));
+}
+
+/** What is done on those days. */
+function doneIn(rest: string, context: QuickContext): readonly (Unlike & { readonly habit?: Habit })[] {
+	const { figures } = readLine(rest, []);
+	const times = figures[0]?.value ?? 1;
+	if (figures.length > 1 || (figures[0]?.unit ?? '') !== '' || !Number.isInteger(times)) return [];
+	return habitsNamed(
+		plainWords(rest).filter((word) => !/^\d/.test(word)),
+		context.rig.habits
+	).map((habit) => ({
+		habits: [{ habit: habit.id, times }],
+		habit
+	}));
+}
+
+const dailyOf = ({ often }: Habit, persons: number): number =>
+	often.times * (often.per === 'person-day' ? Math.max(1, persons) : 1);
+
+/**
+ * Days to come that are unlike others: `six aboard from Saturday to Sunday`, `Ivo away Tuesday to Thursday`, `laundry on Saturday`,
+ * `guests for dinner`, `a sick child until Friday`, `hooked up for two nights`, `ashore until Sunday`. Nothing where a line speaks
+ * of what was.
+ *
+ * @returns ways to understand it, and whether it can mean nothing else
+ */
+export function aheadLine(
+	text: string,
+	context: QuickContext
+): { readonly reading: LineReading; readonly alone: boolean } | undefined {
+	const dinner = /\bguests?\b.*\bdinner\b|\bdinner\b.*\bguests?\b/i.test(text);
+	const found = windowIn(text, context) ?? (dinner ? windowIn(`${text} tonight`, context) : undefined);
+	const sick = SICK.test(text);
+	const { nowMs, timeZone, rig } = context;
+	if (!found && !sick) return undefined;
+	const { window, rest } = found ?? { window: { fromMs: nowMs, toMs: nowMs + 3 * DAY_MS }, rest: text };
+	if (!(window.toMs > Math.max(nowMs, window.fromMs)) || window.toMs - nowMs > MOST_MS) return undefined;
+	const people = peopleIn(rest, context);
+	const unlike: readonly Unlike[] = sick
+		? [
+				{
+					habits: rig.habits
+						.filter(({ name }) => SICK_HABITS.test(name))
+						.map(({ id }) => ({ habit: id, factor: SICK_FACTOR })),
+					note: 'Sick aboard'
+				}
+			]
+		: HOOKED.test(rest)
+			? [{ hookup: { mains: true } }, { hookup: { mains: true, sewer: true } }]
+			: people;
+	const done = unlike.length > 0 ? [] : doneIn(rest, context);
+	const all = unlike.length > 0 ? unlike : done.map(({ habits }) => ({ ...(habits ? { habits } : {}) }));
+	if (all.length === 0) return undefined;
+	const rare = done.every(({ habit }) => habit !== undefined && dailyOf(habit, context.persons ?? 1) <= RARE);
+	if (done.length > 0 && !TO_COME.test(text) && (!rare || window.fromMs <= nowMs)) return undefined;
+	const reading = all.map((one): Meaning => {
+		const ahead: Ahead = {
+			id: freeId(rig, 'ahead'),
+			from: zonedIso(window.fromMs, timeZone),
+			to: zonedIso(window.toMs, timeZone),
+			...one
+		};
+		return { does: [], adds: ahead, says: sayAheadDays(ahead, { rig, nowMs, timeZone }) };
+	});
+	return { reading, alone: unlike.length > 0 || TO_COME.test(text) };
+}
