@@ -41,6 +41,8 @@ export interface Manner {
 	readonly guests?: boolean;
 	/** times as much is done as the rig says; once when absent */
 	readonly pace?: number;
+	/** other people come aboard then, days, who live at a pace and in ways of their own */
+	readonly newCrewOn?: number;
 	/** times as much is done on Saturdays and Sundays as on other days, the week being as the rig says */
 	readonly weekends?: number;
 }
@@ -58,6 +60,9 @@ const WAYS: readonly Manner[] = [
 export const LIVES: readonly Manner[] = [
 	...[0.5, 0.75, 1, 1.3, 1.7].flatMap((pace) =>
 		WAYS.map((way): Manner => ({ ...way, name: `${pace} times: ${way.name}`, pace }))
+	),
+	...[WAYS[1], WAYS[0]].flatMap((way): readonly Manner[] =>
+		way ? [{ ...way, name: `another crew: ${way.name}`, newCrewOn: 9 }] : []
 	),
 	...[WAYS[4], WAYS[0]].flatMap((way): readonly Manner[] =>
 		way ? [{ ...way, name: `weekends 2.5 times a workday: ${way.name}`, weekends: 2.5 }] : []

@@ -111,6 +111,13 @@ export function drawCase(
 	const rig = drawRig(random, manner, between);
 	const trip = new LivedTrip(random, between, manner, rig, days);
 	const habits = trueHabits(rig, manner, random, between);
+	/** two more than before, at half or double the pace or anything between */
+	const otherCrew = rig.crew + 2;
+	const theirHabits = habits.map((one): { -readonly [K in keyof Truly]: Truly[K] } => ({ ...one }));
+	if (manner.newCrewOn !== undefined) {
+		const pace = Math.exp(0.42 * random.normal());
+		for (const one of theirHabits) one.often = one.habit.often.times * pace * aboutOne(WORLD.often, random);
+	}
 	const small = { times: between(WORLD.smallTimes), litres: between(WORLD.smallL) };
 	const missFill = manner.missedFill ? days * between([0.35, 0.6]) : Infinity;
 	const truths: { atMs: number; litres: ReadonlyMap<string, number> }[] = [];
@@ -141,9 +148,11 @@ export function drawCase(
 		const visiting = guests !== undefined && day >= guests.from && day < guests.to;
 		if (guests && day === guests.from) at(midnight + 4 * HOUR, (ms) => trip.crew(ms, rig.crew + 2));
 		if (guests && day === guests.to) at(midnight + 4 * HOUR, (ms) => trip.crew(ms, rig.crew));
-		const persons = rig.crew + (visiting ? 2 : 0);
+		const others = manner.newCrewOn !== undefined && day >= manner.newCrewOn;
+		if (day === manner.newCrewOn) at(midnight + 4 * HOUR, (ms) => trip.crew(ms, otherCrew));
+		const persons = others ? otherCrew : rig.crew + (visiting ? 2 : 0);
 		const differs = aboutOne(WORLD.dayDiffers, random) * weekdayFactor(manner, midnight);
-		for (const one of habits) {
+		for (const one of others ? theirHabits : habits) {
 			const own = aboutOne(WORLD.habitDayDiffers, random);
 			const rate = one.often * (one.habit.often.per === 'person-day' ? persons : 1);
 			for (let i = poisson(rate * differs * own, random); i > 0; i--) at(some(), (ms) => trip.use(ms, one));

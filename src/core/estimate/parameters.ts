@@ -46,6 +46,8 @@ export const flowScatterFactor = 1.25;
 export const writingConcentrationWritings = 4;
 /** chance. That a habit is never written down by people who write others: not all think of their hands; ours. */
 export const neverWrittenChance = 0.1;
+/** share. What is known of those before still says so much of other people: their rig is the same; ours. */
+export const otherCrewKeptShare = 0.2;
 /** uses written at one sitting, sittings a day, and sittings seen, from which on a log is one of batches: one who writes as he goes has one, many. */
 export const batchUsesPerSitting = 4;
 export const batchMostSittingsPerDay = 2;

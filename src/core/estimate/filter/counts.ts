@@ -15,6 +15,29 @@ export interface Counts {
 	readonly risen: ReadonlyMap<string, number>;
 }
 
+/** Those who are aboard. */
+export interface CrewAboard {
+	readonly persons: number;
+	readonly sinceMs: number;
+	/** how much what was learned before still says of them, a share */
+	readonly kept: number;
+}
+
+/** What was lived and written down. */
+export type LivedCounts = Omit<Counts, 'atMs'>;
+
+/** Some counts less a part of others. */
+export function countsLess(all: LivedCounts, others: LivedCounts, part: number): LivedCounts {
+	const less = (from: ReadonlyMap<string, number>, by: ReadonlyMap<string, number>): Map<string, number> =>
+		new Map([...from].map(([id, count]) => [id, Math.max(0, count - part * (by.get(id) ?? 0))]));
+	return {
+		times: less(all.times, others.times),
+		days: Math.max(0, all.days - part * others.days),
+		personDays: Math.max(0, all.personDays - part * others.personDays),
+		risen: less(all.risen, others.risen)
+	};
+}
+
 /** Whether a habit is done more often in heat or at work, or more rarely by a measure. */
 export const changesOften = ({ measures }: Rig, { id, rises, often }: Habit): boolean =>
 	rises !== undefined ||

@@ -11,7 +11,14 @@ import {
 } from '../inputs/index.js';
 import { priorBelief, type Model } from '../model/index.js';
 import { evidenceOf, rateMeasurements, type RateMeasurement } from './countMeasurements.js';
-import { changesOften, countedHabits, type Counts } from './counts.js';
+import {
+	changesOften,
+	countedHabits,
+	countsLess,
+	type Counts,
+	type CrewAboard,
+	type LivedCounts
+} from './counts.js';
 import type { Doubt, DoubtedReading, Imbalance } from './doubts.js';
 import type { InstrumentHistory } from './instrumentHistory.js';
 import { posterior } from './posterior.js';
@@ -42,6 +49,12 @@ export interface FilterState extends KeyedRegime {
 	days: number;
 	personDays: number;
 	readonly risen: Map<string, number>;
+	/** of these, what says nothing of those who are aboard now */
+	ofOthers: LivedCounts;
+	/** those aboard last, and since when */
+	crew: CrewAboard | undefined;
+	/** sizes of crews that were aboard before */
+	readonly crewsKnown: Set<number>;
 	/** the same up to the last whole part of a day: what goes on now teaches nothing yet of how often things are done */
 	learned: Counts;
 	/** what those counts say of use that nobody writes down */
@@ -76,6 +89,9 @@ export function initialState(model: Model): FilterState {
 		risen: new Map(
 			model.rig.habits.flatMap((habit) => (changesOften(model.rig, habit) ? [[habit.id, 0] as const] : []))
 		),
+		ofOthers: { times: new Map(), days: 0, personDays: 0, risen: new Map() },
+		crew: undefined,
+		crewsKnown: new Set(),
 		learned: { atMs: -Infinity, times: new Map(), days: 0, personDays: 0, risen: new Map() },
 		rates: [],
 		weeks: noWeeks(),
@@ -100,6 +116,7 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	instruments: new Map(state.instruments),
 	times: new Map(state.times),
 	weeks: copyOfWeeks(state.weeks),
+	crewsKnown: new Set(state.crewsKnown),
 	risen: new Map(state.risen),
 	doubts: [...state.doubts],
 	imbalances: [...state.imbalances],
@@ -107,13 +124,10 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	expectedUses: new Map(state.expectedUses)
 });
 
-/** What was lived and written down up to now. */
-export const countsNow = ({ atMs, times, days, personDays, risen }: FilterState): Counts => ({
-	atMs: atMs ?? -Infinity,
-	times: new Map(times),
-	days,
-	personDays,
-	risen: new Map(risen)
+/** What was lived and written down up to now, by those who are aboard. */
+export const countsNow = (state: FilterState): Counts => ({
+	atMs: state.atMs ?? -Infinity,
+	...countsLess(state, state.ofOthers, 1)
 });
 
 /** Brings what the log's counts say up to date; they set how much unlogged use scatters, too. */

@@ -8,6 +8,7 @@ import {
 	personsAt,
 	riseOf,
 	saidAt,
+	stepAt,
 	USUAL_CLIMATE,
 	weekendOf,
 	type Climate,
@@ -16,6 +17,7 @@ import {
 import type { Model, Stream } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
+import { meetCrew } from './newCrew.js';
 import { endSitting, propagateUnentered } from './unenteredUse.js';
 
 /**
@@ -60,6 +62,9 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 			const used = model.wakingDay.days(at, next);
 			const weekday = model.wakingDay.weekday(at);
 			const persons = personsAt(crew, at);
+			const step = stepAt(crew, at);
+			if (persons !== state.crew?.persons || (step?.anew && step.ms > state.crew.sinceMs))
+				meetCrew(model, state, persons, at, step?.anew);
 			const here = valueAt(climate, at) ?? USUAL_CLIMATE;
 			state.days += used;
 			state.weeks.days[weekday] = (state.weeks.days[weekday] as number) + (persons > 0 ? used : 0);

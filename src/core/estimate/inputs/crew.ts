@@ -2,9 +2,12 @@ import { instantMs, type Entry, type EntryOf, type Logbook, type Rig } from '../
 import { personsSaid, windowsOf } from './ahead.js';
 import { DAY_MS, dayPlus, splitAt, zonedMs } from '../../time/index.js';
 
+/** From a moment on so many are aboard. */
 interface Step {
 	readonly ms: number;
 	readonly persons: number;
+	/** whether they are other people than before, where that was said */
+	readonly anew?: boolean | undefined;
 }
 
 /** How many persons are aboard, as steps in time, rising; before the first step it is the rig's usual crew. */
@@ -22,16 +25,21 @@ export function crewOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entr
 	const planned = trips
 		.filter((trip) => trip.rig === rig.id)
 		.flatMap((trip): Step[] => [
-			{ ms: zonedMs(trip.from, trip.timeZone), persons: trip.persons },
-			...trip.stops.map((stop) => ({ ms: instantMs(stop.arrive), persons: stop.persons ?? trip.persons })),
+			{ ms: zonedMs(trip.from, trip.timeZone), persons: trip.persons, anew: trip.anew },
+			...trip.stops.map((stop) => ({
+				ms: instantMs(stop.arrive),
+				persons: stop.persons ?? trip.persons
+			})),
 			{ ms: zonedMs(dayPlus(trip.to, 1), trip.timeZone), persons: rig.crew }
 		]);
 	const overrides = entries.flatMap((entry): Step[] =>
-		entry.kind === 'crew' ? [{ ms: instantMs(entry.at), persons: entry.persons }] : []
+		entry.kind === 'crew' ? [{ ms: instantMs(entry.at), persons: entry.persons, anew: entry.anew }] : []
 	);
 	// A trip's own steps that repeat what the plan already said do not undo what a person wrote since.
 	const changes = [...planned].sort((a, b) => a.ms - b.ms);
-	const real = changes.filter((step, i) => step.persons !== (changes[i - 1]?.persons ?? rig.crew));
+	const real = changes.filter(
+		(step, i) => step.anew !== undefined || step.persons !== (changes[i - 1]?.persons ?? rig.crew)
+	);
 	const plain = { usual: rig.crew, steps: [...real, ...overrides].sort((a, b) => a.ms - b.ms) };
 	return windowsOf(rig).reduce((crew, { fromMs, toMs, ahead }) => {
 		const persons = personsSaid(ahead);
@@ -45,14 +53,18 @@ export function crewOf(rig: Rig, trips: Logbook['trips'], entries: readonly Entr
 }
 
 /** The same with one more `crew` entry. */
-export const crewWith = (crew: Crew, { at, persons }: EntryOf<'crew'>): Crew => ({
+export const crewWith = (crew: Crew, { at, persons, anew }: EntryOf<'crew'>): Crew => ({
 	...crew,
-	steps: [...crew.steps, { ms: instantMs(at), persons }].sort((a, b) => a.ms - b.ms)
+	steps: [...crew.steps, { ms: instantMs(at), persons, anew }].sort((a, b) => a.ms - b.ms)
 });
 
 /** How many persons are aboard at an instant. */
 export const personsAt = (crew: Crew, ms: number): number =>
 	crew.steps.reduce((persons, step) => (step.ms <= ms ? step.persons : persons), crew.usual);
+
+/** The change of who is aboard that holds at an instant; none before the first. */
+export const stepAt = (crew: Crew, ms: number): Step | undefined =>
+	crew.steps.findLast((step) => step.ms <= ms);
 
 /** Persons times days between two instants. */
 export const personDays = (crew: Crew, fromMs: number, toMs: number): number =>

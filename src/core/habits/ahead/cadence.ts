@@ -92,21 +92,27 @@ export function exposureOf(estimate: Estimate): Counts {
 	const fromMs = Math.max(beganMs, untilMs - cadenceMemoryDays * DAY_MS);
 	// The whole log is in memory: its days of use are known as they were lived.
 	if (fromMs === beganMs) return state.learned;
+	const { crew } = state;
+	// What was lived before others came aboard says less of them.
+	const weigh = (atMs: number): number => (crew && atMs < crew.sinceMs ? crew.kept : 1);
+	const parts = splitAt(fromMs, untilMs, crew ? [{ ms: crew.sinceMs }] : []);
+	const weighed = (of: (fromMs: number, toMs: number) => number): number =>
+		parts.reduce((sum, [from, to]) => sum + weigh(from) * of(from, to), 0);
 	const times = new Map<string, number>();
 	for (let i = entries.length - 1; i >= 0; i--) {
 		const entry = entries[i];
 		if (!entry || instantMs(entry.at) < fromMs) break;
 		if (entry.kind === 'use' && instantMs(entry.at) <= untilMs)
-			times.set(entry.habit, (times.get(entry.habit) ?? 0) + entry.times);
+			times.set(entry.habit, (times.get(entry.habit) ?? 0) + weigh(instantMs(entry.at)) * entry.times);
 	}
 	return {
 		atMs: untilMs,
-		days: (untilMs - fromMs) / DAY_MS,
-		personDays: personDays(model.crew, fromMs, untilMs),
+		days: weighed((from, to) => (to - from) / DAY_MS),
+		personDays: weighed((from, to) => personDays(model.crew, from, to)),
 		risen: new Map(
 			model.rig.habits.flatMap((habit) =>
 				changesOften(model.rig, habit)
-					? [[habit.id, risenExposure(estimate, habit, fromMs, untilMs)] as const]
+					? [[habit.id, weighed((from, to) => risenExposure(estimate, habit, from, to))] as const]
 					: []
 			)
 		),

@@ -397,6 +397,8 @@ export const tripSchema = z.looseObject({
 	from: day,
 	to: day,
 	persons: count,
+	/** whether they are other people than before; an addition of ours, see docs/logbook.md */
+	anew: z.optional(z.boolean()),
 	stops: z.array(stopSchema),
 	policy: z.optional(
 		z.looseObject({
@@ -493,7 +495,13 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		trusted: z.optional(z.literal(true))
 	}),
 	z.looseObject({ ...common, kind: z.literal('mark'), tank: id, state: z.enum(['full', 'empty']) }),
-	z.looseObject({ ...common, kind: z.literal('crew'), persons: count }),
+	z.looseObject({
+		...common,
+		kind: z.literal('crew'),
+		persons: count,
+		/** whether they are other people than before; an addition of ours, see docs/logbook.md */
+		anew: z.optional(z.boolean())
+	}),
 	z.looseObject({
 		...common,
 		kind: z.literal('measure'),
