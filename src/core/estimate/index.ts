@@ -49,6 +49,7 @@ export {
 	gaugeBand,
 	modelOf,
 	withMorePersons,
+	withAhead,
 	withTrips,
 	type AccountRows,
 	type Model,

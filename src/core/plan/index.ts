@@ -24,6 +24,7 @@ export {
 	planProblemOf,
 	PLANNED_KINDS,
 	servesKind,
+	HOOKUPS,
 	stopServes,
 	type PlanProblem,
 	type ProblemOptions,

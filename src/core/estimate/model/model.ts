@@ -1,5 +1,6 @@
 import {
 	tripInUse,
+	type Ahead,
 	type Entry,
 	type EntryOf,
 	type Habit,
@@ -174,6 +175,12 @@ export const withTrips = (model: Model, trips: Logbook['trips']): Model => ({
 	...model,
 	...plansOf(model.rig, trips, model.crewEntries)
 });
+
+/** The same model with days ahead said to be unlike others. */
+export function withAhead(model: Model, trips: Logbook['trips'], ahead: Ahead): Model {
+	const { rig } = model;
+	return withTrips({ ...model, rig: { ...rig, ahead: [...(rig.ahead ?? []), ahead] } }, trips);
+}
 
 /** The same model with so many persons more from a moment on; never fewer than nobody. */
 export function withMorePersons(model: Model, fromMs: number, by: number): Model {

@@ -23,7 +23,7 @@ export type TripChange =
 	| { readonly kind: 'point'; readonly stop: string; readonly point: string; readonly detourKm: number }
 	/** loads of a container between a stop and a point near it */
 	| Carrying
-	/** hooked up at a stop that lists it */
+	/** hooked up at a stop, or not any more */
 	| { readonly kind: 'hookup'; readonly stop: string; readonly hookup: NonNullable<Stop['hookup']> }
 	| { readonly kind: 'certainty'; readonly certainty: number }
 	| { readonly kind: 'school'; readonly school: School | undefined }
@@ -118,6 +118,13 @@ export function reordered(trip: Trip, stopId: string, to: number): Trip {
 	return throughStops({ ...trip, stops });
 }
 
+/** A stop with hook-ups chosen, or not any more. */
+function withHookup({ hookup, ...stop }: Stop, next: NonNullable<Stop['hookup']>): Stop {
+	const { mains, sewer, ...others } = { ...hookup, ...next };
+	const chosen = { ...others, ...(mains ? { mains } : {}), ...(sewer ? { sewer } : {}) };
+	return Object.keys(chosen).length > 0 ? { ...stop, hookup: chosen } : stop;
+}
+
 /** A point's services as they are used from a stop some way off. */
 const servicesFrom = ({ services }: Point, detourKm: number): readonly Service[] =>
 	services.map((service) => ({ ...service, detourKm: (service.detourKm ?? 0) + detourKm }));
@@ -138,9 +145,7 @@ export function changedTrip(trip: Trip, change: TripChange, points: readonly Poi
 		case 'hookup':
 			return {
 				...trip,
-				stops: trip.stops.map((stop) =>
-					stop.id === change.stop ? { ...stop, hookup: { ...stop.hookup, ...change.hookup } } : stop
-				)
+				stops: trip.stops.map((stop) => (stop.id === change.stop ? withHookup(stop, change.hookup) : stop))
 			};
 		case 'point': {
 			const point = points.find(({ id }) => id === change.point);

@@ -77,6 +77,7 @@ export function sayChange(change: TripChange, { rig, trip, points, units }: Abou
 		}
 		case 'hookup': {
 			const { mains, sewer } = change.hookup;
+			if (!mains && !sewer) return `not hook up at ${stopName(change.stop)}`;
 			return `hook up to ${listed([...(mains ? ['mains water'] : []), ...(sewer ? ['the sewer'] : [])])} at ${stopName(change.stop)}`;
 		}
 		case 'certainty':

@@ -11,14 +11,19 @@ export const SERVICE_NAMES: Readonly<Record<Service['kind'], string>> = {
 	sewer: 'sewer'
 };
 
-/** What a stop offers: `water, grey drain`. */
-export const sayOffered = ({ services }: Stop): string =>
-	services
-		.map(
-			({ kind, potable }) =>
-				`${SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}`
-		)
-		.join(', ') || 'nothing here';
+/** What a stop offers, and what of it one is hooked up to: `water, grey drain, sewer (hooked up)`. */
+export function sayOffered({ services, hookup = {} }: Stop): string {
+	const hooked = (kind: Service['kind']): boolean =>
+		(kind === 'mains' || kind === 'sewer') && hookup[kind] === true;
+	const listed = services.map(
+		({ kind, potable }) =>
+			`${SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}${hooked(kind) ? ' (hooked up)' : ''}`
+	);
+	const beside = (['mains', 'sewer'] as const)
+		.filter((kind) => hooked(kind) && !services.some((service) => service.kind === kind))
+		.map((kind) => `${SERVICE_NAMES[kind]} (hooked up)`);
+	return [...listed, ...beside].join(', ') || 'nothing here';
+}
 
 const FROST_C = 0;
 /** Whether it may freeze by night at a stop. */

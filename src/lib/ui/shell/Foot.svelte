@@ -50,12 +50,14 @@
 		chips={likelyNext(rig, app.rigEntries, app.nowMs)}
 		chipsAlways={path === '/'}
 		effectOf={async ({ drafts, adds }) =>
-			adds
-				? undefined
-				: app.engine.ask(
-						'now/effect',
-						drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`))
-					)}
+			adds && 'from' in adds
+				? app.engine.ask('now/effectOfDays', adds)
+				: adds
+					? undefined
+					: app.engine.ask(
+							'now/effect',
+							drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`))
+						)}
 		undo={last && { label: last.label, does: () => void undoSaying(app) }}
 		onlog={async (choice) => (await import('../features/quickline/grammar')).logLine(app, choice)}
 	>

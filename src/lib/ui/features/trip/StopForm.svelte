@@ -6,7 +6,8 @@
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { Correction } from '../../../state/correction.svelte';
-	import type { Draft, Field } from '../../kit/fields/fields';
+	import { HOOKUPS } from '$core/plan';
+	import { fieldValueAt, type Draft, type Field } from '../../kit/fields/fields';
 	import FieldsForm from '../../kit/fields/FieldsForm.svelte';
 	import Sheet from '../../kit/page/Sheet.svelte';
 	import ServicesField from '../../parts/places/ServicesField.svelte';
@@ -54,6 +55,18 @@
 			other: { label: 'Of usual days', percent: true }
 		}
 	];
+	/** A hook-up that the stop has counts only where one chooses it. */
+	const fields = $derived<readonly Field[]>([
+		...FIELDS,
+		...HOOKUPS.filter(
+			(kind) =>
+				services.some((service) => service.kind === kind) || fieldValueAt(draft, `hookup.${kind}`) === true
+		).map((kind): Field => ({
+			key: `hookup.${kind}`,
+			label: kind === 'mains' ? 'Hook up to mains water here' : 'Hook up to the sewer here',
+			type: 'check'
+		}))
+	]);
 	/** A new stop follows the last one for a night, or another one for an hour. */
 	const fresh = (): Draft => {
 		const last = after ? [after] : trip.stops;
@@ -112,7 +125,7 @@
 
 <Sheet title={stop ? `Change ${stop.name}` : 'Add a stop'} {onclose}>
 	<FieldsForm
-		fields={FIELDS}
+		{fields}
 		bind:draft
 		{units}
 		timeZone={trip.timeZone}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
 	import { instantMs, type Rig, type Stop, type Trip } from '$core/logbook';
-	import { canBeShorter, type Plan, type PlannedService, type TripChange } from '$core/plan';
+	import { canBeShorter, HOOKUPS, type Plan, type PlannedService, type TripChange } from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
 	import { clockText, dayText, doesAt, lastFor, sayNights, sayOffered, sayWeather } from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
@@ -32,6 +32,11 @@
 	/** what has begun stays where it is */
 	const fixed = $derived(stops.filter(({ arrive }) => instantMs(arrive) <= nowMs));
 	const ahead = $derived(stops.filter(({ arrive }) => instantMs(arrive) > nowMs));
+	/** what one can hook up to: it counts once it is chosen */
+	const hookupsOf = ({ services, hookup }: Stop): readonly (typeof HOOKUPS)[number][] =>
+		HOOKUPS.filter((kind) => hookup?.[kind] === true || services.some((service) => service.kind === kind));
+	const toggled = (stop: Stop): NonNullable<Stop['hookup']> =>
+		Object.fromEntries(hookupsOf(stop).map((kind) => [kind, !stop.hookup]));
 	/** as they lie while one is dragged; else as they are */
 	let dragged = $state.raw<readonly Stop[]>();
 	const shown = $derived(dragged ?? ahead);
@@ -99,6 +104,12 @@
 					units
 				)}{/if}</span
 		>
+		{#if !isPast(stop) && hookupsOf(stop).length > 0}<button
+				class="why small"
+				aria-label="{stop.hookup ? 'Do not hook up' : 'Hook up'} at {stop.name}"
+				onclick={() => ondo({ kind: 'hookup', stop: stop.id, hookup: toggled(stop) })}
+				>{stop.hookup ? 'Do not hook up' : 'Hook up'}</button
+			>{/if}
 		{#if onkeep && stop.services.length > 0 && stop.point === undefined}<button
 				class="why small"
 				aria-label="Keep {stop.name} as a point"

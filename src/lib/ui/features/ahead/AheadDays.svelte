@@ -1,0 +1,141 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { instantMs, type Ahead } from '$core/logbook';
+	import { zonedTime } from '$core/time';
+	import { sayAheadDays } from '$core/words';
+	import type { App } from '$lib/state';
+	import { v7 as uuid } from 'uuid';
+	import NumberField from '../../kit/fields/NumberField.svelte';
+	import SelectField from '../../kit/fields/SelectField.svelte';
+	import TextField from '../../kit/fields/TextField.svelte';
+	import Section from '../../kit/page/Section.svelte';
+	import { notifyDone } from '../../parts/acts/notify';
+	import { aheadOf, asksCount, choicesOf, problemOf } from './aheadFields';
+
+	/** Days ahead that are unlike others: what is said of them, and a line to say more. */
+	const { app }: { app: App } = $props();
+
+	const rig = $derived(app.liveRig);
+	const here = $derived({ rig: { habits: rig?.habits ?? [] }, nowMs: app.nowMs, timeZone: app.timeZone });
+	const said = $derived(
+		(rig?.ahead ?? [])
+			.filter(({ to }) => instantMs(to) > app.nowMs)
+			.sort((a, b) => instantMs(a.from) - instantMs(b.from))
+	);
+	const open = $derived(page.url.hash === '#ahead');
+	const show = (shown: boolean): Promise<void> =>
+		goto(shown ? '#ahead' : page.url.pathname, { noScroll: true, keepFocus: true, replaceState: true });
+
+	/** the day one has picked to reach, or today */
+	const day = $derived(
+		zonedTime(Math.max(app.nowMs, app.goal ? Date.parse(app.goal.until) : 0), app.timeZone).day
+	);
+	let what = $state('people');
+	let count = $state<number>();
+	let from = $state<string>();
+	let to = $state<string>();
+	const unlike = $derived({ what, count, from: from ?? day, to: to ?? from ?? day });
+	let tried = $state(false);
+	const problem = $derived(problemOf(unlike));
+
+	async function keep(change: (ahead: readonly Ahead[]) => readonly Ahead[], label: string): Promise<void> {
+		if (!rig) return;
+		const kept = await app.commands.change(
+			'rig',
+			rig.id,
+			(newest) => ({ ...newest, ahead: change(newest.ahead ?? []) }),
+			label
+		);
+		if (kept) notifyDone(app, label);
+	}
+	async function add(): Promise<void> {
+		tried = true;
+		if (problem) return;
+		const ahead = aheadOf(unlike, uuid(), app.nowMs, app.timeZone);
+		// What is long over is not kept for ever.
+		const live = (one: Ahead): boolean => instantMs(one.to) > app.nowMs - KEPT_MS;
+		await keep((all) => [...all.filter(live), ahead], sayAheadDays(ahead, here));
+		[tried, from, to] = [false, undefined, undefined];
+		await show(false);
+	}
+	const KEPT_MS = 400 * 24 * 3_600_000;
+</script>
+
+{#if rig}
+	<Section title="Days unlike others">
+		{#if said.length > 0}
+			<ul>
+				{#each said as one (one.id)}
+					<li>
+						<span>{sayAheadDays(one, here)}</span><button
+							class="quiet small"
+							aria-label="Remove {sayAheadDays(one, here)}"
+							onclick={() =>
+								void keep(
+									(all) => all.filter(({ id }) => id !== one.id),
+									`Removed: ${sayAheadDays(one, here)}`
+								)}>Remove</button
+						>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+		{#if open}
+			<form
+				onsubmit={(event) => {
+					event.preventDefault();
+					void add();
+				}}
+			>
+				<SelectField
+					label="What"
+					value={what}
+					options={choicesOf(rig.habits)}
+					onchange={(next) => (what = next)}
+				/>
+				{#if asksCount(what)}<NumberField
+						label="How many"
+						value={count}
+						onchange={(next) => (count = next)}
+					/>{/if}
+				<TextField label="First day" type="date" value={from ?? day} onchange={(next) => (from = next)} />
+				<TextField
+					label="Last day"
+					type="date"
+					value={to ?? from ?? day}
+					onchange={(next) => (to = next)}
+					error={tried ? problem : undefined}
+				/>
+				<p class="buttons">
+					<button type="submit" class="primary">Add</button>
+					<button type="button" onclick={() => void show(false)}>Cancel</button>
+				</p>
+			</form>
+		{:else}
+			{#if said.length === 0}<p class="soft small">
+					Guests, laundry on Saturday, two nights ashore: say it and the forecast counts it.
+				</p>{/if}
+			<p><button onclick={() => void show(true)}>Add days</button></p>
+		{/if}
+	</Section>
+{/if}
+
+<style>
+	ul {
+		width: 100%;
+	}
+	li {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: var(--gap-2);
+		border-top: var(--hairline);
+	}
+	form {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-2);
+		align-items: end;
+	}
+</style>
