@@ -66,3 +66,16 @@ export function targetOf(name: string): Target {
 		width: before * INDEPENDENT * (HALF_KNOWN.has(name) ? 4 / 3 : 1.1)
 	};
 }
+
+/** What every class of lives must reach that the rig did not foresee, from the twelfth day on, sampling error aside. */
+export const LIFE = {
+	/** share of levels inside the band that is to hold nine in ten */
+	inside: [0.85, 0.96],
+	/** median of p50 over what was true */
+	middle: [0.85, 1.18],
+	/** shares of stays that ended before p10, and before p90 */
+	before: [
+		[0.05, 0.2],
+		[0.8, 0.95]
+	]
+} as const;

@@ -1,6 +1,7 @@
 // npm run calibrate: lives made-up trips with a known truth, writes how the estimate fared into docs/estimate.md, and
 // fails where a class misses its target; plans made-up trips and lives them, and writes that into docs/plan.md.
-// `npm run calibrate -- 40 plates` scores some trips of some classes only, `npm run calibrate -- 40 plans` plans alone.
+// `npm run calibrate -- 40 plates` scores some trips of some classes only, `npm run calibrate -- 40 plans` plans alone,
+// `npm run calibrate -- 40 lives` lives alone that the rig did not foresee.
 import { fork } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -10,12 +11,15 @@ import { runnerImport } from 'vite';
 
 const cases = Number(process.argv[2] ?? 200);
 const plansOnly = process.argv[3] === 'plans';
-const only = plansOnly ? undefined : process.argv[3];
+const livesOnly = process.argv[3] === 'lives';
+const only = plansOnly || livesOnly ? undefined : process.argv[3];
+/** Four weeks and a stay each: fewer of them. */
+const livedCases = livesOnly ? cases : Math.ceil(cases / 4);
 /** Planning a trip anew at each stop takes its time: fewer trips of each class. */
 const planned = plansOnly ? cases : Math.ceil(cases / 5);
 /** @type {{ module: typeof import('../bench/truth/index') }} */
 const { module: truth } = await runnerImport('./bench/truth/index.ts', { logLevel: 'error' });
-const { MANNERS } = truth;
+const { LIVES, MANNERS } = truth;
 
 /** A worker: scores and foretells one class after the other, as it is told. */
 async function work() {
@@ -25,7 +29,11 @@ async function work() {
 	const { module: ahead } = await runnerImport('./bench/foretell.ts', { logLevel: 'error' });
 	/** @type {{ module: typeof import('../bench/keep') }} */
 	const { module: plans } = await runnerImport('./bench/keep.ts', { logLevel: 'error' });
+	/** @type {{ module: typeof import('../bench/lives') }} */
+	const { module: lives } = await runnerImport('./bench/lives.ts', { logLevel: 'error' });
 	process.on('message', (name) => {
+		const life = LIVES.find((one) => one.name === name);
+		if (life) return process.send({ name, lived: lives.scoreLives(life, livedCases) });
 		const manner = MANNERS.find((one) => one.name === name);
 		const kept = plans.isKept(manner)
 			? [plans.keepPlans(manner, planned, false), plans.keepPlans(manner, planned, true)]
@@ -57,7 +65,11 @@ function scoreAll(names) {
 			worker.on('message', (answer) => {
 				if (answer !== 'ready') {
 					results.set(answer.name, answer);
-					const { scored, kept } = answer;
+					const { scored, kept, lived } = answer;
+					if (lived)
+						console.log(
+							`${answer.name}: ${percent(lived.inside)} inside, p50 ${lived.middle.toFixed(2)} of what was true`
+						);
 					if (scored)
 						console.log(`${answer.name}: ${percent(scored.coverage)} inside, ${percent(scored.width)} wide`);
 					if (kept) console.log(`${answer.name}: ${percent(kept[0].bound)} of ${kept[0].trips} plans bound`);
@@ -73,6 +85,41 @@ function scoreAll(names) {
 			worker.on('exit', (code) => code !== 0 && reject(new Error(`a worker ended with ${code}`)));
 		}
 	});
+}
+
+/** What a life missed that the rig did not foresee, sampling error aside; nothing when it reached its target. */
+function lifeMisses(target, { name, lived }) {
+	const { inside, before, middle, cases: all } = lived;
+	const within = (value, [least, most], slack) => value >= least - slack && value <= most + slack;
+	const chance = (p) => 2 * Math.sqrt((p * (1 - p)) / all);
+	return [
+		...(within(inside, target.inside, 0.02) ? [] : [`${name}: ${percent(inside)} inside`]),
+		...(within(middle, target.middle, 0.06) ? [] : [`${name}: p50 ${middle.toFixed(2)} of what was true`]),
+		...(within(before[0], target.before[0], chance(0.1))
+			? []
+			: [`${name}: ${percent(before[0])} before p10`]),
+		...(within(before[2], target.before[1], chance(0.1)) ? [] : [`${name}: ${percent(before[2])} before p90`])
+	];
+}
+
+/** Tells and writes how lives fared that the rig did not foresee; gives what they missed, in words. */
+async function writeLives(answers, target) {
+	if (answers.length === 0) return [];
+	const lines = [
+		`${livedCases} lives a class: four weeks each, looked at from the twelfth day on; then they set out full and empty and stay until a tank binds.`,
+		'',
+		'| lived against what the rig says | levels inside 90 % | mean width | ended before p10 / p50 / p90 | p50 against the truth | median width, share of p50 |',
+		'| --- | --- | --- | --- | --- | --- |',
+		...answers.map(
+			({ lived: s }) =>
+				`| ${[s.name, percent(s.inside), percent(s.width), s.before.map((share) => `${Math.round(100 * share)} %`).join(' / '), s.middle.toFixed(2), percent(s.spread)].join(' | ')} |`
+		)
+	];
+	console.log(lines.join('\n'));
+	await writeInto('docs/estimate.md', lines, 'lives');
+	const misses = answers.flatMap((answer) => lifeMisses(target, answer));
+	for (const miss of misses) console.error(`MISSED ${miss}`);
+	return misses;
 }
 
 /** What a class missed, in words; nothing when it reached its target. */
@@ -91,9 +138,9 @@ function missesOf(target, { name, scored }) {
 }
 
 /** Puts lines between the marks of a page. */
-async function writeInto(path, lines) {
+async function writeInto(path, lines, what = 'calibration') {
 	if (!existsSync(path)) return;
-	const [BEGIN, END] = ['<!-- calibration -->', '<!-- end of calibration -->'];
+	const [BEGIN, END] = [`<!-- ${what} -->`, `<!-- end of ${what} -->`];
 	const [before, rest = ''] = readFileSync(path, 'utf8').split(BEGIN);
 	const after = rest.split(END)[1] ?? '';
 	const page = `${before}${BEGIN}\n\n${lines.join('\n')}\n\n${END}${after}`;
@@ -143,9 +190,20 @@ async function writePlans(answers) {
 async function main() {
 	/** @type {{ module: typeof import('../bench/targets') }} */
 	const { module: targets } = await runnerImport('./bench/targets.ts', { logLevel: 'error' });
-	const names = MANNERS.map(({ name }) => name).filter((name) => !only || name.includes(only));
-	const results = await scoreAll(names);
+	const lives = plansOnly || only ? [] : LIVES.map(({ name }) => name);
+	const names = livesOnly
+		? []
+		: MANNERS.map(({ name }) => name).filter((name) => !only || name.includes(only));
+	const results = await scoreAll([...names, ...lives]);
 	const answers = names.map((name) => results.get(name));
+	const missedLives = await writeLives(
+		lives.map((name) => results.get(name)),
+		targets.LIFE
+	);
+	if (livesOnly) {
+		process.exitCode = missedLives.length > 0 ? 1 : 0;
+		return;
+	}
 	const planMisses = await writePlans(answers);
 	if (plansOnly) {
 		process.exitCode = planMisses.length > 0 ? 1 : 0;
@@ -174,6 +232,7 @@ async function main() {
 				console.log(`  ${scored.name}, ${tank}: inside, below, above ${shares.map(percent).join(', ')}`);
 	const misses = [
 		...planMisses,
+		...missedLives,
 		...answers.flatMap((answer) => missesOf(targets.targetOf(answer.name), answer))
 	];
 	for (const miss of misses) console.error(`MISSED ${miss}`);

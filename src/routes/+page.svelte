@@ -114,6 +114,9 @@
 				<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
 			{/if}
 			{#if later}
+				{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}<AheadDays
+						{app}
+					/>{/await}
 				{#await import('$lib/ui/features/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
 						{app}
 					/>{/await}

@@ -102,6 +102,11 @@
 			ondo={(change) => void keepChange(app, trip, change)}
 			onkeep={(stop) => (stop.position ? void keepPoint(app, trip, stop) : (toPlace = stop))}
 		/>
+		{#if atHand}
+			{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}
+				<AheadDays {app} />
+			{/await}
+		{/if}
 		{#if plan && !over && rig.containers.length > 0}
 			{#await import('$lib/ui/features/runs/StaysByHand.svelte') then { default: StaysByHand }}
 				<StaysByHand {app} trip={trip.id} />

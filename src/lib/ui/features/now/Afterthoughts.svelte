@@ -3,7 +3,6 @@
 	import { sayWaterWarning } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
-	import AheadDays from '../ahead/AheadDays.svelte';
 	import FileReminder from './FileReminder.svelte';
 
 	/** What is good to know once one has seen what one came for: old or doubtful water, a file that is due, corrected bands. */
@@ -17,7 +16,6 @@
 	const warnings = $derived(aged.value?.rig === rig?.id ? (aged.value?.warnings ?? []) : []);
 </script>
 
-<AheadDays {app} />
 {#if rig}
 	{#each warnings as warning (warning.tank + warning.kind)}
 		<p class="small">

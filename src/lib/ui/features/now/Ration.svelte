@@ -50,13 +50,13 @@
 			<strong class:mind={short}>{figure(ration.usingL)}</strong>.
 			{#if short}<span class="soft">{tank} allows no more.</span>
 				<a href="/habits">What would get there?</a>{/if}
-			<a class="small" href="#ahead" data-sveltekit-noscroll>Days unlike others?</a>
 		</p>
 	{:else if asked === undefined && app.tripAtHand && !now?.plan}
 		<p class="figure" aria-hidden="true">&nbsp;</p>
 	{:else if asked !== undefined && !picked.waiting}
 		<p class="soft">Nothing binds before that.</p>
 	{/if}
+	<p class="small"><a href="#ahead" data-sveltekit-noscroll>Are some days unlike others?</a></p>
 </section>
 
 <style>
