@@ -21,3 +21,4 @@ export { compareMeans, didItPay, type Comparison, type DidItPay, type Sample } f
 export { flowOfPours, measuredOf, averageOf, type Pour, type Repeats } from './measured/repeats.js';
 export { risingAhead, type Rising } from './ahead/rising.js';
 export { daysByLot, endingTrial, TRIAL_DAYS, trialEntries } from './measured/trialByLot.js';
+export { paceDoubt } from './ahead/paceDoubt.js';

@@ -1,7 +1,7 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
 import { findings, mendOf, type Finding, type FindingMend } from '../findings/index.js';
 import { forecast, prices, type Forecast, type Price, type Ration } from '../forecast/index.js';
-import { aheadNow, dayAhead, personsNow, risingAhead } from '../habits/index.js';
+import { aheadNow, dayAhead, paceDoubt, personsNow, risingAhead } from '../habits/index.js';
 import type { Logbook, Trip } from '../logbook/index.js';
 import type { Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -84,6 +84,7 @@ export function assess(
 		trip: lived,
 		plan: planned,
 		rising: risingAhead(estimate),
+		paceDoubt: paceDoubt(estimate),
 		units,
 		atMs,
 		timeZone

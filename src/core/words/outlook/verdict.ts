@@ -32,6 +32,8 @@ export interface VerdictInput {
 	readonly plan?: Plan | undefined;
 	/** use that rises with the heat or the work of a stop ahead */
 	readonly rising?: Rising | undefined;
+	/** how unsure it is how much a day takes here, as a share of it */
+	readonly paceDoubt?: number | undefined;
 	readonly units?: UnitChoice | undefined;
 	readonly atMs: number;
 	readonly timeZone: string;
@@ -119,6 +121,27 @@ function heatAhead({ rising, forecast, units, atMs, timeZone }: VerdictInput): r
 	return [plain(` ${what}${work} from ${sayDay(rising.fromMs, atMs, timeZone)}: ${more}.`)];
 }
 
+/** From here on, a forecast is as others live. */
+const AS_OTHERS = 0.25;
+
+/** What would tell most of how one lives: a meter before a rod, a rod before a gauge, and litres filled where there is neither. */
+function narrowsMost({ instruments }: Rig): string {
+	const live = instruments.filter(({ retired }) => !retired);
+	const pump = live.find((one) => one.kind === 'meter' && one.place === 'pump');
+	const rod = live.find(({ kind }) => kind === 'rod');
+	const gauge = live.find(({ kind }) => kind === 'gauge');
+	if (pump) return `A reading of ${pump.name} tomorrow morning tells most.`;
+	if (rod) return `A dip with ${rod.name} tomorrow morning tells most.`;
+	if (gauge) return `A look at ${gauge.name} tomorrow morning tells most.`;
+	return 'The litres of your next fill tell most.';
+}
+
+/** `So far this is as others live. …`: in the first days, before anything tells how one lives oneself. */
+const asOthers = ({ paceDoubt = 0, rig }: VerdictInput): readonly Span[] =>
+	paceDoubt > AS_OTHERS && rig.habits.some(({ retired }) => !retired)
+		? [plain(` So far this is as others live. ${narrowsMost(rig)}`)]
+		: [];
+
 /**
  * One or two plain sentences: which tank binds first, when, how sure, and what the trip offers before that.
  */
@@ -130,7 +153,7 @@ export function verdict(input: VerdictInput): Verdict {
 	if (!tank)
 		return {
 			headline: [plain(`Every tank lasts more than ${days} days at this rate.`)],
-			detail: [...nextService(input), ...heatAhead(input)]
+			detail: [...nextService(input), ...heatAhead(input), ...asOthers(input)]
 		};
 	const endMs = trip && Math.max(...trip.stops.map(({ depart }) => instantMs(depart)));
 	const lasts =
@@ -145,12 +168,12 @@ export function verdict(input: VerdictInput): Verdict {
 				strong(sayDay(endMs, atMs, timeZone)),
 				plain('.')
 			],
-			detail: [plain(spanText(headlineOf(input, tank))), ...heatAhead(input)],
+			detail: [plain(spanText(headlineOf(input, tank))), ...heatAhead(input), ...asOthers(input)],
 			binds: tank.id
 		};
 	return {
 		headline: headlineOf(input, tank),
-		detail: [...nextService(input), ...othersLast(input, tank), ...heatAhead(input)],
+		detail: [...nextService(input), ...othersLast(input, tank), ...heatAhead(input), ...asOthers(input)],
 		binds: tank.id
 	};
 }
