@@ -18,6 +18,8 @@
 
 	const app = useApp();
 	let asked = $state<string>();
+	let glancing = $state(false);
+	const gauges = $derived(app.liveRig?.instruments.some(({ kind }) => kind === 'gauge') === true);
 	/** what one would like to do is being put together */
 	const basket = $derived(page.url.hash === '#basket');
 	const showBasket = (shown: boolean): Promise<void> =>
@@ -60,7 +62,12 @@
 {#if app.liveRig && now}
 	<NowLayout>
 		{#snippet main({ rodPx })}
-			<NowHead verdict={now.verdict} {planComes} onwhy={(tank) => (asked = tank)} />
+			<NowHead
+				verdict={now.verdict}
+				{planComes}
+				onwhy={(tank) => (asked = tank)}
+				onglance={gauges ? () => (glancing = true) : undefined}
+			/>
 			<LargeRods
 				{tanks}
 				{units}
@@ -127,6 +134,11 @@
 			</p>
 		{/snippet}
 	</NowLayout>
+	{#if glancing}
+		{#await import('$lib/ui/features/glance/Glance.svelte') then { default: Glance }}
+			<Glance {app} onclose={() => (glancing = false)} />
+		{/await}
+	{/if}
 	{#if asked !== undefined}
 		{#await import('$lib/ui/features/why/WhyTank.svelte') then { default: WhyTank }}
 			<WhyTank {app} tank={asked ?? ''} onclose={() => (asked = undefined)} />

@@ -9,9 +9,11 @@
 		planComes: boolean;
 		/** asks why a tank lasts as long as it does */
 		onwhy: (tank: string) => void;
+		/** looks at all gauges at once, where there are any */
+		onglance?: (() => void) | undefined;
 	}
 	/** How long it lasts and what binds, with the ways to the tap and to the drain. */
-	const { verdict, planComes, onwhy }: Props = $props();
+	const { verdict, planComes, onwhy, onglance }: Props = $props();
 	const { binds } = $derived(verdict);
 </script>
 
@@ -29,6 +31,7 @@
 		<a class="as-button" href="/run/fill">Fill</a>
 		<a class="as-button" href="/run/dump">Dump</a>
 		<a class="as-button" href="/run/carry">Carry</a>
+		{#if onglance}<button onclick={onglance}>Glance</button>{/if}
 	</nav>
 </div>
 
@@ -51,7 +54,7 @@
 			grid-template-columns: minmax(0, 1fr);
 		}
 		nav {
-			grid-template-columns: repeat(3, 1fr);
+			grid-template-columns: repeat(auto-fit, minmax(4.5rem, 1fr));
 		}
 	}
 	.comes::before {
