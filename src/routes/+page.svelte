@@ -90,6 +90,9 @@
 				{/if}
 			</KeptPlace>
 			{#if later}
+				{#await import('$lib/ui/features/now/CrewNews.svelte') then { default: CrewNews }}<CrewNews
+						{app}
+					/>{/await}
 				{#await import('$lib/ui/features/runs/RunNews.svelte') then { default: RunNews }}<RunNews
 						{app}
 					/>{/await}

@@ -21,6 +21,8 @@ export interface Beginning {
 	readonly greyL?: number | undefined;
 	/** absent: no toilet that the rig's water flushes */
 	readonly blackL?: number | undefined;
+	/** they are out on workdays, so that most is used on weekends; all days are alike when absent */
+	readonly outOnWorkdays?: boolean | undefined;
 }
 
 /** Where the usual habits happen; those with no place are left out. */
@@ -43,6 +45,13 @@ export const habitsAt = (places: Places, makeId: () => string): readonly Habit[]
 			}
 		];
 	});
+
+/** Out at work, or at school: half as much on workdays and the rest on weekends; a beginning, which the log corrects. */
+const OUT_ON_WORKDAYS = Object.freeze([0.6, 0.6, 0.6, 0.6, 0.6, 2, 2]);
+
+/** The same habits of people who are out on workdays. */
+export const outOnWorkdays = (habits: readonly Habit[]): readonly Habit[] =>
+	habits.map((habit) => ({ ...habit, often: { ...habit.often, weekdays: [...OUT_ON_WORKDAYS] } }));
 
 const LEAST_RESERVE = 0.08;
 
@@ -73,7 +82,8 @@ export function startingRig(beginning: Beginning, makeId: () => string): Rig {
 		shower: outlet('Shower', grey?.id ?? elsewhere),
 		...(black ? { toilet: outlet('Toilet flush', black.id) } : {})
 	};
-	const habits = habitsAt(outlets, makeId);
+	const usual = habitsAt(outlets, makeId);
+	const habits = beginning.outOnWorkdays ? outOnWorkdays(usual) : usual;
 	return {
 		id: makeId(),
 		name: beginning.name,

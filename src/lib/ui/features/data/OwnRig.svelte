@@ -22,6 +22,7 @@
 	let fill = $state('full');
 	let aboardL = $state<number | undefined>();
 	let wasteEmpty = $state(true);
+	let days = $state('alike');
 	let volume = $state<string>(METRIC.volume);
 	const units = $derived({ ...METRIC, volume } as UnitChoice);
 	const answers = $derived({ name, crew, freshL, aboardL: fill === 'full' ? ('full' as const) : aboardL });
@@ -38,7 +39,8 @@
 				crew,
 				freshL,
 				greyL: greyL || undefined,
-				blackL: blackL || undefined
+				blackL: blackL || undefined,
+				outOnWorkdays: days === 'out'
 			},
 			() => uuid()
 		);
@@ -69,6 +71,14 @@
 				]}
 			/>
 			<NumberField label="How many are aboard?" bind:value={crew} suffix="people" />
+			<SelectField
+				label="At home on workdays?"
+				bind:value={days}
+				options={[
+					{ value: 'alike', label: 'yes, or all days are alike' },
+					{ value: 'out', label: 'no, out on workdays' }
+				]}
+			/>
 			<SelectField label="Volumes in" bind:value={volume} options={VOLUME_CHOICES} />
 		</div>
 	</fieldset>
