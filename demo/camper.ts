@@ -1,5 +1,13 @@
 import { dayPlus, zonedIso, zonedMs } from '../src/core/time';
-import { type Logbook, type Point, type Rig, type Service, type Stop, type Trip } from '../src/core/logbook';
+import {
+	type Ahead,
+	type Logbook,
+	type Point,
+	type Rig,
+	type Service,
+	type Stop,
+	type Trip
+} from '../src/core/logbook';
 import { Diary, editedAfter, type Custom } from './life';
 
 /** A van of two people who count bats on an invented upland. */
@@ -400,6 +408,13 @@ const CUSTOMS: readonly Custom[] = [
 	{ habit: 'wren-flush', perDay: 4, litres: 0.4, scatter: 0.06, hours: [6.8, 10, 13, 19.5, 23] }
 ];
 
+/** Two friends come to supper in some days. */
+function supper(today: string, timeZone: string): Ahead {
+	const day = dayPlus(today, 5);
+	const clock = (hour: number): string => zonedIso(zonedMs(day, timeZone, hour), timeZone);
+	return { id: 'wren-supper', from: clock(18), to: clock(23), persons: 4, note: 'Friends to supper' };
+}
+
 /** Twelve days in Wren up to a moment, slips and all; the same for the same day. */
 export function camperLogbook(nowMs: number, timeZone: string): Logbook {
 	const today = zonedIso(nowMs, timeZone).slice(0, 10);
@@ -465,7 +480,7 @@ export function camperLogbook(nowMs: number, timeZone: string): Logbook {
 		version: 1,
 		exportedAt: zonedIso(nowMs, timeZone),
 		app: 'Dipsometer demo',
-		rigs: [{ ...rig, care: careOf(today, timeZone) }],
+		rigs: [{ ...rig, ahead: [supper(today, timeZone)], care: careOf(today, timeZone) }],
 		trips: [trip],
 		points: PLACES,
 		entries: diary.entries

@@ -127,6 +127,8 @@
 		timeZone={app.timeZone}
 		{nameOf}
 		holds={tank?.holds}
+		said={app.liveRig?.ahead}
+		habits={app.liveRig?.habits}
 		{asItIs}
 		label="The stay: {asItIs}{line.segments
 			.map(({ id, fromDays, toDays }) => `; ${nameOf(id)} adds ${Math.round(24 * (toDays - fromDays))} hours`)

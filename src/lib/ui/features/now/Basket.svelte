@@ -101,6 +101,8 @@
 				timeZone={app.timeZone}
 				{nameOf}
 				holds={tank?.holds}
+				said={app.liveRig?.ahead}
+				habits={app.liveRig?.habits}
 				asItIs=""
 				label="The stay: {formatHours(-24 * answer.value.line.gainedDays)} shorter with this"
 			/>

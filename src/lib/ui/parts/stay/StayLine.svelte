@@ -1,5 +1,6 @@
 <script lang="ts">
-	import type { Tank } from '$core/logbook';
+	import type { Habit, Tank } from '$core/logbook';
+	import { sayAheadDays } from '$core/words';
 	import { stayGeometry, type StayFacts } from './stayLineGeometry';
 
 	interface Props extends StayFacts {
@@ -11,9 +12,11 @@
 		asItIs: string;
 		/** read to those who do not see the line */
 		label: string;
+		/** what is said of days is said of these */
+		habits?: readonly Habit[];
 	}
 	/** The days of a stay on a line: as one lives now, what lengthens it or bites from it, and the day that is wanted. */
-	const { holds, goal, asItIs, label, ...facts }: Props = $props();
+	const { holds, goal, asItIs, label, habits = [], ...facts }: Props = $props();
 	let width = $state(0);
 	const id = $props.id();
 	const drawn = $derived(stayGeometry(facts, width));
@@ -92,6 +95,9 @@
 			/>
 			{#if says}<text class:mind={bites} x={x + 2} y={BAR.y - 8}>{says}</text>{/if}
 		{/each}
+		{#each drawn.unlike as { x, width: wide }, i (i)}
+			<rect class="unlike" {x} width={wide} y={BAR.y + BAR.height + 2} height="4" />
+		{/each}
 		{#if drawn.doubtThen}
 			<rect
 				class="edge"
@@ -114,6 +120,11 @@
 			</g>
 		{/if}
 	</svg>
+	{#if drawn.unlike.length > 0 && facts.said}<p class="soft small">
+			Counted in: {facts.said
+				.map((one) => sayAheadDays(one, { rig: { habits }, nowMs: facts.atMs, timeZone: facts.timeZone }))
+				.join('; ')}.
+		</p>{/if}
 	{#if drawn.segments.some(({ label: short, says }) => short !== says)}
 		<p class="soft small" aria-hidden="true">{drawn.segments.map(({ says }) => says).join(' · ')}</p>
 	{/if}
@@ -140,6 +151,9 @@
 	}
 	.own {
 		fill: var(--own);
+	}
+	.unlike {
+		fill: var(--soft-ink);
 	}
 	.ink {
 		fill: var(--ink);

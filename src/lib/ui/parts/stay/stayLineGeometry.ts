@@ -1,4 +1,5 @@
 import { DAY_MS, dayPlus, zonedMs, zonedTime } from '$core/time';
+import { instantMs, type Ahead } from '$core/logbook';
 import { LINE_DAYS, type StayLine } from '$core/forecast';
 import { formatHours } from '$core/units';
 import { flagDay } from '$core/words';
@@ -11,6 +12,8 @@ export interface StayFacts {
 	readonly timeZone: string;
 	/** what each segment is called */
 	readonly nameOf: (id: string) => string;
+	/** days said to be unlike others */
+	readonly said?: readonly Ahead[] | undefined;
 }
 
 interface Stretch {
@@ -34,6 +37,8 @@ export interface StayGeometry {
 	/** the doubt at the end of it all, where something changed it; what is in doubt as it is is hatched already */
 	readonly doubtThen: Stretch | undefined;
 	readonly goalX: number | undefined;
+	/** days said to be unlike others, under the line */
+	readonly unlike: readonly Stretch[];
 }
 
 /** Beyond what has to be seen, as a share. */
@@ -62,7 +67,7 @@ function labelled(
 
 /** Lays out a stay of days along a width. */
 export function stayGeometry(
-	{ line, atMs, goalMs, timeZone, nameOf }: StayFacts,
+	{ line, atMs, goalMs, timeZone, nameOf, said = [] }: StayFacts,
 	widthPx: number
 ): StayGeometry {
 	const goalDays = goalMs === undefined ? 0 : (goalMs - atMs) / DAY_MS;
@@ -106,6 +111,11 @@ export function stayGeometry(
 			line.segments.length > 0 && !bitten
 				? between(x(Math.max(line.then.p10, line.asItIs.p50)), x(Math.max(line.then.p50, line.asItIs.p50)))
 				: undefined,
-		goalX: goalMs === undefined ? undefined : x(goalDays)
+		goalX: goalMs === undefined ? undefined : x(goalDays),
+		unlike: said
+			.map(({ from, to }) =>
+				between(x((instantMs(from) - atMs) / DAY_MS), x((instantMs(to) - atMs) / DAY_MS))
+			)
+			.filter(({ width }) => width > 0)
 	};
 }

@@ -3,7 +3,7 @@ import { instantMs, type Rig, type Tank, type Trip } from '$core/logbook';
 import type { LevelAlong, PlannedService } from '$core/plan';
 import { isCarried } from '$core/rig';
 import { formatLitres, type UnitChoice } from '$core/units';
-import { SERVES } from '$core/words';
+import { SERVES, sayUnlike } from '$core/words';
 import type { TripPlan } from '$lib/engine';
 
 /** What is written beside a step. */
@@ -41,6 +41,8 @@ export interface RibbonData {
 	readonly nowMs: number;
 	readonly stops: readonly RibbonStop[];
 	readonly lanes: readonly RibbonLane[];
+	/** days said to be unlike others */
+	readonly said: readonly { readonly fromMs: number; readonly toMs: number; readonly words: string }[];
 }
 
 const wordsFor = (tank: Tank, service: PlannedService, units: UnitChoice): string => {
@@ -106,7 +108,14 @@ export function ribbonOf(
 			toMs: instantMs(depart),
 			used: planned.has(id)
 		})),
-		lanes
+		lanes,
+		said: (rig.ahead ?? [])
+			.map((one) => ({
+				fromMs: instantMs(one.from),
+				toMs: instantMs(one.to),
+				words: sayUnlike(one, { rig })
+			}))
+			.filter(({ fromMs: begins, toMs: ends }) => ends > fromMs && begins < of.toMs)
 	};
 }
 

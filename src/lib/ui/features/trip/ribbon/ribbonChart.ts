@@ -1,6 +1,7 @@
 import { DAY_MS, wallMs } from '$core/time';
 import { fromBase, type UnitChoice } from '$core/units';
 import { axisOf, type ChartOption, type ChartTokens } from '../../../kit/charts/chartTheme';
+import { aheadSeries } from './aheadSeries';
 import type { Drawing, Shape } from './drawing';
 import type { RibbonData } from './lanes';
 import { laneSeries } from './laneSeries';
@@ -95,7 +96,13 @@ export function ribbonChart({
 					show: false
 				}))
 			],
-			series: [stopsSeries(drawing), ...data.lanes.flatMap((lane, i) => laneSeries(drawing, lane, i + 1))]
+			series: [
+				stopsSeries(drawing),
+				...data.lanes.flatMap((lane, i) => [
+					...aheadSeries(drawing, i + 1),
+					...laneSeries(drawing, lane, i + 1)
+				])
+			]
 		};
 	};
 }
