@@ -1,0 +1,101 @@
+import { HOUR_MS } from '../src/core/time/index.js';
+import type { Entry, Rig, Trip } from '../src/core/logbook';
+import { violationsOf } from './helpers/axe';
+import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
+import { follow, openLogbook, quickline, stored } from './helpers/pages';
+import { expect, NOW_MS, test, type Page } from './helpers/test';
+
+const iso = (hours: number): string => new Date(NOW_MS + hours * HOUR_MS).toISOString();
+const full = [
+	entry({ kind: 'mark', at: iso(-3), tank: 'main', state: 'full' }),
+	entry({ kind: 'dump', at: iso(-3), tank: 'grey', to: 'empty' }),
+	entry({ kind: 'dump', at: iso(-3), tank: 'black', to: 'empty' })
+];
+const said = (page: Page) => page.getByRole('region', { name: 'Days unlike others' });
+const verdict = (page: Page) => page.getByRole('heading', { level: 1 });
+const recordsOf = async <T>(page: Page, kind: string): Promise<readonly T[]> =>
+	Object.entries(await stored(page)).flatMap(([key, value]) =>
+		key.startsWith(`${kind}:`) ? [value as T] : []
+	);
+const aheadOf = async (page: Page) => (await recordsOf<Rig>(page, 'rig'))[0]?.ahead ?? [];
+
+test('days unlike others, in the form and in the line: the stay is another, until they are taken out', async ({
+	page
+}) => {
+	await openLogbook(page, logbookOf(full, exactRig));
+	const before = (await verdict(page).textContent()) ?? '';
+	await page.getByRole('link', { name: 'Are some days unlike others?' }).click();
+	await said(page).getByRole('button', { name: 'Add', exact: true }).click();
+	await expect(said(page)).toContainText('Enter how many are aboard');
+	await said(page).getByLabel('How many').fill('6');
+	expect(await violationsOf(page)).toEqual([]);
+	await said(page).getByRole('button', { name: 'Add', exact: true }).click();
+	await expect(said(page).getByRole('listitem')).toContainText('6 aboard');
+	await expect.poll(() => aheadOf(page)).toMatchObject([{ persons: 6 }]);
+	await expect(verdict(page)).not.toHaveText(before);
+	await said(page)
+		.getByRole('button', { name: /^Remove/ })
+		.click();
+	await expect(verdict(page)).toHaveText(before);
+	await expect.poll(() => aheadOf(page)).toEqual([]);
+
+	await quickline(page).fill('ashore for 3 days');
+	await expect(page.locator('#quickline-says')).toContainText('nobody aboard');
+	// What it does to the stay is said before Enter.
+	await expect(page.locator('#quickline-says strong')).not.toHaveText('');
+	await quickline(page).press('Enter');
+	await expect.poll(() => aheadOf(page)).toMatchObject([{ away: true }]);
+});
+
+test('a hook-up counts once it is chosen at its stop', async ({ page }) => {
+	const stop = (id: string, from: number, to: number, services: Trip['stops'][number]['services']) => ({
+		...{ id, name: id, legKm: 8, services },
+		arrive: iso(from),
+		depart: iso(to)
+	});
+	const trip: Trip = {
+		...exactTrip,
+		from: iso(-24).slice(0, 10),
+		to: iso(240).slice(0, 10),
+		stops: [
+			stop('Withy Field', 20, 120, [
+				{ kind: 'mains', fee: 5 },
+				{ kind: 'sewer', fee: 3 }
+			]),
+			stop('Ness', 150, 151, [])
+		]
+	};
+	await openLogbook(page, logbookOf(full, exactRig, [trip]), { at: '/trip' });
+	const listed = page.getByRole('list', { name: 'Stops ahead' });
+	await expect(listed).toContainText('mains water, sewer');
+	const before = (await verdict(page).textContent()) ?? '';
+	await page.getByRole('button', { name: 'Hook up at Withy Field' }).click();
+	await expect(listed).toContainText('mains water (hooked up), sewer (hooked up)');
+	await expect
+		.poll(async () => (await recordsOf<Trip>(page, 'trip'))[0]?.stops[0]?.hookup)
+		.toEqual({ mains: true, sewer: true });
+	await expect(verdict(page)).not.toHaveText(before);
+	await page.getByRole('button', { name: 'Do not hook up at Withy Field' }).click();
+	await expect(verdict(page)).toHaveText(before);
+});
+
+test('all gauges in two taps, as last time; and whether other people are aboard is asked once', async ({
+	page
+}) => {
+	const shown = entry({ kind: 'reading', at: iso(-2), instrument: 'lights', value: 'empty' });
+	const more = entry({ kind: 'crew', at: iso(-1), persons: 4 });
+	await openLogbook(page, logbookOf([...full, shown, more], exactRig));
+	await page.getByRole('button', { name: 'Glance' }).click();
+	await page.getByRole('button', { name: 'As last time' }).click();
+	const readings = async () =>
+		(await recordsOf<Entry>(page, 'entry')).filter(({ kind }) => kind === 'reading') as readonly object[];
+	await expect.poll(readings).toHaveLength(2);
+	expect(await readings()).toContainEqual(expect.objectContaining({ value: 'empty', source: 'hand' }));
+
+	await follow(page, '/');
+	await page.getByRole('button', { name: 'Other people' }).click();
+	await expect
+		.poll(async () => (await recordsOf<Entry>(page, 'entry')).find(({ kind }) => kind === 'crew'))
+		.toMatchObject({ anew: true });
+	await expect(page.getByRole('button', { name: 'Same people' })).toHaveCount(0);
+});
