@@ -1,7 +1,7 @@
 // npm run calibrate: lives made-up trips with a known truth, writes how the estimate fared into docs/estimate.md, and
 // fails where a class misses its target; plans made-up trips and lives them, and writes that into docs/plan.md.
 // `npm run calibrate -- 40 plates` scores some trips of some classes only, `npm run calibrate -- 40 plans` plans alone,
-// `npm run calibrate -- 40 lives` lives alone that the rig did not foresee.
+// `npm run calibrate -- 40 lives` lives alone that the rig did not foresee, `npm run calibrate -- 40 levels` neither plans nor lives.
 import { fork } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -12,7 +12,8 @@ import { runnerImport } from 'vite';
 const cases = Number(process.argv[2] ?? 200);
 const plansOnly = process.argv[3] === 'plans';
 const livesOnly = process.argv[3] === 'lives';
-const only = plansOnly || livesOnly ? undefined : process.argv[3];
+const levelsOnly = process.argv[3] === 'levels';
+const only = plansOnly || livesOnly || levelsOnly ? undefined : process.argv[3];
 /** Four weeks and a stay each: fewer of them. */
 const livedCases = livesOnly ? cases : Math.ceil(cases / 4);
 /** Planning a trip anew at each stop takes its time: fewer trips of each class. */
@@ -35,9 +36,10 @@ async function work() {
 		const life = LIVES.find((one) => one.name === name);
 		if (life) return process.send({ name, lived: lives.scoreLives(life, livedCases) });
 		const manner = MANNERS.find((one) => one.name === name);
-		const kept = plans.isKept(manner)
-			? [plans.keepPlans(manner, planned, false), plans.keepPlans(manner, planned, true)]
-			: undefined;
+		const kept =
+			!levelsOnly && plans.isKept(manner)
+				? [plans.keepPlans(manner, planned, false), plans.keepPlans(manner, planned, true)]
+				: undefined;
 		if (plansOnly) return process.send({ name, kept });
 		const scored = bench.score(manner, cases);
 		const floor = name === METER_ONLY ? bench.floorOf(manner, cases) : undefined;
@@ -190,7 +192,7 @@ async function writePlans(answers) {
 async function main() {
 	/** @type {{ module: typeof import('../bench/targets') }} */
 	const { module: targets } = await runnerImport('./bench/targets.ts', { logLevel: 'error' });
-	const lives = plansOnly || only ? [] : LIVES.map(({ name }) => name);
+	const lives = plansOnly || levelsOnly || only ? [] : LIVES.map(({ name }) => name);
 	const names = livesOnly
 		? []
 		: MANNERS.map(({ name }) => name).filter((name) => !only || name.includes(only));

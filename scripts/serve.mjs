@@ -28,6 +28,8 @@ function addPicturePolicy(response, policy) {
 const MOST_BYTES = 16 * 1024 * 1024 + 1;
 /** A call may take so long, from the moment it is read. */
 const MOST_MS = Number(process.env.DIPSOMETER_LIMIT_MS ?? 20_000);
+/** A connection that nothing comes through is closed after so long. */
+const KEEP_ALIVE_MS = 65_000;
 /** Calls that wait for a thread; more are turned away. */
 const MOST_WAITING = 64;
 
@@ -124,6 +126,8 @@ export async function serve({
 			response.end('Not found');
 		});
 	});
+	// Longer than a client waits between two calls: one that comes as the connection is closed would be lost.
+	server.keepAliveTimeout = KEEP_ALIVE_MS;
 	server.on('close', () => void pool.destroy());
 	await new Promise((resolved, rejected) => server.once('error', rejected).listen(port, host, resolved));
 	const { port: taken } = server.address();

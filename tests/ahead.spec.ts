@@ -68,6 +68,8 @@ test('a hook-up counts once it is chosen at its stop', async ({ page }) => {
 	await openLogbook(page, logbookOf(full, exactRig, [trip]), { at: '/trip' });
 	const listed = page.getByRole('list', { name: 'Stops ahead' });
 	await expect(listed).toContainText('mains water, sewer');
+	// No tap and no drain: the hook-ups are not chosen.
+	await expect(verdict(page)).toHaveText('No stop ahead serves you in time.');
 	const before = (await verdict(page).textContent()) ?? '';
 	await page.getByRole('button', { name: 'Hook up at Withy Field' }).click();
 	await expect(listed).toContainText('mains water (hooked up), sewer (hooked up)');
