@@ -95,8 +95,12 @@ export const sleepsAtHour = 23;
 export const nightUseShare = 0.04;
 /** share of usableL. How far below empty or above full a belief may run before an entry must be missing; calibration. */
 export const impossibleBeyondShare = 0.06;
-/** chance. A tank was not run dry and did not back up, if that is at least so likely; else an entry is missing; calibration. */
+/**
+ * chances. That a tank was not run dry and did not back up tells something where it is at least so likely, else an entry is
+ * missing, and at most so likely, else it is no news; calibration.
+ */
 export const withinLeastChance = 0.05;
+export const withinMostChance = 0.5;
 /** chance. That a doubted reading is right while nothing else settles it. */
 export const missedEntryPrior = 0.25;
 /** chance. The same for a gauge that moved as after a fill or dump when one was due; calibration. */

@@ -2,6 +2,7 @@ import type { Habit, Rig } from '../../logbook/index.js';
 import type { Gaussian } from '../../numerics/index.js';
 import type { HabitCount } from '../inputs/index.js';
 import type { Model } from '../model/index.js';
+import * as PARAMETERS from '../parameters.js';
 import { countedStreams } from './countMeasurements.js';
 
 /** What was lived and written down up to a moment. */
@@ -63,5 +64,7 @@ export const countedHabits = (
 		perDay,
 		times: habit ? (counts.times.get(habit.id) ?? 0) : 0,
 		exposure: exposureTo(counts, habit, perPerson),
+		// What the rig says was so at the beginning; evidence since then fades, and so must that.
+		wanderedSd: PARAMETERS.rateWalkSdSharePerRootDay * Math.sqrt(counts.days),
 		litres: Math.max(0, belief.mean[(habit && model.habitRow.get(habit.id)) ?? -1] ?? 0)
 	}));

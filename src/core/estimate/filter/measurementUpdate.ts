@@ -22,19 +22,19 @@ export function measurementUpdate(belief: Gaussian, { h, from, to, sd }: Measure
  * Takes in a soft interval as it tells of a better informed belief than the running one: as the measurement that brings
  * the informed sum to its cut moments (expectation propagation, Minka 2001).
  *
- * @param leastChance where the informed belief gives the interval less than this, it is not taken in
+ * @param chances it is taken in only where the informed belief gives the interval more than the first and less than the second
  */
 export function intervalUpdate(
 	belief: Gaussian,
 	informed: Gaussian,
 	{ h, from, to, sd }: Interval,
-	leastChance = 0
+	[least, most]: readonly [least: number, most: number]
 ): void {
 	const mean = dot(informed.mean, h);
 	const spread = informed.varianceOf(h) + sd ** 2;
 	const cut = truncate({ mean, sd: Math.sqrt(spread) }, from, to);
 	const variance = cut.sd ** 2;
-	if (!(cut.mass > leastChance) || !(variance < spread * (1 - 1e-6))) return;
+	if (!(cut.mass > least && cut.mass < most) || !(variance < spread)) return;
 	const soft = (spread * variance) / (spread - variance);
 	const value = mean + ((cut.mean - mean) * (spread + soft)) / spread;
 	belief.condition(h, sd ** 2 + soft, { mean: value, variance: 0 });

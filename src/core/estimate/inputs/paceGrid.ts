@@ -14,6 +14,8 @@ export interface HabitCount {
 	readonly perDay: number;
 	/** litres of one time as believed now */
 	readonly litres: number;
+	/** how far its rate may have wandered since it was as the rig says, a share */
+	readonly wanderedSd?: number;
 }
 
 /** Shares of uses that people write down, and how common each is before anything is known of them. */
@@ -122,6 +124,7 @@ const NEGLIGIBLE = 1e-12;
  * unlogged is (1 − p)·λ·litres.
  */
 export function countAtNodes({
+	wanderedSd = 0,
 	usual,
 	cadenceSd,
 	times,
@@ -172,7 +175,7 @@ export function countAtNodes({
 			if (!(chance > 0)) continue;
 			const j = from + common;
 			const [m, w] = [missing / chance, written / chance];
-			const variance = Math.max((square * missing2) / chance - m * m, 0) + settled;
+			const variance = Math.max((square * missing2) / chance - m * m, 0) + (wanderedSd * m) ** 2 + settled;
 			out.chance[j] = chance;
 			out.missing[j] = m;
 			out.missingVariance[j] = variance;
