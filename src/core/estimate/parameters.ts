@@ -100,7 +100,7 @@ export const impossibleBeyondShare = 0.06;
  * missing, and at most so likely, else it is no news; calibration.
  */
 export const withinLeastChance = 0.05;
-export const withinMostChance = 0.5;
+export const withinMostChance = 0.3;
 /** chance. That a doubted reading is right while nothing else settles it. */
 export const missedEntryPrior = 0.25;
 /** chance. The same for a gauge that moved as after a fill or dump when one was due; calibration. */

