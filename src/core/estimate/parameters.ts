@@ -95,11 +95,7 @@ export const sleepsAtHour = 23;
 export const nightUseShare = 0.04;
 /** share of usableL. How far below empty or above full a belief may run before an entry must be missing; calibration. */
 export const impossibleBeyondShare = 0.06;
-/**
- * chances. That a tank was not run dry and did not back up tells something where it is at least so likely, else an entry is
- * missing, and at most so likely, else it is no news; calibration.
- */
-export const withinLeastChance = 0.05;
+/** chance. That a tank was not run dry and did not back up is news where it was at most so likely; calibration. */
 export const withinMostChance = 0.3;
 /** chance. That a doubted reading is right while nothing else settles it. */
 export const missedEntryPrior = 0.25;

@@ -20,22 +20,26 @@ export function measurementUpdate(belief: Gaussian, { h, from, to, sd }: Measure
 
 /**
  * Takes in a soft interval as it tells of a better informed belief than the running one: as the measurement that brings
- * the informed sum to its cut moments (expectation propagation, Minka 2001).
+ * the informed sum to its moments (expectation propagation, Minka 2001). Where it is not so, something is missing in the log; with
+ * that chance it tells nothing.
  *
- * @param chances it is taken in only where the informed belief gives the interval more than the first and less than the second
+ * @param missing the chance that something is missing, before the interval is weighed against it
+ * @param most where the informed belief gives the interval more than this, it is no news
  */
 export function intervalUpdate(
 	belief: Gaussian,
 	informed: Gaussian,
 	{ h, from, to, sd }: Interval,
-	[least, most]: readonly [least: number, most: number]
+	{ missing, most }: { readonly missing: number; readonly most: number }
 ): void {
 	const mean = dot(informed.mean, h);
 	const spread = informed.varianceOf(h) + sd ** 2;
 	const cut = truncate({ mean, sd: Math.sqrt(spread) }, from, to);
-	const variance = cut.sd ** 2;
-	if (!(cut.mass > least && cut.mass < most) || !(variance < spread)) return;
+	if (!(cut.mass < most)) return;
+	const holds = ((1 - missing) * cut.mass) / (missing + (1 - missing) * cut.mass);
+	const moved = holds * (cut.mean - mean);
+	const variance = holds * cut.sd ** 2 + (1 - holds) * (spread + moved * (cut.mean - mean));
+	if (!(variance < spread)) return;
 	const soft = (spread * variance) / (spread - variance);
-	const value = mean + ((cut.mean - mean) * (spread + soft)) / spread;
-	belief.condition(h, sd ** 2 + soft, { mean: value, variance: 0 });
+	belief.condition(h, sd ** 2 + soft, { mean: mean + (moved * (spread + soft)) / spread, variance: 0 });
 }

@@ -80,8 +80,8 @@ const poolOf = (model: Model, tank: string): Pool | undefined => model.places.ge
 /**
  * Before it was filled to the brim, a tank held no less than nothing, and before it was emptied, no more than serves:
  * nobody pumped air or backed up and wrote nothing of it. Said once of each stretch from brim to brim, it tells of the pace
- * of those who write nothing else. Where the account runs far beyond, an entry is missing: then it tells nothing; nor where the
- * account does not run beyond at all: how far from the end one fills is everyone's own way, and a bound alone would call it slow.
+ * of those who write nothing else. The further the account runs beyond, the likelier an entry is missing; where it does not
+ * run beyond at all it is no news: how far from the end one fills is everyone's own way, and a bound alone would call it slow.
  */
 function wasWithin(state: FilterState, pool: Pool): void {
 	const fresh = pool.tanks[0]?.holds === 'fresh';
@@ -102,7 +102,7 @@ function wasWithin(state: FilterState, pool: Pool): void {
 			to: fresh ? Infinity : top,
 			sd: PARAMETERS.impossibleBeyondShare * pool.usableL
 		},
-		[PARAMETERS.withinLeastChance, PARAMETERS.withinMostChance]
+		{ missing: PARAMETERS.missedEntryBaseChance, most: PARAMETERS.withinMostChance }
 	);
 }
 
