@@ -164,9 +164,10 @@ describe('the books balance', () => {
 		});
 		const mean = (of: (one: (typeof off)[number]) => number): number =>
 			off.reduce((sum, one) => sum + of(one), 0) / off.length;
-		// Of half that is unwritten, with a fill missing, nothing tells the pace but the log itself.
-		expect(mean(({ share }) => share)).toBeLessThan(name.startsWith('half') ? 0.16 : 0.12);
+		// Where half is unwritten and a fill is missing, a slow life and a full log with a fill missing look alike.
+		const alike = name.startsWith('half');
+		expect(mean(({ share }) => share)).toBeLessThan(alike ? 0.16 : 0.12);
 		// It knows how sure it is.
-		expect(mean(({ sds }) => sds)).toBeLessThan(1.6);
+		expect(mean(({ sds }) => sds)).toBeLessThan(alike ? 2 : 1.6);
 	});
 });
