@@ -137,7 +137,7 @@ export const rolloverToShare = 0.1;
 /** deviations. How far above what a tank is believed to serve its level may be answered. */
 export const ceilingSds = 3;
 /** days of log. After them one more quarter of a day tells little of how often things are done. */
-export const cadenceKnownAfterDays = 10;
+export const cadenceKnownAfterDays = 4;
 /** days of log, and days. After so many the counts are asked once a week: one day more changes little of a household's pace. */
 export const paceKnownAfterDays = 30;
 export const recountEveryDays = 6.5;

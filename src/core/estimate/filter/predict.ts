@@ -49,6 +49,8 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 	return true;
 }
 
+const NOTHING_SAID: ReadonlyMap<string, SaidOften> = new Map();
+
 function flowUntil(model: Model, state: FilterState, toMs: number): void {
 	const fromMs = state.atMs ?? toMs;
 	const flows = !model.statedRate || model.statedRate.mean > 0 || model.statedRate.sd > 0;
@@ -69,7 +71,7 @@ function flowUntil(model: Model, state: FilterState, toMs: number): void {
 			state.days += used;
 			state.weeks.days[weekday] = (state.weeks.days[weekday] as number) + (persons > 0 ? used : 0);
 			state.personDays += used * persons;
-			const said = saidAt(model.rig, at);
+			const said = rig.ahead ? saidAt(rig, at) : NOTHING_SAID;
 			const often = (habit: Habit | undefined): number =>
 				oftenIn(model, state, habit, here, weekday) * factorSaid(habit && said.get(habit.id));
 			for (const [id, before] of state.risen) {
