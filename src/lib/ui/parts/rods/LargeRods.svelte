@@ -59,10 +59,10 @@
 	}
 	li {
 		flex: 0 0 auto;
-		min-width: 10.6rem;
+		/* Words may run on under the scale of the next rod, which leaves that room. */
+		width: 10.6rem;
 	}
 	li.carried {
-		min-width: 0;
 		width: 7.6rem;
 	}
 	.level,
@@ -101,13 +101,12 @@
 	}
 	@media (max-width: 640px) {
 		li {
-			min-width: 9.6rem;
+			width: 9.6rem;
 		}
 		.narrow {
 			gap: 0;
 		}
 		.narrow li {
-			min-width: 0;
 			width: 120px;
 		}
 		.narrow :is(.level, .name, .lasts, .until) {
