@@ -9,7 +9,8 @@ export interface Target {
 /**
  * Widths that the estimate had in this same world before its bands were honest, share of the tank. An independent filter's
  * were an eighth wider on the average; honest ones are at most a tenth wider than those, or a third where half of all is
- * unwritten or only the plates are known.
+ * unwritten, only the plates are known, or nothing is ever read: what the rig says is a guess, and in the first week nothing but
+ * a fill tells whether half of it was lived or half of it written. (From the twelfth day on they are as narrow as before: the lives.)
  */
 const BEFORE: Readonly<Record<string, number>> = {
 	'meter only': 0.346,
@@ -43,6 +44,8 @@ const BEFORE: Readonly<Record<string, number>> = {
 	'guests, meter, 60 % logged': 0.222
 };
 const HALF_KNOWN: ReadonlySet<string> = new Set([
+	'habits only',
+	'every use logged, no instrument',
 	'everything, plates only',
 	'half unlogged, missed fill',
 	'half logged in batches, missed fill',
