@@ -115,6 +115,12 @@ describe('other people aboard', () => {
 		expect(four).toBeGreaterThan(1.3 * same);
 		expect(again).toBeLessThan(1.1 * same);
 	});
+	it('also after two months, when the counts are asked but once a week', () => {
+		const long = [...meter(60, 12), ...served(60)];
+		const same = paceDoubt(known(long, 60.5));
+		const other = entry({ kind: 'crew', at: iso(60.2), persons: 2, anew: true });
+		expect(paceDoubt(known([...long, other], 60.5))).toBeGreaterThan(1.4 * same);
+	});
 	it('guests who leave again leave what was learned', () => {
 		const [there, back] = [
 			after([entry({ kind: 'crew', at: iso(20.1), persons: 4 })]),

@@ -25,6 +25,7 @@ export {
 	PLANNED_KINDS,
 	servesKind,
 	HOOKUPS,
+	hookupsListed,
 	stopServes,
 	type PlanProblem,
 	type ProblemOptions,

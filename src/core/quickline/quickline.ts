@@ -168,7 +168,17 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			problem: `That is ${text.trim().length} characters, a page rather than a line. Say a few things at a time, or begin with “note” to keep it as it stands.`
 		};
 	const ahead = aheadLine(text, context);
-	if (ahead?.alone) return aheadAnswer(ahead.reading, context);
+	const planned = ahead && aheadAnswer(ahead.reading, context);
+	if (planned && ahead.alone) return planned;
+	const done = understandDone(text, context);
+	if (planned?.kind !== 'understood') return done;
+	return done.kind === 'understood'
+		? { kind: 'understood', matches: toldApart([...planned.matches, ...done.matches]) }
+		: planned;
+}
+
+/** Understands a line of what was, or is so now. */
+function understandDone(text: string, context: QuickContext): QuickAnswer {
 	const own = A_LEVEL.test(text) ? undefined : ownWord(text, meantByWords(context), context);
 	const things = own ? undefined : timed(text.replace(A_LEVEL, ' $1'), context);
 	if (things && 'problem' in things) return { kind: 'problem', ...things };
@@ -215,9 +225,5 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			)
 		)
 		.slice(0, MOST_MATCHES);
-	const planned = ahead && aheadAnswer(ahead.reading, context);
-	return {
-		kind: 'understood',
-		matches: toldApart([...(planned?.kind === 'understood' ? planned.matches : []), ...matches])
-	};
+	return { kind: 'understood', matches: toldApart(matches) };
 }

@@ -10,7 +10,8 @@ import {
 	planProblemOf,
 	type ProblemOptions,
 	serviceKindOf,
-	HOOKUPS,
+	type HOOKUPS,
+	hookupsListed,
 	PLANNED_KINDS,
 	servesKind,
 	stopServes,
@@ -168,7 +169,7 @@ export function* mends(
 			: []
 	);
 	const listed = (stop: Stop, of: (typeof HOOKUPS)[number]): boolean =>
-		!stop.hookup?.[of] && stop.services.some((service) => service.kind === of);
+		!stop.hookup?.[of] && hookupsListed(stop).includes(of);
 	const hookups = inTime.flatMap((stop): readonly TripChange[] => {
 		const [mains, sewer] = [listed(stop, 'mains'), listed(stop, 'sewer')];
 		const one = kind === 'water' ? mains : sewer;

@@ -13,6 +13,7 @@ export {
 	hasKind,
 	serviceKindOf,
 	HOOKUPS,
+	hookupsListed,
 	stopServes,
 	hookupsAt,
 	pricesOf,

@@ -72,6 +72,10 @@ export const stopServes = (
 /** The hook-ups of a stop. */
 export const HOOKUPS = ['mains', 'sewer'] as const;
 
+/** The hook-ups that a stop lists. */
+export const hookupsListed = ({ services }: Pick<Stop, 'services'>): readonly (typeof HOOKUPS)[number][] =>
+	HOOKUPS.filter((kind) => services.some((service) => service.kind === kind));
+
 /** The hook-ups that are chosen at a stop, each by its cheapest service; one that the stop does not list costs nothing. */
 export const hookupsAt = ({ hookup, services }: Stop, prices: Prices): readonly Service[] =>
 	HOOKUPS.filter((kind) => hookup?.[kind]).map((kind) =>

@@ -102,6 +102,16 @@ describe('days unlike others, said beforehand', () => {
 			'2 showers'
 		])
 			expect(matches(text).every(({ adds, drafts }) => !adds && drafts.length > 0)).toBe(true);
+		for (const text of [
+			'hooked up since monday',
+			'hooked up 9:30',
+			'guests left yesterday',
+			'2 showers at 8:00'
+		])
+			expect(JSON.stringify(understand(text, context))).not.toContain('"from"');
+		// Of a day alone either may be meant.
+		expect(said('six aboard on Saturday')).toContainEqual(expect.objectContaining({ persons: 6 }));
+		expect(matches('hooked up on tuesday').some(({ drafts }) => drafts.length > 0)).toBe(true);
 		// Tuesday was yesterday; a shower is no thing of once a week.
 		expect(matches('shower on tue')[0]?.drafts).toHaveLength(1);
 	});

@@ -15,8 +15,10 @@ interface Window {
 
 /** A line of days to come, without its time. */
 interface Found {
-	readonly window: Window;
+	readonly span: Window;
 	readonly rest: string;
+	/** it has an end, or is plainly an evening to come: no day of last week */
+	readonly stretch: boolean;
 }
 
 /** Words that stand before a time and belong to it. */
@@ -60,12 +62,15 @@ function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | unde
 				? startOf(dayPlus(today, days), MORNING)
 				: nowMs + days * DAY_MS;
 		const rest = `${text.slice(0, nights.index)} ${text.slice(nights.index + nights[0].length)}`;
-		return { window: { fromMs: nowMs, toMs }, rest };
+		return { span: { fromMs: nowMs, toMs }, rest, stretch: true };
 	}
 	const [first, second] = casual
 		.parse(text, clockOf(nowMs, timeZone), { forwardDate: true })
 		.filter(({ start }) => start.isCertain('day') || start.isCertain('weekday') || start.isCertain('hour'));
 	if (!first) return undefined;
+	// A time alone is of today or yesterday.
+	if (!first.start.isCertain('day') && !first.start.isCertain('weekday') && !first.end && !TO_COME.test(text))
+		return undefined;
 	const lead = LEADS.exec(text.slice(0, first.index))?.[0] ?? '';
 	const last = second ?? first;
 	const rest = `${text.slice(0, first.index - lead.length)} ${text.slice(last.index + last.text.length)}`;
@@ -76,29 +81,32 @@ function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | unde
 	const end = first.end ?? second?.start;
 	// "until Sunday": back at noon.
 	if (/until|till?\b/i.test(lead) && !end)
-		return { window: { fromMs: nowMs, toMs: edge(first.start, NOON) }, rest };
+		return { span: { fromMs: nowMs, toMs: edge(first.start, NOON) }, rest, stretch: true };
 	const fromMs = Math.max(nowMs, edge(first.start, 0));
 	if (/\b(tonight|evening)\b/i.test(first.text) || /\bdinner\b/i.test(text)) {
 		const day = zonedTime(fromMs, timeZone).day;
 		return {
-			window: { fromMs: Math.max(nowMs, startOf(day, DINNER.from)), toMs: startOf(day, DINNER.to) },
-			rest
+			span: { fromMs: Math.max(nowMs, startOf(day, DINNER.from)), toMs: startOf(day, DINNER.to) },
+			rest,
+			stretch: true
 		};
 	}
 	if (end) {
 		const day = zonedTime(end.date().getTime(), timeZone).day;
 		return {
-			window: { fromMs, toMs: end.isCertain('hour') ? end.date().getTime() : startOf(dayPlus(day, 1)) },
-			rest
+			span: { fromMs, toMs: end.isCertain('hour') ? end.date().getTime() : startOf(dayPlus(day, 1)) },
+			rest,
+			stretch: true
 		};
 	}
 	const day = zonedTime(fromMs, timeZone).day;
 	return {
-		window: {
+		span: {
 			fromMs,
 			toMs: first.start.isCertain('hour') ? fromMs + 4 * HOUR_MS : startOf(dayPlus(day, 1))
 		},
-		rest
+		rest,
+		stretch: false
 	};
 }
 
@@ -116,6 +124,8 @@ const SICK = /\b(sick|ill|stomach bug|flu|fever)\b/i;
 const HOOKED = /\b(hook(?:ed)?[- ]?up|on (?:the )?mains|plugged in|shore ?water)\b/i;
 /** What is plainly to come, whatever else a line says. */
 const TO_COME = /\b(tomorrow|next|coming|will|going to|gonna|plan(?:ned|ning)?|want to|expect(?:ing)?)\b/i;
+/** What is plainly past. */
+const WAS = /\b(since|ago|last|yesterday|earlier|was|were|had|been|logged)\b/i;
 /** Guests of whom no number is said. */
 const SOME_GUESTS = [2, 4];
 /** A sick child: the toilet, hands and washing go so many times as often. */
@@ -172,10 +182,15 @@ export function aheadLine(
 	const dinner = /\bguests?\b.*\bdinner\b|\bdinner\b.*\bguests?\b/i.test(text);
 	const found = windowIn(text, context) ?? (dinner ? windowIn(`${text} tonight`, context) : undefined);
 	const sick = SICK.test(text);
+	if (WAS.test(text)) return undefined;
 	const { nowMs, timeZone, rig } = context;
 	if (!found && !sick) return undefined;
-	const { window, rest } = found ?? { window: { fromMs: nowMs, toMs: nowMs + 3 * DAY_MS }, rest: text };
-	if (!(window.toMs > Math.max(nowMs, window.fromMs)) || window.toMs - nowMs > MOST_MS) return undefined;
+	const { span, rest, stretch } = found ?? {
+		span: { fromMs: nowMs, toMs: nowMs + 3 * DAY_MS },
+		rest: text,
+		stretch: true
+	};
+	if (!(span.toMs > Math.max(nowMs, span.fromMs)) || span.toMs - nowMs > MOST_MS) return undefined;
 	const people = peopleIn(rest, context);
 	const unlike: readonly Unlike[] = sick
 		? [
@@ -191,17 +206,17 @@ export function aheadLine(
 			: people;
 	const done = unlike.length > 0 ? [] : doneIn(rest, context);
 	const all = unlike.length > 0 ? unlike : done.map(({ habits }) => ({ ...(habits ? { habits } : {}) }));
-	if (all.length === 0) return undefined;
+	if (all.length === 0 || all.some(({ habits }) => habits?.length === 0)) return undefined;
 	const rare = done.every(({ habit }) => habit !== undefined && dailyOf(habit, context.persons ?? 1) <= RARE);
-	if (done.length > 0 && !TO_COME.test(text) && (!rare || window.fromMs <= nowMs)) return undefined;
+	if (done.length > 0 && !TO_COME.test(text) && (!rare || span.fromMs <= nowMs)) return undefined;
 	const reading = all.map((one): Meaning => {
 		const ahead: Ahead = {
 			id: freeId(rig, 'ahead'),
-			from: zonedIso(window.fromMs, timeZone),
-			to: zonedIso(window.toMs, timeZone),
+			from: zonedIso(span.fromMs, timeZone),
+			to: zonedIso(span.toMs, timeZone),
 			...one
 		};
 		return { does: [], adds: ahead, says: sayAheadDays(ahead, { rig, nowMs, timeZone }) };
 	});
-	return { reading, alone: unlike.length > 0 || TO_COME.test(text) };
+	return { reading, alone: (unlike.length > 0 && stretch) || TO_COME.test(text) };
 }

@@ -53,13 +53,10 @@
 		tried = true;
 		if (problem) return;
 		const ahead = aheadOf(unlike, uuid(), app.nowMs, app.timeZone);
-		// What is long over is not kept for ever.
-		const live = (one: Ahead): boolean => instantMs(one.to) > app.nowMs - KEPT_MS;
-		await keep((all) => [...all.filter(live), ahead], sayAheadDays(ahead, here));
+		await keep((all) => [...all, ahead], sayAheadDays(ahead, here));
 		[tried, from, to] = [false, undefined, undefined];
 		await show(false);
 	}
-	const KEPT_MS = 400 * 24 * 3_600_000;
 </script>
 
 {#if rig}

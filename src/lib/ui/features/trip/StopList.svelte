@@ -1,7 +1,14 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
 	import { instantMs, type Rig, type Stop, type Trip } from '$core/logbook';
-	import { canBeShorter, HOOKUPS, type Plan, type PlannedService, type TripChange } from '$core/plan';
+	import {
+		canBeShorter,
+		HOOKUPS,
+		hookupsListed,
+		type Plan,
+		type PlannedService,
+		type TripChange
+	} from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
 	import { clockText, dayText, doesAt, lastFor, sayNights, sayOffered, sayWeather } from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
@@ -33,8 +40,8 @@
 	const fixed = $derived(stops.filter(({ arrive }) => instantMs(arrive) <= nowMs));
 	const ahead = $derived(stops.filter(({ arrive }) => instantMs(arrive) > nowMs));
 	/** what one can hook up to: it counts once it is chosen */
-	const hookupsOf = ({ services, hookup }: Stop): readonly (typeof HOOKUPS)[number][] =>
-		HOOKUPS.filter((kind) => hookup?.[kind] === true || services.some((service) => service.kind === kind));
+	const hookupsOf = (stop: Stop): readonly (typeof HOOKUPS)[number][] =>
+		HOOKUPS.filter((kind) => stop.hookup?.[kind] === true || hookupsListed(stop).includes(kind));
 	const toggled = (stop: Stop): NonNullable<Stop['hookup']> =>
 		Object.fromEntries(hookupsOf(stop).map((kind) => [kind, !stop.hookup]));
 	/** as they lie while one is dragged; else as they are */

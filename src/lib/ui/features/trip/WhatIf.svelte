@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
 	import { instantMs, type Rig, type School, type Stop, type Trip } from '$core/logbook';
-	import { ALL_SCHOOLS, canBeShorter, HOOKUPS, type Summary, type TripChange } from '$core/plan';
+	import { ALL_SCHOOLS, canBeShorter, hookupsListed, type Summary, type TripChange } from '$core/plan';
 	import { formatDuration, formatMoney } from '$core/units';
 	import { CERTAINTIES, capital, dayText, listed, sayServiceAt, saySchool } from '$core/words';
 	import { latest } from '$lib/engine';
@@ -28,8 +28,6 @@
 	let which = $state<string>('');
 
 	const ahead = $derived(trip.stops.filter(({ depart }) => instantMs(depart) > app.nowMs));
-	const listedHookups = (stop: Stop | undefined) =>
-		HOOKUPS.filter((kind) => stop?.services.some((service) => service.kind === kind));
 	const choice = (stops: readonly Stop[]) => stops.map(({ id, name }) => ({ value: id, label: name }));
 	const measures = $derived(
 		rig.measures.filter(({ id, retired }) => !retired && !app.engine.assessment?.measures.includes(id))
@@ -63,13 +61,15 @@
 			{
 				value: 'hookup',
 				label: 'hook up at a stop',
-				options: choice(ahead.filter((stop) => !stop.hookup && listedHookups(stop).length > 0)),
+				options: choice(ahead.filter((stop) => !stop.hookup && hookupsListed(stop).length > 0)),
 				make: (stop: string) =>
 					({
 						kind: 'hookup',
 						stop,
 						hookup: Object.fromEntries(
-							listedHookups(ahead.find(({ id }) => id === stop)).map((kind) => [kind, true])
+							ahead
+								.filter(({ id }) => id === stop)
+								.flatMap((one) => hookupsListed(one).map((kind) => [kind, true]))
 						)
 					}) as const
 			},
