@@ -6,6 +6,16 @@ import { follow, openLogbook, quickline, stored } from './helpers/pages';
 import { expect, NOW_MS, test, type Page } from './helpers/test';
 
 const iso = (hours: number): string => new Date(NOW_MS + hours * HOUR_MS).toISOString();
+const stop = (
+	id: string,
+	from: number,
+	to: number,
+	services: Trip['stops'][number]['services'] = []
+): Trip['stops'][number] => ({
+	...{ id, name: id, legKm: 8, services },
+	arrive: iso(from),
+	depart: iso(to)
+});
 const full = [
 	entry({ kind: 'mark', at: iso(-3), tank: 'main', state: 'full' }),
 	entry({ kind: 'dump', at: iso(-3), tank: 'grey', to: 'empty' }),
@@ -48,11 +58,6 @@ test('days unlike others, in the form and in the line: the stay is another, unti
 });
 
 test('a hook-up counts once it is chosen at its stop', async ({ page }) => {
-	const stop = (id: string, from: number, to: number, services: Trip['stops'][number]['services']) => ({
-		...{ id, name: id, legKm: 8, services },
-		arrive: iso(from),
-		depart: iso(to)
-	});
 	const trip: Trip = {
 		...exactTrip,
 		from: iso(-24).slice(0, 10),
@@ -62,7 +67,7 @@ test('a hook-up counts once it is chosen at its stop', async ({ page }) => {
 				{ kind: 'mains', fee: 5 },
 				{ kind: 'sewer', fee: 3 }
 			]),
-			stop('Ness', 150, 151, [])
+			stop('Ness', 150, 151)
 		]
 	};
 	await openLogbook(page, logbookOf(full, exactRig, [trip]), { at: '/trip' });
@@ -100,4 +105,43 @@ test('all gauges in two taps, as last time; and whether other people are aboard 
 		.poll(async () => (await recordsOf<Entry>(page, 'entry')).find(({ kind }) => kind === 'crew'))
 		.toMatchObject({ anew: true });
 	await expect(page.getByRole('button', { name: 'Same people' })).toHaveCount(0);
+});
+
+test('what was said of days that are over is asked about where the readings say otherwise', async ({
+	page
+}) => {
+	const meter = Array.from({ length: 15 }, (_, i) =>
+		entry({ kind: 'reading', at: iso(-24 * (14 - i) - 1), instrument: 'pump', value: 10 * i })
+	);
+	const rig: Rig = {
+		...exactRig,
+		unlogged: undefined,
+		ahead: [{ id: 'guests', from: iso(-50), to: iso(-2), persons: 6 }]
+	};
+	await openLogbook(page, logbookOf([...full, ...meter], rig));
+	await expect(
+		page.getByText('6 aboard. The readings fit your usual days better. Did it happen?')
+	).toBeVisible();
+	await page.getByRole('button', { name: 'As usual' }).click();
+	await expect.poll(() => aheadOf(page)).toEqual([]);
+	await expect(page.getByText('Did it happen?')).toHaveCount(0);
+	await page.keyboard.press('u');
+	await page.getByRole('button', { name: 'It happened' }).click();
+	await expect.poll(() => aheadOf(page)).toMatchObject([{ persons: 6, confirmed: true }]);
+	await expect(page.getByText('Did it happen?')).toHaveCount(0);
+});
+
+test('a day of the ribbon that is read is said to be unlike others', async ({ page }) => {
+	const stops = [stop('moor', 1, 90), stop('ness', 100, 110)];
+	const trip: Trip = { ...exactTrip, from: iso(-24).slice(0, 10), to: iso(240).slice(0, 10), stops };
+	await openLogbook(page, logbookOf(full, exactRig, [trip]), { at: '/trip' });
+	const ribbon = page.getByRole('group', { name: /^The trip along time/ });
+	await ribbon.focus();
+	for (let hours = 0; hours < 51; hours += 3) await ribbon.press('ArrowRight');
+	const day = iso(51).slice(0, 10);
+	await page.getByRole('button', { name: /^Anything unusual on/ }).click();
+	await expect(said(page).getByLabel('First day')).toHaveValue(day);
+	await said(page).getByLabel('How many').fill('5');
+	await said(page).getByRole('button', { name: 'Add', exact: true }).click();
+	await expect.poll(() => aheadOf(page)).toMatchObject([{ persons: 5, from: expect.stringContaining(day) }]);
 });

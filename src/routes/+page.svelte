@@ -93,6 +93,9 @@
 				{#await import('$lib/ui/features/now/CrewNews.svelte') then { default: CrewNews }}<CrewNews
 						{app}
 					/>{/await}
+				{#await import('$lib/ui/features/ahead/AheadNews.svelte') then { default: AheadNews }}<AheadNews
+						{app}
+					/>{/await}
 				{#await import('$lib/ui/features/runs/RunNews.svelte') then { default: RunNews }}<RunNews
 						{app}
 					/>{/await}

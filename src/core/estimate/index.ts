@@ -70,6 +70,7 @@ export {
 	residualSdShare
 } from './parameters.js';
 export { Replay } from './replay.js';
+export { saidContradicted } from './saidContradicted.js';
 export {
 	smoothedSumsInParts,
 	smoothedSums,

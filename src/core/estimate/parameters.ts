@@ -149,3 +149,9 @@ export const weekMemoryDays = 80;
 export const weekendSd = 0.35;
 /** minutes. Lines written within so long of each other were written at one sitting. */
 export const sittingMinutes = 10;
+/** days. Days that were said to be unlike others are asked about for so long when they are over. */
+export const contradictedDays = 3;
+/** nats. Readings speak so much more for days as usual than for what was said of them: three to one. One question costs little. */
+export const contradictedNats = 1.1;
+/** nats. No reading speaks louder than this: an instrument may lie. */
+export const contradictedMostNats = 3;

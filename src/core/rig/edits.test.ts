@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exactRig } from '../../../tests/helpers/logbooks.js';
-import { withCurve, withItem, withScale, withTank, withTrials } from './index.js';
+import type { Habit } from '../logbook/index.js';
+import { restated, withCurve, withItem, withScale, withTank, withTrials } from './index.js';
 
 describe('a list with one item put', () => {
 	const items = fc.uniqueArray(fc.record({ id: fc.string(), n: fc.nat() }), { selector: ({ id }) => id });
@@ -35,6 +36,13 @@ describe('a rig with one thing changed', () => {
 		const next = withCurve(exactRig, 'lights', curve);
 		expect(next.instruments[1]).toMatchObject({ id: 'lights', curve: [{ reads: 'empty', litres: 0.33 }] });
 		expect(withCurve(exactRig, 'pump', curve).instruments).toEqual(exactRig.instruments);
+	});
+	it('how sure a guess was says nothing of the figure that takes its place', () => {
+		const [shower] = exactRig.habits as [Habit];
+		const often = (times: number, sd?: number): Habit => ({ ...shower, often: { times, per: 'day', sd } });
+		expect(restated(often(1, 0.4), often(2, 0.4)).often).toEqual({ times: 2, per: 'day' });
+		expect(restated(often(1, 0.4), often(1, 0.4)).often.sd).toBe(0.4);
+		expect(restated(often(1, 0), often(2, 0)).often.sd).toBe(0);
 	});
 	it('a bucket test is believed no better than one can pour', () => {
 		const scaled = (sdFraction: number | undefined) =>

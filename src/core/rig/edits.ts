@@ -1,10 +1,18 @@
-import type { Gauge, Meter, Rig, Tank, Trial } from '../logbook/index.js';
+import type { Gauge, Habit, Meter, Rig, Tank, Trial } from '../logbook/index.js';
 
 /** The list with one item put in the place of the one of its id, or at the end. */
 export const withItem = <T extends { readonly id: string }>(list: readonly T[], item: T): readonly T[] =>
 	list.some(({ id }) => id === item.id)
 		? list.map((one) => (one.id === item.id ? item : one))
 		: [...list, item];
+
+/** A habit as somebody restates it: how sure a guess was says nothing of the word that takes its place. What is exact stays so. */
+export function restated(before: Habit, after: Habit): Habit {
+	const { often } = after;
+	if (!often.sd || (often.times === before.often.times && often.per === before.often.per)) return after;
+	const { sd: _, ...said } = often;
+	return { ...after, often: said };
+}
 
 /** The rig with one tank changed in part. */
 export const withTank = (rig: Rig, id: string, part: Partial<Tank>): Rig => ({

@@ -7,7 +7,14 @@ export {
 	type VerdictInput
 } from './outlook/verdict.js';
 export { listed, midSentence } from './list.js';
-export { sayAheadDays, sayUnlike, sayWindow, type AheadContext } from './outlook/daysAhead.js';
+export {
+	askSamePeople,
+	askWhetherSo,
+	sayAheadDays,
+	sayUnlike,
+	sayWindow,
+	type AheadContext
+} from './outlook/daysAhead.js';
 export { sayDoubt } from './outlook/doubt.js';
 export { sayLessons, type Lesson } from './outlook/lessons.js';
 export { sayFinding, sayMend } from './outlook/finding.js';

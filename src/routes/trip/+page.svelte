@@ -69,6 +69,7 @@
 				nowMs={app.nowMs}
 				{units}
 				theme={app.prefs.current.theme}
+				onday={atHand ? (day) => void goto(`#ahead-${day}`, { noScroll: true }) : undefined}
 			/>
 		{/if}
 		<LastChances {rig} {trip} chances={plan?.lastChance ?? []} nowMs={app.nowMs} />

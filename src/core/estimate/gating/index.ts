@@ -1,2 +1,4 @@
+export { logLikelihood } from './innovation.js';
 export { alternativeLevel, likelyMissedEntries } from './missedEntryHypothesis.js';
+export { measurementOf } from './readInstrument.js';
 export { applyEntry, predictTo, step } from './step.js';

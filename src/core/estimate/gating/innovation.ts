@@ -36,6 +36,14 @@ export function innovationOf(belief: Gaussian, measurement: Measurement): Innova
 	};
 }
 
+/** Ln of how likely a measurement was by the belief: a density, per litre, or the chance of a band. */
+export function logLikelihood(belief: Gaussian, measurement: Measurement): number {
+	const { gapL, sdL, chance } = innovationOf(belief, measurement);
+	return measurement.to > measurement.from
+		? Math.log(Math.max(chance, 1e-12))
+		: -((gapL / sdL) ** 2) / 2 - Math.log(sdL);
+}
+
 /** Whether a pool holds fresh water; else it holds waste. */
 export const isFresh = (model: Model, pool: number): boolean =>
 	model.pools[pool]?.tanks[0]?.holds === 'fresh';

@@ -6,6 +6,7 @@ import {
 	meterMeasurement,
 	rodLitres,
 	rodMeasurement,
+	type Measurement,
 	type Model
 } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
@@ -34,15 +35,22 @@ function rolledBy(before: number, value: number): number {
 const leaveOut = (state: FilterState, { id, instrument }: Reading, cause: DoubtCause): void =>
 	void state.doubts.push({ entry: id, instrument, cause });
 
+/** The displayed value from which a meter counts by now; nothing before it was first read. */
+function countsFromNow(model: Model, state: FilterState, meter: Meter, value: number): number | undefined {
+	const base = historyOf(state, meter.id).countsFrom;
+	if (base === undefined || meter.counts === 'down') return base;
+	const counted = state.belief.mean[model.countedRow.get(meter.id) ?? -1] ?? 0;
+	// From the next round on it counts from as much less, so that it may roll over again and again.
+	return base - rolledBy(base + counted / (meter.unitL * (meter.scale ?? 1)), value);
+}
+
 function readMeter(model: Model, state: FilterState, entry: Reading, meter: Meter): void {
 	const { value } = entry;
 	if (typeof value !== 'number') return;
 	const base = historyOf(state, meter.id).countsFrom;
-	if (entry.reset || base === undefined) return restart(model, state, meter, value);
-	const counted = state.belief.mean[model.countedRow.get(meter.id) ?? -1] ?? 0;
-	const before = base + counted / (meter.unitL * (meter.scale ?? 1));
-	// From the next round on it counts from as much less, so that it may roll over again and again.
-	const countsFrom = meter.counts === 'up' ? base - rolledBy(before, value) : base;
+	const countsFrom = countsFromNow(model, state, meter, value);
+	if (entry.reset || base === undefined || countsFrom === undefined)
+		return restart(model, state, meter, value);
 	remember(state, meter.id, { countsFrom });
 	const measurement = meterMeasurement(model, state, meter, countsFrom, value);
 	if (measurement.from < -displaySd(meter, value)) {
@@ -50,6 +58,28 @@ function readMeter(model: Model, state: FilterState, entry: Reading, meter: Mete
 		return restart(model, state, meter, value);
 	}
 	assessReading(model, state, { entry, measurement, kind: 'meter', shadow: false });
+}
+
+/**
+ * What a reading says of the state as it stands, without being weighed; nothing where it says nothing of it: a meter's first
+ * value, one that was set, a value that its curve has not.
+ */
+export function measurementOf(model: Model, state: FilterState, entry: Reading): Measurement | undefined {
+	const { value } = entry;
+	const instrument = model.instruments.get(entry.instrument);
+	if (!instrument || (typeof value === 'number' && value < 0)) return undefined;
+	if (instrument.kind === 'meter') {
+		if (typeof value !== 'number' || entry.reset) return undefined;
+		const countsFrom = countsFromNow(model, state, instrument, value);
+		if (countsFrom === undefined) return undefined;
+		const measurement = meterMeasurement(model, state, instrument, countsFrom, value);
+		return measurement.from < 0 ? undefined : measurement;
+	}
+	const place = model.places.get(instrument.tank);
+	if (!place) return undefined;
+	if (instrument.kind === 'gauge') return gaugeMeasurement(model, place, instrument, value);
+	const dipped = rodLitres(model, instrument, entry);
+	return dipped && rodMeasurement(place, dipped);
 }
 
 /**

@@ -11,7 +11,15 @@ export {
 	rodMeasurement,
 	type Measurement
 } from './measurementModel.js';
-export { modelOf, withCrew, withAhead, withMorePersons, withTrips, type Model } from './model.js';
+export {
+	modelOf,
+	withAhead,
+	withCrew,
+	withMorePersons,
+	withoutAhead,
+	withTrips,
+	type Model
+} from './model.js';
 export { type TankPlace, type Pool } from './pools.js';
 export { anywhere, priorBelief } from './priors.js';
 export { networkOf, type Stream } from './streams.js';

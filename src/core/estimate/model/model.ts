@@ -182,6 +182,12 @@ export function withAhead(model: Model, trips: Logbook['trips'], ahead: Ahead): 
 	return withTrips({ ...model, rig: { ...rig, ahead: [...(rig.ahead ?? []), ahead] } }, trips);
 }
 
+/** The same model as it would be had some days not been said to be unlike others. */
+export function withoutAhead(model: Model, trips: Logbook['trips'], id: string): Model {
+	const { rig } = model;
+	return withTrips({ ...model, rig: { ...rig, ahead: rig.ahead?.filter((one) => one.id !== id) } }, trips);
+}
+
 /** The same model with so many persons more from a moment on; never fewer than nobody. */
 export function withMorePersons(model: Model, fromMs: number, by: number): Model {
 	const { crew } = model;

@@ -305,7 +305,8 @@ export const aheadSchema = z
 			)
 		),
 		hookup: z.optional(hookUpSchema),
-		note: z.optional(text)
+		note: z.optional(text),
+		confirmed: z.optional(z.boolean())
 	})
 	.check(
 		z.refine(({ from, to }) => Date.parse(to) > Date.parse(from), {

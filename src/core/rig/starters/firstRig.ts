@@ -1,14 +1,38 @@
 import type { EntryDraft, Habit, Outlet, Rig, Tank } from '../../logbook/index.js';
 
-/** Common values to begin with, litres of one time and times a day; to be replaced by what a person measures. */
+/** Common values to begin with, mean and standard deviation of litres of one time and of times; guesses, until a person measures. */
 const STARTING_HABITS = Object.freeze([
-	{ name: 'Shower', at: 'shower', litres: 9, sd: 3.5, times: 0.5, per: 'person-day', kept: 0, addsL: 0 },
-	{ name: 'Dishes', at: 'sink', litres: 6, sd: 2, times: 1.5, per: 'day', kept: 0, addsL: 0 },
-	{ name: 'Wash hands', at: 'sink', litres: 0.4, sd: 0.15, times: 4, per: 'person-day', kept: 0, addsL: 0 },
-	{ name: 'Teeth', at: 'sink', litres: 0.3, sd: 0.1, times: 2, per: 'person-day', kept: 0, addsL: 0 },
-	{ name: 'Cooking', at: 'sink', litres: 2, sd: 0.7, times: 1, per: 'person-day', kept: 0.6, addsL: 0 },
-	{ name: 'Drinking', at: 'sink', litres: 2.3, sd: 0.6, times: 1, per: 'person-day', kept: 1, addsL: 0 },
-	{ name: 'Flush', at: 'toilet', litres: 0.6, sd: 0.2, times: 5, per: 'person-day', kept: 0, addsL: 0.3 }
+	{
+		name: 'Shower',
+		at: 'shower',
+		litres: [9, 3.5],
+		times: [0.5, 0.25],
+		per: 'person-day',
+		kept: 0,
+		addsL: 0
+	},
+	{ name: 'Dishes', at: 'sink', litres: [6, 2], times: [1.5, 0.5], per: 'day', kept: 0, addsL: 0 },
+	{
+		name: 'Wash hands',
+		at: 'sink',
+		litres: [0.4, 0.15],
+		times: [4, 2],
+		per: 'person-day',
+		kept: 0,
+		addsL: 0
+	},
+	{ name: 'Teeth', at: 'sink', litres: [0.3, 0.1], times: [2, 0.4], per: 'person-day', kept: 0, addsL: 0 },
+	{ name: 'Cooking', at: 'sink', litres: [2, 0.7], times: [1, 0.4], per: 'person-day', kept: 0.6, addsL: 0 },
+	{
+		name: 'Drinking',
+		at: 'sink',
+		litres: [2.3, 0.6],
+		times: [1, 0.25],
+		per: 'person-day',
+		kept: 1,
+		addsL: 0
+	},
+	{ name: 'Flush', at: 'toilet', litres: [0.6, 0.2], times: [5, 1.5], per: 'person-day', kept: 0, addsL: 0.3 }
 ] as const);
 
 /** What a newcomer says of their rig. */
@@ -30,7 +54,7 @@ export type Places = Readonly<Partial<Record<(typeof STARTING_HABITS)[number]['a
 
 /** The usual habits at the outlets a rig has. */
 export const habitsAt = (places: Places, makeId: () => string): readonly Habit[] =>
-	STARTING_HABITS.flatMap(({ name, at, litres, sd, times, per, kept, addsL }): readonly Habit[] => {
+	STARTING_HABITS.flatMap(({ name, at, litres, times, per, kept, addsL }): readonly Habit[] => {
 		const place = places[at];
 		if (!place) return [];
 		return [
@@ -38,8 +62,8 @@ export const habitsAt = (places: Places, makeId: () => string): readonly Habit[]
 				id: makeId(),
 				name,
 				outlet: place.id,
-				litresEach: { mean: litres, sd },
-				often: { times, per },
+				litresEach: { mean: litres[0], sd: litres[1] },
+				often: { times: times[0], per, sd: times[1] },
 				...(kept > 0 ? { keptFraction: kept } : {}),
 				...(addsL > 0 ? { addsL } : {})
 			}

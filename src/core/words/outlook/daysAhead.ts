@@ -47,11 +47,11 @@ const sayEdge = (ms: number, end: boolean, { nowMs, timeZone }: AheadContext): s
 	return `${sayDay(ms, nowMs, timeZone)} ${clockTime({ hour, minute })}`;
 };
 
-/** When it is so: `Saturday to Sunday`, `tomorrow`, `until Friday 10:00`. */
+/** When it is, or was, so: `Saturday to Sunday`, `tomorrow`, `until Friday 10:00`. */
 export function sayWindow({ from, to }: Pick<Ahead, 'from' | 'to'>, context: AheadContext): string {
 	const [fromMs, toMs] = [instantMs(from), instantMs(to)];
 	const end = sayEdge(toMs, true, context);
-	if (fromMs <= context.nowMs + MINUTE_MS) return `until ${end}`;
+	if (fromMs <= context.nowMs + MINUTE_MS && toMs > context.nowMs) return `until ${end}`;
 	const begin = sayEdge(fromMs, false, context);
 	if (begin === end) return begin;
 	const day = sayDay(fromMs, context.nowMs, context.timeZone);
@@ -64,3 +64,20 @@ export const sayAheadDays = (ahead: Ahead, context: AheadContext): string => {
 	const when = sayWindow(ahead, context);
 	return `${when.charAt(0).toUpperCase()}${when.slice(1)}: ${sayUnlike(ahead, context)}`;
 };
+
+/** Asked once days are over that readings since then contradict. */
+export const askWhetherSo = (ahead: Ahead, context: AheadContext): string =>
+	`You said ${sayWindow(ahead, context)}: ${sayUnlike(ahead, context)}. The readings fit your usual days better. Did it happen?`;
+
+/** Asked once when others come aboard, or a trip begins. */
+export const askSamePeople = ({
+	persons,
+	before,
+	trip
+}: {
+	readonly persons: number;
+	readonly before: number;
+	/** the trip that begins */
+	readonly trip?: string | undefined;
+}): string =>
+	`${trip === undefined ? `${persons} aboard now` : `${trip}: ${persons} aboard`}${persons === before ? '' : `, ${before} before`}. Are they the same people as before${persons > before ? ', with guests' : ''}? Others may use more or less.`;

@@ -1,17 +1,18 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { instantMs, type Ahead } from '$core/logbook';
-	import { zonedTime } from '$core/time';
+	import { instantMs } from '$core/logbook';
+	import { isCalendarDay, zonedTime } from '$core/time';
 	import { sayAheadDays } from '$core/words';
 	import type { App } from '$lib/state';
+	import type { Attachment } from 'svelte/attachments';
 	import { v7 as uuid } from 'uuid';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import TextField from '../../kit/fields/TextField.svelte';
 	import Section from '../../kit/page/Section.svelte';
-	import { notifyDone } from '../../parts/acts/notify';
 	import { aheadOf, asksCount, choicesOf, problemOf } from './aheadFields';
+	import { changeAhead } from './changeAhead';
 
 	/** Days ahead that are unlike others: what is said of them, and a line to say more. */
 	const { app }: { app: App } = $props();
@@ -23,14 +24,21 @@
 			.filter(({ to }) => instantMs(to) > app.nowMs)
 			.sort((a, b) => instantMs(a.from) - instantMs(b.from))
 	);
-	const open = $derived(page.url.hash === '#ahead');
+	const open = $derived(/^#ahead(?:-(.+))?$/.exec(page.url.hash));
+	const picked = $derived(open?.[1] !== undefined && isCalendarDay(open[1]) ? open[1] : undefined);
 	const show = (shown: boolean): Promise<void> =>
-		goto(shown ? '#ahead' : page.url.pathname, { noScroll: true, keepFocus: true, replaceState: true });
+		goto(shown ? '#ahead' : page.url.pathname + page.url.search, {
+			noScroll: true,
+			keepFocus: true,
+			replaceState: true
+		});
 
-	/** the day one has picked to reach, or today */
+	/** the day that was picked on the ribbon, the one that is to be reached, or today */
 	const day = $derived(
-		zonedTime(Math.max(app.nowMs, app.goal ? Date.parse(app.goal.until) : 0), app.timeZone).day
+		picked ?? zonedTime(Math.max(app.nowMs, app.goal ? Date.parse(app.goal.until) : 0), app.timeZone).day
 	);
+	/** who came by a link from above sees the form */
+	const cameHere: Attachment<HTMLFormElement> = (form) => form.scrollIntoView({ block: 'center' });
 	let what = $state('people');
 	let count = $state<number>();
 	let from = $state<string>();
@@ -39,21 +47,11 @@
 	let tried = $state(false);
 	const problem = $derived(problemOf(unlike));
 
-	async function keep(change: (ahead: readonly Ahead[]) => readonly Ahead[], label: string): Promise<void> {
-		if (!rig) return;
-		const kept = await app.commands.change(
-			'rig',
-			rig.id,
-			(newest) => ({ ...newest, ahead: change(newest.ahead ?? []) }),
-			label
-		);
-		if (kept) notifyDone(app, label);
-	}
 	async function add(): Promise<void> {
 		tried = true;
 		if (problem) return;
 		const ahead = aheadOf(unlike, uuid(), app.nowMs, app.timeZone);
-		await keep((all) => [...all, ahead], sayAheadDays(ahead, here));
+		await changeAhead(app, (all) => [...all, ahead], sayAheadDays(ahead, here));
 		[tried, from, to] = [false, undefined, undefined];
 		await show(false);
 	}
@@ -69,7 +67,8 @@
 							class="quiet small"
 							aria-label="Remove {sayAheadDays(one, here)}"
 							onclick={() =>
-								void keep(
+								void changeAhead(
+									app,
 									(all) => all.filter(({ id }) => id !== one.id),
 									`Removed: ${sayAheadDays(one, here)}`
 								)}>Remove</button
@@ -80,6 +79,7 @@
 		{/if}
 		{#if open}
 			<form
+				{@attach cameHere}
 				onsubmit={(event) => {
 					event.preventDefault();
 					void add();

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { crewAsked } from '$core/now';
+	import { crewAsked, type CrewAsked } from '$core/now';
+	import { askSamePeople } from '$core/words';
 	import type { App } from '$lib/state';
 	import Notice from '../../kit/page/Notice.svelte';
 	import { notifyDone } from '../../parts/acts/notify';
@@ -10,30 +11,32 @@
 	const asked = $derived(
 		app.liveRig &&
 			crewAsked(
-				app.rigEntries.filter((one) => !one.void),
-				app.liveRig.crew,
+				{
+					entries: app.rigEntries.filter((one) => !one.void),
+					trips: app.records.trips,
+					rig: app.liveRig
+				},
 				app.nowMs
 			)
 	);
 
-	async function say(id: string, anew: boolean): Promise<void> {
+	async function say({ kind, value }: CrewAsked['of'], anew: boolean): Promise<void> {
 		const label = anew ? 'Other people aboard' : 'Same people aboard';
-		const kept = await app.commands.change('entry', id, (newest) => ({ ...newest, anew }), label);
+		const kept =
+			kind === 'entry'
+				? await app.commands.change('entry', value.id, (newest) => ({ ...newest, anew }), label)
+				: await app.commands.change('trip', value.id, (newest) => ({ ...newest, anew }), label);
 		if (kept) notifyDone(app, label);
 	}
 </script>
 
 {#if asked}
-	{@const { entry, before } = asked}
+	{@const { of, persons, before } = asked}
 	<Notice>
-		<p>
-			{entry.persons} aboard now, {before} before. Are they the same people as before{entry.persons > before
-				? ', with guests'
-				: ''}? Others may use more or less.
-		</p>
+		<p>{askSamePeople({ persons, before, trip: of.kind === 'trip' ? of.value.name : undefined })}</p>
 		<p class="buttons">
-			<button onclick={() => void say(entry.id, false)}>Same people</button>
-			<button onclick={() => void say(entry.id, true)}>Other people</button>
+			<button onclick={() => void say(of, false)}>Same people</button>
+			<button onclick={() => void say(of, true)}>Other people</button>
 		</p>
 	</Notice>
 {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { inUse, type Instrument, type Rig } from '$core/logbook';
-	import { impactOf, withItem, type Impact } from '$core/rig';
+	import { inUse, type Habit, type Instrument, type Rig } from '$core/logbook';
+	import { impactOf, restated, withItem, type Impact } from '$core/rig';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { Correction } from '../../../state/correction.svelte';
@@ -74,7 +74,9 @@
 
 	function save(next: Draft): void {
 		if (part === 'rig') return void put(next as unknown as Rig, 'Rig changed');
-		const items = withItem(itemsOf(part), next as unknown as Item);
+		const before = base.habits.find(({ id }) => part === 'habits' && id === next.id);
+		const item = before ? restated(before, next as unknown as Habit) : (next as unknown as Item);
+		const items = withItem<Item>(itemsOf(part), item);
 		void put({ ...base, [part]: items } as unknown as Rig, `${named}: ${isNew ? 'added' : 'changed'}`);
 	}
 

@@ -111,17 +111,19 @@
 					units
 				)}{/if}</span
 		>
-		{#if !isPast(stop) && hookupsOf(stop).length > 0}<button
-				class="why small"
-				aria-label="{stop.hookup ? 'Do not hook up' : 'Hook up'} at {stop.name}"
-				onclick={() => ondo({ kind: 'hookup', stop: stop.id, hookup: toggled(stop) })}
-				>{stop.hookup ? 'Do not hook up' : 'Hook up'}</button
-			>{/if}
-		{#if onkeep && stop.services.length > 0 && stop.point === undefined}<button
-				class="why small"
-				aria-label="Keep {stop.name} as a point"
-				onclick={() => onkeep(stop)}>Keep as a point</button
-			>{/if}
+		<span class="also">
+			{#if !isPast(stop) && hookupsOf(stop).length > 0}<button
+					class="why small"
+					aria-label="{stop.hookup ? 'Do not hook up' : 'Hook up'} at {stop.name}"
+					onclick={() => ondo({ kind: 'hookup', stop: stop.id, hookup: toggled(stop) })}
+					>{stop.hookup ? 'Do not hook up' : 'Hook up'}</button
+				>{/if}
+			{#if onkeep && stop.services.length > 0 && stop.point === undefined}<button
+					class="why small"
+					aria-label="Keep {stop.name} as a point"
+					onclick={() => onkeep(stop)}>Keep as a point</button
+				>{/if}
+		</span>
 		{#if last.length > 0}<span class="mind small last">last chance: {last.join(', ')}</span>{/if}
 	</div>
 	<span class="acts">
@@ -212,6 +214,11 @@
 		line-height: 1.3;
 		padding: 0.35rem 0;
 		overflow-wrap: anywhere;
+	}
+	.also {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 var(--gap-3);
 	}
 	.run {
 		margin-left: var(--gap-2);

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { DAY_MS, HOUR_MS, wallMs } from '$core/time';
+	import { DAY_MS, HOUR_MS, wallMs, zonedTime } from '$core/time';
 	import type { PastTank } from '$core/estimate';
 	import type { Rig, Trip } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { sayInstant } from '$core/words';
+	import { onDay, sayInstant } from '$core/words';
 	import type { TripPlan } from '$lib/engine';
 	import type { EChartsType } from 'echarts/core';
 	import Chart from '../../../kit/charts/Chart.svelte';
@@ -21,9 +21,11 @@
 		nowMs: number;
 		units: UnitChoice;
 		theme: string;
+		/** a day ahead is to be told of: it is unlike others */
+		onday?: ((day: string) => void) | undefined;
 	}
 	/** Stops along time and a lane for each tank; a crosshair reads all lanes, by pointer and by keys. */
-	const { rig, trip, planned, past, nowMs, units, theme }: Props = $props();
+	const { rig, trip, planned, past, nowMs, units, theme, onday }: Props = $props();
 
 	const STEP_MS = 3 * HOUR_MS;
 	/** percent of the whole that a page moves */
@@ -48,6 +50,12 @@
 	const leftPx = $derived(width < NARROW_PX ? 8 : 104);
 	const option = $derived(ribbonChart({ data, timeZone, units, leftPx, zoom }));
 	const reading = $derived(readMs === undefined ? [] : levelsAt(data, readMs));
+	/** the day that is read, where it is not over */
+	const readDay = $derived.by(() => {
+		if (readMs === undefined) return undefined;
+		const { day } = zonedTime(readMs, timeZone);
+		return day < zonedTime(nowMs, timeZone).day ? undefined : day;
+	});
 	const litres = (l: number): string => formatLitres(l, units);
 	/** what the clock shows there, as if it were UTC: the axis of the chart */
 	const wallOf = (ms: number): number => wallMs(ms, timeZone);
@@ -157,6 +165,9 @@
 				{#each reading as { tank, level }, i (tank.id)}{i > 0 ? ', ' : ''}{tank.name}
 					<span class="figure-in">{litres(level.litres)}</span>
 					<span class="soft">({litres(level.low)} to {litres(level.high)})</span>{/each}
+				{#if onday && readDay !== undefined}<button class="quiet small" onclick={() => onday(readDay)}
+						>Anything unusual {onDay(Math.max(readMs, nowMs), nowMs, timeZone)}?</button
+					>{/if}
 			{:else}<span class="soft"
 					>Point, or use the arrow keys, to read all tanks at a moment. Hatched along the line: nine chances
 					in ten; at an edge: the reserve, and room to keep.</span
