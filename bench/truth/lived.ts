@@ -38,9 +38,13 @@ export class LivedTrip {
 	readonly lies: string[] = [];
 	readonly honest: string[] = [];
 	readonly fulls: number[] = [];
+	/** evenings of which nothing was written */
+	readonly skipped: number[] = [];
 	/** the fill that was not written down */
 	missed: { readonly atMs: number; readonly litres: number } | undefined;
 	persons: number;
+	/** nothing is written down for a while, but what is done at a tap or a drain; and nobody may be there */
+	silent: 'lived' | 'away' | undefined;
 	#mains = false;
 	#sewer = false;
 	#counted = 0;
@@ -127,7 +131,7 @@ export class LivedTrip {
 
 	readMeter(atMs: number): void {
 		const meter = this.#meter;
-		if (!meter) return;
+		if (!meter || this.silent) return;
 		const units = (this.#counted * (1 + this.#meterError)) / (meter.unitL * (meter.scale ?? 1));
 		const value = Math.max(
 			0,
@@ -230,10 +234,11 @@ export class LivedTrip {
 	}
 
 	use(atMs: number, { habit, litres: mean, scatter, written }: Truly): void {
+		if (this.silent === 'away') return;
 		const litres = Math.max(0.05, mean + scatter * this.#random.normal());
 		const arrives = litres * (1 - (habit.keptFraction ?? 0)) + (habit.addsL ?? 0);
 		this.#run(atMs, litres, habit.outlet === 'toilet' ? 'black' : 'grey', arrives);
-		if (this.#random.uniform() >= written) return;
+		if (this.#random.uniform() >= written || this.silent) return;
 		if (this.#manner.batches) {
 			this.#unwritten.set(habit.id, (this.#unwritten.get(habit.id) ?? 0) + 1);
 			return;
@@ -248,11 +253,16 @@ export class LivedTrip {
 	}
 
 	smallDraw(atMs: number, litres: number): void {
+		if (this.silent === 'away') return;
 		this.#run(atMs, litres, 'grey', litres);
 	}
 
 	/** What was kept in mind is written down. */
 	writeUp(atMs: number): void {
+		if (this.#manner.skips !== undefined && this.#random.uniform() < this.#manner.skips) {
+			this.skipped.push(atMs);
+			return this.#unwritten.clear();
+		}
 		for (const [habit, times] of this.#unwritten) this.add(atMs, { kind: 'use', habit, times });
 		this.#unwritten.clear();
 	}
@@ -265,6 +275,7 @@ export class LivedTrip {
 	}
 
 	readGauges(atMs: number): void {
+		if (this.silent) return;
 		for (const gauge of this.rig.instruments) {
 			if (gauge.kind !== 'gauge') continue;
 			const top = usableOf(this.rig.tanks.find(({ id }) => id === gauge.tank) as Tank);
@@ -283,7 +294,7 @@ export class LivedTrip {
 	}
 
 	dip(atMs: number): void {
-		const rod = this.rig.instruments.find((one) => one.kind === 'rod');
+		const rod = this.silent ? undefined : this.rig.instruments.find((one) => one.kind === 'rod');
 		const shape = this.rig.tanks[0]?.shape;
 		if (!rod || !shape) return;
 		const depth =

@@ -45,6 +45,20 @@ export interface Manner {
 	readonly newCrewOn?: number;
 	/** times as much is done on Saturdays and Sundays as on other days, the week being as the rig says */
 	readonly weekends?: number;
+	/** now and then they write nothing for a while, and then are as before */
+	readonly silences?: Silences;
+	/** chance that an evening's writing is skipped, for good */
+	readonly skips?: number;
+}
+
+/** When nobody writes. */
+interface Silences {
+	/** days from the end of one to the beginning of the next, in the mean */
+	readonly every: number;
+	/** how long one is, days */
+	readonly days: readonly [number, number];
+	/** chance that nobody is aboard then */
+	readonly away?: number;
 }
 
 /** What people have and write who live otherwise than their rig says. */
@@ -67,6 +81,44 @@ export const LIVES: readonly Manner[] = [
 	...[WAYS[4], WAYS[0]].flatMap((way): readonly Manner[] =>
 		way ? [{ ...way, name: `weekends 2.5 times a workday: ${way.name}`, weekends: 2.5 }] : []
 	)
+];
+
+const SILENCES: Silences = { every: 6, days: [1, 2.5] };
+/** People who write, and then for a while do not. */
+export const SILENT: readonly Manner[] = [
+	{ name: '90 % logged, silences', logged: 0.9, silences: SILENCES },
+	{
+		name: 'meter daily, 90 % logged, silences',
+		logged: 0.9,
+		meter: 'pump',
+		meterEvery: 1,
+		silences: SILENCES
+	},
+	{ name: '90 % logged, nobody aboard in the silences', logged: 0.9, silences: { ...SILENCES, away: 1 } },
+	{
+		name: 'meter daily, 90 % logged, nobody aboard in the silences',
+		logged: 0.9,
+		meter: 'pump',
+		meterEvery: 1,
+		silences: { ...SILENCES, away: 1 }
+	},
+	{ name: '90 % logged, silences of hours', logged: 0.9, silences: { every: 3, days: [0.3, 0.7] } },
+	{
+		name: '70 % logged, rod, silences, some away',
+		logged: 0.7,
+		rod: true,
+		silences: { ...SILENCES, away: 0.3 }
+	},
+	{ name: 'lights and habits, silences', logged: 0.85, gauges: 'lights', silences: SILENCES },
+	{ name: 'written in the evening, some evenings skipped', logged: 0.95, batches: true, skips: 0.12 },
+	{
+		name: 'meter daily, written in the evening, some evenings skipped',
+		logged: 0.95,
+		batches: true,
+		skips: 0.12,
+		meter: 'pump',
+		meterEvery: 1
+	}
 ];
 
 /** The classes of logbooks that the engine is judged on. */

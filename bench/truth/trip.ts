@@ -26,8 +26,17 @@ export interface Case {
 	readonly boundMs?: number;
 	/** what is true at the moment from which a plan is lived, and the share of a planned trip's end that came; see `Planned` */
 	readonly planned?: Truth & { readonly bound: boolean };
+	/** when nothing was written, and whether anybody was there */
+	readonly silences: readonly Silence[];
 	/** the fill that was not written down */
 	readonly missed?: { readonly atMs: number; readonly litres: number };
+}
+
+/** A time of which nothing was written. */
+export interface Silence {
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly lived: 'lived' | 'away';
 }
 
 /** What nobody aboard knows exactly. */
@@ -64,6 +73,23 @@ export interface LivedPlan {
 function weekdayFactor({ weekends = 1 }: Manner, midnightMs: number): number {
 	const day = new Date(midnightMs + ZONE_MS).getUTCDay();
 	return ((day === 0 || day === 6 ? weekends : 1) * 7) / (5 + 2 * weekends);
+}
+
+/** Times of which nothing is written: they begin at any hour, when the log is some days old. */
+function silencesOf(
+	{ every, days: long, away = 0 }: NonNullable<Manner['silences']>,
+	days: number,
+	random: Random,
+	between: Between
+): readonly Silence[] {
+	const found: Silence[] = [];
+	let fromMs = START + (4 + 2 * every * random.uniform()) * DAY;
+	while (fromMs < START + days * DAY) {
+		const toMs = fromMs + between(long) * DAY;
+		found.push({ fromMs, toMs, lived: random.uniform() < away ? 'away' : 'lived' });
+		fromMs = toMs + every * (0.5 + random.uniform()) * DAY;
+	}
+	return found;
 }
 
 const binds = (tank: Tank, litres: number): boolean =>
@@ -140,6 +166,11 @@ export function drawCase(
 	const at = (atMs: number, what: (atMs: number) => void): void => {
 		if (atMs > START) happenings.push({ atMs, what: () => what(atMs) });
 	};
+	const quiet = manner.silences ? silencesOf(manner.silences, days, random, between) : [];
+	for (const { fromMs, toMs, lived } of quiet) {
+		at(fromMs, () => (trip.silent = lived));
+		at(toMs, () => (trip.silent = undefined));
+	}
 	const guests = manner.guests ? { from: Math.floor(days * 0.4), to: Math.floor(days * 0.7) } : undefined;
 	const unhooks = new Map<number, number>();
 	for (let day = 0; day < days; day++) {
@@ -282,6 +313,10 @@ export function drawCase(
 		liar: trip.liar,
 		honest: trip.honest,
 		fulls: trip.fulls,
+		silences: [
+			...quiet,
+			...trip.skipped.map((ms) => ({ fromMs: ms - 23 * HOUR, toMs: ms + 23 * HOUR, lived: 'lived' as const }))
+		],
 		drawn: trip.drawn,
 		litresADay: habits.reduce(
 			(sum, { often, litres, habit }) =>

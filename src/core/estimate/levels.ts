@@ -5,12 +5,15 @@ import {
 	bandOf,
 	levelBelieved,
 	levelWithin,
+	normalOf,
 	placeOf,
 	usableNow,
+	type Band,
 	type Doubt,
 	type Estimate
 } from './filter/index.js';
 import { alternativeLevel } from './gating/index.js';
+import type { TankPlace } from './model/index.js';
 import { personsAt } from './inputs/index.js';
 
 /** How much is in one tank, as believed, litres. */
@@ -42,13 +45,42 @@ export interface Levels {
 /** A chance that no band shows. */
 const NEGLIGIBLE = 1e-6;
 
+/** A pool's level while it is quiet: of those who write and did nothing, who lived on, or who are away. */
+function quietLevel(
+	{ silent, lived, flow, plain }: NonNullable<Estimate['quiet']>,
+	{ pool }: TankPlace,
+	held: (level: Moments) => Truncated
+): Truncated {
+	const level = levelBelieved(pool, plain);
+	const gain = new Map(flow.along).get(pool.index) ?? 0;
+	const where = ({ shift, litres, lessVariance }: typeof flow.lived): Truncated =>
+		held({
+			mean: level.mean + (new Map(shift).get(pool.index) ?? 0),
+			sd: Math.sqrt(
+				Math.max(level.sd ** 2 / 4, level.sd ** 2 - gain ** 2 * lessVariance) + (gain * litres.sd) ** 2
+			)
+		});
+	return mixture(held(level), mixture(where(flow.away), where(flow.lived), lived), silent);
+}
+
+/** A tank's band; while it is quiet, of what may have been lived. */
+function levelBand(estimate: Estimate, level: Truncated, place: TankPlace): Band {
+	const { quiet, belief } = estimate;
+	return quiet
+		? bandOf(level, place, quiet.plain, quietLevel(quiet, place, normalOf))
+		: bandOf(level, place, belief);
+}
+
 /**
  * A tank's level with the knowledge that it is between empty and full. While a doubted reading could mean that a fill
  * or dump was not written down, the band reaches to what it says: with a small chance it is the reading that is right.
  */
-export function levelOf({ model, state, belief, atMs }: Estimate, tankId: string): Truncated {
+export function levelOf(estimate: Estimate, tankId: string): Truncated {
+	const { model, state, belief, atMs } = estimate;
 	const place = placeOf(model, tankId);
-	const plain = levelWithin(place, belief);
+	const plain = estimate.quiet
+		? quietLevel(estimate.quiet, place, (level) => levelWithin(place, belief, level))
+		: levelWithin(place, belief);
 	const pool = levelBelieved(place.pool, belief);
 	const other = alternativeLevel(model, state, place.pool.index, pool, atMs);
 	if (!other || other.chance < NEGLIGIBLE) return plain;
@@ -95,7 +127,7 @@ export function readLevels(estimate: Estimate): Levels {
 				id,
 				litres: level.mean,
 				sd: level.sd,
-				...bandOf(level, placeOf(model, id), belief),
+				...levelBand(estimate, level, placeOf(model, id)),
 				usableL: usable.mean,
 				usableSdL: usable.sd
 			};

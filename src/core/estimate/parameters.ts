@@ -155,3 +155,36 @@ export const contradictedDays = 3;
 export const contradictedNats = 1.1;
 /** nats. No reading speaks louder than this: an instrument may lie. */
 export const contradictedMostNats = 3;
+/** days. How far back it is known when somebody writes. */
+export const writingMemoryDays = 40;
+/** days. As much weighs what is believed of that beforehand: as water is used. */
+export const writingPriorDays = 1;
+/** hours, and sittings. A stretch without a use that tells nothing: at any time of the day, and where it would have brought no more. */
+export const quietLeastHours = 5;
+export const quietLeastSittings = 3;
+/** shape of a gamma. How uneven days are in what is written: no use where n sittings would have been has the chance (1 + n/k)^−k; calibration. */
+export const writingDispersion = 20;
+/** sittings. A sitting at which a day's uses are written is missed as surely as so many single ones; calibration. */
+export const batchSittingWeight = 4;
+/** hours. Who writes at one sitting a day is in time so long before and after the usual one. */
+export const sittingInTimeHours = 6;
+/** share. So much of what the times at a sitting tell of a missed one is believed: days are busy and quiet. */
+export const sittingTimesDulled = 0.5;
+/** times, and days. How often somebody stops writing before the log shows it; calibration. */
+export const silencesPrior = 0.8;
+export const silencesPriorDays = 14;
+/** per day. How soon a silence ends. */
+export const silenceEndsPerDay = 1;
+/** chance. Less than this of a silence changes nothing. */
+export const silentLeastChance = 0.01;
+/** times. Of those who write nothing, so many live on, and so many are away, before anybody has said; see `docs/estimate.md`. */
+export const livedPrior = 2.5;
+export const awayPrior = 1;
+/** share. Readings have told how a silence was when its litres are known within so much of what they might have been. */
+export const silenceToldSdShare = 0.2;
+/** share. How much more or less than usual is lived where nothing is written. */
+export const silentPaceSd = 0.2;
+/** shares of what is usual. Who says that it was less: so much, give or take; who was away: give or take. */
+export const livedLessShare = 0.5;
+export const livedLessSdShare = 0.15;
+export const awaySdShare = 0.02;

@@ -9,6 +9,8 @@ export interface WakingDay {
 	days(fromMs: number, toMs: number): number;
 	/** the end of the last whole part of a local day at or before an instant: of days, or of quarters of a day */
 	lastEndMs(ms: number, parts: 1 | 4): number;
+	/** the hour of the local day at an instant, 0 … 24 */
+	hour(ms: number): number;
 	/** the day of the week at an instant: 0 is Monday */
 	weekday(ms: number): number;
 	/** a time cut at its midnights */
@@ -56,6 +58,10 @@ export function wakingDayOf(
 	};
 	return {
 		byDay,
+		hour: (ms) => {
+			const local = ms + offsetAt(ms);
+			return (local - Math.floor(local / DAY_MS) * DAY_MS) / HOUR_MS;
+		},
 		weekday: (ms) => (((localDay(ms) + THURSDAY) % 7) + 7) % 7,
 		days: (fromMs, toMs) => Math.max(0, since(toMs) - since(fromMs)),
 		lastEndMs: (ms, parts) => {

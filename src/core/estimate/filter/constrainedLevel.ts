@@ -1,4 +1,4 @@
-import { type Gaussian, type Moments, truncate, type Truncated, Z90 } from '../../numerics/index.js';
+import { type Gaussian, type Moments, truncate, type Truncated } from '../../numerics/index.js';
 import type { Model, TankPlace, Pool } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 
@@ -58,16 +58,25 @@ export interface Band {
 /**
  * The band of a level that holds nine in ten. A tank can stand quite empty or quite full, and often does, which no cut
  * normal allows for: where the belief reaches a bound, so does the band.
+ *
+ * @param uncut the pool's level before it is held between empty and full, where it is no plain normal
  */
-export function bandOf(level: Truncated, { pool, share }: TankPlace, belief: Gaussian): Band {
-	const { mean, sd } = levelBelieved(pool, belief);
+export function bandOf(
+	level: Truncated,
+	{ pool, share }: TankPlace,
+	belief: Gaussian,
+	uncut: Pick<Truncated, 'quantile'> = normalOf(levelBelieved(pool, belief))
+): Band {
 	const top = usableNow(pool, belief).mean * share;
-	const at = (deviations: number): number => Math.min(Math.max((mean + deviations * sd) * share, 0), top);
+	const at = (p: number): number => Math.min(Math.max(uncut.quantile(p) * share, 0), top);
 	return {
-		low: Math.min(level.quantile(0.05), at(-Z90)),
-		high: Math.max(level.quantile(0.95), at(Z90))
+		low: Math.min(level.quantile(0.05), at(0.05)),
+		high: Math.max(level.quantile(0.95), at(0.95))
 	};
 }
+
+/** A normal that is not cut anywhere. */
+export const normalOf = (moments: Moments): Truncated => truncate(moments, -Infinity, Infinity);
 
 /** The place of a tank in the model. @throws RangeError when the rig has no such tank */
 export function placeOf(model: Model, tankId: string): TankPlace {

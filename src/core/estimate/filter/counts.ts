@@ -52,6 +52,12 @@ export const exposureTo = (
 	perPerson: boolean
 ): number => (habit && risen.get(habit.id)) ?? (perPerson ? personDays : days);
 
+/** How many times of a habit are written down in a day or person-day, as counted. */
+export function timesWritten(counts: Counts, habit: Habit, perPerson: boolean): number {
+	const lived = exposureTo(counts, habit, perPerson);
+	return lived > 0 ? (counts.times.get(habit.id) ?? 0) / lived : 0;
+}
+
 /** The habits that the log's counts speak of, with what was counted of each. */
 export const countedHabits = (
 	model: Model,

@@ -4,6 +4,7 @@ import type { Model } from '../model/index.js';
 import { copyOfState, initialState, type FilterState } from './filterState.js';
 import { posterior } from './posterior.js';
 import { predict } from './predict.js';
+import { settleQuiet, type QuietNow } from './silence.js';
 
 /** The state after so many entries: a place from which a replay can go on. */
 export interface Checkpoint {
@@ -25,6 +26,8 @@ export interface Estimate {
 	readonly entries: readonly Entry[];
 	/** how many times as wide forecasts from here are drawn as they would be, by their own record; as they are when absent */
 	readonly inflation?: number;
+	/** where more is quiet than the log explains: what is believed of that, and the belief without it */
+	readonly quiet?: QuietNow & { readonly plain: Gaussian };
 	/** states on the way here, rising: a look into the past begins at one of them and leaves it as it is */
 	readonly checkpoints: readonly Checkpoint[];
 }
@@ -40,7 +43,13 @@ export function estimateFrom(
 ): Estimate {
 	const state = copyOfState(last);
 	predict(model, state, atMs);
-	return { model, state, belief: posterior(state), failing, atMs, entries, checkpoints };
+	const plain = posterior(state);
+	const quiet = settleQuiet(model, state, 'asked');
+	if (!quiet) return { model, state, belief: plain, failing, atMs, entries, checkpoints };
+	return {
+		...{ model, state, belief: posterior(state), failing, atMs, entries, checkpoints },
+		quiet: { ...quiet, plain }
+	};
 }
 
 /** A copy of the last state on the way that fits, to go on from; the very beginning where none does. */

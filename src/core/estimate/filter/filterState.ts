@@ -1,13 +1,16 @@
 import type { Gaussian } from '../../numerics/index.js';
 import {
 	copyOfWeeks,
+	copyOfWriting,
 	noWeeks,
+	noWriting,
 	regimeKeyOf,
 	useInLog,
 	weeksOf,
 	type KeyedRegime,
 	type WeekCounts,
-	type WeekFactors
+	type WeekFactors,
+	type WritingCounts
 } from '../inputs/index.js';
 import { priorBelief, type Model } from '../model/index.js';
 import { evidenceOf, rateMeasurements, type RateMeasurement } from './countMeasurements.js';
@@ -22,6 +25,7 @@ import {
 import type { Doubt, DoubtedReading, Imbalance } from './doubts.js';
 import type { InstrumentHistory } from './instrumentHistory.js';
 import { posterior } from './posterior.js';
+import type { Silence } from './quiet.js';
 
 /**
  * Everything known after replaying some entries. Kept in place by the replay, for speed; `copyOfState` makes one that
@@ -62,6 +66,10 @@ export interface FilterState extends KeyedRegime {
 	/** what was lived and written down by day of the week, and the factors of its days on each habit as last counted */
 	readonly weeks: WeekCounts;
 	weekFactors: ReadonlyMap<string, WeekFactors>;
+	/** when uses are written down */
+	readonly writing: WritingCounts;
+	/** the last stretch of which nothing was written, as far as it is taken in */
+	silence: Silence | undefined;
 	/** when they were last asked, ms */
 	recountedMs: number;
 	/** unlogged litres per exposure of each stream as last counted */
@@ -96,6 +104,8 @@ export function initialState(model: Model): FilterState {
 		rates: [],
 		weeks: noWeeks(),
 		weekFactors: new Map(),
+		writing: noWriting(),
+		silence: undefined,
 		recountedMs: -Infinity,
 		unloggedL: model.streams.map(({ broad }) => broad.mean),
 		sitting: undefined,
@@ -116,6 +126,7 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	instruments: new Map(state.instruments),
 	times: new Map(state.times),
 	weeks: copyOfWeeks(state.weeks),
+	writing: copyOfWriting(state.writing),
 	crewsKnown: new Set(state.crewsKnown),
 	risen: new Map(state.risen),
 	doubts: [...state.doubts],

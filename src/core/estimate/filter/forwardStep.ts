@@ -4,6 +4,7 @@ import type { Model } from '../model/index.js';
 import type { FilterState } from './filterState.js';
 import { applyDump, applyFill, applyTransfer, openToSewer } from './movements.js';
 import { predict } from './predict.js';
+import { settleQuiet, tellGap, writeAgain } from './silence.js';
 import { enterUses } from './unenteredUse.js';
 import { applyUse } from './uses.js';
 
@@ -38,6 +39,8 @@ export function forwardStep({ assessReading, applyMark, checkPossible }: Gating)
 		if (predict(model, state, toMs)) checkPossible(model, state);
 	};
 	const applyEntry: ForwardStep['applyEntry'] = (model, state, entry, failing) => {
+		if (entry.kind === 'use') writeAgain(model, state, entry);
+		else if (entry.kind !== 'note') settleQuiet(model, state, 'presence');
 		switch (entry.kind) {
 			case 'use': {
 				const habit = model.habits.get(entry.habit);
@@ -67,6 +70,8 @@ export function forwardStep({ assessReading, applyMark, checkPossible }: Gating)
 				if (opened) openToSewer(model, state);
 				return;
 			}
+			case 'gap':
+				return tellGap(model, state, entry, instantMs(entry.since));
 			case 'crew':
 			case 'stop':
 			case 'care':

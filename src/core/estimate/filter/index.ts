@@ -1,4 +1,12 @@
-export { bandOf, levelBelieved, levelWithin, placeOf, usableNow, type Band } from './constrainedLevel.js';
+export {
+	bandOf,
+	levelBelieved,
+	levelWithin,
+	normalOf,
+	placeOf,
+	usableNow,
+	type Band
+} from './constrainedLevel.js';
 export { changesOften, countedHabits, exposureTo, type Counts } from './counts.js';
 export { evidenceOf } from './countMeasurements.js';
 export type { Doubt, DoubtCause, DoubtedReading, Imbalance } from './doubts.js';

@@ -1,23 +1,13 @@
 import type { Habit } from '../../logbook/index.js';
 import type { FlowNetwork, Gaussian } from '../../numerics/index.js';
-import { rarityOf } from '../../rig/index.js';
-import { DAY_MS, splitAt, valueAt } from '../../time/index.js';
-import {
-	aheadCuts,
-	forgetWeeks,
-	personsAt,
-	riseOf,
-	saidAt,
-	stepAt,
-	USUAL_CLIMATE,
-	weekendOf,
-	type Climate,
-	type SaidOften
-} from '../inputs/index.js';
+import { DAY_MS } from '../../time/index.js';
+import { forgetWeeks, forgetWriting, stepAt, weekendOf } from '../inputs/index.js';
 import type { Model, Stream } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { countsNow, recount, type FilterState } from './filterState.js';
+import { countLived, exposureOf, partsOf } from './lived.js';
 import { meetCrew } from './newCrew.js';
+import { isQuiet } from './silence.js';
 import { endSitting, propagateUnentered } from './unenteredUse.js';
 
 /**
@@ -41,7 +31,16 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 		return false;
 	}
 	flowUntil(model, state, endMs);
-	if (Number.isFinite(state.learned.atMs)) forgetWeeks(state.weeks, (endMs - state.learned.atMs) / DAY_MS);
+	// While it is quiet, nothing is learned of how often things are done: perhaps nobody writes.
+	if (isQuiet(model, state)) {
+		flowUntil(model, state, toMs);
+		return true;
+	}
+	if (Number.isFinite(state.learned.atMs)) {
+		const days = (endMs - state.learned.atMs) / DAY_MS;
+		forgetWeeks(state.weeks, days);
+		forgetWriting(state.writing, days);
+	}
 	state.learned = countsNow(state);
 	const settled = state.learned.days > PARAMETERS.paceKnownAfterDays;
 	if (!settled || endMs - state.recountedMs > PARAMETERS.recountEveryDays * DAY_MS) recount(model, state);
@@ -49,70 +48,20 @@ export function predict(model: Model, state: FilterState, toMs: number): boolean
 	return true;
 }
 
-const NOTHING_SAID: ReadonlyMap<string, SaidOften> = new Map();
-
 function flowUntil(model: Model, state: FilterState, toMs: number): void {
-	const fromMs = state.atMs ?? toMs;
 	const flows = !model.statedRate || model.statedRate.mean > 0 || model.statedRate.sd > 0;
-	const { crew, climate, habits, wakingDay, rig } = model;
-	const cuts = rig.ahead ? [...crew.steps, ...aheadCuts(rig)] : crew.steps;
-	const byDay = ([from, to]: readonly [number, number]) => wakingDay.byDay(from, to);
-	// Nearly always nothing changes in between: the two lists are not joined for that.
-	const inClimate = climate.length > 0 ? splitAt(fromMs, toMs, climate) : [[fromMs, toMs] as const];
-	for (const [from, to] of inClimate)
-		for (const [at, next] of splitAt(from, to, cuts).flatMap(byDay)) {
-			const used = model.wakingDay.days(at, next);
-			const weekday = model.wakingDay.weekday(at);
-			const persons = personsAt(crew, at);
-			const step = stepAt(crew, at);
-			if (persons !== state.crew?.persons || (step?.anew && step.ms > state.crew.sinceMs))
-				meetCrew(model, state, persons, at, step?.anew);
-			const here = valueAt(climate, at) ?? USUAL_CLIMATE;
-			state.days += used;
-			state.weeks.days[weekday] = (state.weeks.days[weekday] as number) + (persons > 0 ? used : 0);
-			state.personDays += used * persons;
-			const said = rig.ahead ? saidAt(rig, at) : NOTHING_SAID;
-			const often = (habit: Habit | undefined): number =>
-				oftenIn(model, state, habit, here, weekday) * factorSaid(habit && said.get(habit.id));
-			for (const [id, before] of state.risen) {
-				const habit = habits.get(id);
-				state.risen.set(
-					id,
-					before + often(habit) * exposureOf(used, persons, habit?.often.per === 'person-day')
-				);
-			}
-			if (flows && used > 0) flowFor(model, state, { days: used, persons, weekday }, often);
-			if (model.unenteredRow.size > 0 && used > 0)
-				propagateUnentered(
-					model,
-					state,
-					used,
-					(habit) => often(habit) * exposureOf(used, persons, habit.often.per === 'person-day')
-				);
-		}
+	for (const part of partsOf(model, state, state.atMs ?? toMs, toMs)) {
+		const { fromMs, days, persons, weekday, often } = part;
+		const step = stepAt(model.crew, fromMs);
+		if (persons !== state.crew?.persons || (step?.anew && step.ms > state.crew.sinceMs))
+			meetCrew(model, state, persons, fromMs, step?.anew);
+		countLived(model, state, part, 1);
+		if (days === 0) continue;
+		if (flows) flowFor(model, state, { days, persons, weekday }, often);
+		if (model.unenteredRow.size > 0) propagateUnentered(model, state, part);
+	}
 	state.atMs = toMs;
 }
-
-/** How many times as often as usual a habit is done by what was said; times that are said are written down, too. */
-const factorSaid = (said: SaidOften | undefined): number => (said && 'factor' in said ? said.factor : 1);
-
-/** What some days of use, lived by so many persons, are of days or person-days. */
-const exposureOf = (days: number, persons: number, perPerson: boolean): number =>
-	days * (perPerson ? persons : persons > 0 ? 1 : 0);
-
-/** How often a habit is done on a day of the week, in a climate and under the measures in force, of its usual. */
-const oftenIn = (
-	model: Model,
-	{ measures, weekFactors }: FilterState,
-	habit: Habit | undefined,
-	climate: Climate,
-	weekday: number
-): number =>
-	habit
-		? riseOf(habit, climate) *
-			rarityOf(model.rig, habit.id, measures) *
-			(weekFactors.get(habit.id)?.[weekday] ?? 1)
-		: 1;
 
 /** Unlogged use of some days of use, by so many persons, each habit so often of its usual. */
 function flowFor(

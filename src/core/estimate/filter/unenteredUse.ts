@@ -3,39 +3,30 @@ import type { Sparse } from '../../numerics/index.js';
 import { SITTING_MS } from '../inputs/index.js';
 import { flowGainsOf, pathsOf, type Model } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
-import { exposureTo } from './counts.js';
+import { timesWritten } from './counts.js';
 import type { FilterState } from './filterState.js';
+import { exposureIn, type LivedPart } from './lived.js';
 
 /**
  * Where a day's uses are written down in the evening, most of them have long happened before they are written. As time
  * passes what is expected to be written flows already, and is remembered as pending; the line in the log then measures
  * it, so that a reading taken in between is not undone.
- *
- * @param days days of use that pass
- * @param exposureOf what they are of a habit's usual days or person-days
  */
-export function propagateUnentered(
-	model: Model,
-	state: FilterState,
-	days: number,
-	exposureOf: (habit: Habit) => number
-): void {
+export function propagateUnentered(model: Model, state: FilterState, part: LivedPart): void {
 	const { learned, belief, expectedUses: expected } = state;
 	for (const { habit, perPerson, lumpL } of model.streams) {
 		if (!habit) continue;
 		const row = model.unenteredRow.get(habit.id);
 		const each = model.habitRow.get(habit.id);
 		if (row === undefined || each === undefined) continue;
-		const lived = exposureTo(learned, habit, perPerson);
-		const written = learned.times.get(habit.id) ?? 0;
-		const times = lived > 0 ? (written / lived) * exposureOf(habit) : 0;
+		const times = timesWritten(learned, habit, perPerson) * exposureIn(part, habit);
 		if (times === 0) continue;
 		const along: Sparse = [...pathsOf(model, state, habit), [row, 1]];
 		addFixed(model, state, habit, times);
 		const litres = times * Math.max(0, belief.mean[each] ?? 0);
 		belief.propagateFlow(each, along, times);
 		const differs = PARAMETERS.dayFactorSd ** 2 + PARAMETERS.habitDayFactorSd ** 2;
-		belief.addNoise(along, litres * lumpL + (differs * litres ** 2) / days);
+		belief.addNoise(along, litres * lumpL + (differs * litres ** 2) / part.days);
 		expected.set(habit.id, (expected.get(habit.id) ?? 0) + times);
 	}
 }

@@ -18,3 +18,12 @@ export {
 	type WeekParts
 } from './weekdays.js';
 export { wakingDaysOf } from './wakingDays.js';
+export {
+	copyOfWriting,
+	forgetWriting,
+	noteWriting,
+	noWriting,
+	sittingsADay,
+	writingExpected,
+	type WritingCounts
+} from './writing.js';

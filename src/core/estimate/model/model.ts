@@ -35,7 +35,7 @@ import { networkOf, streamsOf, type Stream } from './streams.js';
  * Everything about a rig that the replay of its entries needs: where each number stands in the state
  * [ litres in each pool | what serves of pools known by their plates | litres counted by each meter | error of each
  * meter | error of each gauge | litres of one time of each habit | unlogged litres per exposure of each stream | the
- * amount last moved | how far weekends differ | litres of each habit that were used and are not yet written down ], and
+ * amount last moved | what was drawn in the last silence | how far weekends differ | litres of each habit that were used and are not yet written down ], and
  * what was believed of them beforehand.
  */
 export interface Model {
@@ -56,6 +56,8 @@ export interface Model {
 	/** the rig says how much goes unlogged: the log's counts are then not asked */
 	readonly statedRate: Rig['unlogged'];
 	readonly movedRow: number;
+	/** litres drawn in the last stretch of which nothing was written, against what flows in any case */
+	readonly silenceRow: number;
 	/** how far weekends differ from other days in what goes unlogged, a share; nothing where no instrument would show it */
 	readonly weekendRow: number | undefined;
 	readonly crew: Crew;
@@ -128,6 +130,7 @@ export function modelOf(
 	const streams = streamsOf(rig, { places, counted }, next);
 	next += streams.length;
 	const moved = next++;
+	const silence = next++;
 	const weekend = rig.unlogged === undefined && rig.instruments.length > 0 ? next++ : undefined;
 	const pending = place(inBatches ? streams.flatMap(({ habit }) => habit ?? []) : []);
 	return {
@@ -148,6 +151,7 @@ export function modelOf(
 		streams,
 		statedRate: rig.unlogged,
 		movedRow: moved,
+		silenceRow: silence,
 		weekendRow: weekend,
 		unenteredRow: pending,
 		size: next,

@@ -30,6 +30,7 @@ export function namedBy(entry: Entry): readonly Name[] {
 		case 'care':
 			return [['care', entry.task]];
 		case 'crew':
+		case 'gap':
 		case 'hookup':
 		case 'stop':
 		case 'note':

@@ -237,6 +237,7 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 		case 'care':
 			return mustName(say, ids.care, 'a care task of this rig', [...path, 'task'], entry.task);
 		case 'crew':
+		case 'gap':
 		case 'hookup':
 		case 'note':
 			return;

@@ -503,6 +503,19 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		/** whether they are other people than before; an addition of ours, see docs/logbook.md */
 		anew: z.optional(z.boolean())
 	}),
+	z
+		.looseObject({
+			...common,
+			kind: z.literal('gap'),
+			since: instant,
+			lived: z.enum(['as-usual', 'less', 'away'])
+		})
+		.check(
+			z.refine(({ since, at }) => Date.parse(since) < Date.parse(at), {
+				path: ['since'],
+				params: { expected: 'an instant before `at`' }
+			})
+		),
 	z.looseObject({
 		...common,
 		kind: z.literal('measure'),

@@ -21,6 +21,7 @@ export function tanksTouched(rig: Rig, entry: Entry): readonly string[] {
 			return outlet ? [outlet.from, outlet.to].filter((end) => rig.tanks.some(({ id }) => id === end)) : [];
 		}
 		case 'crew':
+		case 'gap':
 		case 'measure':
 		case 'hookup':
 		case 'stop':

@@ -1,8 +1,9 @@
-import { clockTime, utcMidnightMs, zonedTime } from '../../time/index.js';
+import { clockTime, utcMidnightMs, writtenOffsetMs, zonedTime } from '../../time/index.js';
 import {
 	instantMs,
 	type Entry,
 	type EntryKind,
+	type EntryOf,
 	type Instrument,
 	type Rig,
 	type Trip
@@ -26,6 +27,16 @@ function readingText(instrument: Instrument | undefined, value: number | string,
 		return `${instrument.name} ${formatQuantity(value, 'length', units)}`;
 	return `${instrument.name} ${typeof value === 'string' ? `“${value}”` : value}`;
 }
+
+/** How a time was lived of which nothing was logged. */
+export const LIVED_WORDS: Readonly<Record<EntryOf<'gap'>['lived'], string>> = {
+	'as-usual': 'As usual',
+	less: 'Less than usual',
+	away: 'Away'
+};
+
+/** The day and time of an instant as it was written: `Fri 12 Jun 18:00`. */
+const sayMinute = (at: string): string => sayInstant(Date.parse(at) + writtenOffsetMs(at), 'UTC');
 
 /** An entry in a few words, for the ledger and for *Why?*. */
 export function describeEntry(entry: Entry, { rig, trips, units }: DescribeContext): string {
@@ -51,6 +62,8 @@ export function describeEntry(entry: Entry, { rig, trips, units }: DescribeConte
 			return `${tank(entry.tank)} seen ${entry.state}`;
 		case 'crew':
 			return `${entry.persons} aboard`;
+		case 'gap':
+			return `${LIVED_WORDS[entry.lived]} since ${sayMinute(entry.since)}`;
 		case 'measure':
 			return `${nameIn(rig.measures, entry.measure)} ${entry.on ? 'on' : 'off'}`;
 		case 'hookup':
@@ -76,6 +89,7 @@ export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
 	reading: 'Reading',
 	mark: 'Mark',
 	crew: 'Crew',
+	gap: 'Not logged',
 	measure: 'Measure',
 	hookup: 'Hook-up',
 	stop: 'Stop',

@@ -11,6 +11,7 @@ import { flowOf, tankById, usableOf } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { sayDay } from '../when.js';
+import { LIVED_WORDS, sayInstant } from './entry.js';
 
 export type { Happening };
 
@@ -116,6 +117,8 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 		}
 		case 'crew':
 			return `${happening.persons} aboard from now on`;
+		case 'gap':
+			return `${LIVED_WORDS[happening.lived]} since ${sayInstant(instantMs(happening.since), context.timeZone)}`;
 		case 'measure':
 			return `${rig.measures.find(({ id }) => id === happening.measure)?.name ?? happening.measure}: ${happening.on ? 'on' : 'off'} from now`;
 		case 'hookup':

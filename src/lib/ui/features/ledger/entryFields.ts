@@ -121,6 +121,11 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 			return [choice('tank', 'Tank', rig.tanks), oneOf('state', 'Seen', { full: 'full', empty: 'empty' })];
 		case 'crew':
 			return [{ key: 'persons', label: 'Aboard', type: 'number' }];
+		case 'gap':
+			return [
+				{ key: 'since', label: 'Nothing logged since', type: 'moment' },
+				oneOf('lived', 'Lived', { 'as-usual': 'as usual', less: 'less than usual', away: 'away' })
+			];
 		case 'measure':
 			return [choice('measure', 'Measure', rig.measures), either('on', 'in force from then on')];
 		case 'hookup':
