@@ -68,6 +68,12 @@
 				onwhy={(tank) => (asked = tank)}
 				onglance={gauges ? () => (glancing = true) : undefined}
 			/>
+			{#if now.silence}
+				{@const silence = now.silence}
+				{#await import('$lib/ui/features/now/SilenceNews.svelte') then { default: SilenceNews }}
+					<SilenceNews {app} {silence} />
+				{/await}
+			{/if}
 			<LargeRods
 				{tanks}
 				{units}

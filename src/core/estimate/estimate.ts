@@ -33,8 +33,10 @@ export function withEntry(before: Estimate, entry: Entry): Estimate {
 	const model = entry.kind === 'crew' ? withCrew(before.model, entry) : before.model;
 	const state = copyOfState(before.state);
 	applyEntry(model, state, entry, before.failing);
+	// What was in question is as the entry has it.
+	const { quiet: _quiet, ...known } = before;
 	return {
-		...before,
+		...known,
 		model,
 		state,
 		belief: posterior(state),

@@ -43,6 +43,7 @@ export {
 	readLevels,
 	usableOfTank,
 	type Levels,
+	type SilentLevels,
 	type TankLevel
 } from './levels.js';
 export {

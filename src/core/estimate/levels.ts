@@ -14,6 +14,7 @@ import {
 } from './filter/index.js';
 import { alternativeLevel } from './gating/index.js';
 import type { TankPlace } from './model/index.js';
+import * as PARAMETERS from './parameters.js';
 import { personsAt } from './inputs/index.js';
 
 /** How much is in one tank, as believed, litres. */
@@ -29,8 +30,24 @@ export interface TankLevel {
 	readonly usableSdL: number;
 }
 
+/** More has been quiet than the log explains: what may be in a tank. */
+export interface SilentLevels {
+	/** the last use that was written down, ms */
+	readonly sinceMs: number;
+	/** the chance that one lived on, and did not write */
+	readonly lived: number;
+	readonly tanks: readonly {
+		readonly id: string;
+		/** litres, had one lived as usual, and had nobody been there */
+		readonly livedL: number;
+		readonly awayL: number;
+	}[];
+}
+
 /** How much is in each tank, and what one time of each habit takes, as believed. */
 export interface Levels {
+	/** while it is quiet, until it is told what that means */
+	readonly silent?: SilentLevels;
 	readonly tanks: readonly TankLevel[];
 	readonly unlogged: { readonly litresPerPersonDay: number; readonly sd: number };
 	readonly habits: readonly {
@@ -45,22 +62,43 @@ export interface Levels {
 /** A chance that no band shows. */
 const NEGLIGIBLE = 1e-6;
 
-/** A pool's level while it is quiet: of those who write and did nothing, who lived on, or who are away. */
-function quietLevel(
-	{ silent, lived, flow, plain }: NonNullable<Estimate['quiet']>,
-	{ pool }: TankPlace,
-	held: (level: Moments) => Truncated
-): Truncated {
+type Quiet = NonNullable<Estimate['quiet']>;
+
+/** A pool's level had a quiet stretch been lived, or had nobody been there. */
+function levelHad({ flow, plain }: Quiet, { pool }: TankPlace, how: 'lived' | 'away'): Moments {
+	const { shift, litres, lessVariance } = flow[how];
 	const level = levelBelieved(pool, plain);
 	const gain = new Map(flow.along).get(pool.index) ?? 0;
-	const where = ({ shift, litres, lessVariance }: typeof flow.lived): Truncated =>
-		held({
-			mean: level.mean + (new Map(shift).get(pool.index) ?? 0),
-			sd: Math.sqrt(
-				Math.max(level.sd ** 2 / 4, level.sd ** 2 - gain ** 2 * lessVariance) + (gain * litres.sd) ** 2
-			)
-		});
-	return mixture(held(level), mixture(where(flow.away), where(flow.lived), lived), silent);
+	const rest = Math.max(level.sd ** 2 / 4, level.sd ** 2 - gain ** 2 * lessVariance);
+	return {
+		mean: level.mean + (new Map(shift).get(pool.index) ?? 0),
+		sd: Math.sqrt(rest + (gain * litres.sd) ** 2)
+	};
+}
+
+/** A pool's level while it is quiet: of those who write and did nothing, who lived on, or who are away. */
+function quietLevel(quiet: Quiet, place: TankPlace, held: (level: Moments) => Truncated): Truncated {
+	const [away, lived] = [levelHad(quiet, place, 'away'), levelHad(quiet, place, 'lived')];
+	return mixture(
+		held(levelBelieved(place.pool, quiet.plain)),
+		mixture(held(away), held(lived), quiet.lived),
+		quiet.silent
+	);
+}
+
+/** What a silence is said by; nothing where it is likelier that somebody writes. */
+function silentLevels({ model, quiet }: Estimate): SilentLevels | undefined {
+	if (!quiet || quiet.silent < PARAMETERS.silenceSaidChance) return undefined;
+	return {
+		sinceMs: quiet.sinceMs,
+		lived: quiet.lived,
+		tanks: model.rig.tanks.map(({ id }) => {
+			const place = placeOf(model, id);
+			const had = (how: 'lived' | 'away'): number =>
+				levelWithin(place, quiet.plain, levelHad(quiet, place, how)).mean;
+			return { id, livedL: had('lived'), awayL: had('away') };
+		})
+	};
 }
 
 /** A tank's band; while it is quiet, of what may have been lived. */
@@ -119,7 +157,9 @@ function unloggedOf({ model, state, belief, atMs }: Estimate): Moments {
 export function readLevels(estimate: Estimate): Levels {
 	const { model, state, belief } = estimate;
 	const unlogged = unloggedOf(estimate);
+	const silent = silentLevels(estimate);
 	return {
+		...(silent ? { silent } : {}),
 		tanks: model.rig.tanks.map(({ id }) => {
 			const level = levelOf(estimate, id);
 			const usable = usableOfTank(estimate, id);

@@ -175,6 +175,8 @@ export const silencesPrior = 0.8;
 export const silencesPriorDays = 14;
 /** per day. How soon a silence ends. */
 export const silenceEndsPerDay = 1;
+/** chance. From this on a silence is said. */
+export const silenceSaidChance = 0.5;
 /** chance. Less than this of a silence changes nothing. */
 export const silentLeastChance = 0.01;
 /** times. Of those who write nothing, so many live on, and so many are away, before anybody has said; see `docs/estimate.md`. */
@@ -182,6 +184,8 @@ export const livedPrior = 2.5;
 export const awayPrior = 1;
 /** share. Readings have told how a silence was when its litres are known within so much of what they might have been. */
 export const silenceToldSdShare = 0.2;
+/** days. As much weighs the rig's word of how often something is done, where it says that all is written down. */
+export const usualPriorDays = 2;
 /** share. How much more or less than usual is lived where nothing is written. */
 export const silentPaceSd = 0.2;
 /** shares of what is usual. Who says that it was less: so much, give or take; who was away: give or take. */

@@ -2,10 +2,10 @@ import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
 import { findings, mendOf, type Finding, type FindingMend } from '../findings/index.js';
 import { forecast, prices, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { aheadNow, dayAhead, paceDoubt, personsNow, risingAhead } from '../habits/index.js';
-import type { Logbook, Trip } from '../logbook/index.js';
+import type { Logbook, Rig, Trip } from '../logbook/index.js';
 import type { Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
-import { sayFinding, sayMend, verdict, type Verdict } from '../words/index.js';
+import { sayFinding, sayMend, saySilence, verdict, type Verdict } from '../words/index.js';
 import { LOOK_AHEAD_DAYS, outlookOf, type TankOutlook } from './outlook.js';
 import type { PlanTrip, ToDo } from './planTrip.js';
 
@@ -33,6 +33,8 @@ export interface Assessment extends ToDo {
 	readonly ration?: Ration;
 	readonly tanks: readonly TankOutlook[];
 	readonly findings: readonly FoundWords[];
+	/** more has been quiet than the log explains: since when, and both ends of it in a sentence */
+	readonly silence?: { readonly sinceMs: number; readonly words: string };
 }
 
 /** What is going on: the trip and its day, who is aboard. */
@@ -56,6 +58,22 @@ function foundWords(
 		words: sayFinding(finding, atMs, timeZone, units),
 		...(does ? { mend: { does, words: sayMend(model.rig, does, atMs, timeZone, units) } } : {})
 	};
+}
+
+/** A silence in words, told by the tank that binds first, or else by the water there is. */
+function silenceOf(
+	rig: Rig,
+	{ silent }: Levels,
+	{
+		binds,
+		...told
+	}: { readonly binds: string | undefined; readonly timeZone: string; readonly units: UnitChoice | undefined }
+): Assessment['silence'] {
+	const tank = rig.tanks.find(({ id }) => id === binds) ?? rig.tanks.find(({ holds }) => holds === 'fresh');
+	const ends = silent?.tanks.find(({ id }) => id === tank?.id);
+	return silent && tank && ends
+		? { sinceMs: silent.sinceMs, words: saySilence({ ...silent, ...ends, ...told, tank: tank.name }) }
+		: undefined;
 }
 
 /**
@@ -90,7 +108,9 @@ export function assess(
 		timeZone
 	});
 	const persons = personsNow(estimate);
+	const silence = silenceOf(rig, levels, { binds: said.binds, units, timeZone });
 	return {
+		...(silence ? { silence } : {}),
 		rig: rig.id,
 		atMs,
 		persons,

@@ -18,6 +18,8 @@ export interface QuickContext extends TellingContext {
 	readonly levels?: ReadonlyMap<string, number> | undefined;
 	/** how many are aboard */
 	readonly persons?: number | undefined;
+	/** since when it is quiet, where that is asked about */
+	readonly silentSinceMs?: number | undefined;
 	/** names of those who write, or who were written of */
 	readonly people?: readonly string[] | undefined;
 	/** what each meter showed last, by instrument */

@@ -3,6 +3,7 @@ import { type EntryDraft } from '../logbook/index.js';
 import { sayHappening, sayMomentOf } from '../words/index.js';
 import { ownWord } from './intents/adding.js';
 import { aheadLine } from './intents/daysAhead.js';
+import { gapLine } from './intents/gap.js';
 import { habitsNamed } from './lexing/concepts.js';
 import {
 	isProblem,
@@ -143,10 +144,10 @@ const meantByWords =
 		return habits.length > 0 ? habits : words.length > 0 ? thingsNamed(words, rig.instruments) : [];
 	};
 
-/** Days to come that a line puts into the rig. */
-function aheadAnswer(reading: LineReading, context: QuickContext): QuickAnswer {
+/** A line that is whole in itself, at a moment: days to come that it puts into the rig, or a stretch that is told of. */
+function wholeAnswer(reading: LineReading, context: QuickContext, ms = context.nowMs): QuickAnswer {
 	if (isProblem(reading)) return { kind: 'problem', ...reading };
-	const moment = { ms: context.nowMs };
+	const moment = { ms };
 	return {
 		kind: 'understood',
 		matches: reading.map((meaning) => understoodAs([{ meaning, moment }], context))
@@ -167,8 +168,10 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			kind: 'problem',
 			problem: `That is ${text.trim().length} characters, a page rather than a line. Say a few things at a time, or begin with “note” to keep it as it stands.`
 		};
+	const gap = gapLine(text, context);
+	if (gap) return wholeAnswer(gap.reading, context, gap.atMs);
 	const ahead = aheadLine(text, context);
-	const planned = ahead && aheadAnswer(ahead.reading, context);
+	const planned = ahead && wholeAnswer(ahead.reading, context);
 	if (planned && ahead.alone) return planned;
 	const done = understandDone(text, context);
 	if (planned?.kind !== 'understood') return done;

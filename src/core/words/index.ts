@@ -17,6 +17,7 @@ export {
 } from './outlook/daysAhead.js';
 export { sayDoubt } from './outlook/doubt.js';
 export { sayLessons, type Lesson } from './outlook/lessons.js';
+export { sayBetween, saySilence } from './outlook/silence.js';
 export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
 export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from './when.js';
@@ -52,6 +53,7 @@ export {
 	sayDays,
 	describeEntry,
 	KIND_WORDS,
+	LIVED_WORDS,
 	sayInstant,
 	type DescribeContext
 } from './log/entry.js';

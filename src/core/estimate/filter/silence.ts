@@ -1,10 +1,10 @@
-import type { EntryOf } from '../../logbook/index.js';
+import type { EntryOf, Habit } from '../../logbook/index.js';
 import type { Gaussian, Moments, Sparse } from '../../numerics/index.js';
 import { DAY_MS, HOUR_MS } from '../../time/index.js';
 import { noteWriting, sittingsADay, writingExpected, type WritingCounts } from '../inputs/index.js';
 import { flowGainsOf, type Model } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
-import { timesWritten } from './counts.js';
+import { exposureTo, timesWritten } from './counts.js';
 import type { FilterState } from './filterState.js';
 import type { Silence } from './quiet.js';
 import { countLived, exposureIn, exposureOf, partsOf, type LivedPart } from './lived.js';
@@ -83,8 +83,25 @@ export function isQuiet(model: Model, state: FilterState): boolean {
 	);
 }
 
+/**
+ * How many times of a habit are written down in a day or person-day. Where all is written by the rig's own word, the rig's
+ * figure stands in while the log is young.
+ */
+function usualTimes(
+	model: Model,
+	{ learned }: FilterState,
+	habit: Habit,
+	perPerson = habit.often.per === 'person-day'
+): number {
+	const seen = timesWritten(learned, habit, perPerson);
+	if (!writesAll(model)) return seen;
+	const lived = exposureTo(learned, habit, perPerson);
+	const prior = PARAMETERS.usualPriorDays;
+	return (seen * lived + habit.often.times * prior) / (lived + prior);
+}
+
 function quietParts(model: Model, state: FilterState, fromMs: number, toMs: number): readonly QuietPart[] {
-	const { belief, learned, unloggedL } = state;
+	const { belief, unloggedL } = state;
 	return writingExpected(state.writing, model.wakingDay, fromMs, toMs).flatMap((part) =>
 		partsOf(model, state, part.fromMs, part.toMs).map((lived): QuietPart => {
 			let [writtenL, unlogged] = [0, 0];
@@ -99,7 +116,7 @@ function quietParts(model: Model, state: FilterState, fromMs: number, toMs: numb
 				const { perLitre, fixed } = model.flow(habit, state).drawn;
 				const each = Math.max(0, belief.mean[model.habitRow.get(habit.id) ?? -1] ?? 0);
 				writtenL +=
-					timesWritten(learned, habit, perPerson) * exposureIn(lived, habit) * (perLitre * each + fixed);
+					usualTimes(model, state, habit, perPerson) * exposureIn(lived, habit) * (perLitre * each + fixed);
 			});
 			return {
 				...lived,
@@ -175,14 +192,14 @@ function ofWholeDays(weighed: Weighed, by: By): Weighed {
  */
 function ofTodayAlone(
 	model: Model,
-	{ expectedUses, learned }: FilterState,
+	state: FilterState,
 	parts: readonly QuietPart[],
 	{ habit: id, times }: EntryOf<'use'>
 ): number {
 	const habit = model.habits.get(id);
-	const all = expectedUses.get(id) ?? 0;
+	const all = state.expectedUses.get(id) ?? 0;
 	if (!habit || !(all > 0)) return 1;
-	const perDay = timesWritten(learned, habit, habit.often.per === 'person-day');
+	const perDay = usualTimes(model, state, habit);
 	const today = ofToday(parts);
 	const alone = parts.reduce((sum, part, i) => sum + (today[i] ? perDay * exposureIn(part, habit) : 0), 0);
 	if (!(alone > 0) || alone >= all) return 1;
@@ -205,19 +222,29 @@ function momentsOf(weighed: Weighed, litresOf: (part: QuietPart) => number): Mom
 	return { mean, sd: Math.sqrt(Math.max(0, square - mean ** 2)) };
 }
 
-/** How much of a flow there was room for: a tank that had run dry, or was full, would have been seen to. */
-function within(model: Model, { mean }: Gaussian, flow: ReadonlyMap<number, number>): number {
-	return model.pools.reduce((share, pool) => {
-		const litres = flow.get(pool.index) ?? 0;
-		const level = Math.min(Math.max(mean[pool.index] ?? 0, 0), pool.usableL);
-		const room = litres < 0 ? level / -litres : litres > 0 ? (pool.usableL - level) / litres : Infinity;
-		return Math.min(share, room);
+/** How much of a flow there was water for: a tank that had run dry would have been filled. */
+const waterFor = (
+	{ pools }: Model,
+	levelOf: (pool: number) => number,
+	flow: ReadonlyMap<number, number>
+): number =>
+	pools.reduce((share, { index }) => {
+		const litres = flow.get(index) ?? 0;
+		return litres < 0 ? Math.min(share, Math.max(0, levelOf(index)) / -litres) : share;
 	}, 1);
-}
 
-/** What flowed in the silent part of a quiet stretch, given that it was silent. */
-function silentFlow(model: Model, state: FilterState, weighed: Weighed): SilentFlow {
-	const { belief, learned, unloggedL: rates } = state;
+/**
+ * What flowed in the silent part of a quiet stretch, given that it was silent.
+ *
+ * @param levelOf the level of a pool before it
+ */
+function silentFlow(
+	model: Model,
+	state: FilterState,
+	weighed: Weighed,
+	levelOf = (pool: number): number => state.belief.mean[pool] ?? 0
+): SilentFlow {
+	const { belief, unloggedL: rates } = state;
 	const { parts, silentIn, silent } = weighed;
 	const written = new Map<number, number>();
 	const unlogged = new Map<number, number>();
@@ -234,7 +261,7 @@ function silentFlow(model: Model, state: FilterState, weighed: Weighed): SilentF
 		unloggedLumps += litres * stream.drawn(state) * lumpL;
 		for (const [row, gain] of stream.gains(state)) add(unlogged, row, gain * litres);
 		if (!habit) return;
-		const times = timesWritten(learned, habit, perPerson) * total((part) => exposureIn(part, habit));
+		const times = usualTimes(model, state, habit, perPerson) * total((part) => exposureIn(part, habit));
 		const each = Math.max(0, belief.mean[model.habitRow.get(habit.id) ?? -1] ?? 0);
 		lumps += times * each * lumpL;
 		for (const [row, { perLitre, fixed }] of flowGainsOf(model, model.flow(habit, state)))
@@ -246,19 +273,19 @@ function silentFlow(model: Model, state: FilterState, weighed: Weighed): SilentF
 	for (const [row, litres] of written) add(both, row, litres);
 	const livedL = momentsOf(weighed, ({ writtenL }) => (pending ? 0 : writtenL));
 	const awayL = momentsOf(weighed, (part) => part.unloggedL + (pending ? part.writtenL : 0));
-	const room = pending ? 1 : within(model, belief, written);
 	const days = Math.max(
 		0.5,
 		total((part) => part.days)
 	);
 	const uneven = (PARAMETERS.dayFactorSd ** 2 + PARAMETERS.habitDayFactorSd ** 2) / days;
 	const scatter = lumps + (uneven + PARAMETERS.silentPaceSd ** 2) * livedL.mean ** 2;
+	const share = pending ? 1 : waterFor(model, levelOf, written);
 	const allL = momentsOf(weighed, (part) => part.unloggedL + part.writtenL).mean;
 	return {
 		lived: {
-			shift: pending ? [] : [...written].map(([row, litres]) => [row, room * litres] as const),
+			shift: pending ? [] : [...written].map(([row, litres]) => [row, share * litres] as const),
 			litres: {
-				mean: room * livedL.mean,
+				mean: share * livedL.mean,
 				sd: pending ? 0 : Math.hypot(livedL.sd, Math.sqrt(scatter))
 			},
 			lessVariance: 0
@@ -383,7 +410,7 @@ function dropUnentered(model: Model, state: FilterState, { parts, silentIn }: We
 		const habit = model.habits.get(id);
 		const expected = state.expectedUses.get(id) ?? 0;
 		if (!habit || !(expected > 0)) continue;
-		const perDay = timesWritten(state.learned, habit, habit.often.per === 'person-day');
+		const perDay = usualTimes(model, state, habit);
 		const lost = parts.reduce(
 			(sum, part, i) => sum + (silentIn[i] as number) * perDay * exposureIn(part, habit),
 			0
@@ -422,7 +449,16 @@ export function tellGap(model: Model, state: FilterState, entry: EntryOf<'gap'>,
 		beganBefore: 1,
 		silent: 1
 	};
-	const { lived, away, along } = silentFlow(model, state, whole);
+	// Levels as they are without what was believed of it.
+	const row = model.silenceRow;
+	const taken = known ? (belief.mean[row] ?? 0) : 0;
+	const gains = new Map(silentFlow(model, state, whole).along);
+	const { lived, away, along } = silentFlow(
+		model,
+		state,
+		whole,
+		(pool) => (belief.mean[pool] ?? 0) - (gains.get(pool) ?? 0) * taken
+	);
 	if (!known) begin(model, state);
 	const share = entry.lived === 'as-usual' ? 1 : entry.lived === 'less' ? PARAMETERS.livedLessShare : 0;
 	const target = share * lived.litres.mean + (1 - share) * away.litres.mean;
@@ -431,10 +467,11 @@ export function tellGap(model: Model, state: FilterState, entry: EntryOf<'gap'>,
 		entry.lived === 'away'
 			? PARAMETERS.awaySdShare * range
 			: Math.hypot(share * lived.litres.sd, entry.lived === 'less' ? PARAMETERS.livedLessSdShare * range : 0);
-	const row = model.silenceRow;
-	// What was believed of it gives way to what is said.
-	belief.addNoise([...along, [row, 1]], (target - (belief.mean[row] ?? 0)) ** 2 + range ** 2 + 1e-6);
-	belief.condition([[row, 1]], sd ** 2 + 1e-6, { mean: target, variance: 0 });
+	// What was believed of it gives way to what is said, and keeps the doubt of that.
+	const direction: Sparse = [...along, [row, 1]];
+	belief.addNoise(direction, range ** 2 + 1e-6);
+	belief.condition([[row, 1]], 1e-9, { mean: target, variance: 0 });
+	belief.addNoise(direction, sd ** 2);
 	if (!known) for (const part of parts) countLived(model, state, part, -1);
 	state.silence = {
 		sinceMs: known?.sinceMs ?? fromMs,

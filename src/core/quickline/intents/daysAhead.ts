@@ -1,11 +1,12 @@
 import { casual } from 'chrono-node/en';
 import type { Ahead, Habit } from '../../logbook/index.js';
-import { DAY_MS, dayPlus, HOUR_MS, MINUTE_MS, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
+import { DAY_MS, dayPlus, HOUR_MS, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
 import { sayAheadDays } from '../../words/index.js';
 import { freeId, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { habitsNamed } from '../lexing/concepts.js';
 import { plainWords } from '../lexing/names.js';
 import { readLine } from '../lexing/tokens.js';
+import { clockOf } from './clockOf.js';
 
 /** A time to come. */
 interface Window {
@@ -42,12 +43,6 @@ const MORNING = 10;
 const DINNER = { from: 18, to: 23 };
 /** Nobody says more than a year ahead. */
 const MOST_MS = 366 * DAY_MS;
-
-const clockOf = (nowMs: number, timeZone: string): { readonly instant: Date; readonly timezone: number } => {
-	const local = zonedTime(nowMs, timeZone);
-	const wall = zonedMs(local.day, 'Etc/UTC', local.hour, local.minute);
-	return { instant: new Date(nowMs), timezone: Math.round((wall - nowMs) / MINUTE_MS) };
-};
 
 /** The time to come that a line speaks of; nothing where it speaks of none. */
 function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | undefined {

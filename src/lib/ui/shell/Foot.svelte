@@ -29,6 +29,7 @@
 		mains: now?.mains,
 		sewer: now?.sewer,
 		persons: now?.persons,
+		silentSinceMs: now?.silence?.sinceMs,
 		entries: app.rigEntries
 	});
 	const last = $derived(app.commands.history.done.at(-1));

@@ -12,7 +12,7 @@ export const POST: RequestHandler = ({ request }) =>
 		if ('errors' in read) return read;
 		const { logbook, rig, at } = read.body;
 		const known = estimate(logbook, rig, instantMs(at));
-		const { tanks, doubts, ...rest } = readLevels(known);
+		const { tanks, doubts, silent, ...rest } = readLevels(known);
 		const basis = basisOf(
 			known,
 			tanks.map(({ id }) => id)
@@ -20,6 +20,7 @@ export const POST: RequestHandler = ({ request }) =>
 		return {
 			answer: {
 				at,
+				...(silent ? { silent: { since: new Date(silent.sinceMs).toISOString(), lived: silent.lived } } : {}),
 				tanks: tanks.map(({ usableSdL: _usableSdL, ...tank }) => ({
 					...tank,
 					basis: basis.get(tank.id) ?? []

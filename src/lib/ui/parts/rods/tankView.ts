@@ -2,7 +2,7 @@ import type { Assessment } from '$core/now';
 import type { Rig, Tank } from '$core/logbook';
 import { formatFigure, formatLitres, fromBase, type UnitChoice } from '$core/units';
 import { isCarried } from '$core/rig';
-import { sayLasting } from '$core/words';
+import { sayBetween, sayLasting } from '$core/words';
 import type { RodFacts } from './rodGeometry';
 
 /** A tank as the rods show it: figures and words, ready to be drawn. */
@@ -44,8 +44,9 @@ export function tankViews(
 			timeZone
 		);
 		const first = outlook?.bindsFirst ?? false;
-		const give = `±\u00a0${formatFigure(fromBase((level.high - level.low) / 2, units.volume))}`;
-		const shown = formatLitres(level.litres, units);
+		const ends = assessment.levels.silent?.tanks.find(({ id }) => id === tank.id);
+		const shown = ends ? sayBetween(ends.livedL, ends.awayL, units) : formatLitres(level.litres, units);
+		const give = ends ? '' : `±\u00a0${formatFigure(fromBase((level.high - level.low) / 2, units.volume))}`;
 		return [
 			{
 				id: tank.id,
