@@ -1,8 +1,10 @@
-import { HOUR_MS } from '../src/core/time/index.js';
+import { demoLogbook } from '../demo/index.js';
+import { DAY_MS, HOUR_MS } from '../src/core/time/index.js';
 import { expect, NOW_MS, test } from './helpers/test.js';
 import type { Logbook } from '../src/core/logbook/index.js';
+import { violationsOf } from './helpers/axe.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
-import { enter, litresOf, openDemo, openLogbook } from './helpers/pages.js';
+import { enter, litresOf, openDemo, openLogbook, stored } from './helpers/pages.js';
 
 /** Two days of a van whose fresh tank was filled on the way and nobody wrote it down; moments count back from now. */
 function missedFill(): Logbook {
@@ -138,4 +140,23 @@ test('a long log shows how far it is, can be stopped and taken up again', async 
 	await page.getByRole('button', { name: 'Go on' }).click();
 	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible({ timeout: 30_000 });
 	await enter(page, 'flush');
+});
+
+test('a silence is said, with both ends of it, and decided by one tap or a line', async ({ page }) => {
+	await openLogbook(page, demoLogbook(NOW_MS - 2 * DAY_MS, 'Europe/London'));
+	const notice = page.getByText(/^Nothing logged since .* If you lived as usual, \S+ has about/);
+	await expect(notice).toBeVisible();
+	await expect(page.getByRole('button', { name: /^Why \d+–\d+.L in Main/ })).toBeVisible();
+	expect(await violationsOf(page)).toEqual([]);
+	const gaps = async () =>
+		Object.values(await stored(page)).filter((one) => (one as { kind?: string }).kind === 'gap');
+	await page.getByRole('button', { name: 'We were away' }).click();
+	await expect(notice).toHaveCount(0);
+	await expect.poll(gaps).toMatchObject([{ lived: 'away', since: expect.stringMatching(/^2026-06-14T/) }]);
+	const away = await litresOf(page, 'Main');
+	await page.keyboard.press('u');
+	await expect(notice).toBeVisible();
+	await enter(page, 'lived as usual');
+	await expect(notice).toHaveCount(0);
+	expect(await litresOf(page, 'Main')).toBeLessThan(away - 15);
 });

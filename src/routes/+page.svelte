@@ -31,6 +31,9 @@
 	/** a log with fewer entries is new: what is worth doing next stands here */
 	const YOUNG = 80;
 	let later = $state(false);
+	/** what is said of a silence stands over the rods */
+	const SILENCE_PX = 90;
+	const LEAST_ROD_PX = 150;
 	const seen = $derived(now !== undefined);
 	// Counted from the first look on, however long that takes.
 	$effect(() => {
@@ -77,7 +80,7 @@
 			<LargeRods
 				{tanks}
 				{units}
-				heightPx={rodPx}
+				heightPx={now.silence ? Math.max(LEAST_ROD_PX, rodPx - SILENCE_PX) : rodPx}
 				onwhy={(tank) => (asked = tank)}
 				onday={(ms) => void reach(ms)}
 			/>
