@@ -274,6 +274,41 @@ describe('readings', () => {
 		// the same figure above 0 is exact: 29 L were drawn, whatever was written
 		expect(at(1).tanks[0]?.litres).toBeGreaterThan(68);
 	});
+	it('behind a countdown that was set to 60 and stands at 0, no more than 140 of 200 L are left', () => {
+		const rig: Rig = {
+			...withTank('main', { nominalL: 200, usableL: 200 }),
+			unlogged: undefined,
+			instruments: [
+				{ id: 'left', kind: 'meter', name: 'Left', place: 'pump', tank: 'main', unitL: 1, counts: 'down' }
+			]
+		};
+		const reads = (day: number, value: number, reset?: true) =>
+			entry({ kind: 'reading', at: noon(day), instrument: 'left', value, ...(reset ? { reset } : {}) });
+		const full = entry({ kind: 'fill', at: noon(1), tank: 'main', to: 'full' });
+		const { tanks } = levels([...freshStart(), full, reads(1, 60, true), reads(4, 0)], noon(4), rig);
+		expect(tanks[0]?.high).toBeLessThan(140.1);
+		expect(tanks[0]?.litres).toBeLessThan(138);
+	});
+	it('a float in a tank that leans is known less well, and not doubted for it', () => {
+		const bar = {
+			id: 'bar',
+			kind: 'gauge',
+			name: 'Bar',
+			tank: 'main',
+			curve: [
+				{ reads: 0, litres: 0 },
+				{ reads: 100, litres: 100 }
+			]
+		} as const;
+		const rig: Rig = { ...exactRig, instruments: [bar] };
+		const reads = (rollDeg?: number) => [
+			...freshStart(),
+			entry({ kind: 'reading', at: noon(1), instrument: 'bar', value: 78, ...(rollDeg ? { rollDeg } : {}) })
+		];
+		expect(levels(reads(), noon(1), rig).doubts).toHaveLength(1);
+		expect(levels(reads(15), noon(1), rig).doubts).toEqual([]);
+		expect(levels(reads(-15), noon(1), rig).doubts).toEqual([]);
+	});
 	it('a counter that rolls over does so again and again', () => {
 		const totals = [9985, 9, 30, 51, 72];
 		const log = totals.map((value, i) =>
@@ -338,8 +373,12 @@ describe('a tank known only by its plate', () => {
 		expect(levels(freshStart()).tanks.map(({ usableSdL }) => usableSdL)).toEqual([0, 0, 0]));
 });
 
-it('a jug poured out keeps a few drops, and says so', () => {
-	const rig = { ...exactRig, tanks: [...exactRig.tanks, { ...spareJug, nominalL: 15, usableL: 15 }] };
+it('a jug poured out keeps a few drops, and says so; by the word of a rig that knows all exactly it is empty', () => {
+	const rig = {
+		...exactRig,
+		unlogged: undefined,
+		tanks: [...exactRig.tanks, { ...spareJug, nominalL: 15, usableL: 15 }]
+	};
 	const poured = [
 		entry({ kind: 'fill', at: noon(1), tank: 'jug', to: 'full' }),
 		entry({ kind: 'transfer', at: noon(2), fromTank: 'jug', toTank: 'main', until: 'from-empty' })
@@ -350,6 +389,8 @@ it('a jug poured out keeps a few drops, and says so', () => {
 	expect(high).toBeGreaterThan(litres);
 	expect(high).toBeLessThan(0.5);
 	expect(sd).toBeLessThan(0.2);
+	const exact = levels(poured, noon(2), { ...rig, unlogged: { mean: 0, sd: 0 } }).tanks.at(-1)!;
+	expect(exact).toMatchObject({ litres: 0, sd: 0, high: 0 });
 });
 
 it('tanks that say both of the other that they stand level are one pool, as when one of them says so', () => {

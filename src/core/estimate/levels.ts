@@ -3,6 +3,7 @@ import { dot, mixture, truncate, type Moments, type Truncated } from '../numeric
 import { flowOf } from '../rig/index.js';
 import {
 	bandOf,
+	historyOf,
 	levelBelieved,
 	levelWithin,
 	normalOf,
@@ -104,10 +105,28 @@ function silentLevels({ model, quiet }: Estimate): SilentLevels | undefined {
 /** A tank's band; while it is quiet, of what may have been lived. */
 function levelBand(estimate: Estimate, level: Truncated, place: TankPlace): Band {
 	const { quiet, belief } = estimate;
-	return quiet
+	const { low, high } = quiet
 		? bandOf(level, place, quiet.plain, quietLevel(quiet, place, normalOf))
 		: bandOf(level, place, belief);
+	return { low, high: Math.max(low, Math.min(high, mostLeft(estimate, place))) };
 }
+
+/**
+ * The most that is left of a pool behind a countdown that has come to 0, litres: what there was when it was set, and what was
+ * filled since, less what it was set to. (A normal belief does not know that bound.)
+ */
+function mostLeft({ model, state, belief }: Estimate, { pool, share }: TankPlace): number {
+	return model.rig.instruments.reduce((most, meter) => {
+		const { leastL } = historyOf(state, meter.id);
+		const [counted, error] = [model.countedRow.get(meter.id), model.meterErrorRow.get(meter.id)];
+		if (leastL === undefined || counted === undefined || error === undefined) return most;
+		if (meter.kind !== 'meter' || meter.place !== 'pump' || poolOf(model, meter.tank) !== pool) return most;
+		const h = [[pool.index, 1] as const, [counted, 1] as const, [error, -leastL] as const];
+		return Math.min(most, share * (dot(belief.mean, h) - leastL));
+	}, Infinity);
+}
+const poolOf = (model: Estimate['model'], tank: string): TankPlace['pool'] | undefined =>
+	model.places.get(tank)?.pool;
 
 /**
  * A tank's level with the knowledge that it is between empty and full. While a doubted reading could mean that a fill

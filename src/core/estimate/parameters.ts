@@ -22,6 +22,8 @@ export const usedLeastSdL = 0.2;
 export const gaugeSdShare = 0.05;
 /** share of a gauge’s variance that is one constant of that gauge. A float hangs, a probe is dirty: as a meter’s error; calibration. */
 export const gaugeLastingVarianceShare = 0.5;
+/** share of usableL for a lean of 45°. Nobody knows where in its tank a float hangs: about a sixth of a width from the middle, a tank three times as wide as high. */
+export const leanSdShare = 0.5;
 /** share of what was counted. File format. */
 export const meterSdShare = 0.02;
 /** mm. File format. */

@@ -2,6 +2,8 @@
 export interface InstrumentHistory {
 	/** of a meter: the displayed value from which it counts since its reset; it goes down by a round when the meter rolls over */
 	readonly countsFrom?: number;
+	/** of a countdown that has come to 0: so much was drawn, or more, litres by the meter */
+	readonly leastL?: number | undefined;
 	/**
 	 * how it fared of late, reading by reading, the last few: 0 taken in, 1 doubted, ½ doubted where a missed fill or dump
 	 * would explain it as well

@@ -19,7 +19,7 @@ function restart(model: Model, state: FilterState, meter: Meter, value: number):
 	const counted = model.countedRow.get(meter.id);
 	if (counted === undefined) return;
 	state.belief.replace(counted, 0, 0);
-	remember(state, meter.id, { countsFrom: value });
+	remember(state, meter.id, { countsFrom: value, leastL: undefined });
 }
 
 /** How much a display rolled over by, displayed units; 0 when it did not. */
@@ -57,6 +57,7 @@ function readMeter(model: Model, state: FilterState, entry: Reading, meter: Mete
 		leaveOut(state, entry, { kind: 'reset', shows: value, from: base, counts: meter.counts });
 		return restart(model, state, meter, value);
 	}
+	if (measurement.to > measurement.from) remember(state, meter.id, { leastL: measurement.from });
 	assessReading(model, state, { entry, measurement, kind: 'meter', shadow: false });
 }
 
@@ -77,7 +78,7 @@ export function measurementOf(model: Model, state: FilterState, entry: Reading):
 	}
 	const place = model.places.get(instrument.tank);
 	if (!place) return undefined;
-	if (instrument.kind === 'gauge') return gaugeMeasurement(model, place, instrument, value);
+	if (instrument.kind === 'gauge') return gaugeMeasurement(model, place, instrument, entry);
 	const dipped = rodLitres(model, instrument, entry);
 	return dipped && rodMeasurement(place, dipped);
 }
@@ -101,7 +102,7 @@ export function readInstrument(
 	const place = model.places.get(instrument.tank);
 	if (!place) return;
 	if (instrument.kind === 'gauge') {
-		const measurement = gaugeMeasurement(model, place, instrument, entry.value);
+		const measurement = gaugeMeasurement(model, place, instrument, entry);
 		if (!measurement) return leaveOut(state, entry, { kind: 'off-curve' });
 		const shadow = failing.has(instrument.id);
 		return assessReading(model, state, { entry, measurement, kind: 'gauge', shadow });

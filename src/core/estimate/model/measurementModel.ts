@@ -98,6 +98,10 @@ export const rodMeasurement = (
 	{ litres, sd }: { litres: number; sd: number }
 ): Measurement => ofLevel(place, litres, litres, sd);
 
+/** How far a tank leans, as the tangent of its angle to the plumb line. */
+const leanOf = (rollDeg: number, pitchDeg: number): number =>
+	Math.hypot(Math.tan((rollDeg * Math.PI) / 180), Math.tan((pitchDeg * Math.PI) / 180));
+
 /**
  * A gauge: the level and the part of its error that lasts, which is one constant of that gauge; the rest of its error
  * is new at each look.
@@ -108,13 +112,22 @@ export function gaugeMeasurement(
 	model: Model,
 	place: TankPlace,
 	gauge: Gauge,
-	value: number | string
+	{ value, rollDeg = 0, pitchDeg = 0 }: Pick<Reading, 'value' | 'rollDeg' | 'pitchDeg'>
 ): Measurement | undefined {
 	const band = gaugeBand(gauge, place.share * place.pool.usableL, value);
 	if (!band) return undefined;
 	const [from, to] = openEnded(gauge, band, value);
 	const sd = model.gaugeSdL.get(gauge.id) ?? 0;
-	const level = ofLevel(place, from, to, Math.sqrt(1 - PARAMETERS.gaugeLastingVarianceShare) * sd);
+	const usableL = place.share * place.pool.usableL;
+	const level = ofLevel(
+		place,
+		from,
+		to,
+		Math.hypot(
+			Math.sqrt(1 - PARAMETERS.gaugeLastingVarianceShare) * sd,
+			PARAMETERS.leanSdShare * usableL * leanOf(rollDeg, pitchDeg)
+		)
+	);
 	const lasting = model.gaugeErrorRow.get(gauge.id);
 	return lasting === undefined ? level : { ...level, h: [...level.h, [lasting, 1]] };
 }

@@ -40,16 +40,21 @@ function standingLevel(tanks: readonly Tank[]): readonly (readonly Tank[])[] {
 	return [...groups.values()];
 }
 
-/** What is in a tank called empty, and the doubt of that: what a dump leaves, or the drops in a jug poured out. */
-function emptied(tank: Tank): Moments {
+/**
+ * What is in a tank called empty, and the doubt of that: what a dump leaves, or the drops in a jug poured out.
+ *
+ * @param exact everything is written down and known by the rig's own word: empty is empty
+ */
+function emptied(tank: Tank, exact: boolean): Moments {
 	if (tank.holds !== 'fresh') return { mean: emptyOf(tank), sd: PARAMETERS.residualSdShare * emptyOf(tank) };
 	const drops = PARAMETERS.jugDropsShare * usableOf(tank);
-	return tank.portable ? { mean: drops, sd: drops } : { mean: 0, sd: 0 };
+	return tank.portable && !exact ? { mean: drops, sd: drops } : { mean: 0, sd: 0 };
 }
 
 /** The pools of a rig; their levels come first in the state, then what is learned of their volumes. */
 export function poolsOf(rig: Rig): readonly Pool[] {
 	const groups = standingLevel(rig.tanks);
+	const exact = rig.unlogged?.mean === 0 && rig.unlogged.sd === 0;
 	const sum = (tanks: readonly Tank[], of: (tank: Tank) => number): number =>
 		tanks.reduce((total, tank) => total + of(tank), 0);
 	let next = groups.length;
@@ -63,8 +68,8 @@ export function poolsOf(rig: Rig): readonly Pool[] {
 			usableSdL,
 			usableRow: usableSdL > 0 ? next++ : undefined,
 			fullSdL: sum(tanks, fullSdOf),
-			emptyL: sum(tanks, (tank) => emptied(tank).mean),
-			emptySdL: sum(tanks, (tank) => emptied(tank).sd)
+			emptyL: sum(tanks, (tank) => emptied(tank, exact).mean),
+			emptySdL: sum(tanks, (tank) => emptied(tank, exact).sd)
 		};
 	});
 }
