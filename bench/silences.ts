@@ -4,6 +4,7 @@ import { DAY, drawCase, HOUR, START, type Manner } from './truth/index';
 
 /** How levels fared in one part of a life with silences, shares of 1. */
 export interface PhaseScore {
+	readonly lives: number;
 	readonly moments: number;
 	readonly inside: number;
 	/** of the tank: median error, how much too full fresh and too empty waste were believed, mean width */
@@ -66,6 +67,7 @@ export function scoreSilences(manner: Manner, cases: number, firstSeed = 1): Sil
 			[...found].map(([phase, { inside, error, hopeful, width }]) => [
 				phase,
 				{
+					lives: cases,
 					moments: inside.length,
 					inside: mean(inside),
 					error: median(error),

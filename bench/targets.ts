@@ -82,3 +82,9 @@ export const LIFE = {
 		[0.8, 0.95]
 	]
 } as const;
+
+/**
+ * Where now and then nobody writes: levels inside in each part of such a life, shares of 1, and how wide they may be in a
+ * silence. Where nobody was there they are surer to be inside than they must be: most who write nothing live on.
+ */
+export const SILENCE = { inside: [0.85, 0.99], width: 0.6 } as const;

@@ -1,7 +1,8 @@
 // npm run calibrate: lives made-up trips with a known truth, writes how the estimate fared into docs/estimate.md, and
 // fails where a class misses its target; plans made-up trips and lives them, and writes that into docs/plan.md.
 // `npm run calibrate -- 40 plates` scores some trips of some classes only, `npm run calibrate -- 40 plans` plans alone,
-// `npm run calibrate -- 40 lives` lives alone that the rig did not foresee, `npm run calibrate -- 40 levels` neither plans nor lives.
+// `npm run calibrate -- 40 lives` lives alone that the rig did not foresee, `npm run calibrate -- 40 silences` lives in which now and then
+// nobody writes, `npm run calibrate -- 40 levels` none of these.
 import { fork } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -12,15 +13,16 @@ import { runnerImport } from 'vite';
 const cases = Number(process.argv[2] ?? 200);
 const plansOnly = process.argv[3] === 'plans';
 const livesOnly = process.argv[3] === 'lives';
+const silencesOnly = process.argv[3] === 'silences';
 const levelsOnly = process.argv[3] === 'levels';
-const only = plansOnly || livesOnly || levelsOnly ? undefined : process.argv[3];
-/** Four weeks and a stay each: fewer of them. */
-const livedCases = livesOnly ? cases : Math.ceil(cases / 4);
+const only = plansOnly || livesOnly || silencesOnly || levelsOnly ? undefined : process.argv[3];
+/** Four weeks each: fewer of them. */
+const livedCases = livesOnly || silencesOnly ? cases : Math.ceil(cases / 4);
 /** Planning a trip anew at each stop takes its time: fewer trips of each class. */
 const planned = plansOnly ? cases : Math.ceil(cases / 5);
 /** @type {{ module: typeof import('../bench/truth/index') }} */
 const { module: truth } = await runnerImport('./bench/truth/index.ts', { logLevel: 'error' });
-const { LIVES, MANNERS } = truth;
+const { LIVES, MANNERS, SILENT } = truth;
 
 /** A worker: scores and foretells one class after the other, as it is told. */
 async function work() {
@@ -32,7 +34,11 @@ async function work() {
 	const { module: plans } = await runnerImport('./bench/keep.ts', { logLevel: 'error' });
 	/** @type {{ module: typeof import('../bench/lives') }} */
 	const { module: lives } = await runnerImport('./bench/lives.ts', { logLevel: 'error' });
+	/** @type {{ module: typeof import('../bench/silences') }} */
+	const { module: silences } = await runnerImport('./bench/silences.ts', { logLevel: 'error' });
 	process.on('message', (name) => {
+		const quiet = SILENT.find((one) => one.name === name);
+		if (quiet) return process.send({ name, silent: silences.scoreSilences(quiet, livedCases) });
 		const life = LIVES.find((one) => one.name === name);
 		if (life) return process.send({ name, lived: lives.scoreLives(life, livedCases) });
 		const manner = MANNERS.find((one) => one.name === name);
@@ -49,6 +55,8 @@ async function work() {
 	process.send('ready');
 }
 
+/** Parts of a life with silences. */
+const PARTS = ['silence', 'after', 'between'];
 const METER_ONLY = 'meter only';
 const percent = (value) =>
 	value === undefined || value === null || Number.isNaN(value) ? '' : `${(100 * value).toFixed(1)} %`;
@@ -67,7 +75,11 @@ function scoreAll(names) {
 			worker.on('message', (answer) => {
 				if (answer !== 'ready') {
 					results.set(answer.name, answer);
-					const { scored, kept, lived } = answer;
+					const { scored, kept, lived, silent } = answer;
+					if (silent)
+						console.log(
+							`${answer.name}: ${PARTS.map((part) => `${part} ${percent(silent.phases[part].inside)}`).join(', ')} inside`
+						);
 					if (lived)
 						console.log(
 							`${answer.name}: ${percent(lived.inside)} inside, p50 ${lived.middle.toFixed(2)} of what was true`
@@ -120,6 +132,36 @@ async function writeLives(answers, target) {
 	console.log(lines.join('\n'));
 	await writeInto('docs/estimate.md', lines, 'lives');
 	const misses = answers.flatMap((answer) => lifeMisses(target, answer));
+	for (const miss of misses) console.error(`MISSED ${miss}`);
+	return misses;
+}
+
+/** Tells and writes how lives fared in which now and then nobody writes; gives what they missed, in words. */
+async function writeSilences(answers, { inside: [least, most], width }) {
+	if (answers.length === 0) return [];
+	const lines = [
+		`${livedCases} lives a class, of 26 days, looked at from the sixth day on: from the fourteenth hour of a silence, in the day and a half after one, and else.`,
+		'',
+		`| class | ${PARTS.map((part) => `${part}: inside 90 % · mean width · median error · hopeful by`).join(' | ')} |`,
+		`| --- |${PARTS.map(() => ' --- |').join('')}`,
+		...answers.map(
+			({ name, silent: { phases } }) =>
+				`| ${name} | ${PARTS.map((part) => [phases[part].inside, phases[part].width, phases[part].error, phases[part].hopeful].map(percent).join(' · ')).join(' | ')} |`
+		)
+	];
+	console.log(lines.join('\n'));
+	await writeInto('docs/estimate.md', lines, 'silences');
+	const misses = answers.flatMap(({ name, silent: { phases } }) =>
+		PARTS.flatMap((part) => {
+			const { inside, width: wide, lives } = phases[part];
+			// Levels of one life go together: as many looks as lives, so to speak, and some more.
+			const slack = 2 * Math.sqrt((least * (1 - least)) / (4 * lives));
+			return [
+				...(inside < least - slack || inside > most ? [`${name}, ${part}: ${percent(inside)} inside`] : []),
+				...(part === 'silence' && wide > width ? [`${name}, ${part}: ${percent(wide)} wide`] : [])
+			];
+		})
+	);
 	for (const miss of misses) console.error(`MISSED ${miss}`);
 	return misses;
 }
@@ -192,18 +234,24 @@ async function writePlans(answers) {
 async function main() {
 	/** @type {{ module: typeof import('../bench/targets') }} */
 	const { module: targets } = await runnerImport('./bench/targets.ts', { logLevel: 'error' });
-	const lives = plansOnly || levelsOnly || only ? [] : LIVES.map(({ name }) => name);
-	const names = livesOnly
-		? []
-		: MANNERS.map(({ name }) => name).filter((name) => !only || name.includes(only));
-	const results = await scoreAll([...names, ...lives]);
+	const lives = plansOnly || silencesOnly || levelsOnly || only ? [] : LIVES.map(({ name }) => name);
+	const silent = plansOnly || livesOnly || levelsOnly || only ? [] : SILENT.map(({ name }) => name);
+	const names =
+		livesOnly || silencesOnly
+			? []
+			: MANNERS.map(({ name }) => name).filter((name) => !only || name.includes(only));
+	const results = await scoreAll([...names, ...lives, ...silent]);
 	const answers = names.map((name) => results.get(name));
 	const missedLives = await writeLives(
 		lives.map((name) => results.get(name)),
 		targets.LIFE
 	);
-	if (livesOnly) {
-		process.exitCode = missedLives.length > 0 ? 1 : 0;
+	const missedSilences = await writeSilences(
+		silent.map((name) => results.get(name)),
+		targets.SILENCE
+	);
+	if (livesOnly || silencesOnly) {
+		process.exitCode = missedLives.length + missedSilences.length > 0 ? 1 : 0;
 		return;
 	}
 	const planMisses = await writePlans(answers);
@@ -235,6 +283,7 @@ async function main() {
 	const misses = [
 		...planMisses,
 		...missedLives,
+		...missedSilences,
 		...answers.flatMap((answer) => missesOf(targets.targetOf(answer.name), answer))
 	];
 	for (const miss of misses) console.error(`MISSED ${miss}`);
