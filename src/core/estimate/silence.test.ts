@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
 import type { Entry, EntryOf, Rig } from '../logbook/index.js';
 import { DAY_MS, HOUR_MS } from '../time/index.js';
-import { estimate, modelOf, readLevels, Replay, type Estimate } from './index.js';
+import { estimate, modelOf, readLevels, Replay, smoothedPast, type Estimate } from './index.js';
 
 /** Two people, 24 L a day: 8 flushes of 0.5 L, two wash-ups of 6 L, a shower of 8 L. */
 const rig: Rig = {
@@ -128,6 +128,24 @@ describe('when nobody writes', () => {
 				expect(readLevels(replay.to(all, START + 14 * DAY_MS))).toEqual(readLevels(whole));
 			})
 		);
+	});
+	it('the past is told as it was lived: what somebody says of it, or a meter, goes back all the way', () => {
+		const pastOf = (...more: readonly Entry[]) => {
+			const now = known(12.2, more);
+			const levels = smoothedPast(now, START + 9.6 * DAY_MS)[0]?.levels ?? [];
+			return (days: number): number =>
+				levels.findLast(({ ms }) => ms <= START + days * DAY_MS)?.litres ?? Number.NaN;
+		};
+		const read = (days: number, value: number): Entry =>
+			entry({ kind: 'reading', at: iso(days), instrument: 'pump', value });
+		for (const at of [pastOf(gap('as-usual')), pastOf(read(9.61, 100), read(12, 150)), pastOf()]) {
+			// a day of the two and a half: some of it has gone, and some is to go
+			expect(at(9.7) - at(10.9)).toBeGreaterThan(0.25 * (at(9.7) - at(12)));
+			expect(at(9.7) - at(10.9)).toBeLessThan(0.75 * (at(9.7) - at(12)));
+			expect(at(9.7) - at(12)).toBeGreaterThan(20);
+		}
+		const away = pastOf(gap('away'));
+		expect(Math.abs(away(9.7) - away(12))).toBeLessThan(3);
 	});
 	it('a batch that is not written yet is still being kept in mind, not lost', () => {
 		const evenings = Array.from({ length: 8 }, (_, day) =>

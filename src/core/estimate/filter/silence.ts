@@ -326,6 +326,43 @@ function standing(state: FilterState): Silence | undefined {
 		: { sinceMs: lastMs, settledMs: lastMs, silent: 0, lived: livedChance(state), awayL: 0, livedL: 0 };
 }
 
+/** A quiet stretch as it is weighed at its end, to be taken in. */
+interface Quiet extends QuietNow {
+	readonly by: By;
+	readonly before: Silence;
+	readonly weighed: Weighed;
+}
+
+/**
+ * What a quiet stretch up to now tells; nothing when that is nothing, or taken in already.
+ *
+ * @param use that is written, where one is
+ */
+function weighQuiet(model: Model, state: FilterState, by: By, use?: EntryOf<'use'>): Quiet | undefined {
+	const before = standing(state);
+	const atMs = state.atMs ?? 0;
+	if (!before || atMs <= Math.max(before.settledMs, state.silence?.settledMs ?? 0)) return undefined;
+	if (!isQuiet(model, state)) return undefined;
+	const quietBefore = expectedIn(model, state, before.sinceMs, before.settledMs);
+	const parts = quietParts(model, state, before.settledMs, atMs);
+	const plain = weigh(state, parts, {
+		before: before.silent,
+		quietBefore,
+		ended: use && (model.unenteredRow.size > 0 ? ofTodayAlone(model, state, parts, use) : 1)
+	});
+	const weighed = model.unenteredRow.size > 0 ? ofWholeDays(plain, by) : plain;
+	const { silent, beganBefore } = weighed;
+	if (silent < PARAMETERS.silentLeastChance) return undefined;
+	const lived = (beganBefore * before.lived + (silent - beganBefore) * livedChance(state)) / silent;
+	return {
+		by,
+		before,
+		weighed,
+		...{ sinceMs: before.sinceMs, silent, lived },
+		flow: silentFlow(model, state, weighed)
+	};
+}
+
 /**
  * Takes in what a quiet stretch up to now tells: the belief becomes the mixture of those who write and did nothing, who lived
  * on and wrote nothing, and who were away, by its moments.
@@ -338,25 +375,59 @@ export function settleQuiet(
 	by: By,
 	use?: EntryOf<'use'>
 ): QuietNow | undefined {
-	const before = standing(state);
+	const quiet = weighQuiet(model, state, by, use);
+	if (!quiet) return undefined;
+	if (quiet.before.silent === 0) begin(model, state);
+	takeIn(model, state, quiet, 1);
+	finish(model, state, quiet);
+	return quiet;
+}
+
+/** A quiet stretch that is taken in bit by bit, as a backward pass wants it: what it is known to be at its end, as it goes. */
+export interface QuietAhead {
+	/** takes in what it brought up to a moment; at its end it is settled */
+	takeUntil(state: FilterState, ms: number): void;
+}
+
+/**
+ * The quiet stretch from a state on that ends at a moment; nothing when that tells nothing.
+ *
+ * @param state stays as it is
+ * @param use that is written at the end, where one is
+ */
+export function quietAhead(
+	model: Model,
+	state: FilterState,
+	endMs: number,
+	by: By,
+	use?: EntryOf<'use'>
+): QuietAhead | undefined {
+	const quiet = weighQuiet(model, { ...state, atMs: endMs }, by, use);
+	if (!quiet) return undefined;
+	const { parts, silentIn } = quiet.weighed;
+	const litres = parts.map((part, i) => (silentIn[i] as number) * (part.writtenL + part.unloggedL));
+	const all = litres.reduce((sum, one) => sum + one, 0);
+	const shareBy = (ms: number): number =>
+		parts.reduce((sum, { fromMs, toMs }, i) => {
+			const over = Math.min(1, Math.max(0, (ms - fromMs) / (toMs - fromMs)));
+			return sum + (over * (litres[i] as number)) / all;
+		}, 0);
+	let taken: number | undefined;
+	return {
+		takeUntil: (now, ms) => {
+			if (taken === undefined && quiet.before.silent === 0) begin(model, now);
+			const share = ms >= endMs || !(all > 0) ? 1 : shareBy(ms);
+			takeIn(model, now, quiet, share - (taken ?? 0));
+			taken = share;
+			if (ms >= endMs) finish(model, now, quiet);
+		}
+	};
+}
+
+/** A quiet stretch is taken in: its silent part is none of the days that were lived with a log. */
+function finish(model: Model, state: FilterState, { by, before, weighed, silent, lived, flow }: Quiet): void {
 	const atMs = state.atMs ?? 0;
-	if (!before || atMs <= before.settledMs || !isQuiet(model, state)) return undefined;
-	const quietBefore = expectedIn(model, state, before.sinceMs, before.settledMs);
-	const parts = quietParts(model, state, before.settledMs, atMs);
-	const plain = weigh(state, parts, {
-		before: before.silent,
-		quietBefore,
-		ended: use && (model.unenteredRow.size > 0 ? ofTodayAlone(model, state, parts, use) : 1)
-	});
-	const weighed = model.unenteredRow.size > 0 ? ofWholeDays(plain, by) : plain;
-	const { silent, silentIn } = weighed;
-	if (silent < PARAMETERS.silentLeastChance) return undefined;
-	const { beganBefore } = weighed;
-	const lived = (beganBefore * before.lived + (silent - beganBefore) * livedChance(state)) / silent;
-	const flow = silentFlow(model, state, weighed);
-	if (before.silent === 0) begin(model, state);
-	takeIn(model, state, silent, lived, flow);
-	parts.forEach((part, i) => countLived(model, state, part, -(silentIn[i] as number)));
+	weighed.parts.forEach((part, i) => countLived(model, state, part, -(weighed.silentIn[i] as number)));
 	state.silence = {
 		sinceMs: before.sinceMs,
 		settledMs: atMs,
@@ -366,11 +437,9 @@ export function settleQuiet(
 		livedL: before.livedL + silent * flow.lived.litres.mean,
 		...(by === 'use' ? { endMs: atMs } : {})
 	};
-	if (by === 'use') {
-		state.writing.silences += silent;
-		dropUnentered(model, state, weighed);
-	}
-	return { sinceMs: before.sinceMs, silent, lived, flow };
+	if (by !== 'use') return;
+	state.writing.silences += silent;
+	dropUnentered(model, state, weighed);
 }
 
 /** Another silence begins: what readings have told of the last one by now is how this household's silences are. */
@@ -387,8 +456,8 @@ function begin({ silenceRow: row }: Model, state: FilterState): void {
 	belief.replace(row, 0, 0);
 }
 
-/** The belief becomes the mixture, by its moments. */
-function takeIn(model: Model, state: FilterState, silent: number, lived: number, flow: SilentFlow): void {
+/** The belief becomes the mixture, by its moments, or so much of it. */
+function takeIn(model: Model, state: FilterState, { silent, lived, flow }: Quiet, share: number): void {
 	const { belief } = state;
 	const cases = [
 		[silent * lived, flow.lived],
@@ -396,12 +465,12 @@ function takeIn(model: Model, state: FilterState, silent: number, lived: number,
 	] as const;
 	let [mean, square] = [0, 0];
 	for (const [chance, { shift, litres }] of cases) {
-		for (const [row, by] of shift) belief.mean[row] = (belief.mean[row] as number) + chance * by;
+		for (const [row, by] of shift) belief.mean[row] = (belief.mean[row] as number) + share * chance * by;
 		mean += chance * litres.mean;
 		square += chance * (litres.mean ** 2 + litres.sd ** 2);
 	}
-	belief.mean[model.silenceRow] = (belief.mean[model.silenceRow] as number) + mean;
-	belief.addNoise([...flow.along, [model.silenceRow, 1]], Math.max(0, square - mean ** 2));
+	belief.mean[model.silenceRow] = (belief.mean[model.silenceRow] as number) + share * mean;
+	belief.addNoise([...flow.along, [model.silenceRow, 1]], share * Math.max(0, square - mean ** 2));
 }
 
 /** What was kept in mind before a silence will not be written any more. */
@@ -424,9 +493,12 @@ function dropUnentered(model: Model, state: FilterState, { parts, silentIn }: We
 /** A use is written down: somebody writes. */
 export function writeAgain(model: Model, state: FilterState, entry: EntryOf<'use'>): void {
 	const atMs = state.atMs ?? 0;
-	const told = settleQuiet(model, state, 'use', entry);
-	const { lastMs } = state.writing;
-	const silentDays = told && lastMs !== undefined ? told.silent * model.wakingDay.days(lastMs, atMs) : 0;
+	settleQuiet(model, state, 'use', entry);
+	const { silence, writing } = state;
+	const silentDays =
+		silence?.endMs === atMs && writing.lastMs !== undefined
+			? silence.silent * model.wakingDay.days(writing.lastMs, atMs)
+			: 0;
 	noteWriting(state.writing, model.wakingDay, atMs, silentDays);
 }
 

@@ -1,4 +1,4 @@
-import { instantMs } from '../../logbook/index.js';
+import { instantMs, type Entry } from '../../logbook/index.js';
 import {
 	augment,
 	blockOf,
@@ -11,7 +11,7 @@ import {
 	sumOfMatrices
 } from '../../numerics/index.js';
 import { DAY_MS } from '../../time/index.js';
-import { bandOf, levelWithin, posterior, predict, type Estimate } from '../filter/index.js';
+import { bandOf, levelWithin, posterior, predict, quietAhead, type Estimate } from '../filter/index.js';
 import { applyEntry } from '../gating/index.js';
 import { litresRead, type Model } from '../model/index.js';
 import { stateBefore } from './stateBefore.js';
@@ -104,14 +104,21 @@ function linksOf(
 		links.push({ ms, joint: state.belief.copy() });
 	};
 	link(startMs, () => undefined);
-	const passTo = (ms: number): void => {
-		for (let next = (state.atMs ?? ms) + GRID_MS; next < ms; next += GRID_MS)
-			link(next, () => void predict(model, state, next));
-		link(ms, () => void predict(model, state, ms));
+	const passTo = (ms: number, entry?: Entry): void => {
+		// A silence is lived as it goes, by what is known of it at its end.
+		const by = entry?.kind === 'use' ? 'use' : entry ? 'presence' : 'asked';
+		const use = entry?.kind === 'use' ? entry : undefined;
+		const quiet = entry?.kind === 'note' ? undefined : quietAhead(model, state, ms, by, use);
+		const pass = (to: number): void => {
+			predict(model, state, to);
+			quiet?.takeUntil(state, to);
+		};
+		for (let next = (state.atMs ?? ms) + GRID_MS; next < ms; next += GRID_MS) link(next, () => pass(next));
+		link(ms, () => pass(ms));
 	};
 	for (const entry of later) {
 		const ms = instantMs(entry.at);
-		passTo(ms);
+		passTo(ms, entry);
 		link(ms, () => applyEntry(model, state, entry, failing));
 	}
 	passTo(atMs);
