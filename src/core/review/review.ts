@@ -61,7 +61,10 @@ export interface Review {
 	/** absent where nobody was aboard */
 	readonly perPersonDayL: number | undefined;
 	readonly habits: readonly HabitReview[];
+	/** litres drawn that nobody wrote down */
 	readonly unloggedL: number;
+	/** of these, what was drawn while nobody wrote, or is still to be written down, and how many waking days of silence there were */
+	readonly silent: { readonly litres: number; readonly days: number };
 	readonly tanks: readonly TankReview[];
 	readonly parts: readonly PartReview[];
 	readonly partsAre: 'days' | 'weeks' | 'months';
@@ -174,10 +177,10 @@ export function* reviewBySteps(estimate: Estimate, options: ReviewOptions): Gene
 	const account = yield* smoothedSumsInParts(estimate, {
 		fromMs,
 		scope: { pools: model.pools.map(({ index }) => index), meters: [], drawn: true },
-		cuts: ({ habits, streams }) =>
+		cuts: ({ habits, streams, unwritten: silence }) =>
 			told.map((part) => ({
 				ms: part.toMs,
-				sums: [each([...habits.values(), ...streams]), each(streams)]
+				sums: [each([...habits.values(), ...streams, silence]), each([...streams, silence])]
 			}))
 	});
 	const { rows, cuts } = account;
@@ -185,8 +188,9 @@ export function* reviewBySteps(estimate: Estimate, options: ReviewOptions): Gene
 	for (const entry of entries)
 		if (entry.kind === 'use' && instantMs(entry.at) >= fromMs)
 			times.set(entry.habit, (times.get(entry.habit) ?? 0) + entry.times);
-	const drawn = account.of(each([...rows.habits.values(), ...rows.streams]));
-	const unwritten = account.of(each(rows.streams)).mean;
+	const drawn = account.of(each([...rows.habits.values(), ...rows.streams, rows.unwritten]));
+	const unwritten = account.of(each([...rows.streams, rows.unwritten])).mean;
+	const silentL = account.of(each([rows.unwritten])).mean;
 	// Where less was drawn than was written down, each time drew less: nothing negative went unwritten.
 	const fits = unwritten < 0 && drawn.mean > 0 ? drawn.mean / (drawn.mean - unwritten) : 1;
 	const lived = personDays(crew, fromMs, toMs);
@@ -211,6 +215,7 @@ export function* reviewBySteps(estimate: Estimate, options: ReviewOptions): Gene
 			)
 		})),
 		unloggedL: Math.max(0, unwritten),
+		silent: { litres: Math.max(0, silentL), days: account.silentDays },
 		tanks: rig.tanks.map(({ id }) => tankReview(estimate, account, id)),
 		parts: told.map((part, i): PartReview => {
 			const since = (sum: number): number =>

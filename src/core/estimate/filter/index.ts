@@ -18,4 +18,4 @@ export { historyOf, remember, type InstrumentHistory } from './instrumentHistory
 export { measurementUpdate } from './measurementUpdate.js';
 export { posterior } from './posterior.js';
 export { predict } from './predict.js';
-export { quietAhead } from './silence.js';
+export { quietAhead, settleQuiet } from './silence.js';

@@ -2,7 +2,7 @@ import type { EntryOf, Habit } from '../../logbook/index.js';
 import type { Gaussian, Moments, Sparse } from '../../numerics/index.js';
 import { DAY_MS, HOUR_MS } from '../../time/index.js';
 import { noteWriting, sittingsADay, writingExpected, type WritingCounts } from '../inputs/index.js';
-import { flowGainsOf, type Model } from '../model/index.js';
+import { flowGainsOf, unwrittenRow, type Model } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { exposureTo, timesWritten } from './counts.js';
 import type { FilterState } from './filterState.js';
@@ -265,7 +265,7 @@ function silentFlow(
 		const each = Math.max(0, belief.mean[model.habitRow.get(habit.id) ?? -1] ?? 0);
 		lumps += times * each * lumpL;
 		for (const [row, { perLitre, fixed }] of flowGainsOf(model, model.flow(habit, state)))
-			add(written, row, times * (perLitre * each + fixed));
+			add(written, unwrittenRow(model, row), times * (perLitre * each + fixed));
 	});
 	// Where uses are written in the evening, they flow in any case, until nobody is there.
 	const pending = model.unenteredRow.size > 0;

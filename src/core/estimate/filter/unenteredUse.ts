@@ -1,7 +1,7 @@
 import type { EntryOf, Habit } from '../../logbook/index.js';
 import type { Sparse } from '../../numerics/index.js';
 import { SITTING_MS } from '../inputs/index.js';
-import { flowGainsOf, pathsOf, type Model } from '../model/index.js';
+import { flowGainsOf, pathsOf, unwrittenRow, type Model } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { timesWritten } from './counts.js';
 import type { FilterState } from './filterState.js';
@@ -21,7 +21,10 @@ export function propagateUnentered(model: Model, state: FilterState, part: Lived
 		if (row === undefined || each === undefined) continue;
 		const times = timesWritten(learned, habit, perPerson) * exposureIn(part, habit);
 		if (times === 0) continue;
-		const along: Sparse = [...pathsOf(model, state, habit), [row, 1]];
+		const along: Sparse = [
+			...pathsOf(model, state, habit).map(([to, gain]) => [unwrittenRow(model, to), gain] as const),
+			[row, 1]
+		];
 		addFixed(model, state, habit, times);
 		const litres = times * Math.max(0, belief.mean[each] ?? 0);
 		belief.propagateFlow(each, along, times);
@@ -34,13 +37,41 @@ export function propagateUnentered(model: Model, state: FilterState, part: Lived
 /** What comes with each time beside its litres, such as what a toilet receives beside its flush. */
 function addFixed(model: Model, state: FilterState, habit: Habit, times: number): void {
 	const { mean } = state.belief;
-	for (const [row, { fixed }] of flowGainsOf(model, model.flow(habit, state)))
-		mean[row] = (mean[row] as number) + times * fixed;
+	for (const [row, { fixed }] of flowGainsOf(model, model.flow(habit, state))) {
+		const at = unwrittenRow(model, row);
+		mean[at] = (mean[at] as number) + times * fixed;
+	}
 }
 
 /** How many of the times written are those that were expected; more than that were not. */
 const ofExpected = (times: number, expected: number): number =>
 	Math.min(times, expected + 2 * Math.sqrt(expected));
+
+/** While an account is kept: what was kept in mind is the habit's own once it is written. */
+function bookWritten(model: Model, state: FilterState, habit: Habit, row: number): void {
+	const own = model.accounts?.rows.habits.get(habit.id);
+	if (own === undefined || !model.accounts) return;
+	const { unwritten } = model.accounts.rows;
+	const drawn = pathsOf(model, state, habit).find(([to]) => to === own)?.[1] ?? 0;
+	state.belief.propagate([
+		{
+			row: own,
+			from: [
+				[own, 1],
+				[row, drawn]
+			],
+			constant: 0
+		},
+		{
+			row: unwritten,
+			from: [
+				[unwritten, 1],
+				[row, -drawn]
+			],
+			constant: 0
+		}
+	]);
+}
 
 /** What was pending of a habit turns out to be so many times. */
 function resolve(model: Model, state: FilterState, habit: Habit, times: number): void {
@@ -61,6 +92,7 @@ function resolve(model: Model, state: FilterState, habit: Habit, times: number):
 			{ mean: 0, variance: 0 }
 		);
 	}
+	bookWritten(model, state, habit, row);
 	belief.replace(row, 0, 0);
 	expected.delete(habit.id);
 }

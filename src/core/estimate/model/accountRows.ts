@@ -27,6 +27,11 @@ export interface AccountRows {
 	readonly passed: ReadonlyMap<string, number>;
 	/** litres drawn by what was written down, by habit */
 	readonly habits: ReadonlyMap<string, number>;
+	/** where those rows begin and end */
+	readonly habitsFrom: number;
+	readonly habitsTo: number;
+	/** litres drawn by what would have been written down and is not: in a silence, or kept in mind until a sitting */
+	readonly unwritten: number;
 	/** litres drawn that nobody wrote down, by the order of the model's streams; empty where they are not asked for */
 	readonly streams: readonly number[];
 	/** the first row that is free */

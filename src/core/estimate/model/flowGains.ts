@@ -24,6 +24,12 @@ export function flowGainsOf(model: Model, flow: Flow): FlowGains {
 	return found;
 }
 
+/** Where a gain is booked of what is not written down: no habit has it, as long as nobody says so. */
+export function unwrittenRow({ accounts }: Model, row: number): number {
+	if (!accounts || row < accounts.rows.habitsFrom || row >= accounts.rows.habitsTo) return row;
+	return accounts.rows.unwritten;
+}
+
 /** What one litre of a habit brings to pools and meters as things stand, by row of the state. */
 export const pathsOf = (model: Model, regime: KeyedRegime, habit: Habit): Sparse =>
 	flowGainsOf(model, model.flow(habit, regime)).map(([row, { perLitre }]) => [row, perLitre] as const);

@@ -1,5 +1,5 @@
 export type { AccountRows, AccountScope, FlowGains } from './accountRows.js';
-export { drawnOf, flowGainsOf, pathsOf } from './flowGains.js';
+export { drawnOf, flowGainsOf, pathsOf, unwrittenRow } from './flowGains.js';
 export { emptyOfPool, fullOf, type KnownLevel } from './knownLevel.js';
 export {
 	displaySd,

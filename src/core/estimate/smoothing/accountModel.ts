@@ -14,13 +14,21 @@ import {
 export function accountRows(model: Model, { pools, meters, drawn }: AccountScope): AccountRows {
 	let next = model.size;
 	const rows = <K>(keys: readonly K[]): ReadonlyMap<K, number> => new Map(keys.map((key) => [key, next++]));
-	return {
+	const moved = {
 		usedIn: rows(pools),
 		usedOut: rows(pools),
 		movedIn: rows(pools),
 		movedOut: rows(pools),
-		passed: rows(meters.filter((id) => model.countedRow.has(id))),
-		habits: rows(drawn ? model.rig.habits.map(({ id }) => id) : []),
+		passed: rows(meters.filter((id) => model.countedRow.has(id)))
+	};
+	const habitsFrom = next;
+	const habits = rows(drawn ? model.rig.habits.map(({ id }) => id) : []);
+	return {
+		...moved,
+		habits,
+		habitsFrom,
+		habitsTo: next,
+		unwritten: next++,
 		streams: drawn ? model.streams.map(() => next++) : [],
 		end: next
 	};

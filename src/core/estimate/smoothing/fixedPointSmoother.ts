@@ -1,6 +1,6 @@
 import { instantMs } from '../../logbook/index.js';
 import { augment, dot, runToCompletion, type Moments, type Sparse } from '../../numerics/index.js';
-import { placeOf, posterior, predict, usableNow, type Estimate } from '../filter/index.js';
+import { placeOf, posterior, predict, settleQuiet, usableNow, type Estimate } from '../filter/index.js';
 import { applyEntry, predictTo } from '../gating/index.js';
 import type { AccountRows, AccountScope } from '../model/index.js';
 import { accountRows, withAccounts } from './accountModel.js';
@@ -22,6 +22,8 @@ export interface SmoothedSums {
 	readonly start: ReadonlyMap<number, number>;
 	/** where the sums remembered at each cut stand, in the order in which they were asked */
 	readonly cuts: readonly (readonly number[])[];
+	/** waking days of it in which, as it seems, nobody wrote */
+	readonly silentDays: number;
 	/** a sum of rows, with its doubt */
 	of(h: Sparse): Moments;
 	/**
@@ -72,6 +74,7 @@ export function* smoothedSumsInParts(
 	state.belief.propagate([...start].map(([pool, row]) => ({ row, from: [[pool, 1]], constant: 0 })));
 
 	const passTo = (ms: number): void => predictTo(kept, state, ms);
+	const daysBefore = state.days;
 	const open = wanted.map((cut, i) => ({ ...cut, at: places[i] ?? [] })).sort((a, b) => a.ms - b.ms);
 	const cutUntil = (ms: number): void => {
 		for (let cut = open[0]; cut && cut.ms <= ms; cut = open[0]) {
@@ -90,6 +93,7 @@ export function* smoothedSumsInParts(
 	}
 	cutUntil(atMs);
 	passTo(atMs);
+	settleQuiet(kept, state, 'asked');
 	cutUntil(Infinity);
 	const belief = posterior(state);
 	return {
@@ -98,6 +102,7 @@ export function* smoothedSumsInParts(
 		rows,
 		start,
 		cuts: places,
+		silentDays: Math.max(0, model.wakingDay.days(beginMs, atMs) - (state.days - daysBefore)),
 		of: (h) => ({ mean: dot(belief.mean, h), sd: Math.sqrt(belief.varianceOf(h)) }),
 		levelsOf(tankId) {
 			const place = placeOf(model, tankId);

@@ -98,7 +98,9 @@ function surprises(
 		.filter(({ times, usual }) => Math.abs(times - usual) >= Math.max(1, 1.3 * Math.sqrt(usual)))
 		.sort((a, b) => b.litres - a.litres)[0];
 	if (odd) found.push({ kind: 'habit', habit: odd.habit, times: odd.times, usual: odd.usual });
-	const unwritten = account.of(account.rows.streams.map((row) => [row, 1] as const)).mean;
+	const unwritten = account.of(
+		[...account.rows.streams, account.rows.unwritten].map((row) => [row, 1] as const)
+	).mean;
 	const usually = day.unlogged.reduce((sum, { mean }) => sum + mean, 0) * days;
 	if (found.length === 0 && unwritten - usually > 3 && unwritten > 1.5 * usually)
 		found.push({ kind: 'unwritten', litres: unwritten - usually });

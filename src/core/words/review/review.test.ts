@@ -30,6 +30,7 @@ const review: Review = {
 	perPersonDayL: 19.4,
 	habits: [],
 	unloggedL: 40,
+	silent: { litres: 0, days: 0 },
 	tanks: [],
 	parts: [],
 	partsAre: 'days'
@@ -44,6 +45,8 @@ describe('a review', () => {
 		expect(plain(sayReviewDetail({ ...review, drawnSdL: 0, unloggedL: 0 }, METRIC))).toBe(
 			'466 L drawn in 12 days by 2. All of it was written down.'
 		);
+		const quiet = { ...review, silent: { litres: 34, days: 2 } };
+		expect(plain(sayReviewDetail(quiet, METRIC))).toContain('34 L of that in 2 days of silence.');
 		const { perPersonDayL: _nobody, ...alone } = review;
 		expect(plain(sayReviewHeadline({ ...alone, perPersonDayL: undefined }, METRIC))).toBe(
 			'466 L drawn, with nobody aboard'

@@ -32,9 +32,17 @@ export const sayReviewHeadline = ({ perPersonDayL, drawnL }: Review, units: Unit
 		? `${formatLitres(drawnL, units)} drawn, with nobody aboard`
 		: `${formatLitres(perPersonDayL, units)} a day each`;
 
+/** `34 L of that in 2 days without a line.` Nothing where it is little. */
+const saySilent = ({ litres, days }: Review['silent'], units: UnitChoice): string =>
+	litres < 1
+		? ''
+		: days < 0.2
+			? ` ${formatLitres(litres, units)} of that is still to be logged.`
+			: ` ${formatLitres(litres, units)} of that in ${formatDuration(days)} of silence.`;
+
 /** What it rests on: `466 L drawn in 12 days by 2; 40 L of it nobody wrote down`. */
 export function sayReviewDetail(
-	{ drawnL, drawnSdL, days, personDays, unloggedL }: Review,
+	{ drawnL, drawnSdL, days, personDays, unloggedL, silent }: Review,
 	units: UnitChoice
 ): string {
 	const persons = days > 0 ? personDays / days : 0;
@@ -43,7 +51,7 @@ export function sayReviewDetail(
 	const sure = give > 0.02 * drawnL && give > 0.5 ? `, give or take ${formatLitres(give, units)}` : '';
 	const unwritten =
 		unloggedL > 0.01 * drawnL && unloggedL > 0.5
-			? ` ${formatLitres(unloggedL, units)} of it (${percent(unloggedL / drawnL)}) nobody wrote down: the readings tell.`
+			? ` ${formatLitres(unloggedL, units)} of it (${percent(unloggedL / drawnL)}) nobody wrote down: the readings tell.${saySilent(silent, units)}`
 			: ' All of it was written down.';
 	return `${formatLitres(drawnL, units)} drawn in ${formatDuration(days)}${by}${sure}.${drawnL > 0 ? unwritten : ''}`;
 }
