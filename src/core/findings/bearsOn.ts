@@ -7,6 +7,7 @@ export function bearsOn(finding: Finding, rig: Rig, tank: string): boolean {
 	switch (finding.kind) {
 		case 'failing':
 		case 'doubted':
+		case 'drip':
 			return rig.instruments.some(({ id, tank: of }) => id === finding.instrument && of === tank);
 		case 'missing':
 		case 'serves':

@@ -8,6 +8,7 @@ import {
 } from '../estimate/index.js';
 import { instantMs, type Entry, type EntryDraft, type EntryOf, type Trip } from '../logbook/index.js';
 import { usableOf } from '../rig/index.js';
+import { dripsIn, type Drip } from './drips.js';
 import { slipsIn, type Slip } from './slips.js';
 
 /** Something worth knowing that the readings or the balance gave away. */
@@ -47,6 +48,8 @@ export type Finding =
 			/** how often it was seen full */
 			readonly looks: number;
 	  }
+	/** a meter went on while nobody was aboard */
+	| ({ readonly kind: 'drip' } & Drip)
 	| ({ readonly kind: 'slip' } & { readonly slip: Slip; readonly entry: Entry });
 
 /** What would mend a finding, ready to be done with one tap. */
@@ -162,6 +165,10 @@ function servesFindings(estimate: Estimate): readonly Finding[] {
 	});
 }
 
+/** Litres that the usual crew draws in a day, by the rig's own word. */
+const usualDailyL = ({ model: { streams, crew } }: Estimate): number =>
+	streams.reduce((sum, { usualL, perPerson }) => sum + usualL * (perPerson ? crew.usual : 1), 0);
+
 /** All that is worth knowing at an estimate's moment. */
 export function findings(
 	estimate: Estimate,
@@ -172,6 +179,7 @@ export function findings(
 		...instrumentFindings(estimate),
 		...missingFindings(estimate, trips),
 		...servesFindings(estimate),
+		...dripsIn(estimate, usualDailyL(estimate)).map((drip): Finding => ({ kind: 'drip', ...drip })),
 		...slipsIn(all, estimate.atMs).flatMap((slip): Finding[] => {
 			const entry = known.get(slip.entry);
 			return entry ? [{ kind: 'slip', slip, entry }] : [];
@@ -188,6 +196,7 @@ const NEARLY_FULL = 0.88;
 export function mendOf(finding: Finding, estimate: Estimate, timeZone: string): FindingMend | undefined {
 	switch (finding.kind) {
 		case 'failing':
+		case 'drip':
 			return undefined;
 		case 'doubted':
 			return { kind: 'trust', entry: finding.doubt.entry };

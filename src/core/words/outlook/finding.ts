@@ -53,6 +53,8 @@ export function sayFinding(
 			const times = finding.looks === 1 ? 'once' : `${finding.looks} times`;
 			return `${finding.name} seems to ${finding.fresh ? 'serve' : 'take'} ${formatLitres(finding.servesL, units)}, not the ${formatLitres(finding.plateL, units)} on its plate: it was seen full ${times}, and what went in and out says so.`;
 		}
+		case 'drip':
+			return `${finding.name} moved ${formatLitres(finding.litres, units)} between ${sayPast(finding.sinceMs, nowMs, timeZone)} and ${sayPast(finding.untilMs, nowMs, timeZone)}, with nobody aboard: ${formatLitres(finding.perDayL, units)} a day. Something drips or leaks: look at the taps, the toilet valve, the heater's relief valve and the pump.`;
 		case 'slip': {
 			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.kind === 'twice')

@@ -19,7 +19,7 @@
 <Chart
 	option={reviewChart({ review, units })}
 	{theme}
-	heightPx={250}
+	heightPx={256}
 	label="Water drawn in each part of the stretch, with people aboard and heat"
 />
 <InFigures>

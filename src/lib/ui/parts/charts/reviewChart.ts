@@ -19,12 +19,15 @@ export function reviewChart({ review, units }: Shown): (tokens: ChartTokens) => 
 	const hasHeat = parts.some(({ maxC }) => maxC !== undefined);
 	const symbol = unitSymbol(units.volume);
 	return (tokens) => ({
-		grid: { left: 56, right: hasHeat ? 96 : 52, top: 58, bottom: 34 },
+		// Room for the legend and, under it, the names of the axes.
+		grid: { left: 56, right: hasHeat ? 96 : 52, top: 64, bottom: 34 },
 		legend: {
 			top: 0,
 			left: 0,
 			icon: 'rect',
 			itemHeight: 10,
+			itemWidth: 14,
+			itemGap: 8,
 			textStyle: { color: tokens.ink, fontFamily: tokens.font }
 		},
 		tooltip: {
