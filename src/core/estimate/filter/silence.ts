@@ -1,5 +1,5 @@
 import type { EntryOf, Habit } from '../../logbook/index.js';
-import type { Gaussian, Moments, Sparse } from '../../numerics/index.js';
+import type { Moments, Sparse } from '../../numerics/index.js';
 import { DAY_MS, HOUR_MS } from '../../time/index.js';
 import { noteWriting, sittingsADay, writingExpected, type WritingCounts } from '../inputs/index.js';
 import { flowGainsOf, unwrittenRow, type Model } from '../model/index.js';
