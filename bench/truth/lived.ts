@@ -137,6 +137,10 @@ export class LivedTrip {
 			0,
 			Number((meter.counts === 'up' ? this.#base + units : this.#base - units).toFixed(1))
 		);
+		if (this.#slips(WORLD.mistypes)) {
+			this.add(atMs, { kind: 'reading', instrument: meter.id, value: this.#typedMeter(value) });
+			return;
+		}
 		this.honest.push(this.add(atMs, { kind: 'reading', instrument: meter.id, value }));
 	}
 
@@ -152,14 +156,15 @@ export class LivedTrip {
 			this.missed = { atMs, litres };
 			return;
 		}
+		if (this.#slips(WORLD.forgets)) return;
 		const sdL = Math.max(0.5, 0.03 * litres);
 		const measured = this.#meter?.place !== 'fill' && (!full || this.#random.uniform() < 0.5);
 		if (full) this.fulls.push(atMs);
 		this.add(atMs, {
 			kind: 'fill',
 			tank: 'fresh',
-			...(measured ? { litres: Math.max(0, litres + sdL * this.#random.normal()), sdL } : {}),
-			...(full ? { to: 'full' } : measured ? {} : { litres })
+			...(measured ? { litres: this.#typed(Math.max(0, litres + sdL * this.#random.normal())), sdL } : {}),
+			...(full ? { to: 'full' } : measured ? {} : { litres: this.#typed(litres) })
 		});
 		if (this.#meter?.place === 'fill') this.readMeter(atMs + MINUTE);
 		if (this.#manner.countdown) this.resetMeter(atMs + MINUTE);
@@ -168,7 +173,26 @@ export class LivedTrip {
 	empty(atMs: number, tank: string): void {
 		const residual = this.rig.tanks.find(({ id }) => id === tank)?.residualL ?? 0;
 		this.level.set(tank, Math.max(0, residual * (1 + 0.35 * this.#random.normal())));
-		this.add(atMs, { kind: 'dump', tank, to: 'empty' });
+		if (!this.#slips(WORLD.forgets)) this.add(atMs, { kind: 'dump', tank, to: 'empty' });
+	}
+
+	/** Whether a pen slips here, with a chance. */
+	#slips(chance: number): boolean {
+		return this.#manner.slips === true && this.#random.uniform() < chance;
+	}
+
+	/** A meter's figure with two digits the wrong way round, or one too many. */
+	#typedMeter(value: number): number {
+		const [a = '', b = ''] = String(Math.round(value)).slice(-2);
+		return this.#random.uniform() < 0.5
+			? 10 * value
+			: Math.max(0, value - Number(`${a}${b}`) + Number(`${b}${a}`));
+	}
+
+	/** A figure as it is typed: now and then a digit too many, or one too few. */
+	#typed(value: number): number {
+		if (!this.#slips(WORLD.mistypes)) return value;
+		return this.#random.uniform() < 0.5 ? 10 * value : value / 10;
 	}
 
 	/** A planned service: litres that are added, what runs over is lost; to the brim; or emptied. */
@@ -244,6 +268,8 @@ export class LivedTrip {
 			return;
 		}
 		const read = this.#manner.meter === 'pump' && this.#random.uniform() < 0.03;
+		if (this.#slips(WORLD.twice))
+			this.add(atMs + (1 + 2 * this.#random.uniform()) * MINUTE, { kind: 'use', habit: habit.id, times: 1 });
 		this.add(atMs, {
 			kind: 'use',
 			habit: habit.id,

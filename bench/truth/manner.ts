@@ -47,6 +47,8 @@ export interface Manner {
 	readonly weekends?: number;
 	/** now and then they write nothing for a while, and then are as before */
 	readonly silences?: Silences;
+	/** figures are mistyped, fills and dumps forgotten, uses written down by both of two people */
+	readonly slips?: boolean;
 	/** chance that an evening's writing is skipped, for good */
 	readonly skips?: number;
 }
@@ -119,6 +121,13 @@ export const SILENT: readonly Manner[] = [
 		meter: 'pump',
 		meterEvery: 1
 	}
+];
+
+/** People whose pens slip. */
+export const SLIPPING: readonly Manner[] = [
+	{ name: 'slips: meter, lights, 90 % logged', logged: 0.9, meter: 'pump', gauges: 'lights', slips: true },
+	{ name: 'slips: rod, 90 % logged', logged: 0.9, rod: true, slips: true },
+	{ name: 'slips: meter, 90 % logged', logged: 0.9, meter: 'pump', slips: true }
 ];
 
 /** The classes of logbooks that the engine is judged on. */

@@ -29,6 +29,10 @@ export const WORLD = {
 	/** what really serves, as a share of the plate */
 	freshServes: [0.84, 1],
 	wasteServes: [0.93, 1.1],
+	/** chances of a slip: a fill or a dump that is forgotten, a figure that is mistyped, a use that both write down */
+	forgets: 0.1,
+	mistypes: 0.04,
+	twice: 0.05,
 	/** litres that stay in a jug poured out */
 	dropsL: [0, 0.2]
 } as const;

@@ -157,6 +157,20 @@ export const contradictedDays = 3;
 export const contradictedNats = 1.1;
 /** nats. No reading speaks louder than this: an instrument may lie. */
 export const contradictedMostNats = 3;
+/** shares. A fill of more than so much of what the tank serves is mistyped; and what it likely was, give or take. */
+export const impossibleFillShare = 1.3;
+export const mistypedSdShare = 0.2;
+/** slips. So many are remembered. */
+export const slipsKept = 6;
+/** minutes. Two uses of a habit within so long may be one that two people wrote down. */
+export const twiceMinutes = 5;
+/** chance. That a use is written down twice, before anything is known of who writes; and where two people wrote one each; calibration. */
+export const twiceChance = 0.02;
+export const twiceByBothChance = 0.08;
+/** times a day. Nothing is taken to be rarer, for that. */
+export const twiceLeastADay = 0.3;
+/** hours. Of a day in which people are awake. */
+export const wakingHours = 16;
 /** days. How far back it is known when somebody writes. */
 export const writingMemoryDays = 40;
 /** days. As much weighs what is believed of that beforehand: as water is used. */

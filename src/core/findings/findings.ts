@@ -59,6 +59,8 @@ export type FindingMend =
 	| { readonly kind: 'serves'; readonly tank: string; readonly litres: number; readonly at: string }
 	| { readonly kind: 'trust'; readonly entry: string }
 	| { readonly kind: 'void'; readonly entry: string }
+	/** the figure that was most likely meant */
+	| { readonly kind: 'litres'; readonly entry: string; readonly litres: number }
 	| { readonly kind: 'move'; readonly entry: string; readonly at: string };
 
 /** Where findings are looked for, beside the estimate itself. */
@@ -165,6 +167,10 @@ function servesFindings(estimate: Estimate): readonly Finding[] {
 	});
 }
 
+/** What the account takes for a slip, of late. */
+const likelySlips = ({ state, atMs }: Estimate): readonly Slip[] =>
+	state.slips.filter((slip) => atMs - slip.atMs < LOOK_BACK_MS);
+
 /** Litres that the usual crew draws in a day, by the rig's own word. */
 const usualDailyL = ({ model: { streams, crew } }: Estimate): number =>
 	streams.reduce((sum, { usualL, perPerson }) => sum + usualL * (perPerson ? crew.usual : 1), 0);
@@ -180,7 +186,7 @@ export function findings(
 		...missingFindings(estimate, trips),
 		...servesFindings(estimate),
 		...dripsIn(estimate, usualDailyL(estimate)).map((drip): Finding => ({ kind: 'drip', ...drip })),
-		...slipsIn(all, estimate.atMs).flatMap((slip): Finding[] => {
+		...[...slipsIn(all, estimate.atMs), ...likelySlips(estimate)].flatMap((slip): Finding[] => {
 			const entry = known.get(slip.entry);
 			return entry ? [{ kind: 'slip', slip, entry }] : [];
 		})
@@ -208,6 +214,8 @@ export function mendOf(finding: Finding, estimate: Estimate, timeZone: string): 
 				at: zonedIso(estimate.atMs, timeZone)
 			};
 		case 'slip':
+			if (finding.slip.kind === 'tenfold')
+				return { kind: 'litres', entry: finding.slip.entry, litres: finding.slip.litres };
 			return finding.slip.kind === 'twice'
 				? { kind: 'void', entry: finding.slip.entry }
 				: finding.slip.suggestedAt === undefined

@@ -1,7 +1,10 @@
 import { DAY_MS } from '../time/index.js';
 import { describe, expect, it } from 'vitest';
-import { entry } from '../../../tests/helpers/logbooks.js';
-import type { EntryDraft } from '../logbook/index.js';
+import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { estimate, readLevels } from '../estimate/index.js';
+import type { Entry, EntryDraft } from '../logbook/index.js';
+import { sayFinding } from '../words/index.js';
+import { findings, mendOf } from './index.js';
 import { slipsIn } from './slips.js';
 
 const nowMs = Date.parse('2027-05-10T12:00:00Z');
@@ -58,5 +61,53 @@ describe('a clock set wrong', () => {
 		).toEqual([]));
 	it('a note may lie ahead: it is a plan', () => {
 		expect(slipsIn([entry({ kind: 'note', at: at(20), text: 'buy hose' })], nowMs)).toEqual([]);
+	});
+});
+
+describe('slips that the account tells', () => {
+	const rig = { ...exactRig, unlogged: undefined };
+	const at = (minute: number, day = 1): string => new Date(Date.UTC(2027, 4, day, 12, minute)).toISOString();
+	const week = Array.from({ length: 7 }, (_, i) => [
+		entry({ kind: 'use', at: at(0, i + 1), habit: 'shower', times: 1 }),
+		...[10, 70, 130, 190].map((minute) =>
+			entry({ kind: 'use', at: at(minute, i + 1), habit: 'flush', times: 1 })
+		),
+		entry({ kind: 'fill', at: at(400, i + 1), tank: 'main', to: 'full' }),
+		entry({ kind: 'dump', at: at(401, i + 1), tank: 'grey', to: 'empty' })
+	]).flat();
+	const known = (...more: readonly Entry[]) =>
+		estimate(logbookOf([...freshStart(), ...week, ...more], rig), 'rig', Date.parse(at(300, 8)));
+	const main = (one: ReturnType<typeof known>): number => readLevels(one).tanks[0]?.litres ?? Number.NaN;
+	const shower = (minute: number, by?: string): Entry =>
+		entry({ kind: 'use', at: at(minute, 8), habit: 'shower', times: 1, ...(by ? { by } : {}) });
+
+	it('a shower written by both within minutes counts once, and is offered to be voided; an hour apart they are two', () => {
+		const [one, twice, two] = [
+			known(shower(0)),
+			known(shower(0, 'Ada'), shower(2, 'Bo')),
+			known(shower(0), shower(60))
+		];
+		expect(main(one) - main(two)).toBeGreaterThan(6);
+		expect(main(one) - main(twice)).toBeLessThan(2);
+		const found = findings(twice).find(({ kind }) => kind === 'slip');
+		expect(found && mendOf(found, twice, 'Etc/UTC')).toMatchObject({ kind: 'void' });
+		expect(findings(two).filter(({ kind }) => kind === 'slip')).toEqual([]);
+		// In a rig in which all is written, and exactly, so was this.
+		const exact = estimate(
+			logbookOf([...freshStart(), shower(0), shower(2)], exactRig),
+			'rig',
+			Date.parse(at(300, 8))
+		);
+		expect(main(exact)).toBeCloseTo(84, 1);
+	});
+	it('600 L into a tank of 100 are 60, and offered as that', () => {
+		const drawn = entry({ kind: 'use', at: at(0, 8), habit: 'dishes', times: 12 });
+		const fill = (litres: number): Entry => entry({ kind: 'fill', at: at(200, 8), tank: 'main', litres });
+		const now = known(drawn, fill(600));
+		expect(Math.abs(main(now) - main(known(drawn, fill(60))))).toBeLessThan(4);
+		const found = findings(now).find(({ kind }) => kind === 'slip');
+		expect(found && mendOf(found, now, 'Etc/UTC')).toMatchObject({ kind: 'litres', litres: 60 });
+		expect(found && sayFinding(found, now.atMs, 'Etc/UTC')).toContain('Did you mean 60');
+		expect(findings(known(drawn, fill(60))).filter(({ kind }) => kind === 'slip')).toEqual([]);
 	});
 });

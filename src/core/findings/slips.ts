@@ -4,6 +4,8 @@ import { inOrder, instantMs, type Entry } from '../logbook/index.js';
 /** A slip that shows in the entries alone: written twice, or with a clock set wrong. */
 export type Slip =
 	| { readonly kind: 'twice'; readonly entry: string; readonly other: string }
+	/** a digit too many: no tank of its size takes so much */
+	| { readonly kind: 'tenfold'; readonly entry: string; readonly litres: number }
 	| {
 			readonly kind: 'clock';
 			readonly entry: string;

@@ -100,6 +100,11 @@ export function mending(
 	}
 	if (!stands(mend.entry)) return Promise.resolve(false);
 	if (mend.kind === 'void') return commands.setVoid([mend.entry], true, label);
-	const part = mend.kind === 'move' ? { at: mend.at } : { trusted: true };
+	const part =
+		mend.kind === 'move'
+			? { at: mend.at }
+			: mend.kind === 'litres'
+				? { litres: mend.litres }
+				: { trusted: true };
 	return commands.change('entry', mend.entry, (entry) => ({ ...entry, ...part }) as Entry, label);
 }

@@ -24,6 +24,14 @@ export interface CrewAboard {
 	readonly kept: number;
 }
 
+/** The last use of a habit that was written down. */
+export interface LastUse {
+	readonly entry: string;
+	readonly atMs: number;
+	readonly times: number;
+	readonly by: string | undefined;
+}
+
 /** What was lived and written down. */
 export type LivedCounts = Omit<Counts, 'atMs'>;
 

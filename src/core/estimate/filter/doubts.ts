@@ -58,3 +58,8 @@ export interface Imbalance {
 	/** the level it came to, where a reading tells */
 	readonly upToL?: number;
 }
+
+/** An entry that is most likely a slip of the pen: written down twice, or with a digit too many. */
+export type LikelySlip =
+	| { readonly kind: 'twice'; readonly entry: string; readonly other: string; readonly atMs: number }
+	| { readonly kind: 'tenfold'; readonly entry: string; readonly litres: number; readonly atMs: number };

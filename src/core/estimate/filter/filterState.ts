@@ -13,6 +13,7 @@ import {
 	type WritingCounts
 } from '../inputs/index.js';
 import { priorBelief, type Model } from '../model/index.js';
+import * as PARAMETERS from '../parameters.js';
 import { evidenceOf, rateMeasurements, type RateMeasurement } from './countMeasurements.js';
 import {
 	changesOften,
@@ -20,9 +21,10 @@ import {
 	countsLess,
 	type Counts,
 	type CrewAboard,
+	type LastUse,
 	type LivedCounts
 } from './counts.js';
-import type { Doubt, DoubtedReading, Imbalance } from './doubts.js';
+import type { Doubt, DoubtedReading, Imbalance, LikelySlip } from './doubts.js';
 import type { InstrumentHistory } from './instrumentHistory.js';
 import { posterior } from './posterior.js';
 import type { Silence } from './quiet.js';
@@ -44,9 +46,13 @@ export interface FilterState extends KeyedRegime {
 	readonly instruments: Map<string, InstrumentHistory>;
 	/** times each habit was logged */
 	readonly times: Map<string, number>;
+	/** of each habit the last one */
+	readonly lastUses: Map<string, LastUse>;
 	doubts: Doubt[];
 	suspected: readonly DoubtedReading[];
 	imbalances: Imbalance[];
+	/** of late */
+	slips: readonly LikelySlip[];
 	/** the last moment at which each pool was looked into and agreed, ms */
 	readonly agreedMs: Map<number, number>;
 	/** days and person-days lived with a log */
@@ -88,9 +94,11 @@ export function initialState(model: Model): FilterState {
 		belief: priorBelief(model),
 		instruments: new Map(),
 		times: new Map(),
+		lastUses: new Map(),
 		doubts: [],
 		suspected: [],
 		imbalances: [],
+		slips: [],
 		agreedMs: new Map(),
 		days: 0,
 		personDays: 0,
@@ -125,6 +133,7 @@ export const copyOfState = (state: FilterState): FilterState => ({
 	belief: state.belief.copy(),
 	instruments: new Map(state.instruments),
 	times: new Map(state.times),
+	lastUses: new Map(state.lastUses),
 	weeks: copyOfWeeks(state.weeks),
 	writing: copyOfWriting(state.writing),
 	crewsKnown: new Set(state.crewsKnown),
@@ -158,3 +167,7 @@ export function settled(state: FilterState, pool: number): void {
 	state.suspected = state.suspected.filter((one) => one.pool !== pool);
 	if (state.atMs !== undefined) state.agreedMs.set(pool, state.atMs);
 }
+
+/** An entry is most likely a slip; only what is of late is kept. */
+export const noteSlip = (state: FilterState, slip: LikelySlip): void =>
+	void (state.slips = [...state.slips.slice(1 - PARAMETERS.slipsKept), slip]);

@@ -2,7 +2,7 @@ import type { EntryOf } from '../../logbook/index.js';
 import type { NewRow, Sparse } from '../../numerics/index.js';
 import { emptyOfPool, fullOf, type KnownLevel, type Model, type Pool } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
-import { settled, type FilterState } from './filterState.js';
+import { noteSlip, settled, type FilterState } from './filterState.js';
 import { intervalUpdate } from './measurementUpdate.js';
 import { posterior } from './posterior.js';
 
@@ -106,6 +106,12 @@ function wasWithin(state: FilterState, pool: Pool): void {
 	);
 }
 
+/** What a fill most likely was that no tank of its size could take: a digit too many. Nothing where that makes no sense either. */
+function tenfold({ usableL }: Pool, { litres = 0 }: EntryOf<'fill'>): number | undefined {
+	const most = PARAMETERS.impossibleFillShare * usableL;
+	return litres > most && litres / 10 <= most ? litres / 10 : undefined;
+}
+
 /** Water came in from a tap: so much, or to the brim. */
 export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill'>): void {
 	const into = poolOf(model, entry.tank);
@@ -114,11 +120,14 @@ export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill
 		(i) => i.kind === 'meter' && i.place === 'fill' && i.tank === entry.tank
 	);
 	if (entry.to === 'full') wasWithin(state, into);
+	const tenth = tenfold(into, entry);
+	if (tenth !== undefined)
+		noteSlip(state, { kind: 'tenfold', entry: entry.id, litres: tenth, atMs: state.atMs ?? 0 });
 	applyMovement(model, state, {
 		into,
 		settles: entry.to === 'full' ? fullOf(into) : undefined,
-		litres: entry.litres,
-		sdL: entry.sdL,
+		litres: tenth ?? entry.litres,
+		sdL: tenth === undefined ? entry.sdL : PARAMETERS.mistypedSdShare * tenth,
 		meters: meters.map(({ id }) => id)
 	});
 }

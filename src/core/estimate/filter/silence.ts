@@ -2,7 +2,7 @@ import type { EntryOf, Habit } from '../../logbook/index.js';
 import type { Moments, Sparse } from '../../numerics/index.js';
 import { DAY_MS, HOUR_MS } from '../../time/index.js';
 import { noteWriting, sittingsADay, writingExpected, type WritingCounts } from '../inputs/index.js';
-import { flowGainsOf, unwrittenRow, type Model } from '../model/index.js';
+import { flowGainsOf, unwrittenRow, writesAll, type Model } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { exposureTo, timesWritten } from './counts.js';
 import type { FilterState } from './filterState.js';
@@ -67,9 +67,6 @@ function expectedIn(model: Model, { writing, atMs = 0 }: FilterState, fromMs: nu
 
 const sittingsIn = (model: Model, writing: WritingCounts, fromMs: number, toMs: number): number =>
 	writingExpected(writing, model.wakingDay, fromMs, toMs).reduce((sum, { sittings }) => sum + sittings, 0);
-
-/** Everything is written down by the rig's own word: what is not, was not. */
-const writesAll = ({ statedRate }: Model): boolean => statedRate?.mean === 0 && statedRate.sd === 0;
 
 /** Whether more has been quiet than tells nothing: several uses would have been written by now. */
 export function isQuiet(model: Model, state: FilterState): boolean {

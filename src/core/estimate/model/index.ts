@@ -18,6 +18,7 @@ export {
 	withMorePersons,
 	withoutAhead,
 	withTrips,
+	writesAll,
 	type Model
 } from './model.js';
 export { type TankPlace, type Pool } from './pools.js';

@@ -168,6 +168,9 @@ export function modelOf(
 	};
 }
 
+/** Everything is written down by the rig's own word: what is not, was not. */
+export const writesAll = ({ statedRate }: Model): boolean => statedRate?.mean === 0 && statedRate.sd === 0;
+
 /** The same model with another crew entry: who is aboard from then on is who it says. */
 export const withCrew = (model: Model, entry: EntryOf<'crew'>): Model => ({
 	...model,

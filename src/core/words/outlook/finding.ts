@@ -59,6 +59,8 @@ export function sayFinding(
 			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.kind === 'twice')
 				return `The same ${finding.entry.kind} stands in the log twice within minutes, ${when}. Was it written down by both of you?`;
+			if (finding.slip.kind === 'tenfold')
+				return `More was filled ${when} than any tank of that size takes. Did you mean ${formatLitres(finding.slip.litres, units)}? It counts as that until you say.`;
 			const day = sayDay(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.more !== undefined)
 				return `${finding.slip.more + 1} entries lie in the future, the first ${day}; they do not count yet. Is the clock of this device right?`;
@@ -83,7 +85,9 @@ export function sayMend(
 		case 'serves':
 			return `Reckon with ${formatLitres(mend.litres, units)}`;
 		case 'void':
-			return 'Void the second';
+			return 'Count it once';
+		case 'litres':
+			return `Make it ${formatLitres(mend.litres, units)}`;
 		case 'move':
 			return `Move it to ${sayDay(instantMs(mend.at), nowMs, timeZone)}`;
 		case 'add': {
