@@ -163,9 +163,9 @@ export const mistypedSdShare = 0.2;
 /** slips. So many are remembered. */
 export const slipsKept = 6;
 /** minutes. Two uses of a habit within so long may be one that two people wrote down. */
-export const twiceMinutes = 5;
+export const twiceMinutes = 4;
 /** chance. That a use is written down twice, before anything is known of who writes; and where two people wrote one each; calibration. */
-export const twiceChance = 0.02;
+export const twiceChance = 0.015;
 export const twiceByBothChance = 0.08;
 /** times a day. Nothing is taken to be rarer, for that. */
 export const twiceLeastADay = 0.3;
@@ -177,7 +177,7 @@ export const writingMemoryDays = 40;
 export const writingPriorDays = 1;
 /** hours, and sittings. A stretch without a use that tells nothing: at any time of the day, and where it would have brought no more. */
 export const quietLeastHours = 5;
-export const quietLeastSittings = 3;
+export const quietLeastSittings = 4;
 /** shape of a gamma. How uneven days are in what is written: no use where n sittings would have been has the chance (1 + n/k)^−k; calibration. */
 export const writingDispersion = 20;
 /** sittings. A sitting at which a day's uses are written is missed as surely as so many single ones; calibration. */
