@@ -191,6 +191,8 @@ export const silencesPrior = 0.8;
 export const silencesPriorDays = 14;
 /** per day. How soon a silence ends. */
 export const silenceEndsPerDay = 1;
+/** days. Of a longer silence no more is looked at: whoever is back after a year begins anew. */
+export const silenceMostDays = 400;
 /** chance. From this on a silence is said. */
 export const silenceSaidChance = 0.5;
 /** chance. Less than this of a silence changes nothing. */

@@ -126,7 +126,8 @@ describe('when nobody writes', () => {
 				const upTo = all.slice(0, cut);
 				replay.to(upTo, Date.parse(upTo.at(-1)?.at ?? '') + HOUR_MS);
 				expect(readLevels(replay.to(all, START + 14 * DAY_MS))).toEqual(readLevels(whole));
-			})
+			}),
+			{ numRuns: 25 }
 		);
 	});
 	it('the past is told as it was lived: what somebody says of it, or a meter, goes back all the way', () => {
@@ -146,6 +147,12 @@ describe('when nobody writes', () => {
 		}
 		const away = pastOf(gap('away'));
 		expect(Math.abs(away(9.7) - away(12))).toBeLessThan(3);
+	});
+	it('after years nothing is known of a tank, and it is answered all the same', () => {
+		const { low, high, litres } = main(known(3000));
+		expect(low).toBeLessThan(5);
+		expect(high).toBeGreaterThan(70);
+		expect(litres).toBeGreaterThan(0);
 	});
 	it('a batch that is not written yet is still being kept in mind, not lost', () => {
 		const evenings = Array.from({ length: 8 }, (_, day) =>

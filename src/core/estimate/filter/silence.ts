@@ -45,6 +45,8 @@ interface SilentCase {
 
 /** A stretch shorter than this tells nothing of anybody's writing, ms. */
 const LEAST_MS = PARAMETERS.quietLeastHours * HOUR_MS;
+/** A longer one is looked at no further, ms. */
+const LONGEST_MS = PARAMETERS.silenceMostDays * DAY_MS;
 /** Who writes at one sitting a day is in time so long before and after, ms. */
 const IN_TIME_MS = PARAMETERS.sittingInTimeHours * HOUR_MS;
 
@@ -76,7 +78,7 @@ export function isQuiet(model: Model, state: FilterState): boolean {
 		lastMs !== undefined &&
 		!writesAll(model) &&
 		atMs - lastMs >= LEAST_MS &&
-		expectedIn(model, state, lastMs, atMs) >= PARAMETERS.quietLeastSittings
+		expectedIn(model, state, lastMs, Math.min(atMs, lastMs + LONGEST_MS)) >= PARAMETERS.quietLeastSittings
 	);
 }
 
@@ -99,7 +101,8 @@ function usualTimes(
 
 function quietParts(model: Model, state: FilterState, fromMs: number, toMs: number): readonly QuietPart[] {
 	const { belief, unloggedL } = state;
-	return writingExpected(state.writing, model.wakingDay, fromMs, toMs).flatMap((part) =>
+	const endMs = Math.min(toMs, fromMs + LONGEST_MS);
+	return writingExpected(state.writing, model.wakingDay, fromMs, endMs).flatMap((part) =>
 		partsOf(model, state, part.fromMs, part.toMs).map((lived): QuietPart => {
 			let [writtenL, unlogged] = [0, 0];
 			model.streams.forEach((stream, s) => {
@@ -340,7 +343,8 @@ function weighQuiet(model: Model, state: FilterState, by: By, use?: EntryOf<'use
 	const atMs = state.atMs ?? 0;
 	if (!before || atMs <= Math.max(before.settledMs, state.silence?.settledMs ?? 0)) return undefined;
 	if (!isQuiet(model, state)) return undefined;
-	const quietBefore = expectedIn(model, state, before.sinceMs, before.settledMs);
+	const settledMs = Math.min(before.settledMs, before.sinceMs + LONGEST_MS);
+	const quietBefore = expectedIn(model, state, before.sinceMs, settledMs);
 	const parts = quietParts(model, state, before.settledMs, atMs);
 	const plain = weigh(state, parts, {
 		before: before.silent,
