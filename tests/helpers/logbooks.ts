@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { HOUR_MS } from '../../src/core/time/index.js';
 import type {
 	Entry,
 	EntryDraft,
@@ -168,6 +169,18 @@ export const anyDraft: fc.Arbitrary<EntryDraft> = fc.oneof(
 		tank: fc.constantFrom('grey', 'black'),
 		litres
 	}),
+	fc
+		.record({
+			at: instant,
+			hours: fc.integer({ min: 1, max: 72 }),
+			lived: fc.constantFrom('as-usual' as const, 'less' as const, 'away' as const)
+		})
+		.map(({ at, hours, lived }) => ({
+			kind: 'gap' as const,
+			at,
+			since: new Date(Date.parse(at) - hours * HOUR_MS).toISOString(),
+			lived
+		})),
 	fc.record({ kind: fc.constant('crew' as const), at: instant, persons: fc.integer({ min: 1, max: 4 }) }),
 	fc.record({
 		kind: fc.constant('reading' as const),
