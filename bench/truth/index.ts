@@ -1,3 +1,3 @@
-export { LIVES, MANNERS, SILENT, SLIPPING, type Manner } from './manner';
+export { LIVES, MANNERS, SILENT, type Manner } from './manner';
 export { drawCase, type ServiceAct, type Case, type Truth } from './trip';
 export { DAY, HOUR, START, wakingDays } from './world';

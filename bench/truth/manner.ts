@@ -72,6 +72,13 @@ const WAYS: readonly Manner[] = [
 	{ name: 'all logged', logged: 1 }
 ];
 
+/** People whose pens slip. */
+const SLIPPING: readonly Manner[] = [
+	{ name: 'slips: meter, lights, 90 % logged', logged: 0.9, meter: 'pump', gauges: 'lights', slips: true },
+	{ name: 'slips: rod, 90 % logged', logged: 0.9, rod: true, slips: true },
+	{ name: 'slips: meter, 90 % logged', logged: 0.9, meter: 'pump', slips: true }
+];
+
 /** The paces of households, of what their rigs say, and weeks that are not all alike: the classes of lives. */
 export const LIVES: readonly Manner[] = [
 	...[0.5, 0.75, 1, 1.3, 1.7].flatMap((pace) =>
@@ -82,7 +89,8 @@ export const LIVES: readonly Manner[] = [
 	),
 	...[WAYS[4], WAYS[0]].flatMap((way): readonly Manner[] =>
 		way ? [{ ...way, name: `weekends 2.5 times a workday: ${way.name}`, weekends: 2.5 }] : []
-	)
+	),
+	...SLIPPING
 ];
 
 const SILENCES: Silences = { every: 6, days: [1, 2.5] };
@@ -121,13 +129,6 @@ export const SILENT: readonly Manner[] = [
 		meter: 'pump',
 		meterEvery: 1
 	}
-];
-
-/** People whose pens slip. */
-export const SLIPPING: readonly Manner[] = [
-	{ name: 'slips: meter, lights, 90 % logged', logged: 0.9, meter: 'pump', gauges: 'lights', slips: true },
-	{ name: 'slips: rod, 90 % logged', logged: 0.9, rod: true, slips: true },
-	{ name: 'slips: meter, 90 % logged', logged: 0.9, meter: 'pump', slips: true }
 ];
 
 /** The classes of logbooks that the engine is judged on. */

@@ -1,21 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
-import type { Entry, Rig } from '../logbook/index.js';
+import { entry, exactRig, freshStart, livedRig, logbookOf } from '../../../tests/helpers/logbooks.js';
+import type { Entry } from '../logbook/index.js';
 import { aheadNow, dayAhead, litresOf, paceDoubt } from '../habits/index.js';
 import { DAY_MS } from '../time/index.js';
 import { estimate, type Estimate } from './index.js';
 
 /** Two people; by the rig's word 8 flushes of 0.5 L, two wash-ups of 6 L and a shower of 8 L a day: 24 L. */
-const rig: Rig = {
-	...exactRig,
-	unlogged: undefined,
-	habits: exactRig.habits.map((habit) => ({
-		...habit,
-		litresEach: { mean: habit.litresEach.mean, sd: 0.2 * habit.litresEach.mean },
-		often: { times: habit.often.times, per: habit.often.per }
-	}))
-};
+const rig = livedRig(0.2);
 const START = Date.UTC(2027, 4, 1, 6);
 const iso = (days: number): string => new Date(START + days * DAY_MS).toISOString();
 /** Filled and emptied every other day, so that no tank runs out. */

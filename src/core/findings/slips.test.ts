@@ -92,6 +92,9 @@ describe('slips that the account tells', () => {
 		const found = findings(twice).find(({ kind }) => kind === 'slip');
 		expect(found && mendOf(found, twice, 'Etc/UTC')).toMatchObject({ kind: 'void' });
 		expect(findings(two).filter(({ kind }) => kind === 'slip')).toEqual([]);
+		const meant = known(shower(0), { ...shower(2), again: true } as Entry);
+		expect(main(one) - main(meant)).toBeGreaterThan(6);
+		expect(main(one) - main(known(shower(0, 'Ada'), shower(2, 'Ada')))).toBeGreaterThan(6);
 		// In a rig in which all is written, and exactly, so was this.
 		const exact = estimate(
 			logbookOf([...freshStart(), shower(0), shower(2)], exactRig),

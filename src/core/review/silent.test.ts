@@ -1,21 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { entry, freshStart, livedRig, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
-import type { Entry, Rig } from '../logbook/index.js';
+import type { Entry } from '../logbook/index.js';
 import { DAY_MS, HOUR_MS } from '../time/index.js';
 import { reviewOf, type Review } from './index.js';
 
 /** Two people, 24 L a day, of which nothing is known exactly. */
-const rig: Rig = {
-	...exactRig,
-	timeZone: 'Etc/UTC',
-	unlogged: undefined,
-	habits: exactRig.habits.map((habit) => ({
-		...habit,
-		litresEach: { mean: habit.litresEach.mean, sd: 0.1 * habit.litresEach.mean },
-		often: { times: habit.often.times, per: habit.often.per }
-	}))
-};
+const rig = livedRig(0.1);
 const START = Date.UTC(2027, 4, 1, 6);
 const at = (day: number, hour: number): string =>
 	new Date(START + day * DAY_MS + (hour - 6) * HOUR_MS).toISOString();

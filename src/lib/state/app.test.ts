@@ -96,6 +96,13 @@ describe('what a person does', () => {
 		const now = app.records.entries.find(({ id }) => id === first!.id);
 		expect([now?.note, now?.by]).toEqual(['two', undefined]);
 	});
+	it('a use that is written where the same one is seen is meant: it is no slip', async () => {
+		const { app } = await begun();
+		await app.commands.log(wash, 'Dishes');
+		expect(lastOf(app)).not.toHaveProperty('again');
+		await app.commands.log({ ...wash, at: new Date(Date.parse(wash.at) + 120_000).toISOString() }, 'Dishes');
+		expect(lastOf(app)).toMatchObject({ again: true });
+	});
 	it('a finding is mended: an entry is moved, trusted, voided or added', async () => {
 		const { app } = await begun();
 		await app.commands.log(wash, 'Dishes');
@@ -105,6 +112,8 @@ describe('what a person does', () => {
 		expect(now()?.at).toBe('2027-05-02T08:00:00Z');
 		await app.commands.mend({ kind: 'trust', entry: id }, 'Trust');
 		expect(now()).toMatchObject({ trusted: true });
+		await app.commands.mend({ kind: 'litres', entry: id, litres: 6 }, 'Litres');
+		expect(now()).toMatchObject({ litres: 6 });
 		await app.commands.mend({ kind: 'void', entry: id }, 'Void');
 		expect(now()?.void).toBe(true);
 		expect(await app.commands.mend({ kind: 'void', entry: 'nothing' }, 'Void')).toBe(false);

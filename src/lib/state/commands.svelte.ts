@@ -1,11 +1,21 @@
 import { errorMessage } from '$lib/errorMessage';
 import type { FindingMend } from '$core/findings';
-import { canonical, type Conflict, type Entry, type EntryDraft, type RecordTypes } from '$core/logbook';
+import {
+	canonical,
+	instantMs,
+	type Conflict,
+	type Entry,
+	type EntryDraft,
+	type RecordTypes
+} from '$core/logbook';
 import { EmptiedElsewhere, type Change, type Edit } from '$lib/store';
 import { v7 as uuid } from 'uuid';
 import { editOf, puttingEdits, stamped } from './edits';
 import { History, type Act, type HistoryStep } from './history.svelte';
 import type { Records } from './records.svelte';
+
+/** So near to each other two uses of a habit are seen together, ms. */
+const SEEN_MS = 10 * 60_000;
 
 /** What a command needs to know of where it is done. */
 export interface Surroundings {
@@ -107,7 +117,21 @@ export class Commands {
 	/** A new entry from a draft. */
 	entryFrom(draft: EntryDraft, id = uuid()): Entry {
 		const by = this.#here.by();
-		return { ...(by ? { by } : {}), ...draft, id, rig: this.#here.rig() } as Entry;
+		const again = this.#standsAlready(draft) ? { again: true } : {};
+		return { ...(by ? { by } : {}), ...again, ...draft, id, rig: this.#here.rig() } as Entry;
+	}
+
+	/** Whether the same use was written down here minutes ago: who sees it and writes another one means it. */
+	#standsAlready(draft: EntryDraft): boolean {
+		if (draft.kind !== 'use') return false;
+		const atMs = instantMs(draft.at);
+		return this.#records.entries.some(
+			(one) =>
+				one.kind === 'use' &&
+				one.habit === draft.habit &&
+				one.void !== true &&
+				Math.abs(instantMs(one.at) - atMs) < SEEN_MS
+		);
 	}
 
 	log(draft: EntryDraft, label: string): Promise<boolean> {

@@ -18,7 +18,7 @@ const sdOfMeasuredUse = (litres: number): number =>
 export function twiceChance(
 	model: Model,
 	{ lastUses, atMs = 0, learned }: FilterState,
-	{ times, litres, by }: EntryOf<'use'>,
+	{ times, litres, by, again }: EntryOf<'use'>,
 	habit: Habit
 ): number {
 	const before = lastUses.get(habit.id);
@@ -26,7 +26,9 @@ export function twiceChance(
 	if (!before || before.times !== times || litres !== undefined || minutes > PARAMETERS.twiceMinutes)
 		return 0;
 	if (model.unenteredRow.size > 0 || writesAll(model)) return 0;
-	const byBoth = by !== undefined && before.by !== undefined && by !== before.by;
+	// Who writes the same twice means it, and so does who sees it in the log.
+	if (again || (by !== undefined && by === before.by)) return 0;
+	const byBoth = by !== undefined && before.by !== undefined;
 	const slip = byBoth ? PARAMETERS.twiceByBothChance : PARAMETERS.twiceChance;
 	const aDay = Math.max(
 		PARAMETERS.twiceLeastADay,

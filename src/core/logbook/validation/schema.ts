@@ -463,7 +463,9 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		habit: id,
 		times: count,
 		litres: z.optional(litres),
-		sdL
+		sdL,
+		/** written beside the same one within minutes, and meant; an addition of ours, see docs/logbook.md */
+		again: z.optional(z.boolean())
 	}),
 	z.looseObject({
 		...common,
