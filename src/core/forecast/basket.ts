@@ -1,5 +1,6 @@
 import { DAY_MS } from '../time/index.js';
 import { type Estimate } from '../estimate/index.js';
+import { useClockOf, type UseClock } from './useClock.js';
 import { boundsOf, COMPARED_PATHS, middleOf, type More } from './forecast.js';
 
 /** How things stand with some tanks that each have to hold until a moment of their own. */
@@ -28,7 +29,8 @@ const BEYOND = 10;
 
 function holdingOf(
 	bounds: ReadonlyMap<string, Float64Array>,
-	untilDays: ReadonlyMap<string, number>
+	untilDays: ReadonlyMap<string, number>,
+	{ clockDays }: UseClock
 ): Holding {
 	const paths = COMPARED_PATHS;
 	const held = new Uint8Array(paths).fill(1);
@@ -61,9 +63,9 @@ function holdingOf(
 	return {
 		chance: held.reduce((sum, one) => sum + one, 0) / paths,
 		tank: worst?.tank,
-		bindsDays: worst?.bindsDays ?? Infinity,
+		bindsDays: worst ? clockDays(worst.bindsDays) : Infinity,
 		failing,
-		days: middleOf(first)
+		days: clockDays(middleOf(first))
 	};
 }
 
@@ -77,10 +79,14 @@ export function basket(
 	more: readonly More[],
 	until: ReadonlyMap<string, number>
 ): Basket {
-	const untilDays = new Map([...until].map(([tank, ms]) => [tank, (ms - estimate.atMs) / DAY_MS] as const));
+	const clock = useClockOf(estimate);
+	const untilDays = new Map(
+		[...until].map(([tank, ms]) => [tank, clock.useDays((ms - estimate.atMs) / DAY_MS)] as const)
+	);
 	const days = Math.max(1, Math.ceil(Math.max(0, ...untilDays.values()))) + BEYOND;
 	const bounds = (asked: readonly More[]): ReadonlyMap<string, Float64Array> =>
 		boundsOf(estimate, { days, paths: COMPARED_PATHS, more: asked });
-	const before = holdingOf(bounds([]), untilDays);
-	return { before, after: more.length === 0 ? before : holdingOf(bounds(more), untilDays) };
+	const holding = (asked: readonly More[]): Holding => holdingOf(bounds(asked), untilDays, clock);
+	const before = holding([]);
+	return { before, after: more.length === 0 ? before : holding(more) };
 }

@@ -122,6 +122,28 @@ describe('a doubtful rig', () => {
 		expect(((days?.p90 ?? 0) - (days?.p10 ?? 0)) / (2 * 1.2816 * sd)).toBeGreaterThan(0.85);
 		expect(((days?.p90 ?? 0) - (days?.p10 ?? 0)) / (2 * 1.2816 * sd)).toBeLessThan(1.15);
 	});
+	it.each([
+		// 4 % of a day's use fall into the eight hours of a night: of half a day's, 46 % are left for the morning
+		{ asked: '23:00', hours: 8 + (0.46 / 0.96) * 16 },
+		{ asked: '07:00', hours: (0.5 / 0.96) * 16 },
+		// three waking hours are left, then the night, then the morning
+		{ asked: '20:00', hours: 3 + 8 + ((0.5 - 0.04 - (3 / 16) * 0.96) / 0.96) * 16 }
+	])('half a day of water, asked at $asked, lasts through the night if there is one', ({ asked, hours }) => {
+		const nowIso = `2027-05-01T${asked}:00Z`;
+		const washes: Rig = {
+			...exactRig,
+			habits: exactRig.habits
+				.filter(({ id }) => id === 'dishes')
+				.map((habit) => ({
+					...habit,
+					litresEach: { mean: 150 / 24, sd: 0 },
+					often: { times: 24, per: 'day', sd: 1e-6 }
+				}))
+		};
+		const now = estimate(logbookOf(freshStart(nowIso), washes), 'rig', Date.parse(nowIso));
+		const { days } = forecast(now, { days: 9, paths: 4000 }).tanks[1] ?? { days: undefined };
+		expect(Math.abs(24 * (days?.p50 ?? 0) - hours)).toBeLessThan(1);
+	});
 	it('a log that shows another cadence is believed more and more', () => {
 		const uses = Array.from({ length: 10 }, (_, i) =>
 			entry({

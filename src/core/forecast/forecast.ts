@@ -1,6 +1,7 @@
 import { runToCompletion, type Spread, spreadOf } from '../numerics/index.js';
 import { dayAhead, gainOf, litresOf, personsNow, type DayAhead } from '../habits/index.js';
 import type { Estimate } from '../estimate/index.js';
+import { useClockOf, type UseClock } from './useClock.js';
 import {
 	drawPaths,
 	laneGainsOf,
@@ -18,7 +19,7 @@ import {
 
 /** How far ahead is looked, days, and for whom; on how many paths, drawn with which seed. */
 export interface ForecastOptions {
-	/** how far to look, days; at least 1 */
+	/** how far to look, days of use, which are days by the clock where they are whole; at least 1 */
 	readonly days: number;
 	/** who is aboard from now on; as written and planned when absent */
 	readonly persons?: number | undefined;
@@ -77,6 +78,7 @@ export interface Outset {
 	readonly paths: number;
 	readonly seed: number;
 	readonly measures: readonly string[];
+	readonly clock: UseClock;
 	readonly steps: readonly DayPart[];
 	/** what comes of use under some measures, in a step: those of its hook-ups */
 	gains(measures: readonly string[], step: DayPart): LaneGains;
@@ -104,6 +106,7 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 		});
 	}
 	const known = new Map<string, LaneGains>();
+	const clock = useClockOf(estimate);
 	return {
 		day,
 		lanes,
@@ -111,7 +114,8 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 		paths,
 		seed,
 		measures,
-		steps: dayPartsAhead(estimate, options.days, options.persons),
+		clock,
+		steps: dayPartsAhead(estimate, clock, options.days, options.persons),
 		gains(inForce, hooked) {
 			const key = `${hooked.mains}|${hooked.sewer}|${inForce.join('|')}`;
 			const before = known.get(key);
@@ -153,17 +157,24 @@ function* lived(
 	}
 }
 
+/** Days of use, as days by the clock. */
+export const byClock = ({ p10, p50, p90 }: Spread, { clockDays }: UseClock): Spread => ({
+	p10: clockDays(p10),
+	p50: clockDays(p50),
+	p90: clockDays(p90)
+});
+
 const summaryOf = (
-	{ binds, first, wins, byDay, outset: { lanes, paths } }: LivedFrom,
+	{ binds, first, wins, byDay, outset: { lanes, paths, clock } }: LivedFrom,
 	days: number
 ): Forecast => ({
-	autonomyDays: spreadOf(first.slice()),
+	autonomyDays: byClock(spreadOf(first.slice()), clock),
 	binding: [...wins]
 		.map(([tank, count]) => ({ tank, probability: count / paths }))
 		.sort((a, b) => b.probability - a.probability),
 	tanks: lanes.map((lane, i) => ({
 		id: lane.id,
-		days: spreadOf((binds[i] ?? new Float64Array([days])).slice()),
+		days: byClock(spreadOf((binds[i] ?? new Float64Array([days])).slice()), clock),
 		byDay: (byDay[i] ?? []).map((spread, d) => ({ day: d + 1, ...spread }))
 	}))
 });
@@ -195,13 +206,15 @@ export function* forecastByDay(
 
 /** When the stay ends, to be compared with another one that is lived with the same chances. */
 export interface Autonomy {
-	/** days until the first tank binds, about the median */
+	/** days of use until the first tank binds, about the median */
 	readonly days: number;
+	/** how such days stand to the clock */
+	readonly clock: UseClock;
 	/** the tank that most often binds first; none where no tank binds within the days looked at */
 	readonly tank: string | undefined;
 	/** the shares of all paths in which each tank is the first */
 	readonly binding: ReadonlyMap<string, number>;
-	/** days by path */
+	/** days of use by path */
 	readonly first: Float64Array;
 }
 
@@ -224,13 +237,14 @@ export function autonomyOf(estimate: Estimate, options: ComparedOptions): Autono
 	const most = [...wins].sort((a, b) => b[1] - a[1]);
 	return {
 		days: middleOf(first),
+		clock: outset.clock,
 		tank: most[0]?.[0],
 		binding: new Map(most.map(([tank, count]) => [tank, count / outset.paths])),
 		first
 	};
 }
 
-/** Days until each tank binds, by tank and then by path. */
+/** Days of use until each tank binds, by tank and then by path. */
 export function boundsOf(estimate: Estimate, options: ComparedOptions): ReadonlyMap<string, Float64Array> {
 	const { binds, outset } = runToCompletion(lived(estimate, options, 'all bounds'));
 	return new Map(outset.lanes.map(({ id }, i) => [id, binds[i] as Float64Array]));

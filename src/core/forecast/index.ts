@@ -30,6 +30,7 @@ export {
 	type Sacrifice,
 	type SacrificeOptions
 } from './sacrifice/index.js';
+export { useClockOf, type UseClock } from './useClock.js';
 export { worth, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
 export { basket, type Basket, type Holding } from './basket.js';
 export { LINE_DAYS, stayLine, type StayLine, type StaySegment } from './stayLine.js';

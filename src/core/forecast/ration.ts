@@ -2,6 +2,7 @@ import { DAY_MS } from '../time/index.js';
 import { quantileOf } from '../numerics/index.js';
 import { type Estimate } from '../estimate/index.js';
 import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
+import { useClockOf } from './useClock.js';
 import { bring, limitOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
 
 /** How much may be used to reach a moment, and how much is being used, litres drawn per person and day. */
@@ -72,7 +73,7 @@ function drawnL({ day, paths }: Outset, stretches: readonly Spent[]): number {
  * @returns `undefined` when the moment is past, nobody is aboard until then or no tank bears anything
  */
 export function ration(estimate: Estimate, untilMs: number, certainty: number): Ration | undefined {
-	const days = (untilMs - estimate.atMs) / DAY_MS;
+	const days = useClockOf(estimate).useDays((untilMs - estimate.atMs) / DAY_MS);
 	if (!(days > 0)) return undefined;
 	const paths = COMPARED_PATHS;
 	const outset = outsetOf(estimate, { days, paths });

@@ -1,6 +1,6 @@
 import { type Spread, spreadOf } from '../numerics/index.js';
 import type { Estimate } from '../estimate/index.js';
-import { autonomyOf, COMPARED_PATHS, type Autonomy, type More } from './forecast.js';
+import { autonomyOf, byClock, COMPARED_PATHS, type Autonomy, type More } from './forecast.js';
 
 /** What one measure, or one thing done, adds to the stay or takes from it, on top of those before it. */
 export interface StaySegment {
@@ -17,7 +17,7 @@ export interface StayLine {
 	readonly tankThen?: string;
 	readonly segments: readonly StaySegment[];
 	readonly then: Spread;
-	/** how much longer it is with everything, days */
+	/** how much longer it is with everything, even days */
 	readonly gainedDays: number;
 }
 
@@ -48,18 +48,20 @@ export function stayLine(
 		...more.map(({ habit }, i) => ({ id: habit, on: measures, done: more.slice(0, i + 1) }))
 	];
 	const first = lasts([], []);
+	const { clock } = first;
+	const { clockDays } = clock;
 	let last = first;
 	const segments = steps.map(({ id, on, done }): StaySegment => {
-		const fromDays = last.days;
+		const fromDays = clockDays(last.days);
 		last = lasts(on, done);
-		return { id, fromDays, toDays: last.days };
+		return { id, fromDays, toDays: clockDays(last.days) };
 	});
 	return {
-		asItIs: spreadOf(first.first.slice()),
+		asItIs: byClock(spreadOf(first.first.slice()), clock),
 		...(first.tank === undefined ? {} : { tank: first.tank }),
 		...(last.tank === undefined ? {} : { tankThen: last.tank }),
 		segments,
-		then: spreadOf(last.first.slice()),
+		then: byClock(spreadOf(last.first.slice()), clock),
 		gainedDays: last.days - first.days
 	};
 }

@@ -93,7 +93,7 @@ export function* worth(
 		yield found.length / live.length;
 	}
 	return {
-		autonomyDays: spreadOf(now.first.slice()).p50,
+		autonomyDays: now.clock.clockDays(spreadOf(now.first.slice()).p50),
 		...(now.tank === undefined ? {} : { binding: now.tank }),
 		habits: prices(estimate, dayWith(inForce), {
 			days,

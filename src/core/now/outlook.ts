@@ -1,6 +1,6 @@
 import { DAY_MS, dayPlus, zonedMs, zonedTime } from '../time/index.js';
 import { bindingLevel, type Estimate, type Levels } from '../estimate/index.js';
-import type { Forecast, TankForecast } from '../forecast/index.js';
+import { useClockOf, type Forecast, type TankForecast } from '../forecast/index.js';
 import { aheadNow, dailyChange, dayAhead } from '../habits/index.js';
 import { isCarried } from '../rig/index.js';
 import { flagDay } from '../words/index.js';
@@ -33,7 +33,7 @@ export interface TankOutlook {
 const DAWN_HOUR = 6;
 const MOST_FLAGS = 7;
 
-/** The median level a number of days from now, between the whole days of the forecast. */
+/** The median level a number of days of use from now, between the whole days of the forecast. */
 function levelAfter(tank: TankForecast, nowL: number, days: number): number {
 	const at = (day: number): number =>
 		day === 0 ? nowL : (tank.byDay[day - 1]?.p50 ?? tank.byDay.at(-1)?.p50 ?? nowL);
@@ -45,9 +45,11 @@ function flagsOf(
 	tank: TankForecast,
 	nowL: number,
 	limitL: number,
-	atMs: number,
+	estimate: Estimate,
 	timeZone: string
 ): readonly DayFlag[] {
+	const { atMs } = estimate;
+	const clock = useClockOf(estimate);
 	const today = zonedTime(atMs, timeZone).day;
 	const bindsMs = atMs + tank.days.p50 * DAY_MS;
 	const dawns = Array.from({ length: MOST_FLAGS + 1 }, (_, i) =>
@@ -58,7 +60,7 @@ function flagsOf(
 	const flags = dawns.map((ms): DayFlag => ({
 		label: flagDay(ms, timeZone),
 		ms,
-		litres: levelAfter(tank, nowL, (ms - atMs) / DAY_MS),
+		litres: levelAfter(tank, nowL, clock.useDays((ms - atMs) / DAY_MS)),
 		binds: false
 	}));
 	const bindsSoon = tank.days.p50 < Math.min(LOOK_AHEAD_DAYS, MOST_FLAGS);
@@ -95,7 +97,7 @@ export function outlookOf(
 		const level = levels.tanks.find(({ id }) => id === tank.id)?.litres ?? 0;
 		if (isCarried(rig, tank))
 			return { id: tank.id, flags: [], bindsFirst: false, ...carriedDays(estimate, tank.feeds, level) };
-		const flags = known ? flagsOf(known, level, bindingLevel(estimate, tank), estimate.atMs, timeZone) : [];
+		const flags = known ? flagsOf(known, level, bindingLevel(estimate, tank), estimate, timeZone) : [];
 		if (!known || known.days.p50 >= LOOK_AHEAD_DAYS) return { id: tank.id, flags, bindsFirst: false };
 		return {
 			id: tank.id,

@@ -95,6 +95,7 @@ export function effectOf(
 	const binding = now.forecast.binding[0]?.tank;
 	const fromDays = now.forecast.tanks.find(({ id }) => id === binding)?.days.p50 ?? LOOK_AHEAD_DAYS;
 	const moved = after.days - before.days;
+	const { clockDays, useDays } = after.clock;
 	const { rig } = then.model;
 	const lessons = kinds.some((kind) => TEACHES.has(kind)) ? lessonsOf(now, levels, rig) : [];
 	const why = lessons.length > 0 ? { why: sayLessons(lessons, units) } : {};
@@ -104,7 +105,7 @@ export function effectOf(
 	const change = {
 		kind: 'moves',
 		fromDays,
-		toDays: Math.max(0, fromDays + moved),
+		toDays: Math.max(0, clockDays(useDays(fromDays) + moved)),
 		movedDays: moved,
 		first
 	} as const;

@@ -59,6 +59,16 @@ describe('the waking day', () => {
 		expect(day.days(3 * HOUR_MS, 3 * HOUR_MS + DAY_MS)).toBeCloseTo(1, 12);
 		expect(day.days(5, 4)).toBe(0);
 	});
+	it('finds the moment by which so much is used: the inverse of the days between, at any hour', () =>
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 0, max: 40 * DAY_MS }),
+				fc.double({ min: 0, max: 30, noNaN: true }),
+				(from, days) => {
+					expect(day.days(from, day.after(from, days))).toBeCloseTo(days, 6);
+				}
+			)
+		));
 	it('parts of a day end by the local clock', () => {
 		expect(day.lastEndMs(DAY_MS, 1)).toBe(DAY_MS - HOUR_MS);
 		expect(day.lastEndMs(13 * HOUR_MS, 4)).toBe(11 * HOUR_MS);

@@ -7,6 +7,8 @@ const THURSDAY = 3;
 export interface WakingDay {
 	/** days of use between two instants: use follows the waking day */
 	days(fromMs: number, toMs: number): number;
+	/** the instant at which so many days of use have passed since another: the inverse of `days` */
+	after(fromMs: number, days: number): number;
 	/** the end of the last whole part of a local day at or before an instant: of days, or of quarters of a day */
 	lastEndMs(ms: number, parts: 1 | 4): number;
 	/** the hour of the local day at an instant, 0 … 24 */
@@ -38,6 +40,15 @@ export function wakingDayOf(
 		const nightHours = 24 - (sleepsAt - wakesAt);
 		return ((1 - nightShare) * awake) / (sleepsAt - wakesAt) + (nightShare * asleep) / nightHours;
 	};
+	/** the hour of the day by which so much of a day's use is done: the inverse of `shareOfDay` */
+	const hourOf = (share: number): number => {
+		const nightHours = 24 - (sleepsAt - wakesAt);
+		const beforeDawn = (nightShare * wakesAt) / nightHours;
+		const byEvening = beforeDawn + (1 - nightShare);
+		if (share < beforeDawn) return (share / nightShare) * nightHours;
+		if (share <= byEvening) return wakesAt + ((share - beforeDawn) / (1 - nightShare)) * (sleepsAt - wakesAt);
+		return sleepsAt + ((share - byEvening) / nightShare) * nightHours;
+	};
 	const since = (ms: number): number => {
 		const local = ms + offsetAt(ms);
 		const day = Math.floor(local / DAY_MS);
@@ -64,6 +75,11 @@ export function wakingDayOf(
 		},
 		weekday: (ms) => (((localDay(ms) + THURSDAY) % 7) + 7) % 7,
 		days: (fromMs, toMs) => Math.max(0, since(toMs) - since(fromMs)),
+		after: (fromMs, days) => {
+			const used = since(fromMs) + days;
+			const local = Math.floor(used) * DAY_MS + hourOf(used - Math.floor(used)) * HOUR_MS;
+			return Math.max(fromMs, local - offsetAt(local - offsetAt(fromMs)));
+		},
 		lastEndMs: (ms, parts) => {
 			const offset = offsetAt(ms);
 			const part = DAY_MS / parts;

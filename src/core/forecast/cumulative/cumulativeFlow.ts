@@ -2,6 +2,7 @@ import { type Estimate, flowScatterFactor, residualSdShare } from '../../estimat
 import { normalAt } from '../../numerics/index.js';
 import { emptyOf, fullSdOf } from '../../rig/index.js';
 import { DAY_MS } from '../../time/index.js';
+import { useClockOf } from '../useClock.js';
 import { outsetOf, type ForecastOptions, type Outset } from '../forecast.js';
 import { chanceStream, type Lane, type DayPart } from '../sampler/index.js';
 import { paceOf, type Pace } from './pace.js';
@@ -40,7 +41,7 @@ const QUICK_DAYS = 120;
 /** A day differs from others, and its hours from each other: a stretch may begin and end in the middle of one. */
 const PARTS_OF_DAY = 4;
 
-/** A step cut where a part of a day ends; in days from now. */
+/** A step cut where a part of a day's use ends; in days of use from now. */
 function inParts(
 	step: DayPart
 ): readonly { readonly step: DayPart; readonly from: number; readonly to: number }[] {
@@ -69,7 +70,8 @@ const MOST_SKEWED = 1.8;
  */
 export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOptions): CumulativeFlow {
 	const { atMs } = estimate;
-	const horizonDays = Math.max(1, (options.toMs - atMs) / DAY_MS);
+	const clock = useClockOf(estimate);
+	const horizonDays = Math.max(1, clock.useDays((options.toMs - atMs) / DAY_MS));
 	const paths =
 		options.paths ?? Math.max(LEAST_PATHS, Math.min(PATHS, Math.floor((PATHS * QUICK_DAYS) / horizonDays)));
 	const outset = outsetOf(estimate, { ...options, days: horizonDays, paths });
@@ -77,9 +79,6 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 	const chances = lanes.map((_, i) => chanceStream(seed, 'day', i + 1));
 	// A part of a day that is cut off draws elsewhere, so that all that comes later draws what it drew.
 	const cutChances = lanes.map((_, i) => chanceStream(seed, 'day', lanes.length + i + 1));
-	const byClock = (fromMs: number, toMs: number): number => Math.max(0, (toMs - fromMs) / DAY_MS);
-	const exact = outset.day.habits.every(({ cadence }) => cadence.sd === 0);
-	const daysOfUse = exact ? byClock : estimate.model.wakingDay.days;
 	const come: Float64Array[][] = lanes.map(() => [new Float64Array(paths)]);
 	const knots = [atMs];
 	const byChance = lanes.map(() => new Float64Array(paths));
@@ -103,22 +102,21 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 		]);
 		const pace = paces.get(key) ?? paceOf(outset, step);
 		paces.set(key, pace);
-		const toMs = atMs + to * DAY_MS;
-		const days = daysOfUse(knots.at(-1) ?? atMs, toMs);
+		const toMs = clock.atMs(to);
 		come.forEach((knot, lane) =>
-			knot.push(later(knot.at(-1) as Float64Array, lane, days, pace, byChance, draws.spread))
+			knot.push(later(knot.at(-1) as Float64Array, lane, to - from, pace, byChance, draws.spread))
 		);
 		knots.push(toMs);
 	}
 	return {
 		lanes,
 		paths,
-		daysOfUse,
+		daysOfUse: clock.between,
 		knots,
 		cumulativeL: come,
 		levels: draws.levels,
 		usable: draws.usable,
-		served: lanes.map((_, i) => afterService(estimate, outset, i, exact))
+		served: lanes.map((_, i) => afterService(estimate, outset, i, clock.exact))
 	};
 }
 

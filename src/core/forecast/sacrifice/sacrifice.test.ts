@@ -129,7 +129,7 @@ function bruteForce(
 	const { measures } = of.model.rig;
 	return Array.from({ length: 2 ** measures.length }, (_, mask) => {
 		const set = measures.filter((_, i) => (mask >> i) & 1);
-		const { first } = autonomyOf(of, {
+		const { first, clock } = autonomyOf(of, {
 			days: Math.ceil(days) + 3,
 			measures: set.map(({ id }) => id),
 			paths: 200
@@ -137,7 +137,7 @@ function bruteForce(
 		return {
 			measures: set.map(({ id }) => id),
 			effort: set.reduce((sum, { effort = 1 }) => sum + effort, 0),
-			chance: first.filter((one) => one >= days).length / 200
+			chance: first.filter((one) => one >= clock.useDays(days)).length / 200
 		};
 	});
 }

@@ -2,6 +2,7 @@ import { DAY_MS, MINUTE_MS } from '../../time/index.js';
 import { quantileOf } from '../../numerics/index.js';
 import { type Estimate } from '../../estimate/index.js';
 import type { Measure } from '../../logbook/index.js';
+import { useClockOf } from '../useClock.js';
 import { autonomyOf, COMPARED_PATHS, MOST_DAYS, outsetOf, type Autonomy } from '../forecast.js';
 import { reachOf, turns } from './reach.js';
 import {
@@ -66,8 +67,9 @@ const KEPT_FOR_DISTINCT = 60;
 export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Generator<number, Sacrifice> {
 	const { untilMs, certainty, persons, among, distinct, paths = COMPARED_PATHS } = options;
 	const { state, atMs, model } = estimate;
-	const days = (untilMs - atMs) / DAY_MS;
-	if (!(days > 0)) throw new RangeError('the moment to reach is not after now');
+	const clock = useClockOf(estimate);
+	const days = clock.useDays((untilMs - atMs) / DAY_MS);
+	if (!(untilMs > atMs && days > 0)) throw new RangeError('the moment to reach is not after now');
 	const inForce = state.measures;
 	const outset = outsetOf(estimate, { days, persons, measures: inForce, paths });
 	const order = model.rig.measures;
@@ -83,7 +85,7 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 		lastingOf(estimate, measures, horizon, { persons, paths });
 	const lastsToMs = ({ measures }: MeasureSet): number => {
 		const { first } = lasting(measures, wellBeyond(days));
-		return atMs + DAY_MS * quantileOf(first.sort(), 1 - certainty);
+		return clock.atMs(quantileOf(first.sort(), 1 - certainty));
 	};
 	const walkOf = (some: readonly Measure[]): SubsetSearch => {
 		const groups = groupsOf(outset, some);

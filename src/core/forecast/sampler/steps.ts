@@ -1,3 +1,4 @@
+import type { UseClock } from '../useClock.js';
 import { DAY_MS, splitAt, valueAt, type Timeline, type WakingDay } from '../../time/index.js';
 import { instantMs, type Entry } from '../../logbook/index.js';
 import {
@@ -16,7 +17,7 @@ import {
 export interface DayPart {
 	/** the whole day from now on that it is of, from 0 */
 	readonly day: number;
-	/** days from now, and days long */
+	/** days of use from now, and how many of them it is long */
 	readonly start: number;
 	readonly length: number;
 	readonly persons: number;
@@ -57,15 +58,17 @@ function hookedNow(
  * The days ahead of an estimate's moment, cut where people come and go, heat and exertion change, or a hook-up begins or
  * ends, as the trips say. A hook-up that holds now holds until the trip has another word: the next arrival or departure.
  *
- * @param days how far; the last day is whole even where this is not
+ * @param days of use: how far; the last day is whole even where this is not
  * @param persons who is aboard all along; as planned and written when absent
  */
 export function dayPartsAhead(
-	{ model, state, atMs, entries }: Estimate,
+	estimate: Estimate,
+	clock: UseClock,
 	days: number,
 	persons?: number
 ): readonly DayPart[] {
-	const toMs = atMs + Math.ceil(days) * DAY_MS;
+	const { model, state, atMs, entries } = estimate;
+	const toMs = clock.atMs(Math.ceil(days));
 	const { crew, climate, hookUps } = model;
 	const now = hookedNow(model.hookUps, state, entries, atMs);
 	/** only where a hook-up really begins or ends: a day that is cut for nothing differs less from others */
@@ -75,7 +78,7 @@ export function dayPartsAhead(
 			const before = all[i - 1]?.is ?? now;
 			return is.mains !== before.mains || is.sewer !== before.sewer;
 		});
-	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: atMs + day * DAY_MS }));
+	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: clock.atMs(day) }));
 	const cuts = [
 		...dawns,
 		...(persons === undefined ? crew.steps : []),
@@ -85,14 +88,14 @@ export function dayPartsAhead(
 	];
 	let sewer = state.sewer;
 	return splitAt(atMs, toMs, cuts).map(([fromMs, endMs]): DayPart => {
-		const start = (fromMs - atMs) / DAY_MS;
+		const start = clock.useDays((fromMs - atMs) / DAY_MS);
 		const hooked = valueAt(later, fromMs) ?? now;
 		const sewerOpens = hooked.sewer && !sewer;
 		sewer = hooked.sewer;
 		return {
-			day: Math.floor(start + 1e-9),
+			day: Math.floor(start),
 			start,
-			length: (endMs - fromMs) / DAY_MS,
+			length: clock.useDays((endMs - atMs) / DAY_MS) - start,
 			persons: persons ?? personsAt(crew, fromMs),
 			climate: valueAt(climate, fromMs) ?? USUAL_CLIMATE,
 			week: weekOf(model.wakingDay, fromMs, endMs),
