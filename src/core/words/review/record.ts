@@ -4,21 +4,43 @@ import { formatFigure, formatLitres, formatQuantity, type UnitChoice } from '../
 
 const evenings = (count: number): string => `${count} ${count === 1 ? 'evening' : 'evenings'}`;
 
-/** The record in one line: `Of 40 evenings’ 96 forecasts 79 fell inside the band; 8 in 10 should`. */
-export function sayRecord({ evenings: count, forecasts, inside }: ForecastRecord): string {
-	if (count === 0) return 'No forecast has come true yet.';
-	return `Of ${forecasts} forecasts on ${evenings(count)} ${inside} fell inside the band; ${Math.round(0.8 * forecasts)} should.`;
+/** Eight in ten should fall inside. */
+const SHOULD = 0.8;
+/** More deviations than this beside what should be are worth a word, and no more: chance alone does it to one record in five. */
+const WORTH_A_WORD = 1.28;
+
+/** How many deviations more fell inside than should have. */
+const beside = ({ forecasts, inside }: ForecastRecord): number =>
+	(inside - SHOULD * forecasts) / Math.sqrt(SHOULD * (1 - SHOULD) * Math.max(1, forecasts));
+
+/** The record in one line: `17 of 17 inside, on 9 evenings; 14 expected, so a little wide.` */
+export function sayRecord(record: ForecastRecord): string {
+	const { evenings: count, forecasts, inside, verdict } = record;
+	if (count === 0) return 'No forecast can be checked yet.';
+	const off = beside(record);
+	const so =
+		Math.abs(off) < WORTH_A_WORD
+			? ', as it should be'
+			: off > 0
+				? ', so a little wide'
+				: ', so a little narrow';
+	// Where they are too sharp or too dull, it is by how far off they were, and said apart.
+	const said = verdict === 'fits' || verdict === 'young' ? so : '';
+	return `${inside} of ${forecasts} inside, on ${evenings(count)}; ${Math.round(SHOULD * forecasts)} expected${said}.`;
 }
 
 /** What follows from it. */
-export function sayRecordVerdict({ verdict, spread, evenings: count }: ForecastRecord): string {
+export function sayRecordVerdict(record: ForecastRecord): string {
+	const { verdict, spread, evenings: count } = record;
 	switch (verdict) {
 		case 'young':
 			return count === 0
 				? 'Each day, in the evening where the application is open then, what it foretells for a day later is kept on this device, and held against what the readings show then.'
 				: `After ten evenings it can be said whether that is as it should be.`;
 		case 'fits':
-			return 'As it should be: the bands are left as they are.';
+			return Math.abs(beside(record)) < WORTH_A_WORD
+				? 'The bands are left as they are.'
+				: 'That can still be chance: the bands are left as they are.';
 		case 'sharper':
 			return `Too sharp: what came lay outside too often. All forecasts are drawn ${formatFigure(spread)} times as wide from now on.`;
 		case 'duller':

@@ -149,14 +149,20 @@ describe('the record', () => {
 		spread: 1
 	};
 	it('in one line, and what follows', () => {
-		expect(sayRecord(record)).toBe('Of 96 forecasts on 40 evenings 79 fell inside the band; 77 should.');
-		expect(sayRecordVerdict(record)).toMatch(/^As it should be/);
+		expect(sayRecord(record)).toBe('79 of 96 inside, on 40 evenings; 77 expected, as it should be.');
+		expect(sayRecordVerdict(record)).toMatch(/left as they are/);
+		// by hand: 17 · 0.8 = 13.6, and 3.4 more are two deviations of √(17 · 0.16)
+		expect(sayRecord({ ...record, evenings: 9, forecasts: 17, inside: 17 })).toBe(
+			'17 of 17 inside, on 9 evenings; 14 expected, so a little wide.'
+		);
+		expect(sayRecordVerdict({ ...record, forecasts: 17, inside: 17 })).toMatch(/can still be chance/);
+		expect(sayRecord({ ...record, inside: 66 })).toMatch(/a little narrow/);
 		expect(sayRecordVerdict({ ...record, verdict: 'sharper', spread: 1.4 })).toMatch(
 			/Too sharp.*1\.4 times as wide/
 		);
 		expect(sayRecordVerdict({ ...record, verdict: 'duller', spread: 0.7 })).toMatch(/Too dull.*70 %/);
 		expect(sayRecordVerdict({ ...record, verdict: 'young' })).toMatch(/ten evenings/);
-		expect(sayRecord({ ...record, evenings: 0 })).toBe('No forecast has come true yet.');
+		expect(sayRecord({ ...record, evenings: 0 })).toBe('No forecast can be checked yet.');
 		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 12, wide: 1, verdict: 'fits' })).toBe(
 			'12 of 14 inside, as many as chance allows'
 		);
