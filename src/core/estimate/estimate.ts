@@ -20,7 +20,11 @@ export function estimate(
 	if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
 	const entries = entriesUntil(logbook.entries, rigId, atMs);
 	// Who comes or goes later is known already, and counts from then on.
-	const crew = entriesUntil(logbook.entries, rigId, Infinity).filter(({ kind }) => kind === 'crew');
+	const crew = entriesUntil(
+		logbook.entries.filter(({ kind }) => kind === 'crew'),
+		rigId,
+		Infinity
+	);
 	const replay = new Replay(modelOf(rig, logbook.trips, entries, { home: options?.home, crew }), options);
 	return replay.to(entries, atMs);
 }

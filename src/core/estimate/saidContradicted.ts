@@ -1,6 +1,6 @@
 import { instantMs, type Ahead, type Entry, type Trip } from '../logbook/index.js';
 import { DAY_MS } from '../time/index.js';
-import { copyOfState, posterior, type Estimate, type FilterState } from './filter/index.js';
+import { copyOfState, posteriorOf, type Estimate, type FilterState } from './filter/index.js';
 import { logLikelihood, measurementOf, predictTo, step } from './gating/index.js';
 import { withoutAhead, type Model } from './model/index.js';
 import * as PARAMETERS from './parameters.js';
@@ -21,7 +21,7 @@ function likelihoods(
 		}
 		predictTo(model, state, instantMs(entry.at));
 		const measurement = measurementOf(model, state, entry);
-		const nats = measurement && logLikelihood(posterior(state), measurement);
+		const nats = measurement && logLikelihood(posteriorOf(state, measurement.h), measurement);
 		step(model, state, entry, failing);
 		return nats === undefined ? [] : [nats];
 	});

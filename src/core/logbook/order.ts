@@ -10,12 +10,18 @@ export const byTime = (a: Pick<Entry, 'at' | 'id'>, b: Pick<Entry, 'at' | 'id'>)
 	instantMs(a.at) - instantMs(b.at) || compareText(a.id, b.id);
 
 /** A new list of the entries in their order. */
-export function inOrder<E extends Pick<Entry, 'at' | 'id'>>(entries: readonly E[]): readonly E[] {
-	const keyed = entries.map((entry) => ({ entry, ms: instantMs(entry.at) }));
+export const inOrder = <E extends Pick<Entry, 'at' | 'id'>>(entries: readonly E[]): readonly E[] =>
+	inOrderUntil(entries, Infinity);
+
+function inOrderUntil<E extends Pick<Entry, 'at' | 'id'>>(entries: readonly E[], atMs: number): readonly E[] {
+	const keyed = entries.map((entry) => ({ entry, ms: instantMs(entry.at) })).filter(({ ms }) => !(ms > atMs));
 	keyed.sort((a, b) => a.ms - b.ms || compareText(a.entry.id, b.entry.id));
 	return keyed.map(({ entry }) => entry);
 }
 
 /** The entries of one rig that count: not voided, up to and including an instant, in order. */
 export const entriesUntil = (entries: readonly Entry[], rig: string, atMs: number): readonly Entry[] =>
-	inOrder(entries.filter((entry) => entry.rig === rig && entry.void !== true && instantMs(entry.at) <= atMs));
+	inOrderUntil(
+		entries.filter((entry) => entry.rig === rig && entry.void !== true),
+		atMs
+	);

@@ -46,6 +46,20 @@ export const dot = (vector: Float64Array, h: Sparse): number => {
 	return sum;
 };
 
+/** Of a square matrix, row by row: row `to` gains `factor` times row `from`. */
+function addRow(values: Float64Array, n: number, to: number, factor: number, from: number): void {
+	const target = to * n;
+	const source = from * n;
+	for (let k = 0; k < n; k++)
+		values[target + k] = (values[target + k] as number) + factor * (values[source + k] as number);
+}
+
+/** Puts a row into the column of the same number, so that the two agree. */
+function mirrorRow(values: Float64Array, n: number, row: number): void {
+	const from = row * n;
+	for (let k = 0; k < n; k++) values[k * n + row] = values[from + k] as number;
+}
+
 /**
  * A joint normal belief over n numbers, kept in place: a replay of years moves it many thousand times, so its verbs
  * change it and say nothing. Whoever needs it as it was takes a copy first. The covariance stays symmetric by
@@ -56,6 +70,8 @@ export class Gaussian {
 	readonly mean: Float64Array;
 	/** n × n, symmetric */
 	readonly cov: Matrix;
+	#rows: Int32Array | undefined;
+	#factors: Float64Array | undefined;
 	/** where its operations are written down while somebody asks what each of them taught */
 	tape: Operation[] | undefined;
 
@@ -87,37 +103,70 @@ export class Gaussian {
 
 	/** The covariance of every component with h·x, n numbers. */
 	covarianceWith(h: Sparse): Float64Array {
-		const out = new Float64Array(this.size);
-		for (const [i, c] of h) {
-			const row = this.cov.row(i);
-			for (let k = 0; k < this.size; k++) out[k] = (out[k] as number) + c * (row[k] as number);
-		}
+		const n = this.size;
+		const { values } = this.cov;
+		const out = new Float64Array(n);
+		for (const [i, c] of h)
+			for (let k = 0; k < n; k++) out[k] = (out[k] as number) + c * (values[i * n + k] as number);
 		return out;
 	}
 
 	/** The variance of h·x. */
 	varianceOf(h: Sparse): number {
+		return Math.max(0, this.covarianceOf(h, h));
+	}
+
+	/** The covariance of two sums. */
+	covarianceOf(h: Sparse, g: Sparse): number {
 		let sum = 0;
-		for (const [i, c] of h) for (const [j, d] of h) sum += c * d * this.cov.at(i, j);
-		return Math.max(0, sum);
+		for (const [i, c] of h) for (const [j, d] of g) sum += c * d * this.cov.at(i, j);
+		return sum;
+	}
+
+	/** The joint belief of some sums of the components. */
+	ofSums(sums: readonly Sparse[]): Gaussian {
+		const small = new Gaussian(sums.length);
+		sums.forEach((h, i) => {
+			small.mean[i] = dot(this.mean, h);
+			for (let k = 0; k <= i; k++) {
+				const both = this.covarianceOf(h, sums[k] as Sparse);
+				small.cov.set(i, k, both);
+				small.cov.set(k, i, both);
+			}
+		});
+		return small;
 	}
 
 	/**
-	 * Every named row gains its coefficient times `times` · x[source] + `constant`; the source is none of the rows.
+	 * Every named row gains its coefficient times `times` · x[source] + `constant`; the source is none of the rows, and none is
+	 * named twice.
 	 *
 	 * @param times how many times what one unit of the source brings
 	 * @param constant comes on top of `times` · x[source], in the units of the source
 	 */
 	propagateFlow(source: number, gains: Sparse, times: number, constant = 0): void {
 		this.tape?.push({ kind: 'flow', source, gains, times });
-		const { mean, cov } = this;
-		for (const [row, gain] of gains) {
+		const { mean, size: n } = this;
+		const { values } = this.cov;
+		const count = gains.length;
+		// Typed copies: each pair is looked at as often as there are pairs.
+		const rows = (this.#rows ??= new Int32Array(n));
+		const factors = (this.#factors ??= new Float64Array(n));
+		for (let a = 0; a < count; a++) {
+			const [row, gain] = gains[a] as Pair;
+			rows[a] = row;
+			factors[a] = gain * times;
 			mean[row] = (mean[row] as number) + gain * times * (mean[source] as number) + gain * constant;
-			cov.addRow(row, gain * times, source);
+			addRow(values, n, row, gain * times, source);
 		}
-		for (const [row, gain] of gains) cov.addColumn(row, gain * times, source);
-		// The same sums taken in another order differ in their last digit: keep one of them.
-		for (const [row] of gains) cov.mirrorRow(row);
+		// F P Fᵀ is symmetric: the columns are the rows, but for what the rows that gain have of each other.
+		for (let a = 0; a < count; a++)
+			for (let b = 0; b < count; b++) {
+				const row = (rows[b] as number) * n;
+				const at = row + (rows[a] as number);
+				values[at] = (values[at] as number) + (factors[a] as number) * (values[row + source] as number);
+			}
+		for (let a = 0; a < count; a++) mirrorRow(values, n, rows[a] as number);
 	}
 
 	/**
@@ -128,7 +177,9 @@ export class Gaussian {
 	propagateNetwork(network: FlowNetwork, exposure: Float64Array): void {
 		this.tape?.push({ kind: 'network', network, exposure: exposure.slice() });
 		const { sources, targets, gains } = network;
-		const { mean, cov } = this;
+		const { mean, size: n } = this;
+		const { values } = this.cov;
+		const factors = (this.#factors ??= new Float64Array(n));
 		for (let t = 0; t < targets.length; t++) {
 			const target = targets[t] as number;
 			for (let s = 0; s < sources.length; s++) {
@@ -136,19 +187,21 @@ export class Gaussian {
 				if (k === 0) continue;
 				const source = sources[s] as number;
 				mean[target] = (mean[target] as number) + k * (mean[source] as number);
-				cov.addRow(target, k, source);
+				addRow(values, n, target, k, source);
 			}
 		}
+		// As above: only what the targets have of each other is not in their rows yet.
 		for (let t = 0; t < targets.length; t++) {
-			const target = targets[t] as number;
-			for (let row = 0; row < this.size; row++) {
-				let sum = cov.at(row, target);
+			for (let s = 0; s < sources.length; s++) factors[s] = gains.at(t, s) * (exposure[s] as number);
+			for (let u = 0; u < targets.length; u++) {
+				const row = (targets[u] as number) * n;
+				let sum = values[row + (targets[t] as number)] as number;
 				for (let s = 0; s < sources.length; s++)
-					sum += gains.at(t, s) * (exposure[s] as number) * cov.at(row, sources[s] as number);
-				cov.set(row, target, sum);
+					sum += (factors[s] as number) * (values[row + (sources[s] as number)] as number);
+				values[row + (targets[t] as number)] = sum;
 			}
 		}
-		for (let t = 0; t < targets.length; t++) cov.mirrorRow(targets[t] as number);
+		for (let t = 0; t < targets.length; t++) mirrorRow(values, n, targets[t] as number);
 	}
 
 	/** The named rows are replaced at once by sums of rows; the others stay. */
@@ -163,7 +216,7 @@ export class Gaussian {
 		rows.forEach(({ row }, i) => {
 			mean[row] = means[i] as number;
 			cov.row(row).set(news[i] as Float64Array);
-			cov.mirrorRow(row);
+			mirrorRow(cov.values, this.size, row);
 		});
 		rows.forEach(({ row }, i) =>
 			rows.forEach(({ row: other }, j) => cov.set(row, other, (cross[i] as readonly number[])[j] as number))
@@ -195,20 +248,23 @@ export class Gaussian {
 		variances: Float64Array,
 		together: Float64Array
 	): void {
+		const { size: n } = this;
+		const { values } = this.cov;
 		for (let a = 0; a < targets.length; a++)
 			for (let b = 0; b <= a; b++) {
 				let sum = 0;
-				let [one, other] = [0, 0];
+				let one = 0;
+				let other = 0;
 				for (let s = 0; s < sources.length; s++) {
-					const [ga, gb] = [gains.at(a, s), gains.at(b, s)];
+					const ga = gains.at(a, s);
+					const gb = gains.at(b, s);
 					sum += (variances[s] as number) * ga * gb;
 					one += ga * (together[s] as number);
 					other += gb * (together[s] as number);
 				}
-				sum += one * other;
-				const [i, k] = [targets[a] as number, targets[b] as number];
-				this.cov.add(i, k, sum);
-				if (i !== k) this.cov.set(k, i, this.cov.at(i, k));
+				const i = targets[a] as number;
+				const k = targets[b] as number;
+				values[i * n + k] = values[k * n + i] = (values[i * n + k] as number) + (sum + one * other);
 			}
 	}
 
@@ -228,22 +284,24 @@ export class Gaussian {
 		const soft = (spread * learnt.variance) / (spread - learnt.variance);
 		const whole = spread + soft;
 		const innovation = ((learnt.mean - dot(this.mean, h)) * whole) / spread;
-		const gain = along.map((value) => value / whole);
-		this.tape?.push({ kind: 'condition', h, gain, variance: whole });
-		for (let i = 0; i < this.size; i++)
-			this.mean[i] = (this.mean[i] as number) + (gain[i] as number) * innovation;
-		// (I − K h) P (I − K h)ᵀ + K R Kᵀ written out: P − K aᵀ − a Kᵀ + K S Kᵀ with a = P hᵀ.
 		const n = this.size;
+		const gain = new Float64Array(n);
+		for (let i = 0; i < n; i++) gain[i] = (along[i] as number) / whole;
+		this.tape?.push({ kind: 'condition', h, gain, variance: whole });
+		// (I − K h) P (I − K h)ᵀ + K R Kᵀ written out: P − K aᵀ − a Kᵀ + K S Kᵀ with a = P hᵀ.
 		const { values } = this.cov;
 		for (let i = 0; i < n; i++) {
-			const [g, a] = [gain[i] as number, along[i] as number];
+			const g = gain[i] as number;
 			if (g === 0) continue;
-			for (let k = 0; k <= i; k++) {
+			this.mean[i] = (this.mean[i] as number) + g * innovation;
+			const a = along[i] as number;
+			const row = i * n;
+			for (let k = 0; k < i; k++) {
 				const other = gain[k] as number;
-				const value =
-					(values[i * n + k] as number) - g * (along[k] as number) - a * other + whole * g * other;
-				values[i * n + k] = values[k * n + i] = i === k ? Math.max(0, value) : value;
+				values[row + k] = values[k * n + i] =
+					(values[row + k] as number) - g * (along[k] as number) - a * other + whole * g * other;
 			}
+			values[row + i] = Math.max(0, (values[row + i] as number) - g * a - a * g + whole * g * g);
 		}
 	}
 }

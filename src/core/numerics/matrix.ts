@@ -36,19 +36,6 @@ export class Matrix {
 		return this.values.subarray(row * this.columns, (row + 1) * this.columns);
 	}
 
-	/** Row `to` gains `factor` times row `from`. */
-	addRow(to: number, factor: number, from: number): void {
-		const { values, columns } = this;
-		const [target, source] = [to * columns, from * columns];
-		for (let k = 0; k < columns; k++)
-			values[target + k] = (values[target + k] as number) + factor * (values[source + k] as number);
-	}
-
-	/** Column `to` gains `factor` times column `from`. */
-	addColumn(to: number, factor: number, from: number): void {
-		for (let row = 0; row < this.rows; row++) this.add(row, to, factor * this.at(row, from));
-	}
-
 	/** The product with a vector of as many numbers as there are columns. */
 	times(vector: ArrayLike<number>): Float64Array {
 		return Float64Array.from({ length: this.rows }, (_, i) => {
@@ -56,10 +43,5 @@ export class Matrix {
 			for (let k = 0; k < this.columns; k++) sum += this.at(i, k) * (vector[k] as number);
 			return sum;
 		});
-	}
-
-	/** Of a square matrix: puts a row into the column of the same number, so that the two agree. */
-	mirrorRow(row: number): void {
-		for (let k = 0; k < this.columns; k++) this.set(k, row, this.at(row, k));
 	}
 }

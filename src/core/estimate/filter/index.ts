@@ -16,6 +16,6 @@ export { ForwardPass, ReplayStopped, type ReplayOptions } from './forwardPass.js
 export { forwardStep, type ForwardStep, type Gating } from './forwardStep.js';
 export { historyOf, remember, type InstrumentHistory } from './instrumentHistory.js';
 export { measurementUpdate } from './measurementUpdate.js';
-export { posterior } from './posterior.js';
+export { posterior, posteriorOf } from './posterior.js';
 export { predict } from './predict.js';
 export { quietAhead, settleQuiet } from './silence.js';

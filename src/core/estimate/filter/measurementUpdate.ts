@@ -19,7 +19,7 @@ export function measurementUpdate(belief: Gaussian, { h, from, to, sd }: Measure
 }
 
 /**
- * Takes in a soft interval as it tells of a better informed belief than the running one: as the measurement that brings
+ * Takes in a soft interval as it tells of a better informed belief of its sum than the running one: as the measurement that brings
  * the informed sum to its moments (expectation propagation, Minka 2001). Where it is not so, something is missing in the log; with
  * that chance it tells nothing.
  *
@@ -28,12 +28,12 @@ export function measurementUpdate(belief: Gaussian, { h, from, to, sd }: Measure
  */
 export function intervalUpdate(
 	belief: Gaussian,
-	informed: Gaussian,
+	informed: { readonly mean: number; readonly variance: number },
 	{ h, from, to, sd }: Interval,
 	{ missing, most }: { readonly missing: number; readonly most: number }
 ): void {
-	const mean = dot(informed.mean, h);
-	const spread = informed.varianceOf(h) + sd ** 2;
+	const { mean } = informed;
+	const spread = informed.variance + sd ** 2;
 	const cut = truncate({ mean, sd: Math.sqrt(spread) }, from, to);
 	if (!(cut.mass < most)) return;
 	const holds = ((1 - missing) * cut.mass) / (missing + (1 - missing) * cut.mass);

@@ -4,7 +4,7 @@ import { emptyOfPool, fullOf, type KnownLevel, type Model, type Pool } from '../
 import * as PARAMETERS from '../parameters.js';
 import { noteSlip, settled, type FilterState } from './filterState.js';
 import { intervalUpdate } from './measurementUpdate.js';
-import { posterior } from './posterior.js';
+import { posteriorOf } from './posterior.js';
 
 /** What a moved amount is good for when the entry does not say, litres, as a standard deviation. */
 const sdOfMovedLitres = (litres: number): number =>
@@ -95,7 +95,7 @@ function wasWithin(state: FilterState, pool: Pool): void {
 	const top = pool.usableRow === undefined ? pool.usableL : 0;
 	intervalUpdate(
 		state.belief,
-		posterior(state),
+		posteriorOf(state, h),
 		{
 			h,
 			from: fresh ? 0 : -Infinity,

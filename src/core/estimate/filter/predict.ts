@@ -1,5 +1,5 @@
 import type { Habit } from '../../logbook/index.js';
-import type { FlowNetwork, Gaussian } from '../../numerics/index.js';
+import { Matrix, type FlowNetwork, type Gaussian } from '../../numerics/index.js';
 import { DAY_MS } from '../../time/index.js';
 import { forgetWeeks, forgetWriting, stepAt, weekendOf } from '../inputs/index.js';
 import type { Model, Stream } from '../model/index.js';
@@ -83,9 +83,8 @@ function flowFor(
 	// Rare lumps are skewed; see the table of parameters.
 	const skew = 1 + PARAMETERS.rareLumpsVarianceShare / (1 + usesADay);
 	const network = model.network(state);
-	belief.propagateNetwork(network, exposure);
-	if (model.weekendRow !== undefined)
-		flowOnWeekday(belief, model.weekendRow, network, weekday, unlogged, exposure);
+	if (model.weekendRow === undefined) belief.propagateNetwork(network, exposure);
+	else flowOnWeekday(belief, model.weekendRow, network, weekday, unlogged, exposure);
 	const variances = new Float64Array(count);
 	const together = new Float64Array(count);
 	for (let s = 0; s < count; s++) {
@@ -105,21 +104,34 @@ function flowFor(
 	belief.addNetworkNoise(network, variances, together);
 }
 
-/** What a day of the week brings more or less than others of what nobody writes down, as far as readings have shown it. */
+/**
+ * The same where weekends are not as other days, as far as readings have shown it: that share of what nobody writes down is one
+ * more source.
+ */
 function flowOnWeekday(
 	belief: Gaussian,
 	row: number,
-	{ targets, gains }: FlowNetwork,
+	{ sources, targets, gains }: FlowNetwork,
 	weekday: number,
 	unlogged: readonly number[],
 	exposure: Float64Array
 ): void {
-	const along: (readonly [number, number])[] = [];
+	const count = sources.length;
+	const all = new Matrix(targets.length, count + 1);
 	for (let t = 0; t < targets.length; t++) {
 		let litres = 0;
-		for (let s = 0; s < exposure.length; s++)
-			litres += gains.at(t, s) * (unlogged[s] as number) * (exposure[s] as number);
-		if (litres !== 0) along.push([targets[t] as number, litres]);
+		for (let s = 0; s < count; s++) {
+			const gain = gains.at(t, s);
+			all.set(t, s, gain);
+			litres += gain * (unlogged[s] as number) * (exposure[s] as number);
+		}
+		all.set(t, count, litres);
 	}
-	belief.propagateFlow(row, along, weekendOf(weekday));
+	const more = new Float64Array(count + 1);
+	more.set(exposure);
+	more[count] = weekendOf(weekday);
+	const rows = new Int32Array(count + 1);
+	rows.set(sources);
+	rows[count] = row;
+	belief.propagateNetwork({ sources: rows, targets, gains: all }, more);
 }

@@ -3,7 +3,7 @@ import type { EntryOf } from '../../logbook/index.js';
 import {
 	historyOf,
 	measurementUpdate,
-	posterior,
+	posteriorOf,
 	remember,
 	settled,
 	type DoubtedReading,
@@ -170,7 +170,7 @@ function reject(model: Model, state: FilterState, reading: Assessed, innovation:
  */
 export function assessReading(model: Model, state: FilterState, reading: Assessed): void {
 	const { entry, measurement, kind, shadow } = reading;
-	const innovation = innovationOf(posterior(state), measurement);
+	const innovation = innovationOf(posteriorOf(state, measurement.h), measurement);
 	const strain = kind === 'gauge' ? strainCusum(state, entry, innovation.chance, shadow) : 0;
 	if (passesGate(state, entry.instrument, kind, innovation, strain))
 		return accept(model, state, reading, innovation);

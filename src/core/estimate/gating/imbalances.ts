@@ -1,7 +1,8 @@
 import type { EntryOf } from '../../logbook/index.js';
-import { dot, type Sparse } from '../../numerics/index.js';
+import type { Sparse } from '../../numerics/index.js';
 import {
 	posterior,
+	posteriorOf,
 	remember,
 	settled,
 	type DoubtedReading,
@@ -118,15 +119,15 @@ export function applyMark(model: Model, state: FilterState, entry: EntryOf<'mark
 	const seen: KnownLevel = entry.state === 'full' ? fullOf(pool) : emptyOfPool(pool);
 	const sdL = Math.max(seen.sdL, PARAMETERS.emptySdShare * pool.usableL);
 	const h: Sparse = [[pool.index, 1], ...seen.from.map(([row, k]) => [row, -k] as const)];
-	const now = posterior(state);
-	const gap = seen.constant - dot(now.mean, h);
-	if (gap ** 2 > PARAMETERS.gateSds ** 2 * (now.varianceOf(h) + sdL ** 2)) {
+	const now = posteriorOf(state, h);
+	const gap = seen.constant - now.mean;
+	if (gap ** 2 > PARAMETERS.gateSds ** 2 * (now.variance + sdL ** 2)) {
 		if (couldBeMissed(model, pool.index, gap))
 			noteMissedEntry(
 				model,
 				state,
 				pool.index,
-				{ litres: Math.abs(gap), upToL: (now.mean[pool.index] ?? 0) + gap },
+				{ litres: Math.abs(gap), upToL: posteriorOf(state, [[pool.index, 1]]).mean + gap },
 				undefined
 			);
 		belief.addNoise([[pool.index, 1]], gap ** 2);

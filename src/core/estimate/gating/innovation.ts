@@ -1,4 +1,4 @@
-import { dot, normalCdf, truncate, type Gaussian } from '../../numerics/index.js';
+import { normalCdf, truncate } from '../../numerics/index.js';
 import type { Measurement, Model } from '../model/index.js';
 
 /** What a measurement says against what was expected of it, litres. */
@@ -16,11 +16,18 @@ export interface Innovation {
 	readonly chance: number;
 }
 
-/** A value beyond which a band is open is taken to end with the tank. */
-export function innovationOf(belief: Gaussian, measurement: Measurement): Innovation {
-	const { h, from, to, sd, poolL } = measurement;
-	const expectedL = dot(belief.mean, h);
-	const sdL = Math.sqrt(belief.varianceOf(h) + sd ** 2);
+/**
+ * A value beyond which a band is open is taken to end with the tank.
+ *
+ * @param expected of the measured sum
+ */
+export function innovationOf(
+	expected: { readonly mean: number; readonly variance: number },
+	measurement: Measurement
+): Innovation {
+	const { from, to, sd, poolL } = measurement;
+	const expectedL = expected.mean;
+	const sdL = Math.sqrt(expected.variance + sd ** 2);
 	const nearestL = Math.min(Math.max(expectedL, from), to);
 	const gapL = nearestL - expectedL;
 	const [leastL, mostL] = [Math.max(from, 0), Math.min(to, Math.max(poolL, from))];
@@ -37,8 +44,11 @@ export function innovationOf(belief: Gaussian, measurement: Measurement): Innova
 }
 
 /** Ln of how likely a measurement was by the belief: a density, per litre, or the chance of a band. */
-export function logLikelihood(belief: Gaussian, measurement: Measurement): number {
-	const { gapL, sdL, chance } = innovationOf(belief, measurement);
+export function logLikelihood(
+	expected: { readonly mean: number; readonly variance: number },
+	measurement: Measurement
+): number {
+	const { gapL, sdL, chance } = innovationOf(expected, measurement);
 	return measurement.to > measurement.from
 		? Math.log(Math.max(chance, 1e-12))
 		: -((gapL / sdL) ** 2) / 2 - Math.log(sdL);
