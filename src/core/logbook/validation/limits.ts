@@ -67,7 +67,10 @@ function excessIn(value: unknown, depth: number, key: string | number): Excess |
 		}
 		return undefined;
 	}
-	for (const [name, part] of Object.entries(value)) {
+	for (const name in value) {
+		const part = (value as Readonly<Record<string, unknown>>)[name];
+		// Most parts are words and figures.
+		if (typeof part !== 'object') continue;
 		const found = excessIn(part, depth + 1, name);
 		if (found) return { ...found, path: [name, ...found.path] };
 	}
