@@ -257,6 +257,26 @@ describe('readings', () => {
 			{ kind: 'below-nothing', shows: -1 }
 		]);
 	});
+	it('a countdown written down with a digit too many was not reset: the next reading goes on from the one before', () => {
+		const rig: Rig = {
+			...doubtful,
+			instruments: [
+				{ id: 'left', kind: 'meter', name: 'Left', place: 'pump', tank: 'main', unitL: 1, counts: 'down' }
+			]
+		};
+		const reads = (day: number, value: number, reset?: true) =>
+			entry({ kind: 'reading', at: noon(day), instrument: 'left', value, ...(reset ? { reset } : {}) });
+		const of = (...read: readonly Entry[]) =>
+			levels([...freshStart(), reads(1, 900, true), ...read], noon(4), rig);
+		const typed = of(reads(2, 8870), reads(3, 874), reads(4, 861));
+		const right = of(reads(2, 887), reads(3, 874), reads(4, 861));
+		expect(typed.doubts.map(({ cause }) => cause)).toEqual([{ kind: 'mistyped', shows: 8870, meant: 887 }]);
+		expect(typed.tanks[0]?.litres).toBeCloseTo(right.tanks[0]?.litres ?? 0, -0.3);
+		// one that goes on from the new figure was reset, whatever it looked like
+		const set = of(reads(2, 8870), reads(3, 8857), reads(4, 8844));
+		expect(set.doubts.map(({ cause }) => cause.kind)).toEqual(['reset']);
+		expect(set.tanks[0]?.litres).toBeLessThan(levels(freshStart(), noon(4), rig).tanks[0]?.litres ?? 0);
+	});
 	it('a countdown that stands at 0 says: that much or more', () => {
 		const rig: Rig = {
 			...doubtful,

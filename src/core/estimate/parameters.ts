@@ -159,6 +159,10 @@ export const contradictedNats = 1.1;
 export const contradictedMostNats = 3;
 /** shares. A fill of more than so much of what the tank serves is mistyped; and what it likely was, give or take. */
 export const impossibleFillShare = 1.3;
+/** deviations. A figure that a slip of the pen turns into one so near is taken for that slip. */
+export const mistypedWithinSds = 2.5;
+/** chance. That a figure has a digit too many, and as much for one too few. */
+export const mistypedChance = 0.015;
 export const mistypedSdShare = 0.2;
 /** slips. So many are remembered. */
 export const slipsKept = 6;
@@ -166,6 +170,8 @@ export const slipsKept = 6;
 export const twiceMinutes = 4;
 /** chance. That a use is written down twice, before anything is known of who writes; and where two people wrote one each; calibration. */
 export const twiceChance = 0.015;
+/** uses. That the former is worth beside what a log shows of it; a log with none still says little after ten days. */
+export const twicePriorUses = 100;
 export const twiceByBothChance = 0.08;
 /** times a day. Nothing is taken to be rarer, for that. */
 export const twiceLeastADay = 0.3;

@@ -59,6 +59,10 @@ export type FindingMend =
 	| { readonly kind: 'serves'; readonly tank: string; readonly litres: number; readonly at: string }
 	| { readonly kind: 'trust'; readonly entry: string }
 	| { readonly kind: 'void'; readonly entry: string }
+	/** the figure of a meter that was most likely meant */
+	| { readonly kind: 'value'; readonly entry: string; readonly value: number }
+	/** it is as written: twice, or so many litres */
+	| { readonly kind: 'insist'; readonly entry: string; readonly litres?: number | undefined }
 	/** the figure that was most likely meant */
 	| { readonly kind: 'litres'; readonly entry: string; readonly litres: number }
 	| { readonly kind: 'move'; readonly entry: string; readonly at: string };
@@ -100,6 +104,31 @@ function instrumentFindings(estimate: Estimate): readonly Finding[] {
 
 const SERVED_BY = { fill: 'water', dump: undefined } as const;
 
+/** A digit too few may tell of what is missing, to within so much of the figure that was meant. */
+const TENFOLD_WITHIN = 0.25;
+
+/** The fill that explains a missing one, where it was ten times as much as was written down. */
+function tenfoldOf({ entries, model }: Estimate, missing: Imbalance): Finding | undefined {
+	const { litres, pool, afterMs, beforeMs } = missing;
+	if (missing.kind !== 'fill' || litres === undefined) return undefined;
+	const entry = entries.findLast(
+		(one): one is EntryOf<'fill'> =>
+			one.kind === 'fill' &&
+			one.trusted !== true &&
+			model.places.get(one.tank)?.pool.index === pool &&
+			instantMs(one.at) >= afterMs &&
+			instantMs(one.at) <= beforeMs &&
+			Math.abs(9 * (one.litres ?? 0) - litres) < TENFOLD_WITHIN * litres
+	);
+	return (
+		entry && {
+			kind: 'slip',
+			slip: { kind: 'tenfold', entry: entry.id, litres: 10 * (entry.litres ?? 0) },
+			entry
+		}
+	);
+}
+
 function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly Finding[] {
 	const { model, state, atMs } = estimate;
 	const latest = new Map<string, { readonly missing: Imbalance; readonly instrument?: string }>();
@@ -111,6 +140,8 @@ function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly F
 			latest.set(`${one.missing.kind}|${one.missing.pool}`, one);
 	const stops = trips.filter(({ rig }) => rig === model.rig.id).flatMap((trip) => trip.stops);
 	return [...latest.values()].flatMap(({ missing, instrument }): Finding[] => {
+		const slip = tenfoldOf(estimate, missing);
+		if (slip) return [slip];
 		const told = instrument && model.instruments.get(instrument)?.name;
 		const tank = model.pools[missing.pool]?.tanks[0];
 		if (!tank) return [];
@@ -198,8 +229,23 @@ const GAP_DOUBT = 0.12;
 /** A fill that ends this near the brim was one to the brim. */
 const NEARLY_FULL = 0.88;
 
+/** What is offered about a finding, the likeliest first: of what may be a slip also that it is none. */
+export function mendsOf(finding: Finding, estimate: Estimate, timeZone: string): readonly FindingMend[] {
+	const mend = mendOf(finding, estimate, timeZone);
+	if (!mend) return [];
+	if (finding.kind === 'doubted') {
+		const { entry, cause } = finding.doubt;
+		const meant = cause.kind === 'mistyped' ? cause.meant : undefined;
+		return meant === undefined ? [mend] : [{ kind: 'value', entry, value: meant }, mend];
+	}
+	if (finding.kind !== 'slip' || finding.slip.kind === 'clock') return [mend];
+	const { entry } = finding;
+	const litres = finding.slip.kind === 'tenfold' && 'litres' in entry ? entry.litres : undefined;
+	return [mend, { kind: 'insist', entry: entry.id, litres }];
+}
+
 /** What one tap could do about a finding; nothing for what only a person can look into. */
-export function mendOf(finding: Finding, estimate: Estimate, timeZone: string): FindingMend | undefined {
+function mendOf(finding: Finding, estimate: Estimate, timeZone: string): FindingMend | undefined {
 	switch (finding.kind) {
 		case 'failing':
 		case 'drip':

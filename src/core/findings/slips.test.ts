@@ -4,7 +4,7 @@ import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/l
 import { estimate, readLevels } from '../estimate/index.js';
 import type { Entry, EntryDraft } from '../logbook/index.js';
 import { sayFinding } from '../words/index.js';
-import { findings, mendOf } from './index.js';
+import { findings, mendsOf } from './index.js';
 import { slipsIn } from './slips.js';
 
 const nowMs = Date.parse('2027-05-10T12:00:00Z');
@@ -90,7 +90,7 @@ describe('slips that the account tells', () => {
 		expect(main(one) - main(two)).toBeGreaterThan(6);
 		expect(main(one) - main(twice)).toBeLessThan(2);
 		const found = findings(twice).find(({ kind }) => kind === 'slip');
-		expect(found && mendOf(found, twice, 'Etc/UTC')).toMatchObject({ kind: 'void' });
+		expect(found && mendsOf(found, twice, 'Etc/UTC')).toMatchObject([{ kind: 'void' }, { kind: 'insist' }]);
 		expect(findings(two).filter(({ kind }) => kind === 'slip')).toEqual([]);
 		const meant = known(shower(0), { ...shower(2), again: true } as Entry);
 		expect(main(one) - main(meant)).toBeGreaterThan(6);
@@ -109,8 +109,64 @@ describe('slips that the account tells', () => {
 		const now = known(drawn, fill(600));
 		expect(Math.abs(main(now) - main(known(drawn, fill(60))))).toBeLessThan(4);
 		const found = findings(now).find(({ kind }) => kind === 'slip');
-		expect(found && mendOf(found, now, 'Etc/UTC')).toMatchObject({ kind: 'litres', litres: 60 });
+		expect(found && mendsOf(found, now, 'Etc/UTC')).toMatchObject([
+			{ kind: 'litres', litres: 60 },
+			{ kind: 'insist', litres: 600 }
+		]);
 		expect(found && sayFinding(found, now.atMs, 'Etc/UTC')).toContain('Did you mean 60');
 		expect(findings(known(drawn, fill(60))).filter(({ kind }) => kind === 'slip')).toEqual([]);
+	});
+	it('6 L to the brim where about 50 were missing are a slip too, teach nothing, and are as written where one insists', () => {
+		const washed = entry({ kind: 'use', at: at(0, 8), habit: 'dishes', times: 8 });
+		const fill = (litres?: number, trusted?: true): Entry =>
+			entry({
+				kind: 'fill',
+				at: at(200, 8),
+				tank: 'main',
+				to: 'full',
+				...(litres ? { litres } : {}),
+				...(trusted ? { trusted } : {})
+			});
+		const unlogged = (one: ReturnType<typeof known>): number => readLevels(one).unlogged.litresPerPersonDay;
+		const slipped = known(washed, fill(5.2));
+		const [found] = findings(slipped).filter(({ kind }) => kind === 'slip');
+		expect(found).toMatchObject({ slip: { kind: 'tenfold', litres: 52 } });
+		expect(found && sayFinding(found, slipped.atMs, 'Etc/UTC')).toMatch(/too little.*Did you mean 52/);
+		const insisted = known(washed, fill(5.2, true));
+		expect(findings(insisted).filter(({ kind }) => kind === 'slip')).toEqual([]);
+		const [meant, nothing] = [unlogged(known(washed, fill(52))), unlogged(known(washed, fill()))];
+		expect(Math.abs(unlogged(slipped) - meant)).toBeLessThan(0.2 * Math.abs(unlogged(insisted) - meant));
+		// what fits neither way says that something else is missing: it is left out
+		expect(unlogged(known(washed, fill(0.4)))).toBeCloseTo(nothing, 6);
+	});
+	it('a fill that a gauge finds nine times missing was written with a digit too few', () => {
+		const sender = {
+			id: 'sender',
+			kind: 'gauge',
+			name: 'Sender',
+			tank: 'main',
+			curve: [
+				{ reads: 0, litres: 0 },
+				{ reads: 100, litres: 100 }
+			]
+		} as const;
+		const read = (minute: number, value: number): Entry =>
+			entry({ kind: 'reading', at: at(minute, 8), instrument: 'sender', value });
+		const log = [
+			entry({ kind: 'use', at: at(0, 8), habit: 'dishes', times: 12 }),
+			read(30, 28),
+			entry({ kind: 'fill', at: at(60, 8), tank: 'main', litres: 6 }),
+			read(90, 87),
+			read(200, 87)
+		];
+		const now = estimate(
+			logbookOf([...freshStart(), ...week, ...log], { ...rig, instruments: [...rig.instruments, sender] }),
+			'rig',
+			Date.parse(at(300, 8))
+		);
+		const ofMain = findings(now).filter(
+			(one) => one.kind === 'slip' || ('tank' in one && one.tank === 'main')
+		);
+		expect(ofMain).toMatchObject([{ kind: 'slip', slip: { kind: 'tenfold', litres: 60 } }]);
 	});
 });

@@ -4,7 +4,7 @@ import { inOrder, instantMs, type Entry } from '../logbook/index.js';
 /** A slip that shows in the entries alone: written twice, or with a clock set wrong. */
 export type Slip =
 	| { readonly kind: 'twice'; readonly entry: string; readonly other: string }
-	/** a digit too many: no tank of its size takes so much */
+	/** a digit too many or too few: it was a tenth of what was written, or ten times as much */
 	| { readonly kind: 'tenfold'; readonly entry: string; readonly litres: number }
 	| {
 			readonly kind: 'clock';
@@ -73,8 +73,9 @@ export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip
 		.filter(({ ms }) => nowMs - ms < LOOK_BACK_MS)
 		.flatMap(({ entry, ms }, i, list): readonly Slip[] => {
 			const what = deedOf(entry);
+			const meant = ('again' in entry && entry.again) || ('trusted' in entry && entry.trusted);
 			const before =
-				what === undefined
+				what === undefined || meant
 					? undefined
 					: list
 							.slice(0, i)

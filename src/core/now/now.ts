@@ -1,5 +1,5 @@
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
-import { findings, mendOf, type Finding, type FindingMend } from '../findings/index.js';
+import { findings, mendsOf, type Finding, type FindingMend } from '../findings/index.js';
 import { forecast, prices, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { aheadNow, dayAhead, paceDoubt, personsNow, risingAhead } from '../habits/index.js';
 import type { Logbook, Rig, Trip } from '../logbook/index.js';
@@ -14,7 +14,7 @@ export interface FoundWords {
 	readonly finding: Finding;
 	readonly words: string;
 	/** what one tap can do about it, and what that tap is called */
-	readonly mend?: { readonly does: FindingMend; readonly words: string };
+	readonly mends: readonly { readonly does: FindingMend; readonly words: string }[];
 }
 
 /** Everything *Now* and the slim rods show, from one moment. */
@@ -52,11 +52,13 @@ function foundWords(
 	units: UnitChoice | undefined
 ): FoundWords {
 	const { atMs, model } = estimate;
-	const does = mendOf(finding, estimate, timeZone);
 	return {
 		finding,
 		words: sayFinding(finding, atMs, timeZone, units),
-		...(does ? { mend: { does, words: sayMend(model.rig, does, atMs, timeZone, units) } } : {})
+		mends: mendsOf(finding, estimate, timeZone).map((does) => ({
+			does,
+			words: sayMend(model.rig, does, atMs, timeZone, units)
+		}))
 	};
 }
 

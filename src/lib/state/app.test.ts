@@ -110,8 +110,8 @@ describe('what a person does', () => {
 		const now = () => app.records.entries.find((one) => one.id === id);
 		await app.commands.mend({ kind: 'move', entry: id, at: '2027-05-02T08:00:00Z' }, 'Move');
 		expect(now()?.at).toBe('2027-05-02T08:00:00Z');
-		await app.commands.mend({ kind: 'trust', entry: id }, 'Trust');
-		expect(now()).toMatchObject({ trusted: true });
+		await app.commands.mend({ kind: 'insist', entry: id }, 'It was two');
+		expect(now()).toMatchObject({ again: true });
 		await app.commands.mend({ kind: 'litres', entry: id, litres: 6 }, 'Litres');
 		expect(now()).toMatchObject({ litres: 6 });
 		await app.commands.mend({ kind: 'void', entry: id }, 'Void');
@@ -120,6 +120,9 @@ describe('what a person does', () => {
 		const draft = { kind: 'fill', at: wash.at, tank: 'main', to: 'full' } as const;
 		await app.commands.mend({ kind: 'add', draft }, 'Add');
 		expect(lastOf(app)).toMatchObject({ rig: 'rig', source: 'hand', to: 'full' });
+		const fill = lastOf(app).id;
+		await app.commands.mend({ kind: 'insist', entry: fill }, 'It was 6 L');
+		expect(app.records.entries.find((one) => one.id === fill)).toMatchObject({ trusted: true });
 	});
 });
 

@@ -100,11 +100,19 @@ export function mending(
 	}
 	if (!stands(mend.entry)) return Promise.resolve(false);
 	if (mend.kind === 'void') return commands.setVoid([mend.entry], true, label);
-	const part =
-		mend.kind === 'move'
-			? { at: mend.at }
-			: mend.kind === 'litres'
-				? { litres: mend.litres }
-				: { trusted: true };
-	return commands.change('entry', mend.entry, (entry) => ({ ...entry, ...part }) as Entry, label);
+	const changed = (entry: Entry): object => {
+		switch (mend.kind) {
+			case 'move':
+				return { at: mend.at };
+			case 'value':
+				return { value: mend.value };
+			case 'litres':
+				return { litres: mend.litres };
+			case 'trust':
+			case 'insist':
+				// As it is written, whatever it looks like.
+				return entry.kind === 'use' ? { again: true } : { trusted: true };
+		}
+	};
+	return commands.change('entry', mend.entry, (entry) => ({ ...entry, ...changed(entry) }) as Entry, label);
 }

@@ -9,6 +9,8 @@ export type DoubtCause =
 	  }
 	/** a meter shows less than it counts from (more, when it counts down), displayed units: it was reset */
 	| { readonly kind: 'reset'; readonly shows: number; readonly from: number; readonly counts: 'up' | 'down' }
+	/** a figure of a meter that does not fit, and the slip of the pen that would explain it, displayed units; none where only the next one tells of it */
+	| { readonly kind: 'mistyped'; readonly shows: number; readonly meant?: number }
 	/** the gauge has no such reading on its curve */
 	| { readonly kind: 'off-curve' }
 	/** a depth in a tank without a shape */

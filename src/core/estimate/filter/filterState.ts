@@ -48,6 +48,8 @@ export interface FilterState extends KeyedRegime {
 	readonly times: Map<string, number>;
 	/** of each habit the last one */
 	readonly lastUses: Map<string, LastUse>;
+	/** uses that were written down, and how many of them were likely there already */
+	written: { readonly uses: number; readonly twice: number };
 	doubts: Doubt[];
 	suspected: readonly DoubtedReading[];
 	imbalances: Imbalance[];
@@ -95,6 +97,7 @@ export function initialState(model: Model): FilterState {
 		instruments: new Map(),
 		times: new Map(),
 		lastUses: new Map(),
+		written: { uses: 0, twice: 0 },
 		doubts: [],
 		suspected: [],
 		imbalances: [],

@@ -4,6 +4,15 @@ export interface InstrumentHistory {
 	readonly countsFrom?: number;
 	/** of a countdown that has come to 0: so much was drawn, or more, litres by the meter */
 	readonly leastL?: number | undefined;
+	/** of a meter whose last figure was on the wrong side of that one: what it counted from before, and what had passed by then, litres */
+	readonly odd?:
+		| {
+				readonly entry: string;
+				readonly shows: number;
+				readonly countsFrom: number;
+				readonly passed: { readonly mean: number; readonly variance: number };
+		  }
+		| undefined;
 	/**
 	 * how it fared of late, reading by reading, the last few: 0 taken in, 1 doubted, ½ doubted where a missed fill or dump
 	 * would explain it as well

@@ -10,14 +10,54 @@ import { posteriorOf } from './posterior.js';
 const sdOfMovedLitres = (litres: number): number =>
 	Math.max(PARAMETERS.movedLeastSdL, PARAMETERS.movedSdShare * litres);
 
+/** A figure that somebody wrote down. */
+interface Figure {
+	/** the entry it stands in; none where nobody wrote it */
+	readonly entry?: string;
+	readonly litres?: number | undefined;
+	readonly sdL?: number | undefined;
+	/** it is as written, whatever it looks like */
+	readonly trusted?: true | undefined;
+}
+
+/**
+ * Takes in the figure that stands beside a known level: how much was moved until a tank was full or empty. One that what is
+ * believed cannot explain, and that with its point a place further would fit, is most likely mistyped so, and counts as that; one that
+ * does not fit at all says that something else is missing, and nothing of habits: it is left out.
+ */
+function takeFigure(
+	model: Model,
+	state: FilterState,
+	{ entry, litres, sdL, trusted }: Figure & { readonly litres: number; readonly sdL: number }
+): void {
+	const moved: Sparse = [[model.movedRow, 1]];
+	if (trusted) return state.belief.condition(moved, sdL ** 2, { mean: litres, variance: 0 });
+	const expected = posteriorOf(state, moved);
+	const said = [
+		{ litres, sdL, chance: 1 - 2 * PARAMETERS.mistypedChance },
+		...[litres / 10, litres * 10].map((meant) => ({
+			litres: meant,
+			sdL: PARAMETERS.mistypedSdShare * meant,
+			chance: PARAMETERS.mistypedChance
+		}))
+	].map((one) => {
+		const variance = expected.variance + one.sdL ** 2;
+		const square = (one.litres - expected.mean) ** 2 / variance;
+		return { ...one, square, nats: Math.log(one.chance) - square / 2 - Math.log(variance) / 2 };
+	});
+	const likeliest = said.reduce((a, b) => (b.nats > a.nats ? b : a));
+	if (!(likeliest.square <= PARAMETERS.gateSds ** 2)) return;
+	if (likeliest.litres !== litres && entry !== undefined)
+		noteSlip(state, { kind: 'tenfold', entry, litres: likeliest.litres, atMs: state.atMs ?? 0 });
+	state.belief.condition(moved, likeliest.sdL ** 2, { mean: likeliest.litres, variance: 0 });
+}
+
 /** A movement of water between pools, or between a pool and a tap or drain outside. */
-interface Movement {
+interface Movement extends Figure {
 	readonly out?: Pool | undefined;
 	readonly into?: Pool | undefined;
 	/** the end that is brought to a known level */
 	readonly settles?: KnownLevel | undefined;
-	readonly litres?: number | undefined;
-	readonly sdL?: number | undefined;
 	readonly meters: readonly string[];
 }
 
@@ -64,10 +104,7 @@ function applyMovement(model: Model, state: FilterState, movement: Movement): vo
 		];
 		belief.addNoise(spread, settles.sdL ** 2);
 		if (litres !== undefined)
-			belief.condition([[model.movedRow, 1]], (movement.sdL ?? sdOfMovedLitres(litres)) ** 2, {
-				mean: litres,
-				variance: 0
-			});
+			takeFigure(model, state, { ...movement, litres, sdL: movement.sdL ?? sdOfMovedLitres(litres) });
 	} else if (litres !== undefined) {
 		for (const [row, k] of carried) belief.mean[row] = (belief.mean[row] ?? 0) + k * litres;
 		belief.addNoise(carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
@@ -107,7 +144,8 @@ function wasWithin(state: FilterState, pool: Pool): void {
 }
 
 /** What a fill most likely was that no tank of its size could take: a digit too many. Nothing where that makes no sense either. */
-function tenfold({ usableL }: Pool, { litres = 0 }: EntryOf<'fill'>): number | undefined {
+function tenfold({ usableL }: Pool, { litres = 0, trusted }: EntryOf<'fill'>): number | undefined {
+	if (trusted) return undefined;
 	const most = PARAMETERS.impossibleFillShare * usableL;
 	return litres > most && litres / 10 <= most ? litres / 10 : undefined;
 }
@@ -124,8 +162,10 @@ export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill
 	if (tenth !== undefined)
 		noteSlip(state, { kind: 'tenfold', entry: entry.id, litres: tenth, atMs: state.atMs ?? 0 });
 	applyMovement(model, state, {
+		entry: entry.id,
 		into,
 		settles: entry.to === 'full' ? fullOf(into) : undefined,
+		trusted: entry.trusted,
 		litres: tenth ?? entry.litres,
 		sdL: tenth === undefined ? entry.sdL : PARAMETERS.mistypedSdShare * tenth,
 		meters: meters.map(({ id }) => id)
@@ -138,8 +178,10 @@ export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump
 	if (!out) return;
 	if (entry.to === 'empty') wasWithin(state, out);
 	applyMovement(model, state, {
+		entry: entry.id,
 		out,
 		settles: entry.to === 'empty' ? drainedTo(out, entry.leftL) : undefined,
+		trusted: entry.trusted,
 		litres: entry.litres,
 		sdL: entry.sdL,
 		meters: []
@@ -159,7 +201,8 @@ export function applyTransfer(model: Model, state: FilterState, entry: EntryOf<'
 	if (!out || !into || out === into) return;
 	const settles =
 		entry.until === 'from-empty' ? emptyOfPool(out) : entry.until === 'to-full' ? fullOf(into) : undefined;
-	applyMovement(model, state, { out, into, settles, litres: entry.litres, sdL: entry.sdL, meters: [] });
+	const { id, litres, sdL, trusted } = entry;
+	applyMovement(model, state, { entry: id, out, into, settles, litres, sdL, trusted, meters: [] });
 }
 
 /** The waste valves were opened into a sewer: every built-in waste tank runs down to what a dump leaves. */

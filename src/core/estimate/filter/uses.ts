@@ -17,7 +17,7 @@ const sdOfMeasuredUse = (litres: number): number =>
  */
 export function twiceChance(
 	model: Model,
-	{ lastUses, atMs = 0, learned }: FilterState,
+	{ lastUses, written, atMs = 0, learned }: FilterState,
 	{ times, litres, by, again }: EntryOf<'use'>,
 	habit: Habit
 ): number {
@@ -29,7 +29,10 @@ export function twiceChance(
 	// Who writes the same twice means it, and so does who sees it in the log.
 	if (again || (by !== undefined && by === before.by)) return 0;
 	const byBoth = by !== undefined && before.by !== undefined;
-	const slip = byBoth ? PARAMETERS.twiceByBothChance : PARAMETERS.twiceChance;
+	// How often it has happened in this log counts beside what was thought of it before.
+	const { twiceChance: prior, twicePriorUses: along } = PARAMETERS;
+	const seen = (prior * along + written.twice) / (along + written.uses);
+	const slip = byBoth ? PARAMETERS.twiceByBothChance * (seen / prior) : seen;
 	const aDay = Math.max(
 		PARAMETERS.twiceLeastADay,
 		timesWritten(learned, habit, habit.often.per === 'person-day') *
@@ -58,7 +61,10 @@ export function applyUse(
 	const scatter = n * (1 - PARAMETERS.habitMeanVarianceShare) * (f * habit.litresEach.sd) ** 2;
 	const { paths, beside } = drawnOf(model, flow);
 	const atMs = state.atMs ?? 0;
-	const once = 1 - twiceChance(model, state, entry, habit);
+	const twice = twiceChance(model, state, entry, habit);
+	const once = 1 - twice;
+	const { written } = state;
+	state.written = { uses: written.uses + 1, twice: written.twice + twice };
 	const before = state.lastUses.get(habit.id);
 	if (before && once < 0.5) noteSlip(state, { kind: 'twice', entry: entry.id, other: before.entry, atMs });
 	state.lastUses.set(habit.id, { entry: entry.id, atMs, times: entry.times, by: entry.by });

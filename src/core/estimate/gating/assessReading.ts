@@ -6,6 +6,7 @@ import {
 	posteriorOf,
 	remember,
 	settled,
+	type DoubtCause,
 	type DoubtedReading,
 	type FilterState
 } from '../filter/index.js';
@@ -15,6 +16,7 @@ import { lossCusum, strainCusum, suspectGauge } from './cusum.js';
 import { agrees, passesGate, sameGap, type InstrumentKind } from './gate.js';
 import { couldBeMissed, noteLoss, noteMissedEntry, wasRight } from './imbalances.js';
 import { innovationOf, type Innovation } from './innovation.js';
+import { meantBy } from './meterReset.js';
 import { missedEntryChance, wasDue } from './missedEntryHypothesis.js';
 
 type Reading = EntryOf<'reading'>;
@@ -116,6 +118,19 @@ function suspect(
 	};
 }
 
+/** A meter's figure that a slip of the pen explains. */
+function mistypedFigure(
+	model: Model,
+	state: FilterState,
+	{ instrument, value }: Reading
+): DoubtCause | undefined {
+	const meter = model.instruments.get(instrument);
+	const { countsFrom } = historyOf(state, instrument);
+	if (meter?.kind !== 'meter' || typeof value !== 'number' || countsFrom === undefined) return undefined;
+	const meant = meantBy(model, state, meter, countsFrom, value);
+	return meant === undefined ? undefined : { kind: 'mistyped', shows: value, meant };
+}
+
 /** The reading is not as expected: doubted, unless others, or its own course, speak for it. */
 function reject(model: Model, state: FilterState, reading: Assessed, innovation: Innovation): void {
 	const { entry, measurement, kind, shadow } = reading;
@@ -149,7 +164,7 @@ function reject(model: Model, state: FilterState, reading: Assessed, innovation:
 	state.doubts.push({
 		entry: entry.id,
 		instrument: entry.instrument,
-		cause: {
+		cause: mistypedFigure(model, state, entry) ?? {
 			kind: 'unexplained',
 			saysL: innovation.nearestL,
 			believedL: innovation.expectedL,

@@ -11,16 +11,9 @@ import {
 } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { assessReading } from './assessReading.js';
+import { restart, seemsReset, weighReset } from './meterReset.js';
 
 type Reading = EntryOf<'reading'>;
-
-/** The meter was set: it counts from the value shown now, and what it had counted is forgotten. */
-function restart(model: Model, state: FilterState, meter: Meter, value: number): void {
-	const counted = model.countedRow.get(meter.id);
-	if (counted === undefined) return;
-	state.belief.replace(counted, 0, 0);
-	remember(state, meter.id, { countsFrom: value, leastL: undefined });
-}
 
 /** How much a display rolled over by, displayed units; 0 when it did not. */
 function rolledBy(before: number, value: number): number {
@@ -47,6 +40,7 @@ function countsFromNow(model: Model, state: FilterState, meter: Meter, value: nu
 function readMeter(model: Model, state: FilterState, entry: Reading, meter: Meter): void {
 	const { value } = entry;
 	if (typeof value !== 'number') return;
+	if (!entry.reset) weighReset(model, state, meter, value);
 	const base = historyOf(state, meter.id).countsFrom;
 	const countsFrom = countsFromNow(model, state, meter, value);
 	if (entry.reset || base === undefined || countsFrom === undefined)
@@ -54,8 +48,8 @@ function readMeter(model: Model, state: FilterState, entry: Reading, meter: Mete
 	remember(state, meter.id, { countsFrom });
 	const measurement = meterMeasurement(model, state, meter, countsFrom, value);
 	if (measurement.from < -displaySd(meter, value)) {
-		leaveOut(state, entry, { kind: 'reset', shows: value, from: base, counts: meter.counts });
-		return restart(model, state, meter, value);
+		const odd = { entry: entry.id, shows: value, countsFrom };
+		return leaveOut(state, entry, seemsReset(model, state, meter, odd));
 	}
 	if (measurement.to > measurement.from) remember(state, meter.id, { leastL: measurement.from });
 	assessReading(model, state, { entry, measurement, kind: 'meter', shadow: false });

@@ -444,6 +444,8 @@ const common = {
 	void: z.optional(z.literal(true))
 };
 const sdL = z.optional(litres);
+/** the figures are as they are written, whatever they look like; of these kinds an addition of ours, see docs/logbook.md */
+const trusted = z.optional(z.literal(true));
 
 /** An entry of any kind. */
 export const entrySchema = z.discriminatedUnion('kind', [
@@ -454,6 +456,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		litres: z.optional(litres),
 		sdL,
 		to: z.optional(z.literal('full')),
+		trusted,
 		point: z.optional(id),
 		potable: z.optional(z.boolean())
 	}),
@@ -476,6 +479,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		to: z.optional(z.literal('empty')),
 		/** with `to: "empty"`: not quite, about so much stayed; an addition of ours, see docs/logbook.md */
 		leftL: z.optional(litres),
+		trusted,
 		where: z.optional(id)
 	}),
 	z.looseObject({
@@ -485,6 +489,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		toTank: id,
 		litres: z.optional(litres),
 		sdL,
+		trusted,
 		until: z.optional(z.enum(['from-empty', 'to-full']))
 	}),
 	z.looseObject({
@@ -495,7 +500,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		reset: z.optional(z.literal(true)),
 		rollDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
 		pitchDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
-		trusted: z.optional(z.literal(true))
+		trusted
 	}),
 	z.looseObject({ ...common, kind: z.literal('mark'), tank: id, state: z.enum(['full', 'empty']) }),
 	z.looseObject({

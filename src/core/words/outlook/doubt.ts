@@ -9,6 +9,10 @@ export function sayDoubt({ cause }: Pick<Doubt, 'cause'>, units: UnitChoice = ME
 			return `It says ${litres(cause.saysL)}; everything else says ${litres(cause.believedL)}, give or take ${litres(cause.bandL)}.`;
 		case 'reset':
 			return `It shows ${cause.shows}, on the wrong side of the ${cause.from} from which it counts ${cause.counts}. It was probably reset; it counts from here.`;
+		case 'mistyped':
+			return cause.meant === undefined
+				? `${cause.shows} fits neither what was read before nor what was read after. It was probably mistyped.`
+				: `${cause.shows} does not fit, and ${cause.meant} would. Was it mistyped?`;
 		case 'off-curve':
 			return 'The gauge has no such reading on its curve.';
 		case 'no-shape':

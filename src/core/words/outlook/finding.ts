@@ -1,4 +1,4 @@
-import { instantMs, type Rig } from '../../logbook/index.js';
+import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
 import { formatLitres, METRIC, type UnitChoice } from '../../units/index.js';
 import type { Finding, FindingMend } from '../../findings/index.js';
 import { sayDay, sayPast } from '../when.js';
@@ -59,8 +59,7 @@ export function sayFinding(
 			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.kind === 'twice')
 				return `The same ${finding.entry.kind} stands in the log twice within minutes, ${when}. Was it written down by both of you?`;
-			if (finding.slip.kind === 'tenfold')
-				return `More was filled ${when} than any tank of that size takes. Did you mean ${formatLitres(finding.slip.litres, units)}? It counts as that until you say.`;
+			if (finding.slip.kind === 'tenfold') return sayTenfold(finding.entry, finding.slip.litres, when, units);
 			const day = sayDay(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.more !== undefined)
 				return `${finding.slip.more + 1} entries lie in the future, the first ${day}; they do not count yet. Is the clock of this device right?`;
@@ -69,6 +68,16 @@ export function sayFinding(
 				: `One entry (${finding.entry.kind}) stands alone, long before all others, ${day}. Was the year wrong?`;
 		}
 	}
+}
+
+/** A figure with a digit too many or too few. */
+function sayTenfold(entry: Entry, meantL: number, when: string, units: UnitChoice): string {
+	const writtenL = ('litres' in entry ? entry.litres : undefined) ?? 0;
+	const fits =
+		writtenL > meantL
+			? 'that is more than fits in'
+			: `that is too little for what was ${entry.kind === 'fill' ? 'missing' : 'in it'}`;
+	return `${formatLitres(writtenL, units)} were written down ${when}; ${fits}. Did you mean ${formatLitres(meantL, units)}? It counts as that until you say.`;
 }
 
 /** What the tap that mends a finding is called. */
@@ -86,6 +95,10 @@ export function sayMend(
 			return `Reckon with ${formatLitres(mend.litres, units)}`;
 		case 'void':
 			return 'Count it once';
+		case 'insist':
+			return mend.litres === undefined ? 'It was two' : `It was ${formatLitres(mend.litres, units)}`;
+		case 'value':
+			return `Make it ${mend.value}`;
 		case 'litres':
 			return `Make it ${formatLitres(mend.litres, units)}`;
 		case 'move':

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { basisOf, estimate, readLevels } from '../../estimate/index.js';
 import type { Entry, EntryDraft, Rig } from '../../logbook/index.js';
-import { findings, mendOf, slipsIn } from '../../findings/index.js';
+import { findings, mendsOf, slipsIn } from '../../findings/index.js';
 import { METRIC } from '../../units/index.js';
 import { sayDoubt, sayFinding, sayLessons, sayMend, sayWhy } from '../index.js';
 
@@ -66,7 +66,7 @@ describe('a fill that was not written down', () => {
 		});
 		expect(readLevels(known).tanks[0]?.litres).toBeGreaterThan(88);
 		expect(readLevels(known).doubts).toEqual([]);
-		const mend = found && mendOf(found, known, 'Etc/UTC');
+		const mend = found && mendsOf(found, known, 'Etc/UTC')[0];
 		expect(mend).toMatchObject({ kind: 'add', draft: { kind: 'fill', tank: 'main', to: 'full' } });
 		expect(mend && sayMend(rig, mend, now, 'Etc/UTC')).toBe('Add the fill to the brim');
 		expect(found && sayFinding(found, now, 'Etc/UTC')).toMatch(
@@ -85,7 +85,7 @@ describe('a fill that was not written down', () => {
 		const words = found[0] && sayFinding(found[0], now, 'Etc/UTC');
 		expect(words).toMatch(/moved as after a fill of Main, about 6\d\sL, that is not written down/);
 		expect(words).toMatch(/If there was none, the gauge is wrong/);
-		expect(found[0] && mendOf(found[0], known, 'Etc/UTC')).toMatchObject({ draft: { kind: 'fill' } });
+		expect(found[0] && mendsOf(found[0], known, 'Etc/UTC')).toMatchObject([{ draft: { kind: 'fill' } }]);
 		// A gauge that jumps while the tank is nearly full does not tell of one.
 		const early = of([wash(2, 12, 3), read('sender-main', 82, 3, 7), read('sender-main', 30, 3, 18)]);
 		expect(findings(early, { trips }).map(({ kind }) => kind)).toEqual(['doubted']);
@@ -194,7 +194,7 @@ it('what a tank known by its plate serves is said once the log is sure of it, an
 	expect(sayFinding(said!.found, now, 'Etc/UTC')).toMatch(
 		/^Main seems to serve 101.L, not the 110.L on its plate: it was seen full 4 times/
 	);
-	const mend = mendOf(said!.found, said!.known, 'Etc/UTC');
+	const [mend] = mendsOf(said!.found, said!.known, 'Etc/UTC');
 	expect(mend).toMatchObject({ kind: 'serves', tank: 'main', litres: 100 });
 	expect(sayMend(plate, mend!, now, 'Etc/UTC')).toMatch(/^Reckon with 100.L$/);
 });
