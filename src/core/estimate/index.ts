@@ -14,7 +14,7 @@ export {
 	type Imbalance,
 	type ReplayOptions
 } from './filter/index.js';
-export { likelyMissedEntries } from './gating/index.js';
+export { likelyMissedEntries, overdueEntries } from './gating/index.js';
 export { headroomOf, standingLevelWith } from './headroom.js';
 export {
 	aheadCuts,

@@ -1,13 +1,21 @@
 import { DAY_MS, zonedIso } from '../time/index.js';
 import {
 	likelyMissedEntries,
+	overdueEntries,
 	usableOfTank,
 	type Doubt,
 	type Estimate,
 	type Imbalance
 } from '../estimate/index.js';
-import { instantMs, type Entry, type EntryDraft, type EntryOf, type Trip } from '../logbook/index.js';
-import { usableOf } from '../rig/index.js';
+import {
+	instantMs,
+	type Entry,
+	type EntryDraft,
+	type EntryOf,
+	type Tank,
+	type Trip
+} from '../logbook/index.js';
+import { isCarried, usableOf } from '../rig/index.js';
 import { dripsIn, type Drip } from './drips.js';
 import { slipsIn, type Slip } from './slips.js';
 
@@ -36,6 +44,8 @@ export type Finding =
 			readonly stop?: string;
 			/** the instrument that tells of it, while nothing else does */
 			readonly told?: string;
+			/** more was written down out of it than it held, litres; and whether it is carried, so that another may have come in its place */
+			readonly overdrawn?: { readonly writtenL: number; readonly heldL: number; readonly carried: boolean };
 	  })
 	/** the log has learned what a tank known by its plate really serves */
 	| {
@@ -104,6 +114,38 @@ function instrumentFindings(estimate: Estimate): readonly Finding[] {
 
 const SERVED_BY = { fill: 'water', dump: undefined } as const;
 
+/** What was written down out of a tank in some time, litres: uses by what is believed of them now. */
+function writtenOutL(
+	{ model, state, belief, entries }: Estimate,
+	tank: Tank,
+	fromMs: number,
+	toMs: number
+): number {
+	return entries.reduce((sum, entry) => {
+		const ms = instantMs(entry.at);
+		if (ms < fromMs || ms > toMs) return sum;
+		if (entry.kind === 'transfer' && entry.fromTank === tank.id) return sum + (entry.litres ?? 0);
+		const habit = entry.kind === 'use' ? model.habits.get(entry.habit) : undefined;
+		if (!habit || entry.kind !== 'use') return sum;
+		const gain = model.flow(habit, state).tanks.get(tank.id);
+		const each = entry.litres ?? belief.mean[model.habitRow.get(habit.id) ?? -1] ?? 0;
+		const measured = entry.litres === undefined ? entry.times : 1;
+		return gain ? sum - measured * (gain.perLitre * each + gain.fixed) : sum;
+	}, 0);
+}
+
+/** A fresh tank of which more was written down than it held, where that is most of what it gave. */
+function overdrawnOf(estimate: Estimate, missing: Imbalance, tank: Tank): object {
+	const { kind, beyondL, afterMs, beforeMs } = missing;
+	if (kind !== 'fill' || beyondL === undefined) return {};
+	const writtenL = writtenOutL(estimate, tank, afterMs, beforeMs);
+	return writtenL > beyondL
+		? {
+				overdrawn: { writtenL, heldL: writtenL - beyondL, carried: isCarried(estimate.model.rig, tank) }
+			}
+		: {};
+}
+
 /** A digit too few may tell of what is missing, to within so much of the figure that was meant. */
 const TENFOLD_WITHIN = 0.25;
 
@@ -134,6 +176,7 @@ function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly F
 	const latest = new Map<string, { readonly missing: Imbalance; readonly instrument?: string }>();
 	for (const one of [
 		...state.imbalances.map((missing) => ({ missing })),
+		...overdueEntries(model, state).map((missing) => ({ missing })),
 		...likelyMissedEntries(model, state)
 	])
 		if (atMs - one.missing.beforeMs < LOOK_BACK_MS)
@@ -160,7 +203,8 @@ function missingFindings(estimate: Estimate, trips: readonly Trip[]): readonly F
 				missing,
 				likelyMs: stop ? instantMs(stop.arrive) : (missing.afterMs + missing.beforeMs) / 2,
 				...(stop ? { stop: stop.name } : {}),
-				...(told === undefined ? {} : { told })
+				...(told === undefined ? {} : { told }),
+				...overdrawnOf(estimate, missing, tank)
 			}
 		];
 	});

@@ -1,6 +1,6 @@
 import { DAY_MS } from '../time/index.js';
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, freshStart, logbookOf } from '../../../tests/helpers/logbooks.js';
+import { entry, exactRig, freshStart, logbookOf, spareJug } from '../../../tests/helpers/logbooks.js';
 import { estimate, readLevels } from '../estimate/index.js';
 import type { Entry, EntryDraft } from '../logbook/index.js';
 import { sayFinding } from '../words/index.js';
@@ -168,5 +168,18 @@ describe('slips that the account tells', () => {
 			(one) => one.kind === 'slip' || ('tank' in one && one.tank === 'main')
 		);
 		expect(ofMain).toMatchObject([{ kind: 'slip', slip: { kind: 'tenfold', litres: 60 } }]);
+	});
+	it('46 L out of a jug of 18 were written: it was filled, or swapped for another', () => {
+		const withJug = { ...rig, tanks: [...rig.tanks, { ...spareJug, nominalL: 18, usableL: 18 }] };
+		const poured = (minute: number, litres: number): Entry =>
+			entry({ kind: 'transfer', at: at(minute, 8), fromTank: 'jug', toTank: 'main', litres });
+		const jug = entry({ kind: 'fill', at: at(0, 8), tank: 'jug', to: 'full' });
+		const washed = entry({ kind: 'use', at: at(10, 8), habit: 'dishes', times: 9 });
+		const log = [...freshStart(), ...week, jug, washed, poured(30, 14), poured(130, 16), poured(230, 16)];
+		const now = estimate(logbookOf(log, withJug), 'rig', Date.parse(at(300, 8)));
+		const [found] = findings(now).filter((one) => one.kind === 'missing' && one.tank === 'jug');
+		expect(found && sayFinding(found, now.atMs, 'Etc/UTC')).toMatch(
+			/^46.L were written out of Jug, and about 18.L were in it: was it filled or swapped\?/
+		);
 	});
 });

@@ -59,6 +59,8 @@ export interface Imbalance {
 	readonly litres?: number;
 	/** the level it came to, where a reading tells */
 	readonly upToL?: number;
+	/** how far the account had run below empty or above full, where that tells of it */
+	readonly beyondL?: number;
 }
 
 /** An entry that is most likely a slip of the pen: written down twice, or with a digit too many. */

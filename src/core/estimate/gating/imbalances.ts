@@ -23,32 +23,30 @@ export function couldBeMissed(model: Model, pool: number, gapL: number): boolean
 	);
 }
 
-/** Remembers that something seems not to be written down: after the last agreement, before the first doubt. */
-function noteImbalance(
+/** Something that seems not to be written down: after the last agreement, before the first doubt. */
+const imbalanceOf = (
 	model: Model,
 	state: FilterState,
 	kinds: readonly [fresh: Imbalance['kind'], waste: Imbalance['kind']],
 	pool: number,
-	told: Pick<Imbalance, 'litres' | 'upToL'>,
+	told: Pick<Imbalance, 'litres' | 'upToL' | 'beyondL'>,
 	first: DoubtedReading | undefined
-): void {
-	state.imbalances.push({
-		kind: kinds[isFresh(model, pool) ? 0 : 1],
-		pool,
-		afterMs: state.agreedMs.get(pool) ?? state.firstMs,
-		beforeMs: first?.atMs ?? state.atMs ?? 0,
-		...told
-	});
-}
+): Imbalance => ({
+	kind: kinds[isFresh(model, pool) ? 0 : 1],
+	pool,
+	afterMs: state.agreedMs.get(pool) ?? state.firstMs,
+	beforeMs: first?.atMs ?? state.atMs ?? 0,
+	...told
+});
 
 /** A fill or a dump that nobody wrote down. */
 export const noteMissedEntry = (
 	model: Model,
 	state: FilterState,
 	pool: number,
-	told: Pick<Imbalance, 'litres' | 'upToL'>,
+	told: Pick<Imbalance, 'litres' | 'upToL' | 'beyondL'>,
 	first: DoubtedReading | undefined
-): void => noteImbalance(model, state, ['fill', 'dump'], pool, told, first);
+): void => void state.imbalances.push(imbalanceOf(model, state, ['fill', 'dump'], pool, told, first));
 
 /** A pool holds less than the account says, by readings that agree. */
 export const noteLoss = (
@@ -57,7 +55,10 @@ export const noteLoss = (
 	pool: number,
 	gapL: number,
 	first: DoubtedReading | undefined
-): void => noteImbalance(model, state, ['leak', 'not-arriving'], pool, { litres: -gapL }, first);
+): void =>
+	void state.imbalances.push(
+		imbalanceOf(model, state, ['leak', 'not-arriving'], pool, { litres: -gapL }, first)
+	);
 
 /** Readings that were doubted have turned out right: they, and their gauges, are trusted again. */
 export function wasRight(state: FilterState, readings: readonly DoubtedReading[]): void {
@@ -73,24 +74,39 @@ function beyond(model: Model, { index, usableRow: usable, usableL }: Pool, mean:
 	return level - (usable === undefined ? usableL : (mean[usable] ?? usableL));
 }
 
+/** How far the belief has run beyond what a pool can hold or give, litres, where an entry must be missing for that. */
+function impossibleBy(model: Model, state: FilterState, pool: Pool): number | undefined {
+	const margin = PARAMETERS.impossibleBeyondShare * pool.usableL;
+	if (beyond(model, pool, state.belief.mean) < margin) return undefined;
+	const now = posterior(state);
+	const byL = beyond(model, pool, now.mean);
+	const slack: Sparse =
+		pool.usableRow === undefined || isFresh(model, pool.index)
+			? [[pool.index, 1]]
+			: [
+					[pool.index, 1],
+					[pool.usableRow, -1]
+				];
+	return byL < Math.max(margin, 2 * Math.sqrt(now.varianceOf(slack))) ? undefined : byL;
+}
+
+/** Fills and dumps that must be missing as things stand. */
+export const overdueEntries = (model: Model, state: FilterState): readonly Imbalance[] =>
+	model.pools.flatMap((pool): readonly Imbalance[] => {
+		const beyondL = impossibleBy(model, state, pool);
+		return beyondL === undefined
+			? []
+			: [imbalanceOf(model, state, ['fill', 'dump'], pool.index, { beyondL }, undefined)];
+	});
+
 /**
  * A tank cannot give what is not in it, nor hold what does not fit. When the belief runs that far, an entry is
  * missing: the level could be anything, and the balance is remembered as a missed fill or dump.
  */
 export function checkPossible(model: Model, state: FilterState): void {
 	for (const pool of model.pools) {
-		const margin = PARAMETERS.impossibleBeyondShare * pool.usableL;
-		if (beyond(model, pool, state.belief.mean) < margin) continue;
-		const now = posterior(state);
-		const byL = beyond(model, pool, now.mean);
-		const slack: Sparse =
-			pool.usableRow === undefined || isFresh(model, pool.index)
-				? [[pool.index, 1]]
-				: [
-						[pool.index, 1],
-						[pool.usableRow, -1]
-					];
-		if (byL < Math.max(margin, 2 * Math.sqrt(now.varianceOf(slack)))) continue;
+		const byL = impossibleBy(model, state, pool);
+		if (byL === undefined) continue;
 		const right = state.suspected.filter((one) => one.pool === pool.index && one.couldBeMissed);
 		const last = right.at(-1);
 		if (last) {
@@ -99,12 +115,12 @@ export function checkPossible(model: Model, state: FilterState): void {
 			noteMissedEntry(model, state, pool.index, { litres: Math.abs(gap), upToL: last.saidL }, right[0]);
 			state.belief.addNoise([[pool.index, 1]], gap ** 2);
 			state.belief.condition([[pool.index, 1]], last.sdL ** 2, {
-				mean: (now.mean[pool.index] ?? 0) + gap,
+				mean: posteriorOf(state, [[pool.index, 1]]).mean + gap,
 				variance: 0
 			});
 			wasRight(state, right);
 		} else {
-			noteMissedEntry(model, state, pool.index, {}, undefined);
+			noteMissedEntry(model, state, pool.index, { beyondL: byL }, undefined);
 			anywhere(state.belief, pool);
 		}
 		settled(state, pool.index);

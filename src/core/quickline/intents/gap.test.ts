@@ -52,6 +52,20 @@ describe('how a time was lived of which nothing was logged', () => {
 			problem: expect.stringContaining('Since when?')
 		});
 	});
+	it('back aboard: after nobody was, as was said or as the silence has it', () => {
+		expect(said('back aboard', { ...context, persons: 0 })).toMatchObject({ kind: 'crew', persons: 2 });
+		expect(said('we are back since 8:00', { ...context, persons: 0 })).toMatchObject({
+			kind: 'crew',
+			at: '2027-05-05T08:00:00+02:00'
+		});
+		expect(said("we're back", quiet)).toMatchObject({
+			kind: 'gap',
+			lived: 'away',
+			since: '2027-05-03T21:00:00+02:00'
+		});
+		// three are aboard and nothing is quiet: nobody was away
+		expect(said('Ada back', { ...context, persons: 2 })).toMatchObject({ kind: 'crew', persons: 3 });
+	});
 	it('is not what is to come, nor what was done', () => {
 		expect(said('nobody aboard until sunday')).not.toMatchObject({ kind: 'gap' });
 		expect(said('shower as usual')).not.toMatchObject({ kind: 'gap' });

@@ -1,7 +1,8 @@
 import { casual } from 'chrono-node/en';
 import type { EntryOf } from '../../logbook/index.js';
 import { DAY_MS, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
-import { problem, type LineReading, type QuickContext } from '../context.js';
+import { one, problem, type LineReading, type QuickContext } from '../context.js';
+import type { Happening } from '../../words/index.js';
 import { clockOf } from './clockOf.js';
 
 type Lived = EntryOf<'gap'>['lived'];
@@ -11,6 +12,8 @@ const AWAY =
 const AS_USUAL =
 	/\b(?:lived|went on|carried on|used|all|everything|we)\b.*\b(?:as usual|as always|as ever|normally)\b|^\s*as usual\b|\bforgot to (?:log|write)\b/i;
 const LESS = /\b(?:lived|used|did|drank|washed)\b.*\bless\b|^\s*less than usual\b/i;
+const BACK =
+	/^\s*(?:we(?:['’]re| are)\s+(?:all\s+)?back\b|(?:all\s+|we\s+)?back\s+(?:aboard|on board|again|home)\b|(?:all\s+)?back\s*[.!]?\s*$)/i;
 const HABITS_SAID = /\d+\s*(?:x\b|times\b|l\b|litres?\b)/i;
 
 /** How a time was lived of which nothing was logged, as a line says it. */
@@ -36,6 +39,28 @@ function spanIn(
 }
 
 /**
+ * `back aboard`, `we are back since noon`: who is aboard again after nobody was, as was said or as the silence has it.
+ *
+ * @returns nothing where nobody was away
+ */
+function backLine(
+	text: string,
+	{ nowMs, timeZone, silentSinceMs, persons, trip, rig }: QuickContext
+): { readonly reading: LineReading; readonly atMs: number } | undefined {
+	const [when] = casual.parse(text, clockOf(nowMs, timeZone));
+	const atMs = Math.min(nowMs, when?.start.isCertain('hour') ? when.start.date().getTime() : nowMs);
+	const usual = trip?.persons ?? rig.crew;
+	const aboard: Happening = { kind: 'crew', persons: usual > 0 ? usual : rig.crew };
+	if (persons === 0) return { reading: [one(aboard)], atMs };
+	return silentSinceMs !== undefined && silentSinceMs < atMs
+		? {
+				reading: [one({ kind: 'gap', since: zonedIso(silentSinceMs, timeZone), lived: 'away' })],
+				atMs
+			}
+		: undefined;
+}
+
+/**
  * A stretch of which nothing was logged: `we were away since friday`, `lived as usual`, `less than usual since sunday`. Without a
  * time it is the silence that is asked about.
  *
@@ -45,6 +70,7 @@ export function gapLine(
 	text: string,
 	context: QuickContext
 ): { readonly reading: LineReading; readonly atMs: number } | undefined {
+	if (BACK.test(text)) return backLine(text, context);
 	const lived = livedIn(text);
 	if (!lived || HABITS_SAID.test(text)) return undefined;
 	const { nowMs, timeZone, silentSinceMs } = context;

@@ -12,7 +12,7 @@ function sayMissing(
 	zone: string,
 	units: UnitChoice
 ): string {
-	const { missing, name, likelyMs, stop, told } = finding;
+	const { missing, name, likelyMs, stop, told, overdrawn } = finding;
 	const about = missing.litres === undefined ? '' : `, about ${formatLitres(missing.litres, units)},`;
 	const when = `${sayPast(likelyMs, nowMs, zone)}${stop ? ` at ${stop}` : ''}`;
 	const between = `between ${sayPast(missing.afterMs, nowMs, zone)} and ${sayPast(missing.beforeMs, nowMs, zone)}`;
@@ -20,6 +20,8 @@ function sayMissing(
 		return `${told} moved as after a ${missing.kind} of ${name}${about} that is not written down: most likely ${when}. If there was none, the gauge is wrong; its reading is left out until that is clear.`;
 	switch (missing.kind) {
 		case 'fill':
+			if (overdrawn)
+				return `${formatLitres(overdrawn.writtenL, units)} were written out of ${name}, and about ${formatLitres(overdrawn.heldL, units)} were in it: was it filled${overdrawn.carried ? ' or swapped' : ''}? Most likely ${when}.`;
 			return `${name} gave more than was in it. A fill${about} seems not to be written down: most likely ${when}.`;
 		case 'dump':
 			return `${name} took more than it holds. A dump${about} seems not to be written down: most likely ${when}.`;
