@@ -159,6 +159,9 @@ export const contradictedNats = 1.1;
 export const contradictedMostNats = 3;
 /** shares. A fill of more than so much of what the tank serves is mistyped; and what it likely was, give or take. */
 export const impossibleFillShare = 1.3;
+/** chance. That the account of a tank is off by more than it knows as it is filled or emptied, and that it is after a stretch of which nothing was written; calibration. */
+export const accountOffChance = 0.03;
+export const accountOffAfterSilence = 0.3;
 /** deviations. A figure that a slip of the pen turns into one so near is taken for that slip. */
 export const mistypedWithinSds = 2.5;
 /** chance. That a figure has a digit too many, and as much for one too few. */

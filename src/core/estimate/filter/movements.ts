@@ -1,5 +1,5 @@
 import type { EntryOf } from '../../logbook/index.js';
-import type { NewRow, Sparse } from '../../numerics/index.js';
+import { normalPdf, type NewRow, type Sparse } from '../../numerics/index.js';
 import { emptyOfPool, fullOf, type KnownLevel, type Model, type Pool } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
 import { noteSlip, settled, type FilterState } from './filterState.js';
@@ -20,36 +20,41 @@ interface Figure {
 	readonly trusted?: true | undefined;
 }
 
+/** The chance that an account is off by more than it knows: not much, but after a silence, of which nobody said how it was lived. */
+function accountOff({ silence, agreedMs }: FilterState, { index }: Pool): number {
+	const unsaid = silence && silence.settledMs > (agreedMs.get(index) ?? -Infinity) ? silence.silent : 0;
+	return Math.max(PARAMETERS.accountOffChance, PARAMETERS.accountOffAfterSilence * unsaid);
+}
+
 /**
  * Takes in the figure that stands beside a known level: how much was moved until a tank was full or empty. One that what is
- * believed cannot explain, and that with its point a place further would fit, is most likely mistyped so, and counts as that; one that
- * does not fit at all says that something else is missing, and nothing of habits: it is left out.
+ * believed cannot explain, and that with its point a place further would fit, is most likely mistyped so, and counts as that; unless
+ * it is as likely that the account is off.
  */
 function takeFigure(
 	model: Model,
 	state: FilterState,
+	pool: Pool,
 	{ entry, litres, sdL, trusted }: Figure & { readonly litres: number; readonly sdL: number }
 ): void {
 	const moved: Sparse = [[model.movedRow, 1]];
-	if (trusted) return state.belief.condition(moved, sdL ** 2, { mean: litres, variance: 0 });
+	const take = (meant: number, sd: number): void =>
+		state.belief.condition(moved, sd ** 2, { mean: meant, variance: 0 });
+	if (trusted || entry === undefined) return take(litres, sdL);
 	const expected = posteriorOf(state, moved);
-	const said = [
-		{ litres, sdL, chance: 1 - 2 * PARAMETERS.mistypedChance },
-		...[litres / 10, litres * 10].map((meant) => ({
-			litres: meant,
-			sdL: PARAMETERS.mistypedSdShare * meant,
-			chance: PARAMETERS.mistypedChance
-		}))
-	].map((one) => {
-		const variance = expected.variance + one.sdL ** 2;
-		const square = (one.litres - expected.mean) ** 2 / variance;
-		return { ...one, square, nats: Math.log(one.chance) - square / 2 - Math.log(variance) / 2 };
-	});
-	const likeliest = said.reduce((a, b) => (b.nats > a.nats ? b : a));
-	if (!(likeliest.square <= PARAMETERS.gateSds ** 2)) return;
-	if (likeliest.litres !== litres && entry !== undefined)
-		noteSlip(state, { kind: 'tenfold', entry, litres: likeliest.litres, atMs: state.atMs ?? 0 });
-	state.belief.condition(moved, likeliest.sdL ** 2, { mean: likeliest.litres, variance: 0 });
+	const density = (meant: number, sd: number): number => {
+		const spread = Math.sqrt(expected.variance + sd ** 2);
+		return normalPdf((meant - expected.mean) / spread) / spread;
+	};
+	const off = accountOff(state, pool);
+	const asWritten = (1 - off) * density(litres, sdL) + off / pool.usableL;
+	const typed = [litres / 10, litres * 10]
+		.map((meant) => ({ meant, sd: PARAMETERS.mistypedSdShare * meant }))
+		.map((one) => ({ ...one, weight: PARAMETERS.mistypedChance * density(one.meant, one.sd) }));
+	const [likeliest] = typed.sort((a, b) => b.weight - a.weight);
+	if (!likeliest || likeliest.weight < asWritten) return take(litres, sdL);
+	noteSlip(state, { kind: 'tenfold', entry, litres: likeliest.meant, atMs: state.atMs ?? 0 });
+	take(likeliest.meant, likeliest.sd);
 }
 
 /** A movement of water between pools, or between a pool and a tap or drain outside. */
@@ -104,7 +109,11 @@ function applyMovement(model: Model, state: FilterState, movement: Movement): vo
 		];
 		belief.addNoise(spread, settles.sdL ** 2);
 		if (litres !== undefined)
-			takeFigure(model, state, { ...movement, litres, sdL: movement.sdL ?? sdOfMovedLitres(litres) });
+			takeFigure(model, state, settles.pool, {
+				...movement,
+				litres,
+				sdL: movement.sdL ?? sdOfMovedLitres(litres)
+			});
 	} else if (litres !== undefined) {
 		for (const [row, k] of carried) belief.mean[row] = (belief.mean[row] ?? 0) + k * litres;
 		belief.addNoise(carried, (movement.sdL ?? sdOfMovedLitres(litres)) ** 2);
