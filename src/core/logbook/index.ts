@@ -45,18 +45,15 @@ export {
 export { inUse, notRetired } from './revisions/inUse.js';
 export { keepNamed, keepStops, stopsNamed } from './revisions/keepNamed.js';
 export { rebase, type Conflict, type Rebased } from './revisions/rebase.js';
+export { LIST_OF, RECORD_KINDS, type RecordKind, type RecordTypes } from './kinds.js';
 export {
-	LIST_OF,
 	parseLogbook,
 	parseLogbookText,
 	parseRecord,
 	parseStop,
-	RECORD_KINDS,
 	saidMore,
 	type Parsed,
 	type ParseOptions,
-	type RecordKind,
-	type RecordTypes,
 	type Refusal
 } from './validation/parse.js';
 export { corrected, nextEdited, restored, voided } from './revisions/revise.js';

@@ -2,9 +2,8 @@ import { errorMessage } from '$lib/errorMessage';
 import { LIST_OF, RECORD_KINDS, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import {
 	editedMs,
-	isChange,
 	keyOf,
-	storedRecordOf,
+	checkedRecords,
 	type Change,
 	type Edit,
 	type KeptAside,
@@ -88,7 +87,8 @@ export class Records {
 
 	async #restore(): Promise<RecordsStart | undefined> {
 		const kept = await this.#fromCopy();
-		const back = kept.map(([key, value]) => storedRecordOf(key, value)).filter(isChange);
+		if (kept.length === 0) return undefined;
+		const back = (await checkedRecords()).recordsAmong(kept);
 		if (!back.some(({ kind }) => kind === 'rig')) return undefined;
 		await this.#store.update(
 			back.map(({ kind, value }) => ({ kind, id: value.id, make: () => value }) as Edit)

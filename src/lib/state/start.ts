@@ -1,3 +1,4 @@
+import { version } from '$app/environment';
 import { startEngine } from '$lib/engine';
 import { browserNotes, browserPort, browserSecondCopy, browserTurns, recordStore } from '$lib/store';
 import { App } from './app.svelte';
@@ -11,6 +12,7 @@ export const appInBrowser = (): App =>
 			records: browserPort('records'),
 			meta: browserPort('meta'),
 			aside: browserPort('aside'),
+			rules: version,
 			turns: browserTurns('dipsometer-store')
 		}),
 		copy: browserSecondCopy(),

@@ -1,3 +1,5 @@
+/** The rules of the contract, for values that are not known to be records; they are loaded when they are needed. */
+export const checkedRecords = (): Promise<typeof import('./checked')> => import('./checked');
 export { browserNotes, browserPort, browserSecondCopy } from './browser';
 export { memoryFiles, privateFiles, type FilePort } from './files';
 export { memoryPort } from './memory';
@@ -7,9 +9,7 @@ export { secondCopy, type KeptCopy, type SecondCopy } from './secondCopy';
 export { browserTurns, queuedTurns, type Turns } from './turns';
 export {
 	EmptiedElsewhere,
-	isChange,
 	keyOf,
-	storedRecordOf,
 	recordStore,
 	type Change,
 	type Edit,

@@ -1,7 +1,8 @@
-import { parseRecord, RECORD_KINDS, type Problem, type RecordKind, type RecordTypes } from '$core/logbook';
-import { journal } from './journal';
+import { RECORD_KINDS, type Problem, type RecordKind, type RecordTypes } from '$core/logbook';
+import { journal, type Batch } from './journal';
 import { migrate, STORE_VERSION, type Migration } from './migrate';
 import type { KeyValuePort } from './port';
+import { withMarks, type Sound } from './sound';
 import { queuedTurns, type Turns } from './turns';
 
 /** One record as it is to stand, by its kind. Records are never removed one by one: an entry is voided. */
@@ -70,10 +71,14 @@ export interface Ports {
 	readonly records: KeyValuePort;
 	readonly meta: KeyValuePort;
 	readonly aside: KeyValuePort;
+	/** names the rules by which this build looks at records; where absent each start looks at all of them */
+	readonly rules?: string;
 	/** one writer at a time; within this tab when absent */
 	readonly turns?: Turns;
 }
 
+/** What is known of the records as they were looked at last; see `Sound`. */
+const SOUND = 'sound';
 /** Names what the store holds since it was last emptied. */
 const EPOCH = 'epoch';
 /** Stands from a wipe until there is a logbook again: a store without it that holds nothing has lost what it held. */
@@ -81,19 +86,12 @@ const EMPTIED = 'emptied';
 
 export const keyOf = (change: Change): string => `${change.kind}:${change.value.id}`;
 
-const kindOf = (key: string): RecordKind | undefined =>
+/** The kind of record that a key is of. */
+export const kindOf = (key: string): RecordKind | undefined =>
 	RECORD_KINDS.find((kind) => key.startsWith(`${kind}:`));
 
-/** Reads what stands at a key; problems when it is no record. */
-export function storedRecordOf(key: string, value: unknown): Change | readonly Problem[] {
-	const kind = kindOf(key);
-	if (!kind)
-		return [{ path: '$', expected: `a key that begins with one of ${RECORD_KINDS.join(', ')}`, got: key }];
-	const parsed = parseRecord(kind, value);
-	return parsed.ok ? ({ kind, value: parsed.value } as Change) : parsed.problems;
-}
-
-export const isChange = (read: Change | readonly Problem[]): read is Change => 'kind' in read;
+/** The rules of the contract, loaded where something must be looked at. */
+const checked = (): Promise<typeof import('./checked')> => import('./checked');
 
 /**
  * The logbook's records, one key each, on three ports.
@@ -106,10 +104,11 @@ export function recordStore(
 	migrations?: readonly Migration[],
 	version = STORE_VERSION
 ): RecordStore {
-	const { records, meta, aside, turns = queuedTurns() } = ports;
+	const { records, meta, aside, rules, turns = queuedTurns() } = ports;
 	let epoch: unknown;
 	const { standing, write, finish, forget } = journal(records, meta);
 	const setAside = async (kept: KeptAside): Promise<void> => {
+		await meta.remove(SOUND);
 		// The copy first: a crash between the two leaves it twice, never nowhere.
 		await aside.set(`${Date.now()}|${kept.key}`, kept);
 		await records.remove(kept.key);
@@ -118,16 +117,41 @@ export function recordStore(
 		(await aside.entries()).map(([, value]) => value as KeptAside);
 	const read = async (key: string, value: unknown): Promise<Change | undefined> => {
 		if (value === undefined) return undefined;
+		const { storedRecordOf, isChange } = await checked();
 		const found = storedRecordOf(key, value);
 		if (isChange(found)) return found;
 		await setAside({ key, value, problems: found });
 		return undefined;
 	};
-	/** What edits come to, each made to the newest record, one after the other. */
-	const made = async (edits: readonly Edit[]): Promise<readonly Change[]> => {
+	/** All records, each looked at unless it is known that nothing has changed since they were. */
+	const readAll = async (): Promise<readonly Change[]> => {
+		const all = await records.entries();
+		const sound = (await meta.get(SOUND)) as Sound | undefined;
+		if (rules !== undefined && sound?.by === rules && sound.sum === withMarks(0, all))
+			return all.map(([key, value]) => ({ kind: kindOf(key), value }) as Change);
+		const { storedRecordOf, isChange } = await checked();
+		const good: Change[] = [];
+		for (const [key, value] of all) {
+			const found = storedRecordOf(key, value);
+			if (isChange(found)) good.push(found);
+			else await setAside({ key, value, problems: found });
+		}
+		if (rules !== undefined && good.length === all.length)
+			await meta.set(SOUND, { by: rules, sum: withMarks(0, all) } satisfies Sound);
+		return good;
+	};
+	/** The sum as it will be; it goes before what is written, so that all is looked at again where that fails or a crash comes between. */
+	const foreseeSound = async (before: Batch, after: Batch): Promise<void> => {
+		const sound = (await meta.get(SOUND)) as Sound | undefined;
+		if (sound && sound.by === rules)
+			await meta.set(SOUND, { ...sound, sum: withMarks(withMarks(sound.sum, before, -1), after) });
+	};
+	/** What edits come to, each made to the newest record, one after the other; and what stood there before. */
+	const made = async (edits: readonly Edit[]): Promise<readonly [readonly Change[], Batch]> => {
 		const keys = [...new Set(edits.map(({ kind, id }) => `${kind}:${id}`))];
 		const newest = new Map<string, Change | undefined>();
-		for (const [key, value] of await standing(keys)) newest.set(key, await read(key, value));
+		const before = await standing(keys);
+		for (const [key, value] of before) newest.set(key, await read(key, value));
 		const changed = new Map<string, Change>();
 		for (const { kind, id, make } of edits) {
 			const key = `${kind}:${id}`;
@@ -137,7 +161,7 @@ export function recordStore(
 			newest.set(key, change);
 			changed.set(key, change);
 		}
-		return [...changed.values()];
+		return [[...changed.values()], before.filter(([key]) => changed.has(key))];
 	};
 	return {
 		open: () =>
@@ -151,10 +175,7 @@ export function recordStore(
 				if (found !== version) await meta.set('version', version);
 				epoch = await meta.get(EPOCH);
 				const maps = { rig: new Map(), trip: new Map(), point: new Map(), entry: new Map() };
-				for (const [key, value] of await records.entries()) {
-					const change = await read(key, value);
-					if (change) maps[change.kind].set(change.value.id, change.value);
-				}
+				for (const { kind, value } of await readAll()) maps[kind].set(value.id, value as never);
 				const emptied = (await meta.get(EMPTIED)) !== undefined;
 				const holds = Object.values(maps).some(({ size }) => size > 0);
 				if (emptied && holds) await meta.remove(EMPTIED);
@@ -164,16 +185,17 @@ export function recordStore(
 			turns(async () => {
 				if ((await meta.get(EPOCH)) !== epoch)
 					throw new EmptiedElsewhere('the logbook in this browser was emptied in another tab');
-				const changes = await made(edits);
+				const [changes, before] = await made(edits);
 				const batch = changes.map((change) => [keyOf(change), change.value] as const);
 				const [only] = batch;
+				if (only) await foreseeSound(before, batch);
 				if (batch.length === 1 && only) await records.set(...only);
 				else if (batch.length > 1) await write(batch);
 				return changes;
 			}),
 		async reread(keys) {
-			const found = await Promise.all(keys.map(async (key) => storedRecordOf(key, await records.get(key))));
-			return found.filter(isChange);
+			const found = await Promise.all(keys.map(async (key) => [key, await records.get(key)] as const));
+			return (await checked()).recordsAmong(found);
 		},
 		aside: listAside,
 		wipe: () =>
@@ -185,6 +207,7 @@ export function recordStore(
 				await records.clear();
 				await aside.clear();
 				await forget();
+				await meta.remove(SOUND);
 				await meta.set('version', version);
 			})
 	};

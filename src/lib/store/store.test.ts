@@ -16,15 +16,18 @@ import {
 	type KeyValuePort,
 	type RecordStore
 } from './index';
+import { withMarks } from './sound';
 
 let stores = 0;
+
 describe('in memory', () => keepsTheContract(() => memoryPort()));
 describe('in the browser', () => keepsTheContract(() => browserPort(`contract${++stores}`)));
 
 const ports = (records: KeyValuePort = memoryPort()) => ({
 	records,
 	meta: memoryPort(),
-	aside: memoryPort()
+	aside: memoryPort(),
+	rules: 'this build'
 });
 type EntryChange = Extract<Change, { kind: 'entry' }>;
 const put = (value: EntryChange['value']): EntryChange => ({ kind: 'entry', value });
@@ -200,6 +203,28 @@ describe('the record store', () => {
 			id: 'bad',
 			kind: 'fill'
 		});
+	});
+
+	it('looks at records again only where one has become another, or another build looks', async () => {
+		const here = ports();
+		const [first, second] = freshStart();
+		await opened(recordStore(here));
+		await write(recordStore(here), [{ kind: 'rig', value: exactRig }, put(first!), put(second!)]);
+		await write(recordStore(here), [put({ ...first!, note: 'changed' })]);
+		// what no rule would let pass, under a sum that says it was looked at
+		const sound = (await here.meta.get('sound')) as { by: string; sum: number };
+		expect(sound).toEqual({ by: 'this build', sum: withMarks(0, await here.records.entries()) });
+		const odd = ['entry:odd', { id: 'odd', kind: 'fill' }] as const;
+		await here.records.set(...odd);
+		await here.meta.set('sound', { ...sound, sum: withMarks(sound.sum, [odd]) });
+		expect((await opened(recordStore(here))).records.entry.size).toBe(3);
+		const other = await opened(recordStore({ ...here, rules: 'another build' }));
+		expect(other.records.entry.size).toBe(2);
+		expect(other.aside.map(({ key }) => key)).toEqual(['entry:odd']);
+		// the same by a change behind its back
+		await opened(recordStore(here));
+		await here.records.set(...odd);
+		expect((await opened(recordStore(here))).records.entry.size).toBe(2);
 	});
 
 	it('leaves a store of a later version alone', async () => {

@@ -1,4 +1,5 @@
-import type { Entry, Logbook, Point, Problem, Rig, Stop, Trip } from '../types.js';
+import { LIST_OF, RECORD_KINDS, type RecordKind, type RecordTypes } from '../kinds.js';
+import type { Logbook, Problem, Stop } from '../types.js';
 import { excessOf, ProblemList } from './limits.js';
 import { problemOf } from './problems.js';
 import { checkReferences } from './references.js';
@@ -15,24 +16,7 @@ export interface Refusal {
 /** Either a value that is right in every part, or what is wrong with it. */
 export type Parsed<T> = { readonly ok: true; readonly value: T } | Refusal;
 
-/** The records of a logbook as they are kept one by one in a store. */
-export interface RecordTypes {
-	readonly rig: Rig;
-	readonly trip: Trip;
-	readonly point: Point;
-	readonly entry: Entry;
-}
-/** A kind of record that a logbook has a list of. */
-export type RecordKind = keyof RecordTypes;
-
 const RECORD_SCHEMAS = { rig: rigSchema, trip: tripSchema, point: pointSchema, entry: entrySchema };
-
-/** The list of a logbook in which records of a kind stand. */
-export const LIST_OF = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'entries' } as const satisfies {
-	readonly [K in RecordKind]: keyof Logbook;
-};
-/** The kinds of records, in the order of a logbook's lists. */
-export const RECORD_KINDS = Object.keys(LIST_OF) as readonly RecordKind[];
 
 /** Where in a larger body the logbook stands. */
 export interface ParseOptions {

@@ -1,5 +1,5 @@
 import type { Logbook } from '../types.js';
-import { LIST_OF, RECORD_KINDS } from './parse.js';
+import { LIST_OF, RECORD_KINDS } from '../kinds.js';
 import { referenceFaults } from './references.js';
 
 /** A logbook that can be read back, and the records that had to be left out of it because they name nothing there. */
