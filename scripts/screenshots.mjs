@@ -42,7 +42,7 @@ async function sayThree(page) {
 
 /** Waits until the evenings are held against what came. */
 const recordRead = (page) =>
-	page.getByText(/on 1\d evenings .* fell inside the band/).waitFor({ timeout: 60_000 });
+	page.getByText(/on 1\d evenings; \d+ expected/).waitFor({ timeout: 60_000 });
 
 const PHONE = { width: 390, height: 844 };
 const press = (page, name) => page.getByRole('button', { name, exact: true }).click();

@@ -11,8 +11,8 @@ export function sayDoubt({ cause }: Pick<Doubt, 'cause'>, units: UnitChoice = ME
 			return `It shows ${cause.shows}, on the wrong side of the ${cause.from} from which it counts ${cause.counts}. It was probably reset; it counts from here.`;
 		case 'mistyped':
 			return cause.meant === undefined
-				? `${cause.shows} fits neither what was read before nor what was read after. It was probably mistyped.`
-				: `${cause.shows} does not fit, and ${cause.meant} would. Was it mistyped?`;
+				? 'It fits neither what was read before nor what was read after. It was probably mistyped.'
+				: `It does not fit, and ${cause.meant} would. Was it mistyped?`;
 		case 'off-curve':
 			return 'The gauge has no such reading on its curve.';
 		case 'no-shape':
