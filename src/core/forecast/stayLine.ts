@@ -7,6 +7,8 @@ export interface StaySegment {
 	readonly id: string;
 	readonly fromDays: number;
 	readonly toDays: number;
+	/** hours of even days that it adds: the same whether or not a night lies between */
+	readonly hours: number;
 }
 
 /** How long one stays, and what lengthens or shortens it, one thing after the other: days from now. */
@@ -52,9 +54,14 @@ export function stayLine(
 	const { clockDays } = clock;
 	let last = first;
 	const segments = steps.map(({ id, on, done }): StaySegment => {
-		const fromDays = clockDays(last.days);
+		const before = last;
 		last = lasts(on, done);
-		return { id, fromDays, toDays: clockDays(last.days) };
+		return {
+			id,
+			fromDays: clockDays(before.days),
+			toDays: clockDays(last.days),
+			hours: 24 * (last.days - before.days)
+		};
 	});
 	return {
 		asItIs: byClock(spreadOf(first.first.slice()), clock),

@@ -131,7 +131,7 @@
 		habits={app.liveRig?.habits}
 		{asItIs}
 		label="The stay: {asItIs}{line.segments
-			.map(({ id, fromDays, toDays }) => `; ${nameOf(id)} adds ${Math.round(24 * (toDays - fromDays))} hours`)
+			.map(({ id, hours }) => `; ${nameOf(id)} adds ${Math.round(hours)} hours`)
 			.join('')}; wanted: {sayGoal(untilMs, app.nowMs, app.timeZone)}"
 	/>
 {/if}

@@ -7,8 +7,8 @@ const atMs = Date.parse('2027-05-01T06:00:00Z');
 const line: StayLine = {
 	asItIs: { p10: 1, p50: 2, p90: 3 },
 	segments: [
-		{ id: 'inch', fromDays: 2, toDays: 3 },
-		{ id: 'pan', fromDays: 3, toDays: 3.1 }
+		{ id: 'inch', fromDays: 2, toDays: 3, hours: 24 },
+		{ id: 'pan', fromDays: 3, toDays: 3.1, hours: 2.4 }
 	],
 	then: { p10: 2.5, p50: 3.1, p90: 5 },
 	gainedDays: 1.1
@@ -55,7 +55,7 @@ it('what is done bites from the end: the line is sure only up to what is left', 
 	const bitten = laid(
 		{
 			asItIs: { p10: 2, p50: 3, p90: 4 },
-			segments: [{ id: 'inch', fromDays: 3, toDays: 2 }],
+			segments: [{ id: 'inch', fromDays: 3, toDays: 2, hours: -24 }],
 			then: { p10: 1, p50: 2, p90: 3 },
 			gainedDays: -1
 		},

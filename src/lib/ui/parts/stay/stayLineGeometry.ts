@@ -47,8 +47,8 @@ const LETTER_PX = 6.7;
 const LABEL_GAP_PX = 10;
 const NOTCH_PX = 46;
 
-const hoursOf = ({ fromDays, toDays }: Pick<StayLine['segments'][number], 'fromDays' | 'toDays'>): string =>
-	`${toDays < fromDays ? '−' : '+'} ${formatHours(24 * Math.abs(toDays - fromDays))}`;
+const hoursOf = ({ hours }: Pick<StayLine['segments'][number], 'hours'>): string =>
+	`${hours < 0 ? '−' : '+'} ${formatHours(Math.abs(hours))}`;
 
 const between = (a: number, b: number): Stretch => ({ x: Math.min(a, b), width: Math.abs(b - a) });
 
@@ -89,9 +89,9 @@ export function stayGeometry(
 	const bitten = line.segments.some(bites);
 	const own = bitten ? line.then : line.asItIs;
 	const labels = labelled(
-		line.segments.map(({ id, fromDays, toDays }) => ({
+		line.segments.map(({ id, fromDays, toDays, hours }) => ({
 			x: x(Math.min(fromDays, toDays)),
-			hours: hoursOf({ fromDays, toDays }),
+			hours: hoursOf({ hours }),
 			name: nameOf(id)
 		})),
 		widthPx
