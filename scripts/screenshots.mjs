@@ -41,8 +41,7 @@ async function sayThree(page) {
 }
 
 /** Waits until the evenings are held against what came. */
-const recordRead = (page) =>
-	page.getByText(/on 1\d evenings; \d+ expected/).waitFor({ timeout: 60_000 });
+const recordRead = (page) => page.getByText(/on 1\d evenings; \d+ expected/).waitFor({ timeout: 60_000 });
 
 const PHONE = { width: 390, height: 844 };
 const press = (page, name) => page.getByRole('button', { name, exact: true }).click();

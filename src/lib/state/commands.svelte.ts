@@ -48,7 +48,7 @@ export class Commands {
 	readonly history = new History();
 	readonly #records: Records;
 	readonly #here: Surroundings;
-	/** the last thing done, on its way to the store: until it is there it is not among what can be taken back */
+	/** all that was done and is on its way to the store: until it is there it is not among what can be taken back */
 	#doing: Promise<unknown> = Promise.resolve();
 
 	constructor(records: Records, here: Surroundings) {
@@ -91,7 +91,7 @@ export class Commands {
 
 	#doingNow<T>(act: () => Promise<T>): Promise<T> {
 		const doing = act();
-		this.#doing = doing;
+		this.#doing = Promise.allSettled([this.#doing, doing]);
 		return doing;
 	}
 
@@ -203,7 +203,7 @@ export class Commands {
 
 	/** Takes back what was done last, also where that is not stored yet. */
 	async undo(): Promise<Act | undefined> {
-		await Promise.allSettled([this.#doing]);
+		await this.#doing;
 		const act = this.history.takeDone();
 		if (act) await this.#write((await revising()).undoing(act, this.#here.now()), act.label);
 		return act;
@@ -211,7 +211,7 @@ export class Commands {
 
 	/** Does again what was taken back last. */
 	async redo(): Promise<Act | undefined> {
-		await Promise.allSettled([this.#doing]);
+		await this.#doing;
 		const act = this.history.takeUndone();
 		if (act) await this.#write((await revising()).redoing(act, this.#here.now()), act.label);
 		return act;
