@@ -135,7 +135,11 @@ function writtenOutL(
 }
 
 /** A fresh tank of which more was written down than it held, where that is most of what it gave. */
-function overdrawnOf(estimate: Estimate, missing: Imbalance, tank: Tank): object {
+function overdrawnOf(
+	estimate: Estimate,
+	missing: Imbalance,
+	tank: Tank
+): Pick<Extract<Finding, { kind: 'missing' }>, 'overdrawn'> {
 	const { kind, beyondL, afterMs, beforeMs } = missing;
 	if (kind !== 'fill' || beyondL === undefined) return {};
 	const writtenL = writtenOutL(estimate, tank, afterMs, beforeMs);

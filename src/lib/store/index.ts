@@ -1,5 +1,3 @@
-/** The rules of the contract, for values that are not known to be records; they are loaded when they are needed. */
-export const checkedRecords = (): Promise<typeof import('./checked')> => import('./checked');
 export { browserNotes, browserPort, browserSecondCopy } from './browser';
 export { memoryFiles, privateFiles, type FilePort } from './files';
 export { memoryPort } from './memory';
@@ -8,6 +6,7 @@ export { editedMs } from './edited';
 export { secondCopy, type KeptCopy, type SecondCopy } from './secondCopy';
 export { browserTurns, queuedTurns, type Turns } from './turns';
 export {
+	checkedRecords,
 	EmptiedElsewhere,
 	keyOf,
 	recordStore,

@@ -90,8 +90,8 @@ export const keyOf = (change: Change): string => `${change.kind}:${change.value.
 export const kindOf = (key: string): RecordKind | undefined =>
 	RECORD_KINDS.find((kind) => key.startsWith(`${kind}:`));
 
-/** The rules of the contract, loaded where something must be looked at. */
-const checked = (): Promise<typeof import('./checked')> => import('./checked');
+/** The rules of the contract, for values that are not known to be records; they are loaded where something must be looked at. */
+export const checkedRecords = (): Promise<typeof import('./checked')> => import('./checked');
 
 /**
  * The logbook's records, one key each, on three ports.
@@ -117,7 +117,7 @@ export function recordStore(
 		(await aside.entries()).map(([, value]) => value as KeptAside);
 	const read = async (key: string, value: unknown): Promise<Change | undefined> => {
 		if (value === undefined) return undefined;
-		const { storedRecordOf, isChange } = await checked();
+		const { storedRecordOf, isChange } = await checkedRecords();
 		const found = storedRecordOf(key, value);
 		if (isChange(found)) return found;
 		await setAside({ key, value, problems: found });
@@ -129,7 +129,7 @@ export function recordStore(
 		const sound = (await meta.get(SOUND)) as Sound | undefined;
 		if (rules !== undefined && sound?.by === rules && sound.sum === withMarks(0, all))
 			return all.map(([key, value]) => ({ kind: kindOf(key), value }) as Change);
-		const { storedRecordOf, isChange } = await checked();
+		const { storedRecordOf, isChange } = await checkedRecords();
 		const good: Change[] = [];
 		for (const [key, value] of all) {
 			const found = storedRecordOf(key, value);
@@ -195,7 +195,7 @@ export function recordStore(
 			}),
 		async reread(keys) {
 			const found = await Promise.all(keys.map(async (key) => [key, await records.get(key)] as const));
-			return (await checked()).recordsAmong(found);
+			return (await checkedRecords()).recordsAmong(found);
 		},
 		aside: listAside,
 		wipe: () =>
