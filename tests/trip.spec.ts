@@ -130,16 +130,21 @@ test('a stop is moved by keys and by drag, stays a night longer, and all of it i
 	// In the middle of the page no word in passing lies over the handles, and nothing scrolls.
 	await list.evaluate((one) => one.scrollIntoView({ block: 'center' }));
 	const hill = rows.filter({ hasText: 'Hill' });
-	const from = (await hill.locator('.grip').boundingBox())!;
-	const [tall, first] = [(await hill.boundingBox())!, (await rows.first().boundingBox())!];
-	/** what is dragged takes the place that its middle lies over */
-	const up = tall.y + tall.height / 2 - (first.y + first.height / 2);
-	await page.mouse.move(from.x + 8, from.y + 12);
+	const [grip, tall] = [(await hill.locator('.grip').boundingBox())!, (await hill.boundingBox())!];
+	const hold = { x: grip.x + 8, y: grip.y + 12 };
+	const ofMiddle = hold.y - (tall.y + tall.height / 2);
+	await page.mouse.move(hold.x, hold.y);
 	await page.mouse.down();
-	await page.mouse.move(from.x + 8, from.y + 12 - up / 4, { steps: 5 });
-	await page.mouse.move(from.x + 8, from.y + 12 - up, { steps: 10 });
-	// Held until the others have made room.
-	await expect(rows.locator(NAME)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);
+	await page.mouse.move(hold.x, hold.y - 20, { steps: 5 });
+	// The hand goes to where the first row lies, and stays on it until the others have made room: what is dragged takes
+	// the place that its middle lies over.
+	await expect
+		.poll(async () => {
+			const first = (await rows.first().boundingBox())!;
+			await page.mouse.move(hold.x, first.y + first.height / 2 + ofMiddle, { steps: 10 });
+			return rows.locator(NAME).allTextContents();
+		})
+		.toEqual(['Hill', 'Ford', 'Moor', 'Yard']);
 	await page.mouse.up();
 	await expect.poll(ids).toEqual(['hill', 'ford', 'moor', 'yard']);
 	await expect(order(page)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);

@@ -47,12 +47,19 @@
 	/** as they lie while one is dragged; else as they are */
 	let dragged = $state.raw<readonly Stop[]>();
 	const shown = $derived(dragged ?? ahead);
-	const planned = $derived(plan?.services ?? []);
+	/** the plan as it was when one was taken hold of: no row grows or shrinks under the finger that drags */
+	let held = $state.raw<Plan>();
+	const toldPlan = $derived(dragged ? held : plan);
+	const planned = $derived(toldPlan?.services ?? []);
 	const servicesAt = (stop: Stop): readonly PlannedService[] =>
 		planned.filter((service) => service.stop === stop.id);
 	const dayOf = (stop: Stop): string => dayText(zonedTime(instantMs(stop.arrive), trip.timeZone).day);
 
 	const placeOf = (id: string): number => trip.stops.findIndex((stop) => stop.id === id);
+	function drags(items: readonly Stop[]): void {
+		if (!dragged) held = plan;
+		dragged = items;
+	}
 	function dropped(items: readonly Stop[], id: string): void {
 		const [from, at] = [placeOf(id), items.findIndex((stop) => stop.id === id)];
 		const to = placeOf(ahead[0]?.id ?? '') + at;
@@ -83,8 +90,8 @@
 </script>
 
 {#snippet row(stop: Stop, movable: boolean)}
-	{@const acts = doesAt(rig, plan, stop.id, units)}
-	{@const last = lastFor(rig, plan, stop.id)}
+	{@const acts = doesAt(rig, toldPlan, stop.id, units)}
+	{@const last = lastFor(rig, toldPlan, stop.id)}
 	{@const nights = sayNights(stop, trip.timeZone)}
 	<span class="day">{dayOf(stop)}<span class="soft small">{clockText(stop.arrive, trip.timeZone)}</span></span
 	>
@@ -169,7 +176,7 @@
 			class="stops"
 			aria-label="Stops ahead"
 			use:dragHandleZone={{ items: [...shown], flipDurationMs: FLIP_MS, dropTargetStyle: {} }}
-			onconsider={(event: CustomEvent<DndEvent<Stop>>) => (dragged = event.detail.items)}
+			onconsider={(event: CustomEvent<DndEvent<Stop>>) => drags(event.detail.items)}
 			onfinalize={(event: CustomEvent<DndEvent<Stop>>) => dropped(event.detail.items, event.detail.info.id)}
 		>
 			{#each shown as stop (stop.id)}
