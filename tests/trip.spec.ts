@@ -1,7 +1,7 @@
 import { DAY_MS } from '../src/core/time/index.js';
 import { expect, test, NOW_MS, type Page } from './helpers/test';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
-import { openDemo, openLogbook, stored } from './helpers/pages';
+import { openDemo, openLogbook, quickline, stored } from './helpers/pages';
 import type { Entry, Logbook, Stop, Trip } from '../src/core/logbook';
 
 const iso = (days: number): string => new Date(NOW_MS + days * DAY_MS).toISOString();
@@ -156,6 +156,33 @@ test('a stop is moved by keys and by drag, stays a night longer, and all of it i
 		await expect.poll(async () => times(await kept())).toEqual(times(left));
 	}
 	await expect(order(page)).toHaveText(['Moor', 'Ford', 'Hill', 'Yard']);
+});
+
+test('what a row says stays while one is dragged, though a new plan comes; then it is told', async ({
+	page
+}) => {
+	await openTrip(page, HOLDS);
+	const rows = page.locator('[aria-label="Stops ahead"] > li');
+	const ford = rows.filter({ hasText: 'Ford' }).locator('.do');
+	await expect(ford).toBeVisible();
+	const said = await ford.innerText();
+	const ways = page.getByRole('region', { name: /^Ways to fill and dump/ }).getByRole('row');
+	await expect(ways).toHaveCount(7);
+	const before = await ways.allInnerTexts();
+	await page
+		.getByRole('list', { name: 'Stops ahead' })
+		.evaluate((one) => one.scrollIntoView({ block: 'center' }));
+	const grip = (await rows.last().locator('.grip').boundingBox())!;
+	await page.mouse.move(grip.x + 8, grip.y + 12);
+	await page.mouse.down();
+	await page.mouse.move(grip.x + 8, grip.y + 2, { steps: 5 });
+	await quickline(page).fill('shower 3');
+	await expect(page.locator('#quickline-says')).toContainText('Shower');
+	await page.keyboard.press('Enter');
+	await expect.poll(() => ways.allInnerTexts()).not.toEqual(before);
+	expect(await ford.innerText()).toBe(said);
+	await page.mouse.up();
+	await expect.poll(() => ford.innerText()).not.toBe(said);
 });
 
 test('what if: one is dropped and leaves no trace, one is kept; a school is chosen with its price beside the others', async ({

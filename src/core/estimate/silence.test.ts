@@ -157,9 +157,14 @@ describe('when nobody writes', () => {
 				})
 			)
 		).flat();
+		const fills = [2, 4, 6, 8].map((day) => entry({ kind: 'fill', at: iso(day), tank: 'main', to: 'full' }));
 		const batch = (days: number): Estimate =>
-			estimate(logbookOf([...freshStart(), ...evenings], rig), 'rig', START + days * DAY_MS);
-		expect(readLevels(batch(8.6)).silent).toBeUndefined();
-		expect(readLevels(batch(10.6)).silent).toBeDefined();
+			estimate(logbookOf([...freshStart(), ...evenings, ...fills], rig), 'rig', START + days * DAY_MS);
+		const evening = batch(8.6);
+		expect(readLevels(evening).silent).toBeUndefined();
+		// filled at six, it is half past eight in the evening: 13½ of 16 waking hours of 24 L are not written yet
+		expect(Math.abs(main(evening).litres - (100 - (24 * 13.4) / 16))).toBeLessThan(6);
+		// since the last of the eighth evening, seconds after ten: a fill is no use
+		expect(readLevels(batch(10.6)).silent?.sinceMs).toBe(START + 7 * DAY_MS + 16 * HOUR_MS + 2000);
 	});
 });

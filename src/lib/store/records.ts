@@ -91,7 +91,8 @@ export const kindOf = (key: string): RecordKind | undefined =>
 	RECORD_KINDS.find((kind) => key.startsWith(`${kind}:`));
 
 /** The rules of the contract, for values that are not known to be records; they are loaded where something must be looked at. */
-export const checkedRecords = (): Promise<typeof import('./checked')> => import('./checked');
+export const checkedRecords = (): Promise<Checked> => import('./checked');
+type Checked = typeof import('./checked');
 
 /**
  * The logbook's records, one key each, on three ports.
@@ -115,26 +116,30 @@ export function recordStore(
 	};
 	const listAside = async (): Promise<readonly KeptAside[]> =>
 		(await aside.entries()).map(([, value]) => value as KeptAside);
-	const read = async (key: string, value: unknown): Promise<Change | undefined> => {
-		if (value === undefined) return undefined;
-		const { storedRecordOf, isChange } = await checkedRecords();
+	/** The record that stands at a key; what is none is set aside. */
+	const lookedAt = async (
+		{ storedRecordOf, isChange }: Checked,
+		key: string,
+		value: unknown
+	): Promise<Change | undefined> => {
 		const found = storedRecordOf(key, value);
 		if (isChange(found)) return found;
 		await setAside({ key, value, problems: found });
 		return undefined;
 	};
+	const read = async (key: string, value: unknown): Promise<Change | undefined> =>
+		value === undefined ? undefined : lookedAt(await checkedRecords(), key, value);
 	/** All records, each looked at unless it is known that nothing has changed since they were. */
 	const readAll = async (): Promise<readonly Change[]> => {
 		const all = await records.entries();
 		const sound = (await meta.get(SOUND)) as Sound | undefined;
 		if (rules !== undefined && sound?.by === rules && sound.sum === withMarks(0, all))
 			return all.map(([key, value]) => ({ kind: kindOf(key), value }) as Change);
-		const { storedRecordOf, isChange } = await checkedRecords();
+		const checked = await checkedRecords();
 		const good: Change[] = [];
 		for (const [key, value] of all) {
-			const found = storedRecordOf(key, value);
-			if (isChange(found)) good.push(found);
-			else await setAside({ key, value, problems: found });
+			const found = await lookedAt(checked, key, value);
+			if (found) good.push(found);
 		}
 		if (rules !== undefined && good.length === all.length)
 			await meta.set(SOUND, { by: rules, sum: withMarks(0, all) } satisfies Sound);

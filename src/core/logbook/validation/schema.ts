@@ -468,7 +468,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		litres: z.optional(litres),
 		sdL,
 		/** written beside the same one within minutes, and meant; an addition of ours, see docs/logbook.md */
-		again: z.optional(z.boolean())
+		again: z.optional(z.literal(true))
 	}),
 	z.looseObject({
 		...common,

@@ -47,8 +47,7 @@ const LETTER_PX = 6.7;
 const LABEL_GAP_PX = 10;
 const NOTCH_PX = 46;
 
-const hoursOf = ({ hours }: Pick<StayLine['segments'][number], 'hours'>): string =>
-	`${hours < 0 ? '−' : '+'} ${formatHours(Math.abs(hours))}`;
+const sayHours = (hours: number): string => `${hours < 0 ? '−' : '+'} ${formatHours(Math.abs(hours))}`;
 
 const between = (a: number, b: number): Stretch => ({ x: Math.min(a, b), width: Math.abs(b - a) });
 
@@ -91,7 +90,7 @@ export function stayGeometry(
 	const labels = labelled(
 		line.segments.map(({ id, fromDays, toDays, hours }) => ({
 			x: x(Math.min(fromDays, toDays)),
-			hours: hoursOf({ hours }),
+			hours: sayHours(hours),
 			name: nameOf(id)
 		})),
 		widthPx
@@ -104,7 +103,7 @@ export function stayGeometry(
 			id: segment.id,
 			bites: bites(segment),
 			label: labels[i] ?? '',
-			says: `${hoursOf(segment)} ${nameOf(segment.id)}`,
+			says: `${sayHours(segment.hours)} ${nameOf(segment.id)}`,
 			...between(x(segment.fromDays), x(segment.toDays))
 		})),
 		doubtThen:
