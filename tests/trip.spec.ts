@@ -1,5 +1,5 @@
 import { DAY_MS } from '../src/core/time/index.js';
-import { expect, test, NOW_MS, type Page } from './helpers/test';
+import { expect, test, NOW_MS, type Locator, type Page } from './helpers/test';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
 import { openDemo, openLogbook, quickline, stored } from './helpers/pages';
 import type { Entry, Logbook, Stop, Trip } from '../src/core/logbook';
@@ -60,6 +60,30 @@ const NAME = '.what > span:first-child > strong';
 const order = (page: Page) =>
 	page.getByRole('list', { name: 'Stops ahead' }).getByRole('listitem').locator(NAME);
 
+/** How else it could be done: what stands last of all that a plan says. */
+const ways = (page: Page) => page.getByRole('region', { name: /^Ways to fill and dump/ }).getByRole('row');
+const stopRows = (page: Page) => page.locator('[aria-label="Stops ahead"] > li');
+/** What follows the pointer while a stop is dragged. */
+const dragged = (page: Page) => page.locator('#dnd-action-dragged-el');
+const boxOf = async (one: Locator) => {
+	const box = await one.boundingBox();
+	if (!box) throw new Error('nothing to be seen there');
+	return box;
+};
+/** Takes a stop by its handle and lifts it a little; where the pointer is then. */
+async function takeHold(page: Page, name: string): Promise<{ readonly x: number; readonly y: number }> {
+	const grip = stopRows(page).filter({ hasText: name }).locator('.grip');
+	// In the middle of the page no word in passing lies over the handles, and nothing scrolls.
+	await grip.evaluate((one) => one.scrollIntoView({ block: 'center' }));
+	await grip.hover();
+	const { x, y, width, height } = await boxOf(grip);
+	const lifted = { x: x + width / 2, y: y + height / 2 - 10 };
+	await page.mouse.down();
+	await page.mouse.move(lifted.x, lifted.y, { steps: 5 });
+	await expect(dragged(page)).toBeVisible();
+	return lifted;
+}
+
 const HOLDS = [
 	stop('Moor', 0.5, 1.5),
 	stop('Ford', 2, 2.1, BOTH),
@@ -111,9 +135,13 @@ test('a stop is moved by keys and by drag, stays a night longer, and all of it i
 }) => {
 	await openTrip(page, HOLDS);
 	await expect(order(page)).toHaveText(['Moor', 'Ford', 'Hill', 'Yard']);
+	await expect(ways(page)).toHaveCount(7);
+	const told = await ways(page).allInnerTexts();
 	await page.getByRole('button', { name: 'Change Ford' }).focus();
 	await page.keyboard.press('Alt+ArrowUp');
 	await expect(order(page)).toHaveText(['Ford', 'Moor', 'Hill', 'Yard']);
+	await expect.poll(() => ways(page).allInnerTexts()).not.toEqual(told);
+	const toldMoved = await ways(page).allInnerTexts();
 	const kept = async () => (await tripStored(page)).stops;
 	const ids = async () => (await kept()).map(({ id }) => id);
 	await expect.poll(ids).toEqual(['ford', 'moor', 'hill', 'yard']);
@@ -122,29 +150,16 @@ test('a stop is moved by keys and by drag, stays a night longer, and all of it i
 	await expect(page.getByText('Hill, 3 nights')).toBeVisible();
 	await expect.poll(kept).not.toEqual(moved);
 	const longer = await kept();
+	// The plan of this very trip is there, and all that stands above the list with it: nothing moves any more.
+	await expect.poll(() => ways(page).allInnerTexts()).not.toEqual(toldMoved);
 
-	// The plan and what else it says above the list are there: nothing moves any more.
-	await expect(page.getByRole('region', { name: /^Ways to fill and dump/ }).getByRole('row')).toHaveCount(7);
-	const list = page.getByRole('list', { name: 'Stops ahead' });
-	const rows = page.locator('[aria-label="Stops ahead"] > li');
-	// In the middle of the page no word in passing lies over the handles, and nothing scrolls.
-	await list.evaluate((one) => one.scrollIntoView({ block: 'center' }));
-	const hill = rows.filter({ hasText: 'Hill' });
-	const [grip, tall] = [(await hill.locator('.grip').boundingBox())!, (await hill.boundingBox())!];
-	const hold = { x: grip.x + 8, y: grip.y + 12 };
-	const ofMiddle = hold.y - (tall.y + tall.height / 2);
-	await page.mouse.move(hold.x, hold.y);
-	await page.mouse.down();
-	await page.mouse.move(hold.x, hold.y - 20, { steps: 5 });
-	// The hand goes to where the first row lies, and stays on it until the others have made room: what is dragged takes
-	// the place that its middle lies over.
-	await expect
-		.poll(async () => {
-			const first = (await rows.first().boundingBox())!;
-			await page.mouse.move(hold.x, first.y + first.height / 2 + ofMiddle, { steps: 10 });
-			return rows.locator(NAME).allTextContents();
-		})
-		.toEqual(['Hill', 'Ford', 'Moor', 'Yard']);
+	const rows = stopRows(page);
+	const hold = await takeHold(page, 'Hill');
+	const [held, first] = [await boxOf(dragged(page)), await boxOf(rows.first())];
+	// To where it will lie. What is dragged takes the place of the row that its middle lies over: further down on a taller
+	// row than itself it would be in that row's place as well as in its own, by turns.
+	await page.mouse.move(hold.x, hold.y + first.y - held.y, { steps: 10 });
+	await expect(rows.locator(NAME)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);
 	await page.mouse.up();
 	await expect.poll(ids).toEqual(['hill', 'ford', 'moor', 'yard']);
 	await expect(order(page)).toHaveText(['Hill', 'Ford', 'Moor', 'Yard']);
@@ -162,24 +177,16 @@ test('what a row says stays while one is dragged, though a new plan comes; then 
 	page
 }) => {
 	await openTrip(page, HOLDS);
-	const rows = page.locator('[aria-label="Stops ahead"] > li');
-	const ford = rows.filter({ hasText: 'Ford' }).locator('.do');
+	const ford = stopRows(page).filter({ hasText: 'Ford' }).locator('.do');
 	await expect(ford).toBeVisible();
 	const said = await ford.innerText();
-	const ways = page.getByRole('region', { name: /^Ways to fill and dump/ }).getByRole('row');
-	await expect(ways).toHaveCount(7);
-	const before = await ways.allInnerTexts();
-	await page
-		.getByRole('list', { name: 'Stops ahead' })
-		.evaluate((one) => one.scrollIntoView({ block: 'center' }));
-	const grip = (await rows.last().locator('.grip').boundingBox())!;
-	await page.mouse.move(grip.x + 8, grip.y + 12);
-	await page.mouse.down();
-	await page.mouse.move(grip.x + 8, grip.y + 2, { steps: 5 });
+	await expect(ways(page)).toHaveCount(7);
+	const before = await ways(page).allInnerTexts();
+	await takeHold(page, 'Yard');
 	await quickline(page).fill('shower 3');
 	await expect(page.locator('#quickline-says')).toContainText('Shower');
 	await page.keyboard.press('Enter');
-	await expect.poll(() => ways.allInnerTexts()).not.toEqual(before);
+	await expect.poll(() => ways(page).allInnerTexts()).not.toEqual(before);
 	expect(await ford.innerText()).toBe(said);
 	await page.mouse.up();
 	await expect.poll(() => ford.innerText()).not.toBe(said);
