@@ -12,6 +12,11 @@ export default defineConfig({
 	// One more than the machine has cores: while one waits for its page to settle, the others use them.
 	workers: 3,
 	fullyParallel: true,
+	projects: [
+		{ name: 'together', testIgnore: '**/speed.spec.ts' },
+		// What times anything has the machine to itself: beside others it would time them too.
+		{ name: 'alone', testMatch: '**/speed.spec.ts', workers: 1 }
+	],
 	forbidOnly: Boolean(process.env.CI),
 	reporter: 'list',
 	use: {

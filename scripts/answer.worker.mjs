@@ -5,6 +5,18 @@ import { workerData } from 'piscina';
 
 const { handler } = await import(pathToFileURL(`${workerData.dir}/handler.js`).href);
 
+/** What is asked most is loaded before the first call comes: what a thread answers to nothing does not matter. */
+await Promise.all(
+	['levels', 'forecast', 'plan'].map((name) =>
+		inject(handler, {
+			method: 'POST',
+			url: `/api/${name}`,
+			headers: { 'content-type': 'application/json' },
+			payload: '{}'
+		})
+	)
+);
+
 /** A call as it came, and what the build's own handler answers to it. */
 export default async function answer({ method, url, headers, body }) {
 	const response = await inject(handler, { method, url, headers, payload: Buffer.from(body) });

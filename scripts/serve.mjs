@@ -2,6 +2,7 @@
 // is reckoned in worker threads, so that a heavy call holds up no other.
 import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { Piscina } from 'piscina';
@@ -30,6 +31,8 @@ const MOST_BYTES = 16 * 1024 * 1024 + 1;
 const MOST_MS = Number(process.env.DIPSOMETER_LIMIT_MS ?? 20_000);
 /** A connection that nothing comes through is closed after so long. */
 const KEEP_ALIVE_MS = 65_000;
+/** One thread for each core, begun with the server and kept: to begin one takes longer than most calls. */
+const THREADS = availableParallelism();
 /** Calls that wait for a thread; more are turned away. */
 const MOST_WAITING = 64;
 
@@ -111,8 +114,8 @@ export async function serve({
 	const pool = new Piscina({
 		filename: fileURLToPath(new URL('answer.worker.mjs', import.meta.url)),
 		workerData: { dir: resolve(dir) },
-		minThreads: 1,
-		maxThreads: 2,
+		minThreads: THREADS,
+		maxThreads: THREADS,
 		maxQueue: MOST_WAITING
 	});
 	// A thread that falls over is replaced; the call that it had is answered with 500.

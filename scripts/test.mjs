@@ -11,7 +11,6 @@ installChromium();
 process.env.DIPSOMETER_BUILD ??= String(Date.now());
 
 const reports = mkdtempSync(join(tmpdir(), 'dipsometer-'));
-const browserReport = join(reports, 'browser.json');
 
 /** A program of the packages, without the starter in between. */
 const bin = (name) => join('node_modules', '.bin', name);
@@ -66,20 +65,23 @@ const QUEUE = [
 	[{ name: 'types of the core', command: [bin('tsc'), '-p', 'src/core/tsconfig.json'] }]
 ];
 const CORES = 2;
-/** Uses both cores by itself, and wants the build. */
-const BROWSER_TESTS = {
-	name: 'browser tests',
-	command: [bin('playwright'), 'test', '--reporter=list,json'],
-	env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
-	count: (ok) => {
-		const stats = readReport(browserReport)?.stats;
-		if (!stats) return whole(false);
-		return {
-			passed: stats.expected + stats.flaky,
-			failed: stats.unexpected + (ok || stats.unexpected > 0 ? 0 : 1)
-		};
-	}
-};
+/** Use both cores by themselves, and want the build; those that time something come last, each alone. */
+const BROWSER_TESTS = ['together', 'alone'].map((project) => {
+	const report = join(reports, `browser-${project}.json`);
+	return {
+		name: `browser tests: ${project}`,
+		command: [bin('playwright'), 'test', `--project=${project}`, '--reporter=list,json'],
+		env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+		count: (ok) => {
+			const stats = readReport(report)?.stats;
+			if (!stats) return whole(false);
+			return {
+				passed: stats.expected + stats.flaky,
+				failed: stats.unexpected + (ok || stats.unexpected > 0 ? 0 : 1)
+			};
+		}
+	};
+});
 
 const total = { passed: 0, failed: 0 };
 function add(name, { passed, failed }, began) {
@@ -111,8 +113,7 @@ async function takeFromQueue() {
 
 spawnSync(bin('svelte-kit'), ['sync'], { stdio: 'inherit' });
 await Promise.all(Array.from({ length: CORES }, takeFromQueue));
-{
-	const { name, command, count, env } = BROWSER_TESTS;
+for (const { name, command, count, env } of BROWSER_TESTS) {
 	const [program, ...args] = command;
 	const began = Date.now();
 	console.log(`\n— ${name}`);
