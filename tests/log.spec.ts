@@ -186,6 +186,7 @@ test('a stop that the trip comes to twice: what is shown is what is logged', asy
 	await quickline(page).press('Enter');
 	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	// The arrival of the demo's own past, and this one.
+	await page.getByLabel('Kind').selectOption('Stop');
 	await expect(page.locator('main').getByText('Arrived at Tamsel Ford', { exact: true })).toHaveCount(2);
 });
 

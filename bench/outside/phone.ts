@@ -74,7 +74,10 @@ async function journey(page: Page, address: string): Promise<Measured> {
 }
 
 /** The demo on a phone four times slower, and on this machine as it is. */
-export async function measure(address: string, options: object): Promise<Record<'phone' | 'laptop', Measured>> {
+export async function measure(
+	address: string,
+	options: object
+): Promise<Record<'phone' | 'laptop', Measured>> {
 	const browser = await chromium.launch(options);
 	const on = async (viewport: typeof PHONE, slower: number): Promise<Measured> => {
 		const page = await openPage(browser, viewport, slower);

@@ -42,7 +42,9 @@ export const watch = (page: Page): Promise<void> =>
 				const what = sources
 					.map(({ node }) => {
 						const element = node instanceof Element ? node : node?.parentElement;
-						return element ? `${element.localName}.${element.className} ${element.textContent.slice(0, 30)}` : '?';
+						return element
+							? `${element.localName}.${element.className} ${element.textContent.slice(0, 30)}`
+							: '?';
 					})
 					.join(' | ');
 				if (!hadRecentInput) kept.shifts.push({ at: entry.startTime, by: value, what });

@@ -10,6 +10,7 @@
 	import Foot from '$lib/ui/shell/Foot.svelte';
 	import Frame from '$lib/ui/shell/Frame.svelte';
 	import Header from '$lib/ui/shell/Header.svelte';
+	import { later } from '$lib/ui/kit/later.svelte';
 	import { fontsReady } from '$lib/ui/kit/fontsReady';
 	import { provideShell } from '$lib/ui/parts/acts/shellContext';
 	import { keepTime } from '$lib/ui/shell/keepTime';
@@ -45,7 +46,9 @@
 	// Keys, and what an installed application does more, come when one has seen what one came for, or presses a key.
 	const seen = $derived(now !== undefined || (app.phase !== 'loading' && app.phase !== 'ready'));
 	const LATER_MS = 1500;
-	let later = $state(false);
+	const rest = later(LATER_MS, () => seen);
+	let pressed = $state(false);
+	const started = $derived(rest.over || pressed);
 	/** keys that were pressed before anything listened */
 	let held: KeyboardEvent[] = [];
 	const hold = (event: KeyboardEvent): void => {
@@ -55,15 +58,10 @@
 			event.preventDefault();
 			line?.focus();
 		} else held.push(event);
-		later = true;
+		pressed = true;
 	};
 	$effect(() => {
-		if (!seen) return;
-		const waiting = setTimeout(() => (later = true), LATER_MS);
-		return () => clearTimeout(waiting);
-	});
-	$effect(() => {
-		if (!later) return;
+		if (!started) return;
 		let end = (): void => undefined;
 		void import('$lib/ui/shell/deferredStart').then(({ deferredStart }) => {
 			removeEventListener('keydown', hold);
@@ -134,7 +132,7 @@
 			/>
 		{/snippet}
 		{#snippet foot()}
-			<Foot bind:this={line} {app} rig={liveRig} {path} {later} onkeys={reach.showKeys} />
+			<Foot bind:this={line} {app} rig={liveRig} {path} later={started} onkeys={reach.showKeys} />
 		{/snippet}
 	</Frame>
 {/if}

@@ -11,6 +11,7 @@
 	import Ration from '$lib/ui/features/now/Ration.svelte';
 	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import { later } from '$lib/ui/kit/later.svelte';
 	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
 	import LargeRods from '$lib/ui/parts/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
@@ -30,17 +31,10 @@
 	const LATER_MS = 1500;
 	/** a log with fewer entries is new: what is worth doing next stands here */
 	const YOUNG = 80;
-	let later = $state(false);
 	/** what is said of a silence stands over the rods */
 	const SILENCE_PX = 90;
 	const LEAST_ROD_PX = 150;
-	const seen = $derived(now !== undefined);
-	// Counted from the first look on, however long that takes.
-	$effect(() => {
-		if (!seen) return;
-		const waiting = setTimeout(() => (later = true), LATER_MS);
-		return () => clearTimeout(waiting);
-	});
+	const rest = later(LATER_MS, () => now !== undefined);
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
 
@@ -92,13 +86,13 @@
 					/>{/await}
 			{/if}
 			<KeptPlace height={app.liveRig?.care.length ? '2.25rem' : undefined}>
-				{#if later}
+				{#if rest.over}
 					{#await import('$lib/ui/features/care/CareNews.svelte') then { default: CareNews }}<CareNews
 							{app}
 						/>{/await}
 				{/if}
 			</KeptPlace>
-			{#if later}
+			{#if rest.over}
 				{#await import('$lib/ui/features/now/CrewNews.svelte') then { default: CrewNews }}<CrewNews
 						{app}
 					/>{/await}
@@ -135,7 +129,7 @@
 			{#if now.plan && !now.plan.feasible}
 				<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
 			{/if}
-			{#if later}
+			{#if rest.over}
 				{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}<AheadDays
 						{app}
 					/>{/await}

@@ -8,16 +8,22 @@ const localTime = (ms: number, timeZone: string): { day: number; hour: number } 
 	return { day: daysBetween(EPOCH, day), hour };
 };
 
-const dayWord = (day: number, options: Intl.DateTimeFormatOptions): string =>
-	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options }).format(day * DAY_MS);
+/** Made once: to make one takes longer than to write a hundred days with it. */
+const inUtc = (options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat =>
+	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options });
+const WEEKDAY = inUtc({ weekday: 'long' });
+const SHORT_WEEKDAY = inUtc({ weekday: 'short' });
+const YEAR = inUtc({ year: 'numeric' });
+const DAY_OF_YEAR = inUtc({ day: 'numeric', month: 'long' });
+const LONG_DATE = inUtc({ day: 'numeric', month: 'long', year: 'numeric' });
+const DATE = inUtc({ weekday: 'short', day: 'numeric', month: 'short' });
+const dayWord = (day: number, format: Intl.DateTimeFormat): string => format.format(day * DAY_MS);
 
 /** Beyond this many days a weekday alone would be mistaken for a nearer one. */
 const WEEK = 6;
 
 const named = (day: number, today: number): string =>
-	Math.abs(day - today) > WEEK
-		? dayWord(day, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '')
-		: dayWord(day, { weekday: 'long' });
+	Math.abs(day - today) > WEEK ? dayWord(day, DATE).replace(',', '') : dayWord(day, WEEKDAY);
 
 /** A day as people say it: `yesterday`, `today`, `tomorrow`, `Thursday`, `Thu 12 Jun`. */
 export function sayDay(ms: number, nowMs: number, timeZone: string): string {
@@ -39,7 +45,7 @@ const DAWN = 5;
 /** The short weekday that a flag bears: `Thu`. The small hours belong to the day before. */
 export function flagDay(ms: number, timeZone: string): string {
 	const { day, hour } = localTime(ms, timeZone);
-	return dayWord(hour < DAWN ? day - 1 : day, { weekday: 'short' });
+	return dayWord(hour < DAWN ? day - 1 : day, SHORT_WEEKDAY);
 }
 
 const partOf = (hour: number): string =>
@@ -85,8 +91,7 @@ export function sayPast(ms: number, nowMs: number, timeZone: string): string {
 
 /** `3 March`, with the year when it is another one. */
 function longDay(then: number, now: number): string {
-	const year = dayWord(then, { year: 'numeric' }) === dayWord(now, { year: 'numeric' });
-	return dayWord(then, { day: 'numeric', month: 'long', ...(year ? {} : { year: 'numeric' }) });
+	return dayWord(then, dayWord(then, YEAR) === dayWord(now, YEAR) ? DAY_OF_YEAR : LONG_DATE);
 }
 
 /** A day in the past, for how old something is: `today`, `Monday`, `3 March`, `3 March 2026`. */

@@ -1,4 +1,5 @@
 import type { Assessment } from '$core/now';
+import type { Asked } from './asked';
 import type { EngineApi } from './client';
 import { Latest } from './latest.svelte';
 import type { AnswerOf, ArgsOf, Kind } from './question';
@@ -88,9 +89,11 @@ export class EngineClient {
 	}
 
 	/** Asks from where one stands now; nothing where there is no rig to ask about. */
-	ask<K extends Kind>(kind: K, ...args: ArgsOf<K>): Promise<AnswerOf<K>> | undefined {
+	ask<K extends Kind>(kind: K, ...args: ArgsOf<K>): Asked<AnswerOf<K>> | undefined {
 		const from = this.#standpoint();
-		return from && this.#api.ask(kind, from, ...args);
+		return (
+			from && Object.assign(this.#api.ask(kind, from, ...args), { giveUp: () => void this.giveUp(kind) })
+		);
 	}
 
 	/** Gives up what is under way of a kind. */

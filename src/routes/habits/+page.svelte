@@ -13,7 +13,9 @@
 	import MeasureTable from '$lib/ui/features/habits/MeasureTable.svelte';
 	import MeterRun from '$lib/ui/features/habits/MeterRun.svelte';
 	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
+	import { later } from '$lib/ui/kit/later.svelte';
 	import Columns from '$lib/ui/kit/page/Columns.svelte';
+	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
 	import RigForm from '$lib/ui/features/rig/RigForm.svelte';
@@ -26,6 +28,14 @@
 	const saving = latest(
 		() => app.engine.ask('habits/saving'),
 		() => [app.engine.written, rig, app.tripAtHand]
+	);
+
+	/** what stands under the head comes with it, or without when that takes its time: nothing moves under a thumb */
+	const PATIENCE_MS = 2500;
+	const patience = later(PATIENCE_MS);
+	let said = $state(false);
+	const rest = $derived(
+		patience.over || (said && (saving.value !== undefined || saving.trouble !== undefined))
 	);
 
 	type Opened =
@@ -53,7 +63,7 @@
 
 {#if rig && app.rig && now}
 	<Page>
-		<LeastSacrifice {app} {without} />
+		<LeastSacrifice {app} {without} bind:said />
 		{#if resuming && !open}
 			<p>
 				{resuming.name} is being measured.
@@ -61,60 +71,68 @@
 			</p>
 		{/if}
 		{#if saving.trouble}<p role="alert">It could not be worked out: {saving.trouble}</p>{/if}
-		<Columns>
-			<Section title="One time costs">
-				{#if rig.habits.length === 0}
-					<p class="soft">No habit yet: add what you do with water.</p>
-				{:else if saving.value}
-					<HabitPrices
-						{rig}
-						saving={saving.value}
-						levels={now.levels}
-						{units}
-						onopen={(id) => (open = { kind: 'habit', habit: id })}
-					/>
-				{:else}<p class="soft">Working out what each costs…</p>{/if}
-				<p class="buttons">
-					<button
-						disabled={rig.outlets.length === 0}
-						onclick={() => (open = { kind: 'form', part: 'habits' })}>Add habit</button
-					>
-				</p>
-				<p class="soft small">
-					Not written down: {formatLitres(now.levels.unlogged.litresPerPersonDay, units)} ± {formatFigure(
-						fromBase(Z90 * now.levels.unlogged.sd, units.volume)
-					)} for each person and day, as believed now.
-				</p>
-			</Section>
-			<Section title="Measures, by what they give for their bother">
-				{#if rig.measures.length === 0}
-					<p class="soft">No measure yet. There is a catalogue to start from.</p>
-				{:else if saving.value}
-					<MeasureTable
-						{rig}
-						worth={saving.value.worth.measures}
-						{units}
-						since={(measure) => measureSince(app, measure)}
-						{without}
-						onswitch={(measure, on) => void switchMeasure(app, measure, on)}
-						onchange={(id) => (open = { kind: 'form', part: 'measures', id })}
-						onwithout={(measure, not) => void notAsk(measure, not)}
-					/>
-				{:else}<p class="soft">Working out what each is worth…</p>{/if}
-				<p class="buttons">
-					<button disabled={rig.habits.length === 0} onclick={() => (open = { kind: 'ideas' })}
-						>Add a measure</button
-					>
-				</p>
-			</Section>
-		</Columns>
-		{#if saving.value && saving.value.flows.length > 0}
-			<Section title="Where the litres of a day go">
-				<DayWater {rig} flows={saving.value.flows} {units} theme={app.prefs.current.theme} />
-			</Section>
+		{#if rest}
+			<InTurn
+				><Columns>
+					<Section title="One time costs">
+						{#if rig.habits.length === 0}
+							<p class="soft">No habit yet: add what you do with water.</p>
+						{:else if saving.value}
+							<HabitPrices
+								{rig}
+								saving={saving.value}
+								levels={now.levels}
+								{units}
+								onopen={(id) => (open = { kind: 'habit', habit: id })}
+							/>
+						{:else}<p class="soft">Working out what each costs…</p>{/if}
+						<p class="buttons">
+							<button
+								disabled={rig.outlets.length === 0}
+								onclick={() => (open = { kind: 'form', part: 'habits' })}>Add habit</button
+							>
+						</p>
+						<p class="soft small">
+							Not written down: {formatLitres(now.levels.unlogged.litresPerPersonDay, units)} ± {formatFigure(
+								fromBase(Z90 * now.levels.unlogged.sd, units.volume)
+							)} for each person and day, as believed now.
+						</p>
+					</Section>
+					<Section title="Measures, by what they give for their bother">
+						{#if rig.measures.length === 0}
+							<p class="soft">No measure yet. There is a catalogue to start from.</p>
+						{:else if saving.value}
+							<MeasureTable
+								{rig}
+								worth={saving.value.worth.measures}
+								{units}
+								since={(measure) => measureSince(app, measure)}
+								{without}
+								onswitch={(measure, on) => void switchMeasure(app, measure, on)}
+								onchange={(id) => (open = { kind: 'form', part: 'measures', id })}
+								onwithout={(measure, not) => void notAsk(measure, not)}
+							/>
+						{:else}<p class="soft">Working out what each is worth…</p>{/if}
+						<p class="buttons">
+							<button disabled={rig.habits.length === 0} onclick={() => (open = { kind: 'ideas' })}
+								>Add a measure</button
+							>
+						</p>
+					</Section>
+				</Columns></InTurn
+			>
 		{/if}
-		{#if saving.value && rig.measures.length > 0}
-			<Section title="Did it pay?"><DidItPay {app} {rig} paid={saving.value.paid} /></Section>
+		{#if rest && saving.value && saving.value.flows.length > 0}
+			{@const { flows } = saving.value}
+			<InTurn
+				><Section title="Where the litres of a day go">
+					<DayWater {rig} {flows} {units} theme={app.prefs.current.theme} />
+				</Section></InTurn
+			>
+		{/if}
+		{#if rest && saving.value && rig.measures.length > 0}
+			{@const { paid } = saving.value}
+			<InTurn><Section title="Did it pay?"><DidItPay {app} {rig} {paid} /></Section></InTurn>
 		{/if}
 	</Page>
 	{#if open?.kind === 'habit' && habit && saving.value}

@@ -2,20 +2,19 @@
 	import { inOrder, writersOf, type Entry } from '$core/logbook';
 	import { useApp } from '$lib/state';
 	import { byDay } from '$lib/ui/features/ledger/byDay';
-	import DayEntries from '$lib/ui/features/ledger/DayEntries.svelte';
+	import DayList from '$lib/ui/features/ledger/DayList.svelte';
 	import EntryForm from '$lib/ui/features/ledger/EntryForm.svelte';
 	import { passes, UNFILTERED } from '$lib/ui/features/ledger/filter';
 	import Filters from '$lib/ui/features/ledger/Filters.svelte';
 	import UndoRedo from '$lib/ui/features/ledger/UndoRedo.svelte';
 	import Findings from '$lib/ui/parts/notices/Findings.svelte';
+	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import { mendSaying, redoSaying, undoSaying } from '$lib/ui/parts/acts/notify';
 
 	const app = useApp();
-	const DAYS_AT_ONCE = 10;
 	let filter = $state.raw(UNFILTERED);
-	let days = $state(DAYS_AT_ONCE);
 	let editing = $state.raw<Entry>();
 
 	const rig = $derived(app.rig);
@@ -54,12 +53,7 @@
 			in the line below.
 		</p>
 	{/if}
-	{#each shown.slice(0, days) as [day, entries] (day)}
-		<DayEntries {app} {day} {entries} onedit={(entry) => (editing = entry)} />
-	{/each}
-	{#if shown.length > days}
-		<p><button onclick={() => (days += DAYS_AT_ONCE)}>Earlier days ({shown.length - days} more)</button></p>
-	{/if}
+	<InTurn><DayList {app} parts={shown} onedit={(entry) => (editing = entry)} /></InTurn>
 </Page>
 
 {#if editing}

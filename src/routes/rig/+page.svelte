@@ -8,6 +8,7 @@
 	import { useApp } from '$lib/state';
 	import ItemList from '$lib/ui/kit/page/ItemList.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
@@ -74,50 +75,59 @@
 				>{#each suspicions as words, i (i)}<p>{words}</p>{/each}</Notice
 			>
 		{/if}
-		<Follow
-			{rig}
-			{now}
-			{followed}
-			{entry}
-			context={{ rig: app.rig, trips: app.records.trips, units }}
-			{units}
-			onfollow={follow}
-			onnode={openNode}
-		/>
-		<Section title="Tanks">
-			<TankTable {rig} {views} {units} onchange={(id) => (open = { part: 'tanks', id })} />
-			<button onclick={() => (open = { part: 'tanks' })}>Add tank</button>
-		</Section>
-		<Section title="Outlets">
-			{#if rig.outlets.length === 0}<Notice calm
-					><p>
-						No outlet yet: say where water is drawn and where it runs to, and the waste tanks fill by
-						themselves.
-					</p></Notice
-				>{/if}
-			<ItemList items={rig.outlets} onchange={({ id }) => (open = { part: 'outlets', id })}>
-				{#snippet says({ from, to })}{nameOf(from)} → {nameOf(to)}{/snippet}
-			</ItemList>
-			<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'outlets' })}
-				>Add outlet</button
-			>
-		</Section>
-		<InstrumentSection {rig} onopen={(more) => (open = { part: 'instruments', ...more })} />
-		<Section title="Containers">
-			{#if rig.containers.length === 0}<Notice calm
-					><p>
-						A jug, a wheeled tote, a drum on a carrier, a bucket: with their sizes, loads and trips are
-						reckoned.
-					</p></Notice
-				>{/if}
-			<ItemList items={rig.containers} onchange={({ id }) => (open = { part: 'containers', id })}>
-				{#snippet says(container)}{sayContainer(container, units)}{/snippet}
-			</ItemList>
-			<button onclick={() => (open = { part: 'containers' })}>Add container</button>
-		</Section>
-		<p class="soft">
-			What you do with water, what it costs and what would save stands under <a href="/habits">Habits</a>.
-		</p>
+		<InTurn
+			><Follow
+				{rig}
+				{now}
+				{followed}
+				{entry}
+				context={{ rig: app.rig, trips: app.records.trips, units }}
+				{units}
+				onfollow={follow}
+				onnode={openNode}
+			/></InTurn
+		>
+		<InTurn
+			><Section title="Tanks">
+				<TankTable {rig} {views} {units} onchange={(id) => (open = { part: 'tanks', id })} />
+				<button onclick={() => (open = { part: 'tanks' })}>Add tank</button>
+			</Section></InTurn
+		>
+		<InTurn
+			><Section title="Outlets">
+				{#if rig.outlets.length === 0}<Notice calm
+						><p>
+							No outlet yet: say where water is drawn and where it runs to, and the waste tanks fill by
+							themselves.
+						</p></Notice
+					>{/if}
+				<ItemList items={rig.outlets} onchange={({ id }) => (open = { part: 'outlets', id })}>
+					{#snippet says({ from, to })}{nameOf(from)} → {nameOf(to)}{/snippet}
+				</ItemList>
+				<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'outlets' })}
+					>Add outlet</button
+				>
+			</Section></InTurn
+		>
+		<InTurn><InstrumentSection {rig} onopen={(more) => (open = { part: 'instruments', ...more })} /></InTurn>
+		<InTurn
+			><Section title="Containers">
+				{#if rig.containers.length === 0}<Notice calm
+						><p>
+							A jug, a wheeled tote, a drum on a carrier, a bucket: with their sizes, loads and trips are
+							reckoned.
+						</p></Notice
+					>{/if}
+				<ItemList items={rig.containers} onchange={({ id }) => (open = { part: 'containers', id })}>
+					{#snippet says(container)}{sayContainer(container, units)}{/snippet}
+				</ItemList>
+				<button onclick={() => (open = { part: 'containers' })}>Add container</button>
+			</Section>
+		</InTurn><InTurn
+			><p class="soft">
+				What you do with water, what it costs and what would save stands under <a href="/habits">Habits</a>.
+			</p></InTurn
+		>
 	</Page>
 	{#if beginning}<NewRig {app} onclose={() => (beginning = false)} />{/if}
 	{#if open}

@@ -3,11 +3,15 @@
 	import { page } from '$app/state';
 	import { tripInUse, tripSpan, type Stop } from '$core/logbook';
 	import type { TripChange } from '$core/plan';
+	import { isCarried } from '$core/rig';
 	import { DRINKING_CAUTION } from '$core/words';
 	import { onMount } from 'svelte';
 	import { v7 as uuid } from 'uuid';
 	import { useApp } from '$lib/state';
+	import { later } from '$lib/ui/kit/later.svelte';
+	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
@@ -19,7 +23,8 @@
 	import type { OpenOfTrip } from '$lib/ui/features/trip/openOfTrip';
 	import PlanNews from '$lib/ui/features/trip/PlanNews.svelte';
 	import PointsAhead from '$lib/ui/features/trip/PointsAhead.svelte';
-	import Ribbon from '$lib/ui/features/trip/ribbon/Ribbon.svelte';
+	import Ribbon from '$lib/ui/features/trip/Ribbon.svelte';
+	import { ribbonHeight } from '$lib/ui/parts/charts/ribbon/ribbonLayout';
 	import { keepChange, keepCopy, keepPoint, stayHere } from '$lib/ui/features/trip/tripActs';
 	import TripHead from '$lib/ui/features/trip/TripHead.svelte';
 	import TripStops from '$lib/ui/features/trip/TripStops.svelte';
@@ -41,8 +46,16 @@
 	const atHand = $derived(trip !== undefined && trip.id === app.tripAtHand?.id);
 	const over = $derived(trip !== undefined && tripSpan(trip)[1] <= app.nowMs);
 	const asked = askedOfTrip(app, () => trip);
-	const { planned, ways } = $derived(asked);
-	const plan = $derived(planned?.plan);
+	const { planned, plan, ways, past } = $derived(asked);
+	/** what stands under the plan comes with it, or without when that takes its time: nothing moves under a thumb */
+	const PATIENCE_MS = 2500;
+	const patience = later(PATIENCE_MS);
+	const waits = $derived(asked.waits && !patience.over);
+	/** what is said under the ribbon, px */
+	const UNDER_RIBBON_PX = 108;
+	const ribbonPx = $derived(
+		ribbonHeight(rig?.tanks.filter((tank) => !isCarried(rig, tank)).length ?? 0) + UNDER_RIBBON_PX
+	);
 
 	onMount(() => {
 		if (page.url.hash === '#new') open = { form: 'new trip' };
@@ -57,71 +70,96 @@
 
 <Page>
 	{#if rig && trip}
-		<TripHead {rig} {trip} {planned} {over} nowMs={app.nowMs} {units} />
-		{#if atHand}<PlanNews {app} />{/if}
-		{#if asked.trouble}<Notice><p>The plan could not be made: {asked.trouble}.</p></Notice>{/if}
-		{#if planned}
-			<Ribbon
-				{rig}
-				{trip}
-				{planned}
-				past={asked.past}
-				nowMs={app.nowMs}
-				{units}
-				theme={app.prefs.current.theme}
-				onday={atHand ? (day) => void goto(`#ahead-${day}`, { noScroll: true }) : undefined}
-			/>
-		{/if}
-		<LastChances {rig} {trip} chances={plan?.lastChance ?? []} nowMs={app.nowMs} />
-		{#if plan && !plan.feasible}
-			<Section title="What would mend it">
-				<Mends {rig} {trip} points={app.records.points} mends={ways?.mends} {units} ontry={tryIt} />
-			</Section>
-		{/if}
-		{#if plan?.services.some(({ water }) => water)}
-			<p class="soft small">{DRINKING_CAUTION}</p>
-		{/if}
-		{#snippet whatIf()}
-			{#if open?.form === 'what if'}
-				{#key open.given}<WhatIf {app} {rig} {trip} given={open.given} onclose={close} />{/key}
-			{/if}
-		{/snippet}
-		<TripStops
+		<TripHead
 			{rig}
 			{trip}
 			{plan}
+			settingOutMs={planned?.settingOut ? planned.fromMs : undefined}
+			waits={asked.waits}
 			{over}
 			nowMs={app.nowMs}
 			{units}
-			tried={open?.form === 'what if' ? whatIf : undefined}
-			onedit={() => (open = { form: 'trip' })}
-			onadd={(after) => (open = { form: 'new stop', after })}
-			ontry={() => tryIt()}
-			oncopy={() => void copy()}
-			onstay={atHand && app.engine.assessment ? () => void stayHere(app, whole ?? trip) : undefined}
-			onchange={(stop) => (open = { form: 'stop', stop: stop.id })}
-			ondo={(change) => void keepChange(app, trip, change)}
-			onkeep={(stop) => (stop.position ? void keepPoint(app, trip, stop) : (toPlace = stop))}
 		/>
-		{#if atHand}
-			{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}
-				<AheadDays {app} />
-			{/await}
+		{#if atHand}<PlanNews {app} />{/if}
+		{#if asked.trouble}<Notice><p>The plan could not be made: {asked.trouble}.</p></Notice>{/if}
+		{#if plan && !waits}
+			<KeptPlace height="{ribbonPx}px">
+				<InTurn>
+					{#if planned && past}
+						<Ribbon
+							{rig}
+							{trip}
+							{planned}
+							{past}
+							nowMs={app.nowMs}
+							{units}
+							theme={app.prefs.current.theme}
+							onday={atHand ? (day) => void goto(`#ahead-${day}`, { noScroll: true }) : undefined}
+						/>
+					{/if}
+				</InTurn>
+			</KeptPlace>
 		{/if}
-		{#if plan && !over && rig.containers.length > 0}
-			{#await import('$lib/ui/features/runs/StaysByHand.svelte') then { default: StaysByHand }}
-				<StaysByHand {app} trip={trip.id} />
-			{/await}
-		{/if}
-		{#if ways && plan}
-			<OtherWays
-				{rig}
-				{trip}
-				{ways}
-				{units}
-				onchoose={(school) => void keepChange(app, trip, { kind: 'school', school })}
-				onprices={() => (open = { form: 'trip' })}
-			/>
+		{#if !waits}
+			<LastChances {rig} {trip} chances={plan?.lastChance ?? []} nowMs={app.nowMs} />
+			{#if plan && !plan.feasible}
+				<Section title="What would mend it">
+					<KeptPlace height={ways ? undefined : '8.5rem'}>
+						<Mends {rig} {trip} points={app.records.points} mends={ways?.mends} {units} ontry={tryIt} />
+					</KeptPlace>
+				</Section>
+			{/if}
+			{#if plan?.services.some(({ water }) => water)}
+				<p class="soft small">{DRINKING_CAUTION}</p>
+			{/if}
+			{#snippet whatIf()}
+				{#if open?.form === 'what if'}
+					{#key open.given}<WhatIf {app} {rig} {trip} given={open.given} onclose={close} />{/key}
+				{/if}
+			{/snippet}
+			<InTurn>
+				<TripStops
+					{rig}
+					{trip}
+					{plan}
+					{over}
+					nowMs={app.nowMs}
+					{units}
+					tried={open?.form === 'what if' ? whatIf : undefined}
+					onedit={() => (open = { form: 'trip' })}
+					onadd={(after) => (open = { form: 'new stop', after })}
+					ontry={() => tryIt()}
+					oncopy={() => void copy()}
+					onstay={atHand && app.engine.assessment ? () => void stayHere(app, whole ?? trip) : undefined}
+					onchange={(stop) => (open = { form: 'stop', stop: stop.id })}
+					ondo={(change) => void keepChange(app, trip, change)}
+					onkeep={(stop) => (stop.position ? void keepPoint(app, trip, stop) : (toPlace = stop))}
+				/>
+			</InTurn>
+			<InTurn>
+				{#if atHand}
+					{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}
+						<AheadDays {app} />
+					{/await}
+				{/if}
+				{#if plan && !over && rig.containers.length > 0}
+					{#await import('$lib/ui/features/runs/StaysByHand.svelte') then { default: StaysByHand }}
+						<StaysByHand {app} trip={trip.id} />
+					{/await}
+				{/if}
+			</InTurn>
+			<InTurn>
+				{#if ways && plan}
+					<OtherWays
+						{rig}
+						{trip}
+						{ways}
+						{units}
+						onchoose={(school) => void keepChange(app, trip, { kind: 'school', school })}
+						onprices={() => (open = { form: 'trip' })}
+					/>
+				{/if}
+			</InTurn>
 		{/if}
 	{:else}
 		<PageHead
@@ -129,13 +167,21 @@
 			says="Say where you go and what there is on the way, and Dipsometer finds the next refill and dump point."
 		/>
 	{/if}
-	{#if rig}
-		<Section title="Water and dump points" ruled>
-			<PointsAhead {app} {trip} />
-		</Section>
+	{#if !waits}
+		<InTurn>
+			{#if rig}
+				<Section title="Water and dump points" ruled>
+					<PointsAhead {app} {trip} />
+				</Section>
+			{/if}
+			<p><button class:primary={!trip} onclick={() => (open = { form: 'new trip' })}>New trip</button></p>
+			<OtherTrips
+				rig={app.rig?.name ?? ''}
+				trips={own.filter(({ id }) => id !== trip?.id)}
+				nowMs={app.nowMs}
+			/>
+		</InTurn>
 	{/if}
-	<p><button class:primary={!trip} onclick={() => (open = { form: 'new trip' })}>New trip</button></p>
-	<OtherTrips rig={app.rig?.name ?? ''} trips={own.filter(({ id }) => id !== trip?.id)} nowMs={app.nowMs} />
 </Page>
 
 {#if rig}<TripDialogs {app} {rig} trip={whole} {open} onclose={close} />{/if}

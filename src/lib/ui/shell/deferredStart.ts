@@ -1,3 +1,4 @@
+import { preloadCode } from '$app/navigation';
 import type { App } from '$lib/state';
 import type { ShellContext } from '../parts/acts/shellContext';
 import { asInstalled } from './installed.svelte';
@@ -5,9 +6,30 @@ import { listenToKeys } from './keyboard';
 import { followingRecord } from '../features/review/followingRecord.svelte';
 import { followingPlan } from '../features/trip/followingPlan.svelte';
 import { takeOverNewBuilds } from './newBuild';
+import { VIEWS } from './views';
+
+/** So long is waited between two views where the browser does not tell when it is calm, ms. */
+const CALM_MS = 500;
 
 /** Once in a tab, whatever rig is looked at. */
 let offerBuild: (() => void) | undefined;
+
+/** The code of the other views, one after the other while nothing else is to do: a tap then only has to draw. @returns ends it */
+function fetchingViews(): () => void {
+	let ended = false;
+	const whenCalm = (does: () => void): void =>
+		void (typeof requestIdleCallback === 'function' ? requestIdleCallback(does) : setTimeout(does, CALM_MS));
+	const fetchFrom = (i: number): void => {
+		const view = VIEWS[i];
+		if (ended || !view) return;
+		preloadCode(view.path).then(
+			() => whenCalm(() => fetchFrom(i + 1)),
+			(error: unknown) => console.warn('Not at hand yet:', error)
+		);
+	};
+	whenCalm(() => fetchFrom(0));
+	return () => (ended = true);
+}
 
 /**
  * What can wait until there is something to see: the keys, what an installed application does more, what has changed in
@@ -23,7 +45,13 @@ export function deferredStart(
 	pressed: readonly KeyboardEvent[],
 	onbuild: () => void
 ): { readonly end: () => void; readonly offerBuild: () => void } {
-	const ends = [listenToKeys(app, reach), asInstalled(app), followingPlan(app), followingRecord(app)];
+	const ends = [
+		listenToKeys(app, reach),
+		asInstalled(app),
+		followingPlan(app),
+		followingRecord(app),
+		fetchingViews()
+	];
 	for (const { key, code, shiftKey, ctrlKey, metaKey, altKey } of pressed)
 		document.body.dispatchEvent(
 			new KeyboardEvent('keydown', { key, code, shiftKey, ctrlKey, metaKey, altKey, bubbles: true })

@@ -2,8 +2,8 @@
 	import type { DayFlow } from '$core/habits';
 	import type { Rig } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import Chart from '../../kit/charts/Chart.svelte';
-	import { flowChart, nameOfEnd } from '../../parts/charts/flowChart';
+	import Chart from '../../parts/charts/Chart.svelte';
+	import { nameOfEnd } from '../../parts/charts/flowChart';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
 
@@ -17,22 +17,17 @@
 	const { rig, flows, units, theme }: Props = $props();
 	const sorted = $derived([...flows].sort((a, b) => b.litres - a.litres));
 	const habits = $derived(new Set(flows.map(({ habit }) => habit)).size);
-	/** Four columns with their names need more than this. */
-	const NARROW_PX = 600;
-	let width = $state(800);
 	const outlet = (id: string): string => rig.outlets.find((one) => one.id === id)?.name ?? 'any tap';
 	const habit = (id: string | undefined): string =>
 		rig.habits.find((one) => one.id === id)?.name ?? 'in no habit';
 </script>
 
-<div class="chart" bind:clientWidth={width}>
-	<Chart
-		option={flowChart({ rig, flows, units, narrow: width < NARROW_PX })}
-		{theme}
-		heightPx={Math.max(220, 44 * habits)}
-		label="Where the litres of a day go; the same figures stand in the table below"
-	/>
-</div>
+<Chart
+	spec={{ kind: 'flow', shown: { rig, flows, units } }}
+	{theme}
+	heightPx={Math.max(220, 44 * habits)}
+	label="Where the litres of a day go; the same figures stand in the table below"
+/>
 <InFigures>
 	<DataTable
 		columns={[
@@ -54,9 +49,3 @@
 		{/each}
 	</DataTable>
 </InFigures>
-
-<style>
-	.chart {
-		width: 100%;
-	}
-</style>

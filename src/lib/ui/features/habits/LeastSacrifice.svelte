@@ -14,7 +14,14 @@
 	import GoalBar from '../../parts/goal/GoalBar.svelte';
 	import Bother from './Bother.svelte';
 
-	const { app, without }: { app: App; without: readonly string[] } = $props();
+	interface Props {
+		app: App;
+		without: readonly string[];
+		/** it has said something: what stands under it may come */
+		said: boolean;
+	}
+	/** What must be given up to stay as long as one wants, and how to ask for that. */
+	let { app, without, said = $bindable() }: Props = $props();
 
 	const now = $derived(app.engine.assessment);
 	const rig = $derived(app.liveRig);
@@ -42,6 +49,9 @@
 		},
 		() => [app.engine.written, rig, app.tripAtHand, untilMs, certainty, among?.join('|')]
 	);
+	$effect(() => {
+		if (way.value || way.trouble) said = true;
+	});
 	const found = $derived(way.value?.found);
 	const inForce = $derived(now?.measures ?? []);
 	const words = $derived(
@@ -135,24 +145,26 @@
 			.join('')}; wanted: {sayGoal(untilMs, app.nowMs, app.timeZone)}"
 	/>
 {/if}
-<div class="bar">
-	{#if toSwitch.length > 0}
-		<button class="primary" onclick={() => void switchOn(set?.measures ?? [])}>{many}</button>
-	{/if}
-	{#if found && found.others.length > 0}
-		<button aria-expanded={others} onclick={() => (others = !others)}
-			>Other ways ({found.others.length})</button
-		>
-	{/if}
-	<GoalBar
-		{choices}
-		{untilMs}
-		{certainty}
-		timeZone={app.timeZone}
-		onuntil={(ms) => void app.aim({ until: new Date(ms).toISOString() })}
-		oncertainty={(value) => void app.aim({ certainty: value })}
-	/>
-</div>
+{#if said}
+	<div class="bar">
+		{#if toSwitch.length > 0}
+			<button class="primary" onclick={() => void switchOn(set?.measures ?? [])}>{many}</button>
+		{/if}
+		{#if found && found.others.length > 0}
+			<button aria-expanded={others} onclick={() => (others = !others)}
+				>Other ways ({found.others.length})</button
+			>
+		{/if}
+		<GoalBar
+			{choices}
+			{untilMs}
+			{certainty}
+			timeZone={app.timeZone}
+			onuntil={(ms) => void app.aim({ until: new Date(ms).toISOString() })}
+			oncertainty={(value) => void app.aim({ certainty: value })}
+		/>
+	</div>
+{/if}
 {#if kept && (past || tooFar)}
 	<p class="mind">
 		{past ? 'That moment is past' : 'That is more than a year ahead'}: pick another one. Until then this is

@@ -3,16 +3,17 @@
 	import { instantMs, type Entry } from '$core/logbook';
 	import { clockText, dayText, describeEntry, KIND_WORDS, sayDoubt, sayTotals } from '$core/words';
 	import type { App } from '$lib/state';
+	import type { DayPart } from './byDay';
 	import { mendSaying, notifyDone } from '../../parts/acts/notify';
 
 	interface Props {
 		app: App;
-		day: string;
-		entries: readonly Entry[];
+		part: DayPart;
 		onedit: (entry: Entry) => void;
 	}
 	/** What was written down on one day, what it adds up to, and what can be done to each entry. */
-	const { app, day, entries, onedit }: Props = $props();
+	const { app, part, onedit }: Props = $props();
+	const { day, entries, whole } = $derived(part);
 
 	const units = $derived(app.prefs.current.units);
 	const levels = $derived(app.engine.assessment?.levels);
@@ -35,8 +36,10 @@
 		mendSaying(app, { kind: 'trust', entry: entry.id }, 'Count it all the same');
 </script>
 
-<section aria-label={dayText(day)}>
-	<h2>{dayText(day)}<span class="totals">{sayTotals(totalsOf(entries, litresEach), units)}</span></h2>
+<section class:begins={whole !== undefined} aria-label={dayText(day)}>
+	{#if whole}
+		<h2>{dayText(day)}<span class="totals">{sayTotals(totalsOf(whole, litresEach), units)}</span></h2>
+	{/if}
 	<ul>
 		{#each entries as entry (entry.id)}
 			{@const said = say(entry)}
@@ -81,6 +84,9 @@
 </section>
 
 <style>
+	.begins {
+		padding-top: var(--gap-4);
+	}
 	h2 {
 		font-size: var(--step-1);
 		display: flex;

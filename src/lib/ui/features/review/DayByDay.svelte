@@ -2,10 +2,9 @@
 	import type { Review } from '$core/review';
 	import { formatLitres, formatQuantity, type UnitChoice } from '$core/units';
 	import { sayPart } from '$core/words';
-	import Chart from '../../kit/charts/Chart.svelte';
+	import Chart from '../../parts/charts/Chart.svelte';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
-	import { reviewChart } from '../../parts/charts/reviewChart';
 
 	interface Props {
 		review: Review;
@@ -17,7 +16,7 @@
 </script>
 
 <Chart
-	option={reviewChart({ review, units })}
+	spec={{ kind: 'review', shown: { review, units } }}
 	{theme}
 	heightPx={256}
 	label="Water drawn in each part of the stretch, with people aboard and heat"

@@ -6,8 +6,7 @@
 	import { sayDay } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
-	import Chart from '../../kit/charts/Chart.svelte';
-	import { pastChart } from '../../parts/charts/pastChart';
+	import Chart from '../../parts/charts/Chart.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
@@ -52,7 +51,10 @@
 {#if ahead.trouble}<p class="mind" role="alert">{ahead.trouble}</p>{/if}
 {#if days.length > 1}
 	<Chart
-		option={pastChart({ tank, past: { id: tank.id, levels, readings: [] }, units, timeZone: app.timeZone })}
+		spec={{
+			kind: 'past',
+			shown: { tank, past: { id: tank.id, levels, readings: [] }, units, timeZone: app.timeZone }
+		}}
 		theme={app.prefs.current.theme}
 		heightPx={200}
 		label="Level of {tank.name} expected in the days ahead, with its band"

@@ -1,26 +1,28 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
 	import type { Rig, Trip } from '$core/logbook';
+	import type { Plan } from '$core/plan';
 	import type { UnitChoice } from '$core/units';
 	import { dayText, sayPlan } from '$core/words';
-	import type { TripPlan } from '$lib/engine';
 	import PageHead from '../../kit/page/PageHead.svelte';
 	import Spans from '../../kit/page/Spans.svelte';
 
 	interface Props {
 		rig: Rig;
 		trip: Trip;
-		planned: TripPlan | undefined;
+		plan: Plan | undefined;
+		/** from when on it is planned, where one has not set out */
+		settingOutMs: number | undefined;
+		/** the plan is still to come */
+		waits: boolean;
 		over: boolean;
 		nowMs: number;
 		units: UnitChoice;
 	}
 	/** What is next on a trip, and why; its name where nothing is planned. */
-	const { rig, trip, planned, over, nowMs, units }: Props = $props();
+	const { rig, trip, plan, settingOutMs, waits, over, nowMs, units }: Props = $props();
 
-	const words = $derived(
-		planned && sayPlan(rig, trip, planned.plan, planned.settingOut ? planned.fromMs : nowMs, units)
-	);
+	const words = $derived(plan && sayPlan(rig, trip, plan, settingOutMs ?? nowMs, units));
 </script>
 
 {#if words}
@@ -29,10 +31,13 @@
 		{#snippet says()}<p class="detail soft"><Spans spans={words.detail} /></p>{/snippet}
 	</PageHead>
 {:else if over}<PageHead title={trip.name} says="This trip is over." />
-{:else}<PageHead title={trip.name} />{/if}
-{#if planned?.settingOut}
+{:else}<PageHead
+		title={trip.name}
+		says={waits ? 'Working out the next refill and dump point…' : undefined}
+	/>{/if}
+{#if settingOutMs !== undefined}
 	<p class="soft">
-		Planned as if you set out on {dayText(zonedTime(planned.fromMs, trip.timeZone).day)} with full water and empty
+		Planned as if you set out on {dayText(zonedTime(settingOutMs, trip.timeZone).day)} with full water and empty
 		waste tanks, living as you do now.
 	</p>
 {/if}

@@ -41,8 +41,20 @@ export function askedOfTrip(app: App, shown: () => Trip | undefined) {
 		get ways() {
 			return ofShown(ways.value);
 		},
+		/** what is in each tank along it, once what was is known too: drawn once */
 		get past() {
-			return past.value ?? [];
+			return past.value ?? (past.waiting ? undefined : []);
+		},
+		/** the plan, as soon as anything tells it: *Now* may have it already */
+		get plan() {
+			const now = app.engine.assessment;
+			return (
+				ofShown(planned.value)?.plan ?? (app.trip && app.trip.id === ahead()?.id ? now?.plan : undefined)
+			);
+		},
+		/** whether a plan is still to come */
+		get waits() {
+			return ahead() !== undefined && planned.trouble === undefined && this.plan === undefined;
 		}
 	};
 }

@@ -27,7 +27,8 @@ export const chartTokens = (): ChartTokens => ({
 	fresh: token('fresh'),
 	grey: token('grey'),
 	black: token('black'),
-	font: token('text')
+	// It stands within the quotes of an attribute.
+	font: token('text').replaceAll('"', "'")
 });
 
 /** What ECharts is given. */

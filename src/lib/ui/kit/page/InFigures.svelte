@@ -1,13 +1,17 @@
 <script lang="ts">
-	import type { Snippet } from 'svelte';
+	import { flushSync, type Snippet } from 'svelte';
 
 	/** The figures of a chart as a table, behind it. */
 	const { children }: { children: Snippet } = $props();
+	/** what nobody has opened is not made */
+	let opened = $state(false);
 </script>
 
-<details>
+<svelte:window onbeforeprint={() => flushSync(() => (opened = true))} />
+
+<details ontoggle={(event) => (opened ||= event.currentTarget.open)}>
 	<summary>The same in figures</summary>
-	{@render children()}
+	{#if opened}{@render children()}{/if}
 </details>
 
 <style>

@@ -6,8 +6,7 @@
 	import { sayInstant } from '$core/words';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
-	import Chart from '../../kit/charts/Chart.svelte';
-	import { pastChart } from './pastChart';
+	import Chart from './Chart.svelte';
 
 	interface Props {
 		tank: Tank;
@@ -30,7 +29,7 @@
 </script>
 
 <Chart
-	option={pastChart({ tank, past, units, timeZone })}
+	spec={{ kind: 'past', shown: { tank, past, units, timeZone } }}
 	{theme}
 	heightPx={240}
 	label="Level of {tank.name} over the trip with its band, readings and steps"

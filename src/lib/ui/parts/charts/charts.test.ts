@@ -111,7 +111,7 @@ describe('where the litres of a day go', () => {
 		}
 	];
 	it('links tank to outlet to habit to waste, what goes the same way together', () => {
-		const { links } = nodesAndLinks({ rig: exactRig, flows });
+		const { links } = nodesAndLinks({ rig: exactRig, flows }, false);
 		const of = (source: string) =>
 			links.filter((link) => link.source.startsWith(source)).map(({ litres }) => litres);
 		expect(of('from|tank|main')).toEqual([20]);
@@ -121,13 +121,13 @@ describe('where the litres of a day go', () => {
 		expect(links).toContainEqual({ source: 'from|beside|', target: 'habit|flush', litres: 2 });
 	});
 	it('on a phone goes from tank to habit, without the outlets', () => {
-		const { nodes, links } = nodesAndLinks({ rig: exactRig, flows, narrow: true });
+		const { nodes, links } = nodesAndLinks({ rig: exactRig, flows }, true);
 		expect(nodes.some(({ name }) => name.startsWith('outlet'))).toBe(false);
 		expect(links).toContainEqual({ source: 'from|tank|main', target: 'habit|dishes', litres: 12 });
 	});
 	it('escapes names in what is shown over it', () => {
 		const rig = { ...exactRig, habits: exactRig.habits.map((habit) => ({ ...habit, name: '<b>' })) };
-		const { tooltip } = flowChart({ rig, flows, units: METRIC })(tokens) as {
+		const { tooltip } = flowChart({ rig, flows, units: METRIC })(tokens, 800) as {
 			tooltip: { formatter: (of: object) => string };
 		};
 		expect(tooltip.formatter({ dataType: 'node', name: 'habit|shower', value: 8, data: {} })).toBe(

@@ -8,9 +8,10 @@ interface Shown {
 	readonly rig: Rig;
 	readonly flows: readonly DayFlow[];
 	readonly units: UnitChoice;
-	/** no room for the outlets: from tank through habit to waste */
-	readonly narrow?: boolean;
 }
+
+/** Four columns with their names need more than this. */
+const NARROW_PX = 600;
 
 /** An end of the water's way, as it is called. */
 export function nameOfEnd(rig: Rig, end: End): string {
@@ -43,8 +44,15 @@ interface Node {
 	readonly depth: number;
 }
 
-/** The nodes and links of a day's water: from tank through outlet and habit to waste. */
-export function nodesAndLinks({ rig, flows, narrow = false }: Omit<Shown, 'units'>): {
+/**
+ * The nodes and links of a day's water: from tank through outlet and habit to waste.
+ *
+ * @param narrow there is no room for the outlets: from tank through habit to waste
+ */
+export function nodesAndLinks(
+	{ rig, flows }: Omit<Shown, 'units'>,
+	narrow: boolean
+): {
 	readonly nodes: readonly Node[];
 	readonly links: readonly { readonly source: string; readonly target: string; readonly litres: number }[];
 } {
@@ -86,62 +94,66 @@ export function nodesAndLinks({ rig, flows, narrow = false }: Omit<Shown, 'units
 export function flowChart({
 	rig,
 	flows,
-	units,
-	narrow = false
-}: Shown): (tokens: ChartTokens) => ChartOption {
-	const { nodes, links } = nodesAndLinks({ rig, flows, narrow });
-	const shown = new Map(nodes.map(({ name, shows }) => [name, shows]));
-	const colours = new Map(nodes.map(({ name, colour }) => [name, colour]));
+	units
+}: Shown): (tokens: ChartTokens, widthPx: number) => ChartOption {
 	const say = (litres: number): string =>
 		`${formatFigure(fromBase(litres, units.volume))} ${unitSymbol(units.volume)}`;
-	const of = (name: string): string => escaped(shown.get(name) ?? name);
 	interface Hovered {
 		readonly dataType: 'node' | 'edge';
 		readonly name: string;
 		readonly value: number;
 		readonly data: { readonly source?: string; readonly target?: string };
 	}
-	return (tokens) => ({
-		tooltip: {
-			trigger: 'item',
-			formatter: ({ dataType, name, value, data }: Hovered) =>
-				dataType === 'edge'
-					? `${of(data.source ?? '')} → ${of(data.target ?? '')}: ${say(value)} a day`
-					: `${of(name)}: ${say(value)} a day`
-		},
-		series: [
-			{
-				type: 'sankey',
-				left: 4,
-				right: narrow ? 104 : 116,
-				top: 8,
-				bottom: 8,
-				nodeWidth: 12,
-				nodeGap: 12,
-				draggable: false,
-				layoutIterations: 32,
-				emphasis: { focus: 'adjacency' },
-				lineStyle: { opacity: 0.32 },
-				label: {
-					color: tokens.ink,
-					fontFamily: tokens.font,
-					fontSize: narrow ? 12 : 13,
-					formatter: ({ name, value }: { name: string; value: number }) =>
-						`${shown.get(name) ?? name} ${say(value)}`
-				},
-				data: nodes.map(({ name, depth, colour }) => ({
-					name,
-					depth,
-					itemStyle: { color: tokens[colour], borderWidth: 0 }
-				})),
-				// Blue until it is used, then the colour of where it goes.
-				links: links.map(({ source, target, litres }) => ({
-					source,
-					target,
-					value: litres,
-					lineStyle: { color: tokens[source.startsWith('habit') ? (colours.get(target) ?? 'ink') : 'fresh'] }
-				}))
-			}
-		]
-	});
+	return (tokens, widthPx) => {
+		const narrow = widthPx < NARROW_PX;
+		const { nodes, links } = nodesAndLinks({ rig, flows }, narrow);
+		const shown = new Map(nodes.map(({ name, shows }) => [name, shows]));
+		const colours = new Map(nodes.map(({ name, colour }) => [name, colour]));
+		const of = (name: string): string => escaped(shown.get(name) ?? name);
+		return {
+			tooltip: {
+				trigger: 'item',
+				formatter: ({ dataType, name, value, data }: Hovered) =>
+					dataType === 'edge'
+						? `${of(data.source ?? '')} → ${of(data.target ?? '')}: ${say(value)} a day`
+						: `${of(name)}: ${say(value)} a day`
+			},
+			series: [
+				{
+					type: 'sankey',
+					left: 4,
+					right: narrow ? 104 : 116,
+					top: 8,
+					bottom: 8,
+					nodeWidth: 12,
+					nodeGap: 12,
+					draggable: false,
+					layoutIterations: 32,
+					emphasis: { focus: 'adjacency' },
+					lineStyle: { opacity: 0.32 },
+					label: {
+						color: tokens.ink,
+						fontFamily: tokens.font,
+						fontSize: narrow ? 12 : 13,
+						formatter: ({ name, value }: { name: string; value: number }) =>
+							`${shown.get(name) ?? name} ${say(value)}`
+					},
+					data: nodes.map(({ name, depth, colour }) => ({
+						name,
+						depth,
+						itemStyle: { color: tokens[colour], borderWidth: 0 }
+					})),
+					// Blue until it is used, then the colour of where it goes.
+					links: links.map(({ source, target, litres }) => ({
+						source,
+						target,
+						value: litres,
+						lineStyle: {
+							color: tokens[source.startsWith('habit') ? (colours.get(target) ?? 'ink') : 'fresh']
+						}
+					}))
+				}
+			]
+		};
+	};
 }

@@ -4,8 +4,7 @@
 	import { flats, learnCurve, lessonsOf, usableOf, type CurveStep } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { sayFlats } from '$core/words';
-	import Chart from '../../../kit/charts/Chart.svelte';
-	import { gaugeChart } from '../../../parts/charts/gaugeChart';
+	import Chart from '../../../parts/charts/Chart.svelte';
 	import DataTable from '../../../kit/page/DataTable.svelte';
 	import Notice from '../../../kit/page/Notice.svelte';
 	import Section from '../../../kit/page/Section.svelte';
@@ -48,7 +47,7 @@
 {#if unable}<Notice><p>{unable}</p></Notice>{/if}
 <Section title="What it shows, and what was there">
 	<Chart
-		option={gaugeChart({ gauge, tank, lessons, taught, units })}
+		spec={{ kind: 'gauge', shown: { gauge, tank, lessons, taught, units } }}
 		{theme}
 		label="Readings of {gauge.name} over the litres that everything else says"
 	/>

@@ -1,13 +1,14 @@
 import { HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
-import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../../../tests/helpers/logbooks';
+import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../../tests/helpers/logbooks';
 import type { Trip } from '$core/logbook';
 import { METRIC } from '$core/units';
-import { Engine } from '../../../../engine/engine';
-import type { ChartTokens } from '../../../kit/charts/chartTheme';
-import { levelsAt, ribbonOf } from './lanes';
-import { ribbonHeight } from './ribbonLayout';
-import { ribbonChart } from './ribbonChart';
+import { Engine } from '$lib/engine/engine';
+import type { ChartTokens } from '../../kit/charts/chartTheme';
+import { levelsAt } from '../../parts/charts/ribbon/ribbonData';
+import { ribbonChart } from '../../parts/charts/ribbon/ribbonChart';
+import { ribbonHeight } from '../../parts/charts/ribbon/ribbonLayout';
+import { ribbonOf } from './lanes';
 
 const at = (day: number, hour = 6): string => `2027-05-0${day}T0${hour}:00:00Z`;
 const trip: Trip = {
@@ -70,9 +71,8 @@ describe('the ribbon', () => {
 			data,
 			timeZone: trip.timeZone,
 			units: { ...METRIC, volume: 'usGal' },
-			leftPx: 100,
 			zoom: { start: 20, end: 100 }
-		})(tokens) as {
+		})(tokens, 800) as {
 			grid: readonly unknown[];
 			xAxis: readonly { min: number }[];
 			yAxis: readonly { max: number }[];

@@ -6,12 +6,12 @@
 	import { onDay, sayInstant } from '$core/words';
 	import type { TripPlan } from '$lib/engine';
 	import type { EChartsType } from 'echarts/core';
-	import Chart from '../../../kit/charts/Chart.svelte';
-	import DataTable from '../../../kit/page/DataTable.svelte';
-	import InFigures from '../../../kit/page/InFigures.svelte';
-	import { levelsAt, ribbonOf } from './lanes';
-	import { RIBBON, ribbonHeight } from './ribbonLayout';
-	import { ribbonChart } from './ribbonChart';
+	import DataTable from '../../kit/page/DataTable.svelte';
+	import InFigures from '../../kit/page/InFigures.svelte';
+	import Chart from '../../parts/charts/Chart.svelte';
+	import { levelsAt } from '../../parts/charts/ribbon/ribbonData';
+	import { NARROW_PX, RIBBON, ribbonHeight } from '../../parts/charts/ribbon/ribbonLayout';
+	import { ribbonOf } from './lanes';
 
 	interface Props {
 		rig: Rig;
@@ -30,9 +30,9 @@
 	const STEP_MS = 3 * HOUR_MS;
 	/** percent of the whole that a page moves */
 	const PAGE = 20;
-	const NARROW_PX = 640;
 
 	let width = $state(800);
+	let figure = $state<Chart>();
 	let chart: EChartsType | undefined;
 	/** the moment that is read, ms of the axis and of the clock */
 	let readMs = $state<number | undefined>();
@@ -47,8 +47,6 @@
 
 	const timeZone = $derived(trip.timeZone);
 	const data = $derived(ribbonOf(rig, trip, planned, past, nowMs, units));
-	const leftPx = $derived(width < NARROW_PX ? 8 : 104);
-	const option = $derived(ribbonChart({ data, timeZone, units, leftPx, zoom }));
 	const reading = $derived(readMs === undefined ? [] : levelsAt(data, readMs));
 	/** the day that is read, where it is not over */
 	const readDay = $derived.by(() => {
@@ -77,6 +75,7 @@
 
 	function follow(drawn: EChartsType): void {
 		chart = drawn;
+		if (readMs !== undefined) point(drawn, readMs);
 		drawn.on('updateAxisPointer', (event) => {
 			const { axesInfo } = event as { axesInfo?: readonly { readonly value: number }[] };
 			const wallMs = axesInfo?.[0]?.value;
@@ -105,8 +104,10 @@
 	};
 	function readAt(ms: number): void {
 		readMs = Math.min(Math.max(ms, data.fromMs), data.toMs);
-		if (!chart) return;
-		const x = chart.convertToPixel({ xAxisIndex: 1 }, wallOf(readMs)) as unknown as number;
+		if (chart) point(chart, readMs);
+	}
+	function point(chart: EChartsType, ms: number): void {
+		const x = chart.convertToPixel({ xAxisIndex: 1 }, wallOf(ms)) as unknown as number;
 		chart.dispatchAction({ type: 'updateAxisPointer', currTrigger: 'mousemove', x, y: RIBBON.head + 10 });
 	}
 	const KEYS: Readonly<Record<string, () => void>> = {
@@ -139,13 +140,15 @@
 		role="group"
 		aria-label="The trip along time. Left and right read the tanks, plus and minus zoom, 0 shows all."
 		{onkeydown}
+		onfocus={() => figure?.wake()}
 	>
 		<Chart
-			{option}
+			bind:this={figure}
+			spec={{ kind: 'ribbon', shown: { data, timeZone, units, zoom } }}
 			{theme}
 			heightPx={ribbonHeight(data.lanes.length)}
 			label="What is in each tank along the trip, with what is filled and dumped and the last chances"
-			ondrawn={follow}
+			onlive={follow}
 		/>
 		{#each data.lanes as lane, i (lane.tank.id)}
 			<p

@@ -3,17 +3,15 @@ import { fromBase, type UnitChoice } from '$core/units';
 import { axisOf, type ChartOption, type ChartTokens } from '../../../kit/charts/chartTheme';
 import { aheadSeries } from './aheadSeries';
 import type { Drawing, Shape } from './drawing';
-import type { RibbonData } from './lanes';
+import type { RibbonData } from './ribbonData';
 import { laneSeries } from './laneSeries';
-import { RIBBON } from './ribbonLayout';
+import { leftOf, RIBBON } from './ribbonLayout';
 import { stopsSeries } from './stopsSeries';
 
 interface Shown {
 	readonly data: RibbonData;
 	readonly timeZone: string;
 	readonly units: UnitChoice;
-	/** room for the names of the lanes, px */
-	readonly leftPx: number;
 	/** what part of the time is looked at, percent */
 	readonly zoom: { readonly start: number; readonly end: number };
 }
@@ -23,14 +21,14 @@ export function ribbonChart({
 	data,
 	timeZone,
 	units,
-	leftPx,
 	zoom
-}: Shown): (tokens: ChartTokens) => ChartOption {
+}: Shown): (tokens: ChartTokens, widthPx: number) => ChartOption {
 	/** Wall-clock time of the trip as if it were UTC, so that the axis shows the trip's own days. */
 	const local = (ms: number): number => wallMs(ms, timeZone);
 	const volume = (litres: number): number => fromBase(litres, units.volume);
 	const span = { min: local(data.fromMs), max: local(data.toMs) };
-	return (tokens) => {
+	return (tokens, widthPx) => {
+		const leftPx = leftOf(widthPx);
 		const drawing: Drawing = { data, local, volume, tokens };
 		const xAxis = (gridIndex: number, head: boolean): Shape => ({
 			...axisOf(tokens, {

@@ -1,5 +1,5 @@
 import type { ChartTokens } from '../../../kit/charts/chartTheme';
-import type { RibbonData } from './lanes';
+import type { RibbonData } from './ribbonData';
 
 /** What the chart's package gives a shape that is drawn by hand. */
 export interface DrawApi {

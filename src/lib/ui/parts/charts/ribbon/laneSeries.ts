@@ -1,5 +1,5 @@
 import { hatch, isInView, type DrawApi, type Drawing, type DrawParams, type Shape } from './drawing';
-import type { RibbonLane } from './lanes';
+import type { RibbonLane } from './ribbonData';
 
 /** A lane with what it is drawn with. */
 interface LaneDrawing extends Drawing {

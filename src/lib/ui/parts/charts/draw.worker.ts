@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { draw } from './drawer';
+
+expose({ draw });
