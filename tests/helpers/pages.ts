@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { demoLogbook } from '../../demo/index.js';
 import type { Logbook } from '../../src/core/logbook/index.js';
+import { keepIn } from './kept.js';
 import { NOW_MS } from './test.js';
 
 /** Where the browser of the tests is. */
@@ -16,50 +17,14 @@ export const quickline = (page: Page): Locator => page.getByLabel('What happened
 const hasVerdict = (page: Page): Promise<void> =>
 	expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible();
 
-/** The browser's own database as the application lays it out. */
-const DATABASE = { name: 'dipsometer', version: 5, stores: ['records', 'meta', 'aside', 'prefs'] };
-
 /** Opens a view of the application with a logbook in its store, as on a later visit, and waits until it is there. */
 async function openKept(
 	page: Page,
-	{ rigs, trips, points, entries }: Logbook,
+	logbook: Logbook,
 	prefs: object,
 	{ at = '/', base = '' }: Where
 ): Promise<void> {
-	const keyed = (kind: string, values: readonly { readonly id: string }[]) =>
-		values.map((value) => [`${kind}:${value.id}`, value] as const);
-	const records = [
-		...keyed('rig', rigs),
-		...keyed('trip', trips),
-		...keyed('point', points),
-		...keyed('entry', entries)
-	];
-	await page.goto(`${base}/api/health`);
-	await page.evaluate(
-		([{ name, version, stores }, put]) =>
-			new Promise<void>((resolve, reject) => {
-				const open = indexedDB.open(name, version);
-				open.onerror = () => reject(open.error);
-				open.onupgradeneeded = () => {
-					// The last is what the package that opens it later makes for itself.
-					for (const store of [...stores, 'local-forage-detect-blob-support'])
-						open.result.createObjectStore(store);
-				};
-				open.onsuccess = () => {
-					const writing = open.result.transaction(stores, 'readwrite');
-					for (const [store, key, value] of put) writing.objectStore(store).put(value, key);
-					writing.onerror = () => reject(writing.error);
-					writing.oncomplete = () => {
-						open.result.close();
-						resolve();
-					};
-				};
-			}),
-		[
-			DATABASE,
-			[...records.map(([key, value]) => ['records', key, value] as const), ['prefs', 'prefs', prefs] as const]
-		] as const
-	);
+	await keepIn(page, base, logbook, prefs);
 	await page.goto(base + at);
 	await (at === '/' ? hasVerdict(page) : expect(page.getByRole('heading', { level: 1 })).toBeVisible());
 }

@@ -42,6 +42,11 @@ export class Replay {
 		this.#options = options;
 	}
 
+	/** Whether it has come through any entry. */
+	get begun(): boolean {
+		return this.#passes.size > 0;
+	}
+
 	/** The pass without some gauges that leaves the open one at some point, brought to the end of the entries. */
 	#pass(gauges: readonly string[], origin: Checkpoint | undefined, entries: readonly Entry[]): ForwardPass {
 		const key = JSON.stringify(gauges);

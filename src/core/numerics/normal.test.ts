@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { mixture, normalCdf, normalPdf, normalQuantile, truncate } from './index.js';
+import { mixture, normalCdf, normalPdf, normalQuantile, positive, truncate } from './index.js';
 
 describe('the normal distribution', () => {
 	it.each([
@@ -46,6 +46,22 @@ it('far outside, a truncated normal is the nearer end', () => {
 	expect(truncate({ mean: 500, sd: 1 }, 0, 100)).toMatchObject({ mean: 100 });
 	expect(truncate({ mean: -500, sd: 1 }, 0, 100)).toMatchObject({ mean: 0 });
 	expect(truncate({ mean: 42, sd: 0 }, 0, 100)).toMatchObject({ mean: 42, sd: 0 });
+});
+
+it('what cannot be less than nothing is a number, and not below nothing, however far below it is believed', () => {
+	expect(positive({ mean: -84, sd: 7.5 }).at(2)).toBeGreaterThanOrEqual(0);
+	fc.assert(
+		fc.property(
+			fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+			fc.double({ min: 0, max: 1e4, noNaN: true }),
+			(mean, sd) => {
+				const { at, ...moments } = positive({ mean, sd });
+				for (const value of [moments.mean, moments.sd, at(-3), at(0), at(3)])
+					expect(value).toBeGreaterThanOrEqual(0);
+				expect(at(-3)).toBeLessThanOrEqual(at(3));
+			}
+		)
+	);
 });
 
 it('a mixture of two: moments and quantiles by a count of draws', () => {

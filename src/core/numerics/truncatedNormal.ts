@@ -91,5 +91,7 @@ export function positive({ mean, sd }: Moments): Moments & { readonly at: (devia
 	if (!(sd > 0)) return { mean: Math.max(0, mean), sd: 0, at: () => Math.max(0, mean) };
 	const middle = mean > sd ? mean : Math.max(mean, truncate({ mean, sd }, 0, Infinity).mean / 2);
 	const spread = Math.sqrt(Math.log(1 + (sd / middle) ** 2));
+	// So far below nothing that not even a digit is left over it: nothing.
+	if (!Number.isFinite(spread)) return { mean: 0, sd: 0, at: () => 0 };
 	return { mean: middle, sd, at: (z) => middle * Math.exp(spread * z - spread ** 2 / 2) };
 }

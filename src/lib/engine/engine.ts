@@ -33,6 +33,8 @@ interface RememberedReplay {
 	/** who is aboard, where, and how it is written, as text */
 	readonly made: string;
 	readonly replay: Replay;
+	/** another one of the same, from the beginning */
+	readonly fresh: () => Replay;
 }
 
 /**
@@ -101,7 +103,7 @@ export class Engine {
 	}
 
 	/** The replay of a rig; a new one when the rig, the trips, who is aboard, or where and how it is written has changed. */
-	#replayOf(rigId: string): Replay {
+	#replayOf(rigId: string): RememberedReplay {
 		const { rigs, trips } = this.#needBook();
 		const rig = rigs.find(({ id }) => id === rigId);
 		if (!rig) throw new RangeError(`there is no rig ${JSON.stringify(rigId)} in the logbook`);
@@ -110,17 +112,18 @@ export class Engine {
 		const inBatches = writesInBatches(entries);
 		const made = JSON.stringify([aboard, this.#home, inBatches]);
 		const before = this.#replays.get(rigId);
-		if (before && before.rig === rig && before.trips === trips && before.made === made) return before.replay;
-		const replay = new Replay(modelOf(rig, trips, aboard, { home: this.#home, inBatches }));
-		this.#replays.set(rigId, { rig, trips, made, replay });
-		return replay;
+		if (before && before.rig === rig && before.trips === trips && before.made === made) return before;
+		const fresh = (): Replay => new Replay(modelOf(rig, trips, aboard, { home: this.#home, inBatches }));
+		const remembered = { rig, trips, made, replay: fresh(), fresh };
+		this.#replays.set(rigId, remembered);
+		return remembered;
 	}
 
 	#hand(from: Standpoint, outdated: () => boolean): Hand {
 		const book = this.#needBook();
 		const log = this.#log;
 		const entriesUntil = (atMs = from.atMs) => log.until(from.rig, atMs);
-		const replay = () => this.#replayOf(from.rig);
+		const replay = () => this.#replayOf(from.rig).replay;
 		const at = (own: Replay, atMs: number): Estimate => own.to(entriesUntil(atMs), atMs);
 		return {
 			from,
@@ -131,6 +134,7 @@ export class Engine {
 			get replay() {
 				return replay();
 			},
+			freshReplay: () => this.#replayOf(from.rig).fresh(),
 			estimate: () => {
 				const estimate = at(replay(), from.atMs);
 				return from.inflation === undefined ? estimate : { ...estimate, inflation: from.inflation };

@@ -2,6 +2,7 @@ import type { Assessment } from '$core/now';
 import type { Asked } from './asked';
 import type { EngineApi } from './client';
 import { Latest } from './latest.svelte';
+import type { FirstLook } from './questions/now/assess';
 import type { AnswerOf, ArgsOf, Kind } from './question';
 import type { Standpoint } from './standpoint';
 
@@ -12,6 +13,8 @@ const FIRST_LOOK_MS = 1200;
 export class EngineClient {
 	/** how far a long replay is, 0 … 1, while one is under way */
 	progress = $state<number | undefined>();
+	/** what is shown is known from the entries since then alone, while a long log is gone through, ms */
+	sinceMs = $state<number | undefined>();
 	/** a replay was given up: the figures are older than the log */
 	stopped = $state(false);
 	/** counts what was written: it stands still while only the clock moves on */
@@ -54,10 +57,24 @@ export class EngineClient {
 		[this.stopped, this.progress] = [false, undefined];
 		if (!from) return this.#now.clear();
 		let over = false;
+		const early = this.#now.early();
 		await this.#now.take(
 			this.#api
-				.ask('now/assess', from, (done: number) => {
-					if (!over && !this.stopped) this.progress = done;
+				.ask(
+					'now/assess',
+					from,
+					(done: number) => {
+						if (!over && !this.stopped) this.progress = done;
+					},
+					({ now, sinceMs }: FirstLook) => {
+						if (over || this.stopped) return;
+						early(now);
+						[this.sinceMs, this.progress] = [sinceMs, 0];
+					}
+				)
+				.then((answer) => {
+					if (answer) this.sinceMs = undefined;
+					return answer;
 				})
 				.finally(() => {
 					over = true;

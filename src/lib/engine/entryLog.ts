@@ -1,4 +1,4 @@
-import { byTime, instantMs, type Entry } from '$core/logbook';
+import { byTime, inOrder, instantMs, type Entry } from '$core/logbook';
 
 /**
  * The entries that count, rig by rig and in their order, kept so while single entries come and change: a new one at
@@ -13,7 +13,7 @@ export class EntryLog {
 			this.#known.set(entry.id, entry);
 			if (entry.void !== true) this.#rig(entry.rig).push(entry);
 		}
-		for (const list of this.#byRig.values()) list.sort(byTime);
+		for (const [rig, list] of this.#byRig) this.#byRig.set(rig, [...inOrder(list)]);
 	}
 
 	#rig(id: string): Entry[] {

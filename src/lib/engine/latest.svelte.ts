@@ -28,6 +28,14 @@ export class Latest<T> {
 		}
 	}
 
+	/** A first answer to the latest question, while the whole one is waited for. @returns takes it, unless a newer question was asked */
+	early(): (answer: T) => void {
+		const own = this.#run + 1;
+		return (answer) => {
+			if (own === this.#run && this.waiting) this.value = answer;
+		};
+	}
+
 	/** Forgets the answer, and drops the one under way. */
 	clear(): void {
 		this.#run++;

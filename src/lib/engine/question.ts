@@ -32,6 +32,8 @@ export interface Hand {
 	trip(id?: string): Trip | undefined;
 	/** the replay of the rig, for those that take it in parts or go another way */
 	readonly replay: Replay;
+	/** another replay of the rig, which knows nothing yet */
+	freshReplay(): Replay;
 	/** the estimate at the moment that is asked for */
 	estimate(): Estimate;
 	/** the estimate at an earlier moment: on a branch, so that the way to now is not gone again */

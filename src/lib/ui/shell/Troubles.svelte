@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { sayAgo } from '$core/words';
 	import type { App } from '$lib/state';
 	import { downloadLogbook } from '../parts/acts/saveLogbook';
 	import Notice from '../kit/page/Notice.svelte';
@@ -40,13 +41,18 @@
 			><p class="buttons">
 				<label>Going through the log <progress value={engine.progress} max="1"></progress></label>
 				<button onclick={() => void engine.stop()}>Stop</button>
+				{#if engine.sinceMs !== undefined}<span
+						>So far by what was written since {sayAgo(engine.sinceMs, app.nowMs, app.timeZone)}; it may still
+						change.</span
+					>{/if}
 			</p></Notice
 		>{/if}
 	{#if engine.stopped}<Notice
 			><p>
-				Stopped: the figures are older than the log. <button onclick={() => void engine.refresh()}
-					>Go on</button
-				>
+				{engine.sinceMs === undefined
+					? 'Stopped: the figures are older than the log.'
+					: `Stopped: the figures go by what was written since ${sayAgo(engine.sinceMs, app.nowMs, app.timeZone)} alone.`}
+				<button onclick={() => void engine.refresh()}>Go on</button>
 			</p></Notice
 		>{/if}
 	{#if newBuild}<Notice calm><p>A new version is ready; it is taken over when you leave this view.</p></Notice

@@ -1,28 +1,56 @@
 import { assess as assessNow, type Assessment } from '$core/now';
+import { instantMs } from '$core/logbook';
 import { question } from '../../question';
 
 /** Between so many entries the engine listens: to a new question, or to a stop. */
 const AT_ONCE = 2000;
+/** A log with more entries is long: while it is gone through, so many of its last ones tell what is likely. */
+const [LONG, FIRST_LOOK] = [8000, 2000] as const;
 
-/** Everything that *Now* shows. A long replay tells how far it is, 0 … 1, and stops when another question comes. */
+/** What *Now* shows by the last entries alone, and since when those are. */
+export interface FirstLook {
+	readonly now: Assessment;
+	readonly sinceMs: number;
+}
+
+/**
+ * Everything that *Now* shows. A long replay tells how far it is, 0 … 1, and stops when another question comes; while nothing is
+ * known yet of a long log, it begins with a first look.
+ */
 const assess = question({
 	outdatedBy: 'newer',
-	answer: async (hand, onprogress?: (done: number) => void): Promise<Assessment | undefined> => {
+	answer: async (
+		hand,
+		onprogress?: (done: number) => void,
+		onfirst?: (look: FirstLook) => void
+	): Promise<Assessment | undefined> => {
 		const { from, replay, shared, book } = hand;
 		const entries = hand.entriesUntil();
+		const { timeZone, units } = from;
+		const occasion = { trip: hand.trip(), timeZone, ...(units ? { units } : {}) };
+		const recent = entries.slice(-FIRST_LOOK);
+		const [oldest] = recent;
+		if (onfirst && oldest && !replay.begun && entries.length > LONG) {
+			const now = assessNow(
+				hand.freshReplay().to(recent, from.atMs),
+				{ trips: book.trips, entries: recent },
+				occasion
+			);
+			onfirst({ now, sinceMs: instantMs(oldest.at) });
+			if (await hand.pause()) return undefined;
+		}
 		for (let i = AT_ONCE; i < entries.length; i += AT_ONCE) {
 			if (!replay.advance(entries.slice(0, i))) continue;
 			onprogress?.(i / entries.length);
 			if (await hand.pause()) return undefined;
 		}
 		const estimate = hand.estimate();
-		const { timeZone, units } = from;
 		const { known } = shared;
 		const before = known && JSON.stringify(known.from) === JSON.stringify(from) ? known.now : undefined;
 		const now = assessNow(
 			estimate,
 			{ trips: book.trips, entries: hand.entries },
-			{ trip: hand.trip(), timeZone, ...(units ? { units } : {}) },
+			occasion,
 			shared.planTrip,
 			before
 		);
