@@ -70,7 +70,26 @@
 		return () => end();
 	});
 
+	/** a link to the demo: it is made where nothing is kept here yet, and fetched while that is found out */
+	const wantsDemo = page.url.searchParams.has('demo');
+	const fetchDemo = () => import('$lib/ui/shell/lookAround');
+	let looked = $state(false);
+	const isNew = $derived(app.phase === 'first-run');
+	$effect(() => {
+		if (!isNew || !wantsDemo) return;
+		fetchDemo()
+			.then(({ lookAround }) => lookAround(app))
+			.catch((error: unknown) => (app.trouble = `The demo could not be loaded: ${String(error)}.`))
+			.finally(() => (looked = true));
+	});
+
 	onMount(() => {
+		// Where it cannot be had, that is said when it is asked for.
+		if (wantsDemo)
+			fetchDemo().then(
+				({ demoMakers }) => demoMakers(),
+				() => undefined
+			);
 		addEventListener('keydown', hold);
 		void app.start();
 		void fontsReady().then(() => (typeSet = true));
@@ -110,7 +129,9 @@
 	{#await import('$lib/ui/features/data/StoreTrouble.svelte') then { default: StoreTrouble }}<StoreTrouble
 			{app}
 		/>{/await}
-{:else if app.phase === 'first-run'}
+{:else if isNew && wantsDemo && !looked}
+	<p class="soft" style:padding="3rem">Making up two rigs, each on a trip…</p>
+{:else if isNew}
 	{#await import('$lib/ui/shell/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
 {:else if path.startsWith('/run/')}
 	{#if app.hasNews || newBuild}{@render troubles()}{/if}

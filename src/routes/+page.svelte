@@ -12,6 +12,7 @@
 	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import { later } from '$lib/ui/kit/later.svelte';
+	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
 	import LargeRods from '$lib/ui/parts/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
@@ -111,36 +112,41 @@
 			{#if now.lastChance || planComes}<KeptPlace height="2lh"
 					><p class="mind"><strong>{now.lastChance ?? ''}</strong></p></KeptPlace
 				>{/if}
-			{#if now.prices.length > 0}<Ration {app} />{/if}
-			{#if now.prices.length > 0 && basket}
-				{#await import('$lib/ui/features/now/Basket.svelte') then { default: Basket }}
-					<Basket {app} prices={now.prices} onclose={() => void showBasket(false)} />
-				{/await}
-			{:else if now.prices.length > 0}
-				<PriceList prices={now.prices} {units} onlog={(price) => void logOne(price.habit, price.name)} />
-				<p class="buttons"><button onclick={() => void showBasket(true)}>Enough for tonight?</button></p>
-			{:else}
-				<p class="soft">
-					No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in hours
-					stands here.
-				</p>
+			{#if now.prices}
+				{@const { prices } = now}
+				<InTurn>
+					{#if prices.length > 0}<Ration {app} />{/if}
+					{#if prices.length > 0 && basket}
+						{#await import('$lib/ui/features/now/Basket.svelte') then { default: Basket }}
+							<Basket {app} {prices} onclose={() => void showBasket(false)} />
+						{/await}
+					{:else if prices.length > 0}
+						<PriceList {prices} {units} onlog={(price) => void logOne(price.habit, price.name)} />
+						<p class="buttons"><button onclick={() => void showBasket(true)}>Enough for tonight?</button></p>
+					{:else}
+						<p class="soft">
+							No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in
+							hours stands here.
+						</p>
+					{/if}
+					<Findings findings={now.findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
+					{#if now.plan && !now.plan.feasible}
+						<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
+					{/if}
+					{#if rest.over}
+						{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}<AheadDays
+								{app}
+							/>{/await}
+						{#await import('$lib/ui/features/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
+								{app}
+							/>{/await}
+					{/if}
+					<p class="soft small">
+						Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. Payload and axle limits: the weighbridge and the
+						plate decide.
+					</p>
+				</InTurn>
 			{/if}
-			<Findings findings={now.findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
-			{#if now.plan && !now.plan.feasible}
-				<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
-			{/if}
-			{#if rest.over}
-				{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}<AheadDays
-						{app}
-					/>{/await}
-				{#await import('$lib/ui/features/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
-						{app}
-					/>{/await}
-			{/if}
-			<p class="soft small">
-				Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. Payload and axle limits: the weighbridge and the plate
-				decide.
-			</p>
 		{/snippet}
 	</NowLayout>
 	{#if glancing}

@@ -7,7 +7,7 @@ export interface EngineHere {
 	readonly api: EngineApi;
 	/** from where every question for what *Now* shows was asked, in order */
 	readonly asked: readonly Standpoint[];
-	/** keeps answers back until they are let go, the later ones first */
+	/** keeps answers back until they are let go, the later ones first; what is told on the way is lost meanwhile */
 	readonly hold: () => void;
 	readonly letGo: () => void;
 	/** makes every answer a failure, or no more */
@@ -30,7 +30,10 @@ export function engineHere(): EngineHere {
 		giveUp: (kind) => answered(() => engine.giveUp(kind)),
 		ask: async (kind, from, ...args) => {
 			if (kind === 'now/assess') asked.push(from);
-			const answer = await answered(() => engine.ask(kind, from, ...args));
+			const heard = args.map((arg: unknown) =>
+				typeof arg === 'function' ? (...told: unknown[]) => void (holding || arg(...told)) : arg
+			) as unknown as typeof args;
+			const answer = await answered(() => engine.ask(kind, from, ...heard));
 			if (holding && kind === 'now/assess') await new Promise<void>((go) => waiting.push(go));
 			return answer;
 		}

@@ -29,7 +29,8 @@ export interface Assessment extends ToDo {
 	readonly forecast: Forecast;
 	readonly plan?: Plan;
 	readonly verdict: Verdict;
-	readonly prices: readonly Price[];
+	/** what each habit costs of the stay; not yet worked out when absent */
+	readonly prices?: readonly Price[];
 	readonly ration?: Ration;
 	readonly tanks: readonly TankOutlook[];
 	readonly findings: readonly FoundWords[];
@@ -42,6 +43,8 @@ export interface Occasion {
 	readonly trip?: Trip | undefined;
 	readonly timeZone: string;
 	readonly paths?: number;
+	/** what habits cost can wait: that takes as long as all else together */
+	readonly pricesLater?: boolean;
 	readonly units?: UnitChoice;
 }
 
@@ -87,7 +90,7 @@ function silenceOf(
 export function assess(
 	estimate: Estimate,
 	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries'>>,
-	{ trip, timeZone, paths, units }: Occasion,
+	{ trip, timeZone, paths, units, pricesLater = false }: Occasion,
 	planTrip?: PlanTrip,
 	before?: Assessment
 ): Assessment {
@@ -124,13 +127,16 @@ export function assess(
 		...(planned ? { plan: planned } : {}),
 		...(ahead?.toDo ?? {}),
 		verdict: said,
-		prices:
-			before && before.verdict.binds === said.binds
-				? before.prices
-				: prices(estimate, dayAhead(estimate, aheadNow(estimate)), {
-						days: LOOK_AHEAD_DAYS,
-						about: said.binds
-					}),
+		...(pricesLater
+			? {}
+			: {
+					prices:
+						(before?.verdict.binds === said.binds ? before?.prices : undefined) ??
+						prices(estimate, dayAhead(estimate, aheadNow(estimate)), {
+							days: LOOK_AHEAD_DAYS,
+							about: said.binds
+						})
+				}),
 		...(ahead?.ration ? { ration: ahead.ration } : {}),
 		tanks: outlookOf(estimate, foretold, timeZone, said.binds, levels),
 		findings: findings(estimate, {

@@ -1,9 +1,10 @@
-import { DAY_MS, MINUTE_MS } from '$core/time';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { estimate, readLevels } from '$core/estimate';
 import type { Entry, EntryDraft, Rig, Service } from '$core/logbook';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
 import { Engine } from './engine';
+import type { FirstLook } from './questions/now/assess';
 import type { Standpoint } from './standpoint';
 
 const at = (day: number, hour: number): string =>
@@ -56,6 +57,38 @@ describe('what Now shows, by hand: dishes are 6 L from Main to Grey', () => {
 		const alone = await days();
 		engine.change([{ kind: 'rig', value: { ...exactRig, tanks } }]);
 		expect(await days()).toBeGreaterThan(alone ?? 0);
+	});
+	it('is told first without what habits cost, once; the whole answer says the same otherwise', async () => {
+		const engine = begun([...freshStart(), wash(1, 8)]);
+		const looks: FirstLook[] = [];
+		const told = (look: FirstLook): void => void looks.push(look);
+		const whole = await engine.ask('now/assess', ask(at(1, 9)), undefined, told);
+		expect(looks.map(({ sinceMs }) => sinceMs)).toEqual([undefined]);
+		expect({ ...looks[0]?.now, prices: whole?.prices }).toEqual(whole);
+		expect(looks[0]?.now.prices).toBeUndefined();
+		await engine.ask('now/assess', ask(at(1, 10)), undefined, told);
+		expect(looks).toHaveLength(1);
+	});
+	it('of a long log is told first by its last entries, and since when those are', async () => {
+		// A dish an hour, filled and emptied every twelfth: 66 L less and 66 L more since the last time.
+		const hours = Array.from({ length: 9000 }, (_, i) => i);
+		const start = Date.parse(at(1, 0)) - 9000 * HOUR_MS;
+		const instant = (i: number): string => new Date(start + i * HOUR_MS).toISOString();
+		const log = hours.flatMap((i): Entry[] =>
+			i % 12 > 0
+				? [entry({ kind: 'use', at: instant(i), habit: 'dishes', times: 1 })]
+				: [
+						entry({ kind: 'fill', at: instant(i), tank: 'main', to: 'full' }),
+						entry({ kind: 'dump', at: instant(i), tank: 'grey', to: 'empty' })
+					]
+		);
+		const engine = begun(log);
+		const looks: FirstLook[] = [];
+		const whole = await engine.ask('now/assess', ask(at(1, 0)), undefined, (look) => looks.push(look));
+		const [early] = looks;
+		expect(early?.sinceMs).toBeGreaterThan(start);
+		expect(litresOf(early?.now)).toMatchObject({ main: 34, grey: 66 });
+		expect(litresOf(whole)).toMatchObject({ main: 34, grey: 66 });
 	});
 	it('a new question stops the one under way, and tells how far a long one is', async () => {
 		const many = Array.from({ length: 5000 }, (_, i) =>

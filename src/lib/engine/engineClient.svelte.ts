@@ -69,7 +69,8 @@ export class EngineClient {
 					({ now, sinceMs }: FirstLook) => {
 						if (over || this.stopped) return;
 						early(now);
-						[this.sinceMs, this.progress] = [sinceMs, 0];
+						this.sinceMs = sinceMs;
+						this.progress = sinceMs === undefined ? undefined : 0;
 					}
 				)
 				.then((answer) => {

@@ -41,6 +41,9 @@ export class App {
 	readonly records: Records;
 	readonly commands: Commands;
 	readonly engine: EngineClient;
+	#asleep = false;
+	/** something changed while nobody looked */
+	#missed = false;
 
 	rig = $derived.by(() => {
 		const { rigs, entries } = this.records;
@@ -114,9 +117,7 @@ export class App {
 
 	async start(): Promise<void> {
 		try {
-			await this.prefs.load();
-			await this.presence.load();
-			const begun = await this.records.start();
+			const begun = await this.records.start(Promise.all([this.prefs.load(), this.presence.load()]));
 			if (begun.kind === 'newer') [this.raw, this.phase] = [begun.raw, 'newer-store'];
 			if (begun.kind === 'restored') this.restored = begun.entries;
 		} catch (error) {
@@ -144,7 +145,7 @@ export class App {
 		} catch {
 			// The same worker is asked next, and says then why it cannot answer.
 		}
-		await this.engine.refresh();
+		await this.#refresh();
 	}
 
 	#emptied(): void {
@@ -157,6 +158,26 @@ export class App {
 	async wipe(): Promise<void> {
 		await this.records.wipe();
 		this.#emptied();
+	}
+
+	/** Shows what follows from what has changed; nothing is worked out while nobody looks. */
+	async #refresh(): Promise<void> {
+		if (this.#asleep) this.#missed = true;
+		else await this.engine.refresh();
+	}
+
+	/** Nobody looks: what changes is kept, and worked out when somebody does. */
+	sleep(): void {
+		this.#asleep = true;
+	}
+
+	/** Somebody looks, perhaps for the first time in a while. */
+	async wake(nowMs = Date.now()): Promise<void> {
+		const missed = this.#missed;
+		[this.#asleep, this.#missed] = [false, false];
+		const before = this.nowMs;
+		await this.tick(nowMs);
+		if (missed && this.nowMs === before) await this.engine.refresh();
 	}
 
 	/** The clock moves on; levels and times are reckoned anew once a minute. */
@@ -173,7 +194,7 @@ export class App {
 		} catch (error) {
 			this.trouble = `Your choice holds until this page is closed; it could not be kept: ${errorMessage(error)}.`;
 		}
-		await this.engine.refresh();
+		await this.#refresh();
 	}
 
 	/** Until when one wants to stay in the rig in view, as last asked; nothing is asked yet when absent. */

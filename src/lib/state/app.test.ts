@@ -1,4 +1,4 @@
-import { DAY_MS, HOUR_MS } from '$core/time';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { parseLogbook, readable, type Entry, type EntryDraft, type Logbook } from '$core/logbook';
 import { withTrials } from '$core/rig';
@@ -420,6 +420,25 @@ describe('when the store is lost', () => {
 });
 
 describe('what the engine says', () => {
+	it('is not asked for while nobody looks; what was missed is, once, when somebody does', async () => {
+		const engine = engineHere();
+		const { app } = await begun(engine);
+		const before = engine.asked.length;
+		app.sleep();
+		await app.commands.log(wash, 'Dishes');
+		await app.commands.log(wash, 'Dishes');
+		await app.openRig('boat');
+		expect(engine.asked).toHaveLength(before);
+		await app.wake(app.nowMs);
+		expect(engine.asked).toHaveLength(before + 1);
+		expect(app.engine.assessment?.rig).toBe('boat');
+		app.sleep();
+		await app.wake(app.nowMs);
+		expect(engine.asked).toHaveLength(before + 1);
+		app.sleep();
+		await app.wake(app.nowMs + 5 * MINUTE_MS);
+		expect(engine.asked).toHaveLength(before + 2);
+	});
 	it('is of the rig in view; an answer about another one is never shown', async () => {
 		const engine = engineHere();
 		const { app } = await begun(engine);

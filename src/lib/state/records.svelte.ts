@@ -61,9 +61,13 @@ export class Records {
 		this.#channel.close();
 	}
 
-	/** Reads everything; an emptied store is filled again from the second copy. */
-	async start(): Promise<RecordsStart> {
-		const opened = await this.#store.open();
+	/**
+	 * Reads everything; an emptied store is filled again from the second copy.
+	 *
+	 * @param beside what must be known too before anything is shown, read at the same time
+	 */
+	async start(beside?: Promise<unknown>): Promise<RecordsStart> {
+		const [opened] = await Promise.all([this.#store.open(), beside]);
 		if (opened.state === 'newer') return { kind: 'newer', raw: opened.raw };
 		const { rig, trip, point, entry } = opened.records;
 		this.aside = opened.aside;

@@ -14,8 +14,12 @@ export interface Journal {
 	 * so that the next start finishes it.
 	 */
 	write(batch: Batch): Promise<void>;
-	/** Finishes batches of earlier runs; a record that was changed later than its batch stays. */
-	finish(): Promise<void>;
+	/**
+	 * Finishes batches of earlier runs; a record that was changed later than its batch stays.
+	 *
+	 * @param noted what is written down, where it was just read
+	 */
+	finish(noted?: Batch): Promise<void>;
 	/** Lets go of batches that were not finished. */
 	forget(): Promise<void>;
 }
@@ -36,10 +40,8 @@ export function journal(records: KeyValuePort, meta: KeyValuePort): Journal {
 		for (const [key, value] of before)
 			await (value === undefined ? records.remove(key) : records.set(key, value));
 	};
-	const underWay = async (): Promise<readonly (readonly [key: string, batch: Batch])[]> =>
-		(await meta.entries())
-			.filter(([key]) => key.startsWith(BATCH))
-			.map(([key, batch]) => [key, batch as Batch] as const);
+	const underWay = (noted: Batch): readonly (readonly [key: string, batch: Batch])[] =>
+		noted.filter(([key]) => key.startsWith(BATCH)).map(([key, batch]) => [key, batch as Batch] as const);
 	return {
 		standing,
 		async write(batch) {
@@ -55,15 +57,15 @@ export function journal(records: KeyValuePort, meta: KeyValuePort): Journal {
 			}
 			await meta.remove(key);
 		},
-		async finish() {
-			for (const [key, batch] of await underWay()) {
+		async finish(noted) {
+			for (const [key, batch] of underWay(noted ?? (await meta.entries()))) {
 				const now = new Map(await standing(batch.map(([of]) => of)));
 				await records.setAll(batch.filter(([of, value]) => editedMs(now.get(of)) <= editedMs(value)));
 				await meta.remove(key);
 			}
 		},
 		async forget() {
-			for (const [key] of await underWay()) await meta.remove(key);
+			for (const [key] of underWay(await meta.entries())) await meta.remove(key);
 		}
 	};
 }

@@ -130,9 +130,8 @@ export function recordStore(
 	const read = async (key: string, value: unknown): Promise<Change | undefined> =>
 		value === undefined ? undefined : lookedAt(await checkedRecords(), key, value);
 	/** All records, each looked at unless it is known that nothing has changed since they were. */
-	const readAll = async (): Promise<readonly Change[]> => {
+	const readAll = async (sound: Sound | undefined): Promise<readonly Change[]> => {
 		const all = await records.entries();
-		const sound = (await meta.get(SOUND)) as Sound | undefined;
 		if (rules !== undefined && sound?.by === rules && sound.sum === withMarks(0, all))
 			return all.map(([key, value]) => ({ kind: kindOf(key), value }) as Change);
 		const checked = await checkedRecords();
@@ -171,17 +170,21 @@ export function recordStore(
 	return {
 		open: () =>
 			turns(async () => {
-				const found = await meta.get('version');
+				// All notes in one answer: each question to the browser's database takes as long as reading a hundred records.
+				const noted = await meta.entries();
+				const notes = new Map(noted);
+				const found = notes.get('version');
 				const known = found ?? version;
 				if (typeof known !== 'number' || known > version)
 					return { state: 'newer', version: known, raw: await records.entries() };
-				await finish();
+				await finish(noted);
 				if (known < version) await write(migrate(await records.entries(), known, version, migrations));
 				if (found !== version) await meta.set('version', version);
-				epoch = await meta.get(EPOCH);
+				epoch = notes.get(EPOCH);
 				const maps = { rig: new Map(), trip: new Map(), point: new Map(), entry: new Map() };
-				for (const { kind, value } of await readAll()) maps[kind].set(value.id, value as never);
-				const emptied = (await meta.get(EMPTIED)) !== undefined;
+				for (const { kind, value } of await readAll(notes.get(SOUND) as Sound | undefined))
+					maps[kind].set(value.id, value as never);
+				const emptied = notes.has(EMPTIED);
 				const holds = Object.values(maps).some(({ size }) => size > 0);
 				if (emptied && holds) await meta.remove(EMPTIED);
 				return { state: 'open', records: maps, aside: await listAside(), emptied: emptied && !holds };

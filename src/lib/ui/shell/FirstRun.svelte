@@ -1,15 +1,12 @@
 <script lang="ts">
-	import { page } from '$app/state';
-	import { errorMessage } from '$lib/errorMessage';
 	import { sayAgo } from '$core/words';
-	import { takeIn } from '$lib/engine';
 	import type { App } from '$lib/state';
-	import { onMount } from 'svelte';
 	import Notice from '../kit/page/Notice.svelte';
 	import Aside from '../features/data/Aside.svelte';
 	import ImportLogbook from '../features/exchange/ImportLogbook.svelte';
 	import { opened } from '../../state/opened.svelte';
 	import OwnRig from '../features/data/OwnRig.svelte';
+	import { lookAround } from './lookAround';
 
 	/** What a newcomer is asked; and what is said to an owner whose logbook is gone. */
 	const { app }: { app: App } = $props();
@@ -25,24 +22,11 @@
 	// svelte-ignore state_referenced_locally
 	const gone = app.presence.current;
 
-	/** Puts the demo rigs in the store; made here and now, so that their trips are under way. */
-	async function lookAround(rig = 'demo-wren'): Promise<void> {
+	async function look(rig?: string): Promise<void> {
 		busy = true;
-		try {
-			const { demoLogbook } = await import('$demo/index');
-			const logbook = demoLogbook(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
-			await app.choose({ rig });
-			await app.commands.takeIn(takeIn(app.records.logbook(), logbook).changes, 'Demo');
-			app.commands.history.clear();
-		} catch (error) {
-			app.trouble = `The demo rigs could not be opened: ${errorMessage(error)}. Try again when there is a network.`;
-		}
+		await lookAround(app, rig);
 		busy = false;
 	}
-
-	onMount(() => {
-		if (page.url.searchParams.has('demo')) void lookAround();
-	});
 </script>
 
 <main>
@@ -74,10 +58,8 @@
 				<h2>Look around</h2>
 				<p>Two rigs that do not exist, each on a trip that is under way.</p>
 				<p class="buttons">
-					<button class="primary" disabled={busy} onclick={() => void lookAround('demo-wren')}
-						>Wren, a camper</button
-					>
-					<button disabled={busy} onclick={() => void lookAround('demo-sandling')}>Sandling, a boat</button>
+					<button class="primary" disabled={busy} onclick={() => void look()}>Wren, a camper</button>
+					<button disabled={busy} onclick={() => void look('demo-sandling')}>Sandling, a boat</button>
 				</p>
 			</section>
 			<section>

@@ -1,14 +1,22 @@
+import { MINUTE_MS } from '$core/time';
 import type { App } from '$lib/state';
 
-const BEAT_MS = 15_000;
+/** A clock that shows no seconds changes with the minute; the timer comes a little after that. */
+const AFTER_MS = 100;
 
-/** Tells the application the time while it runs, and at once when it comes to the fore again. @returns its end */
+/** Tells the application the time with each minute while somebody looks, and at once when it comes to the fore again. @returns its end */
 export function keepTime(app: App): () => void {
-	const beat = setInterval(() => void app.tick(), BEAT_MS);
-	const wake = (): void => void (document.visibilityState === 'visible' && app.tick());
-	document.addEventListener('visibilitychange', wake);
+	let next: ReturnType<typeof setTimeout> | undefined;
+	const beat = (): void => {
+		clearTimeout(next);
+		if (document.visibilityState !== 'visible') return app.sleep();
+		void app.wake();
+		next = setTimeout(beat, MINUTE_MS - (Date.now() % MINUTE_MS) + AFTER_MS);
+	};
+	beat();
+	document.addEventListener('visibilitychange', beat);
 	return () => {
-		clearInterval(beat);
-		document.removeEventListener('visibilitychange', wake);
+		clearTimeout(next);
+		document.removeEventListener('visibilitychange', beat);
 	};
 }

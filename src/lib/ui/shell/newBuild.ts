@@ -25,7 +25,13 @@ async function registered(onready: () => void): Promise<() => void> {
 		installing?.addEventListener('statechange', () => installing.state === 'installed' && offer());
 	});
 	offer();
-	setInterval(() => void registration.update().catch(() => undefined), HOUR_MS);
+	let askedMs = Date.now();
+	document.addEventListener('visibilitychange', () => {
+		// Once an hour at most, and only when somebody looks again: without a network there is none to be had.
+		if (document.visibilityState !== 'visible' || Date.now() - askedMs < HOUR_MS) return;
+		askedMs = Date.now();
+		registration.update().catch(() => undefined);
+	});
 	return offer;
 }
 

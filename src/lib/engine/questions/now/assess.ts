@@ -7,15 +7,15 @@ const AT_ONCE = 2000;
 /** A log with more entries is long: while it is gone through, so many of its last ones tell what is likely. */
 const [LONG, FIRST_LOOK] = [8000, 2000] as const;
 
-/** What *Now* shows by the last entries alone, and since when those are. */
+/** What *Now* shows first: without prices; of a long log by its last entries alone, and since when those are. */
 export interface FirstLook {
 	readonly now: Assessment;
-	readonly sinceMs: number;
+	readonly sinceMs?: number;
 }
 
 /**
  * Everything that *Now* shows. A long replay tells how far it is, 0 … 1, and stops when another question comes; while nothing is
- * known yet of a long log, it begins with a first look.
+ * known yet, it begins with a first look.
  */
 const assess = question({
 	outdatedBy: 'newer',
@@ -26,15 +26,16 @@ const assess = question({
 	): Promise<Assessment | undefined> => {
 		const { from, replay, shared, book } = hand;
 		const entries = hand.entriesUntil();
+		const isFirst = !replay.begun;
 		const { timeZone, units } = from;
 		const occasion = { trip: hand.trip(), timeZone, ...(units ? { units } : {}) };
 		const recent = entries.slice(-FIRST_LOOK);
 		const [oldest] = recent;
-		if (onfirst && oldest && !replay.begun && entries.length > LONG) {
+		if (onfirst && oldest && isFirst && entries.length > LONG) {
 			const now = assessNow(
 				hand.freshReplay().to(recent, from.atMs),
 				{ trips: book.trips, entries: recent },
-				occasion
+				{ ...occasion, pricesLater: true }
 			);
 			onfirst({ now, sinceMs: instantMs(oldest.at) });
 			if (await hand.pause()) return undefined;
@@ -46,7 +47,16 @@ const assess = question({
 		}
 		const estimate = hand.estimate();
 		const { known } = shared;
-		const before = known && JSON.stringify(known.from) === JSON.stringify(from) ? known.now : undefined;
+		let before = known && JSON.stringify(known.from) === JSON.stringify(from) ? known.now : undefined;
+		if (onfirst && isFirst) {
+			before = assessNow(
+				estimate,
+				{ trips: book.trips, entries: hand.entries },
+				{ ...occasion, pricesLater: true }
+			);
+			onfirst({ now: before });
+			if (await hand.pause()) return undefined;
+		}
 		const now = assessNow(
 			estimate,
 			{ trips: book.trips, entries: hand.entries },
