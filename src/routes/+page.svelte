@@ -129,7 +129,10 @@
 							hours stands here.
 						</p>
 					{/if}
-					<Findings findings={now.findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
+					<Findings
+						findings={now.findings ?? []}
+						onmend={(mend, label) => void mendSaying(app, mend, label)}
+					/>
 					{#if now.plan && !now.plan.feasible}
 						<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
 					{/if}

@@ -5,7 +5,7 @@ import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 import { tankById } from '../rig/index.js';
 import type { UnitChoice } from '../units/index.js';
 import { sayLessons, sayStay, type Lesson, type StayChange } from '../words/index.js';
-import type { Assessment } from './now.js';
+import type { Assessment } from './firstLook.js';
 import { LOOK_AHEAD_DAYS } from './outlook.js';
 
 /** What one more entry does to the stay. */

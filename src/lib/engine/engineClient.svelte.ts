@@ -9,6 +9,16 @@ import type { Standpoint } from './standpoint';
 /** So long the page is left alone after its first look, ms. */
 const FIRST_LOOK_MS = 1200;
 
+/** A page that nobody looks at is not painted: no longer is waited for it, ms. */
+const UNPAINTED_MS = 500;
+/** Resolves when the page shows what it was just given. */
+const painted = (): Promise<unknown> =>
+	new Promise((resolve) => {
+		if (typeof requestAnimationFrame === 'undefined') return resolve(undefined);
+		requestAnimationFrame(() => setTimeout(resolve));
+		setTimeout(resolve, UNPAINTED_MS);
+	});
+
 /** What the engine says of the rig in view, and the way to ask it for more. */
 export class EngineClient {
 	/** how far a long replay is, 0 … 1, while one is under way */
@@ -66,11 +76,12 @@ export class EngineClient {
 					(done: number) => {
 						if (!over && !this.stopped) this.progress = done;
 					},
-					({ now, sinceMs }: FirstLook) => {
+					async ({ now, sinceMs }: FirstLook) => {
 						if (over || this.stopped) return;
 						early(now);
 						this.sinceMs = sinceMs;
 						this.progress = sinceMs === undefined ? undefined : 0;
+						await painted();
 					}
 				)
 				.then((answer) => {

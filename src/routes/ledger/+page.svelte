@@ -24,7 +24,7 @@
 		byDay(inOrder(app.rigEntries.filter((entry) => passes(filter, entry, rig))).toReversed(), app.timeZone)
 	);
 	const findings = $derived(
-		now?.findings.filter(({ finding }) => finding.kind === 'missing' || finding.kind === 'slip') ?? []
+		now?.findings?.filter(({ finding }) => finding.kind === 'missing' || finding.kind === 'slip') ?? []
 	);
 	const people = $derived(writersOf(app.rigEntries));
 </script>

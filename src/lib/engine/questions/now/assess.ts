@@ -1,4 +1,4 @@
-import { assess as assessNow, type Assessment } from '$core/now';
+import { lookFirst, type Assessment } from '$core/now';
 import { instantMs } from '$core/logbook';
 import { question } from '../../question';
 
@@ -7,7 +7,7 @@ const AT_ONCE = 2000;
 /** A log with more entries is long: while it is gone through, so many of its last ones tell what is likely. */
 const [LONG, FIRST_LOOK] = [8000, 2000] as const;
 
-/** What *Now* shows first: without prices; of a long log by its last entries alone, and since when those are. */
+/** What *Now* shows first: without prices and findings; of a long log by its last entries alone, and since when those are. */
 export interface FirstLook {
 	readonly now: Assessment;
 	readonly sinceMs?: number;
@@ -15,29 +15,26 @@ export interface FirstLook {
 
 /**
  * Everything that *Now* shows. A long replay tells how far it is, 0 … 1, and stops when another question comes; while nothing is
- * known yet, it begins with a first look.
+ * known yet, it begins with a first look, and goes on when that has been shown.
  */
 const assess = question({
 	outdatedBy: 'newer',
 	answer: async (
 		hand,
 		onprogress?: (done: number) => void,
-		onfirst?: (look: FirstLook) => void
+		onfirst?: (look: FirstLook) => void | Promise<void>
 	): Promise<Assessment | undefined> => {
 		const { from, replay, shared, book } = hand;
 		const entries = hand.entriesUntil();
 		const isFirst = !replay.begun;
 		const { timeZone, units } = from;
 		const occasion = { trip: hand.trip(), timeZone, ...(units ? { units } : {}) };
+		const { trips } = book;
 		const recent = entries.slice(-FIRST_LOOK);
 		const [oldest] = recent;
 		if (onfirst && oldest && isFirst && entries.length > LONG) {
-			const now = assessNow(
-				hand.freshReplay().to(recent, from.atMs),
-				{ trips: book.trips, entries: recent },
-				{ ...occasion, pricesLater: true }
-			);
-			onfirst({ now, sinceMs: instantMs(oldest.at) });
+			const now = lookFirst(hand.freshReplay().to(recent, from.atMs), { trips, entries: recent }, occasion);
+			await onfirst({ now, sinceMs: instantMs(oldest.at) });
 			if (await hand.pause()) return undefined;
 		}
 		for (let i = AT_ONCE; i < entries.length; i += AT_ONCE) {
@@ -49,21 +46,12 @@ const assess = question({
 		const { known } = shared;
 		let before = known && JSON.stringify(known.from) === JSON.stringify(from) ? known.now : undefined;
 		if (onfirst && isFirst) {
-			before = assessNow(
-				estimate,
-				{ trips: book.trips, entries: hand.entries },
-				{ ...occasion, pricesLater: true }
-			);
-			onfirst({ now: before });
+			before = lookFirst(estimate, { trips, entries: hand.entries }, occasion);
+			await onfirst({ now: before });
 			if (await hand.pause()) return undefined;
 		}
-		const now = assessNow(
-			estimate,
-			{ trips: book.trips, entries: hand.entries },
-			occasion,
-			shared.planTrip,
-			before
-		);
+		const { assess: assessNow } = await import('../../parts/wholeNow');
+		const now = assessNow(estimate, { trips, entries: hand.entries }, occasion, shared.planTrip, before);
 		shared.known = { from, estimate, now };
 		return now;
 	}

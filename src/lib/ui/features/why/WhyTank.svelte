@@ -23,7 +23,7 @@
 		return app.engine.ask('tank/whyLasting', id);
 	});
 	const findings = $derived(
-		now?.findings.filter(({ finding }) => app.rig && bearsOn(finding, app.rig, id)) ?? []
+		now?.findings?.filter(({ finding }) => app.rig && bearsOn(finding, app.rig, id)) ?? []
 	);
 	const rests = latest(() => {
 		void now;

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import type { EChartsType } from 'echarts/core';
 	import { chartTokens } from '../../kit/charts/chartTheme';
-	import type { ChartSpec } from './chartSpec';
+	import type { ChartSize, ChartSpec } from './chartSpec';
 	import { drawn } from './drawn';
 	import type { LiveChart } from './live';
+	import { keeping } from '../../kit/keeping';
 	import { untrack } from 'svelte';
 
 	interface Props {
@@ -32,6 +33,11 @@
 	let live = $state.raw<LiveChart>();
 	let told = false;
 	let trouble = $state(false);
+	// Whatever a property is read from changes: here only what it comes to counts, so that nothing is drawn anew for the same.
+	const [keptSpec, keptSize] = [keeping<ChartSpec>(), keeping<ChartSize>()];
+	const shown = $derived(keptSpec(spec));
+	const size = $derived(keptSize({ width, height: heightPx }));
+	const themed = $derived(theme);
 	const failed = (error: unknown): void => {
 		console.warn('No chart:', error);
 		trouble = true;
@@ -60,11 +66,11 @@
 
 	// A chart is drawn outside of Svelte: elsewhere while it is only looked at.
 	$effect(() => {
-		void theme;
-		if (!figure || !near || width === 0 || live) return;
+		void themed;
+		if (!figure || !near || size.width === 0 || live) return;
 		const into = figure;
 		let over = false;
-		drawn(spec, chartTokens(), { width, height: heightPx }).then((svg) => {
+		drawn(shown, chartTokens(), size).then((svg) => {
 			if (!over) into.replaceChildren(svg);
 		}, failed);
 		return () => (over = true);
@@ -87,9 +93,9 @@
 	});
 
 	$effect(() => {
-		void theme;
+		void themed;
 		if (!live) return;
-		live.show(spec, { width, height: heightPx });
+		live.show(shown, size);
 		untrack(() => live && answer(live.chart));
 	});
 
