@@ -1,6 +1,8 @@
 import { expect, test, type Response } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
 import { writeFileSync } from 'node:fs';
+import { measure as measureClients } from '../bench/outside/clients';
+import { watch, watchedSince } from '../bench/outside/watch';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
 import { follow, litresOf, openDemo, quickline } from './helpers/pages';
 
@@ -91,6 +93,61 @@ test('with a year in the log, a keystroke in the quick line is answered within 5
 	);
 	// The machine that tests is slow and shared: the median is what is promised.
 	expect(times[5]).toBeLessThan(50);
+	// Of a year of entries the ledger makes those that are looked at.
+	await follow(page, '/ledger');
+	const rows = page.locator('main li');
+	await expect(rows.first()).toBeVisible();
+	expect(await rows.count()).toBeLessThan(200);
+	const top = await rows.first().textContent();
+	await page.locator('main').hover();
+	await page.mouse.wheel(0, 30_000);
+	await expect.poll(() => rows.first().textContent()).not.toBe(top);
+	expect(await rows.count()).toBeLessThan(200);
+});
+
+test('on a phone four times slower nothing moves as figures come, and a chart is drawn once for one answer', async ({
+	browser
+}) => {
+	const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+	const page = await context.newPage();
+	await watch(page);
+	await page.addInitScript(() => {
+		const post = Worker.prototype.postMessage;
+		let drawn = 0;
+		Worker.prototype.postMessage = function (this: Worker, ...args: Parameters<typeof post>) {
+			if ((args[0] as { path?: string[] }).path?.[0] === 'draw')
+				document.documentElement.dataset.drawn = String(++drawn);
+			post.apply(this, args);
+		} as typeof post;
+	});
+	await openDemo(page);
+	// As a person reads before tapping.
+	await page.waitForTimeout(3000);
+	const devtools = await context.newCDPSession(page);
+	await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+	for (const path of ['/trip', '/habits', '/ledger', '/']) {
+		await page.getByRole('navigation').locator(`a[href="${path}"]`).click();
+		await page.waitForTimeout(4000);
+	}
+	// Where something moves, what it was is the first thing that one wants to know.
+	const moved = await page.evaluate(() =>
+		window.watched.shifts.map(({ by, what }) => `${by.toFixed(3)} ${what}`)
+	);
+	const { shift, longestMs } = await watchedSince(page, 0);
+	console.log(`layout shift ${shift.toFixed(3)}, longest task ${Math.round(longestMs)} ms`);
+	expect(shift, moved.join('\n')).toBeLessThan(0.02);
+	// The ribbon, perhaps once more when the plan has come that the first look went without.
+	expect(Number(await page.locator('html').getAttribute('data-drawn'))).toBeLessThanOrEqual(3);
+	await context.close();
+});
+
+test('two clients at once are served no slower in all than one', async ({ baseURL }) => {
+	await measureClients(baseURL ?? '', [2], 500);
+	const [one, two] = await measureClients(baseURL ?? '', [1, 2], 2500);
+	console.log(
+		`calls a second: ${one?.callsPerSecond.toFixed(1)} alone, ${two?.callsPerSecond.toFixed(1)} by two`
+	);
+	expect(two?.callsPerSecond).toBeGreaterThan(0.9 * (one?.callsPerSecond ?? Infinity));
 });
 
 test('the map is at most 60 kB of script, gzipped, beside its atlas, and comes with no other view', async ({

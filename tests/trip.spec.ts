@@ -326,3 +326,16 @@ test('the demo’s camper has a trip that holds, with a plan and a price for eve
 	await expect(page.getByText(/chances in a hundred that no tank binds/)).toBeVisible();
 	await expect(page.getByRole('row', { name: /Carry light/ })).toBeVisible({ timeout: 20_000 });
 });
+
+test.describe('by thumb', () => {
+	test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+	test('a tap on the ribbon, which was only a picture until then, reads all tanks there', async ({
+		page
+	}) => {
+		await openDemo(page, { at: '/trip' });
+		const chart = page.getByRole('group', { name: /The trip along time/ }).locator('.chart');
+		await expect(chart.locator('svg')).toBeVisible();
+		await chart.tap({ position: { x: 240, y: 120 } });
+		await expect(page.locator('.reading')).toContainText(/:\s*Main\s+\d+.L.*Grey.*Cassette/);
+	});
+});

@@ -1,4 +1,4 @@
-import example from '../../tests/fixtures/survey-van.logbook.json';
+import example from '../../tests/fixtures/survey-van.logbook.json' with { type: 'json' };
 
 /** Each client asks again as soon as it is answered, for so long, ms. */
 const ASKED_MS = 5000;

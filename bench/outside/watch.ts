@@ -24,8 +24,8 @@ declare global {
 }
 
 /** Lets every page of a context count its long tasks, its shifts, and when its title stands after a tap. */
-export const watch = (page: Page): Promise<void> =>
-	page.addInitScript(() => {
+export async function watch(page: Page): Promise<void> {
+	await page.addInitScript(() => {
 		const kept: Kept = { tasks: [], shifts: [], tapAt: 0, titleAt: 0, title: '' };
 		window.watched = kept;
 		new PerformanceObserver((list) => {
@@ -66,6 +66,7 @@ export const watch = (page: Page): Promise<void> =>
 		};
 		new MutationObserver(look).observe(document, { subtree: true, childList: true, characterData: true });
 	});
+}
 
 /** The page's own clock, ms. */
 export const clockOf = (page: Page): Promise<number> => page.evaluate(() => performance.now());

@@ -19,6 +19,7 @@
 	import { onMount, type Snippet } from 'svelte';
 
 	const { children }: { children: Snippet } = $props();
+	document.getElementById('reading')?.remove();
 	const app = provideApp(appInBrowser());
 	let line = $state<Foot>();
 	let over = $state<'keys' | 'list'>();

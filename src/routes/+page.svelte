@@ -36,6 +36,18 @@
 	const SILENCE_PX = 90;
 	const LEAST_ROD_PX = 150;
 	const rest = later(LATER_MS, () => now !== undefined);
+	/** what is said of a silence stands over all else, which comes with it */
+	let SilenceNews = $state.raw<typeof import('$lib/ui/features/now/SilenceNews.svelte').default>();
+	let unsaid = $state(false);
+	const isSilent = $derived(now?.silence !== undefined);
+	$effect(() => {
+		if (!isSilent) return;
+		import('$lib/ui/features/now/SilenceNews.svelte').then(
+			({ default: loaded }) => (SilenceNews = loaded),
+			() => (unsaid = true)
+		);
+	});
+	const stands = $derived(!isSilent || SilenceNews !== undefined || unsaid);
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
 
@@ -57,7 +69,7 @@
 		logSaying(app, [{ kind: 'use', habit, times: 1, source: 'hand', ...app.nowOnTrip() }], name);
 </script>
 
-{#if app.liveRig && now}
+{#if app.liveRig && now && stands}
 	<NowLayout>
 		{#snippet main({ rodPx })}
 			<NowHead
@@ -66,12 +78,7 @@
 				onwhy={(tank) => (asked = tank)}
 				onglance={gauges ? () => (glancing = true) : undefined}
 			/>
-			{#if now.silence}
-				{@const silence = now.silence}
-				{#await import('$lib/ui/features/now/SilenceNews.svelte') then { default: SilenceNews }}
-					<SilenceNews {app} {silence} />
-				{/await}
-			{/if}
+			{#if now.silence && SilenceNews}<SilenceNews {app} silence={now.silence} />{/if}
 			<LargeRods
 				{tanks}
 				{units}

@@ -73,9 +73,11 @@
 		return [...moments, planned.toMs].map((ms) => ({ ms, levels: levelsAt(data, ms) }));
 	});
 
-	function follow(drawn: EChartsType): void {
+	function follow(drawn: EChartsType, { x }: { readonly x?: number }): void {
 		chart = drawn;
 		if (readMs !== undefined) point(drawn, readMs);
+		else if (x !== undefined)
+			readAt(instantOf(drawn.convertFromPixel({ xAxisIndex: 1 }, x) as unknown as number));
 		drawn.on('updateAxisPointer', (event) => {
 			const { axesInfo } = event as { axesInfo?: readonly { readonly value: number }[] };
 			const wallMs = axesInfo?.[0]?.value;

@@ -13,8 +13,8 @@
 		heightPx?: number;
 		/** names the theme, so that the chart is drawn anew with it */
 		theme: string;
-		/** what else is done with the chart once it answers to pointer and keys */
-		onlive?: (chart: EChartsType) => void;
+		/** what else is done with the chart once it answers to pointer and keys, and where it was pointed at for that, px */
+		onlive?: (chart: EChartsType, at: { readonly x?: number; readonly y?: number }) => void;
 	}
 	/**
 	 * A chart: drawn beside the page once it comes near to where one looks; in the page itself, to be read and zoomed, from
@@ -28,8 +28,10 @@
 	let figure = $state<HTMLDivElement>();
 	let width = $state(0);
 	let near = $state(false);
-	/** it was pointed at, and where */
-	let awake = $state.raw<{ readonly x?: number; readonly y?: number }>();
+	/** it was pointed at or focused */
+	let awake = $state(false);
+	/** where it was pointed at last, px */
+	let at: { readonly x?: number; readonly y?: number } = {};
 	let live = $state.raw<LiveChart>();
 	let told = false;
 	let trouble = $state(false);
@@ -44,11 +46,14 @@
 	};
 
 	/** Lets it answer to pointer and keys. */
-	export function wake(at: { readonly x?: number; readonly y?: number } = {}): void {
-		near = true;
-		awake ??= at;
+	export function wake(): void {
+		[near, awake] = [true, true];
 	}
-	const wakeAt = ({ offsetX, offsetY }: MouseEvent): void => wake({ x: offsetX, y: offsetY });
+	function wakeAt({ clientX, clientY, currentTarget }: MouseEvent): void {
+		const { left, top } = (currentTarget as Element).getBoundingClientRect();
+		at = { x: clientX - left, y: clientY - top };
+		wake();
+	}
 
 	$effect(() => {
 		if (!place) return;
@@ -103,8 +108,8 @@
 	function answer(chart: EChartsType): void {
 		if (told) return;
 		told = true;
-		onlive?.(chart);
-		const { x, y } = awake ?? {};
+		onlive?.(chart, at);
+		const { x, y } = at;
 		if (x !== undefined && y !== undefined) chart.dispatchAction({ type: 'showTip', x, y });
 	}
 </script>
