@@ -7,6 +7,8 @@ export default {
 	kit: {
 		adapter: adapter({ out: process.env.DIPSOMETER_OUT ?? 'build' }),
 		alias: { $core: 'src/core', $demo: 'demo' },
+		// Small styles come in the page itself: twenty files that must be there before anything is painted take a phone half a second.
+		inlineStyleThreshold: 16_384,
 		// Absolute asset paths: the cached shell of `/` also answers for `/trip` when there is no network.
 		paths: { relative: false },
 		...(process.env.DIPSOMETER_BUILD ? { version: { name: process.env.DIPSOMETER_BUILD } } : {}),
