@@ -77,7 +77,7 @@
 	let looked = $state(false);
 	const isNew = $derived(app.phase === 'first-run');
 	$effect(() => {
-		if (!isNew || !wantsDemo) return;
+		if (!isNew || !wantsDemo || looked) return;
 		fetchDemo()
 			.then(({ lookAround }) => lookAround(app))
 			.catch((error: unknown) => (app.trouble = `The demo could not be loaded: ${String(error)}.`))

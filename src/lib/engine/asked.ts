@@ -1,2 +1,2 @@
-/** An answer to come; nobody may wait for it any more. */
+/** An answer to come, and a way to say that nobody waits for it any more. */
 export type Asked<T> = Promise<T> & { readonly giveUp?: () => void };

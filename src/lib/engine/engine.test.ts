@@ -71,6 +71,12 @@ describe('what Now shows, by hand: dishes are 6 L from Main to Grey', () => {
 		await engine.ask('now/assess', ask(at(1, 10)), undefined, told);
 		expect(looks).toHaveLength(1);
 	});
+	it('a change that comes while the first look is shown outdates the rest', async () => {
+		const engine = begun();
+		const told = (): void => engine.change([{ kind: 'entry', value: wash(1, 8) }]);
+		expect(await engine.ask('now/assess', ask(at(1, 9)), undefined, told)).toBeUndefined();
+		expect(litresOf(await engine.ask('now/assess', ask(at(1, 9))))).toMatchObject({ main: 94, grey: 6 });
+	});
 	it('of a long log is told first by its last entries, and since when those are', async () => {
 		// A dish an hour, filled and emptied every twelfth: 66 L less and 66 L more since the last time.
 		const hours = Array.from({ length: 9000 }, (_, i) => i);

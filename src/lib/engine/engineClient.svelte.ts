@@ -30,6 +30,8 @@ export class EngineClient {
 	/** counts what was written: it stands still while only the clock moves on */
 	written = $state(0);
 	#changed = true;
+	/** how often each kind was asked */
+	readonly #asked = new Map<Kind, number>();
 	/** trips are planned: the first look is over */
 	#plans = false;
 	readonly #now = new Latest<Assessment>();
@@ -120,9 +122,15 @@ export class EngineClient {
 	/** Asks from where one stands now; nothing where there is no rig to ask about. */
 	ask<K extends Kind>(kind: K, ...args: ArgsOf<K>): Asked<AnswerOf<K>> | undefined {
 		const from = this.#standpoint();
-		return (
-			from && Object.assign(this.#api.ask(kind, from, ...args), { giveUp: () => void this.giveUp(kind) })
-		);
+		if (!from) return undefined;
+		const own = (this.#asked.get(kind) ?? 0) + 1;
+		this.#asked.set(kind, own);
+		return Object.assign(this.#api.ask(kind, from, ...args), {
+			giveUp: () => {
+				// Another view may have asked the same since.
+				if (this.#asked.get(kind) === own) void this.giveUp(kind);
+			}
+		});
 	}
 
 	/** Gives up what is under way of a kind. */

@@ -451,6 +451,22 @@ describe('what the engine says', () => {
 		await opening;
 		expect(app.engine.assessment?.rig).toBe('boat');
 	});
+	it('an answer that nobody waits for is given up, unless another view asked the same since', async () => {
+		const engine = engineHere();
+		const { app } = await begun(engine);
+		const given: string[] = [];
+		const { giveUp } = engine.api;
+		engine.api.giveUp = (kind) => {
+			given.push(kind);
+			return giveUp(kind);
+		};
+		const [one, two] = [app.engine.ask('habits/saving'), app.engine.ask('habits/saving')];
+		one?.giveUp?.();
+		expect(given).toEqual([]);
+		two?.giveUp?.();
+		expect(given).toEqual(['habits/saving']);
+		await Promise.allSettled([one, two]);
+	});
 	it('a late answer to an earlier question is dropped', async () => {
 		const engine = engineHere();
 		const { app } = await begun(engine);

@@ -18,7 +18,7 @@ export interface FirstLook {
  * known yet, it begins with a first look, and goes on when that has been shown.
  */
 const assess = question({
-	outdatedBy: 'newer',
+	outdatedBy: 'newer or change',
 	answer: async (
 		hand,
 		onprogress?: (done: number) => void,
@@ -48,9 +48,10 @@ const assess = question({
 		if (onfirst && isFirst) {
 			before = lookFirst(estimate, { trips, entries: hand.entries }, occasion);
 			await onfirst({ now: before });
-			if (await hand.pause()) return undefined;
 		}
 		const { assess: assessNow } = await import('../../parts/wholeNow');
+		// What has come meanwhile would be answered from what was before.
+		if (await hand.pause()) return undefined;
 		const now = assessNow(estimate, { trips, entries: hand.entries }, occasion, shared.planTrip, before);
 		shared.known = { from, estimate, now };
 		return now;
