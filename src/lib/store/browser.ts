@@ -35,12 +35,18 @@ async function allAtOnce(store: LocalForage): Promise<readonly (readonly [string
 	await store.ready();
 	const { db, storeName } = (store as LocalForage & WithDatabase)._dbInfo ?? {};
 	if (!db || storeName === undefined) return oneByOne(store);
-	const kept = db.transaction(storeName, 'readonly').objectStore(storeName);
-	const [keys, values] = await Promise.all([
-		resultOf(kept.getAllKeys()),
-		resultOf(kept.getAll() as IDBRequest<unknown[]>)
-	]);
-	return keys.map((key, i) => [String(key), values[i]]);
+	try {
+		const kept = db.transaction(storeName, 'readonly').objectStore(storeName);
+		const [keys, values] = await Promise.all([
+			resultOf(kept.getAllKeys()),
+			resultOf(kept.getAll() as IDBRequest<unknown[]>)
+		]);
+		return keys.map((key, i) => [String(key), values[i]]);
+	} catch (error) {
+		// Another object store is just being made, which closes the database for a moment: the package knows to wait for that.
+		if (error instanceof DOMException) return oneByOne(store);
+		throw error;
+	}
 }
 
 /** A port through localForage; one object store per name. */

@@ -22,6 +22,19 @@ let stores = 0;
 
 describe('in memory', () => keepsTheContract(() => memoryPort()));
 describe('in the browser', () => keepsTheContract(() => browserPort(`contract${++stores}`)));
+it('what is there is read although another tab has just made a newer database of it', async () => {
+	const port = browserPort(`made${++stores}`);
+	await port.set('a', 1);
+	await new Promise<void>((resolve, reject) => {
+		const open = indexedDB.open('dipsometer', 1000);
+		open.onerror = () => reject(open.error ?? new Error('not opened'));
+		open.onsuccess = () => {
+			open.result.close();
+			resolve();
+		};
+	});
+	expect(await port.entries()).toEqual([['a', 1]]);
+});
 
 const ports = (records: KeyValuePort = memoryPort()) => ({
 	records,
