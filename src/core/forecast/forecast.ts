@@ -32,8 +32,10 @@ export interface ForecastOptions {
 /** When one tank binds, days from now, and its level by day, litres, at 10, 50 and 90 %. */
 export interface TankForecast {
 	readonly id: string;
-	/** days until this tank would bind; `days` where it never does within them */
+	/** days until this tank would bind by itself; `days` where it never does within them */
 	readonly days: Spread;
+	/** the same with all that is poured into it or stands in for it; absent where nothing is */
+	readonly withCarried?: Spread;
 	/** litres after each whole day from now */
 	readonly byDay: readonly (Spread & { readonly day: number })[];
 }
@@ -80,7 +82,7 @@ export interface Outset {
 	readonly measures: readonly string[];
 	readonly clock: UseClock;
 	readonly steps: readonly DayPart[];
-	/** what comes of use under some measures, in a step: those of its hook-ups */
+	/** what comes of use under some measures, in a step: those of its hook-ups, and of what is ashore */
 	gains(measures: readonly string[], step: DayPart): LaneGains;
 }
 
@@ -117,7 +119,7 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 		clock,
 		steps: dayPartsAhead(estimate, clock, options.days, options.persons),
 		gains(inForce, hooked) {
-			const key = `${hooked.mains}|${hooked.sewer}|${inForce.join('|')}`;
+			const key = `${hooked.mains}|${hooked.sewer}|${hooked.ashore}|${inForce.join('|')}`;
 			const before = known.get(key);
 			if (before) return before;
 			const gains = laneGainsOf(estimate, day, lanes, inForce, hooked);
@@ -165,7 +167,7 @@ export const byClock = ({ p10, p50, p90 }: Spread, { clockDays }: UseClock): Spr
 });
 
 const summaryOf = (
-	{ binds, first, wins, byDay, outset: { lanes, paths, clock } }: LivedFrom,
+	{ alone, binds, first, wins, byDay, outset: { lanes, paths, clock } }: LivedFrom,
 	days: number
 ): Forecast => ({
 	autonomyDays: byClock(spreadOf(first.slice()), clock),
@@ -174,7 +176,10 @@ const summaryOf = (
 		.sort((a, b) => b.probability - a.probability),
 	tanks: lanes.map((lane, i) => ({
 		id: lane.id,
-		days: byClock(spreadOf((binds[i] ?? new Float64Array([days])).slice()), clock),
+		days: byClock(spreadOf((alone[i] ?? new Float64Array([days])).slice()), clock),
+		...(lane.binds && lane.behind.length > 0
+			? { withCarried: byClock(spreadOf((binds[i] ?? new Float64Array([days])).slice()), clock) }
+			: {}),
 		byDay: (byDay[i] ?? []).map((spread, d) => ({ day: d + 1, ...spread }))
 	}))
 });
@@ -244,7 +249,7 @@ export function autonomyOf(estimate: Estimate, options: ComparedOptions): Autono
 	};
 }
 
-/** Days of use until each tank binds, by tank and then by path. */
+/** Days of use until each tank binds with all that stands behind it, by tank and then by path. */
 export function boundsOf(estimate: Estimate, options: ComparedOptions): ReadonlyMap<string, Float64Array> {
 	const { binds, outset } = runToCompletion(lived(estimate, options, 'all bounds'));
 	return new Map(outset.lanes.map(({ id }, i) => [id, binds[i] as Float64Array]));

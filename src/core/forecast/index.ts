@@ -30,6 +30,8 @@ export {
 	type Sacrifice,
 	type SacrificeOptions
 } from './sacrifice/index.js';
+export { reserveOf } from './sampler/index.js';
+export { size, type Size, type SizeOptions } from './size.js';
 export { useClockOf, type UseClock } from './useClock.js';
 export { worth, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';
 export { basket, type Basket, type Holding } from './basket.js';

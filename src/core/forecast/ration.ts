@@ -3,7 +3,7 @@ import { quantileOf } from '../numerics/index.js';
 import { type Estimate } from '../estimate/index.js';
 import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
 import { useClockOf } from './useClock.js';
-import { bring, limitOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
+import { bring, spareOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
 
 /** How much may be used to reach a moment, and how much is being used, litres drawn per person and day. */
 export interface Ration {
@@ -25,13 +25,18 @@ function partsBorne(
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	const change = new Float64Array(paths);
 	return lanes.map((lane, i) => {
-		const { binds, falls, drainsToL } = lane;
+		const { binds, falls, drainsToL, behind } = lane;
 		const borne = new Float64Array(paths).fill(ANYTHING);
 		if (!binds) return borne;
 		const from = (draws.levels[i] as Float64Array).slice();
 		const used = new Float64Array(paths);
+		const come = new Float64Array(paths);
+		const inflow = new Float64Array(paths);
+		const nothing = lanes.map(() => []);
 		for (const spent of stretches) {
-			bring(change, i, gains(measures, spent.step), spent, all);
+			const { habits, unlogged, inflow: sources } = gains(measures, spent.step);
+			bring(change, i, { habits, unlogged, inflow: nothing }, spent, all);
+			bring(inflow, i, { habits: nothing, unlogged: nothing, inflow: sources }, spent, all);
 			inflateSpread(change, all, draws.spread);
 			for (let path = 0; path < paths; path++) {
 				if (spent.step.sewerOpens && drainsToL !== undefined) {
@@ -39,8 +44,13 @@ function partsBorne(
 					used[path] = 0;
 				}
 				used[path] = (used[path] as number) + (falls ? -1 : 1) * (change[path] as number);
-				const limit = limitOf(lane, draws.usable[i]?.[path] as number);
-				const room = Math.max(0, (falls ? 1 : -1) * ((from[path] as number) - limit));
+				const own = spareOf(lane, from[path] as number, draws.usable[i]?.[path] as number, spent.step);
+				const others = behind.reduce((sum, one) => {
+					const [level, usable] = [draws.levels[one]?.[path] as number, draws.usable[one]?.[path] as number];
+					return sum + Math.max(0, spareOf(lanes[one] as typeof lane, level, usable, spent.step));
+				}, 0);
+				come[path] = (come[path] as number) + (inflow[path] as number);
+				const room = Math.max(0, own + others + (come[path] as number));
 				if ((used[path] as number) > 0)
 					borne[path] = Math.min(borne[path] as number, room / (used[path] as number));
 			}

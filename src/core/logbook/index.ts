@@ -25,6 +25,7 @@ export type {
 	School,
 	Service,
 	Shape,
+	Source,
 	Stop,
 	Tank,
 	Trial,

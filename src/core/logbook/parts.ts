@@ -1,5 +1,5 @@
 /** The lists of which a rig is made. */
-export type LogbookPart = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'containers' | 'care';
+export type LogbookPart = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'sources' | 'containers' | 'care';
 /** What any of those lists holds. */
 export type Item = { readonly id: string; readonly name: string; readonly retired?: true | undefined };
 
@@ -10,9 +10,14 @@ export const PARTS: readonly LogbookPart[] = Object.freeze([
 	'instruments',
 	'habits',
 	'measures',
+	'sources',
 	'containers',
 	'care'
 ]);
+
+/** What a list of a rig holds; nothing where the rig has none. */
+export const itemsOf = (rig: { readonly [P in LogbookPart]?: unknown }, part: LogbookPart): readonly Item[] =>
+	(rig[part] as readonly Item[] | undefined) ?? [];
 
 /** Ways to fill and dump other than at the least cost. */
 export const SCHOOLS = ['top-up', 'when-due', 'light', 'fewest-stops', 'free-water'] as const;

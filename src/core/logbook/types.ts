@@ -12,6 +12,7 @@ import type {
 	rigSchema,
 	serviceSchema,
 	shapeSchema,
+	sourceSchema,
 	stopSchema,
 	tankSchema,
 	trialSchema,
@@ -46,6 +47,8 @@ export type Ahead = Known<z.infer<typeof aheadSchema>>;
 export type Habit = Known<z.infer<typeof habitSchema>>;
 /** A conservation measure: what it does to a habit, and how much bother it is. */
 export type Measure = Known<z.infer<typeof measureSchema>>;
+/** What flows in without a stop: a watermaker, a rain sheet, a spring. */
+export type Source = Known<z.infer<typeof sourceSchema>>;
 /** A meter, a gauge or a rod. */
 export type Instrument = Known<z.infer<typeof instrumentSchema>>;
 /** A counter of litres in a hose or pipe. */

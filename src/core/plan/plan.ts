@@ -13,6 +13,7 @@ import {
 } from './optimum/index.js';
 import {
 	planProblemOf,
+	type PlannedTank,
 	type PlanProblem,
 	type ProblemOptions,
 	costOfServices,
@@ -77,6 +78,10 @@ export interface Worked {
 	readonly plan: Plan;
 }
 
+/** A tank and what stands in for it: both are emptied. */
+const withSpares = (one: PlannedTank | undefined): readonly string[] =>
+	one ? [one.tank.id, ...one.feeders] : [];
+
 /** What of a trip's services a way uses, in the order of the stops. */
 function servicesOf(
 	problem: PlanProblem,
@@ -99,7 +104,7 @@ function servicesOf(
 					? { water: { litres, ...(fills.every(({ whole }) => whole) ? { to: 'full' as const } : {}) } }
 					: {}),
 				...(dumps.length > 0
-					? { dump: dumps.flatMap(({ tank }) => problem.tanks[tank]?.tank.id ?? []) }
+					? { dump: dumps.flatMap(({ tank }) => withSpares(problem.tanks[tank])) }
 					: {}),
 				services: services[mask] ?? []
 			}

@@ -185,12 +185,14 @@ export function relive(estimate: Estimate, review: Review, otherwise: Otherwise 
 		const rarer = rarityOf(rig, id, inForce.measures) / Math.max(1e-9, rarityOf(rig, id, regime.measures));
 		const often = times * rarer * crowdOf(habit, persons, personsBy);
 		const flow = flowOf(rig, habit, inForce);
-		if (!comesFromOutside(rig, id, inForce.measures)) drawnL += often * litresOf(flow.drawn, eachL);
+		if (!comesFromOutside(rig, id, inForce)) drawnL += often * litresOf(flow.drawn, eachL);
+		// What people add comes though the time is spared.
+		const spared = Math.max(0, 1 - rarer) * times * crowdOf(habit, persons, personsBy);
 		for (const [tank, amount] of flow.tanks) {
 			const index = model.places.get(tank)?.pool.index;
 			const before = index === undefined ? undefined : levels.get(index);
-			if (index !== undefined && before !== undefined)
-				levels.set(index, Math.max(0, before + often * litresOf(amount, eachL)));
+			const comesL = often * litresOf(amount, eachL) + spared * (flow.adds.get(tank) ?? 0);
+			if (index !== undefined && before !== undefined) levels.set(index, Math.max(0, before + comesL));
 		}
 		const bound = pools.find(({ index, falls, limitL }) =>
 			falls ? (levels.get(index) ?? 0) < limitL - 1e-9 : (levels.get(index) ?? 0) > limitL + 1e-9

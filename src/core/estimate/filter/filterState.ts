@@ -39,6 +39,7 @@ export interface FilterState extends KeyedRegime {
 	firstMs: number;
 	belief: Gaussian;
 	mains: boolean;
+	ashore?: boolean;
 	sewer: boolean;
 	measures: readonly string[];
 	regimeKey: string;

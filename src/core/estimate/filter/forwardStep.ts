@@ -1,4 +1,5 @@
 import { instantMs, type Entry, type EntryOf } from '../../logbook/index.js';
+import { valueAt } from '../../time/index.js';
 import { regimeKeyOf } from '../inputs/index.js';
 import type { Model } from '../model/index.js';
 import type { FilterState } from './filterState.js';
@@ -31,6 +32,14 @@ export interface ForwardStep {
 	applyEntry(model: Model, state: FilterState, entry: Entry, failing: ReadonlySet<string>): void;
 	/** one entry on: the time up to it passes, then it happens */
 	step(model: Model, state: FilterState, entry: Entry, failing: ReadonlySet<string>): void;
+}
+
+/** Whether there are showers ashore where one is now: some measures save only there. */
+function comeAshore(model: Model, state: FilterState, atMs: number): void {
+	const ashore = valueAt(model.ashore, atMs) ?? false;
+	if (ashore === (state.ashore ?? false)) return;
+	state.ashore = ashore;
+	state.regimeKey = regimeKeyOf(state);
 }
 
 /** The forward step with a gating. `failing` are the instruments whose readings are judged and not used. */
@@ -83,7 +92,9 @@ export function forwardStep({ assessReading, applyMark, checkPossible }: Gating)
 		predictTo,
 		applyEntry,
 		step: (model, state, entry, failing) => {
-			predictTo(model, state, instantMs(entry.at));
+			const atMs = instantMs(entry.at);
+			predictTo(model, state, atMs);
+			comeAshore(model, state, atMs);
 			applyEntry(model, state, entry, failing);
 		}
 	};

@@ -15,6 +15,18 @@ const chosen = (hookup: Stop['hookup']): HookUp => ({
 	sewer: hookup?.sewer === true
 });
 
+/** Where there are showers ashore: at stops that say so, while one is there; nothing where none does. */
+export function ashoreOf(rigId: string, trips: Logbook['trips']): Timeline<boolean> {
+	const stops = trips.filter(({ rig }) => rig === rigId).flatMap(({ stops }) => stops);
+	if (!stops.some(({ ashore }) => ashore)) return [];
+	return stops
+		.flatMap(({ arrive, depart, ashore = false }) => [
+			{ ms: instantMs(arrive), is: ashore },
+			{ ms: instantMs(depart), is: false }
+		])
+		.sort((a, b) => a.ms - b.ms);
+}
+
 /**
  * The hook-ups that a rig's trips have in store: those chosen at a stop from its arrival to its departure, and those said of
  * days ahead. One that a stop only lists is none. One that holds now ends with the first of these, whatever it says: nobody

@@ -22,8 +22,8 @@ export interface KeyedRegime extends Regime {
 }
 
 /** What a regime says, as text: equal for regimes that are alike. */
-export const regimeKeyOf = ({ mains, sewer, measures }: Regime): string =>
-	`${mains}|${sewer}|${measures.join('|')}`;
+export const regimeKeyOf = ({ mains, sewer, ashore = false, measures }: Regime): string =>
+	`${mains}|${sewer}|${ashore}|${measures.join('|')}`;
 
 /** The same, as it was kept with the regime, where it was. */
 export const regimeKey = (regime: KeyedRegime): string => regime.regimeKey ?? regimeKeyOf(regime);

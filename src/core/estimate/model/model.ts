@@ -12,6 +12,7 @@ import type { FlowNetwork } from '../../numerics/index.js';
 import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
 import type { Timeline, WakingDay } from '../../time/index.js';
 import {
+	ashoreOf,
 	cached,
 	climateOf,
 	crewOf,
@@ -67,6 +68,8 @@ export interface Model {
 	readonly climate: Timeline<Climate>;
 	/** the hook-ups that the trips have in store */
 	readonly hookUps: Timeline<HookUp>;
+	/** where there are showers ashore; nothing where there never are */
+	readonly ashore: Timeline<boolean>;
 	readonly wakingDay: WakingDay;
 	readonly instruments: ReadonlyMap<string, Instrument>;
 	readonly habits: ReadonlyMap<string, Habit>;
@@ -82,12 +85,13 @@ function plansOf(
 	rig: Rig,
 	trips: Logbook['trips'],
 	entries: readonly Entry[]
-): Pick<Model, 'crew' | 'climate' | 'hookUps'> {
+): Pick<Model, 'crew' | 'climate' | 'hookUps' | 'ashore'> {
 	const planned = trips.map(tripInUse);
 	return {
 		crew: crewOf(rig, planned, entries),
 		climate: rig.habits.some(({ rises }) => rises) ? climateOf(rig.id, planned) : [],
-		hookUps: hookUpsOf(rig, planned)
+		hookUps: hookUpsOf(rig, planned),
+		ashore: ashoreOf(rig.id, planned)
 	};
 }
 

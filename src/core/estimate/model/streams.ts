@@ -28,6 +28,8 @@ export interface Stream {
 	readonly broad: Moments;
 	/** what one litre of it brings to pools and meters */
 	gains(regime: KeyedRegime): Sparse;
+	/** of that what people add themselves: it comes though a measure of rarity spares the time */
+	adds(regime: KeyedRegime): Sparse;
 	/** litres drawn for one litre, less by the measures in force */
 	drawn(regime: KeyedRegime): number;
 	/** what one litre brings, for one that is neither drunk nor comes with anything beside it */
@@ -101,6 +103,7 @@ function smallDraws(rig: Rig, streams: readonly Stream[], index: number): Stream
 					byIndex.set(row, (byIndex.get(row) ?? 0) + (gain * dailyL(stream)) / total);
 			return [...byIndex];
 		}),
+		adds: () => [],
 		drawn: () => 1,
 		drawnGains: () => []
 	};
@@ -155,6 +158,12 @@ export function streamsOf(rig: Rig, rows: Rows, next: number): readonly Stream[]
 					? { mean: 0.5 * usualL, sd: PARAMETERS.broadPriorSdShare * usualL }
 					: { mean: usualL, sd: usualL },
 			gains: gainsOf(pipe, ({ measures }) => measures),
+			adds: cached(regimeKey, (regime: KeyedRegime) =>
+				[...flowOf(rig, pipe, regime).adds].flatMap(([tank, litres]): Sparse => {
+					const row = rows.places.get(tank)?.pool.index;
+					return row === undefined ? [] : [[row, litres / each]];
+				})
+			),
 			drawn: cached(regimeKey, (regime: KeyedRegime) => {
 				const { drawn } = flowOf(rig, pipe, regime);
 				return rarityOf(rig, pipe.id, regime.measures) * (drawn.perLitre + drawn.fixed / each);

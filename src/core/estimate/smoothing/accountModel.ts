@@ -64,7 +64,7 @@ export function withAccounts(model: Model, rows: AccountRows, size: number): Mod
 					const to = booked(row, gain);
 					return to ? [[to[0], to[1] * gain] as const] : [];
 				}),
-				...(unlogged === undefined || comesFromOutside(model.rig, stream.habit?.id, regime.measures)
+				...(unlogged === undefined || comesFromOutside(model.rig, stream.habit?.id, regime)
 					? []
 					: [[unlogged, stream.drawn(regime)] as const])
 			];
@@ -84,7 +84,7 @@ export function withAccounts(model: Model, rows: AccountRows, size: number): Mod
 						const to = booked(row, perLitre);
 						return to ? [[to[0], { perLitre: to[1] * perLitre, fixed: to[1] * fixed }] as const] : [];
 					}),
-					...(drawn === undefined || comesFromOutside(model.rig, habit.id, regime.measures)
+					...(drawn === undefined || comesFromOutside(model.rig, habit.id, regime)
 						? []
 						: [[drawn, flow.drawn] as const])
 				]);

@@ -90,7 +90,7 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 			const drawn = byChance[i] as Float64Array;
 			for (let path = 0; path < paths; path++) drawn[path] = normalAt(chance.slot());
 		});
-		const { persons, climate, week, said, mains, sewer } = step;
+		const { persons, climate, week, said, mains, sewer, ashore } = step;
 		const key = JSON.stringify([
 			persons,
 			climate.maxC,
@@ -98,7 +98,8 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 			weekly ? week : [],
 			[...said],
 			mains,
-			sewer
+			sewer,
+			ashore
 		]);
 		const pace = paces.get(key) ?? paceOf(outset, step);
 		paces.set(key, pace);

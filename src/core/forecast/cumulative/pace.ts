@@ -59,7 +59,9 @@ function addHabit(
 ): void {
 	const ahead = day.habits[h] as Outset['day']['habits'][number];
 	const { scatterL, cadence } = ahead;
-	const share = cadence.rarer * oftenOn(ahead, step, day);
+	const usual = oftenOn(ahead, step, day);
+	const share = cadence.rarer * usual;
+	const spared = Math.max(0, 1 - cadence.rarer) * usual;
 	const [times, each] = [draws.timesPerDay[h] as Float64Array, draws.litresEach[h] as Float64Array];
 	const said = timesSaid(ahead.habit, step);
 	const [often, eachL] = [share * meanOf(times), meanOf(each)];
@@ -70,7 +72,8 @@ function addHabit(
 		for (let path = 0; path < paths; path++)
 			to[path] =
 				(to[path] as number) +
-				(share * (times[path] as number) + said) * (one.perLitre * (each[path] as number) + one.fixed);
+				(share * (times[path] as number) + said) * (one.perLitre * (each[path] as number) + one.fixed) +
+				spared * (times[path] as number) * one.adds;
 	});
 	const once = gain.map((one) => (one ? one.perLitre * eachL + one.fixed : 0));
 	if (scatterL > 0)
@@ -89,6 +92,29 @@ function addHabit(
 		LOGNORMAL_SKEW * habitDayFactorSd
 	);
 	once.forEach((litres, i) => (scatter.together[i] = (scatter.together[i] as number) + litres * often));
+}
+
+/** What flows in a day, and how its days differ. */
+function addInflow(
+	{ day, lanes, draws, paths }: Outset,
+	{ persons }: DayPart,
+	s: number,
+	{ gains, perDay, scatter }: Sums
+): void {
+	if (persons <= 0) return;
+	const rate = draws.inflow[s] as Float64Array;
+	const gain = lanes.map((_, i) => gains.inflow[i]?.find(({ source }) => source === s)?.perLitre ?? 0);
+	gain.forEach((perLitre, i) => {
+		const to = perDay[i] as Float64Array;
+		for (let path = 0; path < paths; path++) to[path] = (to[path] as number) + perLitre * (rate[path] as number);
+	});
+	const { lumpL } = day.sources[s] as Outset['day']['sources'][number];
+	const usual = meanOf(rate);
+	if (lumpL > 0 && usual > 0)
+		scatter.add(
+			gain.map((perLitre) => perLitre * Math.sqrt(usual * lumpL)),
+			Math.sqrt(lumpL / usual)
+		);
 }
 
 /** What nobody writes down of one stream brings a day, and how its days differ. */
@@ -136,6 +162,7 @@ export function paceOf(outset: Outset, step: DayPart): Pace {
 	const sums: Sums = { gains: outset.gains(measures, step), perDay, scatter };
 	day.habits.forEach((_, h) => addHabit(outset, step, h, sums));
 	day.unlogged.forEach((_, u) => addUnlogged(outset, step, u, sums));
+	day.sources.forEach((_, s) => addInflow(outset, step, s, sums));
 	scatter.add(
 		[...scatter.together].map((litres) => dayFactorSd * litres),
 		LOGNORMAL_SKEW * dayFactorSd

@@ -1,5 +1,5 @@
 import type { Outset } from '../forecast.js';
-import { limitOf } from '../sampler/index.js';
+import { limitOf, reserveOf, spareOf } from '../sampler/index.js';
 import type { SumsPart, Reach, Sums } from './reach.js';
 
 /** What the sum of many fractions may come short of a limit, litres. */
@@ -17,12 +17,29 @@ export function laneSurvival(
 	const { falls, drainsToL } = lane;
 	const [levels, usable] = [draws.levels[i] as Float64Array, draws.usable[i] as Float64Array];
 	const none = new Float64Array(paths);
+	const now = stretches[0]?.step ?? { persons: 0, climate: { exertion: 1 } };
 	const level = new Float64Array(paths);
 	const way = falls ? 1 : -1;
-	/** on the way to it; one that is passed from the first lies beyond all */
-	const limits = levels.map((litres, path) => {
-		const limit = way * limitOf(lane, usable[path] as number);
-		return way * litres <= limit ? Infinity : limit - EXACT_L;
+	const usableOf = (one: number, path: number): number => draws.usable[one]?.[path] as number;
+	/** what stands behind it goes on after it: so much beyond its own end is reached */
+	const behindL = levels.map((_, path) =>
+		lane.behind.reduce((sum, one) => {
+			const [other, level] = [lanes[one] as typeof lane, draws.levels[one]?.[path] as number];
+			return sum + Math.max(0, spareOf(other, level, usableOf(one, path), now));
+		}, 0)
+	);
+	/** on the way to it, by what is kept; one that is passed from the first lies beyond all */
+	const limitsBy = new Map<number, Float64Array>();
+	const limitsIn = stretches.map(({ step }): Float64Array => {
+		const kept = reserveOf(lane, step);
+		const known =
+			limitsBy.get(kept) ??
+			levels.map((litres, path) => {
+				const limit = way * limitOf(lane, usable[path] as number, step) - (behindL[path] as number);
+				return way * litres <= limit ? Infinity : limit - EXACT_L;
+			});
+		limitsBy.set(kept, known);
+		return known;
 	});
 	// The inner loops of the search, each small and on its own, so that they run at the speed of the machine.
 	/** What levels come to; a path on which one passes its limit is struck out. */
@@ -31,6 +48,7 @@ export function laneSurvival(
 		before: Float64Array,
 		sum: Float64Array,
 		more: Float64Array,
+		limits: Float64Array,
 		from: number,
 		to: number
 	): void => {
@@ -46,20 +64,19 @@ export function laneSurvival(
 			if (step.sewerOpens && drainsToL !== undefined) {
 				level.set(before.subarray(from, to), from);
 				before = level;
-				keepWithin(level, drainsToL, from, to);
+				for (let path = from; path < to; path++) level[path] = Math.min(level[path] as number, drainsToL);
 			}
 			const sum = sums[k]?.[i] as Float64Array;
-			strike(held, before, sum, part[k]?.[i] ?? none, from, to);
+			strike(held, before, sum, part[k]?.[i] ?? none, limitsIn[k] as Float64Array, from, to);
 			before = level;
 			if (each)
-				for (let path = from; path < to; path++) keepWithin(level, usable[path] as number, path, path + 1);
+				for (let path = from; path < to; path++) {
+					const more = behindL[path] as number;
+					const most = (usable[path] as number) + (falls ? 0 : more);
+					level[path] = Math.min(Math.max(level[path] as number, falls ? -more : 0), most);
+				}
 		});
 	};
-}
-
-/** Holds levels between nothing and a most. */
-function keepWithin(level: Float64Array, most: number, from: number, to: number): void {
-	for (let path = from; path < to; path++) level[path] = Math.min(Math.max(level[path] as number, 0), most);
 }
 
 /** On how many of some paths it holds. */

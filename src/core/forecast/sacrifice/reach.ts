@@ -16,8 +16,8 @@ export interface Reach {
 	readonly stretches: readonly Spent[];
 	/** each stretch is a step of its own: levels need not go one way only */
 	readonly each: boolean;
-	/** what some measures of a habit (beside those in force) bring; without a habit: all else */
-	part(habit: number | undefined, measures: readonly string[]): SumsPart;
+	/** what some measures of a group of habits (beside those in force) bring; without habits: all else */
+	part(habits: readonly number[] | undefined, measures: readonly string[]): SumsPart;
 }
 
 /** What is lived until a moment, with a cache for each habit's variants. */
@@ -33,16 +33,18 @@ export function reachOf(
 	const asItIs = day.habits.map(({ cadence }) => cadence.rarer);
 	const plain = spentIn(outset, days, asItIs, each);
 	const rarer = new Map<string, readonly Spent[]>();
-	/** the same where one habit is done more rarely */
-	const spentWith = (habit: number | undefined, measures: readonly string[]): readonly Spent[] => {
-		const one = habit === undefined ? undefined : day.habits[habit]?.habit;
-		if (habit === undefined || !one) return plain;
-		const factor = rarityOf(estimate.model.rig, one.id, measures);
-		if (factor === asItIs[habit]) return plain;
-		const key = `${habit}|${factor}`;
+	/** the same where some habits are done more rarely, by themselves */
+	const spentWith = (
+		group: readonly number[] | undefined,
+		measures: readonly string[]
+	): readonly Spent[] => {
+		const factorOf = (i: number): number =>
+			rarityOf(estimate.model.rig, day.habits[i]?.habit.id ?? '', measures);
+		if (!group || group.every((i) => factorOf(i) === asItIs[i])) return plain;
+		const key = group.map((i) => `${i}:${factorOf(i)}`).join('|');
 		const before = rarer.get(key);
 		if (before) return before;
-		const only = asItIs.map((_, i) => (i === habit ? factor : undefined));
+		const only = asItIs.map((_, i) => (group.includes(i) ? factorOf(i) : undefined));
 		const spent = spentIn(outset, days, only, each);
 		rarer.set(key, spent);
 		return spent;
@@ -51,21 +53,20 @@ export function reachOf(
 		outset,
 		stretches: plain,
 		each,
-		part(habit, measures) {
+		part(group, measures) {
 			const set = [...inForce, ...measures];
-			return spentWith(habit, set).map((spent) =>
+			const isOf = (habit: number): boolean => (group ? group.includes(habit) : !habits.has(habit));
+			return spentWith(group, set).map((spent) =>
 				lanes.map((_, lane) => {
 					const gains = outset.gains(set, spent.step);
-					const own = (gains.habits[lane] ?? []).filter((one) =>
-						habit === undefined ? !habits.has(one.habit) : one.habit === habit
+					const own = (gains.habits[lane] ?? []).filter(({ habit }) => isOf(habit));
+					const left = (gains.unlogged[lane] ?? []).filter(({ stream }) =>
+						isOf(day.habits.findIndex((one) => one.stream === stream))
 					);
-					const left = (gains.unlogged[lane] ?? []).filter(({ stream }) => {
-						const of = day.habits.findIndex((one) => one.stream === stream);
-						return habit === undefined ? !habits.has(of) : of === habit;
-					});
-					if (own.length === 0 && left.length === 0) return undefined;
+					const inflow = group ? [] : (gains.inflow[lane] ?? []);
+					if (own.length === 0 && left.length === 0 && inflow.length === 0) return undefined;
 					const change = new Float64Array(paths);
-					bring(change, 0, { habits: [own], unlogged: [left] }, spent, all);
+					bring(change, 0, { habits: [own], unlogged: [left], inflow: [inflow] }, spent, all);
 					return change;
 				})
 			);
@@ -107,9 +108,9 @@ export const turns = (reach: Reach, groups: readonly Group[]): boolean => {
 	};
 	const all = [
 		[reach.part(undefined, [])],
-		...groups.map(({ habit, measures }) => {
+		...groups.map(({ habits, measures }) => {
 			const ids = measures.map(({ id }) => id);
-			return [[], ...ids.map((id) => [id])].map((set) => reach.part(habit, set));
+			return [[], ...ids.map((id) => [id])].map((set) => reach.part(habits, set));
 		})
 	];
 	return lanes.some(({ binds }, lane) => {

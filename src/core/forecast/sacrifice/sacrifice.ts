@@ -88,8 +88,12 @@ export function* sacrifice(estimate: Estimate, options: SacrificeOptions): Gener
 		return clock.atMs(quantileOf(first.sort(), 1 - certainty));
 	};
 	const walkOf = (some: readonly Measure[]): SubsetSearch => {
-		const groups = groupsOf(outset, some);
-		const touched = new Set(groups.map(({ habit }) => habit));
+		const groups = groupsOf(
+			outset,
+			some,
+			order.filter(({ id }) => inForce.includes(id))
+		);
+		const touched = new Set(groups.flatMap(({ habits }) => habits));
 		const plain = reachOf(estimate, outset, days, touched, false);
 		return new SubsetSearch(
 			turns(plain, groups) ? reachOf(estimate, outset, days, touched, true) : plain,

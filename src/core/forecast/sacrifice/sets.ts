@@ -32,16 +32,47 @@ export interface Taken {
 	readonly chance: number;
 }
 
-/** Measures of one habit that may be taken, beside what they bring in every combination. */
+/** Measures that act on one another, of one habit or of some that stand in for each other: what they bring is known of every combination. */
 export interface Group {
-	readonly habit: number;
+	readonly habits: readonly number[];
 	readonly measures: readonly Measure[];
 }
 
-/** The measures of each habit, most first: the walk comes to those of the first habit only once. */
-export const groupsOf = ({ day }: Outset, candidates: readonly Measure[]): readonly Group[] =>
-	day.habits
-		.map((ahead, habit) => ({ habit, measures: candidates.filter((one) => one.habit === ahead.habit.id) }))
+/** Habits by what stands in for what: one that spares another's water, and all others that do, go with it. */
+function standingIn(
+	habits: readonly string[],
+	measures: readonly Measure[]
+): readonly (readonly number[])[] {
+	const group = habits.map((_, i) => i);
+	for (const { habit, effect } of measures) {
+		const one = group[habits.indexOf(habit)];
+		const other = effect.kind === 'reroute' ? group[habits.indexOf(effect.replaces ?? '')] : undefined;
+		if (one !== undefined && other !== undefined)
+			group.forEach((of, i) => {
+				if (of === other) group[i] = one;
+			});
+	}
+	return [...new Set(group)].map((of) => habits.flatMap((_, i) => (group[i] === of ? [i] : [])));
+}
+
+/**
+ * The measures that act on one another, most first: the walk comes to those of the first group only once.
+ *
+ * @param inForce measures that stand beside them
+ */
+export const groupsOf = (
+	{ day }: Outset,
+	candidates: readonly Measure[],
+	inForce: readonly Measure[]
+): readonly Group[] =>
+	standingIn(
+		day.habits.map(({ habit }) => habit.id),
+		[...inForce, ...candidates]
+	)
+		.map((habits) => ({
+			habits,
+			measures: candidates.filter((one) => habits.some((i) => day.habits[i]?.habit.id === one.habit))
+		}))
 		.filter(({ measures }) => measures.length > 0)
 		.sort((a, b) => b.measures.length - a.measures.length);
 

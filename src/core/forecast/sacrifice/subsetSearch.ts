@@ -46,12 +46,12 @@ export class SubsetSearch {
 
 	/** The first group comes to each of its parts once; the others again and again. */
 	#part(depth: number, mask: number): SumsPart {
-		const { habit, measures } = this.#groups[depth] as Group;
+		const { habits, measures } = this.#groups[depth] as Group;
 		const key = depth * 2 ** EXACT_UP_TO + mask;
 		const known = this.#parts.get(key);
 		if (known) return known;
 		const part = this.#reach.part(
-			habit,
+			habits,
 			subset(measures, mask).map(({ id }) => id)
 		);
 		if (depth > 0) this.#parts.set(key, part);

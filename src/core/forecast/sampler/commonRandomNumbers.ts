@@ -14,7 +14,9 @@ const VARIABLES = [
 	'left',
 	'served',
 	'pace',
-	'weekend'
+	'weekend',
+	'inflow',
+	'inflow by day'
 ] as const;
 /** What has a stream of chance of its own. */
 export type Variable = (typeof VARIABLES)[number];

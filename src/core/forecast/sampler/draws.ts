@@ -18,6 +18,8 @@ export interface Draws {
 	readonly phase: readonly Float64Array[];
 	/** litres a day, by stream */
 	readonly unlogged: readonly Float64Array[];
+	/** litres a day that flow in, by source */
+	readonly inflow: readonly Float64Array[];
 	/** how far weekends differ in that, a share; nothing where it is not learned */
 	readonly weekend: Float64Array | undefined;
 	/** how many times as far from their middle all paths are brought as they are lived, by the forecasts' own record */
@@ -183,10 +185,17 @@ export function drawPaths(
 					cadence.perUnloggedL * unloggedL +
 					cadence.perPace * (pace[path] as number) +
 					cadence.ownSd * value;
-				return rarer > 0 ? Math.max(0, perDay) / rarer : 0;
+				return rarer > 0 ? Math.max(0, perDay) / rarer : cadence.sparedPerDay;
 			});
 		}),
 		phase: day.habits.map((_, i) => slices({ seed, variable: 'phase', of: i }, paths)),
-		unlogged: rates.map((rate, i) => rate.map((litres) => litres * (day.unlogged[i]?.perDay ?? 0)))
+		unlogged: rates.map((rate, i) => rate.map((litres) => litres * (day.unlogged[i]?.perDay ?? 0))),
+		inflow: day.sources.map(({ timesPerDay, timesSd, litresEach }, i) => {
+			const mean = timesPerDay * litresEach.mean;
+			const sd = Math.hypot(timesSd * litresEach.mean, timesPerDay * litresEach.sd);
+			if (!(sd > 0)) return new Float64Array(paths).fill(mean);
+			const { at } = positive({ mean, sd });
+			return normals({ seed, variable: 'inflow', of: i }, paths).map(at);
+		})
 	};
 }

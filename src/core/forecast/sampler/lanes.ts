@@ -1,6 +1,8 @@
-import { gainOf, unloggedGain, unloggedGains, type DayAhead } from '../../habits/index.js';
-import { usableOfTank, type Estimate, type HookUp } from '../../estimate/index.js';
-import { neverBinds } from '../../rig/index.js';
+import { addsOf, gainOf, unloggedGain, unloggedGains, type DayAhead } from '../../habits/index.js';
+import { riseOf, usableOfTank, type Estimate } from '../../estimate/index.js';
+import type { Habit } from '../../logbook/index.js';
+import { behind, drunkFrom, neverBinds } from '../../rig/index.js';
+import type { DayPart } from './steps.js';
 
 /** A tank as the paths see it. */
 export interface Lane {
@@ -12,18 +14,47 @@ export interface Lane {
 	readonly reserveL: number;
 	/** what an open sewer valve leaves in it, litres; nothing for a tank that is on no sewer */
 	readonly drainsToL: number | undefined;
-	/** a carried supply never binds */
+	/** what only stands behind another tank never binds */
 	readonly binds: boolean;
 	readonly falls: boolean;
+	/** the lanes that stand behind it, in the order in which they come in */
+	readonly behind: readonly number[];
+	/** what is kept of it for drinking: litres for each person aboard, and the habit that makes it more in heat */
+	readonly kept?: { readonly perPersonL: number; readonly drink: Habit | undefined } | undefined;
+}
+
+/** Who is aboard, and in what climate. */
+type Living = Pick<DayPart, 'persons' | 'climate'>;
+
+/** What is kept of a lane, litres: its reserve, or what those aboard drink where that is more. */
+export function reserveOf({ reserveL, kept }: Pick<Lane, 'reserveL' | 'kept'>, { persons, climate }: Living): number {
+	if (!kept) return reserveL;
+	const rise = kept.drink ? Math.max(1, riseOf(kept.drink, climate)) : 1;
+	return Math.max(reserveL, persons * kept.perPersonL * rise);
 }
 
 /** The level at which a lane binds, of what serves on a path. */
-export const limitOf = ({ falls, reserveL }: Pick<Lane, 'falls' | 'reserveL'>, usableL: number): number =>
-	falls ? reserveL : Math.max(0, usableL - reserveL);
+export const limitOf = (lane: Pick<Lane, 'falls' | 'reserveL' | 'kept'>, usableL: number, step: Living): number =>
+	lane.falls ? reserveOf(lane, step) : Math.max(0, usableL - lane.reserveL);
+
+/** What of a lane may still be used, or be let in, before it comes to its own end; less than nothing beyond it, litres. */
+export const spareOf = (lane: Lane, litres: number, usableL: number, step: Living): number =>
+	lane.falls ? litres - limitOf(lane, usableL, step) : limitOf(lane, usableL, step) - litres;
 
 /** The tanks of a rig as the paths see them, in its order. */
 export function lanesOf(estimate: Estimate): readonly Lane[] {
 	const { rig, places } = estimate.model;
+	const level = (id: string): readonly string[] => places.get(id)?.pool.tanks.map((one) => one.id) ?? [id];
+	const drunk = drunkFrom(rig);
+	const drink = rig.habits.find(({ keptFraction = 0, rises }) => keptFraction > 0 && rises !== undefined);
+	const keptOf = (id: string): Lane['kept'] =>
+		rig.drinking && drunk && level(drunk.id).includes(id)
+			? {
+					perPersonL:
+						(places.get(id)?.share ?? 1) * rig.drinking.litresPerPersonDay * rig.drinking.days,
+					drink
+				}
+			: undefined;
 	return rig.tanks.map((tank) => ({
 		id: tank.id,
 		pool: places.get(tank.id)?.pool.index ?? 0,
@@ -32,7 +63,9 @@ export function lanesOf(estimate: Estimate): readonly Lane[] {
 		reserveL: tank.reserveL,
 		drainsToL: tank.holds === 'fresh' || tank.portable ? undefined : (tank.residualL ?? 0),
 		binds: !neverBinds(rig, tank),
-		falls: tank.holds === 'fresh'
+		falls: tank.holds === 'fresh',
+		behind: behind(rig, tank, level(tank.id)).map((one) => rig.tanks.indexOf(one)),
+		kept: keptOf(tank.id)
 	}));
 }
 
@@ -41,6 +74,8 @@ export interface HabitGain {
 	readonly habit: number;
 	readonly perLitre: number;
 	readonly fixed: number;
+	/** litres for each time that a measure of rarity spares: what people add themselves */
+	readonly adds: number;
 }
 
 /** What comes of use, lane by lane; what brings nothing is left out. */
@@ -48,6 +83,8 @@ export interface LaneGains {
 	readonly habits: readonly (readonly HabitGain[])[];
 	/** litres for a litre that nobody writes down, by stream */
 	readonly unlogged: readonly (readonly { readonly stream: number; readonly perLitre: number }[])[];
+	/** litres for a litre that a source gives */
+	readonly inflow: readonly (readonly { readonly source: number; readonly perLitre: number }[])[];
 }
 
 /** What comes of use under some measures and hook-ups. */
@@ -56,17 +93,18 @@ export function laneGainsOf(
 	day: DayAhead,
 	lanes: readonly Lane[],
 	measures: readonly string[],
-	{ mains, sewer }: HookUp
+	{ mains, sewer, ashore }: Pick<DayPart, 'mains' | 'sewer' | 'ashore'>
 ): LaneGains {
 	const { model } = estimate;
-	const regime = { mains, sewer, measures };
+	const regime = { mains, sewer, ashore, measures };
 	const flows = day.habits.map(({ habit }) => model.flow(habit, regime));
 	const streams = model.streams.map((stream) => ({ gains: unloggedGains(estimate, stream, regime) }));
 	return {
 		habits: lanes.map(({ id }) =>
 			flows.flatMap((flow, habit): readonly HabitGain[] => {
 				const { perLitre, fixed } = gainOf(estimate, flow, id);
-				return perLitre === 0 && fixed === 0 ? [] : [{ habit, perLitre, fixed }];
+				const adds = addsOf(estimate, flow, id);
+				return perLitre === 0 && fixed === 0 && adds === 0 ? [] : [{ habit, perLitre, fixed, adds }];
 			})
 		),
 		unlogged: lanes.map(({ id }) =>
@@ -74,6 +112,11 @@ export function laneGainsOf(
 				const perLitre = unloggedGain(estimate, one, id);
 				return perLitre === 0 ? [] : [{ stream, perLitre }];
 			})
+		),
+		inflow: lanes.map(({ pool, share }) =>
+			day.sources.flatMap(({ source: { into } }, source) =>
+				model.places.get(into)?.pool.index === pool ? [{ source, perLitre: share }] : []
+			)
 		)
 	};
 }

@@ -1,5 +1,6 @@
 import type { DayAhead } from '../../habits/index.js';
 import type { Draws } from './draws.js';
+import type { Lane } from './lanes.js';
 import type { DayPart } from './steps.js';
 import { usesOf, type Uses } from './uses.js';
 
@@ -8,6 +9,8 @@ export interface Spent {
 	readonly times: readonly Float64Array[];
 	readonly litres: readonly Float64Array[];
 	readonly unlogged: readonly Float64Array[];
+	readonly spared: readonly Float64Array[];
+	readonly inflow: readonly Float64Array[];
 	/** the hook-ups and the time of the stretch: its first step */
 	readonly step: DayPart;
 }
@@ -16,6 +19,7 @@ export interface Spent {
 interface LivedDays {
 	readonly day: DayAhead;
 	readonly draws: Draws;
+	readonly lanes: readonly Lane[];
 	readonly steps: readonly DayPart[];
 	readonly paths: number;
 	readonly seed: number;
@@ -36,7 +40,7 @@ function add(to: readonly Float64Array[], from: readonly Float64Array[], part: n
 }
 
 /**
- * Sums up what is used, stretch by stretch: a new one begins where a hook-up does, and where `each` asks with each day; no more of
+ * Sums up what is used, stretch by stretch: a new one begins where a hook-up does, where showers ashore or what is kept for drinking change, and where `each` asks with each day; no more of
  * those than twenty, so that of a long time some days are taken together.
  * Use is spread evenly over the step in which the time ends.
  *
@@ -44,13 +48,15 @@ function add(to: readonly Float64Array[], from: readonly Float64Array[], part: n
  * @param rarer by habit: see `usesOf`
  */
 export function spentIn(
-	{ day, draws, steps, paths, seed }: LivedDays,
+	{ day, draws, lanes, steps, paths, seed }: LivedDays,
 	days: number,
 	rarer: readonly (number | undefined)[],
 	each: boolean
 ): readonly Spent[] {
 	const uses: Uses = usesOf(day, draws, paths, seed, rarer);
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
+	/** what is kept for drinking goes by who is aboard */
+	const keeps = lanes.some(({ kept }) => kept);
 	const every = Math.ceil(days / MOST_STRETCHES);
 	let began = -1;
 	const out: { -readonly [K in keyof Spent]: Spent[K] }[] = [];
@@ -66,14 +72,22 @@ export function spentIn(
 			turns ||
 			step.mains !== last.step.mains ||
 			step.sewer !== last.step.sewer ||
+			step.ashore !== last.step.ashore ||
+			(keeps && step.persons !== last.step.persons) ||
 			step.sewerOpens
 		) {
-			last = { times: sums(uses.times), litres: sums(uses.litres), unlogged: sums(uses.unlogged), step };
+			last = {
+				times: sums(uses.times),
+				litres: sums(uses.litres),
+				unlogged: sums(uses.unlogged),
+				spared: sums(uses.spared),
+				inflow: sums(uses.inflow),
+				step
+			};
 			out.push(last);
 		}
-		add(last.times, uses.times, part);
-		add(last.litres, uses.litres, part);
-		add(last.unlogged, uses.unlogged, part);
+		for (const what of ['times', 'litres', 'unlogged', 'spared', 'inflow'] as const)
+			add(last[what], uses[what], part);
 	}
 	return out;
 }

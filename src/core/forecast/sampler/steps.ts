@@ -28,6 +28,8 @@ export interface DayPart {
 	readonly said: ReadonlyMap<string, SaidOften>;
 	readonly mains: boolean;
 	readonly sewer: boolean;
+	/** there are showers ashore */
+	readonly ashore: boolean;
 	/** the waste valves are opened into a sewer as it begins */
 	readonly sewerOpens: boolean;
 }
@@ -84,6 +86,7 @@ export function dayPartsAhead(
 		...(persons === undefined ? crew.steps : []),
 		...climate,
 		...later,
+		...model.ashore,
 		...aheadCuts(model.rig)
 	];
 	let sewer = state.sewer;
@@ -102,6 +105,7 @@ export function dayPartsAhead(
 			said: saidAt(model.rig, fromMs, entries),
 			mains: hooked.mains,
 			sewer: hooked.sewer,
+			ashore: valueAt(model.ashore, fromMs) ?? false,
 			sewerOpens
 		};
 	});

@@ -22,6 +22,10 @@ export interface Uses {
 	readonly times: readonly Float64Array[];
 	readonly litres: readonly Float64Array[];
 	readonly unlogged: readonly Float64Array[];
+	/** times that measures of rarity spare, by habit: what people add comes all the same */
+	readonly spared: readonly Float64Array[];
+	/** litres that flow in, by source */
+	readonly inflow: readonly Float64Array[];
 	/** lives a step of some of the paths */
 	live(step: DayPart, active: ArrayLike<number>): void;
 }
@@ -116,15 +120,18 @@ export function usesOf(
 	rarer: readonly (number | undefined)[],
 	evenly = false
 ): Uses {
-	const { habits, unlogged, dispersion } = day;
+	const { habits, unlogged, sources, dispersion } = day;
 	const busy = habitDayFactorSd ** 2;
 	const common = chanceOf(seed, 'day', 0, paths);
 	const times = habits.map(() => new Float64Array(paths));
 	const litres = habits.map(() => new Float64Array(paths));
 	const left = unlogged.map(() => new Float64Array(paths));
+	const spared = habits.map(() => new Float64Array(paths));
+	const inflow = sources.map(() => new Float64Array(paths));
 	const timesChance = habits.map((_, i) => chanceOf(seed, 'times', i, paths));
 	const amountChance = habits.map((_, i) => chanceOf(seed, 'amount', i, paths));
 	const leftChance = unlogged.map((_, i) => chanceOf(seed, 'left', i, paths));
+	const inflowChance = sources.map((_, i) => chanceOf(seed, 'inflow by day', i, paths));
 	const phases = draws.phase.map((phase) => phase.slice());
 	let dayIndex = -1;
 
@@ -142,10 +149,11 @@ export function usesOf(
 		if (loose) ofTimes.draw();
 		if (scatterL > 0) ofAmount.draw();
 		const [perDay, each] = [draws.timesPerDay[h] as Float64Array, draws.litresEach[h] as Float64Array];
-		const [phase, count, used] = [
+		const [phase, count, used, unused] = [
 			phases[h] as Float64Array,
 			times[h] as Float64Array,
-			litres[h] as Float64Array
+			litres[h] as Float64Array,
+			spared[h] as Float64Array
 		];
 		for (let k = 0; k < active.length; k++) {
 			const path = active[k] as number;
@@ -162,6 +170,7 @@ export function usesOf(
 			const done = evenly ? come : Math.floor(at + EXACT);
 			if (!evenly) phase[path] = at - done;
 			count[path] = done;
+			unused[path] = factor < 1 ? more * (1 - factor) : 0;
 			let amount = done * (each[path] as number);
 			if (scatterL > 0 && done > 0) {
 				amount += Math.sqrt(done) * scatterL * normalAt(ofAmount.slots[path] as number);
@@ -195,15 +204,35 @@ export function usesOf(
 		}
 	}
 
+	/** What flows in while anybody is there. */
+	function liveInflow(s: number, { length, persons }: DayPart, active: ArrayLike<number>): void {
+		const { lumpL } = sources[s] as DayAhead['sources'][number];
+		const [rates, come, chance] = [
+			draws.inflow[s] as Float64Array,
+			inflow[s] as Float64Array,
+			inflowChance[s] as Chance
+		];
+		if (lumpL > 0) chance.draw();
+		for (let k = 0; k < active.length; k++) {
+			const path = active[k] as number;
+			const usual = persons > 0 ? length * (rates[path] as number) : 0;
+			come[path] =
+				lumpL === 0 || usual === 0 ? usual : lumpsAt(chance.slots[path] as number, usual, usual * lumpL);
+		}
+	}
+
 	return {
 		times,
 		litres,
 		unlogged: left,
+		spared,
+		inflow,
 		live(step, active) {
 			if (step.day !== dayIndex) common.draw();
 			dayIndex = step.day;
 			for (let h = 0; h < habits.length; h++) if (rarer[h] !== undefined) liveHabit(h, step, active);
 			for (let u = 0; u < unlogged.length; u++) liveUnlogged(u, step, active);
+			for (let s = 0; s < sources.length; s++) liveInflow(s, step, active);
 		}
 	};
 }

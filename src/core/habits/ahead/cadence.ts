@@ -40,6 +40,8 @@ export interface Cadence {
 	readonly ownSd: number;
 	/** what measures of rarity make of it, a factor that is in the figures above */
 	readonly rarer: number;
+	/** times a day that these spare */
+	readonly sparedPerDay: number;
 }
 
 /** Who is aboard, in what climate, and which measures are in force, for looking ahead. */
@@ -182,14 +184,24 @@ export function cadencesAhead(
 	);
 	const counted = statedRate ? [] : streams.filter(({ habit }) => habit);
 	return rig.habits.map((habit): Cadence => {
-		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer: 1 };
+		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer: 1, sparedPerDay: 0 };
 		const perPerson = habit.often.per === 'person-day';
 		const at = counted.findIndex((stream) => stream.habit === habit);
 		const settled = habit.often.sd === 0 && at < 0;
 		const rarer = rarityOf(rig, habit.id, measures);
-		const scale = rarer * (perPerson ? persons : persons > 0 ? 1 : 0) * riseOf(habit, climate);
+		const usual = (perPerson ? persons : persons > 0 ? 1 : 0) * riseOf(habit, climate);
+		const scale = rarer * usual;
+		const sparedOf = (times: number): number => Math.max(0, 1 - rarer) * usual * Math.max(0, times);
 		if (settled)
-			return { timesPerDay: scale * habit.often.times, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer };
+			return {
+				timesPerDay: scale * habit.often.times,
+				sd: 0,
+				perUnloggedL: 0,
+				perPace: 0,
+				ownSd: 0,
+				rarer,
+				sparedPerDay: sparedOf(habit.often.times)
+			};
 		// An exact cadence is known in all: what goes unwritten is not written.
 		const each = litresEachOf(estimate, habit);
 		const exact =
@@ -214,7 +226,8 @@ export function cadencesAhead(
 			perUnloggedL: scale * own.perUnloggedL,
 			perPace: scale * own.perPace,
 			ownSd: scale * own.sd,
-			rarer
+			rarer,
+			sparedPerDay: sparedOf(mean)
 		};
 	});
 }

@@ -1,6 +1,7 @@
 import { positive, truncate, type Moments } from '../../numerics/index.js';
 
-import type { Habit } from '../../logbook/index.js';
+import type { Habit, Source } from '../../logbook/index.js';
+import { valueAt } from '../../time/index.js';
 import {
 	type Estimate,
 	habitMeanVarianceShare,
@@ -10,6 +11,7 @@ import {
 	type WeekFactors
 } from '../../estimate/index.js';
 import { rarityOf, type Amount, type Flow, type Regime } from '../../rig/index.js';
+import { sourcesAhead, type SourceAhead } from './inflow.js';
 import { cadencesAhead, dispersionOf, type Ahead, type Cadence } from './cadence.js';
 
 /** One habit as it is expected ahead. */
@@ -56,6 +58,8 @@ export interface DayAhead {
 	readonly measures: readonly string[];
 	readonly habits: readonly HabitAhead[];
 	readonly unlogged: readonly UnloggedAhead[];
+	/** what flows in without a stop */
+	readonly sources: readonly SourceAhead[];
 	/** variance over mean of how often a habit is done in a day: 0 as by the clock, 1 at random */
 	readonly dispersion: number;
 }
@@ -70,7 +74,10 @@ export function unloggedGains(
 	regime: Regime
 ): ReadonlyMap<number, number> {
 	const often = stream.habit ? rarityOf(model.rig, stream.habit.id, regime.measures) : 1;
-	return new Map(stream.gains(regime).map(([pool, gain]) => [pool, often * gain] as const));
+	const gains = new Map(stream.gains(regime).map(([pool, gain]) => [pool, often * gain] as const));
+	if (often < 1)
+		for (const [pool, added] of stream.adds(regime)) gains.set(pool, (gains.get(pool) ?? 0) + (1 - often) * added);
+	return gains;
 }
 
 /** Cut where it would be less than nothing. */
@@ -85,7 +92,8 @@ const NOTHING: Amount = { perLitre: 0, fixed: 0 };
 export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	const { model, state, belief } = estimate;
 	const { mains, sewer } = ahead.hookUp ?? state;
-	const regime = { mains, sewer, measures: ahead.measures };
+	const ashore = valueAt(model.ashore, estimate.atMs);
+	const regime = { mains, sewer, measures: ahead.measures, ashore };
 	const { climate = USUAL_CLIMATE } = ahead;
 	const cadences = cadencesAhead(estimate, ahead);
 	const marginalOf = (index: number): Moments => ({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) });
@@ -127,6 +135,7 @@ export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 				lumpL: stream.broad.sd > 0 ? stream.lumpL : 0
 			};
 		}),
+		sources: ahead.persons > 0 ? sourcesAhead(estimate) : [],
 		dispersion: dispersionOf(estimate)
 	};
 }
@@ -154,12 +163,30 @@ export function gainOf(estimate: Estimate, flow: Flow, tankId: string): Amount {
 	return { perLitre: sum('perLitre'), fixed: sum('fixed') };
 }
 
+/** What people add themselves each time, of what a flow brings to a tank, litres. */
+export function addsOf(estimate: Estimate, { adds }: Pick<Flow, 'adds'>, tankId: string): number {
+	const place = estimate.model.places.get(tankId);
+	if (!place) return adds.get(tankId) ?? 0;
+	return place.share * place.pool.tanks.reduce((sum, { id }) => sum + (adds.get(id) ?? 0), 0);
+}
+
 /** What one habit, or all that nobody writes down, does to a tank in a day ahead, litres: more or less in it. */
 export interface DailyPart {
-	/** absent for what nobody writes down */
+	/** absent for what nobody writes down, and for what flows in */
 	readonly habit?: Habit;
+	readonly source?: Source;
 	readonly timesPerDay?: number;
 	readonly litres: number;
+}
+
+/** What flows into a tank in a day ahead, source by source: its share where it stands level with others. */
+function inflowTo(estimate: Estimate, { sources }: DayAhead, tankId: string): readonly DailyPart[] {
+	const place = estimate.model.places.get(tankId);
+	return sources.flatMap(({ source, timesPerDay, litresEach }): readonly DailyPart[] =>
+		place?.pool.tanks.some(({ id }) => id === source.into)
+			? [{ source, timesPerDay, litres: place.share * timesPerDay * litresEach.mean }]
+			: []
+	);
 }
 
 /** What a day ahead does to a tank, habit by habit; what nobody writes down comes last. */
@@ -167,13 +194,15 @@ export function dailyParts(estimate: Estimate, day: DayAhead, tankId: string): r
 	const byHabit = day.habits.map(({ habit, cadence, flow, litresEach }): DailyPart => ({
 		habit,
 		timesPerDay: cadence.timesPerDay,
-		litres: cadence.timesPerDay * litresOf(gainOf(estimate, flow, tankId), litresEach.mean)
+		litres:
+			cadence.timesPerDay * litresOf(gainOf(estimate, flow, tankId), litresEach.mean) +
+			cadence.sparedPerDay * addsOf(estimate, flow, tankId)
 	}));
 	const unlogged = day.unlogged.reduce(
 		(sum, stream) => sum + unloggedGain(estimate, stream, tankId) * stream.mean,
 		0
 	);
-	return [...byHabit, { litres: unlogged }];
+	return [...byHabit, ...inflowTo(estimate, day, tankId), { litres: unlogged }];
 }
 
 /** What a day ahead does to a tank, litres. */
@@ -183,7 +212,8 @@ export const dailyChange = (estimate: Estimate, day: DayAhead, tankId: string): 
 /** Litres a day that leave the fresh tanks, or would if no hook-up fed the outlets past them. */
 export function litresPerDay(estimate: Estimate, { habits, unlogged, measures }: DayAhead): number {
 	const { model, state } = estimate;
-	const regime = { mains: false, sewer: state.sewer, measures };
+	const ashore = valueAt(model.ashore, estimate.atMs);
+	const regime = { mains: false, sewer: state.sewer, measures, ashore };
 	const fresh = model.rig.tanks.filter(({ holds }) => holds === 'fresh');
 	const byHabit = habits.reduce((sum, { habit, cadence, litresEach }) => {
 		const flow = model.flow(habit, regime);

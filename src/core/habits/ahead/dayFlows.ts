@@ -1,7 +1,7 @@
 import type { Estimate } from '../../estimate/index.js';
 import { tankById } from '../../rig/index.js';
 import { aheadNow } from './cadence.js';
-import { dayAhead, gainOf, litresOf, unloggedGain, type DayAhead } from './daily.js';
+import { addsOf, dayAhead, gainOf, litresOf, unloggedGain, type DayAhead } from './daily.js';
 
 /** Where water of a day comes from or goes to: a tank, or one of the ends that no tank is. */
 export type End =
@@ -67,6 +67,7 @@ export function dayFlows(
 				[
 					id,
 					cadence.timesPerDay * litresOf(gainOf(estimate, flow, id), litresEach.mean) +
+						cadence.sparedPerDay * addsOf(estimate, flow, id) +
 						(unlogged ? unloggedGain(estimate, unlogged, id) * unlogged.mean : 0)
 				] as const
 		);

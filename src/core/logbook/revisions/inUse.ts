@@ -1,4 +1,4 @@
-import { PARTS, type Item } from '../parts.js';
+import { itemsOf, PARTS } from '../parts.js';
 import type { Rig } from '../types.js';
 
 /** Things without those that are kept only because entries name them. */
@@ -8,11 +8,11 @@ export const notRetired = <T extends { readonly retired?: true | undefined }>(
 
 /** A rig without what is retired: what forms offer, what is drawn, what is reckoned with ahead. */
 export function inUse(rig: Rig): Rig {
-	if (PARTS.every((part) => (rig[part] as readonly Item[]).every(({ retired }) => !retired))) return rig;
+	if (PARTS.every((part) => itemsOf(rig, part).every(({ retired }) => !retired))) return rig;
 	return PARTS.reduce<Rig>(
 		(next, part) => ({
 			...next,
-			[part]: (next[part] as readonly Item[]).filter(({ retired }) => !retired)
+			...(next[part] ? { [part]: itemsOf(next, part).filter(({ retired }) => !retired) } : {})
 		}),
 		rig
 	);

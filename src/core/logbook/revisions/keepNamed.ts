@@ -1,6 +1,6 @@
 import { canShow } from '../validation/references.js';
 import { instantMs } from '../order.js';
-import { PARTS, type Item, type LogbookPart } from '../parts.js';
+import { itemsOf, PARTS, type Item, type LogbookPart } from '../parts.js';
 import type { Entry, Instrument, Rig, Stop, Trip } from '../types.js';
 
 type Name = readonly [part: LogbookPart, id: string];
@@ -9,6 +9,10 @@ type Name = readonly [part: LogbookPart, id: string];
 export function namedBy(entry: Entry): readonly Name[] {
 	switch (entry.kind) {
 		case 'fill':
+			return [
+				['tanks', entry.tank],
+				...(entry.from === undefined ? [] : [['sources', entry.from] as const])
+			];
 		case 'mark':
 			return [['tanks', entry.tank]];
 		case 'dump':
@@ -68,14 +72,16 @@ function namesWithin(rig: Rig, [part, id]: Name): readonly Name[] {
 					: [];
 			return [['habits', measure.habit], ...elsewhere];
 		}
+		case 'sources':
+			return (rig.sources ?? []).flatMap((one): readonly Name[] =>
+				one.id === id ? [['tanks', one.into]] : []
+			);
 		case 'care': {
-			const through = rig.care.find((one) => one.id === id)?.through;
-			return through === undefined
-				? []
-				: [
-						['instruments', through],
-						['tanks', through]
-					];
+			const { through, tank } = rig.care.find((one) => one.id === id) ?? {};
+			return [
+				...(through === undefined ? [] : ([['instruments', through], ['tanks', through]] as const)),
+				...(tank === undefined ? [] : [['tanks', tank] as const])
+			];
 		}
 		case 'containers':
 			return [];
@@ -84,7 +90,12 @@ function namesWithin(rig: Rig, [part, id]: Name): readonly Name[] {
 
 /** A part taken out of use: nothing flows on through it, and it stands alone. */
 function retire<T extends Item>(item: T, rig: Rig): T {
-	const { feeds: _feeds, joined: _joined, ...alone } = item as T & { feeds?: unknown; joined?: unknown };
+	const {
+		feeds: _feeds,
+		relieves: _relieves,
+		joined: _joined,
+		...alone
+	} = item as T & { feeds?: unknown; relieves?: unknown; joined?: unknown };
 	const meters = (alone as { meters?: readonly string[] }).meters?.filter((id) =>
 		rig.instruments.some((one) => one.id === id && one.kind === 'meter')
 	);
@@ -102,15 +113,15 @@ const byId = (a: Item, b: Item): number => (a.id < b.id ? -1 : 1);
  */
 export function keepNamed(rig: Rig, earlier: readonly Rig[], entries: readonly Entry[]): Rig {
 	const has = new Map(
-		PARTS.map((part) => [part, new Set((rig[part] as readonly Item[]).map(({ id }) => id))])
+		PARTS.map((part) => [part, new Set(itemsOf(rig, part).map(({ id }) => id))])
 	);
 	const added = new Map<LogbookPart, Item[]>();
 	const open = entries.flatMap(namedBy);
 	for (let name = open.pop(); name; name = open.pop()) {
 		const [part, id] = name;
 		if (has.get(part)?.has(id)) continue;
-		const from = earlier.find((one) => (one[part] as readonly Item[]).some((item) => item.id === id));
-		const item = (from?.[part] as readonly Item[] | undefined)?.find((one) => one.id === id);
+		const from = earlier.find((one) => itemsOf(one, part).some((item) => item.id === id));
+		const item = (from && itemsOf(from, part))?.find((one) => one.id === id);
 		if (!from || !item) continue;
 		has.get(part)?.add(id);
 		added.set(part, [...(added.get(part) ?? []), item]);
@@ -118,14 +129,19 @@ export function keepNamed(rig: Rig, earlier: readonly Rig[], entries: readonly E
 	}
 	if (added.size === 0) return rig;
 	const whole = PARTS.reduce<Rig>(
-		(next, part) => ({ ...next, [part]: [...next[part], ...(added.get(part) ?? []).sort(byId)] }),
+		(next, part) =>
+			added.has(part)
+				? { ...next, [part]: [...itemsOf(next, part), ...(added.get(part) ?? []).sort(byId)] }
+				: next,
 		rig
 	);
 	const back = new Set([...added.values()].flat());
 	return PARTS.reduce<Rig>(
 		(next, part) => ({
 			...next,
-			[part]: (next[part] as readonly Item[]).map((item) => (back.has(item) ? retire(item, whole) : item))
+			...(next[part]
+				? { [part]: itemsOf(next, part).map((item) => (back.has(item) ? retire(item, whole) : item)) }
+				: {})
 		}),
 		whole
 	);

@@ -1,5 +1,5 @@
 import { instantMs } from '../order.js';
-import { PARTS, type Item } from '../parts.js';
+import { itemsOf, PARTS, type Item } from '../parts.js';
 import type { Entry, Logbook, Point, Rig, Trip } from '../types.js';
 import { tripInUse } from '../trips.js';
 import { canonical } from './canonical.js';
@@ -146,7 +146,7 @@ export type MergePreview = Readonly<Record<'rigs' | 'trips' | 'points' | 'entrie
 };
 
 const namedIn = (record: Rig | Trip): readonly Item[] =>
-	'stops' in record ? record.stops : PARTS.flatMap((part): readonly Item[] => record[part]);
+	'stops' in record ? record.stops : PARTS.flatMap((part) => itemsOf(record, part));
 
 function retiredBy(mine: Logbook, merged: Logbook): readonly Retired[] {
 	const before = new Set(

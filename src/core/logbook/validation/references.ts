@@ -1,7 +1,7 @@
 import { ProblemList } from './limits.js';
 import { describe, jsonPath } from './problems.js';
 import { instantMs } from '../order.js';
-import { PARTS } from '../parts.js';
+import { itemsOf, PARTS } from '../parts.js';
 import type { Entry, Instrument, Logbook, Rig, Trip } from '../types.js';
 
 type Path = readonly (string | number)[];
@@ -29,28 +29,38 @@ function mustBeUnique(say: Say, list: readonly { readonly id: string }[], path: 
 	});
 }
 
-/** Follows `feeds` from a tank; true when it comes back to where it began. */
-function loops(feeds: ReadonlyMap<string, string | undefined>, start: string): boolean {
+/** Follows a link between tanks from one; true when it comes back to where it began. */
+function loops(links: ReadonlyMap<string, string | undefined>, start: string): boolean {
 	const visited = new Set<string>();
 	for (let here: string | undefined = start; here !== undefined;) {
 		if (visited.has(here)) return here === start;
 		visited.add(here);
-		here = feeds.get(here);
+		here = links.get(here);
 	}
 	return false;
 }
 
 const DRAINS = ['ground', 'overboard', 'sewer', 'none'];
+/** Where the water of an outlet comes from that draws from no tank: the sea, a toilet's own flush tank. */
+const OUTSIDE = 'outside';
 const PLACES = ['ground', 'overboard', 'sewer'];
 
 function checkRig(say: Say, rig: Rig, path: Path): void {
-	for (const part of PARTS) mustBeUnique(say, rig[part], [...path, part]);
+	for (const part of PARTS) mustBeUnique(say, itemsOf(rig, part), [...path, part]);
 	const tanks = idsOf(rig.tanks);
 	const meters = idsOf(rig.instruments.filter(({ kind }) => kind === 'meter'));
 	const habits = idsOf(rig.habits);
 	const instruments = idsOf(rig.instruments);
-	const feeds = new Map(rig.tanks.map((tank) => [tank.id, tank.feeds]));
+	const sources = rig.sources ?? [];
+	sources.forEach(({ into }, i) => {
+		const here = [...path, 'sources', i, 'into'];
+		mustName(say, tanks, 'a tank of this rig', here, into);
+		const tank = rig.tanks.find(({ id }) => id === into);
+		if (tank && tank.holds !== 'fresh') say(here, 'a tank that holds fresh', tank.name);
+	});
 	const tankOf = new Map(rig.tanks.map((tank) => [tank.id, tank]));
+	const linksOf = (link: 'feeds' | 'relieves'): ReadonlyMap<string, string | undefined> =>
+		new Map(rig.tanks.map((tank) => [tank.id, tank[link]]));
 	rig.tanks.forEach((tank, i) => {
 		const here = [...path, 'tanks', i];
 		mustBeUnique(say, tank.trials ?? [], [...here, 'trials']);
@@ -63,19 +73,29 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 				instrument
 			)
 		);
-		for (const link of ['feeds', 'joined'] as const) {
+		for (const link of ['feeds', 'relieves', 'joined'] as const) {
 			mustName(say, tanks, 'a tank of this rig', [...here, link], tank[link]);
 			const other = tankOf.get(tank[link] ?? '');
 			if (other === tank) say([...here, link], 'another tank', tank[link]);
 			else if (other && other.holds !== tank.holds)
 				say([...here, link], `a tank that holds ${tank.holds}`, other.name);
 		}
-		if (tank.feeds !== tank.id && loops(feeds, tank.id))
+		if (tank.feeds !== tank.id && loops(linksOf('feeds'), tank.id))
 			say([...here, 'feeds'], 'a supply that does not feed itself', tank.feeds);
+		if (tank.relieves !== tank.id && loops(linksOf('relieves'), tank.id))
+			say([...here, 'relieves'], 'a tank that does not stand in for itself', tank.relieves);
+		if (tank.relieves !== undefined && tank.holds === 'fresh')
+			say([...here, 'relieves'], 'nothing: fresh tanks are fed', tank.relieves);
 	});
 	rig.outlets.forEach((outlet, i) => {
 		const here = [...path, 'outlets', i];
-		mustName(say, tanks, 'a tank of this rig', [...here, 'from'], outlet.from);
+		mustName(
+			say,
+			new Set([...tanks, OUTSIDE]),
+			`a tank of this rig, or ${OUTSIDE}`,
+			[...here, 'from'],
+			outlet.from
+		);
 		mustName(
 			say,
 			new Set([...tanks, ...DRAINS]),
@@ -108,15 +128,11 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 		mustName(say, habits, 'a habit of this rig', [...here, 'effect', 'replaces'], effect.replaces);
 	});
 	const passed = new Set([...idsOf(rig.instruments), ...tanks]);
-	rig.care.forEach((task, i) =>
-		mustName(
-			say,
-			passed,
-			'an instrument or a tank of this rig',
-			[...path, 'care', i, 'through'],
-			task.through
-		)
-	);
+	rig.care.forEach((task, i) => {
+		const here = [...path, 'care', i];
+		mustName(say, passed, 'an instrument or a tank of this rig', [...here, 'through'], task.through);
+		mustName(say, tanks, 'a tank of this rig', [...here, 'tank'], task.tank);
+	});
 }
 
 function checkTrip(
@@ -143,6 +159,7 @@ function checkTrip(
 interface Ids {
 	readonly tanks: ReadonlySet<string>;
 	readonly habits: ReadonlySet<string>;
+	readonly sources: ReadonlySet<string>;
 	readonly measures: ReadonlySet<string>;
 	readonly care: ReadonlySet<string>;
 	readonly containers: ReadonlySet<string>;
@@ -152,6 +169,7 @@ interface Ids {
 const idsWithin = (rig: Rig): Ids => ({
 	tanks: idsOf(rig.tanks),
 	habits: idsOf(rig.habits),
+	sources: idsOf(rig.sources ?? []),
 	measures: idsOf(rig.measures),
 	care: idsOf(rig.care),
 	containers: idsOf(rig.containers),
@@ -200,6 +218,7 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 		case 'fill':
 			tankAt('tank', entry.tank);
 			mustName(say, world.points, 'a point', [...path, 'point'], entry.point);
+			mustName(say, ids.sources, 'a source of this rig', [...path, 'from'], entry.from);
 			return needsOneOf(say, [...path, 'litres'], [entry.litres, entry.to], 'litres, or to: "full", or both');
 		case 'dump': {
 			tankAt('tank', entry.tank);

@@ -126,6 +126,7 @@ export const tankSchema = z.looseObject({
 	residualL: z.optional(litres),
 	deadL: z.optional(litres),
 	feeds: z.optional(id),
+	relieves: z.optional(id),
 	joined: z.optional(id),
 	portable: z.optional(z.boolean()),
 	tareKg: z.optional(notNegative),
@@ -201,6 +202,8 @@ export const measureSchema = z.looseObject({
 	habit: id,
 	effect: effectSchema,
 	effort: z.optional(z.number().check(z.minimum(0), z.maximum(5))),
+	/** it saves only while hooked up, or at stops that have showers ashore */
+	where: z.optional(z.enum(['hookup', 'ashore'])),
 	/** the entry of our catalogue it was made from: its advice and caution are shown; an addition of ours */
 	idea: z.optional(name),
 	retired
@@ -280,10 +283,32 @@ const careSchema = z.looseObject({
 	through: z.optional(id),
 	lastDone: z.optional(instant),
 	season: z.optional(z.enum(['frost', 'summer', 'lay-up'])),
+	/** what it does to the water of its tank */
+	does: z.optional(z.enum(['sanitise', 'disinfect', 'filter', 'flush'])),
+	tank: z.optional(id),
 	/** the entry of the catalogue it was made from */
 	idea: z.optional(name),
 	note: z.optional(text),
 	retired
+});
+
+/** What flows in without a stop: a watermaker, a rain sheet, a spring. */
+export const sourceSchema = z.looseObject({
+	id,
+	name,
+	words,
+	into: id,
+	litresEach: belief,
+	often: z.looseObject({ times: count, per: z.literal('day'), sd: z.optional(notNegative) }),
+	potable: z.optional(z.boolean()),
+	note: z.optional(text),
+	retired
+});
+
+/** Water that is kept for drinking, whatever else is planned. */
+const drinkingSchema = z.looseObject({
+	litresPerPersonDay: z.number().check(z.nonnegative(), z.maximum(100)),
+	days: z.number().check(z.nonnegative(), z.maximum(366))
 });
 
 const hookUpSchema = z.looseObject({ mains: z.optional(z.boolean()), sewer: z.optional(z.boolean()) });
@@ -339,14 +364,18 @@ export const rigSchema = z.looseObject({
 	crew: count,
 	timeZone: z.optional(timeZone),
 	payloadKg: z.optional(notNegative),
+	/** people, food, gear: all else that the plate counts */
+	elseKg: z.optional(notNegative),
 	systemL: z.optional(litres),
 	unlogged: z.optional(belief),
 	tanks: z.array(tankSchema),
 	outlets: z.array(outletSchema),
 	instruments: z.array(instrumentSchema),
+	drinking: z.optional(drinkingSchema),
 	ahead: z.optional(z.array(aheadSchema)),
 	habits: z.array(habitSchema),
 	measures: z.array(measureSchema),
+	sources: z.optional(z.array(sourceSchema)),
 	containers: z.array(containerSchema),
 	care: z.array(careSchema),
 	edited
@@ -377,6 +406,8 @@ export const stopSchema = z.looseObject({
 	services: z.array(serviceSchema),
 	/** the hook-ups that are chosen; one that is only listed counts for nothing */
 	hookup: z.optional(hookUpSchema),
+	/** showers, laundry */
+	ashore: z.optional(z.boolean()),
 	weather: z.optional(
 		z.looseObject({
 			maxC: degreesC,
@@ -458,7 +489,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		to: z.optional(z.literal('full')),
 		trusted,
 		point: z.optional(id),
-		potable: z.optional(z.boolean())
+		potable: z.optional(z.boolean()),
+		from: z.optional(id)
 	}),
 	z.looseObject({
 		...common,

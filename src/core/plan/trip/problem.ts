@@ -1,6 +1,7 @@
 import { meanOf } from '../../numerics/index.js';
-import { cumulativeAt, cumulativeFlow, type CumulativeFlow } from '../../forecast/index.js';
-import { levelOf, type Estimate } from '../../estimate/index.js';
+import { cumulativeAt, cumulativeFlow, reserveOf, type CumulativeFlow } from '../../forecast/index.js';
+import { levelOf, personsAt, USUAL_CLIMATE, type Estimate } from '../../estimate/index.js';
+import { valueAt } from '../../time/index.js';
 import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
 import { neverBinds } from '../../rig/index.js';
 import type { Mask } from './offer.js';
@@ -15,7 +16,7 @@ import {
 	type ServiceVisit
 } from './visits.js';
 
-/** A tank that can bind, along the paths; jugs that feed it are a part of it. Lists are by path, litres. */
+/** A tank that can bind, along the paths; what stands behind it, jugs that feed it or a spare, is a part of it. Lists are by path, litres. */
 export interface PlannedTank {
 	readonly tank: Tank;
 	readonly kind: ServiceKind;
@@ -35,7 +36,7 @@ export interface PlannedTank {
 	readonly legComeL: readonly number[];
 	/** its place among the lanes of the course */
 	readonly lane: number;
-	/** the jugs that are a part of it, by id */
+	/** what stands behind it and is a part of it, by id */
 	readonly feeders: readonly string[];
 }
 
@@ -87,39 +88,38 @@ export interface ProblemOptions {
 const MANY_VISITS = 30;
 const FEW_PATHS = 600;
 
-/** The supplies that are poured into any of some tanks, or into what is poured into them. */
-function feedersOf(tanks: readonly Tank[], fed: ReadonlySet<string>): readonly Tank[] {
-	const found = new Set<string>(fed);
-	for (let before = -1; before !== found.size;) {
-		before = found.size;
-		for (const { id, feeds, retired } of tanks)
-			if (feeds !== undefined && found.has(feeds) && !retired) found.add(id);
-	}
-	return tanks.filter(({ id, retired }) => found.has(id) && !fed.has(id) && !retired);
-}
-
-/** A tank that can bind, with what is poured into it, and where both stand in what is expected to flow. */
+/** A tank that can bind, with what stands behind it, and where both stand in what is expected to flow. */
 interface BindingTank {
 	readonly tank: Tank;
 	readonly lane: number;
 	/** part of its pool */
 	readonly share: number;
 	readonly feeders: readonly { readonly id: string; readonly lane: number; readonly reserveL: number }[];
+	/** litres kept of a fresh one, or free in one for waste: its reserve, or what those aboard drink where that is most */
+	readonly keptL: number;
 }
 
-function bindingTank({ model: { rig, places } }: Estimate, course: CumulativeFlow, tank: Tank): BindingTank {
-	const laneOf = (id: string): number => course.lanes.findIndex((lane) => lane.id === id);
-	const lane = laneOf(tank.id);
-	const { share = 1, pool = -1 } = course.lanes[lane] ?? {};
-	const members = new Set(
-		rig.tanks.filter(({ id }) => places.get(id)?.pool.index === pool).map(({ id }) => id)
-	);
-	const feeders = tank.holds === 'fresh' ? feedersOf(rig.tanks, members) : [];
+function bindingTank(estimate: Estimate, course: CumulativeFlow, tank: Tank, endMs: number): BindingTank {
+	const { rig, crew, climate } = estimate.model;
+	const at = course.lanes.findIndex((lane) => lane.id === tank.id);
+	const lane = course.lanes[at];
+	const moments = [
+		estimate.atMs,
+		...[...crew.steps, ...climate].map(({ ms }) => ms).filter((ms) => ms > estimate.atMs && ms < endMs)
+	];
+	const living = moments.map((ms) => ({
+		persons: personsAt(crew, ms),
+		climate: valueAt(climate, ms) ?? USUAL_CLIMATE
+	}));
 	return {
 		tank,
-		lane,
-		share,
-		feeders: feeders.map(({ id, reserveL }) => ({ id, lane: laneOf(id), reserveL }))
+		lane: at,
+		share: lane?.share ?? 1,
+		feeders: (lane?.behind ?? []).flatMap((one) => {
+			const { id, reserveL } = rig.tanks[one] ?? {};
+			return id === undefined || reserveL === undefined ? [] : [{ id, lane: one, reserveL }];
+		}),
+		keptL: lane ? Math.max(...living.map((one) => reserveOf(lane, one))) : tank.reserveL
 	};
 }
 
@@ -135,7 +135,7 @@ interface Moments {
 
 /** What a tank begins with, what it must keep, and what comes to it by each moment. */
 function plannedTank(
-	{ tank, lane, share, feeders }: BindingTank,
+	{ tank, lane, share, feeders, keptL }: BindingTank,
 	course: CumulativeFlow,
 	{ times, arrivals, settingOut }: Moments
 ): PlannedTank {
@@ -147,8 +147,8 @@ function plannedTank(
 		);
 	const served = withFeeders(course.served);
 	const start = settingOut ? served : withFeeders(course.levels);
-	const kept = tank.reserveL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
-	const limit = (course.usable[lane] ?? start).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
+	const kept = keptL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
+	const limit = withFeeders(course.usable).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
 	const come = times.map((ms) => cumulativeAt(course, lane, ms));
 	return {
 		tank,
@@ -214,7 +214,7 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 		arrivals: ahead.map(({ arriveMs }) => arriveMs),
 		settingOut: settingOutMs !== undefined
 	};
-	const tanks = binding.map((tank) => bindingTank(estimate, course, tank));
+	const tanks = binding.map((tank) => bindingTank(estimate, course, tank, endMs));
 	const planned = tanks.map((tank) => plannedTank(tank, course, moments));
 	const orderOf = new Map(trip.stops.map((stop, order) => [stop, order]));
 	const driven = (order: number): number => ahead.filter((leg) => leg.order <= order).length;

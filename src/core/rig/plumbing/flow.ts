@@ -1,5 +1,6 @@
 import type { Habit, Measure, Rig } from '../../logbook/index.js';
 import { tankById } from '../tanks/index.js';
+import { usualTimesPerDay } from './usual.js';
 import { passesMeter } from './touches.js';
 
 /** What bears on where water comes from and goes to at some moment. */
@@ -10,6 +11,8 @@ export interface Regime {
 	readonly sewer: boolean;
 	/** ids of the conservation measures in force */
 	readonly measures: readonly string[];
+	/** there are showers ashore; not, where absent */
+	readonly ashore?: boolean | undefined;
 }
 
 /** An amount that depends on the litres h of one time: perLitre · h + fixed. */
@@ -23,6 +26,8 @@ export interface Flow {
 	readonly drawn: Amount;
 	readonly tanks: ReadonlyMap<string, Amount>;
 	readonly meters: ReadonlyMap<string, Amount>;
+	/** litres of that which people add themselves, by tank: they come though a measure of rarity spares the time */
+	readonly adds: ReadonlyMap<string, number>;
 }
 
 const times = ({ perLitre, fixed }: Amount, factor: number): Amount => ({
@@ -85,74 +90,106 @@ function amountOfOneTime(habit: Habit, measures: readonly Measure[]): Amount {
 	return amount;
 }
 
+/** Whether a measure in force saves anything here: some do only while hooked up, or where there are showers ashore. */
+const savesHere = ({ id, where }: Measure, { measures, mains, sewer, ashore = false }: Regime): boolean =>
+	measures.includes(id) && (where === undefined || (where === 'hookup' ? mains || sewer : ashore));
+
+/** The measures of a habit that save here, in the order of the rig's list. */
+const savingOf = (rig: Pick<Rig, 'measures'>, habit: string | undefined, regime: Regime): readonly Measure[] =>
+	regime.measures.length === 0
+		? []
+		: rig.measures.filter((one) => one.habit === habit && savesHere(one, regime));
+
 /** Whether a habit's water comes from elsewhere under the measures in force: it is then not drawn aboard. */
 export const comesFromOutside = (
-	{ measures }: Pick<Rig, 'measures'>,
+	rig: Pick<Rig, 'measures'>,
 	habit: string | undefined,
-	inForce: readonly string[]
-): boolean =>
-	inForce.length > 0 &&
-	measures.some(
-		({ id, habit: of, effect }) => of === habit && effect.kind === 'outside' && inForce.includes(id)
-	);
+	regime: Regime
+): boolean => savingOf(rig, habit, regime).some(({ effect }) => effect.kind === 'outside');
+
+const atMean = ({ perLitre, fixed }: Amount, { litresEach }: Habit): number =>
+	Math.max(0, perLitre * litresEach.mean + fixed);
+
+/** How often a habit is done on a usual day of the rig, under the measures in force. */
+const timesOnUsualDay = (rig: Rig, habit: Habit, regime: Regime): number =>
+	usualTimesPerDay(habit, Math.max(rig.crew, 1)) * rarityOf(rig, habit.id, regime.measures);
+
+/**
+ * What one time of a habit spares of another whose water it stands in for, litres: never more in all, on a usual day of the rig,
+ * than that one draws beside what measures before it spare.
+ */
+function sparedBy(rig: Rig, measure: Measure, replaced: Habit, regime: Regime): number {
+	if (comesFromOutside(rig, replaced.id, regime)) return 0;
+	const drawn = amountOfOneTime(replaced, savingOf(rig, replaced.id, regime));
+	let leftL = timesOnUsualDay(rig, replaced, regime) * atMean(drawn, replaced);
+	for (const one of rig.measures) {
+		const { effect } = one;
+		if (effect.kind !== 'reroute' || effect.replaces !== replaced.id || !savesHere(one, regime)) continue;
+		const habit = rig.habits.find(({ id }) => id === one.habit);
+		const often = habit ? timesOnUsualDay(rig, habit, regime) : 0;
+		const sparesL = Math.min(often * effect.litres, leftL);
+		if (one === measure) return often > 0 ? sparesL / often : Math.min(effect.litres, atMean(drawn, replaced));
+		leftL -= sparesL;
+	}
+	return 0;
+}
 
 /**
  * One time of a habit through the plumbing, under the hook-ups and measures in force. Mains feeds the fresh
- * outlets past tank and pump; an open sewer valve lets waste through.
+ * outlets past tank and pump; an open sewer valve lets waste through; what comes from outside is drawn from no tank.
  */
 export function flowOf(rig: Rig, habit: Habit, regime: Regime): Flow {
-	const measures = rig.measures.filter(
-		({ id, habit: of }) => of === habit.id && regime.measures.includes(id)
-	);
+	const measures = savingOf(rig, habit.id, regime);
 	const outlet = rig.outlets.find(({ id }) => id === habit.outlet);
 	const balance = new Balance();
+	const adds = new Map<string, number>();
 	const drawn = amountOfOneTime(habit, measures);
-	if (!outlet) return { drawn, tanks: balance.tanks, meters: balance.meters };
+	if (!outlet) return { drawn, tanks: balance.tanks, meters: balance.meters, adds };
 	const source = tankById(rig, outlet.from);
 	const fromMains = regime.mains && source?.holds === 'fresh' && source.portable !== true;
-	if (!comesFromOutside(rig, habit.id, regime.measures)) {
-		if (!fromMains) balance.add('tanks', outlet.from, times(drawn, -1));
+	if (!comesFromOutside(rig, habit.id, regime)) {
+		if (source && !fromMains) balance.add('tanks', source.id, times(drawn, -1));
 		for (const meter of metersPassed(rig, outlet.id, fromMains)) balance.add('meters', meter, drawn);
 	}
 	let toWaste = times(drawn, 1 - (habit.keptFraction ?? 0));
-	for (const { effect } of measures) {
+	for (const measure of measures) {
+		const { effect } = measure;
+		if (effect.kind !== 'return' && effect.kind !== 'reroute') continue;
+		// No more is caught than runs.
+		const caughtL = Math.min(effect.litres, atMean(toWaste, habit));
+		toWaste = plus(toWaste, litresFixed(-caughtL));
 		if (effect.kind === 'return') {
-			toWaste = plus(toWaste, litresFixed(-effect.litres));
-			balance.add('tanks', outlet.from, litresFixed(effect.litres));
-		} else if (effect.kind === 'reroute') {
-			toWaste = plus(toWaste, litresFixed(-effect.litres));
-			if (keepsWaste(rig, effect.to, regime)) balance.add('tanks', effect.to, litresFixed(effect.litres));
-			spare(rig, effect.replaces, effect.litres, regime, balance);
+			if (source) balance.add('tanks', source.id, litresFixed(caughtL));
+			continue;
 		}
+		if (keepsWaste(rig, effect.to, regime)) balance.add('tanks', effect.to, litresFixed(caughtL));
+		const replaced = rig.habits.find(({ id }) => id === effect.replaces);
+		if (replaced)
+			spare(rig, replaced, Math.min(caughtL, sparedBy(rig, measure, replaced, regime)), regime, balance);
 	}
-	if (keepsWaste(rig, outlet.to, regime))
-		balance.add('tanks', outlet.to, plus(toWaste, litresFixed(habit.addsL ?? 0)));
-	return { drawn, tanks: balance.tanks, meters: balance.meters };
+	if (keepsWaste(rig, outlet.to, regime)) {
+		const { addsL = 0 } = habit;
+		balance.add('tanks', outlet.to, plus(toWaste, litresFixed(addsL)));
+		if (addsL > 0) adds.set(outlet.to, addsL);
+	}
+	return { drawn, tanks: balance.tanks, meters: balance.meters, adds };
 }
 
 /** What a rerouted volume spares of the habit it stands in for: the same litres less through that habit's outlet. */
-function spare(
-	rig: Rig,
-	replaced: string | undefined,
-	litres: number,
-	regime: Regime,
-	balance: Balance
-): void {
-	const habit = rig.habits.find(({ id }) => id === replaced);
-	const outlet = rig.outlets.find(({ id }) => id === habit?.outlet);
-	if (!habit || !outlet) return;
-	if (!regime.mains) balance.add('tanks', outlet.from, litresFixed(litres));
+function spare(rig: Rig, habit: Habit, litres: number, regime: Regime, balance: Balance): void {
+	const outlet = rig.outlets.find(({ id }) => id === habit.outlet);
+	if (!outlet) return;
+	if (!regime.mains && tankById(rig, outlet.from)) balance.add('tanks', outlet.from, litresFixed(litres));
 	for (const meter of metersPassed(rig, outlet.id, regime.mains))
 		balance.add('meters', meter, litresFixed(-litres));
 	if (keepsWaste(rig, outlet.to, regime))
 		balance.add('tanks', outlet.to, litresFixed(-litres * (1 - (habit.keptFraction ?? 0))));
 }
 
-/** Times of a habit per day at its usual cadence for a number of persons, whatever measures are in force. */
-export const usualTimesPerDay = (habit: Habit, persons: number): number =>
-	habit.retired ? 0 : habit.often.times * (habit.often.per === 'person-day' ? persons : 1);
-
-/** What measures of rarity in force make of how often a habit is done: a factor. */
+/**
+ * What measures of rarity in force make of how often a habit is done: a factor. One that saves only in some places is not counted
+ * on: nobody says for how long one is there.
+ */
 export const rarityOf = (
 	{ measures }: Pick<Rig, 'measures'>,
 	habit: string,
@@ -161,7 +198,9 @@ export const rarityOf = (
 	inForce.length === 0
 		? 1
 		: measures.reduce(
-				(factor, { id, habit: of, effect }) =>
-					of === habit && effect.kind === 'rarer' && inForce.includes(id) ? factor * effect.factor : factor,
+				(factor, { id, habit: of, effect, where }) =>
+					of === habit && effect.kind === 'rarer' && where === undefined && inForce.includes(id)
+						? factor * effect.factor
+						: factor,
 				1
 			);

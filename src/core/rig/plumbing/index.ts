@@ -3,11 +3,11 @@ export {
 	litresByRecipe,
 	comesFromOutside,
 	rarityOf,
-	usualTimesPerDay,
 	type Amount,
 	type Flow,
 	type Regime
 } from './flow.js';
+export { usualTimesPerDay } from './usual.js';
 export {
 	plumbingOf,
 	traceOf,

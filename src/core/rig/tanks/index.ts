@@ -1,3 +1,4 @@
+export { behind, drunkFrom } from './aboard.js';
 export {
 	defaultRodPlace,
 	depthFor,

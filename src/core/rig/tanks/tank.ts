@@ -25,9 +25,10 @@ export const emptyOf = (tank: Tank): number => (tank.holds === 'fresh' ? 0 : (ta
 export const bindsAt = (tank: Tank): number =>
 	tank.holds === 'fresh' ? tank.reserveL : Math.max(0, usableOf(tank) - tank.reserveL);
 
-/** A portable supply that is only poured into another tank; it never ends a stay by itself. */
+/** What only stands behind another tank, a supply to be poured into it or a spare to stand in for it: it never ends a stay by itself. */
 export const isCarried = (rig: Rig, tank: Tank): boolean =>
-	tank.feeds !== undefined && !rig.outlets.some(({ from }) => from === tank.id);
+	(tank.feeds !== undefined && !rig.outlets.some(({ from }) => from === tank.id)) ||
+	(tank.relieves !== undefined && !rig.outlets.some(({ to }) => to === tank.id));
 
 /** A tank that ends no stay and is served by no plan: a carried supply, or one that is out of use. */
 export const neverBinds = (rig: Rig, tank: Tank): boolean => tank.retired === true || isCarried(rig, tank);
