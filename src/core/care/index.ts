@@ -15,14 +15,15 @@ export {
 	type SanitisingDose,
 	type TreatmentAsk
 } from './doses.js';
+export { DRINKS, waterStates, type Drink, type DrinkReason, type WaterState } from './drinkable.js';
 export { frostAhead, frostRisks, RISKS_AT_C, type FrostNight, type FrostRisk } from './frost.js';
 export { layUpOf, type LayUp, type LayUpStep, type Remains, type WayBackStep } from './layUp.js';
+export type { Potable } from './potable.js';
 export {
 	mixedWater,
 	waterAges,
 	waterWarnings,
 	type Parcel,
-	type Potable,
 	type WaterAge,
 	type WaterPart,
 	type WaterWarning

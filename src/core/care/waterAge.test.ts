@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig, freshStart, logbookOf, spareJug } from '../../../tests/helpers/logbooks.js';
 import { estimate } from '../estimate/index.js';
 import type { Entry, Point, Rig } from '../logbook/index.js';
-import { mixedWater, waterAges, waterWarnings, type Parcel } from './index.js';
+import { mixedWater, waterAges, waterStates, waterWarnings, type Parcel } from './index.js';
 
 const at = (day: number, hour = 6): string =>
 	`2027-05-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`;
@@ -27,9 +27,16 @@ describe('how old is the water in Main', () => {
 		// 8 days and 4 days.
 		expect(main?.meanDays).toBeCloseTo(6, 2);
 		expect(main?.oldDays).toBeCloseTo(8, 6);
-		expect(waterWarnings([main!], 20)).toEqual([
+		const states = waterStates(estimate(logbookOf(log), 'rig', Date.parse(at(9, 7))));
+		expect(waterWarnings([main!], states, 20)).toEqual([
 			{ tank: 'main', kind: 'old', days: expect.closeTo(8, 6), maxC: 20 },
-			{ tank: 'main', kind: 'not-drinking', share: expect.closeTo(0.5, 2) }
+			{
+				tank: 'main',
+				kind: 'doubtful',
+				drink: 'washing',
+				sinceMs: Date.parse(at(5, 7)),
+				why: { kind: 'filled', entry: 'second' }
+			}
 		]);
 	});
 
@@ -68,11 +75,11 @@ describe('how old is the water in Main', () => {
 			entry({ kind: 'fill', at: at(1, 7), tank: 'main', litres: 50, point })
 		];
 		const points = [point('signed', true), point('unsigned'), point('not', false)];
-		const kinds = (id: string) =>
-			waterWarnings(ages(from(id), at(2), exactRig, points), 20).map(({ kind }) => kind);
-		expect(kinds('signed')).toEqual([]);
-		expect(kinds('unsigned')).toEqual(['nobody-said']);
-		expect(kinds('not')).toEqual(['not-drinking']);
+		const drinks = (id: string) =>
+			waterStates(estimate(logbookOf(from(id)), 'rig', Date.parse(at(2))), points).map(({ drink }) => drink);
+		expect(drinks('signed')).toEqual(['drinking']);
+		expect(drinks('unsigned')).toEqual(['unsure']);
+		expect(drinks('not')).toEqual(['washing']);
 	});
 
 	it('is called old sooner in the heat, and never in an empty tank', () => {
@@ -81,11 +88,12 @@ describe('how old is the water in Main', () => {
 			entry({ kind: 'fill', at: at(1, 7), tank: 'main', litres: 50, potable: true })
 		];
 		const found = ages(log, at(4, 8));
-		expect(waterWarnings(found, undefined)).toEqual([]);
-		expect(waterWarnings(found, 27)).toMatchObject([{ kind: 'old', maxC: 27 }]);
+		expect(waterWarnings(found, [], undefined)).toEqual([]);
+		expect(waterWarnings(found, [], 27)).toMatchObject([{ kind: 'old', maxC: 27 }]);
 		expect(
 			waterWarnings(
 				found.map((one) => ({ ...one, litres: 0 })),
+				[],
 				35
 			)
 		).toEqual([]);

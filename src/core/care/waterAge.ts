@@ -1,9 +1,8 @@
 import { DAY_MS } from '../time/index.js';
 import { levelOfPool, movesOf, type Estimate, type Move } from '../estimate/index.js';
-import type { EntryOf, Point } from '../logbook/index.js';
-
-/** Whether water of a source is drinking water: a sign or a person said so, said no, or nobody said. */
-export type Potable = 'yes' | 'no' | 'unknown';
+import type { WaterState } from './drinkable.js';
+import { potableOf, type Potable } from './potable.js';
+import type { Point } from '../logbook/index.js';
 
 /** One fill's share of what is in a tank now. */
 export interface WaterPart {
@@ -60,16 +59,6 @@ export function mixedWater(
 
 /** What lay longer than this without a fill is as good as unknown, days. */
 const REMEMBERED_DAYS = 200;
-
-function potableOf(fill: EntryOf<'fill'>, points: readonly Point[]): Potable {
-	if (fill.potable !== undefined) return fill.potable ? 'yes' : 'no';
-	const taps = points
-		.find(({ id }) => id === fill.point)
-		?.services.filter(({ kind }) => kind === 'water' || kind === 'mains');
-	if (!taps || taps.length === 0) return 'unknown';
-	if (taps.every(({ potable }) => potable === true)) return 'yes';
-	return taps.every(({ potable }) => potable === false) ? 'no' : 'unknown';
-}
 
 /**
  * How old the water in each fresh tank is: every fill mixes with what was left, so that its share shrinks with every fill
@@ -148,41 +137,37 @@ const OLD_AFTER: readonly { readonly fromC: number; readonly days: number }[] = 
 	{ fromC: -Infinity, days: 7 }
 ]);
 
-/** What is to be minded of a tank's water. */
-export interface WaterWarning {
-	readonly tank: string;
-	readonly kind: 'old' | 'not-drinking' | 'nobody-said';
-	/** days, for water that is old */
-	readonly days?: number;
-	readonly maxC?: number;
-	/** share of the tank, for a source that is doubtful */
-	readonly share?: number;
-}
+/** What is to be minded of a tank's water: it is old, or not known to be for drinking. */
+export type WaterWarning =
+	| { readonly tank: string; readonly kind: 'old'; readonly days: number; readonly maxC?: number }
+	| (WaterState & { readonly kind: 'doubtful' });
 
-/** A source matters from this share of a tank on. */
-const MATTERS = 0.02;
+/** Of less than this nothing is to be minded, litres. */
+const LEAST_L = 0.5;
 
 /**
  * What is to be minded of the water in the tanks.
  *
+ * @param states whether one may drink them
  * @param maxC the heat of these days, where it is known
  */
-export function waterWarnings(ages: readonly WaterAge[], maxC: number | undefined): readonly WaterWarning[] {
+export function waterWarnings(
+	ages: readonly WaterAge[],
+	states: readonly WaterState[],
+	maxC: number | undefined
+): readonly WaterWarning[] {
 	const limit = OLD_AFTER.find(({ fromC }) => (maxC ?? -Infinity) >= fromC)?.days ?? Infinity;
-	return ages.flatMap(({ tank, oldDays, parts, litres }): readonly WaterWarning[] => {
-		if (litres < 0.5) return [];
-		const from = (potable: Potable): number =>
-			parts.reduce(
-				(sum, part) => sum + (part.potable === potable && part.fill !== undefined ? part.share : 0),
-				0
-			);
-		const [not, unsaid] = [from('no'), from('unknown')];
+	return ages.flatMap(({ tank, oldDays, litres }): readonly WaterWarning[] => {
+		if (litres < LEAST_L) return [];
+		const state = states.find((one) => one.tank === tank);
+		const doubtful =
+			state &&
+			(state.drink === 'washing' || (state.drink === 'unsure' && state.why.kind !== 'nothing-known'));
 		return [
 			...(oldDays >= limit
 				? [{ tank, kind: 'old' as const, days: oldDays, ...(maxC === undefined ? {} : { maxC }) }]
 				: []),
-			...(not > MATTERS ? [{ tank, kind: 'not-drinking' as const, share: not }] : []),
-			...(not <= MATTERS && unsaid > MATTERS ? [{ tank, kind: 'nobody-said' as const, share: unsaid }] : [])
+			...(doubtful ? [{ ...state, kind: 'doubtful' as const }] : [])
 		];
 	});
 }

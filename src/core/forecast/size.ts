@@ -79,7 +79,10 @@ function enoughForAll(needs: readonly Float64Array[], certainty: number): readon
  *
  * @throws RangeError when `days` is not positive
  */
-export function size(estimate: Estimate, { days, certainty, paths = COMPARED_PATHS, ...asked }: SizeOptions): Size {
+export function size(
+	estimate: Estimate,
+	{ days, certainty, paths = COMPARED_PATHS, ...asked }: SizeOptions
+): Size {
 	if (!(days > 0)) throw new RangeError(`days is ${days}; ask for more than none`);
 	const { rig } = estimate.model;
 	const useDays = useClockOf(estimate).useDays(days);

@@ -1,5 +1,6 @@
 /** The lists of which a rig is made. */
-export type LogbookPart = 'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'sources' | 'containers' | 'care';
+export type LogbookPart =
+	'tanks' | 'outlets' | 'instruments' | 'habits' | 'measures' | 'sources' | 'containers' | 'care';
 /** What any of those lists holds. */
 export type Item = { readonly id: string; readonly name: string; readonly retired?: true | undefined };
 

@@ -103,9 +103,7 @@ function servicesOf(
 				...(hasKind(mask, 'water')
 					? { water: { litres, ...(fills.every(({ whole }) => whole) ? { to: 'full' as const } : {}) } }
 					: {}),
-				...(dumps.length > 0
-					? { dump: dumps.flatMap(({ tank }) => withSpares(problem.tanks[tank])) }
-					: {}),
+				...(dumps.length > 0 ? { dump: dumps.flatMap(({ tank }) => withSpares(problem.tanks[tank])) } : {}),
 				services: services[mask] ?? []
 			}
 		];

@@ -351,6 +351,21 @@ describe('jugs that take turns at the tap', () => {
 		expect(found?.drafts[0]?.at).toBe(found?.drafts[1]?.at);
 		expect(found?.says).toBe('Jug at the tap empty, Jug 2 takes its place');
 	});
+	it('a can of 25 L for one of 10: what there is no room for stays in it', () => {
+		const tanks = car.tanks.map((tank) =>
+			tank.id === 'tap' ? { ...tank, nominalL: 10, usableL: 10 } : { ...tank, nominalL: 25, usableL: 25 }
+		);
+		const unequal = { ...car, tanks };
+		const swapped = (two: number): unknown =>
+			matches('swap jug', { rig: unequal, levels: new Map([...levels, ['two', two]]) })[0]?.drafts[1];
+		expect(swapped(25)).toMatchObject({ fromTank: 'two', until: 'to-full' });
+		expect(swapped(13)).toMatchObject({ fromTank: 'two', until: 'to-full' });
+		expect(
+			matches('swap jug 1', { rig: unequal, levels: new Map([['one', 8]]) })[0]?.drafts[1]
+		).toMatchObject({
+			until: 'from-empty'
+		});
+	});
 	it('a jug that is named is the one, and an empty one is none', () => {
 		expect(matches('swap jug 1', { rig: car, levels })[0]?.drafts[1]).toMatchObject({ fromTank: 'one' });
 		expect(matches('swap jug', { rig: car, levels: new Map([...levels, ['two', 0.1]]) })).toHaveLength(1);

@@ -99,7 +99,7 @@ export {
 	sayWayBackStep,
 	type CareStepWords
 } from './care/layUp.js';
-export { sayWaterAge, sayWaterWarning } from './care/water.js';
+export { DRINK_WORDS, sayDrink, sayWaterAge, sayWaterWarning } from './care/water.js';
 export {
 	sayAgainst,
 	sayErrands,

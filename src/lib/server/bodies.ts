@@ -31,6 +31,14 @@ const forecastBody = z.looseObject({
 	paths: z.optional(z.int().check(z.minimum(1), z.maximum(20_000))),
 	seed: z.optional(z.int().check(z.minimum(-2_147_483_648), z.maximum(4_294_967_295)))
 });
+const sizeBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	days: z.number().check(z.positive(), z.maximum(MOST_DAYS)),
+	certainty: z.number().check(z.minimum(0), z.maximum(0.99)),
+	persons,
+	measures: z.optional(z.array(z.string()))
+});
 const worthBody = z.looseObject({
 	...about,
 	rig: z.string(),
@@ -125,6 +133,9 @@ export const readLevelsBody = (data: unknown): Read<z.infer<typeof levelsBody> &
 
 export const readForecastBody = (data: unknown): Read<z.infer<typeof forecastBody> & { logbook: Logbook }> =>
 	ofRig(withLogbook(forecastBody, data), ({ measures }) => ({ measures }));
+
+export const readSizeBody = (data: unknown): Read<z.infer<typeof sizeBody> & { logbook: Logbook }> =>
+	ofRig(withLogbook(sizeBody, data), ({ measures }) => ({ measures }));
 
 export const readWorthBody = (data: unknown): Read<z.infer<typeof worthBody> & { logbook: Logbook }> =>
 	ofRig(withLogbook(worthBody, data), ({ measures }) => ({ measures }));

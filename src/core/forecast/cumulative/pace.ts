@@ -106,7 +106,8 @@ function addInflow(
 	const gain = lanes.map((_, i) => gains.inflow[i]?.find(({ source }) => source === s)?.perLitre ?? 0);
 	gain.forEach((perLitre, i) => {
 		const to = perDay[i] as Float64Array;
-		for (let path = 0; path < paths; path++) to[path] = (to[path] as number) + perLitre * (rate[path] as number);
+		for (let path = 0; path < paths; path++)
+			to[path] = (to[path] as number) + perLitre * (rate[path] as number);
 	});
 	const { lumpL } = day.sources[s] as Outset['day']['sources'][number];
 	const usual = meanOf(rate);

@@ -34,10 +34,7 @@ export function reachOf(
 	const plain = spentIn(outset, days, asItIs, each);
 	const rarer = new Map<string, readonly Spent[]>();
 	/** the same where some habits are done more rarely, by themselves */
-	const spentWith = (
-		group: readonly number[] | undefined,
-		measures: readonly string[]
-	): readonly Spent[] => {
+	const spentWith = (group: readonly number[] | undefined, measures: readonly string[]): readonly Spent[] => {
 		const factorOf = (i: number): number =>
 			rarityOf(estimate.model.rig, day.habits[i]?.habit.id ?? '', measures);
 		if (!group || group.every((i) => factorOf(i) === asItIs[i])) return plain;

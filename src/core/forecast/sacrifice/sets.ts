@@ -18,9 +18,12 @@ const DEFAULT_EFFORT = 1;
 /** How much bother a measure is; the usual where the rig does not say. */
 export const effortOf = ({ effort = DEFAULT_EFFORT }: Pick<Measure, 'effort'>): number => effort;
 
-/** What a measure gives for what it asks: one that asks nothing is not worth everything. */
+/** The least that is counted of a bother: what asks nothing is not worth everything. */
+const LEAST_EFFORT = 0.5;
+
+/** What a measure gives for what it asks. */
 export const forItsEffort = (gives: number, measure: Pick<Measure, 'effort'>): number =>
-	gives / (effortOf(measure) + 0.5);
+	gives / Math.max(LEAST_EFFORT, effortOf(measure));
 
 /** The bother of some measures together. */
 export const effortOfAll = (measures: readonly Measure[]): number =>
@@ -39,10 +42,7 @@ export interface Group {
 }
 
 /** Habits by what stands in for what: one that spares another's water, and all others that do, go with it. */
-function standingIn(
-	habits: readonly string[],
-	measures: readonly Measure[]
-): readonly (readonly number[])[] {
+function standingIn(habits: readonly string[], measures: readonly Measure[]): readonly (readonly number[])[] {
 	const group = habits.map((_, i) => i);
 	for (const { habit, effect } of measures) {
 		const one = group[habits.indexOf(habit)];

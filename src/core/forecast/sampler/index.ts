@@ -1,7 +1,16 @@
 export { chanceStream } from './commonRandomNumbers.js';
 export { drawPaths, type Draws } from './draws.js';
 export { inflateSpread } from './inflateSpread.js';
-export { laneGainsOf, lanesOf, limitOf, reserveOf, spareOf, type LaneGains, type HabitGain, type Lane } from './lanes.js';
+export {
+	laneGainsOf,
+	lanesOf,
+	limitOf,
+	reserveOf,
+	spareOf,
+	type LaneGains,
+	type HabitGain,
+	type Lane
+} from './lanes.js';
 export { bring, livePaths, type Lived, type Living } from './paths.js';
 export { spentIn, type Spent } from './spent.js';
 export { dayPartsAhead, type DayPart } from './steps.js';

@@ -27,15 +27,21 @@ export interface Lane {
 type Living = Pick<DayPart, 'persons' | 'climate'>;
 
 /** What is kept of a lane, litres: its reserve, or what those aboard drink where that is more. */
-export function reserveOf({ reserveL, kept }: Pick<Lane, 'reserveL' | 'kept'>, { persons, climate }: Living): number {
+export function reserveOf(
+	{ reserveL, kept }: Pick<Lane, 'reserveL' | 'kept'>,
+	{ persons, climate }: Living
+): number {
 	if (!kept) return reserveL;
 	const rise = kept.drink ? Math.max(1, riseOf(kept.drink, climate)) : 1;
 	return Math.max(reserveL, persons * kept.perPersonL * rise);
 }
 
 /** The level at which a lane binds, of what serves on a path. */
-export const limitOf = (lane: Pick<Lane, 'falls' | 'reserveL' | 'kept'>, usableL: number, step: Living): number =>
-	lane.falls ? reserveOf(lane, step) : Math.max(0, usableL - lane.reserveL);
+export const limitOf = (
+	lane: Pick<Lane, 'falls' | 'reserveL' | 'kept'>,
+	usableL: number,
+	step: Living
+): number => (lane.falls ? reserveOf(lane, step) : Math.max(0, usableL - lane.reserveL));
 
 /** What of a lane may still be used, or be let in, before it comes to its own end; less than nothing beyond it, litres. */
 export const spareOf = (lane: Lane, litres: number, usableL: number, step: Living): number =>
@@ -50,8 +56,7 @@ export function lanesOf(estimate: Estimate): readonly Lane[] {
 	const keptOf = (id: string): Lane['kept'] =>
 		rig.drinking && drunk && level(drunk.id).includes(id)
 			? {
-					perPersonL:
-						(places.get(id)?.share ?? 1) * rig.drinking.litresPerPersonDay * rig.drinking.days,
+					perPersonL: (places.get(id)?.share ?? 1) * rig.drinking.litresPerPersonDay * rig.drinking.days,
 					drink
 				}
 			: undefined;

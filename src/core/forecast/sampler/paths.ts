@@ -49,7 +49,8 @@ export function bring(
 		}
 		if (adds !== 0) add(adds, uses.spared[habit] as Float64Array);
 	}
-	for (const { stream, perLitre } of unlogged[lane] ?? []) add(perLitre, uses.unlogged[stream] as Float64Array);
+	for (const { stream, perLitre } of unlogged[lane] ?? [])
+		add(perLitre, uses.unlogged[stream] as Float64Array);
 	for (const { source, perLitre } of inflow[lane] ?? []) add(perLitre, uses.inflow[source] as Float64Array);
 }
 

@@ -184,7 +184,8 @@ export function cadencesAhead(
 	);
 	const counted = statedRate ? [] : streams.filter(({ habit }) => habit);
 	return rig.habits.map((habit): Cadence => {
-		if (habit.retired) return { timesPerDay: 0, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer: 1, sparedPerDay: 0 };
+		if (habit.retired)
+			return { timesPerDay: 0, sd: 0, perUnloggedL: 0, perPace: 0, ownSd: 0, rarer: 1, sparedPerDay: 0 };
 		const perPerson = habit.often.per === 'person-day';
 		const at = counted.findIndex((stream) => stream.habit === habit);
 		const settled = habit.often.sd === 0 && at < 0;

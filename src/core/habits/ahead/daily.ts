@@ -76,7 +76,8 @@ export function unloggedGains(
 	const often = stream.habit ? rarityOf(model.rig, stream.habit.id, regime.measures) : 1;
 	const gains = new Map(stream.gains(regime).map(([pool, gain]) => [pool, often * gain] as const));
 	if (often < 1)
-		for (const [pool, added] of stream.adds(regime)) gains.set(pool, (gains.get(pool) ?? 0) + (1 - often) * added);
+		for (const [pool, added] of stream.adds(regime))
+			gains.set(pool, (gains.get(pool) ?? 0) + (1 - often) * added);
 	return gains;
 }
 

@@ -9,10 +9,7 @@ type Name = readonly [part: LogbookPart, id: string];
 export function namedBy(entry: Entry): readonly Name[] {
 	switch (entry.kind) {
 		case 'fill':
-			return [
-				['tanks', entry.tank],
-				...(entry.from === undefined ? [] : [['sources', entry.from] as const])
-			];
+			return [['tanks', entry.tank], ...(entry.from === undefined ? [] : [['sources', entry.from] as const])];
 		case 'mark':
 			return [['tanks', entry.tank]];
 		case 'dump':
@@ -79,7 +76,12 @@ function namesWithin(rig: Rig, [part, id]: Name): readonly Name[] {
 		case 'care': {
 			const { through, tank } = rig.care.find((one) => one.id === id) ?? {};
 			return [
-				...(through === undefined ? [] : ([['instruments', through], ['tanks', through]] as const)),
+				...(through === undefined
+					? []
+					: ([
+							['instruments', through],
+							['tanks', through]
+						] as const)),
 				...(tank === undefined ? [] : [['tanks', tank] as const])
 			];
 		}
@@ -112,9 +114,7 @@ const byId = (a: Item, b: Item): number => (a.id < b.id ? -1 : 1);
  * @param entries those of this rig, void ones too: they stay in the logbook
  */
 export function keepNamed(rig: Rig, earlier: readonly Rig[], entries: readonly Entry[]): Rig {
-	const has = new Map(
-		PARTS.map((part) => [part, new Set(itemsOf(rig, part).map(({ id }) => id))])
-	);
+	const has = new Map(PARTS.map((part) => [part, new Set(itemsOf(rig, part).map(({ id }) => id))]));
 	const added = new Map<LogbookPart, Item[]>();
 	const open = entries.flatMap(namedBy);
 	for (let name = open.pop(); name; name = open.pop()) {

@@ -326,7 +326,7 @@ export function swapLine(line: TokenLine, context: QuickContext): LineReading {
 				: 'No jug stands full to be swapped in. Fill one first, as in “fill jug full”.'
 		);
 	return meant.map(({ at, spare }): Meaning => ({
-		does: swapOf(at, spare),
+		does: swapOf(at, spare, context.levels?.get(spare.id)),
 		says: `${at.name} empty, ${spare.name} takes its place`
 	}));
 }

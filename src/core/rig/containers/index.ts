@@ -9,4 +9,4 @@ export {
 	type Loads,
 	type Vessel
 } from './loads.js';
-export { swapOf, swapsOf, type Swap } from './swap.js';
+export { pourOf, swapOf, swapsOf, type Swap } from './swap.js';

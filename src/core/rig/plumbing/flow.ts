@@ -78,8 +78,11 @@ export const litresByRecipe = (recipe: Recipe): number =>
 function amountOfOneTime(habit: Habit, measures: readonly Measure[]): Amount {
 	let recipe = habit.recipe ?? {};
 	let amount: Amount = { perLitre: 1, fixed: 0 };
-	for (const { effect } of measures) {
-		if (effect.kind === 'scale') amount = times(amount, effect.factor);
+	for (const measure of measures) {
+		const { effect } = measure;
+		// What is made rarer in some places only is so where one is there.
+		if (effect.kind === 'rarer' && whereOf(measure) !== undefined) amount = times(amount, effect.factor);
+		else if (effect.kind === 'scale') amount = times(amount, effect.factor);
 		else if (effect.kind === 'set') amount = litresFixed(effect.litres);
 		else if (effect.kind === 'recipe') {
 			const before = litresByRecipe(recipe);
@@ -90,12 +93,29 @@ function amountOfOneTime(habit: Habit, measures: readonly Measure[]): Amount {
 	return amount;
 }
 
-/** Whether a measure in force saves anything here: some do only while hooked up, or where there are showers ashore. */
-const savesHere = ({ id, where }: Measure, { measures, mains, sewer, ashore = false }: Regime): boolean =>
-	measures.includes(id) && (where === undefined || (where === 'hookup' ? mains || sewer : ashore));
+/** Where a measure saves, of those of our catalogue that were made before they could say it. */
+const WHERE_OF_IDEA: Readonly<Record<string, Measure['where']>> = {
+	ashore: 'ashore',
+	'hook-up-off': 'hookup'
+};
+
+/** Where alone a measure saves anything: while hooked up, or where there are showers ashore. */
+export const whereOf = ({ where, idea }: Pick<Measure, 'where' | 'idea'>): Measure['where'] =>
+	where ?? (idea !== undefined && Object.hasOwn(WHERE_OF_IDEA, idea) ? WHERE_OF_IDEA[idea] : undefined);
+
+/** Whether a measure in force saves anything here. */
+function savesHere(measure: Measure, { measures, mains, sewer, ashore = false }: Regime): boolean {
+	if (!measures.includes(measure.id)) return false;
+	const where = whereOf(measure);
+	return where === undefined || (where === 'hookup' ? mains || sewer : ashore);
+}
 
 /** The measures of a habit that save here, in the order of the rig's list. */
-const savingOf = (rig: Pick<Rig, 'measures'>, habit: string | undefined, regime: Regime): readonly Measure[] =>
+const savingOf = (
+	rig: Pick<Rig, 'measures'>,
+	habit: string | undefined,
+	regime: Regime
+): readonly Measure[] =>
 	regime.measures.length === 0
 		? []
 		: rig.measures.filter((one) => one.habit === habit && savesHere(one, regime));
@@ -128,7 +148,8 @@ function sparedBy(rig: Rig, measure: Measure, replaced: Habit, regime: Regime): 
 		const habit = rig.habits.find(({ id }) => id === one.habit);
 		const often = habit ? timesOnUsualDay(rig, habit, regime) : 0;
 		const sparesL = Math.min(often * effect.litres, leftL);
-		if (one === measure) return often > 0 ? sparesL / often : Math.min(effect.litres, atMean(drawn, replaced));
+		if (one === measure)
+			return often > 0 ? sparesL / often : Math.min(effect.litres, atMean(drawn, replaced));
 		leftL -= sparesL;
 	}
 	return 0;
@@ -186,10 +207,7 @@ function spare(rig: Rig, habit: Habit, litres: number, regime: Regime, balance: 
 		balance.add('tanks', outlet.to, litresFixed(-litres * (1 - (habit.keptFraction ?? 0))));
 }
 
-/**
- * What measures of rarity in force make of how often a habit is done: a factor. One that saves only in some places is not counted
- * on: nobody says for how long one is there.
- */
+/** What measures of rarity in force make of how often a habit is done: a factor. One that saves only in some places is in the flow there. */
 export const rarityOf = (
 	{ measures }: Pick<Rig, 'measures'>,
 	habit: string,
@@ -198,9 +216,12 @@ export const rarityOf = (
 	inForce.length === 0
 		? 1
 		: measures.reduce(
-				(factor, { id, habit: of, effect, where }) =>
-					of === habit && effect.kind === 'rarer' && where === undefined && inForce.includes(id)
-						? factor * effect.factor
+				(factor, one) =>
+					one.habit === habit &&
+					one.effect.kind === 'rarer' &&
+					whereOf(one) === undefined &&
+					inForce.includes(one.id)
+						? factor * one.effect.factor
 						: factor,
 				1
 			);

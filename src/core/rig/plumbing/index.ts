@@ -3,6 +3,7 @@ export {
 	litresByRecipe,
 	comesFromOutside,
 	rarityOf,
+	whereOf,
 	type Amount,
 	type Flow,
 	type Regime

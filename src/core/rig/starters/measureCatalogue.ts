@@ -13,6 +13,8 @@ export interface MeasureIdea {
 	readonly guess: RegExp;
 	/** 0 … 5, to be changed to what one finds */
 	readonly effort: number;
+	/** where alone it saves anything */
+	readonly where?: Measure['where'];
 	/** what it changes of a habit; nothing where the rig has no place for it */
 	effect(habit: Habit, rig: Rig): Effect | undefined;
 }
@@ -202,6 +204,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 		caution: 'Outdoors, soap and water on the ground only where local rules allow it.',
 		guess: SHOWER,
 		effort: 3,
+		where: 'ashore',
 		effect: () => ({ kind: 'rarer', factor: 0 })
 	},
 	{
@@ -220,6 +223,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 		says: 'From the tank and its pump, even where there is a tap: one uses less, and grey fills more slowly.',
 		guess: SHOWER,
 		effort: 1,
+		where: 'hookup',
 		effect: () => ({ kind: 'scale', factor: 0.8 })
 	}
 ]);
@@ -231,7 +235,8 @@ export const habitFor = (rig: Rig, { guess }: Pick<MeasureIdea, 'guess'>): Habit
 /** The idea as a measure of a habit; nothing where the rig has no place for it. */
 export function measureFrom(idea: MeasureIdea, habit: Habit, rig: Rig, id: string): Measure | undefined {
 	const effect = idea.effect(habit, rig);
-	return effect && { id, name: idea.name, habit: habit.id, effect, effort: idea.effort, idea: idea.key };
+	const { name, effort, where, key } = idea;
+	return effect && { id, name, habit: habit.id, effect, effort, ...(where ? { where } : {}), idea: key };
 }
 
 /** The idea that a measure was made from. */

@@ -195,14 +195,20 @@ describe('the water in a tank', () => {
 
 	it('what to mind, and whose call it is', () => {
 		const says = (warning: Parameters<typeof sayWaterWarning>[0]) =>
-			plain(sayWaterWarning(warning, 'Main', METRIC));
+			plain(sayWaterWarning(warning, (id) => (id === 'm' ? 'Main' : 'Jug'), METRIC));
 		expect(says({ tank: 'm', kind: 'old', days: 8, maxC: 31 })).toMatch(
 			/up to 8 days old\. With 31 °C.*local authority/
 		);
 		expect(says({ tank: 'm', kind: 'old', days: 8, maxC: 12 })).not.toContain('ages faster');
-		expect(says({ tank: 'm', kind: 'not-drinking', share: 0.42 })).toMatch(
-			/^42 % of what is in Main.*not for drinking/
+		const doubtful = { tank: 'm', kind: 'doubtful' } as const;
+		expect(says({ ...doubtful, drink: 'washing', why: { kind: 'filled', entry: 'e' } })).toMatch(
+			/^Main, washing only\..*not for drinking.*dishes, teeth, ice.*running it dry does not/
 		);
-		expect(says({ tank: 'm', kind: 'nobody-said', share: 0.001 })).toMatch(/^1 %.*local authority/);
+		expect(says({ ...doubtful, drink: 'unsure', why: { kind: 'poured', entry: 'e', from: 'j' } })).toMatch(
+			/poured in from Jug.*health authority/
+		);
+		expect(says({ ...doubtful, drink: 'washing', why: { kind: 'sanitised', entry: 'e' } })).toMatch(
+			/rinse, fill\.$/
+		);
 	});
 });

@@ -1,7 +1,5 @@
-import type { WaterAge, WaterWarning } from '../../care/index.js';
+import type { Drink, DrinkReason, WaterAge, WaterState, WaterWarning } from '../../care/index.js';
 import { formatDuration, formatQuantity, type UnitChoice } from '../../units/index.js';
-
-const percent = (share: number): string => `${Math.max(1, Math.round(100 * share))} %`;
 
 /** How old the water in a tank is: `4 days on average; nine tenths younger than 9 days`. */
 export function sayWaterAge({ meanDays, oldDays, atLeast }: WaterAge): string {
@@ -10,19 +8,61 @@ export function sayWaterAge({ meanDays, oldDays, atLeast }: WaterAge): string {
 	return `${atLeast ? 'at least ' : ''}${mean}${old}`;
 }
 
-/** What is to be minded of a tank's water. */
-export function sayWaterWarning(warning: WaterWarning, tank: string, units: UnitChoice): string {
-	switch (warning.kind) {
-		case 'old': {
-			const warm =
-				warning.maxC === undefined || warning.maxC < 25
-					? ''
-					: ` With ${formatQuantity(warning.maxC, 'temperature', units)} by day it ages faster.`;
-			return `Water in ${tank} is up to ${formatDuration(warning.days ?? 0)} old.${warm} For washing; whether to drink it, boil or filter it is your local authority’s call.`;
-		}
-		case 'not-drinking':
-			return `${percent(warning.share ?? 0)} of what is in ${tank} came from a tap that is not for drinking: wash with it. Boil or filter only as your local authority says.`;
-		case 'nobody-said':
-			return `${percent(warning.share ?? 0)} of what is in ${tank} came from a tap of which nobody has said that it is drinking water. Ask, look for the sign, or boil or filter as your local authority says.`;
+/** Whether one may drink a water, in two or three words. */
+export const DRINK_WORDS: Readonly<Record<Drink, string>> = Object.freeze({
+	drinking: 'drinking water',
+	treated: 'treated',
+	unsure: 'drinking: unsure',
+	washing: 'washing only'
+});
+
+/** Why a water is what it is. */
+function sayReason(why: DrinkReason, drink: Drink, nameOf: (tank: string) => string): string {
+	switch (why.kind) {
+		case 'nothing-known':
+			return 'Nothing is written of where it came from.';
+		case 'filled':
+			if (drink === 'drinking') return 'It came from a source that is drinking water.';
+			return drink === 'washing'
+				? 'Water that is not for drinking went in.'
+				: 'Water went in of which nobody has said that it is drinking water.';
+		case 'poured':
+			return `It was poured in from ${nameOf(why.from)}.`;
+		case 'sanitised':
+			return 'It was sanitised and not filled since: what stands in it is the dose. Drain, rinse, fill.';
+		case 'disinfected':
+			return 'A dose for drinking water was put in; what is filled after it is as good as its own source.';
 	}
+}
+
+/** What to do with it. */
+const SAY_USE: Readonly<Record<Drink, string>> = {
+	drinking: '',
+	treated: '',
+	unsure:
+		'Look for the sign or ask; boil it or treat it as your health authority says. What is mixed in stays: only sanitising and filling anew clears it.',
+	washing:
+		'For bodies and floors: not for drinking, dishes, teeth, ice, cooking or pets. Only sanitising and filling anew clears it; running it dry does not.'
+};
+
+/** Whether one may drink what is in a tank, and why, in a sentence or two. */
+export const sayDrink = (
+	{ drink, why }: Pick<WaterState, 'drink' | 'why'>,
+	nameOf: (tank: string) => string
+): string => `${sayReason(why, drink, nameOf)} ${why.kind === 'sanitised' ? '' : SAY_USE[drink]}`.trim();
+
+/** What is to be minded of a tank's water. */
+export function sayWaterWarning(
+	warning: WaterWarning,
+	nameOf: (tank: string) => string,
+	units: UnitChoice
+): string {
+	const tank = nameOf(warning.tank);
+	if (warning.kind === 'doubtful')
+		return `${tank}, ${DRINK_WORDS[warning.drink]}. ${sayDrink(warning, nameOf)}`;
+	const warm =
+		warning.maxC === undefined || warning.maxC < 25
+			? ''
+			: ` With ${formatQuantity(warning.maxC, 'temperature', units)} by day it ages faster.`;
+	return `Water in ${tank} is up to ${formatDuration(warning.days)} old.${warm} For washing; whether to drink it, boil or filter it is your local authority’s call.`;
 }

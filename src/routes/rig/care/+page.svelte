@@ -98,6 +98,7 @@
 			</Section>
 			<Section title="Water in the tanks">
 				{#if water}<WaterTable
+						states={water.states}
 						{rig}
 						ages={water.ages}
 						warnings={water.warnings}

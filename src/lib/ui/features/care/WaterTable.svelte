@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { WaterAge, WaterPart, WaterWarning } from '$core/care';
+	import type { WaterAge, WaterPart, WaterState, WaterWarning } from '$core/care';
 	import type { Point, Rig } from '$core/logbook';
 	import { tankById } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { sayAgo, sayWaterAge, sayWaterWarning } from '$core/words';
+	import { DRINK_WORDS, sayAgo, sayWaterAge, sayWaterWarning } from '$core/words';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import FactList from '../../kit/page/FactList.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
@@ -12,6 +12,7 @@
 	interface Props {
 		rig: Rig;
 		ages: readonly WaterAge[];
+		states: readonly WaterState[];
 		warnings: readonly WaterWarning[];
 		points: readonly Point[];
 		units: UnitChoice;
@@ -19,22 +20,24 @@
 		timeZone: string;
 	}
 	/** How old the water in each tank is, and where it came from. */
-	const { rig, ages, warnings, points, units, nowMs, timeZone }: Props = $props();
+	const { rig, ages, states, warnings, points, units, nowMs, timeZone }: Props = $props();
 
 	const nameOf = (id: string): string => tankById(rig, id)?.name ?? id;
 	const POTABLE = { yes: 'drinking water', no: 'not for drinking', unknown: 'nobody has said' } as const;
 	const source = ({ point, fill }: WaterPart): string =>
 		points.find(({ id }) => id === point)?.name ?? (fill === undefined ? 'there before the log' : 'a tap');
 	const LEAST = 0.01;
+	const drinkOf = (tank: string): string =>
+		DRINK_WORDS[states.find((one) => one.tank === tank)?.drink ?? 'unsure'];
 </script>
 
 {#each warnings as warning (warning.tank + warning.kind)}
-	<Notice><p>{sayWaterWarning(warning, nameOf(warning.tank), units)}</p></Notice>
+	<Notice><p>{sayWaterWarning(warning, nameOf, units)}</p></Notice>
 {/each}
 <FactList
 	facts={ages.map((age) => ({
 		name: nameOf(age.tank),
-		says: `${formatLitres(age.litres, units)}, ${age.litres < 0.5 ? 'empty' : sayWaterAge(age)}`
+		says: `${formatLitres(age.litres, units)}, ${age.litres < 0.5 ? 'empty' : sayWaterAge(age)}; ${drinkOf(age.tank)}`
 	}))}
 />
 <InFigures>

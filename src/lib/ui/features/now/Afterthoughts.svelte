@@ -19,7 +19,7 @@
 {#if rig}
 	{#each warnings as warning (warning.tank + warning.kind)}
 		<p class="small">
-			{sayWaterWarning(warning, tankById(rig, warning.tank)?.name ?? '', app.prefs.current.units)}
+			{sayWaterWarning(warning, (id) => tankById(rig, id)?.name ?? '', app.prefs.current.units)}
 			<a href="/rig/care">Where it came from</a>
 		</p>
 	{/each}

@@ -3,6 +3,7 @@
 	import type { UnitChoice } from '$core/units';
 	import { capital, SERVICE_NAMES } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
+	import SelectField from '../../kit/fields/SelectField.svelte';
 	import TextField from '../../kit/fields/TextField.svelte';
 
 	interface Props {
@@ -15,15 +16,15 @@
 
 	const KINDS = Object.keys(SERVICE_NAMES) as readonly Service['kind'][];
 	const isWater = (kind: Service['kind']): boolean => kind === 'water' || kind === 'mains';
-	const fresh = (kind: Service['kind']): Service => ({
-		kind,
-		...(kind === 'water' ? { potable: true } : {})
-	});
+	/** Nobody has looked at a sign on one's behalf. */
+	const DRINKING = { unsaid: undefined, yes: true, no: false } as const;
+	const saidOf = ({ potable }: Service): keyof typeof DRINKING =>
+		potable === undefined ? 'unsaid' : potable ? 'yes' : 'no';
 	const placesOf = (kind: Service['kind']): readonly number[] =>
 		services.flatMap((service, i) => (service.kind === kind ? [i] : []));
 	const toggle = (kind: Service['kind'], on: boolean): void => {
 		const others = services.filter((service) => service.kind !== kind);
-		onchange(on ? [...others, fresh(kind)] : others);
+		onchange(on ? [...others, { kind }] : others);
 	};
 	/** A field that is emptied is left out. */
 	function change(at: number, part: Partial<Service>): void {
@@ -38,13 +39,18 @@
 {#snippet facts(service: Service, at: number)}
 	<div class="facts">
 		{#if isWater(service.kind)}
-			<label class="check"
-				><input
-					type="checkbox"
-					checked={service.potable !== false}
-					onchange={(event) => change(at, { potable: event.currentTarget.checked })}
-				/> drinking water (a sign or a person says so)</label
-			>
+			<div class="drinking">
+				<SelectField
+					label="Is it drinking water?"
+					value={saidOf(service)}
+					options={[
+						{ value: 'unsaid', label: 'nobody has said' },
+						{ value: 'yes', label: 'yes: a sign or a person says so' },
+						{ value: 'no', label: 'no' }
+					]}
+					onchange={(said) => change(at, { potable: DRINKING[said as keyof typeof DRINKING] })}
+				/>
+			</div>
 		{/if}
 		<NumberField label="Fee" value={service.fee} optional onchange={(fee) => change(at, { fee })} />
 		<NumberField
@@ -128,7 +134,7 @@
 		{/each}
 		{#if places.length > 0}
 			<p class="another">
-				<button type="button" class="quiet small" onclick={() => onchange([...services, fresh(kind)])}
+				<button type="button" class="quiet small" onclick={() => onchange([...services, { kind }])}
 					>Another {SERVICE_NAMES[kind]} here</button
 				>
 			</p>
@@ -149,7 +155,7 @@
 	.more {
 		grid-template-columns: repeat(2, minmax(0, 1fr));
 	}
-	.facts .check,
+	.drinking,
 	details {
 		grid-column: 1 / -1;
 	}

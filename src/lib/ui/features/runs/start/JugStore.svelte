@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { EntryDraft, Rig, Tank } from '$core/logbook';
-	import { swapOf, usableOf } from '$core/rig';
+	import { pourOf, swapOf, usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
 	import type { App } from '$lib/state';
 	import Section from '../../../kit/page/Section.svelte';
@@ -28,13 +28,21 @@
 	const swap = (to: Tank, from: Tank): Promise<boolean> =>
 		logSaying(
 			app,
-			swapOf(to, from).map((one) => ({ ...one, ...common() }) as EntryDraft),
+			swapOf(to, from, levels.get(from.id)).map((one) => ({ ...one, ...common() }) as EntryDraft),
 			`${from.name} feeds now`
 		);
 	const pour = (to: Tank, from: Tank): Promise<boolean> =>
 		logSaying(
 			app,
-			[{ kind: 'transfer', fromTank: from.id, toTank: to.id, until: 'from-empty', ...common() }],
+			[
+				{
+					...pourOf(from, to, {
+						fromL: levels.get(from.id),
+						roomL: usableOf(to) - (levels.get(to.id) ?? 0)
+					}),
+					...common()
+				} as EntryDraft
+			],
 			`${from.name} poured into ${to.name}`
 		);
 </script>
