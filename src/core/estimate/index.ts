@@ -1,5 +1,7 @@
+export { standsBehind, type Behind } from './behind.js';
 export { estimate, withEntry } from './estimate.js';
 export { expectedMeter } from './expectedMeter.js';
+export { aboardNow, drinkingL, keptOf, reserveNow, reserveOf, type Aboard, type Kept } from './kept.js';
 export {
 	changesOften,
 	countedHabits,

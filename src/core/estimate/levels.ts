@@ -1,3 +1,4 @@
+import { reserveNow } from './kept.js';
 import type { Tank } from '../logbook/index.js';
 import { dot, mixture, truncate, type Moments, type Truncated } from '../numerics/index.js';
 import { flowOf } from '../rig/index.js';
@@ -152,9 +153,11 @@ export function usableOfTank({ model, belief }: Estimate, tankId: string): Momen
 	return { mean: share * mean, sd: share * sd };
 }
 
-/** Litres at which a tank binds: fresh down to its reserve; waste up to what serves, as believed, less the room to keep. */
+/** Litres at which a tank binds: fresh down to its reserve, or to what is kept for drinking; waste up to what serves, as believed, less the room to keep. */
 export const bindingLevel = (estimate: Estimate, tank: Tank): number =>
-	tank.holds === 'fresh' ? tank.reserveL : Math.max(0, usableOfTank(estimate, tank.id).mean - tank.reserveL);
+	tank.holds === 'fresh'
+		? reserveNow(estimate, tank)
+		: Math.max(0, usableOfTank(estimate, tank.id).mean - tank.reserveL);
 
 /** The level of a whole pool, held between empty and full. */
 export function levelOfPool({ model, belief }: Estimate, index: number): Truncated {

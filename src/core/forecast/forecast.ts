@@ -40,6 +40,10 @@ export interface TankForecast {
 	readonly byDay: readonly (Spread & { readonly day: number })[];
 }
 
+/** Days until a tank binds, counting what stands behind it. */
+export const lastingOf = ({ days, withCarried = days }: Pick<TankForecast, 'days' | 'withCarried'>): Spread =>
+	withCarried;
+
 /** How long the stay lasts, days, which tank ends it, and each tank by itself. */
 export interface Forecast {
 	/** days until the first tank binds: one chance in ten that it is sooner than p10 */

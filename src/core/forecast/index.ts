@@ -4,6 +4,7 @@ export {
 	COMPARED_PATHS,
 	forecast,
 	forecastByDay,
+	lastingOf,
 	MOST_DAYS,
 	type Autonomy,
 	type Forecast,
@@ -30,7 +31,6 @@ export {
 	type Sacrifice,
 	type SacrificeOptions
 } from './sacrifice/index.js';
-export { reserveOf } from './sampler/index.js';
 export { size, type Size, type SizeOptions } from './size.js';
 export { useClockOf, type UseClock } from './useClock.js';
 export { worth, type MeasureWorth, type Worth, type WorthOptions } from './worth.js';

@@ -1,7 +1,7 @@
-import type { Estimate } from '../estimate/index.js';
+import { reserveOf, type Estimate } from '../estimate/index.js';
 import { emptyOf, tankById, usableOf } from '../rig/index.js';
 import { COMPARED_PATHS, outsetOf } from './forecast.js';
-import { bring, inflateSpread, reserveOf, usesOf, type Lane } from './sampler/index.js';
+import { bring, inflateSpread, usesOf, type Lane } from './sampler/index.js';
 import { useClockOf } from './useClock.js';
 
 /** What each tank would have to hold for some days, litres; what it holds; and the mass of the water at setting out. */

@@ -1,4 +1,4 @@
-import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
+import { readLevels, standsBehind, type Estimate, type Levels } from '../estimate/index.js';
 import type { Finding, FindingMend } from '../findings/index.js';
 import { forecast, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { paceDoubt, personsNow, risingAhead } from '../habits/index.js';
@@ -72,7 +72,7 @@ function silenceOf(
  */
 export function lookFirst(
 	estimate: Estimate,
-	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries'>>,
+	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries' | 'points'>>,
 	{ trip, timeZone, paths, units }: Occasion,
 	planTrip?: PlanTrip,
 	before?: Assessment
@@ -89,6 +89,7 @@ export function lookFirst(
 		days: LOOK_AHEAD_DAYS,
 		trip: lived,
 		plan: planned,
+		behind: (tank) => standsBehind(estimate, tank).map((one) => one.tank),
 		rising: risingAhead(estimate),
 		paceDoubt: paceDoubt(estimate),
 		units,
@@ -111,6 +112,6 @@ export function lookFirst(
 		...(ahead?.toDo ?? {}),
 		verdict: said,
 		...(ahead?.ration ? { ration: ahead.ration } : {}),
-		tanks: outlookOf(estimate, foretold, timeZone, said.binds, levels)
+		tanks: outlookOf(estimate, foretold, timeZone, said.binds, { levels, points: logbook.points })
 	};
 }

@@ -34,7 +34,7 @@ function foundWords(
  */
 export function assess(
 	estimate: Estimate,
-	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries'>>,
+	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries' | 'points'>>,
 	occasion: Occasion,
 	planTrip?: PlanTrip,
 	before?: Assessment

@@ -1,8 +1,18 @@
 import { DAY_MS, dayPlus, zonedMs, zonedTime } from '../time/index.js';
-import { bindingLevel, type Estimate, type Levels } from '../estimate/index.js';
-import { useClockOf, type Forecast, type TankForecast } from '../forecast/index.js';
+import {
+	aboardNow,
+	bindingLevel,
+	drinkingL,
+	keptOf,
+	standsBehind,
+	type Estimate,
+	type Levels
+} from '../estimate/index.js';
+import { waterStates, type Drink } from '../care/index.js';
+import { lastingOf, useClockOf, type Forecast, type TankForecast } from '../forecast/index.js';
+import type { Point, Tank } from '../logbook/index.js';
 import { aheadNow, dailyChange, dayAhead } from '../habits/index.js';
-import { isCarried } from '../rig/index.js';
+import { isCarried, tankById } from '../rig/index.js';
 import { flagDay } from '../words/index.js';
 
 /** How far *Now* looks ahead, days. */
@@ -16,6 +26,8 @@ export interface DayFlag {
 	readonly litres: number;
 	/** this day the tank binds: the flag stands at its limit */
 	readonly binds: boolean;
+	/** by then what stands behind it is wanted: poured in, switched over */
+	readonly pours?: boolean;
 }
 
 /** How one tank stands: what a rod shows. */
@@ -26,8 +38,14 @@ export interface TankOutlook {
 	readonly daysLeft?: number;
 	readonly bindsMs?: number;
 	readonly bindsFirst: boolean;
-	/** for a carried supply: days it adds */
+	/** for what stands behind another tank: days it adds */
 	readonly addsDays?: number;
+	/** what stands behind it, by name, and how much that gives in all, litres */
+	readonly behind?: { readonly names: readonly string[]; readonly litres: number };
+	/** what is kept of it for drinking, litres */
+	readonly drinkingL?: number;
+	/** whether one may drink it; of fresh tanks */
+	readonly drink?: Drink;
 }
 
 const DAWN_HOUR = 6;
@@ -51,32 +69,62 @@ function flagsOf(
 	const { atMs } = estimate;
 	const clock = useClockOf(estimate);
 	const today = zonedTime(atMs, timeZone).day;
-	const bindsMs = atMs + tank.days.p50 * DAY_MS;
+	const lasts = lastingOf(tank).p50;
+	const bindsMs = atMs + lasts * DAY_MS;
+	/** from then on what stands behind it keeps it at its limit */
+	const poursMs = atMs + tank.days.p50 * DAY_MS;
 	const dawns = Array.from({ length: MOST_FLAGS + 1 }, (_, i) =>
 		zonedMs(dayPlus(today, i), timeZone, DAWN_HOUR)
 	)
 		.filter((ms) => ms > atMs && ms < bindsMs)
 		.slice(0, MOST_FLAGS);
-	const flags = dawns.map((ms): DayFlag => ({
-		label: flagDay(ms, timeZone),
-		ms,
-		litres: levelAfter(tank, nowL, clock.useDays((ms - atMs) / DAY_MS)),
-		binds: false
-	}));
-	const bindsSoon = tank.days.p50 < Math.min(LOOK_AHEAD_DAYS, MOST_FLAGS);
-	if (!bindsSoon) return flags;
-	const label = flagDay(bindsMs, timeZone);
-	return [
-		...flags.filter((flag) => flag.label !== label),
-		{ label, ms: bindsMs, litres: limitL, binds: true }
+	const flags = dawns
+		.map((ms): DayFlag => ({
+			label: flagDay(ms, timeZone),
+			ms,
+			litres: ms < poursMs ? levelAfter(tank, nowL, clock.useDays((ms - atMs) / DAY_MS)) : limitL,
+			binds: false
+		}))
+		.filter(({ ms }) => ms < poursMs);
+	const at = (ms: number): Omit<DayFlag, 'binds'> => ({ label: flagDay(ms, timeZone), ms, litres: limitL });
+	const isSoon = (days: number): boolean => days < Math.min(LOOK_AHEAD_DAYS, MOST_FLAGS);
+	const ends: readonly DayFlag[] = [
+		...(bindsMs > poursMs && isSoon(tank.days.p50) ? [{ ...at(poursMs), binds: false, pours: true }] : []),
+		...(isSoon(lasts) ? [{ ...at(bindsMs), binds: true }] : [])
 	];
+	return [...flags.filter(({ label }) => ends.every((end) => end.label !== label)), ...ends];
 }
 
-/** How long a carried supply lasts at the rate that is drawn, day by day, from the tank it feeds. */
-function carriedDays(estimate: Estimate, feeds: string | undefined, litres: number): { addsDays?: number } {
-	const perDayL =
-		feeds === undefined ? 0 : -dailyChange(estimate, dayAhead(estimate, aheadNow(estimate)), feeds);
+/** How long what stands behind a tank lasts at the rate at which that changes, day by day. */
+function carriedDays(
+	estimate: Estimate,
+	{ feeds, relieves, holds, id }: Tank,
+	level: number
+): { addsDays?: number } {
+	const before = feeds ?? relieves;
+	if (before === undefined) return {};
+	const change = dailyChange(estimate, dayAhead(estimate, aheadNow(estimate)), before);
+	const perDayL = holds === 'fresh' ? -change : change;
+	const tank = tankById(estimate.model.rig, id);
+	const litres = holds === 'fresh' || !tank ? level : bindingLevel(estimate, tank) - level;
 	return perDayL > 0 && litres > 0.5 ? { addsDays: litres / perDayL } : {};
+}
+
+/** What a rod says beside its level: what stands behind it, what is kept for drinking. */
+function besideOf(estimate: Estimate, { id, holds }: Tank): Pick<TankOutlook, 'behind' | 'drinkingL'> {
+	const behind = standsBehind(estimate, id);
+	const kept = holds === 'fresh' ? keptOf(estimate.model, id) : undefined;
+	return {
+		...(behind.length > 0
+			? {
+					behind: {
+						names: behind.map(({ tank }) => tank.name),
+						litres: behind.reduce((sum, { litres }) => sum + litres, 0)
+					}
+				}
+			: {}),
+		...(kept ? { drinkingL: drinkingL(kept, aboardNow(estimate)) } : {})
+	};
 }
 
 /**
@@ -89,22 +137,31 @@ export function outlookOf(
 	ahead: Forecast,
 	timeZone: string,
 	first: string | undefined,
-	levels: Levels
+	{ levels, points }: { readonly levels: Levels; readonly points?: readonly Point[] | undefined }
 ): readonly TankOutlook[] {
 	const { rig } = estimate.model;
+	const states = new Map(waterStates(estimate, points).map(({ tank, drink }) => [tank, drink]));
 	return rig.tanks.map((tank): TankOutlook => {
+		const drink = states.get(tank.id);
+		return { ...standingOf(tank), ...(drink ? { drink } : {}) };
+	});
+
+	function standingOf(tank: Tank): TankOutlook {
 		const known = ahead.tanks.find(({ id }) => id === tank.id);
 		const level = levels.tanks.find(({ id }) => id === tank.id)?.litres ?? 0;
 		if (isCarried(rig, tank))
-			return { id: tank.id, flags: [], bindsFirst: false, ...carriedDays(estimate, tank.feeds, level) };
+			return { id: tank.id, flags: [], bindsFirst: false, ...carriedDays(estimate, tank, level) };
+		const beside = besideOf(estimate, tank);
 		const flags = known ? flagsOf(known, level, bindingLevel(estimate, tank), estimate, timeZone) : [];
-		if (!known || known.days.p50 >= LOOK_AHEAD_DAYS) return { id: tank.id, flags, bindsFirst: false };
+		const lasts = known ? lastingOf(known).p50 : LOOK_AHEAD_DAYS;
+		if (lasts >= LOOK_AHEAD_DAYS) return { id: tank.id, flags, bindsFirst: false, ...beside };
 		return {
 			id: tank.id,
 			flags,
-			daysLeft: known.days.p50,
-			bindsMs: estimate.atMs + known.days.p50 * DAY_MS,
-			bindsFirst: tank.id === first
+			daysLeft: lasts,
+			bindsMs: estimate.atMs + lasts * DAY_MS,
+			bindsFirst: tank.id === first,
+			...beside
 		};
-	});
+	}
 }

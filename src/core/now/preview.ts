@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../time/index.js';
 import { readLevels, type Estimate, type Levels } from '../estimate/index.js';
-import { autonomyOf, COMPARED_PATHS, type Autonomy } from '../forecast/index.js';
+import { autonomyOf, COMPARED_PATHS, lastingOf, type Autonomy } from '../forecast/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 import { tankById } from '../rig/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -93,7 +93,8 @@ export function effectOf(
 	const litres = new Map(levels.tanks.map((tank) => [tank.id, tank.litres]));
 	const after = boundOf(then, now);
 	const binding = now.forecast.binding[0]?.tank;
-	const fromDays = now.forecast.tanks.find(({ id }) => id === binding)?.days.p50 ?? LOOK_AHEAD_DAYS;
+	const bound = now.forecast.tanks.find(({ id }) => id === binding);
+	const fromDays = bound ? lastingOf(bound).p50 : LOOK_AHEAD_DAYS;
 	const moved = after.days - before.days;
 	const { clockDays, useDays } = after.clock;
 	const { rig } = then.model;

@@ -32,7 +32,7 @@ function* within(
 	const { course, visits, fromMs, endMs } = problem;
 	const tank = problem.tanks[index];
 	if (!tank) return;
-	const most = tank.falls ? tank.served : (course.usable[tank.lane] ?? tank.served);
+	const most = tank.falls ? tank.served : tank.usable;
 	const stages = [...followTank(problem, stretches, found, index)];
 	const timeOf = (node: number | undefined): number =>
 		node === undefined ? endMs : node === 0 ? fromMs : (visits[node - 1]?.atMs ?? endMs);
@@ -58,7 +58,7 @@ function* within(
 /** The way of every tank of a plan, at some moments and at each of its services. */
 export const levelsAlong = (worked: Worked, moments: readonly number[]): readonly TankAlong[] =>
 	worked.problem.tanks.map((tank, index) => {
-		const most = tank.falls ? tank.servedL : meanOf(worked.problem.course.usable[tank.lane] ?? tank.served);
+		const most = tank.falls ? tank.servedL : meanOf(tank.usable);
 		return {
 			tank: tank.tank.id,
 			usableL: most,

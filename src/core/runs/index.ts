@@ -7,6 +7,7 @@ export {
 	type FillFigures,
 	type FillTarget
 } from './fill/index.js';
+export { plannedFills, type PlannedFill } from './fill/planned.js';
 export { dumpOrder, flushedFrom, wetL, type DumpAct, type DumpStep } from './dump/index.js';
 export {
 	allEntriesOf,

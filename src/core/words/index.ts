@@ -58,7 +58,7 @@ export {
 	type DescribeContext
 } from './log/entry.js';
 export { sayHappening, type Happening, type TellingContext } from './log/happening.js';
-export { sayLasting, type Lasting } from './outlook/lasts.js';
+export { sayBehind, sayLasting, type Lasting } from './outlook/lasts.js';
 export { CERTAINTIES, sayCertainty, sayChance } from './saving/chance.js';
 export { sayAt, sayGoal } from './saving/clock.js';
 export { basketKindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';

@@ -1,5 +1,6 @@
 import type { Outset } from '../forecast.js';
-import { limitOf, reserveOf, spareOf } from '../sampler/index.js';
+import { reserveOf } from '../../estimate/index.js';
+import { limitOf, spareOf } from '../sampler/index.js';
 import type { SumsPart, Reach, Sums } from './reach.js';
 
 /** What the sum of many fractions may come short of a limit, litres. */

@@ -5,7 +5,6 @@ export {
 	laneGainsOf,
 	lanesOf,
 	limitOf,
-	reserveOf,
 	spareOf,
 	type LaneGains,
 	type HabitGain,

@@ -1,7 +1,13 @@
 import { addsOf, gainOf, unloggedGain, unloggedGains, type DayAhead } from '../../habits/index.js';
-import { riseOf, usableOfTank, type Estimate } from '../../estimate/index.js';
-import type { Habit } from '../../logbook/index.js';
-import { behind, drunkFrom, neverBinds } from '../../rig/index.js';
+import {
+	keptOf,
+	reserveOf,
+	usableOfTank,
+	type Aboard,
+	type Estimate,
+	type Kept
+} from '../../estimate/index.js';
+import { behind, neverBinds } from '../../rig/index.js';
 import type { DayPart } from './steps.js';
 
 /** A tank as the paths see it. */
@@ -19,47 +25,25 @@ export interface Lane {
 	readonly falls: boolean;
 	/** the lanes that stand behind it, in the order in which they come in */
 	readonly behind: readonly number[];
-	/** what is kept of it for drinking: litres for each person aboard, and the habit that makes it more in heat */
-	readonly kept?: { readonly perPersonL: number; readonly drink: Habit | undefined } | undefined;
-}
-
-/** Who is aboard, and in what climate. */
-type Living = Pick<DayPart, 'persons' | 'climate'>;
-
-/** What is kept of a lane, litres: its reserve, or what those aboard drink where that is more. */
-export function reserveOf(
-	{ reserveL, kept }: Pick<Lane, 'reserveL' | 'kept'>,
-	{ persons, climate }: Living
-): number {
-	if (!kept) return reserveL;
-	const rise = kept.drink ? Math.max(1, riseOf(kept.drink, climate)) : 1;
-	return Math.max(reserveL, persons * kept.perPersonL * rise);
+	/** what is kept of it for drinking */
+	readonly kept: Kept | undefined;
 }
 
 /** The level at which a lane binds, of what serves on a path. */
 export const limitOf = (
 	lane: Pick<Lane, 'falls' | 'reserveL' | 'kept'>,
 	usableL: number,
-	step: Living
+	step: Aboard
 ): number => (lane.falls ? reserveOf(lane, step) : Math.max(0, usableL - lane.reserveL));
 
 /** What of a lane may still be used, or be let in, before it comes to its own end; less than nothing beyond it, litres. */
-export const spareOf = (lane: Lane, litres: number, usableL: number, step: Living): number =>
+export const spareOf = (lane: Lane, litres: number, usableL: number, step: Aboard): number =>
 	lane.falls ? litres - limitOf(lane, usableL, step) : limitOf(lane, usableL, step) - litres;
 
 /** The tanks of a rig as the paths see them, in its order. */
 export function lanesOf(estimate: Estimate): readonly Lane[] {
 	const { rig, places } = estimate.model;
 	const level = (id: string): readonly string[] => places.get(id)?.pool.tanks.map((one) => one.id) ?? [id];
-	const drunk = drunkFrom(rig);
-	const drink = rig.habits.find(({ keptFraction = 0, rises }) => keptFraction > 0 && rises !== undefined);
-	const keptOf = (id: string): Lane['kept'] =>
-		rig.drinking && drunk && level(drunk.id).includes(id)
-			? {
-					perPersonL: (places.get(id)?.share ?? 1) * rig.drinking.litresPerPersonDay * rig.drinking.days,
-					drink
-				}
-			: undefined;
 	return rig.tanks.map((tank) => ({
 		id: tank.id,
 		pool: places.get(tank.id)?.pool.index ?? 0,
@@ -70,7 +54,7 @@ export function lanesOf(estimate: Estimate): readonly Lane[] {
 		binds: !neverBinds(rig, tank),
 		falls: tank.holds === 'fresh',
 		behind: behind(rig, tank, level(tank.id)).map((one) => rig.tanks.indexOf(one)),
-		kept: keptOf(tank.id)
+		kept: keptOf(estimate.model, tank.id)
 	}));
 }
 

@@ -1,4 +1,4 @@
-import { bindingLevel, levelOf, type Estimate } from '../../estimate/index.js';
+import { bindingLevel, levelOf, standsBehind, type Behind, type Estimate } from '../../estimate/index.js';
 import { aheadNow } from './cadence.js';
 import { dailyParts, dayAhead, type DailyPart } from './daily.js';
 import { neverBinds, tankById } from '../../rig/index.js';
@@ -8,7 +8,9 @@ export interface WhyLasting {
 	readonly levelL: number;
 	/** where it binds: a fresh tank's reserve, a waste tank's volume less the room to keep */
 	readonly limitL: number;
-	/** litres from the level to there; 0 when it is there already */
+	/** what stands behind it */
+	readonly behind: readonly Behind[];
+	/** litres from the level to there, with what stands behind it; 0 when it is there already */
 	readonly roomL: number;
 	/** litres a day towards it */
 	readonly perDayL: number;
@@ -35,10 +37,13 @@ export function whyLasting(estimate: Estimate, tankId: string): WhyLasting | und
 		.sort((a, b) => b.litres - a.litres);
 	const levelL = levelOf(estimate, tankId).mean;
 	const limitL = bindingLevel(estimate, tank);
+	const behind = standsBehind(estimate, tankId);
+	const behindL = behind.reduce((sum, { litres }) => sum + litres, 0);
 	return {
 		levelL,
 		limitL,
-		roomL: Math.max(0, towards * (limitL - levelL)),
+		behind,
+		roomL: Math.max(0, towards * (limitL - levelL) + behindL),
 		perDayL: parts.reduce((sum, { litres }) => sum + litres, 0),
 		parts
 	};

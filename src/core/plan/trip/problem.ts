@@ -1,6 +1,6 @@
 import { meanOf } from '../../numerics/index.js';
-import { cumulativeAt, cumulativeFlow, reserveOf, type CumulativeFlow } from '../../forecast/index.js';
-import { levelOf, personsAt, USUAL_CLIMATE, type Estimate } from '../../estimate/index.js';
+import { cumulativeAt, cumulativeFlow, type CumulativeFlow } from '../../forecast/index.js';
+import { levelOf, personsAt, reserveOf, USUAL_CLIMATE, type Estimate } from '../../estimate/index.js';
 import { valueAt } from '../../time/index.js';
 import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
 import { neverBinds } from '../../rig/index.js';
@@ -24,6 +24,8 @@ export interface PlannedTank {
 	readonly start: Float64Array;
 	/** after a service: what serves of it, or what a dump leaves */
 	readonly served: Float64Array;
+	/** what serves of it */
+	readonly usable: Float64Array;
 	/** at which it binds */
 	readonly limit: Float64Array;
 	readonly startL: number;
@@ -148,7 +150,8 @@ function plannedTank(
 	const served = withFeeders(course.served);
 	const start = settingOut ? served : withFeeders(course.levels);
 	const kept = keptL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
-	const limit = withFeeders(course.usable).map((usable) => (falls ? kept : Math.max(0, usable - kept)));
+	const usable = withFeeders(course.usable);
+	const limit = usable.map((litres) => (falls ? kept : Math.max(0, litres - kept)));
 	const come = times.map((ms) => cumulativeAt(course, lane, ms));
 	return {
 		tank,
@@ -156,6 +159,7 @@ function plannedTank(
 		falls,
 		start,
 		served,
+		usable,
 		limit,
 		startL: meanOf(start),
 		servedL: meanOf(served),

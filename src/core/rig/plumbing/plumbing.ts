@@ -47,10 +47,13 @@ const END_NAMES = {
 	sewer: 'Sewer',
 	none: 'Drunk, steamed off'
 } as const;
+/** Where the water of an outlet comes from that draws from no tank. */
+const OUTSIDE = 'outside';
 type End = keyof typeof END_NAMES;
 const isEnd = (id: string): id is End => Object.hasOwn(END_NAMES, id);
 
-const nodeOf = (tankOrEnd: string): string => (isEnd(tankOrEnd) ? `end:${tankOrEnd}` : tankOrEnd);
+const nodeOf = (tankOrEnd: string): string =>
+	isEnd(tankOrEnd) ? `end:${tankOrEnd}` : tankOrEnd === OUTSIDE ? `source:${OUTSIDE}` : tankOrEnd;
 
 const metersAt = (rig: Rig, place: 'fill' | 'pump' | 'mains', tank: string): readonly string[] =>
 	rig.instruments
@@ -95,7 +98,9 @@ function faultsOf(rig: Rig, pipes: readonly Pipe[]): readonly PipeFault[] {
 				return leaves || tank.joined !== undefined || rig.tanks.some(({ joined }) => joined === tank.id)
 					? []
 					: [{ kind: 'no-outlet', tank: tank.id }];
-			return enters || tank.joined !== undefined ? [] : [{ kind: 'nothing-in', tank: tank.id }];
+			return enters || tank.relieves !== undefined || tank.joined !== undefined
+				? []
+				: [{ kind: 'nothing-in', tank: tank.id }];
 		}),
 		...rig.outlets.flatMap((outlet): readonly PipeFault[] => {
 			const habits = rig.habits.filter(({ outlet: of }) => of === outlet.id);
@@ -103,7 +108,7 @@ function faultsOf(rig: Rig, pipes: readonly Pipe[]): readonly PipeFault[] {
 			return [
 				...(habits.length === 0 ? [{ kind: 'no-habit', outlet: outlet.id } as const] : []),
 				...(outlet.to === 'none' && reaches ? [{ kind: 'drains-nowhere', outlet: outlet.id } as const] : []),
-				...(tankById(rig, outlet.from)?.holds !== 'fresh'
+				...(outlet.from !== OUTSIDE && tankById(rig, outlet.from)?.holds !== 'fresh'
 					? [{ kind: 'draws-waste', outlet: outlet.id } as const]
 					: [])
 			];
@@ -130,12 +135,15 @@ export function plumbingOf(rig: Rig): Plumbing {
 					} as const
 				]
 			: []),
+		...(rig.outlets.some(({ from }) => from === OUTSIDE)
+			? [{ id: nodeOf(OUTSIDE), kind: 'source', name: 'Sea, or its own water', meters: [] } as const]
+			: []),
 		...rig.tanks.map((tank): PipeNode => ({
 			id: tank.id,
 			kind: 'tank',
 			name: tank.name,
 			holds: tank.holds,
-			...(tank.portable || tank.feeds !== undefined ? { carried: true } : {}),
+			...(tank.portable || tank.feeds !== undefined || tank.relieves !== undefined ? { carried: true } : {}),
 			meters: [...metersAt(rig, 'fill', tank.id), ...metersAt(rig, 'pump', tank.id)]
 		})),
 		...rig.outlets.map((outlet): PipeNode => ({
@@ -152,12 +160,13 @@ export function plumbingOf(rig: Rig): Plumbing {
 			to: id,
 			by: feeds !== undefined || portable ? 'hand' : 'pipe'
 		})),
-		...rig.tanks.flatMap(({ id, feeds, joined }): readonly Pipe[] => [
+		...rig.tanks.flatMap(({ id, feeds, relieves, joined }): readonly Pipe[] => [
 			...(feeds === undefined ? [] : [{ from: id, to: feeds, by: 'hand' } as const]),
+			...(relieves === undefined ? [] : [{ from: relieves, to: id, by: 'hand' } as const]),
 			...(joined === undefined ? [] : [{ from: id, to: joined, by: 'level' } as const])
 		]),
 		...rig.outlets.flatMap(({ id, from, to }): readonly Pipe[] => [
-			{ from, to: id, by: 'pipe' },
+			{ from: nodeOf(from), to: id, by: 'pipe' },
 			...(hasMains && tankById(rig, from)?.holds === 'fresh'
 				? [{ from: 'source:mains', to: id, by: 'pipe' } as const]
 				: []),
@@ -188,7 +197,7 @@ export function traceOf(rig: Rig, habit: Habit, measuresOn: readonly string[] = 
 		of === habit.id && effect.kind === 'reroute' && measuresOn.includes(id) ? [effect.to] : []
 	);
 	const reaches = (habit.keptFraction ?? 0) < 1 || (habit.addsL ?? 0) > 0;
-	return new Set([outlet.from, outlet.id, ...(reaches ? [nodeOf(outlet.to)] : []), ...elsewhere]);
+	return new Set([nodeOf(outlet.from), outlet.id, ...(reaches ? [nodeOf(outlet.to)] : []), ...elsewhere]);
 }
 
 /** The nodes an entry moved water through, or looked into; empty for what touches no water. */

@@ -1,3 +1,3 @@
-export { firstEntries, startingRig, type Beginning } from './firstRig.js';
+export { firstEntries, startingRig, TOILETS, toiletOf, type Beginning, type Toilet } from './firstRig.js';
 export { readyRig, readyRigs, type ReadyId } from './readyRigs.js';
 export { habitFor, ideaOf, MEASURE_IDEAS, measureFrom, type MeasureIdea } from './measureCatalogue.js';

@@ -1,8 +1,11 @@
 import type { Outlet, Rig, Tank } from '../../logbook/index.js';
-import { habitsAt, type Places } from './firstRig.js';
+import { drinkingOf, habitsAt, type Places } from './firstRig.js';
 
 /** A tank of a ready rig; other tanks of it are named by their keys. */
-type ReadyTank = Omit<Tank, 'id' | 'feeds' | 'joined'> & { readonly feeds?: string };
+type ReadyTank = Omit<Tank, 'id' | 'feeds' | 'relieves' | 'joined'> & {
+	readonly feeds?: string;
+	readonly relieves?: string;
+};
 
 interface Ready {
 	readonly name: string;
@@ -73,7 +76,7 @@ const READY = Object.freeze({
 		crew: 2,
 		systemL: 25,
 		tanks: {
-			fresh: { name: 'Fresh', holds: 'fresh', nominalL: 160, reserveL: 12, exposure: 'underslung' },
+			fresh: { name: 'Fresh', holds: 'fresh', nominalL: 160, reserveL: 6, exposure: 'underslung' },
 			kitchen: { name: 'Kitchen grey', holds: 'grey', nominalL: 110, reserveL: 8, exposure: 'underslung' },
 			bathroom: { name: 'Bathroom grey', holds: 'grey', nominalL: 110, reserveL: 8, exposure: 'underslung' },
 			black: { name: 'Black', holds: 'black', nominalL: 110, reserveL: 8, exposure: 'underslung' }
@@ -94,7 +97,7 @@ const READY = Object.freeze({
 				name: 'Bilge tank',
 				holds: 'fresh',
 				nominalL: 190,
-				reserveL: 15,
+				reserveL: 9,
 				exposure: 'bilge',
 				shape: {
 					form: 'prism',
@@ -105,6 +108,63 @@ const READY = Object.freeze({
 						[-420, 380]
 					]
 				}
+			},
+			holding: { name: 'Holding', holds: 'black', nominalL: 45, reserveL: 4, exposure: 'inside' }
+		},
+		places: {
+			sink: { name: 'Galley tap', from: 'fresh', to: 'overboard' },
+			shower: { name: 'Shower', from: 'fresh', to: 'overboard' },
+			toilet: { name: 'Toilet', from: 'fresh', to: 'holding' }
+		}
+	},
+	'camper-spare-cassette': {
+		name: 'Camper with a spare cassette and a jug',
+		says: '90 L fresh and a jug of 20 L, 70 L grey, two cassettes',
+		kind: 'camper',
+		crew: 2,
+		tanks: {
+			fresh: { name: 'Fresh', holds: 'fresh', nominalL: 90, reserveL: 6, exposure: 'inside' },
+			jug: {
+				name: 'Jug',
+				holds: 'fresh',
+				nominalL: 20,
+				reserveL: 0,
+				portable: true,
+				tareKg: 1,
+				feeds: 'fresh'
+			},
+			grey: { name: 'Grey', holds: 'grey', nominalL: 70, reserveL: 5, exposure: 'underslung' },
+			cassette: { name: 'Cassette', holds: 'black', nominalL: 18, reserveL: 1, portable: true, tareKg: 4 },
+			spare: {
+				name: 'Spare cassette',
+				holds: 'black',
+				nominalL: 18,
+				reserveL: 1,
+				portable: true,
+				tareKg: 4,
+				relieves: 'cassette'
+			}
+		},
+		places: {
+			sink: { name: 'Sink tap', from: 'fresh', to: 'grey' },
+			shower: { name: 'Shower', from: 'fresh', to: 'grey' },
+			toilet: { name: 'Toilet flush', from: 'fresh', to: 'cassette' }
+		}
+	},
+	'boat-two-tanks': {
+		name: 'Boat with a second tank behind a valve',
+		says: '120 L fresh and 80 L more behind a valve, grey overboard, a holding tank',
+		kind: 'boat',
+		crew: 3,
+		tanks: {
+			fresh: { name: 'Main tank', holds: 'fresh', nominalL: 120, reserveL: 9, exposure: 'inside' },
+			bow: {
+				name: 'Bow tank',
+				holds: 'fresh',
+				nominalL: 80,
+				reserveL: 2,
+				exposure: 'inside',
+				feeds: 'fresh'
 			},
 			holding: { name: 'Holding', holds: 'black', nominalL: 45, reserveL: 4, exposure: 'inside' }
 		},
@@ -152,10 +212,11 @@ export function readyRig(id: ReadyId, name: string, makeId: () => string): Rig {
 	const ready: Ready = READY[id];
 	const ids = new Map(Object.keys(ready.tanks).map((key) => [key, makeId()]));
 	const idOf = (key: string): string => ids.get(key) ?? key;
-	const tanks = Object.entries(ready.tanks).map(([key, { feeds, ...tank }]): Tank => ({
+	const tanks = Object.entries(ready.tanks).map(([key, { feeds, relieves, ...tank }]): Tank => ({
 		...tank,
 		id: idOf(key),
-		...(feeds === undefined ? {} : { feeds: idOf(feeds) })
+		...(feeds === undefined ? {} : { feeds: idOf(feeds) }),
+		...(relieves === undefined ? {} : { relieves: idOf(relieves) })
 	}));
 	const places: Places = Object.fromEntries(
 		Object.entries(ready.places).map(([at, { name: called, from, to }]): [string, Outlet] => [
@@ -168,6 +229,7 @@ export function readyRig(id: ReadyId, name: string, makeId: () => string): Rig {
 		name,
 		kind: ready.kind,
 		crew: ready.crew,
+		drinking: drinkingOf(ready),
 		...(ready.systemL === undefined ? {} : { systemL: ready.systemL }),
 		tanks,
 		outlets: Object.values(places),

@@ -1,5 +1,5 @@
 import { DAY_MS } from '../../time/index.js';
-import type { Forecast, TankForecast } from '../../forecast/index.js';
+import { lastingOf, type Forecast, type TankForecast } from '../../forecast/index.js';
 import type { Rising } from '../../habits/index.js';
 import { instantMs, type Rig, type Tank, type Trip } from '../../logbook/index.js';
 import type { Plan, ServiceKind } from '../../plan/index.js';
@@ -30,6 +30,8 @@ export interface VerdictInput {
 	readonly days: number;
 	readonly trip?: Trip | undefined;
 	readonly plan?: Plan | undefined;
+	/** what stands behind a tank and has something to give */
+	readonly behind?: ((tank: string) => readonly Tank[]) | undefined;
 	/** use that rises with the heat or the work of a stop ahead */
 	readonly rising?: Rising | undefined;
 	/** how unsure it is how much a day takes here, as a share of it */
@@ -57,7 +59,8 @@ const binding = ({ rig, forecast, days }: VerdictInput): Tank | undefined =>
 
 function headlineOf(input: VerdictInput, tank: Tank): readonly Span[] {
 	const { forecast, atMs, timeZone } = input;
-	const spread = forecast.tanks.find(({ id }) => id === tank.id)?.days ?? forecast.autonomyDays;
+	const known = forecast.tanks.find(({ id }) => id === tank.id);
+	const spread = known ? lastingOf(known) : forecast.autonomyDays;
 	if (spread.p50 <= 0) return [plain(`${tank.name} `), mind(boundWords(tank))];
 	const say = (days: number): string => sayWhen(atMs + days * DAY_MS, atMs, timeZone);
 	const [likely, early] = [say(spread.p50), say(Math.min(spread.p10, forecast.autonomyDays.p10))];
@@ -80,8 +83,8 @@ function nextService({ plan, trip, forecast, atMs, timeZone }: VerdictInput): re
 	const what = listed(plan.next.what.map((kind) => SERVICE_WORDS[kind]));
 	const arriveMs = instantMs(stop.arrive);
 	const late = plan.shortfall !== undefined && arriveMs > plan.shortfall.atMs;
-	const likelyMs =
-		atMs + DAY_MS * (forecast.tanks.find(({ id }) => id === plan.shortfall?.tank)?.days.p50 ?? 0);
+	const short = forecast.tanks.find(({ id }) => id === plan.shortfall?.tank);
+	const likelyMs = atMs + DAY_MS * (short ? lastingOf(short).p50 : 0);
 	const where = strong(`${stop.name} ${onDay(arriveMs, atMs, timeZone)}`);
 	// Late at the certainty of the plan, and perhaps in time by the odds.
 	const comes = likelyMs > arriveMs ? 'may come ' : 'comes ';
@@ -95,7 +98,7 @@ function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 	const rest = forecast.tanks.flatMap((tank: TankForecast) => {
 		const known = tankById(rig, tank.id);
 		return known && known.id !== first.id && !neverBinds(rig, known)
-			? [{ name: known.name, days: tank.days.p50 }]
+			? [{ name: known.name, days: lastingOf(tank).p50 }]
 			: [];
 	});
 	const lasting = rest.filter((tank) => tank.days < days).sort((a, b) => a.days - b.days);
@@ -109,6 +112,20 @@ function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 			`${listed(names)} ${i > 0 ? 'to' : names.length > 1 ? 'last until' : 'lasts until'} ${day}`
 	);
 	return parts.length > 0 ? [plain(`${listed(parts)}.`)] : [];
+}
+
+/** `That counts Jug, to be poured in tonight.`: what stands behind the tank that binds first, and when it is wanted. */
+function counting({ forecast, behind, atMs, timeZone }: VerdictInput, tank: Tank): readonly Span[] {
+	const known = forecast.tanks.find(({ id }) => id === tank.id);
+	const others = behind?.(tank.id) ?? [];
+	if (!known?.withCarried || others.length === 0) return [];
+	const names = listed(others.map(({ name }) => name));
+	const does =
+		tank.holds !== 'fresh' ? 'to stand in' : others[0]?.portable ? 'to be poured in' : 'to be switched in';
+	const wantedMs = atMs + known.days.p50 * DAY_MS;
+	return known.days.p50 <= 0
+		? [plain(`That counts ${names}, `), mind(`${does} now`), plain('. ')]
+		: [plain(`That counts ${names}, ${does} ${sayWhen(wantedMs, atMs, timeZone)}. `)];
 }
 
 /** `32 °C from Thursday: 3 L a day more to drink.` Nothing where it comes after the tank that binds first. */
@@ -168,12 +185,23 @@ export function verdict(input: VerdictInput): Verdict {
 				strong(sayDay(endMs, atMs, timeZone)),
 				plain('.')
 			],
-			detail: [plain(spanText(headlineOf(input, tank))), ...heatAhead(input), ...asOthers(input)],
+			detail: [
+				plain(`${spanText(headlineOf(input, tank))} `),
+				...counting(input, tank),
+				...heatAhead(input),
+				...asOthers(input)
+			],
 			binds: tank.id
 		};
 	return {
 		headline: headlineOf(input, tank),
-		detail: [...nextService(input), ...othersLast(input, tank), ...heatAhead(input), ...asOthers(input)],
+		detail: [
+			...counting(input, tank),
+			...nextService(input),
+			...othersLast(input, tank),
+			...heatAhead(input),
+			...asOthers(input)
+		],
 		binds: tank.id
 	};
 }

@@ -29,11 +29,15 @@ const assess = question({
 		const isFirst = !replay.begun;
 		const { timeZone, units } = from;
 		const occasion = { trip: hand.trip(), timeZone, ...(units ? { units } : {}) };
-		const { trips } = book;
+		const { trips, points } = book;
 		const recent = entries.slice(-FIRST_LOOK);
 		const [oldest] = recent;
 		if (onfirst && oldest && isFirst && entries.length > LONG) {
-			const now = lookFirst(hand.freshReplay().to(recent, from.atMs), { trips, entries: recent }, occasion);
+			const now = lookFirst(
+				hand.freshReplay().to(recent, from.atMs),
+				{ trips, points, entries: recent },
+				occasion
+			);
 			await onfirst({ now, sinceMs: instantMs(oldest.at) });
 			if (await hand.pause()) return undefined;
 		}
@@ -46,13 +50,19 @@ const assess = question({
 		const { known } = shared;
 		let before = known && JSON.stringify(known.from) === JSON.stringify(from) ? known.now : undefined;
 		if (onfirst && isFirst) {
-			before = lookFirst(estimate, { trips, entries: hand.entries }, occasion);
+			before = lookFirst(estimate, { trips, points, entries: hand.entries }, occasion);
 			await onfirst({ now: before });
 		}
 		const { assess: assessNow } = await import('../../parts/wholeNow');
 		// What has come meanwhile would be answered from what was before.
 		if (await hand.pause()) return undefined;
-		const now = assessNow(estimate, { trips, entries: hand.entries }, occasion, shared.planTrip, before);
+		const now = assessNow(
+			estimate,
+			{ trips, points, entries: hand.entries },
+			occasion,
+			shared.planTrip,
+			before
+		);
 		shared.known = { from, estimate, now };
 		return now;
 	}

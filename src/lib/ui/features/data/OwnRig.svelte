@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { zonedIso } from '$core/time';
-	import { firstEntries, startingRig } from '$core/rig';
-	import { METRIC, VOLUME_CHOICES, type UnitChoice } from '$core/units';
+	import { firstEntries, startingRig, TOILETS, toiletOf, type Toilet } from '$core/rig';
+	import { formatLitres, METRIC, VOLUME_CHOICES, type UnitChoice } from '$core/units';
+	import { DUMP_CAUTION } from '$core/words';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import NumberField from '../../kit/fields/NumberField.svelte';
@@ -16,30 +17,52 @@
 	let name = $state('');
 	let kind = $state('camper');
 	let crew = $state<number | undefined>(2);
+	let babies = $state<number | undefined>();
+	let dogs = $state<number | undefined>();
 	let freshL = $state<number | undefined>();
+	let jugs = $state<number | undefined>();
+	let jugL = $state<number | undefined>();
 	let greyL = $state<number | undefined>();
+	let greyTo = $state('ground');
+	let toilet = $state<Toilet>('cassette');
 	let blackL = $state<number | undefined>();
+	let blackCount = $state<number | undefined>(1);
+	let drinkable = $state('unsaid');
 	let fill = $state('full');
 	let aboardL = $state<number | undefined>();
 	let wasteEmpty = $state(true);
 	let days = $state('alike');
 	let volume = $state<string>(METRIC.volume);
 	const units = $derived({ ...METRIC, volume } as UnitChoice);
-	const answers = $derived({ name, crew, freshL, aboardL: fill === 'full' ? ('full' as const) : aboardL });
+	const ofToilet = $derived(toiletOf(toilet));
+	const hasJugs = $derived((jugs ?? 0) > 0);
+	const answers = $derived({
+		name,
+		crew,
+		freshL: freshL || undefined,
+		jugsL: hasJugs ? jugL : undefined,
+		aboardL: fill === 'full' ? ('full' as const) : aboardL
+	});
 	const missing = $derived(stillNeeded(answers));
 
 	async function begin(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
-		if (missing.length > 0 || crew === undefined || freshL === undefined) return;
+		if (missing.length > 0 || crew === undefined) return;
 		busy = true;
 		const rig = startingRig(
 			{
 				name: name.trim(),
 				kind: kind === 'boat' ? 'boat' : 'camper',
 				crew,
-				freshL,
+				babies,
+				dogs,
+				freshL: freshL || undefined,
+				jugs: jugs && jugL ? { count: jugs, litres: jugL } : undefined,
 				greyL: greyL || undefined,
+				greyTo: kind === 'boat' || greyTo === 'overboard' ? 'overboard' : 'ground',
+				toilet,
 				blackL: blackL || undefined,
+				blackCount,
 				outOnWorkdays: days === 'out'
 			},
 			() => uuid()
@@ -49,7 +72,13 @@
 		await beginWith(
 			app,
 			rig,
-			firstEntries(rig, fill === 'full' ? 'full' : (aboardL ?? 0), wasteEmpty, at),
+			firstEntries(
+				rig,
+				fill === 'full' ? 'full' : (aboardL ?? 0),
+				wasteEmpty,
+				at,
+				drinkable === 'unsaid' ? undefined : drinkable === 'yes'
+			),
 			'First rig'
 		);
 		// What one has just described is not taken back by the first tap on Undo.
@@ -70,7 +99,19 @@
 					{ value: 'boat', label: 'Boat' }
 				]}
 			/>
-			<NumberField label="How many are aboard?" bind:value={crew} suffix="people" />
+			<NumberField
+				label="How many are aboard?"
+				bind:value={crew}
+				suffix="people"
+				hint="Grown-ups and children."
+			/>
+			<NumberField
+				label="Babies"
+				bind:value={babies}
+				optional
+				hint="In nappies: bottles and baths, no flush."
+			/>
+			<NumberField label="Dogs" bind:value={dogs} optional hint="They drink, too." />
 			<SelectField
 				label="At home on workdays?"
 				bind:value={days}
@@ -90,40 +131,77 @@
 				bind:value={freshL}
 				of="volume"
 				{units}
-				hint="All built-in fresh water; jugs come later."
+				optional
+				hint="All that is built in. Empty: jugs only."
 			/>
+			<NumberField label="Jugs" bind:value={jugs} optional hint="How many, for fresh water." />
+			{#if hasJugs}<NumberField label="Each jug holds" bind:value={jugL} of="volume" {units} />{/if}
 			<NumberField
 				label="Grey (sink and shower)"
 				bind:value={greyL}
 				of="volume"
 				{units}
 				optional
-				hint={kind === 'boat' ? 'Empty: it runs overboard.' : 'Empty: it runs to the ground.'}
+				hint="Empty: no grey tank."
 			/>
-			<NumberField
-				label="Black (toilet)"
-				bind:value={blackL}
-				of="volume"
-				{units}
-				optional
-				hint="Empty: no toilet on this water."
+			{#if !greyL && kind !== 'boat'}
+				<SelectField
+					label="Where does grey go?"
+					bind:value={greyTo}
+					options={[
+						{ value: 'ground', label: 'to the ground, or a basin' },
+						{ value: 'overboard', label: 'overboard' }
+					]}
+				/>
+			{/if}
+			<SelectField
+				label="Which toilet?"
+				bind:value={toilet}
+				options={TOILETS.map(({ key, says }) => ({ value: key, label: says }))}
 			/>
+			{#if ofToilet.tank}
+				<NumberField
+					label="{ofToilet.tank} holds"
+					bind:value={blackL}
+					of="volume"
+					{units}
+					optional
+					hint="Empty: about {formatLitres(ofToilet.usualL ?? 0, units)}, as many do."
+				/>
+				{#if ofToilet.portable}
+					<NumberField
+						label="How many of them?"
+						bind:value={blackCount}
+						hint="A second one takes over when the first is full."
+					/>
+				{/if}
+			{/if}
 		</div>
+		{#if !greyL}<p class="soft small">{DUMP_CAUTION}</p>{/if}
 	</fieldset>
 	<fieldset>
 		<legend>Now</legend>
 		<div class="fields">
 			<SelectField
-				label="The fresh tank is"
+				label={freshL || !hasJugs ? 'The fresh tank is' : 'The jug at the tap is'}
 				bind:value={fill}
 				options={[
 					{ value: 'full', label: 'full to the overflow' },
 					{ value: 'some', label: 'partly filled' }
 				]}
 			/>
-			{#if fill === 'some'}<NumberField label="Aboard" bind:value={aboardL} of="volume" {units} />{/if}
+			{#if fill === 'some'}<NumberField label="In it" bind:value={aboardL} of="volume" {units} />{/if}
+			<SelectField
+				label="Is it drinking water?"
+				bind:value={drinkable}
+				options={[
+					{ value: 'unsaid', label: 'nobody has said' },
+					{ value: 'yes', label: 'yes: a sign or a person said so' },
+					{ value: 'no', label: 'no' }
+				]}
+			/>
 		</div>
-		{#if greyL || blackL}
+		{#if greyL || ofToilet.tank}
 			<label class="check"
 				><input type="checkbox" bind:checked={wasteEmpty} /> The waste tanks have just been emptied</label
 			>

@@ -6,7 +6,7 @@ import { nextSteps, sampleLine, type DoneSoFar } from './nextSteps';
 
 let made = 0;
 const rig = startingRig(
-	{ name: 'Plover', kind: 'camper', crew: 2, freshL: 80, greyL: 60, blackL: 18 },
+	{ name: 'Plover', kind: 'camper', crew: 2, freshL: 80, greyL: 60, toilet: 'over-tank' },
 	() => `id-${++made}`
 );
 const steps = (more: Partial<DoneSoFar> = {}) =>

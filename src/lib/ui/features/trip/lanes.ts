@@ -1,7 +1,7 @@
 import type { PastTank } from '$core/estimate';
 import { instantMs, type Rig, type Tank, type Trip } from '$core/logbook';
 import type { PlannedService } from '$core/plan';
-import { isCarried } from '$core/rig';
+import { behind, isCarried } from '$core/rig';
 import { formatLitres, type UnitChoice } from '$core/units';
 import { SERVES, sayUnlike } from '$core/words';
 import type { TripPlan } from '$lib/engine';
@@ -11,6 +11,25 @@ const wordsFor = (tank: Tank, service: PlannedService, units: UnitChoice): strin
 	if (tank.holds !== 'fresh') return 'empty';
 	return service.water?.to === 'full' ? 'fill up' : `+${formatLitres(service.water?.litres ?? 0, units)}`;
 };
+
+/** What was in a tank with what stands behind it: one quantity on both sides of now. */
+function pastWith(rig: Rig, tank: Tank, past: readonly PastTank[]): PastTank['levels'] {
+	const levelsOf = (id: string): PastTank['levels'] => past.find((one) => one.id === id)?.levels ?? [];
+	const others = behind(rig, tank).map(({ id }) => levelsOf(id));
+	return levelsOf(tank.id).map((level) =>
+		others.reduce((sum, levels) => {
+			const then = levels.findLast(({ ms }) => ms <= level.ms) ?? levels[0];
+			return then
+				? {
+						...sum,
+						low: sum.low + then.low,
+						litres: sum.litres + then.litres,
+						high: sum.high + then.high
+					}
+				: sum;
+		}, level)
+	);
+}
 
 /** The lanes of a trip: what was, what is planned, and the last chances, by tank. */
 export function ribbonOf(
@@ -39,8 +58,7 @@ export function ribbonOf(
 				tank,
 				usableL,
 				limitL,
-				past:
-					past.find((one) => one.id === id)?.levels.filter(({ ms }) => ms >= fromMs && ms <= of.fromMs) ?? [],
+				past: pastWith(rig, tank, past).filter(({ ms }) => ms >= fromMs && ms <= of.fromMs),
 				ahead: levels,
 				services: taken.map((service) => ({
 					ms: service.atMs,

@@ -1,8 +1,12 @@
 import type { EntryDraft, Trip } from '$core/logbook';
 import type { PlannedService } from '$core/plan';
-import { isCarried } from '$core/rig';
+import { plannedFills } from '$core/runs';
 import type { App } from '$lib/state';
 import { notifyDone } from '../../parts/acts/notify';
+
+/** Litres believed in each tank now. */
+const levelsNow = (app: App): ReadonlyMap<string, number> =>
+	new Map(app.engine.assessment?.levels.tanks.map(({ id, litres }) => [id, litres]));
 
 /** A planned service that is done: its entries, one for each tank, written now. */
 export async function logService(
@@ -15,13 +19,11 @@ export async function logService(
 	if (!rig) return;
 	const { point } = trip.stops.find(({ id }) => id === service.stop) ?? {};
 	const common = { source: 'hand', ...app.nowOnTrip() } as const;
-	const fresh = rig.tanks.filter((tank) => tank.holds === 'fresh' && !isCarried(rig, tank));
 	const { water, dump = [] } = service;
 	const fills = water
-		? fresh.map(({ id }): EntryDraft => ({
+		? plannedFills(rig, water, levelsNow(app)).map((fill): EntryDraft => ({
 				kind: 'fill',
-				tank: id,
-				...(water.to ? { to: 'full' } : { litres: Number((water.litres / fresh.length).toFixed(1)) }),
+				...fill,
 				...(point ? { point } : {}),
 				...common
 			}))

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Spread } from '$core/numerics';
 	import type { WhyLasting } from '$core/habits';
+	import { listed } from '$core/words';
 	import { formatFigure, formatLitres, type UnitChoice } from '$core/units';
 
 	interface Props {
@@ -23,7 +24,9 @@
 	{name} has <strong>{say(lasting.roomL)}</strong>
 	{fresh
 		? `until it is down to its reserve of ${say(lasting.limitL)}`
-		: `of room until it holds ${say(lasting.limitL)}`}.
+		: `of room until it holds ${say(lasting.limitL)}`}{lasting.behind.length > 0
+		? `, counting ${listed(lasting.behind.map(({ tank, litres }) => `${say(litres)} in ${tank.name}`))}`
+		: ''}.
 	{#if plainDays === undefined}
 		Nothing you do takes of it.
 	{:else}
@@ -42,9 +45,9 @@
 	<table>
 		<caption class="visually-hidden">What an average day takes</caption>
 		<tbody>
-			{#each lasting.parts as { habit, timesPerDay, litres }, i (i)}
+			{#each lasting.parts as { habit, source, timesPerDay, litres }, i (i)}
 				<tr>
-					<th scope="row">{habit?.name ?? 'Not written down'}</th>
+					<th scope="row">{habit?.name ?? source?.name ?? 'Not written down'}</th>
 					<td class="soft"
 						>{#if timesPerDay !== undefined && timesPerDay > 0}{formatFigure(timesPerDay)} × {say(
 								litres / timesPerDay

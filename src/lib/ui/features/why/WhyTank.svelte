@@ -3,6 +3,7 @@
 	import { LOOK_AHEAD_DAYS } from '$core/now';
 	import { formatLitres } from '$core/units';
 	import { latest } from '$lib/engine';
+	import { lastingOf } from '$core/forecast';
 	import type { App } from '$lib/state';
 	import Findings from '../../parts/notices/Findings.svelte';
 	import Sheet from '../../kit/page/Sheet.svelte';
@@ -17,7 +18,8 @@
 	const units = $derived(app.prefs.current.units);
 	const tank = $derived(app.rig?.tanks.find((one) => one.id === id));
 	const level = $derived(now?.levels.tanks.find((one) => one.id === id));
-	const days = $derived(now?.forecast.tanks.find((one) => one.id === id)?.days);
+	const foretold = $derived(now?.forecast.tanks.find((one) => one.id === id));
+	const days = $derived(foretold && lastingOf(foretold));
 	const lasting = latest(() => {
 		void now;
 		return app.engine.ask('tank/whyLasting', id);

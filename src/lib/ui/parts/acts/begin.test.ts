@@ -19,6 +19,7 @@ describe('what is still needed for a first verdict', () => {
 	});
 	it('no crew of none, no tank of nothing', () => {
 		expect(stillNeeded({ ...full, crew: 0 })).toEqual(['how many you are']);
-		expect(stillNeeded({ ...full, freshL: 0 })).toContain('what the fresh tank holds');
+		expect(stillNeeded({ ...full, freshL: undefined, jugsL: 40, aboardL: 'full' })).toEqual([]);
+		expect(stillNeeded({ ...full, freshL: 0 })).toContain('what the fresh tank holds, or the jugs');
 	});
 });

@@ -23,6 +23,8 @@ export interface OwnAnswers {
 	readonly name: string;
 	readonly crew: number | undefined;
 	readonly freshL: number | undefined;
+	/** litres in all the jugs, where there is no tank */
+	readonly jugsL?: number | undefined;
 	readonly aboardL: number | 'full' | undefined;
 }
 
@@ -32,7 +34,8 @@ const [MOST_CREW, MOST_L] = [60, 20_000];
 const OVER_PLATE = 1.15;
 
 /** What is still to be said before there can be a verdict, in words. */
-export function stillNeeded({ name, crew, freshL, aboardL }: OwnAnswers): readonly string[] {
+export function stillNeeded({ name, crew, freshL: tankL, jugsL, aboardL }: OwnAnswers): readonly string[] {
+	const freshL = tankL ?? jugsL;
 	const knowsTank = freshL !== undefined && freshL > 0 && freshL < MOST_L;
 	const fits =
 		aboardL === 'full' ||
@@ -40,7 +43,7 @@ export function stillNeeded({ name, crew, freshL, aboardL }: OwnAnswers): readon
 	return [
 		name.trim() === '' && 'a name',
 		!(crew !== undefined && crew >= 1 && crew <= MOST_CREW) && 'how many you are',
-		!knowsTank && 'what the fresh tank holds',
+		!knowsTank && 'what the fresh tank holds, or the jugs',
 		!fits && 'how much is aboard, no more than the tank holds'
 	].filter((part) => part !== false);
 }

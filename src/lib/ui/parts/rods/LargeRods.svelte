@@ -42,6 +42,8 @@
 			{tank.lasts}{tank.first ? (narrow ? ', first' : ', binds first') : ''}
 		</p>
 		<p class="soft until">{tank.until}</p>
+		{#if tank.behind}<p class="until">{tank.behind}</p>{/if}
+		{#if tank.drink}<p class="until mind">{tank.drink}</p>{/if}
 	</li>
 {/snippet}
 

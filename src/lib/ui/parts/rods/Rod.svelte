@@ -80,6 +80,10 @@
 				fill="url(#{id}-damp)"
 			/>
 			<rect y={rod.kept.y} width={dims.width} height={rod.kept.height} fill="url(#{id}-kept)" />
+			{#if rod.drinking.height > 0}
+				<rect class="drinking" y={rod.drinking.y} width={dims.width} height={rod.drinking.height} />
+				<line class="drinking" x2={dims.width} y1={rod.drinking.y} y2={rod.drinking.y} />
+			{/if}
 			<rect class="frame" width={dims.width} height={dims.height} />
 			{#if size !== 'tiny'}
 				<line class="level" x1="-2" x2={dims.width + 2} y1={rod.levelY} y2={rod.levelY} />
@@ -92,7 +96,12 @@
 					{/if}
 				{/each}
 				{#each rod.flags as flag, i (i)}
-					<g class="flag" class:binds={flag.binds && first} transform="translate({dims.width} {flag.y})">
+					<g
+						class="flag"
+						class:binds={flag.binds && first}
+						class:pours={flag.pours}
+						transform="translate({dims.width} {flag.y})"
+					>
 						<line x1="1" x2="12" />
 						<path d="M12 -10h32l9 10-9 10h-32z" />
 						<text x="29" y="4.500">{flag.label}</text>
@@ -153,6 +162,15 @@
 	.pennant {
 		fill: var(--caution);
 	}
+	/* The last water is for drinking: a band of its own, over the hatching of a reserve. */
+	rect.drinking {
+		fill: var(--caution);
+		fill-opacity: 0.28;
+	}
+	line.drinking {
+		stroke: var(--caution);
+		stroke-width: 2;
+	}
 	.frame {
 		fill: none;
 		stroke: var(--ink);
@@ -183,6 +201,11 @@
 		font-size: 13px;
 		font-weight: 600;
 		fill: var(--ink);
+	}
+	.flag.pours :is(line, path) {
+		stroke: var(--wet);
+		stroke-width: 2.2;
+		stroke-dasharray: 4 2;
 	}
 	.flag.binds line,
 	.flag.binds path {

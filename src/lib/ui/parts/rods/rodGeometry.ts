@@ -11,6 +11,8 @@ export interface RodFacts {
 	readonly high: number;
 	/** fresh: the reserve; waste: the room to keep free */
 	readonly reserveL: number;
+	/** what of a fresh tank is kept for drinking */
+	readonly drinkingL?: number | undefined;
 	readonly flags: readonly DayFlag[];
 }
 
@@ -31,6 +33,8 @@ export interface RodGeometry {
 	/** the wet part that is sure */
 	readonly wet: { readonly y: number; readonly height: number };
 	readonly kept: { readonly y: number; readonly height: number };
+	/** kept for drinking */
+	readonly drinking: { readonly y: number; readonly height: number };
 	readonly flags: readonly PlacedFlag[];
 }
 
@@ -63,13 +67,16 @@ function placeFlags(flags: readonly DayFlag[], y: (litres: number) => number): r
 /** Where everything on a rod stands; y counts down from its top, px. */
 export function rodGeometry(facts: RodFacts, heightPx: number, units: UnitChoice): RodGeometry {
 	const y = (litres: number): number => heightPx * (1 - Math.min(Math.max(litres / facts.usableL, 0), 1));
-	const keptHeight = heightPx * Math.min(1, facts.reserveL / facts.usableL);
+	const heightOf = (litres: number): number => heightPx * Math.min(1, litres / facts.usableL);
+	const keptHeight = heightOf(facts.reserveL);
+	const drinkingHeight = heightOf(facts.drinkingL ?? 0);
 	return {
 		ticks: ticksOf(facts.usableL, heightPx, units),
 		levelY: y(facts.litres),
 		damp: { y: y(facts.high), height: y(facts.low) - y(facts.high) },
 		wet: { y: y(facts.low), height: heightPx - y(facts.low) },
 		kept: { y: facts.holds === 'fresh' ? heightPx - keptHeight : 0, height: keptHeight },
+		drinking: { y: heightPx - drinkingHeight, height: drinkingHeight },
 		flags: placeFlags(facts.flags, y)
 	};
 }

@@ -2,7 +2,7 @@ import type { Assessment } from '$core/now';
 import type { Rig, Tank } from '$core/logbook';
 import { formatFigure, formatLitres, fromBase, type UnitChoice } from '$core/units';
 import { isCarried } from '$core/rig';
-import { sayBetween, sayLasting } from '$core/words';
+import { DRINK_WORDS, sayBehind, sayBetween, sayLasting } from '$core/words';
 import type { RodFacts } from './rodGeometry';
 
 /** A tank as the rods show it: figures and words, ready to be drawn. */
@@ -21,6 +21,10 @@ export interface TankView {
 	readonly lasts: string;
 	/** `Sunday morning` */
 	readonly until: string;
+	/** `+ 18 L in Jug`; nothing where nothing stands behind it */
+	readonly behind: string;
+	/** `washing only`; nothing where it is drinking water, or not for drinking at all */
+	readonly drink: string;
 	/** all of it in a sentence */
 	readonly label: string;
 }
@@ -47,6 +51,9 @@ export function tankViews(
 		const ends = assessment.levels.silent?.tanks.find(({ id }) => id === tank.id);
 		const shown = ends ? sayBetween(ends.livedL, ends.awayL, units) : formatLitres(level.litres, units);
 		const give = ends ? '' : `±\u00a0${formatFigure(fromBase((level.high - level.low) / 2, units.volume))}`;
+		const behind = sayBehind(tank.holds, outlook?.behind, units);
+		const drink = outlook?.drink && outlook.drink !== 'drinking' ? DRINK_WORDS[outlook.drink] : '';
+		const more = [behind, drink].filter((words) => words !== '').map((words) => `; ${words}`);
 		return [
 			{
 				id: tank.id,
@@ -61,12 +68,15 @@ export function tankViews(
 					low: level.low,
 					high: level.high,
 					reserveL: tank.reserveL,
+					drinkingL: outlook?.drinkingL,
 					flags: outlook?.flags ?? []
 				},
 				level: shown,
 				give,
 				...words,
-				label: `${tank.name}, ${tank.holds}: ${shown} ${give} of ${formatLitres(level.usableL, units)}; ${words.lasts}${words.until ? `, ${words.until}` : ''}${first ? '; binds first' : ''}`
+				behind,
+				drink,
+				label: `${tank.name}, ${tank.holds}: ${shown} ${give} of ${formatLitres(level.usableL, units)}; ${words.lasts}${words.until ? `, ${words.until}` : ''}${first ? '; binds first' : ''}${more.join('')}`
 			}
 		];
 	});

@@ -44,6 +44,8 @@
 	const jugsL = $derived(
 		form.tanks.slice(1).reduce((sum, id) => {
 			const one = fresh.find((of) => of.id === id);
+			const planned = form.how === 'plan' ? form.plannedInto(id) : undefined;
+			if (planned?.kind === 'litres') return sum + planned.litres;
 			return sum + (one ? Math.max(0, usableOf(one) - (levels.get(id) ?? 0)) : 0);
 		}, 0)
 	);
@@ -91,7 +93,8 @@
 							/>
 							{one.name}
 							<span class="soft"
-								>{litres(levels.get(one.id) ?? 0)} of {litres(usableOf(one))}{isCarried(rig, one)
+								>{litres(levels.get(one.id) ?? 0)} of {litres(usableOf(one))}{isCarried(rig, one) &&
+								form.how !== 'plan'
 									? ', to the brim'
 									: ''}</span
 							></label

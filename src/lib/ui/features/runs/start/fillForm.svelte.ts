@@ -1,5 +1,12 @@
 import type { Meter, Rig } from '$core/logbook';
-import { lastShown, passedSince, type FillTarget, type FillWish } from '$core/runs';
+import {
+	lastShown,
+	passedSince,
+	plannedFills,
+	type FillTarget,
+	type FillWish,
+	type PlannedFill
+} from '$core/runs';
 import { isCarried } from '$core/rig';
 import type { App } from '$lib/state';
 import { placesFor, stopAtHand, waterAt } from './sources';
@@ -48,10 +55,16 @@ export class FillForm {
 				.sort((a, b) => this.#share(a.id) - this.#share(b.id))[0] ??
 			fresh[0];
 		this.tanks = first ? [first.id] : [];
+		if (wanted.planned && wanted.tank === null && this.#planned) this.#takePlan();
 		const here = this.here;
 		if (here?.point !== undefined && this.places.some(({ id }) => id === here.point)) this.place = here.point;
 		this.takePlace(this.place);
 		this.reads = this.lastShows;
+	}
+
+	/** What a plan fills is chosen beforehand: the tank, and the jugs that there is room in. */
+	#takePlan(): void {
+		if (this.fills.length > 0) this.tanks = this.fills.map(({ tank }) => tank);
 	}
 
 	#share(tank: string): number {
@@ -72,12 +85,26 @@ export class FillForm {
 	get places() {
 		return placesFor(this.#app.records.points, ['water', 'mains'], this.here);
 	}
-	/** What is planned where one is, litres in all fresh tanks together. */
-	get planL(): number | undefined {
+	get #plannedWater() {
 		const { plan, due } = this.#app.engine.assessment ?? {};
 		const service =
 			this.#stop === null ? due?.service : plan?.services.find(({ stop }) => stop === this.#stop);
-		return service?.water?.litres;
+		return service?.water;
+	}
+	/** What is planned where one is, litres in all fresh tanks together. */
+	get planL(): number | undefined {
+		return this.#plannedWater?.litres;
+	}
+	/** What of that goes into which tank, as they stand now. */
+	get fills(): readonly PlannedFill[] {
+		const levels = this.#app.engine.assessment?.levels.tanks ?? [];
+		const water = this.#plannedWater;
+		return water ? plannedFills(this.#rig, water, new Map(levels.map(({ id, litres }) => [id, litres]))) : [];
+	}
+	/** How much of what is planned goes into a tank. */
+	plannedInto(tank: string): FillTarget {
+		const fill = this.fills.find((one) => one.tank === tank);
+		return fill && 'litres' in fill ? { kind: 'litres', litres: fill.litres } : { kind: 'full' };
 	}
 	/** The meters on the hose into the first tank. */
 	get meter(): Meter | undefined {
@@ -127,7 +154,7 @@ export class FillForm {
 				// A litre weighs a kilogram.
 				return positive(this.kg);
 			case 'plan':
-				return positive(this.planL);
+				return this.tanks[0] === undefined ? undefined : this.plannedInto(this.tanks[0]);
 			case 'until':
 				return this.untilMs > this.#app.nowMs
 					? { kind: 'until', untilMs: this.untilMs, certainty: this.certainty }
@@ -141,7 +168,10 @@ export class FillForm {
 		if (!target || this.tanks.length === 0) return undefined;
 		return {
 			// What comes after the first by the same hose is filled to the brim: a jug, a can, a bag.
-			tanks: this.tanks.map((tank, i) => ({ tank, target: i === 0 ? target : { kind: 'full' } })),
+			tanks: this.tanks.map((tank, i) => ({
+				tank,
+				target: i === 0 ? target : this.how === 'plan' ? this.plannedInto(tank) : { kind: 'full' }
+			})),
 			source: {
 				...(this.place === '' ? {} : { point: this.place }),
 				...(this.drinkable === 'unsaid' ? {} : { potable: this.drinkable === 'yes' }),
