@@ -1,4 +1,4 @@
-import type { Ahead, EntryDraft, Habit, Instrument, Rig } from '../logbook/index.js';
+import type { Ahead, EntryDraft, Habit, Instrument, Rig, Source } from '../logbook/index.js';
 import { withItem } from '../rig/index.js';
 import type { Happening, TellingContext } from '../words/index.js';
 
@@ -29,7 +29,7 @@ export interface QuickContext extends TellingContext {
 /** What a word of one's own may stand for. */
 export type Named = Instrument | Habit;
 /** What a line may add to the rig, with one tap. */
-export type Addition = Named | Ahead;
+export type Addition = Named | Source | Ahead;
 
 /** One way to understand a line without its time. */
 export interface Meaning {
@@ -85,12 +85,17 @@ export const isProblem = (answer: LineReading): answer is NoMeaning => 'problem'
 /** Whether what is added are days unlike others. */
 export const isAhead = (addition: Addition): addition is Ahead => 'from' in addition;
 
+/** Whether what is added is something that flows in. */
+export const isSource = (addition: Addition): addition is Source => 'into' in addition;
+
 /** Whether what is added is a habit. */
-export const isHabit = (addition: Addition): addition is Habit => !('kind' in addition) && !isAhead(addition);
+export const isHabit = (addition: Addition): addition is Habit =>
+	!('kind' in addition) && !isAhead(addition) && !isSource(addition);
 
 /** The rig with what a line adds to it, in the place of what has its id. */
 export function withAddition(rig: Rig, addition: Addition): Rig {
 	if (isAhead(addition)) return { ...rig, ahead: withItem(rig.ahead ?? [], addition) };
+	if (isSource(addition)) return { ...rig, sources: withItem(rig.sources ?? [], addition) };
 	return isHabit(addition)
 		? { ...rig, habits: withItem(rig.habits, addition) }
 		: { ...rig, instruments: withItem(rig.instruments, addition) };
@@ -120,6 +125,7 @@ export function freeId(rig: Rig, name: string): string {
 			rig.instruments,
 			rig.habits,
 			rig.measures,
+			rig.sources ?? [],
 			rig.containers,
 			rig.care,
 			rig.ahead ?? []

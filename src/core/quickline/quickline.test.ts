@@ -382,3 +382,37 @@ describe('jugs that take turns at the tap', () => {
 	it('a jug that is poured into a built-in tank is not swapped', () =>
 		expect(problemOf('swap jug')).toContain('No jug stands full'));
 });
+
+describe('what flows in without a stop', () => {
+	const source = {
+		id: 'wm',
+		name: 'Watermaker',
+		into: 'main',
+		litresEach: { mean: 40, sd: 10 },
+		often: { times: 0.5, per: 'day' },
+		potable: true
+	} as const;
+	const rain = { ...source, id: 'sheet', name: 'Rain sheet', potable: false };
+	const boat: Rig = { ...exactRig, sources: [source, rain] };
+	it.each([
+		['watermaker 40 L', 'wm', 40],
+		['made 60', 'wm', 60],
+		['rain 15', 'sheet', 15],
+		['rain sheet 12 L', 'sheet', 12]
+	])('%s', (text, from, litres) =>
+		expect(matches(text, { rig: boat }).map(({ drafts }) => drafts)).toMatchObject([
+			[{ kind: 'fill', tank: 'main', litres, from }]
+		])
+	);
+	it('a source that the rig lacks is offered with its first litres; how much is asked', () => {
+		const [found] = matches('rain 15', { rig: exactRig });
+		expect(found).toMatchObject({
+			adds: { name: 'Rain', into: 'main', potable: false, litresEach: { mean: 15 } },
+			drafts: [{ kind: 'fill', tank: 'main', litres: 15, from: 'rain' }],
+			says: expect.stringContaining('Main filled by Rain with')
+		});
+		expect(problemOf('watermaker')).toContain('How much came in?');
+	});
+	it('what only sounds like it is something else', () =>
+		expect(matches('shower', { rig: boat })[0]?.drafts).toMatchObject([{ kind: 'use' }]));
+});

@@ -652,7 +652,7 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	["Tor's gone", way(crew(1))],
 	['Ines came back', way(crew(3))],
 	['off grid', way(hooked(false))],
-	['rain 20', adding({ name: 'Rain' }, { kind: 'use', times: 1 })],
+	['rain 20', adding({ name: 'Rain', potable: false }, { kind: 'fill', litres: 20, from: 'rain' })],
 	['dishes earlier', /When was it\?/],
 	['dishes 29 february', /When was it\?/],
 	['31 june dishes', /When was it\?/],

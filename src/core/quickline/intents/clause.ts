@@ -10,6 +10,7 @@ import {
 	type NoMeaning,
 	type QuickContext
 } from '../context.js';
+import { inflowLine } from './inflow.js';
 import { gaugeHelp, gaugeLine, levelLine, namesAGauge, tankState } from './levels.js';
 import { dumpLine, fillLine, swapLine, transferLine } from './movements.js';
 import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
@@ -190,6 +191,8 @@ function readingsOf(
 			: [];
 	if (own.length > 0 && figures.length === 1) return meterLine(line, context);
 	if (words.includes('rod') || words.includes('dipstick')) return rodLine(text, names, context);
+	const inflow = inflowLine(line, context);
+	if (inflow) return inflow;
 	const care = careLine(line, context);
 	if (care && !isProblem(care)) return care;
 	const byVerb = verbLine(text, names, line, context);

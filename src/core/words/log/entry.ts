@@ -38,6 +38,10 @@ export const LIVED_WORDS: Readonly<Record<EntryOf<'gap'>['lived'], string>> = {
 /** The day and time of an instant as it was written: `Fri 12 Jun 18:00`. */
 const sayMinute = (at: string): string => sayInstant(Date.parse(at) + writtenOffsetMs(at), 'UTC');
 
+/** Out of which source, where one is named. */
+export const sayFrom = ({ sources = [] }: Rig, id: string | undefined): string =>
+	id === undefined ? '' : ` by ${sources.find((one) => one.id === id)?.name ?? id}`;
+
 /** An entry in a few words, for the ledger and for *Why?*. */
 export function describeEntry(entry: Entry, { rig, trips, units }: DescribeContext): string {
 	const tank = (id: string): string => tankById(rig, id)?.name ?? id;
@@ -47,7 +51,7 @@ export function describeEntry(entry: Entry, { rig, trips, units }: DescribeConte
 		case 'use':
 			return `${nameIn(rig.habits, entry.habit)}${entry.times === 1 ? '' : ` × ${entry.times}`}${entry.litres === undefined ? '' : `, measured ${amount(entry.litres, units)}`}`;
 		case 'fill':
-			return `${tank(entry.tank)} filled ${[amount(entry.litres, units), entry.to ? 'to full' : ''].filter(Boolean).join(', ')}`;
+			return `${tank(entry.tank)} filled${sayFrom(rig, entry.from)} ${[amount(entry.litres, units), entry.to ? 'to full' : ''].filter(Boolean).join(', ')}`;
 		case 'dump':
 			return `${tank(entry.tank)} ${entry.to ? 'emptied' : 'dumped'}${entry.litres === undefined ? '' : ` ${amount(entry.litres, units)}`}${entry.leftL === undefined ? '' : ` but for ${amount(entry.leftL, units)}`}`;
 		case 'transfer':

@@ -11,7 +11,7 @@ import { flowOf, tankById, usableOf } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { sayDay } from '../when.js';
-import { LIVED_WORDS, sayInstant } from './entry.js';
+import { LIVED_WORDS, sayFrom, sayInstant } from './entry.js';
 
 export type { Happening };
 
@@ -94,7 +94,7 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 			return `${habit.name}${times === 1 ? '' : ` × ${times}`}, ${litres === undefined ? amount(expected) : `measured ${amount(litres)}`}${way(habit, context)}`;
 		}
 		case 'fill':
-			return `${tank(happening.tank)} filled${happening.litres === undefined ? '' : ` with ${amount(happening.litres)}`}${happening.to ? ' to full' : ''}`;
+			return `${tank(happening.tank)} filled${sayFrom(rig, happening.from)}${happening.litres === undefined ? '' : ` with ${amount(happening.litres)}`}${happening.to ? ' to full' : ''}`;
 		case 'dump': {
 			const { litres, leftL, where } = happening;
 			const container = rig.containers.find(({ id }) => id === where);
