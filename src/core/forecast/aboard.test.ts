@@ -150,6 +150,14 @@ describe('what is kept for drinking', () => {
 		expect(lasts(from(rig))).toBeCloseTo(82 / 24, 1);
 		expect(forecast(from(rig), { days: 30, persons: 1 }).tanks[0]?.days.p50).toBeCloseTo(90 / 18, 1);
 	});
+	it('a ration of less than one drinks is none to live by: until when drinking alone would last is told', () => {
+		const known = from({ ...roomy(), drinking });
+		// 82 L for two over twenty days are two litres a day each, where three are drunk: to two thirds of that.
+		const twenty = ration(known, known.atMs + 20 * DAY_MS, 0.9);
+		expect(twenty?.allowedL).toBeCloseTo(82 / 40, 1);
+		expect(((twenty?.drinkableUntilMs ?? 0) - known.atMs) / DAY_MS).toBeCloseTo(82 / 6, 0);
+		expect(ration(known, known.atMs + 10 * DAY_MS, 0.9)).not.toHaveProperty('drinkableUntilMs');
+	});
 	it('nor rationed, and no measures reach beyond it', () => {
 		const known = from({ ...roomy(), drinking });
 		expect(ration(known, known.atMs + 10 * DAY_MS, 0.9)?.allowedL).toBeCloseTo(82 / 20, 1);

@@ -1,6 +1,7 @@
 import { DAY_MS } from '../time/index.js';
 import { quantileOf } from '../numerics/index.js';
 import { type Estimate } from '../estimate/index.js';
+import { tankById } from '../rig/index.js';
 import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
 import { useClockOf } from './useClock.js';
 import { bring, spareOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
@@ -12,6 +13,8 @@ export interface Ration {
 	readonly tank: string;
 	readonly allowedL: number;
 	readonly usingL: number;
+	/** it is less than one drinks: no figure to live by; until when what there is would do for drinking alone, ms */
+	readonly drinkableUntilMs?: number;
 }
 
 /** The part of all use that a tank bears which nothing fills or empties. */
@@ -110,5 +113,17 @@ export function ration(estimate: Estimate, untilMs: number, certainty: number): 
 	const part = atLeast(least);
 	if (part >= ANYTHING) return undefined;
 	const usingL = drawnL(outset, stretches) / personDays;
-	return { untilMs, tank: tightest.id, allowedL: usingL * part, usingL };
+	const allowedL = usingL * part;
+	const { rig } = estimate.model;
+	const drinksL =
+		tankById(rig, tightest.id)?.holds === 'fresh' ? rig.drinking?.litresPerPersonDay : undefined;
+	return {
+		untilMs,
+		tank: tightest.id,
+		allowedL,
+		usingL,
+		...(drinksL !== undefined && allowedL < drinksL
+			? { drinkableUntilMs: estimate.atMs + (allowedL / drinksL) * (untilMs - estimate.atMs) }
+			: {})
+	};
 }

@@ -1,7 +1,14 @@
 import { HOUR_MS } from '../../time/index.js';
 import { describe, expect, it } from 'vitest';
-import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
-import { estimate } from '../../estimate/index.js';
+import {
+	entry,
+	exactRig,
+	exactTrip,
+	freshStart,
+	logbookOf,
+	spareJug
+} from '../../../../tests/helpers/logbooks.js';
+import { estimate, standsBehind } from '../../estimate/index.js';
 import { forecast } from '../../forecast/index.js';
 import type { Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import { plan } from '../../plan/index.js';
@@ -44,6 +51,7 @@ const say = (stops: readonly Stop[], at = now, entries = freshStart(), rig: Rig 
 	const believed = estimate(logbook, 'rig', at);
 	const answer = verdict({
 		rig,
+		behind: (tank) => standsBehind(believed, tank).map((one) => one.tank),
 		forecast: forecast(believed, { days: 30, paths: 40 }),
 		days: 30,
 		trip,
@@ -66,6 +74,21 @@ describe('the verdict', () => {
 			detail: 'You pass a dump point at Tamsel Ford on Monday. Main and Grey last until Tuesday.',
 			binds: 'black'
 		}));
+	it('counts what stands behind the tank, and says when it is wanted', () => {
+		const rig: Rig = {
+			...exactRig,
+			tanks: [...exactRig.tanks.slice(0, 1), { ...spareJug, id: 'jug', name: 'Can' }],
+			outlets: exactRig.outlets.map((outlet) => ({ ...outlet, to: 'ground' })),
+			instruments: []
+		};
+		const full = (tank: string) => entry({ kind: 'mark', at: '2027-05-01T06:00:00Z', tank, state: 'full' });
+		const told = say([], now, [full('main'), full('jug')], rig);
+		expect(told.head).toMatch(/^Main is down to its reserve first: Wednesday/);
+		expect(told.detail).toMatch(/^That counts Can, to be poured in Tuesday/);
+		expect(say([], now, [full('main')], { ...rig, tanks: rig.tanks.slice(0, 1) }).detail).not.toContain(
+			'counts'
+		);
+	});
 	it('says when nothing on the way serves it', () =>
 		expect(
 			say([stop('Kelda', '2027-05-03T10:00:00', []), stop('Low Sarn', '2027-05-08T14:00:00', [])]).detail

@@ -43,7 +43,17 @@
 		{#if untilMs === undefined}<option value="" disabled>pick a day</option>{/if}
 		{#each options as { ms, label }, i (i)}<option value={String(ms)}>{label}</option>{/each}
 	</select>
-	{#if ration}
+	{#if ration?.drinkableUntilMs !== undefined && untilMs !== undefined}
+		<p class="mind" role="status">
+			<strong
+				>Not enough to drink until {sayWhen(untilMs, app.nowMs, app.timeZone)}: fill by {sayWhen(
+					ration.drinkableUntilMs,
+					app.nowMs,
+					app.timeZone
+				)}.</strong
+			>
+		</p>
+	{:else if ration}
 		<p>
 			<span class="figure">{figure(ration.allowedL)} {unitSymbol(units.volume)}</span>
 			a day each. You are using
