@@ -1,8 +1,7 @@
+export { plan, workedPlan } from './payload.js';
 export {
-	plan,
 	tripNamed,
 	workOut,
-	workedPlan,
 	type Effort,
 	type Plan,
 	type PlannedService,

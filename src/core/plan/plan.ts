@@ -65,6 +65,8 @@ export interface Plan {
 	readonly binds: readonly { readonly tank: string; readonly bindsMs: number }[];
 	/** the first tank that binds although every service in reach is taken */
 	readonly shortfall?: Shortfall;
+	/** where it fills more than the payload allows, at most: no less would do; where the rig says what else is aboard */
+	readonly overload?: { readonly stop: string; readonly kg: number };
 }
 
 /** How a trip is planned, its prices apart. */
@@ -101,7 +103,12 @@ function servicesOf(
 				stop: stop.id,
 				atMs,
 				...(hasKind(mask, 'water')
-					? { water: { litres, ...(fills.every(({ whole }) => whole) ? { to: 'full' as const } : {}) } }
+					? {
+							water: {
+								litres,
+								...(!problem.capped && fills.every(({ whole }) => whole) ? { to: 'full' as const } : {})
+							}
+						}
 					: {}),
 				...(dumps.length > 0 ? { dump: dumps.flatMap(({ tank }) => withSpares(problem.tanks[tank])) } : {}),
 				services: services[mask] ?? []
@@ -196,21 +203,8 @@ export function tripNamed(estimate: Estimate, { trips }: Pick<Logbook, 'trips'>,
 	return found;
 }
 
-/**
- * Where to fill and dump along a trip, from an estimate's moment to the last departure, at the least cost that keeps the
- * policy's promise.
- *
- * @throws RangeError when the logbook has no such trip, or the trip is another rig's
- */
-export const plan = (
-	estimate: Estimate,
-	logbook: Pick<Logbook, 'trips'>,
-	tripId: string,
-	options?: PlanOptions
-): Plan => workedPlan(estimate, tripNamed(estimate, logbook, tripId), options).plan;
-
-/** The same with all it was made from. */
-export function workedPlan(estimate: Estimate, trip: Trip, options: PlanOptions = {}): Worked {
+/** A plan of a trip with all it was made from, whatever it weighs. */
+export function workedFreely(estimate: Estimate, trip: Trip, options: PlanOptions = {}): Worked {
 	const { prices, seek } = strategyOf(trip);
 	return workOut(planProblemOf(estimate, trip, { ...options, prices }), seek);
 }

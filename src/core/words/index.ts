@@ -38,7 +38,16 @@ export {
 export { sayMoment, saySpare, type SpareWords } from './equipment/weight.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';
-export { doesAt, lastFor, sayLastChance, sayPlan, sayService, type PlanWords } from './trip/plan.js';
+export {
+	doesAt,
+	lastFor,
+	sayDoubtfulTaps,
+	sayLastChance,
+	sayOverload,
+	sayPlan,
+	sayService,
+	type PlanWords
+} from './trip/plan.js';
 export {
 	sayChange,
 	sayMendOfTrip,

@@ -4,7 +4,7 @@
 	import { tripInUse, tripSpan, type Stop } from '$core/logbook';
 	import type { TripChange } from '$core/plan';
 	import { isCarried } from '$core/rig';
-	import { DRINKING_CAUTION } from '$core/words';
+	import { DRINKING_CAUTION, sayDoubtfulTaps, sayOverload } from '$core/words';
 	import { onMount } from 'svelte';
 	import { v7 as uuid } from 'uuid';
 	import { useApp } from '$lib/state';
@@ -110,6 +110,10 @@
 				</Section>
 			{/if}
 			{#if plan?.services.some(({ water }) => water)}
+				{@const doubtful = sayDoubtfulTaps(trip, plan)}
+				{@const overload = sayOverload(trip, plan, units)}
+				{#if overload}<Notice><p>{overload}</p></Notice>{/if}
+				{#if doubtful}<p class="mind">{doubtful}</p>{/if}
 				<p class="soft small">{DRINKING_CAUTION}</p>
 			{/if}
 			{#snippet whatIf()}

@@ -3,7 +3,8 @@ import { withMorePersons, withTrips, type Estimate } from '../../estimate/index.
 import type { Point, Trip } from '../../logbook/index.js';
 import { changedTrip, type TripChange } from './changes.js';
 import { bindsByPath, shareBy } from '../along/index.js';
-import { workedPlan, type Plan, type PlanOptions, type Worked } from '../plan.js';
+import { workedPlan } from '../payload.js';
+import type { Plan, PlanOptions, Worked } from '../plan.js';
 import { serviceKindOf, PLANNED_KINDS, type ServiceKind } from '../trip/index.js';
 
 /** What a trip comes to, to be compared. */

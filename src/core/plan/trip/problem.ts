@@ -70,6 +70,8 @@ export interface PlanProblem {
 	readonly legsBefore: readonly number[];
 	/** fresh water aboard that no plan touches, litres */
 	readonly carriedL: number;
+	/** tanks are not filled to the brim: there is a most that may be aboard */
+	readonly capped: boolean;
 }
 
 /** How the days ahead are lived and priced for a plan. */
@@ -84,6 +86,8 @@ export interface ProblemOptions {
 	readonly course?: CumulativeFlow | undefined;
 	/** litres in all the fresh tanks of the plan together at the beginning, where that is to be chosen */
 	readonly loadL?: number | undefined;
+	/** the most litres that may be in all the fresh tanks of the plan together after a service */
+	readonly mostL?: number | undefined;
 }
 
 /** Of a trip with more chances to serve than this, fewer paths are lived: their stretches are as many as the square. */
@@ -220,6 +224,7 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 	};
 	const tanks = binding.map((tank) => bindingTank(estimate, course, tank, endMs));
 	const planned = tanks.map((tank) => plannedTank(tank, course, moments));
+	const within = options.mostL === undefined ? planned : capped(planned, options.mostL);
 	const orderOf = new Map(trip.stops.map((stop, order) => [stop, order]));
 	const driven = (order: number): number => ahead.filter((leg) => leg.order <= order).length;
 	return {
@@ -232,7 +237,8 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 		prices,
 		course,
 		visits,
-		tanks: options.loadL === undefined ? planned : loaded(planned, options.loadL),
+		tanks: options.loadL === undefined ? within : loaded(within, options.loadL),
+		capped: within !== planned,
 		legs: ahead.map(({ stop, arriveMs }) => ({ stop: stop.id, km: stop.legKm, arriveMs })),
 		legsBefore: [0, ...visits.map(({ stop }) => driven(orderOf.get(stop) ?? 0)), ahead.length],
 		carriedL: carriedBeside(estimate, tanks)
@@ -251,6 +257,17 @@ function forTheRest(trip: Trip, fromMs: number, endMs: number): number {
 	const wholeMs = endMs - Math.min(fromMs, first ? instantMs(first.arrive) : fromMs);
 	const left = wholeMs > 0 ? (endMs - fromMs) / wholeMs : 1;
 	return 1 - (1 - certaintyOf(trip)) * Math.max(LEAST_SHARE, left);
+}
+
+/** The same tanks, never filled to more than so much fresh water in all: in proportion to what each can hold. */
+function capped(tanks: readonly PlannedTank[], litres: number): readonly PlannedTank[] {
+	const room = tanks.reduce((sum, { falls, servedL }) => sum + (falls ? servedL : 0), 0);
+	const part = room > 0 ? litres / room : 1;
+	return tanks.map((one) => {
+		if (!one.falls || part >= 1) return one;
+		const served = one.served.map((full) => Math.min(full, part * one.servedL));
+		return { ...one, served, servedL: meanOf(served) };
+	});
 }
 
 /** The same tanks with so much fresh water aboard at the beginning, in proportion to what each can hold. */

@@ -32,7 +32,9 @@ const facts: CardFacts = {
 	rig: exactRig,
 	trip,
 	plan: {
-		services: [{ stop: 'b', water: { litres: 40 }, dump: ['grey'] }],
+		services: [
+			{ stop: 'b', water: { litres: 40 }, dump: ['grey'], services: [{ kind: 'water', potable: true }] }
+		],
 		lastChance: [{ tank: 'grey', stop: 'b' }]
 	} as unknown as Plan,
 	levels: new Map([

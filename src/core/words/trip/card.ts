@@ -7,7 +7,7 @@ import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index
 import { clockText, dayText, sayDays, sayInstant } from '../log/entry.js';
 import { capital } from '../outlook/stay.js';
 import { sayShown } from '../run/step.js';
-import { doesAt, lastFor } from './plan.js';
+import { doesAt, lastFor, sayDoubtfulTaps, sayOverload } from './plan.js';
 import { sayServices } from './point.js';
 import { hasFrost, sayNights, sayWeather } from './stop.js';
 
@@ -102,7 +102,7 @@ const HOT_C = 28;
 const HEAVY_KG = 15;
 
 /** What to mind on this trip, by what is done on it. */
-function cautionsOf({ rig, trip, plan, nowMs }: CardFacts): readonly string[] {
+function cautionsOf({ rig, trip, plan, nowMs, units }: CardFacts): readonly string[] {
 	const ahead = trip.stops.filter(({ depart }) => instantMs(depart) > nowMs);
 	const planned = (plan?.services ?? []).map(({ stop }) => stop);
 	const used = ahead
@@ -124,7 +124,11 @@ function cautionsOf({ rig, trip, plan, nowMs }: CardFacts): readonly string[] {
 		[ahead.some(hasFrost), 'Frost: drain pipes and low points before the night does it for you.'],
 		[true, 'Figures are reckoned, not seen: look into the tank when in doubt. Local rules come first.']
 	];
-	return said.filter(([holds]) => holds).map(([, text]) => text);
+	const ofPlan = plan ? [sayOverload(trip, plan, units), sayDoubtfulTaps(trip, plan)] : [];
+	return [
+		...ofPlan.filter((text) => text !== undefined),
+		...said.filter(([holds]) => holds).map(([, text]) => text)
+	];
 }
 
 /** A trip on a card. */

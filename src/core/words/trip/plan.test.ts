@@ -4,7 +4,7 @@ import { estimate } from '../../estimate/index.js';
 import type { Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import { plan } from '../../plan/index.js';
 import { METRIC } from '../../units/index.js';
-import { sayPlan, spanText } from '../index.js';
+import { sayDoubtfulTaps, sayOverload, sayPlan, spanText } from '../index.js';
 
 const atMs = Date.parse('2027-05-01T06:00:00Z');
 const rig: Rig = {
@@ -52,6 +52,24 @@ describe('what a plan says', () => {
 		]);
 		expect(detail).toContain('15 minutes, 4 km out of the way and 3 in fees');
 	});
+	it('where it counts on water of which nobody has said that it is for drinking, and what then', () => {
+		const trip = (potable?: boolean): Trip => ({
+			...exactTrip,
+			stops: [stop(3, [{ ...water, ...(potable === undefined ? {} : { potable }) }, grey]), stop(6, [])]
+		});
+		const told = (potable?: boolean): string | undefined =>
+			sayDoubtfulTaps(trip(potable), said(trip(potable).stops).planned);
+		expect(told(true)).toBeUndefined();
+		expect(told()).toMatch(/counts on water at Stop 3, .*boil it, treat it, or buy/);
+	});
+	it('by how much it breaks the payload', () =>
+		expect(
+			sayOverload(
+				{ ...exactTrip, stops: [stop(3, [water])] },
+				{ ...said([stop(3, [water])]).planned, overload: { stop: 's3', kg: 42 } },
+				METRIC
+			)?.replaceAll('\u00a0', ' ')
+		).toMatch(/^After filling at Stop 3 you would be 42 kg over the payload/));
 	it('that nothing need be done, and that nothing helps', () => {
 		expect(said([stop(2, [water, grey])]).headline).toBe('Nothing to fill or dump before the trip ends.');
 		const hopeless = said([stop(6, [])]);

@@ -7,7 +7,7 @@ import {
 	type PlannedService
 } from '../../plan/index.js';
 import { tankById } from '../../rig/index.js';
-import { formatLitres, formatMoney, type UnitChoice } from '../../units/index.js';
+import { formatLitres, formatMoney, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { capital } from '../outlook/stay.js';
 import { SERVES } from './change.js';
@@ -101,4 +101,26 @@ export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units
 		],
 		detail: [...shortfall, { text: `${then}${sure}In all ${effortOf(planned.effort)}.` }]
 	};
+}
+
+/**
+ * Where a plan counts on water of which nobody has said that it is for drinking, and what then; nothing where all of it is known.
+ * Nobody has looked at a sign on one's behalf.
+ */
+export function sayDoubtfulTaps(trip: Trip, plan: Plan): string | undefined {
+	const names = plan.services.flatMap(({ stop: id, water, services }) => {
+		const taps = services.filter(({ kind }) => kind === 'water' || kind === 'mains');
+		const stop = trip.stops.find((one) => one.id === id);
+		return water && stop && taps.some(({ potable }) => potable !== true) ? [stop.name] : [];
+	});
+	if (names.length === 0) return undefined;
+	const places = listed([...new Set(names)]);
+	return `It counts on water at ${places}, of which nobody has said that it is for drinking: look for the sign or ask; else boil it, treat it, or buy what you drink and keep this for washing.`;
+}
+
+/** By how much a plan breaks the payload, and where; nothing where it keeps within, or nobody has said what else is aboard. */
+export function sayOverload(trip: Trip, { overload }: Plan, units: UnitChoice): string | undefined {
+	if (!overload) return undefined;
+	const stop = trip.stops.find(({ id }) => id === overload.stop);
+	return `After filling at ${stop?.name ?? overload.stop} you would be ${formatQuantity(overload.kg, 'mass', units)} over the payload: no smaller fill reaches the next water. Leave something behind, fill in between, or use less.`;
 }

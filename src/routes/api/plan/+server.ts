@@ -20,7 +20,7 @@ export const POST: RequestHandler = ({ request }) =>
 		const believed = estimate(logbook, trip?.rig ?? '', atMs);
 		const timeZone = trip?.timeZone ?? 'Etc/UTC';
 		const planned = plan(believed, logbook, read.body.trip);
-		const { feasible, cost, services, next, lastChance, shortfall } = planned;
+		const { feasible, chance, cost, services, next, lastChance, shortfall, overload } = planned;
 		const { rig } = believed.model;
 		const why = (): string => {
 			if (!shortfall || !trip) return '';
@@ -32,15 +32,18 @@ export const POST: RequestHandler = ({ request }) =>
 		return {
 			answer: {
 				feasible,
+				chance,
 				cost,
-				services: services.map(({ stop, water, dump }) => ({
+				services: services.map(({ stop, atMs: servedMs, water, dump }) => ({
 					stop,
+					at: zonedIso(servedMs, timeZone),
 					...(water ? { water } : {}),
 					...(dump ? { dump } : {})
 				})),
 				...(next ? { next: { stop: next.stop, by: zonedIso(next.byMs, timeZone), what: next.what } } : {}),
 				lastChance: lastChance.map(({ tank, stop }) => ({ tank, stop })),
-				...(shortfall ? { why: why() } : {})
+				...(shortfall ? { why: why() } : {}),
+				...(overload ? { overload } : {})
 			}
 		};
 	});
