@@ -9,6 +9,7 @@ const rig: Rig = {
 	kind: 'boat',
 	crew: 2,
 	systemL: 12,
+	drinking: { litresPerPersonDay: 3, days: 1 },
 	tanks: [
 		{
 			id: 'sand-fore',

@@ -18,6 +18,7 @@ const rig: Rig = {
 	crew: 2,
 	payloadKg: 540,
 	systemL: 8,
+	drinking: { litresPerPersonDay: 3, days: 1 },
 	tanks: [
 		{
 			id: 'wren-main',

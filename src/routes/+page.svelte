@@ -35,6 +35,8 @@
 	/** what is said of a silence stands over the rods */
 	const SILENCE_PX = 90;
 	const LEAST_ROD_PX = 150;
+	/** a line under a rod: what stands behind it, whether one may drink it */
+	const LINE_PX = 22;
 	const rest = later(LATER_MS, () => now !== undefined);
 	/** what is said of a silence stands over all else, which comes with it */
 	let SilenceNews = $state.raw<typeof import('$lib/ui/features/now/SilenceNews.svelte').default>();
@@ -50,6 +52,10 @@
 	const stands = $derived(!isSilent || SilenceNews !== undefined || unsaid);
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
+
+	const besidePx = $derived(
+		LINE_PX * Math.max(0, ...tanks.map(({ behind, drink }) => Number(behind !== '') + Number(drink !== '')))
+	);
 
 	/** the plan follows the first look: its place is kept, so that nothing moves under a thumb */
 	const planComes = $derived(app.tripAtHand !== undefined && now?.plan === undefined);
@@ -82,7 +88,7 @@
 			<LargeRods
 				{tanks}
 				{units}
-				heightPx={now.silence ? Math.max(LEAST_ROD_PX, rodPx - SILENCE_PX) : rodPx}
+				heightPx={Math.max(LEAST_ROD_PX, rodPx - (now.silence ? SILENCE_PX : 0) - besidePx)}
 				onwhy={(tank) => (asked = tank)}
 				onday={(ms) => void reach(ms)}
 			/>
@@ -108,6 +114,11 @@
 						{app}
 					/>{/await}
 				{#await import('$lib/ui/features/runs/RunNews.svelte') then { default: RunNews }}<RunNews
+						{app}
+					/>{/await}
+			{/if}
+			{#if now.tanks.some(({ flags }) => flags.some(({ pours }) => pours))}
+				{#await import('$lib/ui/features/now/PourNews.svelte') then { default: PourNews }}<PourNews
 						{app}
 					/>{/await}
 			{/if}

@@ -23,6 +23,8 @@ export interface SizeOptions {
 	/** measures in force; those that are when absent */
 	readonly measures?: readonly string[] | undefined;
 	readonly paths?: number | undefined;
+	/** the heat of all of its days, °C; as the trips say when absent */
+	readonly maxC?: number | undefined;
 }
 
 /** What some lanes must have held so far, by path, litres. */
@@ -81,7 +83,7 @@ function enoughForAll(needs: readonly Float64Array[], certainty: number): readon
  */
 export function size(
 	estimate: Estimate,
-	{ days, certainty, paths = COMPARED_PATHS, ...asked }: SizeOptions
+	{ days, certainty, paths = COMPARED_PATHS, maxC, ...asked }: SizeOptions
 ): Size {
 	if (!(days > 0)) throw new RangeError(`days is ${days}; ask for more than none`);
 	const { rig } = estimate.model;
@@ -103,7 +105,8 @@ export function size(
 	for (const [k, step] of steps.entries()) {
 		const part = Math.min(1, (useDays - step.start) / step.length);
 		if (!(part > 0)) break;
-		const away = { ...step, mains: false, sewer: false };
+		const climate = maxC === undefined ? step.climate : { ...step.climate, maxC };
+		const away = { ...step, climate, mains: false, sewer: false };
 		uses.live(away, all);
 		const gains = outset.gains(measures, away);
 		asHeld.forEach(({ lane, at }, i) => {

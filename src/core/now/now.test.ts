@@ -168,7 +168,7 @@ describe('what lies ahead', () => {
 		// Main has 40 L, 10 of them kept: a day and a quarter by itself, two and a twelfth with the jug.
 		const main = now.tanks.find(({ id }) => id === 'main');
 		expect(main?.daysLeft).toBeCloseTo(50 / 24, 1);
-		expect(main?.behind).toEqual({ names: ['Jug'], litres: expect.closeTo(20, 0) });
+		expect(main?.behind).toEqual({ tanks: ['jug'], litres: expect.closeTo(20, 0) });
 		expect(main?.flags.filter(({ pours }) => pours)).toMatchObject([{ litres: 10, binds: false }]);
 		expect(main?.flags.at(-1)).toMatchObject({ binds: true });
 		expect(24 * (now.tanks.find(({ id }) => id === 'jug')?.addsDays ?? 0)).toBeCloseTo(20, 0);

@@ -40,8 +40,8 @@ export interface TankOutlook {
 	readonly bindsFirst: boolean;
 	/** for what stands behind another tank: days it adds */
 	readonly addsDays?: number;
-	/** what stands behind it, by name, and how much that gives in all, litres */
-	readonly behind?: { readonly names: readonly string[]; readonly litres: number };
+	/** what stands behind it, in the order in which it comes in, and how much that gives in all, litres */
+	readonly behind?: { readonly tanks: readonly string[]; readonly litres: number };
 	/** what is kept of it for drinking, litres */
 	readonly drinkingL?: number;
 	/** whether one may drink it; of fresh tanks */
@@ -118,7 +118,7 @@ function besideOf(estimate: Estimate, { id, holds }: Tank): Pick<TankOutlook, 'b
 		...(behind.length > 0
 			? {
 					behind: {
-						names: behind.map(({ tank }) => tank.name),
+						tanks: behind.map(({ tank }) => tank.id),
 						litres: behind.reduce((sum, { litres }) => sum + litres, 0)
 					}
 				}

@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import type { Instrument } from '$core/logbook';
 	import { plumbingOf, suspicionsOf, tankById } from '$core/rig';
-	import { formatQuantity } from '$core/units';
+	import { formatFigure, formatLitres, formatQuantity } from '$core/units';
 	import { sayContainer, sayFault, saySuspicion } from '$core/words';
 	import { useApp } from '$lib/state';
 	import ItemList from '$lib/ui/kit/page/ItemList.svelte';
@@ -67,6 +67,7 @@
 				<a class="as-button" href="/rig/care">Care</a>
 				<a class="as-button" href="/rig/weight">Weight</a>
 				<a class="as-button" href="/rig/what-if">What if</a>
+				<a class="as-button" href="/rig/size">What size</a>
 				<button onclick={() => (beginning = true)}>Another rig</button>
 			{/snippet}
 		</PageHead>
@@ -102,10 +103,30 @@
 						</p></Notice
 					>{/if}
 				<ItemList items={rig.outlets} onchange={({ id }) => (open = { part: 'outlets', id })}>
-					{#snippet says({ from, to })}{nameOf(from)} → {nameOf(to)}{/snippet}
+					{#snippet says({ from, to })}{from === 'outside' ? 'from outside' : nameOf(from)} → {nameOf(
+							to
+						)}{/snippet}
 				</ItemList>
 				<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'outlets' })}
 					>Add outlet</button
+				>
+			</Section></InTurn
+		>
+		<InTurn
+			><Section title="What flows in">
+				{#if !rig.sources?.length}<Notice calm
+						><p>
+							A watermaker, rain off an awning, a spring with a hose: with how much and how often, it counts
+							in every forecast. Say “watermaker 40” in the line, and it is added.
+						</p></Notice
+					>{/if}
+				<ItemList items={rig.sources ?? []} onchange={({ id }) => (open = { part: 'sources', id })}>
+					{#snippet says({ into, litresEach, often, potable })}{formatLitres(litresEach.mean, units)}, {formatFigure(
+							often.times
+						)} times a day, into {nameOf(into)}{potable ? '' : ', not for drinking'}{/snippet}
+				</ItemList>
+				<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'sources' })}
+					>Add source</button
 				>
 			</Section></InTurn
 		>

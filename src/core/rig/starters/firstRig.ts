@@ -251,7 +251,7 @@ const perDay = (
 /** What babies and dogs use. */
 function habitsOfOthers(
 	{ babies = 0, dogs = 0 }: Beginning,
-	{ sink, shower }: { readonly sink: Outlet; readonly shower: Outlet },
+	{ sink, shower = sink }: { readonly sink: Outlet; readonly shower?: Outlet },
 	makeId: () => string
 ): readonly Habit[] {
 	return [
@@ -298,7 +298,8 @@ export function startingRig(beginning: Beginning, makeId: () => string): Rig {
 	});
 	const washing = {
 		sink: outlet('Sink tap', grey?.id ?? greyTo),
-		shower: outlet('Shower', grey?.id ?? greyTo)
+		// Who has no more than jugs has no shower, until they say so.
+		...(beginning.freshL === undefined ? {} : { shower: outlet('Shower', grey?.id ?? greyTo) })
 	};
 	const outlets = {
 		...washing,

@@ -1,17 +1,19 @@
-import type { Tank } from '../../logbook/index.js';
+import type { Rig, Tank } from '../../logbook/index.js';
+import { tankById } from '../../rig/index.js';
 import { formatDuration, formatLitres, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { sayWhen } from '../when.js';
 
 /** `+ 18 L in Jug and Can`: what stands behind a tank; nothing where nothing does. */
 export function sayBehind(
+	rig: Rig,
 	holds: Tank['holds'],
-	behind: { readonly names: readonly string[]; readonly litres: number } | undefined,
+	behind: { readonly tanks: readonly string[]; readonly litres: number } | undefined,
 	units: UnitChoice
 ): string {
 	if (!behind) return '';
 	const amount = formatLitres(behind.litres, units);
-	return `+\u00a0${amount} ${holds === 'fresh' ? 'in' : 'of room in'} ${listed(behind.names)}`;
+	return `+\u00a0${amount} ${holds === 'fresh' ? 'in' : 'of room in'} ${listed(behind.tanks.map((id) => tankById(rig, id)?.name ?? id))}`;
 }
 
 /** When a tank binds, and what a carried one adds to the stay; all absent where nothing is foretold. */

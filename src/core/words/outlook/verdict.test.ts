@@ -84,7 +84,7 @@ describe('the verdict', () => {
 		const full = (tank: string) => entry({ kind: 'mark', at: '2027-05-01T06:00:00Z', tank, state: 'full' });
 		const told = say([], now, [full('main'), full('jug')], rig);
 		expect(told.head).toMatch(/^Main is down to its reserve first: Wednesday/);
-		expect(told.detail).toMatch(/^That counts Can, to be poured in Tuesday/);
+		expect(told.detail).toMatch(/^That counts Can, wanted Tuesday/);
 		expect(say([], now, [full('main')], { ...rig, tanks: rig.tanks.slice(0, 1) }).detail).not.toContain(
 			'counts'
 		);

@@ -114,18 +114,16 @@ function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 	return parts.length > 0 ? [plain(`${listed(parts)}.`)] : [];
 }
 
-/** `That counts Jug, to be poured in tonight.`: what stands behind the tank that binds first, and when it is wanted. */
+/** `That counts Jug, wanted tonight.`: what stands behind the tank that binds first, and when it is wanted. */
 function counting({ forecast, behind, atMs, timeZone }: VerdictInput, tank: Tank): readonly Span[] {
 	const known = forecast.tanks.find(({ id }) => id === tank.id);
 	const others = behind?.(tank.id) ?? [];
 	if (!known?.withCarried || others.length === 0) return [];
 	const names = listed(others.map(({ name }) => name));
-	const does =
-		tank.holds !== 'fresh' ? 'to stand in' : others[0]?.portable ? 'to be poured in' : 'to be switched in';
 	const wantedMs = atMs + known.days.p50 * DAY_MS;
 	return known.days.p50 <= 0
-		? [plain(`That counts ${names}, `), mind(`${does} now`), plain('. ')]
-		: [plain(`That counts ${names}, ${does} ${sayWhen(wantedMs, atMs, timeZone)}. `)];
+		? [plain(`That counts ${names}, `), mind('wanted now'), plain('. ')]
+		: [plain(`That counts ${names}, wanted ${sayWhen(wantedMs, atMs, timeZone)}. `)];
 }
 
 /** `32 °C from Thursday: 3 L a day more to drink.` Nothing where it comes after the tank that binds first. */

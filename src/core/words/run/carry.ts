@@ -103,13 +103,14 @@ export function sayJugs(
 	bindsMs: number | undefined,
 	spares: readonly { readonly name: string; readonly addsDays: number }[],
 	nowMs: number,
-	timeZone: string
+	timeZone: string,
+	untilMs?: number
 ): string {
 	if (bindsMs === undefined) return `${at} lasts longer than is looked ahead.`;
 	const first = `${at} until ${sayWhen(bindsMs, nowMs, timeZone)}`;
 	if (spares.length === 0) return `${first}, and no other jug stands full.`;
 	const days = spares.reduce((sum, { addsDays }) => sum + addsDays, 0);
-	return `${first}, then ${listed(spares.map(({ name }) => name))}: ${formatDuration(days)} more, until ${sayWhen(bindsMs + days * DAY_MS, nowMs, timeZone)}.`;
+	return `${first}, then ${listed(spares.map(({ name }) => name))}: ${formatDuration(days)} more, until ${sayWhen(untilMs ?? bindsMs + days * DAY_MS, nowMs, timeZone)}.`;
 }
 
 /** A container as it stands in a list: `2 × 20 L for fresh water, 21 kg full, 9 min a way`. */

@@ -9,7 +9,7 @@
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
-	import { keepOfRig } from '$lib/ui/features/runs/start/ofRig';
+	import { elseOf, keepElse } from '$lib/ui/features/runs/start/ofRig';
 	import OtherLoad from '$lib/ui/features/rig/weighing/OtherLoad.svelte';
 	import RigPlan from '$lib/ui/features/rig/weighing/RigPlan.svelte';
 	import WeightTable from '$lib/ui/features/rig/weighing/WeightTable.svelte';
@@ -17,7 +17,7 @@
 	const app = useApp();
 	const units = $derived(app.prefs.current.units);
 	const rig = $derived(app.liveRig);
-	const otherKg = $derived(rig && app.prefs.current.otherKg?.[rig.id]);
+	const otherKg = $derived(rig && elseOf(app, rig));
 	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
 	const stops = latest(() => {
 		void app.engine.assessment;
@@ -57,7 +57,7 @@
 				payloadKg={rig.payloadKg}
 				{otherKg}
 				{units}
-				onchange={(kg) => void keepOfRig(app, 'otherKg', rig.id, kg)}
+				onchange={(kg) => void keepElse(app, rig.id, kg)}
 			/>
 		{/if}
 		{#if overKg > 0}<Notice

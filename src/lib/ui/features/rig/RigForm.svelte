@@ -32,6 +32,7 @@
 		habits: 'habit',
 		instruments: 'instrument',
 		measures: 'measure',
+		sources: 'source',
 		containers: 'container',
 		care: 'task'
 	} as const;
@@ -41,7 +42,7 @@
 	const base = rig;
 	// svelte-ignore state_referenced_locally
 	const correction = new Correction(app, 'rig', base);
-	const itemsOf = (list: RigPart): readonly Item[] => base[list];
+	const itemsOf = (list: RigPart): readonly Item[] => base[list] ?? [];
 	const opened = (): Draft => {
 		if (part === 'rig') return base as unknown as Draft;
 		return (
@@ -82,9 +83,10 @@
 
 	function remove(): void {
 		if (part === 'rig') return;
-		// What was done stays written down: a task that entries name is put out of use.
+		// What was done stays written down: a task or a source that entries name is put out of use.
 		const wasDone =
-			part === 'care' && app.records.entries.some((one) => one.kind === 'care' && one.task === draft.id);
+			(part === 'care' && app.records.entries.some((one) => one.kind === 'care' && one.task === draft.id)) ||
+			(part === 'sources' && app.records.entries.some((one) => one.kind === 'fill' && one.from === draft.id));
 		const items = wasDone
 			? itemsOf(part).map((item) => (item.id === draft.id ? { ...item, retired: true } : item))
 			: itemsOf(part).filter((item) => item.id !== draft.id);

@@ -5,7 +5,7 @@ import { withValue, type Draft } from '../../kit/fields/fields';
 import { newItem, rigFields, type RigPart } from './rigFields';
 
 describe('a new part of a rig', () => {
-	const PARTS: readonly RigPart[] = ['tanks', 'outlets', 'habits', 'measures', 'instruments'];
+	const PARTS: readonly RigPart[] = ['tanks', 'outlets', 'habits', 'measures', 'instruments', 'sources'];
 	it.each(PARTS)('%s: its fields filled in, it is valid, and no field is asked for twice', (part) => {
 		const begun = newItem(part, exactRig, 'new');
 		const fields = rigFields(part, exactRig, begun);
@@ -13,7 +13,7 @@ describe('a new part of a rig', () => {
 		const filled = fields
 			.filter(({ optional, type }) => !optional && (type === 'text' || type === 'number'))
 			.reduce<Draft>((draft, { key, type }) => withValue(draft, key, type === 'text' ? 'New one' : 1), begun);
-		const rig = { ...exactRig, [part]: [...exactRig[part], filled] } as unknown as Rig;
+		const rig = { ...exactRig, [part]: [...(exactRig[part] ?? []), filled] } as unknown as Rig;
 		expect(parseLogbook(logbookOf([], rig))).toMatchObject({ ok: true });
 	});
 });

@@ -4,7 +4,8 @@ import { METER_PLACES } from '$core/words';
 import type { Draft, Field } from '../../kit/fields/fields';
 
 /** The lists of a rig that are edited here. */
-export type RigPart = 'tanks' | 'outlets' | 'habits' | 'instruments' | 'measures' | 'containers' | 'care';
+export type RigPart =
+	'tanks' | 'outlets' | 'habits' | 'instruments' | 'measures' | 'sources' | 'containers' | 'care';
 
 type Named = { readonly id: string; readonly name: string };
 const options = (list: readonly Named[]): readonly { value: string; label: string }[] =>
@@ -35,6 +36,19 @@ export const RIG_FIELDS: readonly Field[] = [
 	},
 	{ key: 'crew', label: 'Usual number of people', type: 'number' },
 	{ key: 'payloadKg', label: 'Payload by the plate', type: 'number', of: 'mass', optional: true },
+	{
+		key: 'elseKg',
+		label: 'Of that, people, food and gear',
+		type: 'number',
+		of: 'mass',
+		optional: true,
+		hint: 'All else that the plate counts: then a plan fills no more than is left.'
+	},
+	volume('drinking.litresPerPersonDay', 'Kept for drinking, each and a day', {
+		optional: true,
+		hint: 'Never planned away: about 3 litres each, to drink and cook with.'
+	}),
+	{ key: 'drinking.days', label: 'for so many days', type: 'number', suffix: 'days', optional: true },
 	volume('systemL', 'Heater and pipes', {
 		optional: true,
 		more: true,
@@ -69,7 +83,21 @@ const tankFields = (rig: Rig): readonly Field[] => [
 	volume('reserveL', 'Reserve, or room to keep free'),
 	volume('residualL', 'Left after a dump', { optional: true }),
 	volume('deadL', 'Dead, below the suction', { optional: true }),
-	{ key: 'feeds', label: 'Is poured into', type: 'select', optional: true, options: options(rig.tanks) },
+	{
+		key: 'feeds',
+		label: 'Is poured or switched into',
+		type: 'select',
+		optional: true,
+		options: options(rig.tanks)
+	},
+	{
+		key: 'relieves',
+		label: 'Takes over when full from',
+		type: 'select',
+		optional: true,
+		options: options(rig.tanks.filter(({ holds }) => holds !== 'fresh')),
+		hint: 'A second cassette, a second bottle.'
+	},
 	{ key: 'joined', label: 'Stands level with', type: 'select', optional: true, options: options(rig.tanks) },
 	{
 		key: 'exposure',
@@ -100,7 +128,15 @@ const tankFields = (rig: Rig): readonly Field[] => [
 
 const outletFields = (rig: Rig): readonly Field[] => [
 	name,
-	{ key: 'from', label: 'Draws from', type: 'select', options: options(rig.tanks) },
+	{
+		key: 'from',
+		label: 'Draws from',
+		type: 'select',
+		options: [
+			...options(rig.tanks),
+			{ value: 'outside', label: 'no tank (the sea, a flush tank of its own)' }
+		]
+	},
 	{
 		key: 'to',
 		label: 'Runs to',
@@ -224,7 +260,17 @@ const measureFields = (rig: Rig, draft: Draft): readonly Field[] => {
 				]
 			: []),
 		...(kind === 'recipe' ? recipeFields('effect.parts') : []),
-		{ key: 'effort', label: 'Bother, 0 to 5', type: 'number', optional: true }
+		{ key: 'effort', label: 'Bother, 0 to 5', type: 'number', optional: true },
+		{
+			key: 'where',
+			label: 'Saves only',
+			type: 'select',
+			optional: true,
+			options: [
+				{ value: 'hookup', label: 'while hooked up' },
+				{ value: 'ashore', label: 'where there are showers ashore' }
+			]
+		}
 	];
 };
 
@@ -301,6 +347,26 @@ const instrumentFields = (rig: Rig, draft: Draft): readonly Field[] => {
 	];
 };
 
+const sourceFields = (rig: Rig): readonly Field[] => [
+	name,
+	{
+		key: 'into',
+		label: 'Runs into',
+		type: 'select',
+		options: options(rig.tanks.filter(({ holds }) => holds === 'fresh'))
+	},
+	volume('litresEach.mean', 'One time gives'),
+	volume('litresEach.sd', 'give or take'),
+	{
+		key: 'often.times',
+		label: 'How often a day',
+		type: 'number',
+		hint: 'Once in five days is 0.2; the log finds it out.'
+	},
+	{ key: 'potable', label: 'one may drink it', type: 'check' },
+	{ key: 'note', label: 'Note', type: 'text', optional: true, more: true }
+];
+
 const CONTAINER_FIELDS: readonly Field[] = [
 	name,
 	{ key: 'carries', label: 'Carries', type: 'select', options: WATERS },
@@ -327,6 +393,25 @@ const careFields = (rig: Rig): readonly Field[] => [
 		type: 'select',
 		optional: true,
 		options: [...options(rig.instruments.filter(({ kind }) => kind === 'meter')), ...options(rig.tanks)]
+	},
+	{
+		key: 'does',
+		label: 'To the water it',
+		type: 'select',
+		optional: true,
+		options: [
+			{ value: 'sanitise', label: 'sanitises tank and pipes' },
+			{ value: 'disinfect', label: 'treats what is in the tank' },
+			{ value: 'filter', label: 'filters it' },
+			{ value: 'flush', label: 'flushes something' }
+		]
+	},
+	{
+		key: 'tank',
+		label: 'Is about',
+		type: 'select',
+		optional: true,
+		options: options(rig.tanks)
 	},
 	{ key: 'lastDone', label: 'Last done', type: 'moment', optional: true },
 	{
@@ -360,6 +445,8 @@ export function rigFields(part: RigPart, rig: Rig, draft: Draft): readonly Field
 			return instrumentFields(rig, draft);
 		case 'measures':
 			return measureFields(rig, draft);
+		case 'sources':
+			return sourceFields(rig);
 		case 'containers':
 			return CONTAINER_FIELDS;
 		case 'care':
@@ -379,6 +466,14 @@ export function newItem(part: RigPart, rig: Rig, id: string, kind: Instrument['k
 			return { id, name: '', outlet, litresEach: { sd: 1 }, often: { times: 1, per: 'day' } };
 		case 'measures':
 			return { id, name: '', habit, effect: { kind: 'scale', factor: 0.5 } };
+		case 'sources':
+			return {
+				id,
+				name: '',
+				into: rig.tanks.find(({ holds }) => holds === 'fresh')?.id ?? '',
+				litresEach: { sd: 5 },
+				often: { times: 0.5, per: 'day' }
+			};
 		case 'containers':
 			return { id, name: '', carries: 'grey', headroomL: 2, count: 1 };
 		case 'care':

@@ -45,8 +45,10 @@
 						const addsDays = outlook?.find((one) => one.id === id)?.addsDays;
 						return addsDays === undefined ? [] : [{ name, addsDays }];
 					});
-				const bindsMs = outlook?.find((one) => one.id === tank.id)?.bindsMs;
-				return sayJugs(tank.name, bindsMs, spares, app.nowMs, app.timeZone);
+				const { bindsMs, flags = [] } = outlook?.find((one) => one.id === tank.id) ?? {};
+				// By itself it lasts until the next one is wanted; all together until it binds.
+				const aloneMs = flags.find(({ pours }) => pours)?.ms ?? bindsMs;
+				return sayJugs(tank.name, aloneMs, spares, app.nowMs, app.timeZone, bindsMs);
 			})
 	);
 	const levels = $derived(new Map(app.engine.assessment?.levels.tanks.map((one) => [one.id, one.litres])));

@@ -4,6 +4,7 @@ import { gaugeChart } from './gaugeChart';
 import { pastChart } from './pastChart';
 import { reviewChart } from './reviewChart';
 import { ribbonChart } from './ribbon/ribbonChart';
+import { sizeChart } from './sizeChart';
 
 /** The kinds of charts: what each shows, plain, so that it can be sent to where it is drawn. */
 const CHARTS = {
@@ -11,7 +12,8 @@ const CHARTS = {
 	flow: flowChart,
 	gauge: gaugeChart,
 	review: reviewChart,
-	ribbon: ribbonChart
+	ribbon: ribbonChart,
+	size: sizeChart
 };
 
 /** A chart as it is asked for: its kind, and what it shows. */

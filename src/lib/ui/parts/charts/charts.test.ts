@@ -7,6 +7,7 @@ import type { DayFlow } from '$core/habits';
 import { flowChart, nodesAndLinks } from './flowChart';
 import { gaugeChart } from './gaugeChart';
 import { pastChart } from './pastChart';
+import { sizeChart, standsAt } from './sizeChart';
 
 const tokens = new Proxy({}, { get: (_, name) => String(name) }) as ChartTokens;
 const grey = exactRig.tanks[1]!;
@@ -16,6 +17,22 @@ interface Series {
 }
 const seriesOf = (option: unknown): ReadonlyMap<string, Series> =>
 	new Map((option as { series: readonly Series[] }).series.map((one) => [one.name, one]));
+
+describe('litres against days', () => {
+	it('a ring stands where what a tank holds is just enough', () => {
+		expect(standsAt([34, 58, 82, 106], 100)).toEqual([[3.75, 100]]);
+		expect(standsAt([34, 58], 20)).toEqual([[20 / 34, 20]]);
+		expect(standsAt([34, 58], 90)).toEqual([]);
+	});
+	it('is drawn in the person’s own units, tank by tank', () => {
+		const curves = [{ name: 'Main', holds: 'fresh', needL: [34, 58], hasL: 40 } as const];
+		const chart = sizeChart({ curves, units: { ...METRIC, volume: 'usGal' } })(tokens);
+		expect(seriesOf(chart).get('Main')?.data).toEqual([
+			[1, 9],
+			[2, 15.3]
+		]);
+	});
+});
 
 describe('a tank over time', () => {
 	const at = (day: number): number => Date.UTC(2027, 4, day, 12);

@@ -29,6 +29,9 @@ export interface TankView {
 	readonly label: string;
 }
 
+/** Of less than this nobody asks whether one may drink it. */
+const LEAST_L = 0.5;
+
 /** The tanks of a rig as rods, in the order of the rig. */
 export function tankViews(
 	rig: Rig,
@@ -51,8 +54,11 @@ export function tankViews(
 		const ends = assessment.levels.silent?.tanks.find(({ id }) => id === tank.id);
 		const shown = ends ? sayBetween(ends.livedL, ends.awayL, units) : formatLitres(level.litres, units);
 		const give = ends ? '' : `±\u00a0${formatFigure(fromBase((level.high - level.low) / 2, units.volume))}`;
-		const behind = sayBehind(tank.holds, outlook?.behind, units);
-		const drink = outlook?.drink && outlook.drink !== 'drinking' ? DRINK_WORDS[outlook.drink] : '';
+		const behind = sayBehind(rig, tank.holds, outlook?.behind, units);
+		const drink =
+			outlook?.drink && outlook.drink !== 'drinking' && level.litres >= LEAST_L
+				? DRINK_WORDS[outlook.drink]
+				: '';
 		const more = [behind, drink].filter((words) => words !== '').map((words) => `; ${words}`);
 		return [
 			{

@@ -3,7 +3,7 @@
 	import { sayPayloadLeft } from '$core/words';
 	import type { App } from '$lib/state';
 	import NumberField from '../../../kit/fields/NumberField.svelte';
-	import { keepOfRig } from './ofRig';
+	import { elseOf, keepElse } from './ofRig';
 
 	interface Props {
 		app: App;
@@ -16,7 +16,7 @@
 	const { app, rig, takeKg, aboardKg }: Props = $props();
 
 	const units = $derived(app.prefs.current.units);
-	const otherKg = $derived(app.prefs.current.otherKg?.[rig.id]);
+	const otherKg = $derived(elseOf(app, rig));
 </script>
 
 {#if rig.payloadKg !== undefined}
@@ -29,7 +29,7 @@
 		hint={otherKg === undefined
 			? 'All that the plate counts beside water: then you see what the payload leaves.'
 			: undefined}
-		onchange={(kg) => void keepOfRig(app, 'otherKg', rig.id, kg)}
+		onchange={(kg) => void keepElse(app, rig.id, kg)}
 	/>
 	{#if otherKg !== undefined}
 		<p class:mind={rig.payloadKg - otherKg - aboardKg < takeKg}>
