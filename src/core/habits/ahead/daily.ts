@@ -181,9 +181,13 @@ export interface DailyPart {
 }
 
 /** What flows into a tank in a day ahead, source by source: its share where it stands level with others. */
-function inflowTo(estimate: Estimate, { sources }: DayAhead, tankId: string): readonly DailyPart[] {
+export function inflowTo(
+	estimate: Estimate,
+	{ sources }: DayAhead,
+	tankId: string
+): readonly (DailyPart & { readonly source: Source })[] {
 	const place = estimate.model.places.get(tankId);
-	return sources.flatMap(({ source, timesPerDay, litresEach }): readonly DailyPart[] =>
+	return sources.flatMap(({ source, timesPerDay, litresEach }) =>
 		place?.pool.tanks.some(({ id }) => id === source.into)
 			? [{ source, timesPerDay, litres: place.share * timesPerDay * litresEach.mean }]
 			: []

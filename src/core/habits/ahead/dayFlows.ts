@@ -1,11 +1,13 @@
 import type { Estimate } from '../../estimate/index.js';
 import { tankById } from '../../rig/index.js';
 import { aheadNow } from './cadence.js';
-import { addsOf, dayAhead, gainOf, litresOf, unloggedGain, type DayAhead } from './daily.js';
+import { addsOf, dayAhead, gainOf, inflowTo, litresOf, unloggedGain, type DayAhead } from './daily.js';
 
 /** Where water of a day comes from or goes to: a tank, or one of the ends that no tank is. */
 export type End =
 	| { readonly kind: 'tank'; readonly id: string }
+	/** a watermaker, a rain sheet, a spring */
+	| { readonly kind: 'source'; readonly id: string }
 	/** a pressure hook-up, something bought or fetched, or what a body adds */
 	| { readonly kind: 'mains' | 'elsewhere' | 'beside' }
 	/** drunk or steamed off, or where an outlet without a tank runs to */
@@ -106,5 +108,13 @@ export function dayFlows(
 			rest > LEAST_L ? [...to, [{ kind: 'gone' } as End, rest] as const] : to
 		);
 	});
-	return [...ways, ...small].filter(({ litres }) => litres > LEAST_L);
+	const inflow = rig.tanks.flatMap(({ id }) =>
+		inflowTo(estimate, day, id).map(({ source, litres }): DayFlow => ({
+			from: { kind: 'source', id: source.id },
+			outlet: '',
+			to: tankEnd(id),
+			litres
+		}))
+	);
+	return [...ways, ...small, ...inflow].filter(({ litres }) => litres > LEAST_L);
 }

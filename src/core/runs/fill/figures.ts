@@ -1,5 +1,13 @@
 import { quantileOf, type Spread } from '../../numerics/index.js';
-import { levelOf, headroomOf, standingLevelWith, usableOfTank, type Estimate } from '../../estimate/index.js';
+import {
+	aboardNow,
+	headroomOf,
+	levelOf,
+	reserveOf,
+	standingLevelWith,
+	usableOfTank,
+	type Estimate
+} from '../../estimate/index.js';
 import { cumulativeAt, cumulativeFlow } from '../../forecast/index.js';
 import { isCarried, tankById } from '../../rig/index.js';
 
@@ -44,11 +52,12 @@ function needs(
 	const members = standingLevelWith(estimate, tank);
 	const lack = new Float64Array(course.paths);
 	const full = new Float64Array(course.paths);
+	const aboard = aboardNow(estimate);
 	course.lanes.forEach((lane, i) => {
 		if (!members.includes(lane.id)) return;
 		const come = cumulativeAt(course, i, untilMs);
 		for (let path = 0; path < course.paths; path++) {
-			const need = lane.reserveL - (come[path] as number);
+			const need = reserveOf(lane, aboard) - (come[path] as number);
 			lack[path] = (lack[path] as number) + need - (course.levels[i]?.[path] as number);
 			full[path] = (full[path] as number) + need - (course.usable[i]?.[path] as number);
 		}

@@ -1,7 +1,7 @@
 import { zonedTime } from '../../time/index.js';
 import { instantMs, notRetired, type Meter, type Rig, type Stop, type Trip } from '../../logbook/index.js';
 import type { Plan } from '../../plan/index.js';
-import { usableOf } from '../../rig/index.js';
+import { keptFor, usableOf } from '../../rig/index.js';
 import { showsAfter } from '../../runs/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { clockText, dayText, sayDays, sayInstant } from '../log/entry.js';
@@ -89,7 +89,7 @@ function meterLine(
 	const level = levels.get(meter.tank);
 	if (meter.place !== 'pump' || !tank || level === undefined || passedL === undefined) return `${read}.`;
 	const now = showsAfter(meter, shows, passedL);
-	const left = Math.max(0, level - tank.reserveL);
+	const left = Math.max(0, level - keptFor(rig, tank, trip.persons));
 	const end = now === undefined ? undefined : showsAfter(meter, now, left);
 	const at = end === undefined ? '' : `; ${tank.name} is at its reserve at about ${Math.round(end)}`;
 	return now === undefined
@@ -141,10 +141,11 @@ export function tripCard(facts: CardFacts): TripCard {
 			const level = levels.get(tank.id);
 			if (level === undefined) return [];
 			const serves = usableOf(tank);
+			const keptL = keptFor(rig, tank, trip.persons);
 			const room = Math.max(0, serves - tank.reserveL - level);
 			const limit =
 				tank.holds === 'fresh'
-					? `of ${formatLitres(serves, units)}${tank.reserveL > 0 ? `; stop at ${formatLitres(tank.reserveL, units)}` : ''}`
+					? `of ${formatLitres(serves, units)}${keptL > 0 ? `; stop at ${formatLitres(keptL, units)}` : ''}`
 					: `room for ${formatLitres(room, units)}`;
 			return [{ name: tank.name, now: formatLitres(level, units), limit }];
 		}),

@@ -190,7 +190,7 @@
 					{ value: 'some', label: 'partly filled' }
 				]}
 			/>
-			{#if fill === 'some'}<NumberField label="In it" bind:value={aboardL} of="volume" {units} />{/if}
+			{#if fill === 'some'}<NumberField label="Aboard" bind:value={aboardL} of="volume" {units} />{/if}
 			<SelectField
 				label="Is it drinking water?"
 				bind:value={drinkable}

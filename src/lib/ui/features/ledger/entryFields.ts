@@ -93,6 +93,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 				give,
 				oneOf('to', 'Until', { full: 'full' }, true),
 				choice('point', 'At', points, true),
+				...(rig.sources?.length ? [choice('from', 'Out of', rig.sources, true)] : []),
 				on('potable', 'drinking water')
 			];
 		case 'dump':

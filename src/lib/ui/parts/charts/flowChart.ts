@@ -18,6 +18,8 @@ export function nameOfEnd(rig: Rig, end: End): string {
 	switch (end.kind) {
 		case 'tank':
 			return tankById(rig, end.id)?.name ?? end.id;
+		case 'source':
+			return rig.sources?.find(({ id }) => id === end.id)?.name ?? end.id;
 		case 'mains':
 			return 'Hook-up';
 		case 'elsewhere':
