@@ -108,7 +108,8 @@ export {
 	sayWayBackStep,
 	type CareStepWords
 } from './care/layUp.js';
-export { DRINK_WORDS, sayDrink, sayWaterAge, sayWaterWarning } from './care/water.js';
+export { DRINK_WORDS } from './outlook/drink.js';
+export { sayDrink, sayWaterAge, sayWaterWarning } from './care/water.js';
 export {
 	sayAgainst,
 	sayErrands,

@@ -51,7 +51,7 @@ function kindSaid(words: readonly string[]): Kind | undefined {
 
 /** A source that the rig lacks is offered with its first fill. */
 function addingSource(kind: Kind, litres: number, context: QuickContext): LineReading {
-	const { rig, units } = context;
+	const { rig } = context;
 	const tank = rig.tanks.find((one) => one.holds === 'fresh' && !one.retired && !isCarried(rig, one));
 	if (!tank) return problem(`${rig.name} has no fresh tank that it could run into. Add one in Rig.`);
 	const source: Source = {

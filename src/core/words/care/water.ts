@@ -1,4 +1,5 @@
 import type { Drink, DrinkReason, WaterAge, WaterState, WaterWarning } from '../../care/index.js';
+import { DRINK_WORDS } from '../outlook/drink.js';
 import { formatDuration, formatQuantity, type UnitChoice } from '../../units/index.js';
 
 /** How old the water in a tank is: `4 days on average; nine tenths younger than 9 days`. */
@@ -7,14 +8,6 @@ export function sayWaterAge({ meanDays, oldDays, atLeast }: WaterAge): string {
 	const old = oldDays > 1.2 * meanDays ? `, a tenth of it older than ${formatDuration(oldDays)}` : '';
 	return `${atLeast ? 'at least ' : ''}${mean}${old}`;
 }
-
-/** Whether one may drink a water, in two or three words. */
-export const DRINK_WORDS: Readonly<Record<Drink, string>> = Object.freeze({
-	drinking: 'drinking water',
-	treated: 'treated',
-	unsure: 'drinking: unsure',
-	washing: 'washing only'
-});
 
 /** Why a water is what it is. */
 function sayReason(why: DrinkReason, drink: Drink, nameOf: (tank: string) => string): string {

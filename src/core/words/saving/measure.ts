@@ -1,6 +1,6 @@
 import type { Comparison } from '../../habits/index.js';
 import type { Measure, Rig } from '../../logbook/index.js';
-import { litresByRecipe, tankById } from '../../rig/index.js';
+import { litresByRecipe, tankById, whereOf } from '../../rig/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 
@@ -9,8 +9,23 @@ const habitName = (rig: Rig, id: string | undefined): string =>
 
 const PERCENT = 100;
 
+/** Where alone a measure saves, as it stands behind what it does. */
+const WHERE: Readonly<Record<NonNullable<Measure['where']>, string>> = {
+	hookup: ', while hooked up',
+	ashore: ', where there are showers ashore'
+};
+
 /** What a measure changes in one time of its habit, in words: `Shower: 8 L become 4 L`. */
 export function sayEffect(
+	rig: Rig,
+	measure: Pick<Measure, 'habit' | 'effect' | 'where' | 'idea'>,
+	units: UnitChoice
+): string {
+	const where = whereOf(measure);
+	return `${sayChanged(rig, measure, units)}${where === undefined ? '' : WHERE[where]}`;
+}
+
+function sayChanged(
 	rig: Rig,
 	{ habit, effect }: Pick<Measure, 'habit' | 'effect'>,
 	units: UnitChoice

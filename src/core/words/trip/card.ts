@@ -1,6 +1,8 @@
 import { zonedTime } from '../../time/index.js';
 import { instantMs, notRetired, type Meter, type Rig, type Stop, type Trip } from '../../logbook/index.js';
+import type { Drink } from '../../care/index.js';
 import type { Plan } from '../../plan/index.js';
+import { DRINK_WORDS } from '../outlook/drink.js';
 import { keptFor, usableOf } from '../../rig/index.js';
 import { showsAfter } from '../../runs/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
@@ -28,6 +30,8 @@ export interface CardFacts {
 	readonly plan: Plan | undefined;
 	/** litres now, by tank */
 	readonly levels: ReadonlyMap<string, number>;
+	/** whether one may drink it, by fresh tank */
+	readonly drinks?: ReadonlyMap<string, Drink>;
 	readonly meters: readonly MeterRead[];
 	readonly nowMs: number;
 	readonly units: UnitChoice;
@@ -147,7 +151,9 @@ export function tripCard(facts: CardFacts): TripCard {
 				tank.holds === 'fresh'
 					? `of ${formatLitres(serves, units)}${keptL > 0 ? `; stop at ${formatLitres(keptL, units)}` : ''}`
 					: `room for ${formatLitres(room, units)}`;
-			return [{ name: tank.name, now: formatLitres(level, units), limit }];
+			const drink = facts.drinks?.get(tank.id);
+			const doubt = drink === undefined || drink === 'drinking' ? '' : `, ${DRINK_WORDS[drink]}`;
+			return [{ name: tank.name, now: `${formatLitres(level, units)}${doubt}`, limit }];
 		}),
 		meters: meters.map((one) => meterLine(one, facts)),
 		cautions: cautionsOf(facts)

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
+	import { hookupsListed } from '$core/plan';
 	import { habitFor, MEASURE_IDEAS, measureFrom, type MeasureIdea } from '$core/rig';
 	import { sayEffect } from '$core/words';
 	import type { App } from '$lib/state';
@@ -21,8 +22,17 @@
 	let forHabit = $state<Readonly<Record<string, string>>>({});
 	const habitOf = (idea: MeasureIdea) =>
 		rig.habits.find(({ id }) => id === forHabit[idea.key]) ?? habitFor(rig, idea) ?? rig.habits[0];
+	/** A way to save that cannot be had is not offered: what hangs on a hook-up, where nothing is ever hooked up. */
+	const hooksUp = $derived(
+		rig.instruments.some((one) => one.kind === 'meter' && one.place === 'mains') ||
+			app.rigEntries.some(({ kind }) => kind === 'hookup') ||
+			app.records.trips.some(
+				({ rig: of, stops }) => of === rig.id && stops.some((stop) => hookupsListed(stop).length > 0)
+			)
+	);
+	const canBeHad = ({ where }: MeasureIdea): boolean => where !== 'hookup' || hooksUp;
 	const rows = $derived(
-		MEASURE_IDEAS.map((idea) => {
+		MEASURE_IDEAS.filter(canBeHad).map((idea) => {
 			const habit = habitOf(idea);
 			const measure = habit && measureFrom(idea, habit, rig, '');
 			const known = rig.measures.some((one) => one.idea === idea.key && one.habit === habit?.id);

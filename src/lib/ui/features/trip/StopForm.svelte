@@ -65,7 +65,8 @@
 			key: `hookup.${kind}`,
 			label: kind === 'mains' ? 'Hook up to mains water here' : 'Hook up to the sewer here',
 			type: 'check'
-		}))
+		})),
+		{ key: 'ashore', label: 'There are showers ashore', type: 'check' }
 	]);
 	/** A new stop follows the last one for a night, or another one for an hour. */
 	const fresh = (): Draft => {

@@ -175,8 +175,11 @@
 			{#if form.drinkable !== 'yes'}
 				<Notice
 					><p>
-						Only what a sign or a person calls drinking water goes into a drinking-water tank. It is written
-						down as you say.
+						Only what a sign or a person calls drinking water goes into a drinking-water tank.
+						{form.drinkable === 'no'
+							? 'With this, all that is in it is for washing bodies and floors only, not for dishes, teeth or ice,'
+							: 'With this, nobody knows whether one may drink what is in it,'}
+						until it is sanitised and filled anew: what is mixed in does not go by thinning.
 					</p></Notice
 				>
 			{/if}

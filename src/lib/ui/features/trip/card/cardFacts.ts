@@ -41,5 +41,15 @@ export async function cardOf(app: App, trip: Trip): Promise<TripCard | undefined
 		return [{ meter, shows: last.shows, atMs: last.atMs, passedL }];
 	});
 	const meters = (await Promise.all(read)).flat();
-	return tripCard({ rig, trip, plan, levels, meters, nowMs: app.nowMs, units: app.prefs.current.units });
+	const drinks = new Map(now.tanks.flatMap(({ id, drink }) => (drink ? [[id, drink] as const] : [])));
+	return tripCard({
+		rig,
+		trip,
+		plan,
+		levels,
+		drinks,
+		meters,
+		nowMs: app.nowMs,
+		units: app.prefs.current.units
+	});
 }
