@@ -27,10 +27,13 @@ export class FillForm {
 	readonly #app: App;
 	readonly #rig: Rig;
 	readonly #stop: string | null;
-	tanks = $state.raw<readonly string[]>([]);
+	/** ticked by the person; until then what the plan fills, which may come a moment later, or the emptiest */
+	#ticked = $state.raw<readonly string[] | undefined>();
+	readonly #first: readonly string[];
 	/** chosen by the person; until then what the address asks for, which may come a moment later */
 	#chosen = $state<HowMuch | undefined>();
 	readonly #planned: boolean;
+	readonly #byPlan: boolean;
 	litres = $state<number | undefined>();
 	kg = $state<number | undefined>();
 	untilMs = $state(0);
@@ -54,8 +57,8 @@ export class FillForm {
 				.filter((tank) => !isCarried(rig, tank))
 				.sort((a, b) => this.#share(a.id) - this.#share(b.id))[0] ??
 			fresh[0];
-		this.tanks = first ? [first.id] : [];
-		if (wanted.planned && wanted.tank === null && this.#planned) this.#takePlan();
+		this.#first = first ? [first.id] : [];
+		this.#byPlan = wanted.planned && wanted.tank === null;
 		const here = this.here;
 		if (here?.point !== undefined && this.places.some(({ id }) => id === here.point)) this.place = here.point;
 		this.takePlace(this.place);
@@ -63,8 +66,9 @@ export class FillForm {
 	}
 
 	/** What a plan fills is chosen beforehand: the tank, and the jugs that there is room in. */
-	#takePlan(): void {
-		if (this.fills.length > 0) this.tanks = this.fills.map(({ tank }) => tank);
+	get tanks(): readonly string[] {
+		if (this.#ticked) return this.#ticked;
+		return this.#byPlan && this.fills.length > 0 ? this.fills.map(({ tank }) => tank) : this.#first;
 	}
 
 	#share(tank: string): number {
@@ -139,7 +143,7 @@ export class FillForm {
 
 	toggle(tank: string, on: boolean): void {
 		const before = this.tanks[0];
-		this.tanks = on ? [...this.tanks, tank] : this.tanks.filter((id) => id !== tank);
+		this.#ticked = on ? [...this.tanks, tank] : this.tanks.filter((id) => id !== tank);
 		if (this.tanks[0] !== before) this.reads = this.lastShows;
 	}
 
