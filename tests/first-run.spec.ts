@@ -22,6 +22,20 @@ test('own rig: kind, tanks, people, first fill, a verdict', async ({ page }) => 
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(' first: ');
 });
 
+test('without a rig: what tanks would have to hold, for how long and for whom', async ({ page }) => {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'What would we need?' }).click();
+	const fresh = page.getByText('Fresh', { exact: true }).locator('xpath=..');
+	await expect(fresh).toContainText(/\d+\sL/);
+	const litres = async (): Promise<number> => Number(/(\d+)\sL/.exec((await fresh.textContent()) ?? '')?.[1]);
+	const week = await litres();
+	// Two at about 40 L a day, and some live on twice that.
+	expect(week).toBeGreaterThan(280);
+	expect(week).toBeLessThan(800);
+	await page.getByLabel('How many days?').fill('14');
+	await expect.poll(litres).toBeGreaterThan(1.5 * week);
+});
+
 test('own trip: a stop with water and a drain becomes the next refill and dump', async ({ page }) => {
 	await page.goto('/');
 	await page.getByRole('button', { name: 'Begin' }).click();

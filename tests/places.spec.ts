@@ -184,7 +184,8 @@ test.describe('without a network', () => {
 		await page.keyboard.press('Enter');
 		await expect(page).toHaveURL(/point=demo-sarn/);
 		await expect(page.getByRole('button', { name: 'Change' }).first()).toBeVisible();
-		// A sign is drawn anew when the plan comes: in between it has no place.
+		// Drawn anew, as it is chosen and when the plan comes, it is still what the keyboard stands on.
+		await expect(sign).toBeFocused();
 		const place = async (): Promise<number> => (await sign.boundingBox())?.x ?? Number.NaN;
 		let before = Number.NaN;
 		await expect.poll(async () => (before = await place())).toBeGreaterThan(0);

@@ -142,6 +142,36 @@ it('a rig that stands at home draws nothing: the log has stopped', () => {
 	expect(one?.sinceL).toBeLessThan(95);
 });
 
+describe('what flows in', () => {
+	const source = {
+		id: 'wm',
+		name: 'Watermaker',
+		into: 'main',
+		litresEach: { mean: 30, sd: 0 },
+		often: { times: 0.5, per: 'day', sd: 0 }
+	} as const;
+	const rig: Rig = { ...exactRig, sources: [source] };
+	const made = (day: number, litres?: number): Entry =>
+		entry({
+			kind: 'fill',
+			at: at(day),
+			tank: 'main',
+			...(litres === undefined ? { to: 'full' as const } : { litres, sdL: 0 }),
+			from: 'wm'
+		});
+	it('its membrane by what it gave: 40 + 30 of 100 L, and two days of fifteen more', () => {
+		const care = [filter({ every: { litres: 100 }, through: 'wm', lastDone: at(2) })];
+		const [one] = due(care, [...freshStart(), made(1, 50), made(4, 40), made(6)], at(7), rig);
+		expect(one).toMatchObject({ sinceL: 70, leftL: 30, overdue: false, by: 'litres' });
+		expect(one?.dueMs).toBeCloseTo(Date.parse(at(9)), -3);
+	});
+	it('passes no filter behind the tank: 24 L a day leave it as before', () => {
+		const care = [filter({ every: { litres: 240 }, through: 'main', lastDone: at(1) })];
+		const [plain, flowing] = [exactRig, rig].map((of) => due(care, freshStart(), at(1, 7), of)[0]);
+		expect(flowing?.dueMs).toBe(plain?.dueMs);
+	});
+});
+
 describe('a task of which something is amiss', () => {
 	it('never done: counted from the beginning of the log, due then at the latest', () => {
 		const [one] = due([filter({ every: { days: 4 } })], freshStart());

@@ -1,7 +1,7 @@
 import { DAY_MS } from '../time/index.js';
 import { runToCompletion, type Sparse } from '../numerics/index.js';
 import { smoothedSumsInParts, type SmoothedSums, type Estimate } from '../estimate/index.js';
-import { aheadNow, dailyChange, dayAhead, litresPast, litresPerDay } from '../habits/index.js';
+import { aheadNow, dailyParts, dayAhead, litresPast, litresPerDay, type DayAhead } from '../habits/index.js';
 import { instantMs, knownUntil, type CareTask } from '../logbook/index.js';
 
 /** What stands in the way of saying when a task is due. */
@@ -51,12 +51,16 @@ function lastDone(
 type Through =
 	| { readonly kind: 'meter'; readonly id: string }
 	| { readonly kind: 'tank'; readonly id: string; readonly pool: number; readonly share: number }
+	/** what flows in: the litres that fills say it gave */
+	| { readonly kind: 'source'; readonly id: string }
 	/** all that is drawn aboard, where the task does not say */
 	| { readonly kind: 'all' }
 	| { readonly kind: 'none'; readonly problem: CareProblem };
 
 function throughOf({ model }: Estimate, { through }: CareTask): Through {
 	if (through === undefined) return { kind: 'all' };
+	if (model.rig.sources?.some(({ id, retired }) => id === through && !retired))
+		return { kind: 'source', id: through };
 	const place = model.places.get(through);
 	const tank = model.rig.tanks.find(({ id }) => id === through);
 	const instrument = model.instruments.get(through);
@@ -81,10 +85,15 @@ function passedBy(
 			return [usedOut, movedOut].map((rows) => [rows.get(through.pool) as number, through.share] as const);
 		case 'all':
 			return [...habits.values(), ...streams].map((row) => [row, 1] as const);
+		case 'source':
 		case 'none':
 			return [];
 	}
 }
+
+/** Litres a day that leave a tank, or come to one for waste; what flows in beside it passes nothing. */
+const leavingPerDay = (estimate: Estimate, day: DayAhead, tank: string): number =>
+	dailyParts(estimate, day, tank).reduce((sum, { source, litres }) => (source ? sum : sum + litres), 0);
 
 /** Litres a day, as one lives now but with no hook-up, that pass something. */
 function perDay(estimate: Estimate, through: Through): number {
@@ -96,13 +105,18 @@ function perDay(estimate: Estimate, through: Through): number {
 		case 'meter':
 			// What goes in through the hose is in the end what is drawn.
 			return meter?.kind === 'meter' && meter.place === 'fill'
-				? -dailyChange(estimate, day, meter.tank)
+				? -leavingPerDay(estimate, day, meter.tank)
 				: litresPast(estimate, day, through.id);
 		case 'tank': {
 			// Waste leaves as it comes.
-			const change = dailyChange(estimate, day, through.id);
-			return Math.abs(change);
+			return Math.abs(leavingPerDay(estimate, day, through.id));
 		}
+		case 'source':
+			return day.sources.reduce(
+				(sum, { source, timesPerDay, litresEach }) =>
+					source.id === through.id ? sum + timesPerDay * litresEach.mean : sum,
+				0
+			);
 		case 'all':
 			return litresPerDay(estimate, day);
 		case 'none':
@@ -134,18 +148,31 @@ const askedOf = (estimate: Estimate, task: CareTask, beganMs: number | undefined
 	};
 };
 
+/** Litres that a source gave since a moment, by the fills that name it; one without litres is one time. */
+const givenSince = ({ model, entries }: Estimate, id: string, fromMs: number): number =>
+	entries.reduce((sum, entry) => {
+		if (entry.kind !== 'fill' || entry.from !== id || instantMs(entry.at) <= fromMs) return sum;
+		const usual = model.rig.sources?.find((one) => one.id === id)?.litresEach.mean ?? 0;
+		return sum + (entry.litres ?? usual);
+	}, 0);
+
 /** Litres since each task was last done, as its meter counts them; none for tasks whose litres cannot be counted. */
 function* litresSince(
 	estimate: Estimate,
 	asked: readonly Asked[]
 ): Generator<number, ReadonlyMap<Asked, number>> {
 	const { model, entries, atMs } = estimate;
+	const given = asked.flatMap((of) =>
+		of.through?.kind === 'source' && of.fromMs !== undefined
+			? [[of, givenSince(estimate, of.through.id, of.fromMs)] as const]
+			: []
+	);
 	const counting = asked.flatMap((of) =>
-		of.through && of.through.kind !== 'none' && of.fromMs !== undefined
+		of.through && of.through.kind !== 'none' && of.through.kind !== 'source' && of.fromMs !== undefined
 			? [{ of, through: of.through, fromMs: of.fromMs }]
 			: []
 	);
-	if (counting.length === 0 || entries.length === 0) return new Map();
+	if (counting.length === 0 || entries.length === 0) return new Map(given);
 	const kinds = counting.map(({ through }) => through);
 	const account = yield* smoothedSumsInParts(estimate, {
 		fromMs: Math.min(...counting.map(({ fromMs }) => fromMs)),
@@ -164,8 +191,9 @@ function* litresSince(
 		]
 	});
 	const now = account.cuts[counting.length] ?? [];
-	return new Map(
-		counting.map(({ of, through }, i) => {
+	return new Map([
+		...given,
+		...counting.map(({ of, through }, i) => {
 			const { mean } = account.of([
 				[now[i] as number, 1],
 				[account.cuts[i]?.[0] as number, -1]
@@ -174,7 +202,7 @@ function* litresSince(
 			const over = error === undefined ? 0 : account.of([[error, 1]]).mean;
 			return [of, Math.max(0, mean / (1 + over))] as const;
 		})
-	);
+	]);
 }
 
 /** When the litres that are left will have passed, as one lives now, ms; Infinity where nobody can say. */

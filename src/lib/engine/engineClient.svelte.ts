@@ -122,7 +122,11 @@ export class EngineClient {
 	/** Asks from where one stands now; nothing where there is no rig to ask about. */
 	ask<K extends Kind>(kind: K, ...args: ArgsOf<K>): Asked<AnswerOf<K>> | undefined {
 		const from = this.#standpoint();
-		if (!from) return undefined;
+		return from && this.askFrom(from, kind, ...args);
+	}
+
+	/** Asks from somewhere else: of a rig that nobody has yet. */
+	askFrom<K extends Kind>(from: Standpoint, kind: K, ...args: ArgsOf<K>): Asked<AnswerOf<K>> {
 		const own = (this.#asked.get(kind) ?? 0) + 1;
 		this.#asked.set(kind, own);
 		return Object.assign(this.#api.ask(kind, from, ...args), {

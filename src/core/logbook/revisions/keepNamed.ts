@@ -80,7 +80,8 @@ function namesWithin(rig: Rig, [part, id]: Name): readonly Name[] {
 					? []
 					: ([
 							['instruments', through],
-							['tanks', through]
+							['tanks', through],
+							['sources', through]
 						] as const)),
 				...(tank === undefined ? [] : [['tanks', tank] as const])
 			];

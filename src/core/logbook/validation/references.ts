@@ -127,7 +127,7 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 		mustName(say, tanks, 'a tank of this rig', [...here, 'effect', 'to'], effect.to);
 		mustName(say, habits, 'a habit of this rig', [...here, 'effect', 'replaces'], effect.replaces);
 	});
-	const passed = new Set([...idsOf(rig.instruments), ...tanks]);
+	const passed = new Set([...idsOf(rig.instruments), ...tanks, ...idsOf(sources)]);
 	rig.care.forEach((task, i) => {
 		const here = [...path, 'care', i];
 		mustName(say, passed, 'an instrument or a tank of this rig', [...here, 'through'], task.through);

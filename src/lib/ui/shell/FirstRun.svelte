@@ -11,7 +11,7 @@
 	/** What a newcomer is asked; and what is said to an owner whose logbook is gone. */
 	const { app }: { app: App } = $props();
 
-	let way = $state<'choose' | 'own' | 'file'>('choose');
+	let way = $state<'choose' | 'own' | 'size' | 'file'>('choose');
 	// A file that the device opened with the application is what one came for.
 	$effect(() => {
 		if (opened.file) way = 'file';
@@ -69,6 +69,9 @@
 					<button class="primary" onclick={() => (way = 'own')}>Begin</button>
 					<button onclick={() => (ready = true)}>From a ready rig</button>
 				</p>
+				<p>
+					None yet? <button class="why" onclick={() => (way = 'size')}>What would we need?</button>
+				</p>
 			</section>
 			<section>
 				<h2>I have a logbook</h2>
@@ -78,6 +81,11 @@
 		</div>
 	{:else if way === 'own'}
 		<OwnRig {app} onback={() => (way = 'choose')} />
+	{:else if way === 'size'}
+		{#await import('../features/data/WhatSize.svelte') then { default: WhatSize }}<WhatSize
+				{app}
+				onback={() => (way = 'choose')}
+			/>{/await}
 	{:else}
 		<ImportLogbook {app} />
 		<p class="buttons"><button onclick={() => (way = 'choose')}>Back</button></p>

@@ -392,7 +392,11 @@ const careFields = (rig: Rig): readonly Field[] => [
 		label: 'Its litres pass',
 		type: 'select',
 		optional: true,
-		options: [...options(rig.instruments.filter(({ kind }) => kind === 'meter')), ...options(rig.tanks)]
+		options: [
+			...options(rig.instruments.filter(({ kind }) => kind === 'meter')),
+			...options(rig.tanks),
+			...options(rig.sources ?? [])
+		]
 	},
 	{
 		key: 'does',

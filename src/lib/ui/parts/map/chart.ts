@@ -110,7 +110,12 @@ export function createChart(
 	map.on('zoomend', nameHills);
 	map.on('click', ({ latlng }) => onplace([latlng.lng, latlng.lat]));
 
+	/** what is drawn of each sign, by its id */
+	const drawn = new Map<string, HTMLElement>();
 	function draw(content: ChartContent): void {
+		// Whoever stands on a sign with the keyboard stays there, though it is drawn anew: when the plan comes, when one is chosen.
+		const [at] = [...drawn].find(([, sign]) => sign === document.activeElement) ?? [];
+		drawn.clear();
 		lines.clearLayers();
 		signs.clearLayers();
 		for (const { className, places } of content.lines)
@@ -120,9 +125,13 @@ export function createChart(
 				.on('click', () => onsign(sign.id))
 				.on('keypress', ({ originalEvent }) => originalEvent.key === 'Enter' && onsign(sign.id))
 				.addTo(signs);
+			const shown = marker.getElement();
+			if (!shown) continue;
 			// What stands in it, a number, would be read out in place of its title.
-			marker.getElement()?.setAttribute('aria-label', sign.label);
+			shown.setAttribute('aria-label', sign.label);
+			drawn.set(sign.id, shown);
 		}
+		if (at !== undefined) drawn.get(at)?.focus({ preventScroll: true });
 	}
 	function bringIntoView(content: ChartContent): void {
 		const all = [
