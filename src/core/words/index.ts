@@ -109,7 +109,7 @@ export {
 	type CareStepWords
 } from './care/layUp.js';
 export { DRINK_WORDS } from './outlook/drink.js';
-export { sayDrink, sayWaterAge, sayWaterWarning } from './care/water.js';
+export { sayDrink, sayGoingIn, sayWaterAge, sayWaterWarning } from './care/water.js';
 export {
 	sayAgainst,
 	sayErrands,

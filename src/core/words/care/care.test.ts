@@ -17,6 +17,7 @@ import {
 	sayRefusal,
 	sayRemains,
 	sayRhythm,
+	sayGoingIn,
 	sayWaterAge,
 	sayWaterWarning,
 	sayWayBackStep
@@ -191,6 +192,12 @@ describe('the water in a tank', () => {
 		expect(sayWaterAge({ ...age, meanDays: 3, oldDays: 3, atLeast: true })).toBe(
 			'at least 3 days on average'
 		);
+	});
+
+	it('what water makes of a tank as it goes in', () => {
+		expect(sayGoingIn(true)).toBeUndefined();
+		expect(sayGoingIn(false)).toMatch(/not for dishes, teeth or ice, until it is sanitised and filled anew/);
+		expect(sayGoingIn(undefined)).toMatch(/nobody knows whether one may drink/);
 	});
 
 	it('what to mind, and whose call it is', () => {

@@ -59,3 +59,13 @@ export function sayWaterWarning(
 			: ` With ${formatQuantity(warning.maxC, 'temperature', units)} by day it ages faster.`;
 	return `Water in ${tank} is up to ${formatDuration(warning.days)} old.${warm} For washing; whether to drink it, boil or filter it is your local authority’s call.`;
 }
+
+/** What water makes of a tank as it goes in; nothing for drinking water. */
+export function sayGoingIn(potable: boolean | undefined): string | undefined {
+	if (potable === true) return undefined;
+	const then =
+		potable === false
+			? 'With this, all that is in it is for washing bodies and floors only, not for dishes, teeth or ice,'
+			: 'With this, nobody knows whether one may drink what is in it,';
+	return `Only what a sign or a person calls drinking water goes into a drinking-water tank. ${then} until it is sanitised and filled anew: what is mixed in does not go by thinning.`;
+}

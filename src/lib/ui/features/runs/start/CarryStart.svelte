@@ -3,7 +3,7 @@
 	import { carryLoads, carrySetup, type CarryWish } from '$core/runs';
 	import { isCarried, usableOf } from '$core/rig';
 	import { formatLitres } from '$core/units';
-	import { sayLoadOf, sayLoads } from '$core/words';
+	import { sayGoingIn, sayLoadOf, sayLoads } from '$core/words';
 	import { errorMessage } from '$lib/errorMessage';
 	import type { App } from '$lib/state';
 	import Section from '../../../kit/page/Section.svelte';
@@ -83,6 +83,7 @@
 				}
 			: undefined;
 	});
+	const goingIn = $derived(wish && sayGoingIn(wish.source.potable));
 	/** The trips of it, or what does not fit. */
 	const found = $derived.by(() => {
 		if (!wish) return undefined;
@@ -163,6 +164,7 @@
 				{:else if found}
 					<p class="says">{found.says}</p>
 					{#if found.lift}<Notice><p>{found.lift}</p></Notice>{/if}
+					{#if goingIn}<Notice><p>{goingIn}</p></Notice>{/if}
 				{:else if roomL < 1}<p class="soft">{tank?.name} is full.</p>{/if}
 			{/if}
 		</Section>

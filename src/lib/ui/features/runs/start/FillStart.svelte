@@ -4,7 +4,7 @@
 	import type { Setup } from '$core/runs';
 	import { isCarried, usableOf, weightOf } from '$core/rig';
 	import { formatLitres, unitsOfMeter } from '$core/units';
-	import { sayFlowTime, sayMass, sayShown } from '$core/words';
+	import { sayFlowTime, sayGoingIn, sayMass, sayShown } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
@@ -51,6 +51,7 @@
 	);
 	/** what heater and pipes take of it after a drain-down */
 	const swallowed = $derived(first ? swallowedL(rig, inOrder(app.rigEntries), first.id) : 0);
+	const goingIn = $derived(sayGoingIn(form.drinkable === 'unsaid' ? undefined : form.drinkable === 'yes'));
 	const takeL = $derived((figures.value?.takeL.p50 ?? 0) + jugsL);
 
 	const HOW: readonly { value: HowMuch; label: string }[] = [
@@ -172,17 +173,7 @@
 					onchange={(value) => (form.drinkable = value as Drinkable)}
 				/>
 			</div>
-			{#if form.drinkable !== 'yes'}
-				<Notice
-					><p>
-						Only what a sign or a person calls drinking water goes into a drinking-water tank.
-						{form.drinkable === 'no'
-							? 'With this, all that is in it is for washing bodies and floors only, not for dishes, teeth or ice,'
-							: 'With this, nobody knows whether one may drink what is in it,'}
-						until it is sanitised and filled anew: what is mixed in does not go by thinning.
-					</p></Notice
-				>
-			{/if}
+			{#if goingIn}<Notice><p>{goingIn} It is written down as you say.</p></Notice>{/if}
 			<label class="check"
 				><input type="checkbox" bind:checked={form.pressure} /> by the pressure inlet, with a regulator</label
 			>
