@@ -229,16 +229,21 @@ function toiletTanks({ toilet, blackL, blackCount = 1 }: Beginning, makeId: () =
 	];
 }
 
-/** A habit that is done once a day for each of some, whoever else is aboard. */
-const perDay = (
-	makeId: () => string,
-	{
-		name,
-		outlet,
-		litres,
-		count,
-		kept
-	}: { name: string; outlet: string; litres: number; count: number; kept: number }
+/** What those aboard use who are neither grown-ups nor children: so much once a day for each. */
+const OF_OTHERS = Object.freeze([
+	{ of: 'babies', name: 'Baby’s bath', at: 'shower', litres: 6, kept: 0 },
+	{ of: 'babies', name: 'Baby’s bottles', at: 'sink', litres: 1.2, kept: 0.7 },
+	{ of: 'dogs', name: 'Dog drinks', at: 'sink', litres: 1, kept: 1 }
+] as const);
+
+/** Babies in nappies, and dogs. */
+export type Others = Pick<Beginning, 'babies' | 'dogs'>;
+
+const habitOfOthers = (
+	{ name, litres, kept }: (typeof OF_OTHERS)[number],
+	outlet: string,
+	count: number,
+	makeId: () => string
 ): Habit => ({
 	id: makeId(),
 	name,
@@ -249,22 +254,43 @@ const perDay = (
 });
 
 /** What babies and dogs use. */
-function habitsOfOthers(
-	{ babies = 0, dogs = 0 }: Beginning,
+const habitsOfOthers = (
+	others: Others,
 	{ sink, shower = sink }: { readonly sink: Outlet; readonly shower?: Outlet },
 	makeId: () => string
-): readonly Habit[] {
-	return [
-		...(babies > 0
-			? [
-					perDay(makeId, { name: 'Baby’s bath', outlet: shower.id, litres: 6, count: babies, kept: 0 }),
-					perDay(makeId, { name: 'Baby’s bottles', outlet: sink.id, litres: 1.2, count: babies, kept: 0.7 })
-				]
-			: []),
-		...(dogs > 0
-			? [perDay(makeId, { name: 'Dog drinks', outlet: sink.id, litres: 1, count: dogs, kept: 1 })]
-			: [])
-	];
+): readonly Habit[] =>
+	OF_OTHERS.flatMap((one) => {
+		const count = others[one.of] ?? 0;
+		return count > 0 ? [habitOfOthers(one, { sink, shower }[one.at].id, count, makeId)] : [];
+	});
+
+/**
+ * How days are lived on which babies and dogs come aboard: so many times a day more of what they use, of a rig's own habits where it
+ * has those, else of new ones that nobody aboard has on other days.
+ */
+export function withOthers(
+	rig: Rig,
+	others: Others,
+	makeId: () => string
+): {
+	readonly added: readonly Habit[];
+	readonly habits: readonly { readonly habit: string; readonly times: number }[];
+} {
+	const live = rig.habits.filter(({ retired }) => !retired);
+	const drunk = [...live].sort((a, b) => (b.keptFraction ?? 0) - (a.keptFraction ?? 0))[0]?.outlet;
+	const washed = live.find(({ name }) => /shower|bath|wash|dish/i.test(name))?.outlet;
+	const outlet = drunk ?? washed ?? rig.outlets[0]?.id;
+	const wanted = OF_OTHERS.filter((one) => (others[one.of] ?? 0) > 0);
+	if (outlet === undefined) return { added: [], habits: [] };
+	const known = wanted.map((one) => {
+		const own = live.find(({ name }) => name === one.name);
+		const at = one.at === 'shower' ? (washed ?? outlet) : outlet;
+		return { count: others[one.of] ?? 0, own, habit: own ?? habitOfOthers(one, at, 0, makeId) };
+	});
+	return {
+		added: known.flatMap(({ own, habit }) => (own ? [] : [habit])),
+		habits: known.map(({ count, habit }) => ({ habit: habit.id, times: habit.often.times + count }))
+	};
 }
 
 /** How a toilet is used: its flush by its kind, or what goes into a bottle. */

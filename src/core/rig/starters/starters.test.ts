@@ -11,6 +11,7 @@ import {
 	startingRig,
 	suspicionsOf,
 	TOILETS,
+	withOthers,
 	type Beginning
 } from '../index.js';
 
@@ -95,6 +96,31 @@ describe('what a newcomer says of it', () => {
 		expect(begin({ babies: 1, dogs: 1 }).drinking?.litresPerPersonDay).toBe(4.25);
 		expect(begin({ crew: 4 }).tanks[0]?.reserveL).toBe(12);
 		expect(begin({ crew: 4, freshL: 20 }).tanks[0]?.reserveL).toBe(5);
+	});
+	it('a baby and two dogs for a weekend: what they use, of habits that are there or are made for it', () => {
+		let n = 0;
+		const rig = begin({ dogs: 1 });
+		const { added, habits } = withOthers(rig, { babies: 1, dogs: 2 }, () => `new${++n}`);
+		expect(added.map(({ name, often }) => [name, often.times])).toEqual([
+			['Baby’s bath', 0],
+			['Baby’s bottles', 0]
+		]);
+		const dog = rig.habits.find(({ name }) => name === 'Dog drinks');
+		expect(habits).toEqual([
+			{ habit: 'new1', times: 1 },
+			{ habit: 'new2', times: 1 },
+			{ habit: dog?.id, times: 3 }
+		]);
+		const ahead = { id: 'a', from: at, to: '2027-05-03T06:00:00Z', persons: 2, habits: [...habits] };
+		const guests = { ...rig, habits: [...rig.habits, ...added], ahead: [ahead] };
+		expect(parseLogbook(logbookOf(entriesOf(guests, 'full'), guests, []))).toMatchObject({ ok: true });
+		const lasts = (one: typeof rig): number =>
+			forecast(estimate(logbookOf(entriesOf(one, 'full'), one, []), one.id, Date.parse(at)), {
+				days: 30,
+				paths: 400
+			}).autonomyDays.p50;
+		expect(lasts(guests)).toBeLessThan(lasts(rig));
+		expect(withOthers({ ...rig, habits: [], outlets: [] }, { dogs: 1 }, () => 'x').added).toEqual([]);
 	});
 	it('at 42 °C more is drunk than at 15 °C, from the first day', () => {
 		const rig = begin({ toilet: 'none', greyL: 900 });

@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { instantMs } from '$core/logbook';
+	import { withOthers } from '$core/rig';
 	import { isCalendarDay, zonedTime } from '$core/time';
 	import { sayAheadDays } from '$core/words';
 	import type { App } from '$lib/state';
@@ -41,6 +42,8 @@
 	const cameHere: Attachment<HTMLFormElement> = (form) => form.scrollIntoView({ block: 'center' });
 	let what = $state('people');
 	let count = $state<number>();
+	let babies = $state<number>();
+	let dogs = $state<number>();
 	let from = $state<string>();
 	let to = $state<string>();
 	const unlike = $derived({ what, count, from: from ?? day, to: to ?? from ?? day });
@@ -50,9 +53,14 @@
 	async function add(): Promise<void> {
 		tried = true;
 		if (problem) return;
-		const ahead = aheadOf(unlike, uuid(), app.nowMs, app.timeZone);
-		await changeAhead(app, (all) => [...all, ahead], sayAheadDays(ahead, here));
-		[tried, from, to] = [false, undefined, undefined];
+		const days = aheadOf(unlike, uuid(), app.nowMs, app.timeZone);
+		// Babies flush nothing and dogs only drink: they are no persons, and count by what they use.
+		const { added, habits } =
+			what === 'people' && rig ? withOthers(rig, { babies, dogs }, uuid) : { added: [], habits: [] };
+		const ahead = habits.length > 0 ? { ...days, habits } : days;
+		const told = { ...here, rig: { habits: [...here.rig.habits, ...added] } };
+		await changeAhead(app, (all) => [...all, ahead], sayAheadDays(ahead, told), added);
+		[tried, from, to, babies, dogs] = [false, undefined, undefined, undefined, undefined];
 		await show(false);
 	}
 </script>
@@ -96,6 +104,10 @@
 						value={count}
 						onchange={(next) => (count = next)}
 					/>{/if}
+				{#if what === 'people'}
+					<NumberField label="Babies beside them" bind:value={babies} optional />
+					<NumberField label="Dogs" bind:value={dogs} optional />
+				{/if}
 				<TextField label="First day" type="date" value={from ?? day} onchange={(next) => (from = next)} />
 				<TextField
 					label="Last day"

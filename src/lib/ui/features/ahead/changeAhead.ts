@@ -1,4 +1,4 @@
-import type { Ahead } from '$core/logbook';
+import type { Ahead, Habit } from '$core/logbook';
 import type { App } from '$lib/state';
 import { notifyDone } from '../../parts/acts/notify';
 
@@ -6,14 +6,20 @@ import { notifyDone } from '../../parts/acts/notify';
 export async function changeAhead(
 	app: App,
 	change: (ahead: readonly Ahead[]) => readonly Ahead[],
-	label: string
+	label: string,
+	/** habits that these days are the first to have */
+	added: readonly Habit[] = []
 ): Promise<void> {
 	const rig = app.liveRig?.id;
 	if (rig === undefined) return;
 	const kept = await app.commands.change(
 		'rig',
 		rig,
-		(newest) => ({ ...newest, ahead: change(newest.ahead ?? []) }),
+		(newest) => ({
+			...newest,
+			habits: added.length > 0 ? [...newest.habits, ...added] : newest.habits,
+			ahead: change(newest.ahead ?? [])
+		}),
 		label
 	);
 	if (kept) notifyDone(app, label);
