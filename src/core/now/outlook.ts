@@ -76,16 +76,14 @@ function flagsOf(
 	const dawns = Array.from({ length: MOST_FLAGS + 1 }, (_, i) =>
 		zonedMs(dayPlus(today, i), timeZone, DAWN_HOUR)
 	)
-		.filter((ms) => ms > atMs && ms < bindsMs)
+		.filter((ms) => ms > atMs && ms < poursMs)
 		.slice(0, MOST_FLAGS);
-	const flags = dawns
-		.map((ms): DayFlag => ({
-			label: flagDay(ms, timeZone),
-			ms,
-			litres: ms < poursMs ? levelAfter(tank, nowL, clock.useDays((ms - atMs) / DAY_MS)) : limitL,
-			binds: false
-		}))
-		.filter(({ ms }) => ms < poursMs);
+	const flags = dawns.map((ms): DayFlag => ({
+		label: flagDay(ms, timeZone),
+		ms,
+		litres: levelAfter(tank, nowL, clock.useDays((ms - atMs) / DAY_MS)),
+		binds: false
+	}));
 	const at = (ms: number): Omit<DayFlag, 'binds'> => ({ label: flagDay(ms, timeZone), ms, litres: limitL });
 	const isSoon = (days: number): boolean => days < Math.min(LOOK_AHEAD_DAYS, MOST_FLAGS);
 	const ends: readonly DayFlag[] = [
