@@ -8,6 +8,8 @@ export interface Shortfall {
 	readonly tank: string;
 	readonly atMs: number;
 	readonly shortL: number;
+	/** the level at which it binds, in the mean: what is kept for drinking, and of what stands behind it, included */
+	readonly limitL: number;
 }
 
 /** A moment within a stretch is found to a millionth of it. */
@@ -40,7 +42,15 @@ export function shortfallOf(
 			};
 			const atEnd = left(timeOf(to));
 			const risk = atEnd.reduce((count, margin) => count + (margin < -EXACT_L ? 1 : 0), 0) / course.paths;
-			return { tank: tank.tank.id, fromMs: timeOf(node), toMs: timeOf(to), risk, left, atEnd };
+			return {
+				tank: tank.tank.id,
+				limitL: tank.limitL,
+				fromMs: timeOf(node),
+				toMs: timeOf(to),
+				risk,
+				left,
+				atEnd
+			};
 		});
 	});
 	const allowed = 1 - certainty;
@@ -57,5 +67,6 @@ export function shortfallOf(
 		if (boundBy(middle)) late = middle;
 		else early = middle;
 	}
-	return { shortfall: { tank: worst.tank, atMs: late, shortL: Math.max(0, -shareBy(worst.atEnd, share)) } };
+	const { tank, limitL } = worst;
+	return { shortfall: { tank, limitL, atMs: late, shortL: Math.max(0, -shareBy(worst.atEnd, share)) } };
 }

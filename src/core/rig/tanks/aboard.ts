@@ -41,9 +41,3 @@ export function drunkFrom(rig: Rig): Tank | undefined {
 		rig.tanks.find(({ holds, feeds, retired }) => holds === 'fresh' && feeds === undefined && !retired)
 	);
 }
-
-/** What is kept of a tank by so many people, litres: its reserve, or what they drink where that is more; in heat it is more still. */
-export function keptFor(rig: Rig, tank: Tank, persons: number): number {
-	if (!rig.drinking || tank.holds !== 'fresh' || drunkFrom(rig) !== tank) return tank.reserveL;
-	return Math.max(tank.reserveL, persons * rig.drinking.litresPerPersonDay * rig.drinking.days);
-}

@@ -1,4 +1,4 @@
-export { behind, drunkFrom, keptFor } from './aboard.js';
+export { behind, drunkFrom } from './aboard.js';
 export {
 	defaultRodPlace,
 	depthFor,

@@ -128,7 +128,7 @@ describe('the verdict', () => {
 it('explains a shortfall in litres and days', () => {
 	const words = sayShortfall(
 		exactRig,
-		{ tank: 'main', atMs: utc('2027-05-04T12:00:00'), shortL: 31.6 },
+		{ tank: 'main', atMs: utc('2027-05-04T12:00:00'), shortL: 31.6, limitL: 10 },
 		now,
 		'Etc/UTC',
 		METRIC

@@ -3,7 +3,7 @@ import { lastingOf, type Forecast, type TankForecast } from '../../forecast/inde
 import type { Rising } from '../../habits/index.js';
 import { instantMs, type Rig, type Tank, type Trip } from '../../logbook/index.js';
 import type { Plan, ServiceKind } from '../../plan/index.js';
-import { bindsAt, keptFor, neverBinds, tankById } from '../../rig/index.js';
+import { neverBinds, tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { onDay, sayDay, sayLastDay, sayWhen } from '../when.js';
@@ -207,7 +207,7 @@ export function verdict(input: VerdictInput): Verdict {
 /** Why a plan does not hold, in a sentence. */
 export function sayShortfall(
 	rig: Rig,
-	{ tank: id, atMs, shortL }: NonNullable<Plan['shortfall']>,
+	{ tank: id, atMs, shortL, limitL }: NonNullable<Plan['shortfall']>,
 	nowMs: number,
 	timeZone: string,
 	units: UnitChoice
@@ -215,8 +215,7 @@ export function sayShortfall(
 	const tank = tankById(rig, id);
 	const name = tank?.name ?? id;
 	const amount = formatLitres(Math.max(1, shortL), units);
-	const limitL = tank?.holds === 'fresh' ? keptFor(rig, tank, rig.crew) : tank && bindsAt(tank);
-	const limit = limitL === undefined ? 'its limit' : formatLitres(limitL, units);
+	const limit = formatLitres(limitL, units);
 	return tank?.holds === 'fresh'
 		? `${name} reaches its reserve of ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before the next water; ${amount} are missing.`
 		: `${name} reaches ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before the next place to empty it; ${amount} have no room.`;

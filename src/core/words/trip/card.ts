@@ -1,9 +1,17 @@
 import { zonedTime } from '../../time/index.js';
-import { instantMs, notRetired, type Meter, type Rig, type Stop, type Trip } from '../../logbook/index.js';
+import {
+	instantMs,
+	notRetired,
+	type Meter,
+	type Rig,
+	type Stop,
+	type Tank,
+	type Trip
+} from '../../logbook/index.js';
 import type { Drink } from '../../care/index.js';
 import type { Plan } from '../../plan/index.js';
 import { DRINK_WORDS } from '../outlook/drink.js';
-import { keptFor, usableOf } from '../../rig/index.js';
+import { usableOf } from '../../rig/index.js';
 import { showsAfter } from '../../runs/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { clockText, dayText, sayDays, sayInstant } from '../log/entry.js';
@@ -30,6 +38,8 @@ export interface CardFacts {
 	readonly plan: Plan | undefined;
 	/** litres now, by tank */
 	readonly levels: ReadonlyMap<string, number>;
+	/** what is kept for drinking, litres by tank */
+	readonly drinkingL?: ReadonlyMap<string, number>;
 	/** whether one may drink it, by fresh tank */
 	readonly drinks?: ReadonlyMap<string, Drink>;
 	readonly meters: readonly MeterRead[];
@@ -80,10 +90,14 @@ function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): Car
 	};
 }
 
+/** At which a tank is to be left alone: its reserve, or what is kept for drinking where that is more. */
+const keptOf = ({ id, reserveL }: Tank, drinkingL: CardFacts['drinkingL']): number =>
+	Math.max(reserveL, drinkingL?.get(id) ?? 0);
+
 /** What the figures of a meter mean: `about 451 now; Main is at its reserve at 503`. */
 function meterLine(
 	{ meter, shows, atMs, passedL }: MeterRead,
-	{ rig, trip, levels, units }: CardFacts
+	{ rig, trip, levels, drinkingL, units }: CardFacts
 ): string {
 	const { timeZone } = trip;
 	const read = `${meter.name} read ${sayShown(shows)} on ${sayInstant(atMs, timeZone)}`;
@@ -93,7 +107,7 @@ function meterLine(
 	const level = levels.get(meter.tank);
 	if (meter.place !== 'pump' || !tank || level === undefined || passedL === undefined) return `${read}.`;
 	const now = showsAfter(meter, shows, passedL);
-	const left = Math.max(0, level - keptFor(rig, tank, trip.persons));
+	const left = Math.max(0, level - keptOf(tank, drinkingL));
 	const end = now === undefined ? undefined : showsAfter(meter, now, left);
 	const at = end === undefined ? '' : `; ${tank.name} is at its reserve at about ${Math.round(end)}`;
 	return now === undefined
@@ -145,7 +159,7 @@ export function tripCard(facts: CardFacts): TripCard {
 			const level = levels.get(tank.id);
 			if (level === undefined) return [];
 			const serves = usableOf(tank);
-			const keptL = keptFor(rig, tank, trip.persons);
+			const keptL = keptOf(tank, facts.drinkingL);
 			const room = Math.max(0, serves - tank.reserveL - level);
 			const limit =
 				tank.holds === 'fresh'

@@ -48,6 +48,7 @@ export async function cardOf(app: App, trip: Trip): Promise<TripCard | undefined
 		plan,
 		levels,
 		drinks,
+		drinkingL: new Map(now.tanks.flatMap((one) => (one.drinkingL ? [[one.id, one.drinkingL] as const] : []))),
 		meters,
 		nowMs: app.nowMs,
 		units: app.prefs.current.units
