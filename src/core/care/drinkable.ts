@@ -1,6 +1,5 @@
 import type { Estimate } from '../estimate/index.js';
 import { instantMs, type CareTask, type Entry, type Point, type Rig } from '../logbook/index.js';
-
 import { potableOf } from './potable.js';
 
 /** Whether one may drink a water, from the best to the worst. */

@@ -4,7 +4,7 @@ import { type Estimate } from '../estimate/index.js';
 import { tankById } from '../rig/index.js';
 import { COMPARED_PATHS, outsetOf, type Outset } from './forecast.js';
 import { useClockOf } from './useClock.js';
-import { bring, spareOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
+import { bring, spareBehind, spareOf, spentIn, inflateSpread, type Spent } from './sampler/index.js';
 
 /** How much may be used to reach a moment, and how much is being used, litres drawn per person and day. */
 export interface Ration {
@@ -28,7 +28,7 @@ function partsBorne(
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	const change = new Float64Array(paths);
 	return lanes.map((lane, i) => {
-		const { binds, falls, drainsToL, behind } = lane;
+		const { binds, falls, drainsToL } = lane;
 		const borne = new Float64Array(paths).fill(ANYTHING);
 		if (!binds) return borne;
 		const from = (draws.levels[i] as Float64Array).slice();
@@ -48,10 +48,7 @@ function partsBorne(
 				}
 				used[path] = (used[path] as number) + (falls ? -1 : 1) * (change[path] as number);
 				const own = spareOf(lane, from[path] as number, draws.usable[i]?.[path] as number, spent.step);
-				const others = behind.reduce((sum, one) => {
-					const [level, usable] = [draws.levels[one]?.[path] as number, draws.usable[one]?.[path] as number];
-					return sum + Math.max(0, spareOf(lanes[one] as typeof lane, level, usable, spent.step));
-				}, 0);
+				const others = spareBehind(lanes, draws, lane, path, spent.step);
 				come[path] = (come[path] as number) + (inflow[path] as number);
 				const room = Math.max(0, own + others + (come[path] as number));
 				if ((used[path] as number) > 0)

@@ -1,6 +1,6 @@
 import type { Outset } from '../forecast.js';
 import { reserveOf } from '../../estimate/index.js';
-import { limitOf, spareOf } from '../sampler/index.js';
+import { limitOf, spareBehind } from '../sampler/index.js';
 import type { SumsPart, Reach, Sums } from './reach.js';
 
 /** What the sum of many fractions may come short of a limit, litres. */
@@ -21,14 +21,8 @@ export function laneSurvival(
 	const now = stretches[0]?.step ?? { persons: 0, climate: { exertion: 1 } };
 	const level = new Float64Array(paths);
 	const way = falls ? 1 : -1;
-	const usableOf = (one: number, path: number): number => draws.usable[one]?.[path] as number;
 	/** what stands behind it goes on after it: so much beyond its own end is reached */
-	const behindL = levels.map((_, path) =>
-		lane.behind.reduce((sum, one) => {
-			const [other, level] = [lanes[one] as typeof lane, draws.levels[one]?.[path] as number];
-			return sum + Math.max(0, spareOf(other, level, usableOf(one, path), now));
-		}, 0)
-	);
+	const behindL = levels.map((_, path) => spareBehind(lanes, draws, lane, path, now));
 	/** on the way to it, by what is kept; one that is passed from the first lies beyond all */
 	const limitsBy = new Map<number, Float64Array>();
 	const limitsIn = stretches.map(({ step }): Float64Array => {

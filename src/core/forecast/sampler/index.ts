@@ -5,6 +5,7 @@ export {
 	laneGainsOf,
 	lanesOf,
 	limitOf,
+	spareBehind,
 	spareOf,
 	type LaneGains,
 	type HabitGain,

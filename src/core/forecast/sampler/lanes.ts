@@ -40,6 +40,19 @@ export const limitOf = (
 export const spareOf = (lane: Lane, litres: number, usableL: number, step: Aboard): number =>
 	lane.falls ? litres - limitOf(lane, usableL, step) : limitOf(lane, usableL, step) - litres;
 
+/** What all that stands behind a lane has to give on a path as it begins, litres. */
+export const spareBehind = (
+	lanes: readonly Lane[],
+	{ levels, usable }: { readonly levels: readonly Float64Array[]; readonly usable: readonly Float64Array[] },
+	{ behind: others }: Lane,
+	path: number,
+	step: Aboard
+): number =>
+	others.reduce((sum, one) => {
+		const [litres, full] = [levels[one]?.[path] as number, usable[one]?.[path] as number];
+		return sum + Math.max(0, spareOf(lanes[one] as Lane, litres, full, step));
+	}, 0);
+
 /** The tanks of a rig as the paths see them, in its order. */
 export function lanesOf(estimate: Estimate): readonly Lane[] {
 	const { rig, places } = estimate.model;
