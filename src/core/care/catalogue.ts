@@ -1,6 +1,8 @@
 import { inUse, type CareTask, type Habit, type Instrument, type Rig } from '../logbook/index.js';
+import { isFlushTank } from '../rig/index.js';
+import { watermakersOf } from './equipment.js';
 
-/** Something that is looked after on most rigs, as a start: every figure is to be changed to what the label or the maker says. */
+/** Something that is looked after on most rigs, as a start: change every figure to what the label or the maker says. */
 export interface CareIdea {
 	readonly key: string;
 	readonly name: string;
@@ -8,23 +10,40 @@ export interface CareIdea {
 	readonly how: string;
 	readonly caution?: string;
 	readonly every?: CareTask['every'];
+	readonly everyDumps?: number;
 	readonly season?: CareTask['season'];
+	/** what it does to the water of a tank */
+	readonly does?: CareTask['does'];
+	/** the tank it is about, in this rig */
+	tank?(rig: Rig): string | undefined;
 	/** what its litres pass, in this rig */
 	through?(rig: Rig): string | undefined;
 	/** whether this rig has what it is about */
 	fits(rig: Rig): boolean;
 }
 
+type Holds = 'fresh' | 'grey' | 'black';
 const has =
-	(holds: 'fresh' | 'grey' | 'black') =>
+	(holds: Holds) =>
 	(rig: Rig): boolean =>
 		rig.tanks.some((tank) => tank.holds === holds);
-const always = (): boolean => true;
+const first =
+	(holds: Holds) =>
+	({ tanks }: Rig): string | undefined =>
+		tanks.find((tank) => tank.holds === holds)?.id;
 const showers = ({ name }: Habit): boolean => /shower|hair|bath/i.test(name);
 const gauge = (one: Instrument): boolean => one.kind === 'gauge';
 /** Recirculating a shower is written down as water led back, or as its own measure. */
 const loops = ({ measures }: Rig): boolean =>
 	measures.some(({ name, effect }) => effect.kind === 'return' || /loop|recirculat/i.test(name));
+/** Something heats its water: what heater and pipes hold is known. */
+const heats = (rig: Rig): boolean => (rig.systemL ?? 0) > 0;
+const always = (): boolean => true;
+const flushesWater = ({ outlets, tanks }: Rig): boolean =>
+	outlets.some(({ to }) => tanks.some(({ id, holds }) => id === to && holds === 'black'));
+/** A built-in black tank breathes through a vent. */
+const hasHolding = ({ tanks }: Rig): boolean =>
+	tanks.some(({ holds, portable }) => holds === 'black' && !portable);
 
 /** The meter that all water passes on its way out, else the fresh tank that is drawn from. */
 const drawnThrough = ({ instruments, outlets, tanks }: Rig): string | undefined =>
@@ -33,15 +52,12 @@ const drawnThrough = ({ instruments, outlets, tanks }: Rig): string | undefined 
 const filledThrough = (rig: Rig): string | undefined =>
 	rig.instruments.find((one) => one.kind === 'meter' && one.place === 'fill')?.id ?? drawnThrough(rig);
 
-const CHLORINE =
-	'Plain, unscented, never mixed with anything; rinse. The label and the health authority have the first word.';
-
 /** What people look after, of no maker: intervals are common ones, to be replaced by the label's. */
 export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'main-filter',
 		name: 'Change the main filter',
-		how: 'Pump off, pressure out at a tap, new cartridge, a few litres to waste. Rinse the housing.',
+		how: 'Pump off, let the pressure out at a tap, rinse the housing, new cartridge. Run a few litres to waste.',
 		caution: 'A filter makes no doubtful water drinkable unless its maker says so.',
 		every: { days: 180, litres: 5000 },
 		through: drawnThrough,
@@ -50,35 +66,106 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'charcoal',
 		name: 'Change the charcoal filter',
-		how: 'Sooner than the main one: what it has taken up, it can give back. Flush the new one until it runs clear.',
-		caution: 'It takes chlorine out of the water, so that what stands behind it keeps less long.',
+		how: 'Sooner than the main one: what it has taken up it can give back. Flush the new one until it runs clear.',
+		caution: 'It takes chlorine out of the water: behind it, water keeps less long.',
 		every: { days: 90, litres: 2000 },
 		through: drawnThrough,
 		fits: has('fresh')
 	},
 	{
+		key: 'uv-lamp',
+		name: 'Change the UV lamp',
+		how: 'Power off, old lamp out, wipe the sleeve, new lamp in. It grows weak long before it goes dark.',
+		caution: 'Never look into the light. It works only in clear water: the filter before it comes first.',
+		every: { days: 365 },
+		fits: ({ care, outlets }) => [...care, ...outlets].some(({ name }) => /\buv\b|ultraviolet/i.test(name))
+	},
+	{
+		key: 'membrane',
+		name: 'Flush the watermaker’s membrane',
+		how: 'With fresh water that has no chlorine in it, after each use or once a week. Pickle it before a longer stop.',
+		caution: 'Chlorine ruins it: keep shore water and your own dose away from the flush line.',
+		every: { days: 7 },
+		does: 'flush',
+		through: (rig) => watermakersOf(rig)[0]?.id,
+		fits: (rig) => watermakersOf(rig).length > 0
+	},
+	{
 		key: 'sanitise',
 		name: 'Sanitise tank and pipes',
-		how: 'Metered dose, through every tap until it smells, soak, drain, rinse. The dose is reckoned under Doses.',
-		caution: CHLORINE,
+		how: 'Cartridges out, dose first, then fill; draw at every tap, soak, drain, rinse. Work the dose out under Doses.',
+		caution:
+			'Use plain, unscented bleach and never mix it with anything. The label and your health authority come first.',
 		every: { days: 180 },
+		does: 'sanitise',
+		tank: first('fresh'),
 		fits: has('fresh')
 	},
 	{
 		key: 'black-treatment',
 		name: 'Treat the black tank',
-		how: 'After each dump: a little water first, then the dose of the label.',
-		caution: 'Gloves. Never two products at once. Some disposal points take only certain ones.',
-		every: { days: 7 },
+		how: 'After each dump: water first, then the dose of the label.',
+		caution: 'Wear gloves. Never two products at once. Some disposal points take only certain ones.',
+		everyDumps: 1,
+		tank: first('black'),
 		fits: has('black')
+	},
+	{
+		key: 'toilet-seal',
+		name: 'Care for the toilet’s seal',
+		how: 'Wipe it clean, let it dry, and grease it with what its maker names. On a boat the joker valve too.',
+		caution: 'Wear gloves. No petroleum jelly or cooking oil: they make rubber swell.',
+		every: { days: 90 },
+		fits: flushesWater
+	},
+	{
+		key: 'flush-tank',
+		name: 'Clean the toilet’s flush tank',
+		how: 'Empty it, rinse it, and fill it with fresh water and what its maker names.',
+		every: { days: 60 },
+		fits: (rig) => rig.outlets.some((outlet) => isFlushTank(rig, outlet))
+	},
+	{
+		key: 'vent-filter',
+		name: 'Change the vent filter of the holding tank',
+		how: 'If fitted: new cartridge, and blow through the vent hose. Salt and insects block it.',
+		caution:
+			'A blocked vent can make a tank collapse at a pump-out, or press its contents back into the bowl.',
+		every: { days: 365 },
+		fits: hasHolding
 	},
 	{
 		key: 'probes',
 		name: 'Clean the probes',
-		how: 'Half full with warm water and a little washing-up liquid, a drive, and out. See whether the gauge then reads empty.',
-		caution: 'Gloves and eyes: it splashes. Nothing that eats seals.',
+		how: 'Half full with warm water and a little washing-up liquid, a drive, and out. Then see whether the gauge reads empty.',
+		caution: 'Wear gloves and eye protection: it splashes. Nothing that attacks seals.',
 		every: { days: 120 },
 		fits: ({ instruments }) => instruments.some(gauge)
+	},
+	{
+		key: 'heater-anode',
+		name: 'Check the heater’s anode and scale',
+		how: 'Heater off, cold and drained. New anode when half of it is gone; flush out flakes, descale as its maker says.',
+		caution:
+			'Only when it is cold and without pressure. Rinse a descaler out twice before any chlorine goes in.',
+		every: { days: 365 },
+		fits: heats
+	},
+	{
+		key: 'relief-valve',
+		name: 'Test the heater’s relief valve',
+		how: 'Heater cold: lift the lever, let a little run, let it snap shut. If it goes on dripping, have it changed.',
+		caution: 'Hot water scalds: only when it is cold. Gas and pressure parts are for a licensed person.',
+		every: { days: 180 },
+		fits: heats
+	},
+	{
+		key: 'hot-water',
+		name: 'Heat through and run off hot water that stood',
+		how: 'After a week of standing: heat it fully, then let hot water run at every tap and the shower for a few minutes.',
+		caution: 'Do not breathe the spray: head low, windows open, leave the room while it runs. It can scald.',
+		every: { days: 7 },
+		fits: heats
 	},
 	{
 		key: 'inlet-screen',
@@ -90,64 +177,79 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	},
 	{
 		key: 'hose-caps',
-		name: 'Look at hose caps and washers',
-		how: 'Both ends capped, washers whole and not flat. The drinking hose lies apart from the waste hose.',
+		name: 'Check hose caps and washers',
+		how: 'Both ends capped, washers whole and not flat. Keep the drinking-water hose apart from the waste hose.',
 		every: { days: 90 },
 		fits: always
 	},
 	{
+		key: 'hoses',
+		name: 'Change hoses by age',
+		how: 'Drinking-water hose, waste hose, and the hoses aboard: soft, cracked, smelling or cloudy ones go.',
+		every: { days: 1825 },
+		fits: always
+	},
+	{
 		key: 'vents',
-		name: 'Look at the tank vents',
-		how: 'Open, mesh clean, no nest. A stopped vent makes a pump labour and a tank bulge.',
+		name: 'Check the tank vents',
+		how: 'Open, mesh clean, no nest. With a blocked vent a pump labours and a tank bulges.',
 		every: { days: 180 },
 		fits: always
 	},
 	{
 		key: 'pump-strainer',
 		name: 'Clean the pump strainer',
-		how: 'Pump off, bowl unscrewed, mesh rinsed, seal seated, and a look for drips with the pump on.',
+		how: 'Pump off, bowl off, mesh rinsed, seal seated. Then pump on, and look for drips.',
 		every: { days: 90, litres: 4000 },
 		through: drawnThrough,
 		fits: has('fresh')
 	},
 	{
+		key: 'seacocks',
+		name: 'Work the seacocks and the Y-valve',
+		how: 'Each one shut and open again; look at hose, clips and backing. A seacock that is never moved does not move when it has to.',
+		caution: 'Know where the wooden plug is. One at a time.',
+		every: { days: 30 },
+		fits: ({ kind }) => kind === 'boat'
+	},
+	{
 		key: 'loop-strainer',
 		name: 'Clean strainer and filters of the shower loop',
-		how: 'Hair sieve after each day, filters as their maker says; run clear water through, and drain the loop.',
-		caution: 'Recirculated water is for the skin alone, of one person, and never drinking water.',
+		how: 'Hair sieve each day, filters as their maker says; run clear water through, and drain the loop.',
+		caution: 'Recirculated water is for the skin of one person only, and never drinking water.',
 		every: { days: 7 },
 		fits: loops
 	},
 	{
 		key: 'shower-gear',
 		name: 'Dry the shower gear',
-		how: 'Hose hung out, head shaken empty, mat and curtain in the wind: what dries does not slime.',
+		how: 'Hang the hose out, shake the head empty, mat and curtain in the wind: what dries does not grow slime.',
 		every: { days: 3 },
 		fits: ({ habits }) => habits.some(showers)
 	},
 	{
 		key: 'summer-water',
 		name: 'Renew the water in the heat',
-		how: 'What has stood for days in a warm tank is for washing: drain it, or use it up, and fill anew.',
+		how: 'Water that has been in a warm tank for days is for washing: use it up or drain it, and fill again.',
 		caution:
-			'Whether it is still fit to drink is not to be seen: boil or filter as your local authority says.',
+			'You can’t tell by looking whether it is safe to drink: boil or treat it as your health authority says.',
 		every: { days: 7 },
 		season: 'summer',
 		fits: has('fresh')
 	},
 	{
 		key: 'frost-drain',
-		name: 'Open the low points before frost',
-		how: 'Pump off, low points and heater drain open, taps open. The list under Frost says what hangs where.',
-		caution: 'Heater off and cold first: what runs out of it may scald.',
+		name: 'Get ready for frost',
+		how: 'Living in it: heat through the night. Leaving it: drain it. The list under Frost says what, for this rig.',
+		caution: 'Before draining: heater off and cold first. What runs out of it can scald.',
 		season: 'frost',
 		fits: has('fresh')
 	},
 	{
 		key: 'lay-up',
-		name: 'Drain down for the winter',
-		how: 'The list under Lay-up, in its order, ticked as you go.',
-		caution: 'What is left standing in pump, trap and meter is what bursts.',
+		name: 'Drain the system for the winter',
+		how: 'The list under Winter storage, in its order, ticked as you go.',
+		caution: 'What stays in pump, trap and meter is what bursts.',
 		season: 'lay-up',
 		fits: has('fresh')
 	}
@@ -167,12 +269,16 @@ export function careIdeasFor(rig: Rig): readonly CareIdea[] {
 /** A task of the catalogue, for a rig. */
 export function taskFrom(idea: CareIdea, rig: Rig, id: string): CareTask {
 	const through = idea.every?.litres === undefined ? undefined : idea.through?.(inUse(rig));
+	const tank = idea.tank?.(inUse(rig));
 	const { litres: _litres, ...days } = idea.every ?? {};
 	const every = through === undefined ? days : idea.every;
 	return {
 		id,
 		name: idea.name,
 		...(every && Object.keys(every).length > 0 ? { every } : {}),
+		...(idea.everyDumps === undefined ? {} : { everyDumps: idea.everyDumps }),
+		...(idea.does ? { does: idea.does } : {}),
+		...(tank === undefined ? {} : { tank }),
 		...(through === undefined ? {} : { through }),
 		...(idea.season ? { season: idea.season } : {}),
 		idea: idea.key

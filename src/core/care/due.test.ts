@@ -263,7 +263,7 @@ describe('what wants doing now', () => {
 		filter({ id: 'heat', season: 'summer', every: { days: 3 }, lastDone: at(10) }),
 		filter({ id: 'winter', season: 'lay-up' })
 	];
-	const night = { stop: 's', name: 'Fell', minC: -3, fromMs: 0, risks: [] };
+	const night = { stop: 's', name: 'Fell', minC: -3, fromMs: 0, lived: true, risks: [] };
 	const names = (log: readonly Entry[], weather: Parameters<typeof dueNow>[1], now?: string) =>
 		dueNow(due(care, log, now), weather).map(({ task }) => task.id);
 

@@ -1,4 +1,4 @@
-import { DAY_MS } from '../time/index.js';
+import { DAY_MS, HOUR_MS, isCalendarDay, zonedMs } from '../time/index.js';
 import { runToCompletion, type Sparse } from '../numerics/index.js';
 import { smoothedSumsInParts, type SmoothedSums, type Estimate } from '../estimate/index.js';
 import { aheadNow, dailyParts, dayAhead, litresPast, litresPerDay, type DayAhead } from '../habits/index.js';
@@ -23,25 +23,35 @@ export interface TaskDue {
 	readonly sinceDays?: number;
 	/** litres since it was last done, where they count or can be counted */
 	readonly sinceL?: number;
+	/** dumps of its tank since it was last done, where they count */
+	readonly sinceDumps?: number;
 	/** the log begins after it was last done: there may have been more litres */
 	readonly atLeast?: true;
 	/** the sooner of its days and of its litres, foretold from how one lives */
 	readonly dueMs?: number;
-	readonly by?: 'days' | 'litres';
+	readonly by?: 'days' | 'litres' | 'dumps';
 	/** litres that are left; less than nothing when it is over */
 	readonly leftL?: number;
 	readonly overdue: boolean;
 	readonly problem?: CareProblem;
 }
 
+const NOON = 12;
+
+/** When a task was done, ms: a day alone is its noon in the rig's zone, or by now where that day is today's. */
+function doneAtMs(done: string, { model, atMs }: Estimate): number {
+	if (!isCalendarDay(done)) return instantMs(done);
+	const zone = model.rig.timeZone ?? 'Etc/UTC';
+	const noon = zonedMs(done, zone, NOON);
+	return zonedMs(done, zone) <= atMs ? Math.min(noon, atMs) : noon;
+}
+
 /** When a task was last done, as known at a moment: by the log or by the rig, whichever is later. */
-function lastDone(
-	{ entries, atMs }: Estimate,
-	task: CareTask
-): { readonly doneMs?: number; readonly later?: string } {
+function lastDone(estimate: Estimate, task: CareTask): { readonly doneMs?: number; readonly later?: string } {
+	const { entries, atMs } = estimate;
 	const logged = entries.findLast((entry) => entry.kind === 'care' && entry.task === task.id);
 	const known = [...(logged ? [logged.at] : []), ...(task.lastDone === undefined ? [] : [task.lastDone])];
-	const past = known.map(instantMs).filter((ms) => ms <= atMs);
+	const past = known.map((done) => doneAtMs(done, estimate)).filter((ms) => ms <= atMs);
 	if (past.length > 0) return { doneMs: Math.max(...past) };
 	const [later] = known;
 	return later === undefined ? {} : { later };
@@ -223,14 +233,42 @@ function problemOf({ task, doneMs, later, through }: Asked): CareProblem | undef
 /** The last instant that a date can say, ms. */
 const LAST_MS = Date.parse('9999-12-31T23:59:59Z');
 
+/** Dumps of a tank within so long of each other are one visit: black is emptied twice in one. */
+const ONE_VISIT_MS = 2 * HOUR_MS;
+
+/** The visits since a moment at which the tank of a task was dumped: that tank, what its litres pass, else every black one; ms. */
+function visitsSince(
+	{ model, entries }: Estimate,
+	{ tank, through }: CareTask,
+	fromMs: number
+): readonly number[] {
+	const waste = model.rig.tanks.filter(({ holds }) => holds !== 'fresh');
+	const named = waste.filter(({ id }) => id === (tank ?? through));
+	const of = new Set(
+		(named.length > 0 ? named : waste.filter(({ holds }) => holds === 'black')).map(({ id }) => id)
+	);
+	const visits: number[] = [];
+	for (const entry of entries) {
+		if (entry.kind !== 'dump' || !of.has(entry.tank)) continue;
+		const ms = instantMs(entry.at);
+		if (ms > fromMs && ms - (visits.at(-1) ?? -Infinity) > ONE_VISIT_MS) visits.push(ms);
+	}
+	return visits;
+}
+
 function dueOf(estimate: Estimate, asked: Asked, passedL: number | undefined): TaskDue {
 	const { entries, atMs } = estimate;
 	const { task, doneMs, fromMs, through } = asked;
+	const { everyDumps } = task;
+	const visits = everyDumps === undefined ? [] : visitsSince(estimate, task, fromMs ?? -Infinity);
+	const byDumps = everyDumps === undefined ? Infinity : (visits[Math.ceil(everyDumps) - 1] ?? Infinity);
 	const { days, litres } = task.every ?? {};
 	const leftL = litres === undefined || passedL === undefined ? undefined : litres - passedL;
 	const byDays = days === undefined || fromMs === undefined ? Infinity : fromMs + days * DAY_MS;
 	const byLitres = passedMs(estimate, leftL, through);
-	const dueMs = Math.min(byDays, byLitres);
+	const dueMs = Math.min(byDays, byLitres, byDumps);
+	const by =
+		byDumps <= dueMs ? ('dumps' as const) : byLitres < byDays ? ('litres' as const) : ('days' as const);
 	const [first] = entries;
 	const before = doneMs === undefined || (first !== undefined && doneMs < instantMs(first.at));
 	const problem = problemOf(asked);
@@ -240,9 +278,10 @@ function dueOf(estimate: Estimate, asked: Asked, passedL: number | undefined): T
 		...(doneMs === undefined || passedL === undefined ? {} : { sinceL: passedL }),
 		...(passedL !== undefined && before ? { atLeast: true as const } : {}),
 		// Later than any calendar is never.
-		...(dueMs < LAST_MS ? { dueMs, by: byLitres < byDays ? ('litres' as const) : ('days' as const) } : {}),
+		...(everyDumps === undefined ? {} : { sinceDumps: visits.length }),
+		...(dueMs < LAST_MS ? { dueMs, by } : {}),
 		...(leftL === undefined ? {} : { leftL }),
-		overdue: byDays <= atMs || (leftL !== undefined && leftL <= 0),
+		overdue: byDays <= atMs || byDumps <= atMs || (leftL !== undefined && leftL <= 0),
 		...(problem ? { problem } : {})
 	};
 }

@@ -5,18 +5,21 @@ export { CARE_IDEAS, careIdea, careIdeasFor, taskFrom, type CareIdea } from './c
 export {
 	MOST_MG_PER_L,
 	sanitisingDose,
-	SOAKS,
+	soakHours,
+	STRENGTHS_MG_PER_L,
 	treatmentDose,
+	waterDose,
 	type DoseAnswer,
 	type DoseRefusal,
 	type LeftInside,
 	type Product,
 	type SanitisingAsk,
 	type SanitisingDose,
-	type TreatmentAsk
+	type TreatmentAsk,
+	type WaterDoseAsk
 } from './doses.js';
 export { DRINKS, waterStates, type Drink, type DrinkReason, type WaterState } from './drinkable.js';
-export { frostAhead, frostRisks, RISKS_AT_C, type FrostNight, type FrostRisk } from './frost.js';
+export { frostAhead, frostRisks, frostTyped, RISKS_AT_C, type FrostNight, type FrostRisk } from './frost.js';
 export { layUpOf, type LayUp, type LayUpStep, type Remains, type WayBackStep } from './layUp.js';
 export type { Potable } from './potable.js';
 export {

@@ -1,22 +1,32 @@
-import type { Rig, Tank } from '../logbook/index.js';
-import { emptyOf, usableOf } from '../rig/index.js';
+import type { Outlet, Rig, Tank } from '../logbook/index.js';
+import { chargeOf, emptyOf, isFlushTank, usableOf } from '../rig/index.js';
+import { hasWasher, watermakersOf } from './equipment.js';
 
-/** Why the water goes out: for the winter, or for one drive home light. */
+/** A step of letting all water out, for the winter or for a drive home light. */
 export type LayUpStep =
 	/** pump and heater off, and cold */
 	| { readonly do: 'power-off' }
-	| { readonly do: 'dump'; readonly tank: string; readonly litres?: number }
-	| { readonly do: 'drain'; readonly tank: string; readonly litres?: number }
-	| { readonly do: 'pour-out'; readonly tank: string; readonly litres?: number }
-	| { readonly do: 'low-points'; readonly litres?: number }
-	| { readonly do: 'heater' }
 	| { readonly do: 'open-taps'; readonly outlets: readonly string[] }
 	| { readonly do: 'outside-shower'; readonly outlet: string }
+	| { readonly do: 'drain'; readonly tank: string; readonly litres?: number }
+	| { readonly do: 'low-points'; readonly litres?: number }
+	| { readonly do: 'heater' }
+	/** what holds water between tank and tap: check valve and inlet, filter housings, accumulator */
+	| { readonly do: 'fittings' }
 	| { readonly do: 'pump' }
 	| { readonly do: 'meters'; readonly instruments: readonly string[] }
-	| { readonly do: 'toilet'; readonly tank: string }
+	| { readonly do: 'washer' }
+	| { readonly do: 'flush-tank'; readonly outlet: string }
+	| { readonly do: 'toilet'; readonly tank: string; readonly sea: boolean }
+	/** a boat's sea water: seacocks, strainers, raw-water pump, deck wash */
+	| { readonly do: 'sea-water' }
+	| { readonly do: 'watermaker'; readonly source: string }
+	| { readonly do: 'pour-out'; readonly tank: string; readonly litres?: number }
 	| { readonly do: 'traps'; readonly outlets: readonly string[] }
 	| { readonly do: 'hoses' }
+	| { readonly do: 'dump'; readonly tank: string; readonly litres?: number }
+	| { readonly do: 'macerator' }
+	| { readonly do: 'shut-waste'; readonly tanks: readonly string[] }
 	| { readonly do: 'leave-open' };
 
 /** What stays when all of it is done. */
@@ -30,12 +40,17 @@ export interface Remains {
 export type WayBackStep =
 	| { readonly do: 'close' }
 	| { readonly do: 'look' }
+	| { readonly do: 'sea-water' }
+	| { readonly do: 'watermaker'; readonly source: string }
+	/** the dose first, then the water on it */
+	| { readonly do: 'dose' }
 	/** litres through the hose until the tank is full, the ones that heater and pipes swallow among them */
 	| { readonly do: 'fill'; readonly tank: string; readonly litres: number; readonly swallowedL: number }
 	| { readonly do: 'let-air-out'; readonly litres?: number }
-	| { readonly do: 'sanitise' }
+	| { readonly do: 'soak-and-rinse' }
+	| { readonly do: 'cartridges' }
 	| { readonly do: 'heater-on' }
-	| { readonly do: 'prime-toilet'; readonly tank: string }
+	| { readonly do: 'prime-toilet'; readonly tank: string; readonly litres?: number }
 	| { readonly do: 'look-again' };
 
 /** What is to be done to drain a rig down, and on the way back, in order. */
@@ -54,6 +69,104 @@ const LOWEST_FIRST: readonly (Tank['exposure'] | undefined)[] = [
 ];
 const byHeight = (a: Tank, b: Tank): number =>
 	LOWEST_FIRST.indexOf(a.exposure) - LOWEST_FIRST.indexOf(b.exposure);
+const ids = (list: readonly { readonly id: string }[]): readonly string[] => list.map(({ id }) => id);
+
+/** What of a rig a lay-up goes round. */
+interface Parts {
+	readonly fresh: readonly Tank[];
+	readonly grey: readonly Tank[];
+	readonly black: readonly Tank[];
+	readonly carried: readonly Tank[];
+	readonly toilets: readonly Tank[];
+	readonly outside: readonly Outlet[];
+	readonly taps: readonly Outlet[];
+	readonly trapped: readonly Outlet[];
+	/** there is a pump, with what belongs to it */
+	readonly pumped: boolean;
+}
+
+function partsOf(rig: Rig): Parts {
+	const built = (holds: Tank['holds']): readonly Tank[] =>
+		rig.tanks.filter((tank) => tank.holds === holds && tank.portable !== true).sort(byHeight);
+	const carried = rig.tanks.filter(({ portable }) => portable);
+	const fresh = built('fresh');
+	const toilets = rig.tanks.filter(({ holds }) => holds === 'black');
+	const outside = rig.outlets.filter(({ to }) => to === 'ground');
+	const taps = rig.outlets.filter(
+		({ id, to, from }) =>
+			from !== 'outside' && !toilets.some((tank) => tank.id === to) && !outside.some((one) => one.id === id)
+	);
+	return {
+		fresh,
+		grey: built('grey'),
+		black: built('black'),
+		carried,
+		toilets,
+		outside,
+		taps,
+		trapped: taps.filter(({ to }) => to !== 'none'),
+		pumped: fresh.length > 0 || carried.some(({ holds }) => holds === 'fresh')
+	};
+}
+
+/**
+ * All water out, in the order in which it leaves: power off and cold; air in at every tap; tanks, low points, heater; what holds
+ * water on its way; then what all of that ran into, grey last of all; shut for driving.
+ */
+function stepsDown(rig: Rig, parts: Parts, litres: ReadonlyMap<string, number>): readonly LayUpStep[] {
+	const { fresh, grey, black, carried, toilets, outside, taps, trapped, pumped } = parts;
+	const inIt = (tank: string): { readonly litres?: number } => {
+		const known = litres.get(tank);
+		return known === undefined ? {} : { litres: known };
+	};
+	const boat = rig.kind === 'boat';
+	const meters = rig.instruments.filter((one) => one.kind === 'meter');
+	const system = rig.systemL === undefined ? {} : { litres: rig.systemL };
+	const seaFlushed = (tank: Tank): boolean =>
+		boat && rig.outlets.some(({ from, to }) => from === 'outside' && to === tank.id);
+	return [
+		...(pumped ? [{ do: 'power-off' as const }] : []),
+		...(taps.length > 0 ? [{ do: 'open-taps' as const, outlets: ids(taps) }] : []),
+		...outside.map(({ id }) => ({ do: 'outside-shower' as const, outlet: id })),
+		...fresh.map(({ id }) => ({ do: 'drain' as const, tank: id, ...inIt(id) })),
+		...(pumped
+			? [
+					{ do: 'low-points' as const, ...system },
+					{ do: 'heater' as const },
+					{ do: 'fittings' as const },
+					{ do: 'pump' as const }
+				]
+			: []),
+		...(meters.length > 0 ? [{ do: 'meters' as const, instruments: ids(meters) }] : []),
+		...(hasWasher(rig) ? [{ do: 'washer' as const }] : []),
+		...rig.outlets
+			.filter((outlet) => isFlushTank(rig, outlet))
+			.map(({ id }) => ({ do: 'flush-tank' as const, outlet: id })),
+		...(boat ? [{ do: 'sea-water' as const }] : []),
+		...watermakersOf(rig).map(({ id }) => ({ do: 'watermaker' as const, source: id })),
+		...carried
+			.filter(({ holds }) => holds === 'fresh')
+			.map(({ id }) => ({ do: 'pour-out' as const, tank: id, ...inIt(id) })),
+		{ do: 'hoses' },
+		...toilets.map((tank) => ({ do: 'toilet' as const, tank: tank.id, sea: seaFlushed(tank) })),
+		...(trapped.length > 0 ? [{ do: 'traps' as const, outlets: ids(trapped) }] : []),
+		// All that is above has run into them: black before grey, grey last of all.
+		...[...black, ...carried.filter(({ holds }) => holds !== 'fresh').sort(blackFirst), ...grey].map(
+			({ id }) => ({
+				do: 'dump' as const,
+				tank: id,
+				...inIt(id)
+			})
+		),
+		...(boat && black.length + grey.length > 0 ? [{ do: 'macerator' as const }] : []),
+		...(black.length + grey.length > 0
+			? [{ do: 'shut-waste' as const, tanks: ids([...black, ...grey]) }]
+			: []),
+		...(pumped ? [{ do: 'leave-open' as const }] : [])
+	];
+}
+
+const blackFirst = (a: Tank, b: Tank): number => Number(b.holds === 'black') - Number(a.holds === 'black');
 
 /**
  * How to let all water out of a rig, in order, what stays where, and the way back: made from its plumbing.
@@ -62,45 +175,16 @@ const byHeight = (a: Tank, b: Tank): number =>
  * @param litres what is in each tank, by id, where it is known
  */
 export function layUpOf(rig: Rig, litres: ReadonlyMap<string, number> = new Map()): LayUp {
-	const inIt = (tank: string): { readonly litres?: number } => {
-		const known = litres.get(tank);
-		return known === undefined ? {} : { litres: known };
-	};
-	const built = (holds: Tank['holds']): readonly Tank[] =>
-		rig.tanks.filter((tank) => tank.holds === holds && tank.portable !== true).sort(byHeight);
-	const [fresh, grey, black] = [built('fresh'), built('grey'), built('black')];
-	const carried = rig.tanks.filter(({ portable }) => portable);
-	const pumped = fresh.length > 0 || carried.some(({ holds }) => holds === 'fresh');
-	const blackIds = new Set(rig.tanks.filter(({ holds }) => holds === 'black').map(({ id }) => id));
-	const outside = rig.outlets.filter(({ to }) => to === 'ground');
-	const taps = rig.outlets.filter(({ id, to }) => !blackIds.has(to) && !outside.some((one) => one.id === id));
-	const trapped = taps.filter(({ to }) => to !== 'none');
-	const meters = rig.instruments.filter((one) => one.kind === 'meter');
-	const system = rig.systemL === undefined ? {} : { litres: rig.systemL };
-	const steps: readonly LayUpStep[] = [
-		...(pumped ? [{ do: 'power-off' as const }] : []),
-		...[...black, ...grey].map(({ id }) => ({ do: 'dump' as const, tank: id, ...inIt(id) })),
-		...fresh.map(({ id }) => ({ do: 'drain' as const, tank: id, ...inIt(id) })),
-		...(pumped ? [{ do: 'heater' as const }, { do: 'low-points' as const, ...system }] : []),
-		...(taps.length > 0 ? [{ do: 'open-taps' as const, outlets: taps.map(({ id }) => id) }] : []),
-		...outside.map(({ id }) => ({ do: 'outside-shower' as const, outlet: id })),
-		...(pumped ? [{ do: 'pump' as const }] : []),
-		...(meters.length > 0 ? [{ do: 'meters' as const, instruments: meters.map(({ id }) => id) }] : []),
-		...[...blackIds].map((tank) => ({ do: 'toilet' as const, tank })),
-		...carried
-			.filter(({ holds }) => holds !== 'black')
-			.map(({ id }) => ({ do: 'pour-out' as const, tank: id, ...inIt(id) })),
-		...(trapped.length > 0 ? [{ do: 'traps' as const, outlets: trapped.map(({ id }) => id) }] : []),
-		{ do: 'hoses' },
-		{ do: 'leave-open' }
-	];
+	const parts = partsOf(rig);
+	const { fresh, toilets, trapped, pumped } = parts;
 	const staying = rig.tanks.flatMap((tank): readonly Remains[] => {
 		const stays = tank.holds === 'fresh' ? (tank.deadL ?? 0) : tank.portable ? 0 : emptyOf(tank);
 		return stays > 0 ? [{ kind: 'tank', tank: tank.id, litres: stays }] : [];
 	});
-	const swallowedL = rig.systemL ?? 0;
+	const system = rig.systemL === undefined ? {} : { litres: rig.systemL };
+	const boat = rig.kind === 'boat';
 	return {
-		steps,
+		steps: stepsDown(rig, parts, litres),
 		remains: [
 			...staying,
 			...(pumped ? [{ kind: 'pump' as const }] : []),
@@ -109,9 +193,11 @@ export function layUpOf(rig: Rig, litres: ReadonlyMap<string, number> = new Map(
 		back: [
 			{ do: 'close' },
 			{ do: 'look' },
+			...(boat ? [{ do: 'sea-water' as const }] : []),
+			...(pumped ? [{ do: 'dose' as const }] : []),
 			// The tank that the pump draws from gives the pipes their part.
 			...fresh.map((tank, i) => {
-				const own = i === 0 ? swallowedL : 0;
+				const own = i === 0 ? (rig.systemL ?? 0) : 0;
 				return {
 					do: 'fill' as const,
 					tank: tank.id,
@@ -122,11 +208,17 @@ export function layUpOf(rig: Rig, litres: ReadonlyMap<string, number> = new Map(
 			...(pumped
 				? [
 						{ do: 'let-air-out' as const, ...system },
-						{ do: 'sanitise' as const },
+						{ do: 'soak-and-rinse' as const },
+						{ do: 'cartridges' as const },
 						{ do: 'heater-on' as const }
 					]
 				: []),
-			...[...blackIds].map((tank) => ({ do: 'prime-toilet' as const, tank })),
+			...watermakersOf(rig).map(({ id }) => ({ do: 'watermaker' as const, source: id })),
+			...toilets.map((tank) => ({
+				do: 'prime-toilet' as const,
+				tank: tank.id,
+				...(chargeOf(tank) > 0 ? { litres: chargeOf(tank) } : {})
+			})),
 			{ do: 'look-again' }
 		]
 	};

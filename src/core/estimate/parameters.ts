@@ -8,6 +8,8 @@
 export const habitMeanVarianceShare = 0.5;
 /** share of residualL. File format. */
 export const residualSdShare = 0.35;
+/** share of chargeL: nobody measures what is put back. Ours. */
+export const chargeSdShare = 0.2;
 /** share of what was said to stay in a tank that was not quite emptied: it is told from how the last of it ran. Ours. */
 export const leftSdShare = 0.6;
 /** share of the litres moved. File format. */

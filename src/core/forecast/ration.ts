@@ -28,7 +28,7 @@ function partsBorne(
 	const all = Int32Array.from({ length: paths }, (_, path) => path);
 	const change = new Float64Array(paths);
 	return lanes.map((lane, i) => {
-		const { binds, falls, drainsToL } = lane;
+		const { binds, falls, drainsToL, id } = lane;
 		const borne = new Float64Array(paths).fill(ANYTHING);
 		if (!binds) return borne;
 		const from = (draws.levels[i] as Float64Array).slice();
@@ -41,8 +41,9 @@ function partsBorne(
 			bring(change, i, { habits, unlogged, inflow: nothing }, spent, all);
 			bring(inflow, i, { habits: nothing, unlogged: nothing, inflow: sources }, spent, all);
 			inflateSpread(change, all, draws.spread);
+			const opens = spent.step.opens.includes(id);
 			for (let path = 0; path < paths; path++) {
-				if (spent.step.sewerOpens && drainsToL !== undefined) {
+				if (opens) {
 					from[path] = Math.min(from[path] as number, drainsToL);
 					used[path] = 0;
 				}

@@ -1,5 +1,5 @@
 import { reserveOf, type Estimate } from '../estimate/index.js';
-import { emptyOf, tankById, usableOf } from '../rig/index.js';
+import { dumpedOf, tankById, usableOf } from '../rig/index.js';
 import { COMPARED_PATHS, outsetOf } from './forecast.js';
 import { bring, inflateSpread, usesOf, type Lane } from './sampler/index.js';
 import { useClockOf } from './useClock.js';
@@ -94,7 +94,7 @@ export function size(
 	const lanes = asHeld.map(({ lane }) => lane);
 	const begin = lanes.map(({ id }) => {
 		const tank = tankById(rig, id);
-		return tank ? emptyOf(tank) : 0;
+		return tank ? dumpedOf(tank) : 0;
 	});
 	const needs = new Needs(lanes, begin, paths);
 	const all = Int32Array.from({ length: paths }, (_, path) => path);

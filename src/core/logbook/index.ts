@@ -34,6 +34,7 @@ export type {
 export { canShow, checkReferences } from './validation/references.js';
 export { byTime, entriesUntil, inOrder, instantMs } from './order.js';
 export { knownUntil } from './silence.js';
+export { isWeatherByDay, weatherOfStay, weatherOn, type Warmth } from './weather.js';
 export { canonical } from './revisions/canonical.js';
 export {
 	compareMerge,

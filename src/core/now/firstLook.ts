@@ -3,6 +3,7 @@ import type { Finding, FindingMend } from '../findings/index.js';
 import { forecast, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { paceDoubt, personsNow, risingAhead } from '../habits/index.js';
 import type { Logbook, Rig, Trip } from '../logbook/index.js';
+import type { OpenValves } from '../rig/index.js';
 import type { Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
 import { saySilence, verdict, type Verdict } from '../words/index.js';
@@ -23,7 +24,8 @@ export interface Assessment extends ToDo {
 	readonly atMs: number;
 	readonly persons: number;
 	readonly mains: boolean;
-	readonly sewer: boolean;
+	/** which waste valves are open into a sewer */
+	readonly sewer: OpenValves;
 	readonly measures: readonly string[];
 	readonly levels: Levels;
 	readonly forecast: Forecast;

@@ -1,6 +1,6 @@
 import { type Estimate } from '../estimate/index.js';
 import { type Logbook, type Trip } from '../logbook/index.js';
-import { weightOf } from '../rig/index.js';
+import { payloadOf, weightOf } from '../rig/index.js';
 import { levelsAtStops } from './levelsAlong.js';
 import { tripNamed, workedFreely, type Plan, type PlanOptions, type Worked } from './plan.js';
 
@@ -27,7 +27,8 @@ function overloadOf(worked: Worked, leftKg: number): Plan['overload'] {
  */
 export function workedPlan(estimate: Estimate, trip: Trip, options: PlanOptions = {}): Worked {
 	const free = workedFreely(estimate, trip, options);
-	const { payloadKg, elseKg } = estimate.model.rig;
+	const { elseKg } = estimate.model.rig;
+	const payloadKg = payloadOf(estimate.model.rig);
 	if (payloadKg === undefined || elseKg === undefined) return free;
 	const leftKg = payloadKg - elseKg;
 	const overload = overloadOf(free, leftKg);

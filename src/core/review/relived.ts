@@ -2,7 +2,16 @@ import { DAY_MS } from '../time/index.js';
 import { modelOf, personsAt, type Estimate, type Model } from '../estimate/index.js';
 import { litresOf } from '../habits/index.js';
 import { instantMs, type Entry, type Habit, type Rig } from '../logbook/index.js';
-import { comesFromOutside, flowOf, neverBinds, rarityOf, type Regime } from '../rig/index.js';
+import {
+	comesFromOutside,
+	flowOf,
+	isAnyOpen,
+	isDrainedBy,
+	neverBinds,
+	rarityOf,
+	type OpenValves,
+	type Regime
+} from '../rig/index.js';
 import type { Review } from './review.js';
 
 /** What is thought of as having been otherwise. */
@@ -47,20 +56,20 @@ interface Lived {
 /** What held at a moment, as the log has it. */
 interface Regimes {
 	at(ms: number): Regime;
-	/** when sewers were opened */
-	readonly sewerAt: readonly number[];
+	/** when valves were opened into a sewer, and which are open then */
+	readonly sewerAt: readonly { readonly ms: number; readonly open: OpenValves }[];
 }
 
 const PLAIN: Regime = { mains: false, sewer: false, measures: [] };
 
 function regimesOf(entries: readonly Entry[]): Regimes {
 	const steps: { readonly ms: number; readonly regime: Regime }[] = [];
-	const sewerAt: number[] = [];
+	const sewerAt: Regimes['sewerAt'][number][] = [];
 	let regime = PLAIN;
 	for (const entry of entries) {
 		const ms = instantMs(entry.at);
 		if (entry.kind === 'hookup') {
-			if (entry.sewer && !regime.sewer) sewerAt.push(ms);
+			if (isAnyOpen(entry.sewer)) sewerAt.push({ ms, open: entry.sewer });
 			regime = { ...regime, mains: entry.mains, sewer: entry.sewer };
 		} else if (entry.kind === 'measure') {
 			const others = regime.measures.filter((id) => id !== entry.measure);
@@ -130,7 +139,7 @@ function unwritten(estimate: Estimate, { habits, parts }: Review, regimes: Regim
 
 /** The pools of a rig that end a stay, with the level at which they do. */
 function poolsOf(rig: Rig, model: Model) {
-	return model.pools.flatMap(({ index, tanks, usableL, emptyL }) => {
+	return model.pools.flatMap(({ index, tanks, usableL, emptyL, chargeL }) => {
 		const [first] = tanks;
 		if (!first || tanks.every((tank) => neverBinds(rig, tank))) return [];
 		const falls = first.holds === 'fresh';
@@ -140,9 +149,10 @@ function poolsOf(rig: Rig, model: Model) {
 				index,
 				id: first.id,
 				falls,
-				beginL: falls ? usableL : Math.min(emptyL, usableL),
+				beginL: falls ? usableL : Math.min(emptyL + chargeL, usableL),
+				drainsToL: Math.min(emptyL, usableL),
 				limitL: falls ? reserve : Math.max(0, usableL - reserve),
-				onSewer: !falls && first.portable !== true
+				tanks
 			}
 		];
 	});
@@ -169,13 +179,15 @@ export function relive(estimate: Estimate, review: Review, otherwise: Otherwise 
 	const pools = poolsOf(rig, model);
 	const levels = new Map(pools.map(({ index, beginL }) => [index, beginL]));
 	const served: RelivedService[] = [];
-	const sewers = regimes.sewerAt.filter((ms) => ms >= review.fromMs);
+	const sewers = regimes.sewerAt.filter(({ ms }) => ms >= review.fromMs);
 	let drawnL = 0;
 	for (const { ms, habit: id, times, eachL, regime, persons } of lived) {
-		for (let opens = sewers[0]; opens !== undefined && opens <= ms; opens = sewers[0]) {
+		for (let opens = sewers[0]; opens !== undefined && opens.ms <= ms; opens = sewers[0]) {
+			const { open } = opens;
 			sewers.shift();
-			for (const { index, onSewer, beginL } of pools)
-				if (onSewer) levels.set(index, Math.min(levels.get(index) ?? 0, beginL));
+			for (const { index, tanks, drainsToL } of pools)
+				if (tanks.some((tank) => isDrainedBy(open, tank)))
+					levels.set(index, Math.min(levels.get(index) ?? 0, drainsToL));
 		}
 		const habit = rig.habits.find((one) => one.id === id);
 		const outlet = rig.outlets.find((one) => one.id === habit?.outlet);

@@ -8,7 +8,14 @@ export {
 	type FillTarget
 } from './fill/index.js';
 export { plannedFills, type PlannedFill } from './fill/planned.js';
-export { dumpOrder, flushedFrom, wetL, type DumpAct, type DumpStep } from './dump/index.js';
+export {
+	dumpOrder,
+	wetL,
+	type DumpAct,
+	type DumpLine,
+	type DumpManner,
+	type DumpStep
+} from './dump/index.js';
 export {
 	allEntriesOf,
 	asRead,

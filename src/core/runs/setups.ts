@@ -1,7 +1,7 @@
 import type { Estimate } from '../estimate/index.js';
 import type { Container, Entry, Rig, Tank } from '../logbook/index.js';
-import { loadsOf, tankById, usableOf, type Hose, type Loads, type Vessel } from '../rig/index.js';
-import { dumpOrder, flushedFrom } from './dump/index.js';
+import { hoseRestL, loadsOf, tankById, usableOf, type Hose, type Loads, type Vessel } from '../rig/index.js';
+import { dumpLines, dumpOrder, flushedFrom, type DumpPlace } from './dump/index.js';
 import { fillFigures, lastShown, passedBetween, type FillTarget } from './fill/index.js';
 import type { CarrySetup, DumpSetup, FillSetup, Source, ToteSetup } from './steps/index.js';
 
@@ -90,15 +90,19 @@ export function fillSetup(estimate: Estimate, entries: readonly Entry[], wish: F
 export function dumpSetup(
 	estimate: Estimate,
 	tanks: readonly string[],
-	where?: string,
-	pumped = false
+	place: DumpPlace = {}
 ): DumpSetup | undefined {
-	const order = dumpOrder(estimate, tanks);
+	const { where, pumped } = place;
+	// Only a hose into a drain lets grey run back.
+	const hose = !pumped && where !== 'overboard' && where !== 'ground' && estimate.model.rig.kind !== 'boat';
+	const order = dumpOrder(estimate, tanks, hose);
 	if (order.length === 0) return undefined;
-	const from = order.some((step) => step.do === 'backflush') ? flushedFrom(estimate, tanks) : undefined;
+	const flushed = order.find((step) => step.do === 'backflush')?.tank;
+	const from = flushed === undefined ? undefined : flushedFrom(estimate, tanks, flushed);
 	return {
 		kind: 'dump',
 		order,
+		lines: dumpLines(estimate.model.rig, order, place),
 		...(from === undefined ? {} : { flushedFrom: from }),
 		...(where === undefined ? {} : { where }),
 		...(pumped ? { pumped } : {})
@@ -127,6 +131,8 @@ export function toteSetup(
 	if (!(partL >= 0 && partL <= container.capacityL))
 		throw new RangeError(`${container.name} cannot hold ${partL} L; give 0 … ${container.capacityL}`);
 	const { keepFreeL } = loadsOf(container.carries, litres, container, hose, partL);
+	const hoseL = hoseRestL(container.carries, hose);
+	const fits = container.capacityL - container.headroomL;
 	return {
 		kind: 'tote',
 		tank: tank.id,
@@ -134,9 +140,10 @@ export function toteSetup(
 		litres,
 		capacityL: container.capacityL,
 		keepFreeL,
+		...(hoseL > 0 ? { hoseL } : {}),
 		tareKg: container.tareKg,
 		partL,
-		emptyFirst: partL > 0 && !(container.capacityL - keepFreeL - partL > SAME)
+		emptyFirst: partL > 0 && !(fits - partL > Math.max(SAME, hoseL))
 	};
 }
 

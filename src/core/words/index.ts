@@ -22,7 +22,8 @@ export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
 export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from './when.js';
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
-export { hasFrost, SERVICE_NAMES, sayNights, sayOffered, sayWeather } from './trip/stop.js';
+export { hasFrost, SERVICE_NAMES, sayNights, sayOffered, sayWeatherFrom, sayWeatherOf } from './trip/stop.js';
+export { sayValveCaution, sayValves } from './log/valves.js';
 export { sayApart, sayEach, sayServices, sayVerified } from './trip/point.js';
 export { tripCard, type CardFacts, type MeterRead, type TripCard } from './trip/card.js';
 export { sayTotals } from './log/totals.js';
@@ -35,7 +36,7 @@ export {
 	sayMeterCount,
 	sayMeterUnit
 } from './equipment/instrument.js';
-export { sayMoment, saySpare, type SpareWords } from './equipment/weight.js';
+export { sayAxle, saySpare, type SpareWords } from './equipment/weight.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';
 export {
@@ -80,12 +81,12 @@ export {
 	sayMinutes,
 	sayPayloadLeft,
 	sayProgress,
-	sayRule,
 	sayRun,
 	sayShown,
-	sayStep,
-	type StepWords
+	sayStep
 } from './run/step.js';
+export { sayRule } from './run/dump.js';
+export type { StepWords } from './run/stepWords.js';
 export { sayLoadOf, sayMass } from './run/mass.js';
 export { sayStepFault } from './run/fault.js';
 export {
@@ -98,7 +99,7 @@ export {
 	sayWhenToGo
 } from './run/carry.js';
 export { sayCareProblem, sayTaskDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
-export { DOSE_CAUTION, formatMl, sayDose, sayRefusal, smallUnit } from './care/dose.js';
+export { DOSE_CAUTION, formatMl, sayDose, sayRefusal, smallUnit, WATER_DOSE_CAUTION } from './care/dose.js';
 export { DRINKING_CAUTION, DUMP_CAUTION } from './trip/cautions.js';
 export { FROST_CAUTION, sayFrostNight, sayFrostRisk } from './care/frost.js';
 export {

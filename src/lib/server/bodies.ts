@@ -222,7 +222,7 @@ function vesselProblems(
 		: [
 				mustBe(
 					path,
-					'a container larger than what it keeps free: its headroom, or what the hose still holds',
+					'a container larger than what it keeps free: its headroom, and what the hose still holds',
 					`${container.capacityL} L, of which ${Number(free.toFixed(2))} L stay free`
 				)
 			];
@@ -291,7 +291,7 @@ export function readDumpBody(data: unknown): Read<DumpBody> {
 	const problems = vesselProblems('$.into', mixed?.holds ?? container.carries, container, hose);
 	if (problems.length > 0) return { errors: problems };
 	const most = found.reduce((sum, tank) => sum + (tank ? BEYOND * usableOf(tank) : 0), 0);
-	return most <= MOST_LOADS * (container.capacityL - keptFreeL(container.carries, container, hose))
+	return most <= MOST_LOADS * (container.capacityL - container.headroomL)
 		? read
 		: {
 				errors: [mustBe('$.into', `a container that takes the tank in ${MOST_LOADS} loads`, container.name)]
@@ -306,7 +306,7 @@ export function readCarryBody(data: unknown): Read<CarryBody> {
 	const { carries, litres, container, hose } = result.data;
 	const errors = vesselProblems('$.container', carries, container, hose);
 	if (errors.length > 0) return { errors };
-	const fits = container.capacityL - keptFreeL(carries, container, hose);
+	const fits = container.capacityL - container.headroomL;
 	return litres / fits <= MOST_LOADS
 		? { body: result.data }
 		: { errors: [mustBe('$.litres', `at most ${MOST_LOADS} loads of the container`, `${litres} L`)] };

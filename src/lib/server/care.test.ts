@@ -47,13 +47,35 @@ describe('POST /api/care', () => {
 					id: 'never',
 					overdue: false,
 					due: '2027-07-30T06:00:00.000Z',
-					why: expect.stringContaining('Nobody')
+					why: expect.stringContaining('not logged')
 				}
 			]
 		});
 		// 24 L a day: 32 L last a day and a third.
 		expect(answer.tasks[0].due).toBe('2027-05-03T14:30:00.000Z');
 		expect(Object.keys(answer.tasks[1]).sort()).toEqual(['due', 'id', 'overdue', 'why']);
+	});
+
+	it('by hand: last done on a day, and by dumps: twice since, of which the pair of one visit counts once', async () => {
+		const dumps = ['2027-05-03T08:00:00Z', '2027-05-03T08:10:00Z', '2027-05-06T08:00:00Z'].map((dumpedAt) =>
+			entry({ kind: 'dump', at: dumpedAt, tank: 'grey', to: 'empty' })
+		);
+		const care1 = [
+			{ id: 'hose', name: 'Hose', every: { days: 30 }, lastDone: '2027-05-02' },
+			{ id: 'treat', name: 'Treat', everyDumps: 2, tank: 'grey', lastDone: '2027-05-02' }
+		];
+		const asked = {
+			...base,
+			logbook: { ...logbook, rigs: [{ ...rig, care: care1 }], entries: [...logbook.entries, ...dumps] }
+		};
+		const answer = await ask(care, { ...asked, at: '2027-05-07T12:00:00Z' });
+		expect(answer.tasks[0]).toMatchObject({ sinceDays: 5, due: '2027-06-01T12:00:00.000Z', overdue: false });
+		expect(answer.tasks[1]).toMatchObject({ sinceDumps: 2, due: '2027-05-06T08:00:00.000Z', overdue: true });
+		const before = await ask(care, { ...asked, at: '2027-05-04T12:00:00Z' });
+		expect(before.tasks[1]).toMatchObject({ sinceDumps: 1, overdue: false });
+		// On that very day it is done by now, not later.
+		const morning = await ask(care, { ...asked, at: '2027-05-02T07:00:00Z' });
+		expect(morning.tasks[0]).toMatchObject({ sinceDays: 0, overdue: false });
 	});
 
 	it('at a moment uses what was written until then', async () => {

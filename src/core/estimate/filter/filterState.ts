@@ -1,4 +1,5 @@
 import type { Gaussian } from '../../numerics/index.js';
+import type { OpenValves } from '../../rig/index.js';
 import {
 	copyOfWeeks,
 	copyOfWriting,
@@ -40,7 +41,7 @@ export interface FilterState extends KeyedRegime {
 	belief: Gaussian;
 	mains: boolean;
 	ashore?: boolean;
-	sewer: boolean;
+	sewer: OpenValves;
 	measures: readonly string[];
 	regimeKey: string;
 	/** what is remembered of each instrument, by its id */

@@ -73,10 +73,10 @@ export function forwardStep({ assessReading, applyMark, checkPossible }: Gating)
 				return;
 			}
 			case 'hookup': {
-				const opened = entry.sewer && !state.sewer;
+				const { sewer: before } = state;
 				[state.mains, state.sewer] = [entry.mains, entry.sewer];
 				state.regimeKey = regimeKeyOf(state);
-				if (opened) openToSewer(model, state);
+				openToSewer(model, state, before);
 				return;
 			}
 			case 'gap':

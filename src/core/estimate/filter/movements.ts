@@ -2,6 +2,7 @@ import type { EntryOf } from '../../logbook/index.js';
 import { normalPdf, type NewRow, type Sparse } from '../../numerics/index.js';
 import { emptyOfPool, fullOf, type KnownLevel, type Model, type Pool } from '../model/index.js';
 import * as PARAMETERS from '../parameters.js';
+import { isDrainedBy, type OpenValves } from '../../rig/index.js';
 import { noteSlip, settled, type FilterState } from './filterState.js';
 import { intervalUpdate } from './measurementUpdate.js';
 import { posteriorOf } from './posterior.js';
@@ -181,7 +182,7 @@ export function applyFill(model: Model, state: FilterState, entry: EntryOf<'fill
 	});
 }
 
-/** A waste tank was emptied, or so much of it. */
+/** A waste tank was emptied, or so much of it; what is put back afterwards is in it then, unless its valve is left open. */
 export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump'>): void {
 	const out = poolOf(model, entry.tank);
 	if (!out) return;
@@ -195,9 +196,17 @@ export function applyDump(model: Model, state: FilterState, entry: EntryOf<'dump
 		sdL: entry.sdL,
 		meters: []
 	});
+	const open = out.tanks.some((tank) => isDrainedBy(state.sewer, tank));
+	if (entry.to === 'empty' && entry.leftL === undefined && out.chargeL > 0 && !open)
+		applyMovement(model, state, {
+			into: out,
+			litres: out.chargeL,
+			sdL: PARAMETERS.chargeSdShare * out.chargeL,
+			meters: []
+		});
 }
 
-/** What a dump leaves behind: the usual rest, or, where it was not quite emptied, about so much. */
+/** What stays when a tank is emptied: the usual rest, or, where it was not quite, about so much. */
 const drainedTo = (pool: Pool, leftL: number | undefined): KnownLevel =>
 	leftL === undefined
 		? emptyOfPool(pool)
@@ -214,11 +223,11 @@ export function applyTransfer(model: Model, state: FilterState, entry: EntryOf<'
 	applyMovement(model, state, { entry: id, out, into, settles, litres, sdL, trusted, meters: [] });
 }
 
-/** The waste valves were opened into a sewer: every built-in waste tank runs down to what a dump leaves. */
-export function openToSewer(model: Model, state: FilterState): void {
+/** Waste valves were opened into a sewer: every tank whose valve was shut before runs down to what stays in it. */
+export function openToSewer(model: Model, state: FilterState, before: OpenValves): void {
 	for (const tank of model.rig.tanks) {
 		const out = poolOf(model, tank.id);
-		if (tank.holds !== 'fresh' && tank.portable !== true && out)
+		if (out && isDrainedBy(state.sewer, tank) && !isDrainedBy(before, tank))
 			applyMovement(model, state, { out, settles: emptyOfPool(out), meters: [] });
 	}
 }

@@ -1,5 +1,12 @@
-import { instantMs, type Habit, type Logbook, type Stop } from '../../logbook/index.js';
-import { dayPlus, zonedMs, type Timeline } from '../../time/index.js';
+import {
+	instantMs,
+	isWeatherByDay,
+	weatherOn,
+	type Habit,
+	type Logbook,
+	type Stop
+} from '../../logbook/index.js';
+import { dayPlus, daysBetween, zonedMs, zonedTime, type Timeline } from '../../time/index.js';
 
 /** What of a place raises how often things are done: its heat, and how hard the days are. */
 export interface Climate {
@@ -15,13 +22,25 @@ export const USUAL_CLIMATE: Climate = { exertion: 1 };
 /** Above this, where a habit that rises with heat does not say from where. */
 const RISES_FROM_C = 25;
 
+/** Heat and exertion of a stay, from its arrival on: changing at midnight where its weather is known day by day. */
+function climateAt({ arrive, depart, weather, exertion = 1 }: Stop, timeZone: string): Timeline<Climate> {
+	const arriveMs = instantMs(arrive);
+	const { day: first } = zonedTime(arriveMs, timeZone);
+	const of = (day: string): Climate => ({ maxC: weatherOn(weather, day)?.maxC, exertion });
+	const nights = isWeatherByDay(weather) ? daysBetween(first, zonedTime(instantMs(depart), timeZone).day) : 0;
+	const later = Array.from({ length: nights }, (_, i) => dayPlus(first, i + 1));
+	return [
+		{ ms: arriveMs, is: of(first) },
+		...later.map((day) => ({ ms: zonedMs(day, timeZone), is: of(day) }))
+	];
+}
+
 /** Heat and exertion as a rig's trips say it: each stop's from its arrival until the next one's, the usual after the trip. */
 export function climateOf(rigId: string, trips: Logbook['trips']): Timeline<Climate> {
-	const ofStop = ({ weather, exertion = 1 }: Stop): Climate => ({ maxC: weather?.maxC, exertion });
 	return trips
 		.filter(({ rig }) => rig === rigId)
 		.flatMap((trip) => [
-			...trip.stops.map((stop) => ({ ms: instantMs(stop.arrive), is: ofStop(stop) })),
+			...trip.stops.flatMap((stop) => climateAt(stop, trip.timeZone)),
 			{ ms: zonedMs(dayPlus(trip.to, 1), trip.timeZone), is: USUAL_CLIMATE }
 		])
 		.sort((a, b) => a.ms - b.ms);

@@ -1,18 +1,19 @@
-import { instantMs, type Logbook, type Rig, type Stop } from '../../logbook/index.js';
+import { instantMs, type Ahead, type Logbook, type Rig, type Stop } from '../../logbook/index.js';
+import type { OpenValves } from '../../rig/index.js';
 import { valueAt, type Timeline } from '../../time/index.js';
 import { windowsOf } from './ahead.js';
 
 /** Which hook-ups hold. */
 export interface HookUp {
 	readonly mains: boolean;
-	readonly sewer: boolean;
+	readonly sewer: OpenValves;
 }
 
 const UNHOOKED: HookUp = { mains: false, sewer: false };
 
-const chosen = (hookup: Stop['hookup']): HookUp => ({
+const chosen = (hookup: Stop['hookup'] | Ahead['hookup']): HookUp => ({
 	mains: hookup?.mains === true,
-	sewer: hookup?.sewer === true
+	sewer: hookup?.sewer ?? false
 });
 
 /** Where there are showers ashore: at stops that say so, while one is there; nothing where none does. */

@@ -1,4 +1,4 @@
-import type { Regime } from '../../rig/index.js';
+import { valvesKey, type Regime } from '../../rig/index.js';
 
 /** Caches a function of a regime (and a number) by what the regime says. */
 export function cached<A extends readonly unknown[], R>(
@@ -23,7 +23,7 @@ export interface KeyedRegime extends Regime {
 
 /** What a regime says, as text: equal for regimes that are alike. */
 export const regimeKeyOf = ({ mains, sewer, ashore = false, measures }: Regime): string =>
-	`${mains}|${sewer}|${ashore}|${measures.join('|')}`;
+	`${mains}|${valvesKey(sewer)}|${ashore}|${measures.join('|')}`;
 
 /** The same, as it was kept with the regime, where it was. */
 export const regimeKey = (regime: KeyedRegime): string => regime.regimeKey ?? regimeKeyOf(regime);

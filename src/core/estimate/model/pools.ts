@@ -1,6 +1,6 @@
 import type { Moments } from '../../numerics/index.js';
 import type { Rig, Tank } from '../../logbook/index.js';
-import { emptyOf, fullSdOf, usableOf, usableSdOf } from '../../rig/index.js';
+import { chargeOf, emptyOf, fullSdOf, usableOf, usableSdOf } from '../../rig/index.js';
 import * as PARAMETERS from '../parameters.js';
 
 /** Tanks that stand level through an open pipe are one pool; any other tank is a pool of its own. */
@@ -14,8 +14,11 @@ export interface Pool {
 	readonly usableRow: number | undefined;
 	/** how exactly "full" and "empty" are seen */
 	readonly fullSdL: number;
+	/** what stays when it is emptied */
 	readonly emptyL: number;
 	readonly emptySdL: number;
+	/** what is put back after a dump, beside that */
+	readonly chargeL: number;
 }
 
 /** What of a pool is a tank's: its share of the usable volume. */
@@ -69,7 +72,8 @@ export function poolsOf(rig: Rig): readonly Pool[] {
 			usableRow: usableSdL > 0 ? next++ : undefined,
 			fullSdL: sum(tanks, fullSdOf),
 			emptyL: sum(tanks, (tank) => emptied(tank, exact).mean),
-			emptySdL: sum(tanks, (tank) => emptied(tank, exact).sd)
+			emptySdL: sum(tanks, (tank) => emptied(tank, exact).sd),
+			chargeL: sum(tanks, chargeOf)
 		};
 	});
 }

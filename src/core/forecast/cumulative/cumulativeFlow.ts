@@ -1,6 +1,6 @@
 import { type Estimate, flowScatterFactor, residualSdShare } from '../../estimate/index.js';
 import { normalAt } from '../../numerics/index.js';
-import { emptyOf, fullSdOf } from '../../rig/index.js';
+import { chargeOf, emptyOf, fullSdOf, valvesKey } from '../../rig/index.js';
 import { DAY_MS } from '../../time/index.js';
 import { useClockOf } from '../useClock.js';
 import { outsetOf, type ForecastOptions, type Outset } from '../forecast.js';
@@ -98,7 +98,7 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 			weekly ? week : [],
 			[...said],
 			mains,
-			sewer,
+			valvesKey(sewer),
 			ashore
 		]);
 		const pace = paces.get(key) ?? paceOf(outset, step);
@@ -163,7 +163,8 @@ function afterService(
 	const drawn = Float64Array.from({ length: paths }, () => normalAt(random.slot()));
 	if (!tank) return drawn.fill(0);
 	const usable = draws.usable[lane] as Float64Array;
-	if (!falls) return drawn.map((z) => Math.max(0, emptyOf(tank) * (1 + residualSdShare * z)));
+	if (!falls)
+		return drawn.map((z) => Math.max(0, emptyOf(tank) * (1 + residualSdShare * z)) + chargeOf(tank));
 	// Nobody fills beyond the brim; one who does all by the clock fills just to it.
 	return exact
 		? usable

@@ -15,7 +15,7 @@ export function laneSurvival(
 	i: number
 ): LaneSurvival {
 	const lane = lanes[i] as Outset['lanes'][number];
-	const { falls, drainsToL } = lane;
+	const { falls, drainsToL, id } = lane;
 	const [levels, usable] = [draws.levels[i] as Float64Array, draws.usable[i] as Float64Array];
 	const none = new Float64Array(paths);
 	const now = stretches[0]?.step ?? { persons: 0, climate: { exertion: 1 } };
@@ -56,7 +56,7 @@ export function laneSurvival(
 	return (held, sums, part, from, to) => {
 		let before = levels;
 		stretches.forEach(({ step }, k) => {
-			if (step.sewerOpens && drainsToL !== undefined) {
+			if (step.opens.includes(id)) {
 				level.set(before.subarray(from, to), from);
 				before = level;
 				for (let path = from; path < to; path++) level[path] = Math.min(level[path] as number, drainsToL);

@@ -7,7 +7,7 @@ import {
 	type Estimate,
 	type Kept
 } from '../../estimate/index.js';
-import { behind, neverBinds } from '../../rig/index.js';
+import { behind, emptyOf, neverBinds } from '../../rig/index.js';
 import type { DayPart } from './steps.js';
 
 /** A tank as the paths see it. */
@@ -18,8 +18,8 @@ export interface Lane {
 	/** what serves of it, and the litres short of that (waste) or above nothing (fresh) at which it binds */
 	readonly usableL: number;
 	readonly reserveL: number;
-	/** what an open sewer valve leaves in it, litres; nothing for a tank that is on no sewer */
-	readonly drainsToL: number | undefined;
+	/** what an open sewer valve leaves in it, litres */
+	readonly drainsToL: number;
 	/** what only stands behind another tank never binds */
 	readonly binds: boolean;
 	readonly falls: boolean;
@@ -63,7 +63,7 @@ export function lanesOf(estimate: Estimate): readonly Lane[] {
 		share: places.get(tank.id)?.share ?? 1,
 		usableL: usableOfTank(estimate, tank.id).mean,
 		reserveL: tank.reserveL,
-		drainsToL: tank.holds === 'fresh' || tank.portable ? undefined : (tank.residualL ?? 0),
+		drainsToL: emptyOf(tank),
 		binds: !neverBinds(rig, tank),
 		falls: tank.holds === 'fresh',
 		behind: behind(rig, tank, level(tank.id)).map((one) => rig.tanks.indexOf(one)),

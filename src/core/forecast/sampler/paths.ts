@@ -109,10 +109,8 @@ class Backing {
 		const lane = this.#lanes[i] as Lane;
 		const levels = this.#levels[i] as Float64Array;
 		const usable = this.#usable[i]?.[path] as number;
-		const opened = step.sewerOpens && lane.drainsToL !== undefined;
-		const before = opened
-			? Math.min(levels[path] as number, lane.drainsToL as number)
-			: (levels[path] as number);
+		const opened = step.opens.length > 0 && step.opens.includes(lane.id);
+		const before = opened ? Math.min(levels[path] as number, lane.drainsToL) : (levels[path] as number);
 		const after = before + changeL;
 		const over = -spareOf(lane, after, usable, step);
 		let next = after;
@@ -164,7 +162,7 @@ export function* livePaths(
 		})
 	);
 	/** a tank that drains into a sewer later on comes to no end */
-	const lastOpens = steps.findLast(({ sewerOpens }) => sewerOpens)?.start ?? -1;
+	const lastOpens = steps.findLast(({ opens }) => opens.length > 0)?.start ?? -1;
 
 	/** A path has come to the end of a lane in a step. */
 	function end(i: number, path: number, when: number): void {
@@ -184,11 +182,12 @@ export function* livePaths(
 			Float64Array
 		];
 		const byItself = binds[i] === bound;
+		const opened = step.opens.includes(lane.id);
 		for (let k = 0; k < active.length; k++) {
 			const path = active[k] as number;
 			const full = usable[path] as number;
 			let before = now[path] as number;
-			if (step.sewerOpens && lane.drainsToL !== undefined && before > lane.drainsToL) before = lane.drainsToL;
+			if (opened && before > lane.drainsToL) before = lane.drainsToL;
 			const after = before + (change[path] as number);
 			if (lane.binds && (bound[path] as number) >= days) {
 				const limit = limitOf(lane, full, step);

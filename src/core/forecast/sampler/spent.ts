@@ -1,4 +1,5 @@
 import type { DayAhead } from '../../habits/index.js';
+import { valvesKey } from '../../rig/index.js';
 import type { Draws } from './draws.js';
 import type { Lane } from './lanes.js';
 import type { DayPart } from './steps.js';
@@ -71,10 +72,10 @@ export function spentIn(
 			!last ||
 			turns ||
 			step.mains !== last.step.mains ||
-			step.sewer !== last.step.sewer ||
+			valvesKey(step.sewer) !== valvesKey(last.step.sewer) ||
 			step.ashore !== last.step.ashore ||
 			(keeps && step.persons !== last.step.persons) ||
-			step.sewerOpens
+			step.opens.length > 0
 		) {
 			last = {
 				times: sums(uses.times),

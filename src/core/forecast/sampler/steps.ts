@@ -1,6 +1,7 @@
 import type { UseClock } from '../useClock.js';
 import { DAY_MS, splitAt, valueAt, type Timeline, type WakingDay } from '../../time/index.js';
-import { instantMs, type Entry } from '../../logbook/index.js';
+import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
+import { isAnyOpen, isDrainedBy, valvesKey, type OpenValves } from '../../rig/index.js';
 import {
 	aheadCuts,
 	personsAt,
@@ -27,11 +28,11 @@ export interface DayPart {
 	/** what is said of habits for it, by habit */
 	readonly said: ReadonlyMap<string, SaidOften>;
 	readonly mains: boolean;
-	readonly sewer: boolean;
+	readonly sewer: OpenValves;
 	/** there are showers ashore */
 	readonly ashore: boolean;
-	/** the waste valves are opened into a sewer as it begins */
-	readonly sewerOpens: boolean;
+	/** the waste tanks whose valves are opened into a sewer as it begins, by id */
+	readonly opens: readonly string[];
 }
 
 /** The days of the week that a time is of, each by how much of the time's use falls into it. */
@@ -43,6 +44,11 @@ function weekOf({ byDay, days, weekday }: WakingDay, fromMs: number, toMs: numbe
 	]);
 }
 
+const NONE: readonly string[] = [];
+/** The waste tanks whose valves are open, and were not before. */
+const openedBetween = ({ tanks }: Rig, before: OpenValves, now: OpenValves): readonly string[] =>
+	tanks.filter((tank) => isDrainedBy(now, tank) && !isDrainedBy(before, tank)).map(({ id }) => id);
+
 /** The hook-ups that hold: those written down, or those chosen for the stop one is at, where nothing is written since. */
 function hookedNow(
 	chosen: Timeline<HookUp>,
@@ -51,7 +57,7 @@ function hookedNow(
 	atMs: number
 ): HookUp {
 	const since = chosen.findLast(({ ms }) => ms <= atMs);
-	if (!since?.is.mains && !since?.is.sewer) return written;
+	if (!since || !(since.is.mains || isAnyOpen(since.is.sewer))) return written;
 	const said = entries.findLast(({ kind }) => kind === 'hookup');
 	return said && instantMs(said.at) >= since.ms ? written : since.is;
 }
@@ -78,7 +84,7 @@ export function dayPartsAhead(
 		.filter(({ ms }) => ms > atMs)
 		.filter(({ is }, i, all) => {
 			const before = all[i - 1]?.is ?? now;
-			return is.mains !== before.mains || is.sewer !== before.sewer;
+			return is.mains !== before.mains || valvesKey(is.sewer) !== valvesKey(before.sewer);
 		});
 	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: clock.atMs(day) }));
 	const cuts = [
@@ -89,11 +95,11 @@ export function dayPartsAhead(
 		...model.ashore,
 		...aheadCuts(model.rig)
 	];
-	let sewer = state.sewer;
+	let { sewer } = state;
 	return splitAt(atMs, toMs, cuts).map(([fromMs, endMs]): DayPart => {
 		const start = clock.useDays((fromMs - atMs) / DAY_MS);
 		const hooked = valueAt(later, fromMs) ?? now;
-		const sewerOpens = hooked.sewer && !sewer;
+		const opens = isAnyOpen(hooked.sewer) ? openedBetween(model.rig, sewer, hooked.sewer) : NONE;
 		sewer = hooked.sewer;
 		return {
 			day: Math.floor(start),
@@ -106,7 +112,7 @@ export function dayPartsAhead(
 			mains: hooked.mains,
 			sewer: hooked.sewer,
 			ashore: valueAt(model.ashore, fromMs) ?? false,
-			sewerOpens
+			opens
 		};
 	});
 }

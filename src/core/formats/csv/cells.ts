@@ -21,6 +21,8 @@ const EXPECTED: Readonly<Record<Exclude<ColumnKind, 'text' | 'shown'>, string>> 
 	number: 'a number such as 12.5 or 12,5',
 	yes: 'true or false',
 	'only-yes': 'true, or nothing',
+	'yes-or-list': 'true or false, or a list such as ["grey"]',
+	list: 'a list or an object as JSON has it, such as ["grey"]',
 	instant: 'an instant such as 2027-04-18T07:10:00+02:00',
 	day: 'a day such as 2027-04-18'
 };
@@ -46,6 +48,14 @@ export function readCell(kind: ColumnKind, cell: string, timeZone: string | unde
 			if (NO.has(word)) return { value: kind === 'yes' ? false : undefined };
 			return { expected: EXPECTED[kind] };
 		}
+		case 'yes-or-list':
+			return text.startsWith('[') ? readCell('list', cell, timeZone) : readCell('yes', cell, timeZone);
+		case 'list':
+			try {
+				return { value: JSON.parse(text) as unknown };
+			} catch {
+				return { expected: EXPECTED.list };
+			}
 		case 'day':
 			return isCalendarDay(text) ? { value: text } : { expected: EXPECTED.day };
 		case 'instant': {

@@ -1,7 +1,8 @@
 import type { Service } from '../../logbook/index.js';
 
 /** What a column of a table holds. */
-export type ColumnKind = 'text' | 'number' | 'yes' | 'only-yes' | 'instant' | 'day' | 'shown';
+export type ColumnKind =
+	'text' | 'number' | 'yes' | 'only-yes' | 'yes-or-list' | 'list' | 'instant' | 'day' | 'shown';
 /** The columns of a table, by name, in the order in which they are written. */
 export type Columns = ReadonlyMap<string, ColumnKind>;
 
@@ -40,7 +41,10 @@ export const ENTRY_COLUMNS: Columns = columns({
 	on: 'yes',
 	trial: 'text',
 	mains: 'yes',
-	sewer: 'yes',
+	sewer: 'yes-or-list',
+	since: 'instant',
+	lived: 'text',
+	from: 'text',
 	stop: 'text',
 	event: 'text',
 	task: 'text',
@@ -62,6 +66,8 @@ export const SERVICE_COLUMNS: Columns = columns({
 	flowLpm: 'number',
 	barMax: 'number',
 	verified: 'day',
+	open: 'text',
+	reports: 'list',
 	note: 'text'
 });
 
@@ -74,6 +80,7 @@ export const POINT_COLUMNS: Columns = columns({
 	access: 'text',
 	hours: 'text',
 	season: 'text',
+	noDischarge: 'yes',
 	source: 'text',
 	verified: 'day',
 	note: 'text',
@@ -93,6 +100,12 @@ export const STOP_COLUMNS: Columns = columns({
 	point: 'text',
 	maxC: 'number',
 	minC: 'number',
+	weather: 'list',
+	weatherFrom: 'text',
+	hookup: 'list',
+	ashore: 'yes',
+	heel: 'list',
+	noDischarge: 'yes',
 	exertion: 'number',
 	persons: 'number',
 	note: 'text',

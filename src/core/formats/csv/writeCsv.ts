@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Entry, Point, Service, Stop } from '../../logbook/index.js';
+import { isWeatherByDay, type Entry, type Point, type Service, type Stop } from '../../logbook/index.js';
 import { MADE_HARMLESS } from './cells.js';
 import { SERVICE_COLUMNS, SERVICE_KINDS, TABLES, type Columns, type TableKind } from './columns.js';
 
@@ -96,8 +96,9 @@ export const stopsCsv = (stops: readonly Stop[], style: CsvStyle = {}): string =
 	written(
 		stops.map(({ position, services, weather, ...rest }) => ({
 			...rest,
+			...(isWeatherByDay(weather) ? { weather } : {}),
 			...(position ? { lon: position[0], lat: position[1] } : {}),
-			...(weather ? { maxC: weather.maxC, minC: weather.minC } : {}),
+			...(weather && !Array.isArray(weather) ? weather : {}),
 			...serviceFields(services)
 		})),
 		'stops',

@@ -79,21 +79,37 @@ function expectation(issue: z.core.$ZodIssue): string {
 		case 'invalid_union':
 			return 'options' in issue && Array.isArray(issue.options)
 				? quoted(issue.options)
-				: 'a text or a number';
+				: [...new Set(issue.errors.flatMap(([first]) => (first ? expectation(first) : [])))].join(', or ');
 		default:
 			return issue.message;
 	}
 }
 
+/**
+ * Of several forms that a value may have, the fault of the one that it has: an object with a wrong field says the field. Where it
+ * has none of them, the fault is of all.
+ */
+function meant(issue: z.core.$ZodIssue): z.core.$ZodIssue {
+	if (issue.code !== 'invalid_union') return issue;
+	const [form, ...others] = issue.errors.filter(
+		([first]) => first && (first.path.length > 0 || first.code !== 'invalid_type')
+	);
+	const [first] = form ?? [];
+	return first && others.length === 0 ? meant({ ...first, path: [...issue.path, ...first.path] }) : issue;
+}
+
 /** One of Zod's issues as the contract's `{ path, expected, got }`. */
-export const problemOf = (issue: z.core.$ZodIssue, data: unknown, root: Path = []): Problem => ({
-	path: jsonPath([...root, ...issue.path]),
-	expected: expectation(issue),
-	got:
-		issue.code === 'custom' && typeof issue.params?.got === 'string'
-			? issue.params.got
-			: describe(valueAt(data, issue.path))
-});
+export function problemOf(found: z.core.$ZodIssue, data: unknown, root: Path = []): Problem {
+	const issue = meant(found);
+	return {
+		path: jsonPath([...root, ...issue.path]),
+		expected: expectation(issue),
+		got:
+			issue.code === 'custom' && typeof issue.params?.got === 'string'
+				? issue.params.got
+				: describe(valueAt(data, issue.path))
+	};
+}
 
 /** Zod's issues as problems, in the order found. */
 export const problemsOf = (error: z.core.$ZodError, data: unknown, root: Path = []): readonly Problem[] =>

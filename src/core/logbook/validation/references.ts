@@ -40,6 +40,20 @@ function loops(links: ReadonlyMap<string, string | undefined>, start: string): b
 	return false;
 }
 
+const wasteOf = ({ tanks }: Pick<Rig, 'tanks'>): ReadonlySet<string> =>
+	idsOf(tanks.filter(({ holds }) => holds !== 'fresh'));
+
+/** Says where a valve that is left open is of no waste tank. */
+const mustNameValves = (
+	say: Say,
+	waste: ReadonlySet<string>,
+	open: boolean | readonly string[] | undefined,
+	path: Path
+): void => {
+	if (typeof open === 'object')
+		open.forEach((tank, i) => mustName(say, waste, 'a waste tank of this rig', [...path, i], tank));
+};
+
 const DRAINS = ['ground', 'overboard', 'sewer', 'none'];
 /** Where the water of an outlet comes from that draws from no tank: the sea, a toilet's own flush tank. */
 const OUTSIDE = 'outside';
@@ -115,11 +129,13 @@ function checkRig(say: Say, rig: Rig, path: Path): void {
 		mustName(say, outlets, 'an outlet of this rig', [...path, 'habits', i, 'outlet'], habit.outlet)
 	);
 	mustBeUnique(say, rig.ahead ?? [], [...path, 'ahead']);
-	rig.ahead?.forEach((ahead, i) =>
+	rig.ahead?.forEach((ahead, i) => {
+		const here = [...path, 'ahead', i];
 		ahead.habits?.forEach(({ habit }, h) =>
-			mustName(say, habits, 'a habit of this rig', [...path, 'ahead', i, 'habits', h, 'habit'], habit)
-		)
-	);
+			mustName(say, habits, 'a habit of this rig', [...here, 'habits', h, 'habit'], habit)
+		);
+		mustNameValves(say, wasteOf(rig), ahead.hookup?.sewer, [...here, 'hookup', 'sewer']);
+	});
 	rig.measures.forEach(({ habit, effect }, i) => {
 		const here = [...path, 'measures', i];
 		mustName(say, habits, 'a habit of this rig', [...here, 'habit'], habit);
@@ -158,6 +174,7 @@ function checkTrip(
 
 interface Ids {
 	readonly tanks: ReadonlySet<string>;
+	readonly waste: ReadonlySet<string>;
 	readonly habits: ReadonlySet<string>;
 	readonly sources: ReadonlySet<string>;
 	readonly measures: ReadonlySet<string>;
@@ -168,6 +185,7 @@ interface Ids {
 
 const idsWithin = (rig: Rig): Ids => ({
 	tanks: idsOf(rig.tanks),
+	waste: wasteOf(rig),
 	habits: idsOf(rig.habits),
 	sources: idsOf(rig.sources ?? []),
 	measures: idsOf(rig.measures),
@@ -255,9 +273,10 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 			return mustName(say, world.stops, 'a stop of a trip', [...path, 'stop'], entry.stop);
 		case 'care':
 			return mustName(say, ids.care, 'a care task of this rig', [...path, 'task'], entry.task);
+		case 'hookup':
+			return mustNameValves(say, ids.waste, entry.sewer, [...path, 'sewer']);
 		case 'crew':
 		case 'gap':
-		case 'hookup':
 		case 'note':
 			return;
 		default:

@@ -24,6 +24,7 @@ const instant = z.string().check(
 	z.meta({ format: 'date-time' })
 );
 const day = z.iso.date();
+const dayOrInstant = z.union([instant, day]);
 const litres = z.number().check(z.nonnegative(), z.maximum(ABSURD_LITRES));
 /** What else its people call it: an addition of ours to the contract, see docs/logbook.md. */
 const words = z.optional(z.array(name));
@@ -124,6 +125,15 @@ export const tankSchema = z.looseObject({
 	usableL: z.optional(positiveLitres),
 	reserveL: litres,
 	residualL: z.optional(litres),
+	/** water that is put back after a dump */
+	chargeL: z.optional(litres),
+	/** waste tanks that say the same share an outlet */
+	drain: z.optional(name),
+	heated: z.optional(z.boolean()),
+	/** inside width of its drain valve; an addition of ours, see docs/logbook.md */
+	drainMm: z.optional(z.number().check(z.positive(), z.maximum(1000))),
+	/** its valve or what is in it is frozen: it cannot be emptied until it thaws; an addition of ours, see docs/logbook.md */
+	frozen: z.optional(z.looseObject({ since: instant, until: z.optional(instant) })),
 	deadL: z.optional(litres),
 	feeds: z.optional(id),
 	relieves: z.optional(id),
@@ -133,6 +143,8 @@ export const tankSchema = z.looseObject({
 	exposure: z.optional(z.enum(['inside', 'underslung', 'bilge', 'outside'])),
 	shape: z.optional(shapeSchema),
 	position: z.optional(z.looseObject({ xM: z.number(), yM: z.number() })),
+	/** where the suction foot is, for tanks that heel */
+	pickUp: z.optional(z.looseObject({ xMm: z.number(), yMm: z.number() })),
 	trials: z.optional(z.array(trialSchema)),
 	retired
 });
@@ -280,8 +292,10 @@ const careSchema = z.looseObject({
 	id,
 	name,
 	every: z.optional(z.looseObject({ days: z.optional(notNegative), litres: z.optional(notNegative) })),
+	/** due after so many dumps of its tank */
+	everyDumps: z.optional(z.number().check(z.positive(), z.maximum(10_000))),
 	through: z.optional(id),
-	lastDone: z.optional(instant),
+	lastDone: z.optional(dayOrInstant),
 	season: z.optional(z.enum(['frost', 'summer', 'lay-up'])),
 	/** what it does to the water of its tank */
 	does: z.optional(z.enum(['sanitise', 'disinfect', 'filter', 'flush'])),
@@ -311,7 +325,9 @@ const drinkingSchema = z.looseObject({
 	days: z.number().check(z.nonnegative(), z.maximum(366))
 });
 
-const hookUpSchema = z.looseObject({ mains: z.optional(z.boolean()), sewer: z.optional(z.boolean()) });
+/** Which waste valves are left open into a sewer: all that are built in, none, or those that are named. */
+const openValves = z.union([z.boolean(), z.array(id)]);
+const hookUpSchema = z.looseObject({ mains: z.optional(z.boolean()), sewer: z.optional(openValves) });
 
 /** Days unlike others, said beforehand. */
 export const aheadSchema = z
@@ -356,6 +372,14 @@ const timeZone = z
 	.string()
 	.check(z.refine(isZone, { params: { expected: 'an IANA time zone such as Europe/London' } }));
 
+/** An axle, a hitch or a ball: where it is, what it may carry, and what it was weighed at with no water and waste aboard. */
+const axleSchema = z.looseObject({
+	name,
+	xM: z.number().check(z.minimum(-50), z.maximum(50)),
+	limitKg: notNegative,
+	weighedKg: notNegative
+});
+
 /** A rig. */
 export const rigSchema = z.looseObject({
 	id,
@@ -366,6 +390,18 @@ export const rigSchema = z.looseObject({
 	payloadKg: z.optional(notNegative),
 	/** people, food, gear: all else that the plate counts */
 	elseKg: z.optional(notNegative),
+	/** share of a full fresh tank that the plate's empty mass counts already; an addition of ours, see docs/logbook.md */
+	plateFreshShare: z.optional(share),
+	/** two places that carry the rig, with their limits; an addition of ours, see docs/logbook.md */
+	axles: z.optional(
+		z
+			.tuple([axleSchema, axleSchema])
+			.check(
+				z.refine(([a, b]) => a.xM !== b.xM, {
+					params: { expected: 'two axles, or an axle and a hitch, that are apart' }
+				})
+			)
+	),
 	systemL: z.optional(litres),
 	unlogged: z.optional(belief),
 	tanks: z.array(tankSchema),
@@ -387,12 +423,20 @@ export const serviceSchema = z.looseObject({
 	potable: z.optional(z.boolean()),
 	fee: z.optional(notNegative),
 	minutes: z.optional(notNegative),
+	/** when it is open, in the open map's syntax */
+	open: z.optional(text),
+	/** what people found, each with its day */
+	reports: z.optional(z.array(z.looseObject({ day, works: z.boolean(), note: z.optional(text) }))),
 	detourKm: z.optional(notNegative),
 	flowLpm: z.optional(notNegative),
 	barMax: z.optional(notNegative),
 	verified: z.optional(day),
 	note: z.optional(text)
 });
+
+const warmth = { maxC: degreesC, minC: degreesC };
+const angle = z.number().check(z.minimum(-45), z.maximum(45));
+const leanSchema = z.looseObject({ rollDeg: angle, pitchDeg: angle });
 
 /** A stop. */
 export const stopSchema = z.looseObject({
@@ -405,15 +449,16 @@ export const stopSchema = z.looseObject({
 	point: z.optional(id),
 	services: z.array(serviceSchema),
 	/** the hook-ups that are chosen; one that is only listed counts for nothing */
-	hookup: z.optional(hookUpSchema),
+	hookup: z.optional(z.looseObject({ mains: z.optional(z.boolean()), sewer: z.optional(z.boolean()) })),
 	/** showers, laundry */
 	ashore: z.optional(z.boolean()),
-	weather: z.optional(
-		z.looseObject({
-			maxC: degreesC,
-			minC: degreesC
-		})
-	),
+	/** of the whole stay, or day by day */
+	weather: z.optional(z.union([z.looseObject(warmth), z.array(z.looseObject({ day, ...warmth }))])),
+	/** who says so; an addition of ours, see docs/logbook.md */
+	weatherFrom: z.optional(z.enum(['simulated', 'typed'])),
+	heel: z.optional(leanSchema),
+	/** nothing may go overboard here; an addition of ours, see docs/logbook.md */
+	noDischarge: z.optional(z.boolean()),
 	exertion: z.optional(z.number().check(z.nonnegative(), z.maximum(10))),
 	persons: z.optional(count),
 	note: z.optional(text),
@@ -438,6 +483,7 @@ export const tripSchema = z.looseObject({
 			feePerMinute: z.optional(notNegative),
 			feePerKm: z.optional(notNegative),
 			feePerKgKm: z.optional(notNegative),
+			fallback: z.optional(z.boolean()),
 			// an addition of ours, see docs/logbook.md
 			school: z.optional(z.enum(SCHOOLS))
 		})
@@ -456,6 +502,8 @@ export const pointSchema = z.looseObject({
 	access: z.optional(text),
 	hours: z.optional(text),
 	season: z.optional(text),
+	/** nothing may go overboard here; an addition of ours, see docs/logbook.md */
+	noDischarge: z.optional(z.boolean()),
 	source: z.optional(text),
 	verified: z.optional(day),
 	note: z.optional(text),
@@ -530,8 +578,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		instrument: id,
 		value: z.union([z.number(), z.string()]),
 		reset: z.optional(z.literal(true)),
-		rollDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
-		pitchDeg: z.optional(z.number().check(z.minimum(-45), z.maximum(45))),
+		rollDeg: z.optional(angle),
+		pitchDeg: z.optional(angle),
 		trusted
 	}),
 	z.looseObject({ ...common, kind: z.literal('mark'), tank: id, state: z.enum(['full', 'empty']) }),
@@ -562,7 +610,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		on: z.boolean(),
 		trial: z.optional(id)
 	}),
-	z.looseObject({ ...common, kind: z.literal('hookup'), mains: z.boolean(), sewer: z.boolean() }),
+	z.looseObject({ ...common, kind: z.literal('hookup'), mains: z.boolean(), sewer: openValves }),
 	z.looseObject({ ...common, kind: z.literal('stop'), stop: id, event: z.enum(['arrive', 'depart']) }),
 	z.looseObject({ ...common, kind: z.literal('care'), task: id, litres: z.optional(litres) }),
 	z.looseObject({ ...common, kind: z.literal('note'), text })

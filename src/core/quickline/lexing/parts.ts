@@ -47,6 +47,10 @@ const ONLY_AN_AMOUNT =
 	/^(?:for\s+)?\d+(?:[.,]\d+)?\s*(?:l|litres?|liters?|(?:us |imp )?gal(?:lons?)?|mins?|minutes?|x|times)?$/i;
 const MEASURES = /\b(meter|rod|gauge|dip|dipped|dipstick|level|sender)\b/i;
 
+/** `grey open`, `open the black valve`: of the hook-up that was said before it, or of the valves. */
+const A_VALVE = /\b(open(ed)?|shut|closed?)\b/i;
+const A_HOOKUP = /\b(hook(ed|ing)?[ -]?up|plugged in|connected|mains|sewer|open(ed)?|shut|closed?)\b/i;
+
 /** The things of a line with their times; one at either end of the whole line is of all of them. */
 export function timed(text: string, context: QuickContext): readonly Thing[] | NoMeaning {
 	const { nowMs, timeZone } = context;
@@ -66,6 +70,12 @@ export function timed(text: string, context: QuickContext): readonly Thing[] | N
 		if (rest === '' && before?.named) things.push({ ...before, seam: piece.seam, moments });
 		else if (rest === '') ofAllAlone = moments;
 		else if (before && ONLY_AN_AMOUNT.test(rest) && piece.seam.trim() === ',')
+			things.splice(-1, 1, {
+				...before,
+				text: `${before.text} ${rest}`,
+				...(named ? { moments, named } : {})
+			});
+		else if (before && A_VALVE.test(rest) && A_HOOKUP.test(before.text))
 			things.splice(-1, 1, {
 				...before,
 				text: `${before.text} ${rest}`,

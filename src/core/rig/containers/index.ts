@@ -1,6 +1,7 @@
 export {
 	fitsL,
 	hoseLitres,
+	hoseRestL,
 	keptFreeL,
 	loadsOf,
 	MOST_LOADS,

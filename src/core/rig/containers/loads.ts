@@ -16,36 +16,40 @@ export const USUAL_WASTE_HOSE: Hose = Object.freeze({ lengthM: 3, diameterMm: 75
 export const hoseLitres = ({ lengthM, diameterMm }: Hose): number =>
 	(Math.PI / 4) * (diameterMm / 100) ** 2 * (10 * lengthM);
 
-/**
- * Litres of a container that stay free: its headroom, and for waste no less than what the hose still holds when the valve
- * has been closed, which runs in after it.
- */
-export const keptFreeL = (carries: Tank['holds'], { headroomL }: Vessel, hose?: Hose): number =>
-	Math.max(headroomL, hose && carries !== 'fresh' ? hoseLitres(hose) : 0);
+/** What a hose still lets into a container when the valve has been shut, litres: none of fresh water, whose hose runs empty. */
+export const hoseRestL = (carries: Tank['holds'], hose?: Hose): number =>
+	hose && carries !== 'fresh' ? hoseLitres(hose) : 0;
 
 /**
- * The most that may be let into an empty container, litres.
+ * Litres of a container that must be free when the valve is shut: its headroom, and for waste on top of it what the hose still
+ * holds, which runs in afterwards.
+ */
+export const keptFreeL = (carries: Tank['holds'], { headroomL }: Vessel, hose?: Hose): number =>
+	headroomL + hoseRestL(carries, hose);
+
+/**
+ * The most that may leave a tank for an empty container, litres: all but its headroom. What stands in the hose is a part of it.
  *
- * @throws RangeError when the headroom or the hose leaves no room
+ * @throws RangeError when headroom and hose leave no room
  */
 export function fitsL(carries: Tank['holds'], vessel: Vessel, hose?: Hose): number {
 	const free = keptFreeL(carries, vessel, hose);
-	const fits = vessel.capacityL - free;
-	if (!(fits > 0))
+	if (!(free < vessel.capacityL))
 		throw new RangeError(
-			`a container of ${vessel.capacityL} L keeps ${free} L free, so nothing fits; take a larger one or a shorter hose`
+			`a container of ${vessel.capacityL} L keeps ${Number(free.toFixed(2))} L free, so nothing fits; take a larger one or a shorter hose`
 		);
-	return fits;
+	return vessel.capacityL - vessel.headroomL;
 }
 
 /** How some litres are carried away or fetched. */
 export interface Loads {
+	/** free in the container when the valve is shut */
 	readonly keepFreeL: number;
 	/** times a container is filled */
 	readonly loads: number;
 	/** times one walks or drives, with as many containers as there are */
 	readonly trips: number;
-	/** litres of each load: full ones, then what is left; they add up to the litres asked for */
+	/** litres that leave the tank for each load: full ones, then what is left; they add up to the litres asked for */
 	readonly loadL: readonly number[];
 	/** absent where nobody has said how long a load takes */
 	readonly minutes?: number;

@@ -2,13 +2,14 @@ import type { Habit, Measure, Rig } from '../../logbook/index.js';
 import { tankById } from '../tanks/index.js';
 import { usualTimesPerDay } from './usual.js';
 import { passesMeter } from './touches.js';
+import { isAnyOpen, isDrainedBy, type OpenValves } from './valves.js';
 
 /** What bears on where water comes from and goes to at some moment. */
 export interface Regime {
 	/** a pressure hook-up feeds the outlets past the tanks */
 	readonly mains: boolean;
-	/** the waste valves stand open into a sewer */
-	readonly sewer: boolean;
+	/** which waste valves are open into a sewer */
+	readonly sewer: OpenValves;
 	/** ids of the conservation measures in force */
 	readonly measures: readonly string[];
 	/** there are showers ashore; not, where absent */
@@ -61,7 +62,7 @@ function metersPassed(rig: Rig, outletId: string, mains: boolean): readonly stri
 /** Whether a tank keeps what runs into it: an open sewer valve lets it through, but not out of a carried one. */
 const keepsWaste = (rig: Rig, tankId: string, regime: Regime): boolean => {
 	const tank = tankById(rig, tankId);
-	return tank !== undefined && !(regime.sewer && tank.holds !== 'fresh' && tank.portable !== true);
+	return tank !== undefined && !isDrainedBy(regime.sewer, tank);
 };
 
 type Recipe = NonNullable<Habit['recipe']>;
@@ -107,7 +108,7 @@ export const whereOf = ({ where, idea }: Pick<Measure, 'where' | 'idea'>): Measu
 function savesHere(measure: Measure, { measures, mains, sewer, ashore = false }: Regime): boolean {
 	if (!measures.includes(measure.id)) return false;
 	const where = whereOf(measure);
-	return where === undefined || (where === 'hookup' ? mains || sewer : ashore);
+	return where === undefined || (where === 'hookup' ? mains || isAnyOpen(sewer) : ashore);
 }
 
 /** The measures of a habit that save here, in the order of the rig's list. */

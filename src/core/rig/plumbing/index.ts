@@ -9,6 +9,17 @@ export {
 	type Regime
 } from './flow.js';
 export { usualTimesPerDay } from './usual.js';
+export { isFlushTank } from './toilets.js';
+export { drainOf, mannerOf, type Manner } from './drains.js';
+export {
+	isAnyOpen,
+	isDrainedBy,
+	openBlack,
+	openTanks,
+	usualValves,
+	valvesKey,
+	type OpenValves
+} from './valves.js';
 export {
 	plumbingOf,
 	traceOf,

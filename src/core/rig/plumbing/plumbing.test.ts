@@ -2,9 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { entry, exactRig } from '../../../../tests/helpers/logbooks.js';
 import type { Rig, Tank } from '../../logbook/index.js';
 import {
+	axleLoads,
 	fullLoad,
 	gallonIn,
 	impactOf,
+	payloadOf,
 	plumbingOf,
 	spareLitres,
 	suspicionsOf,
@@ -163,14 +165,13 @@ describe('weight', () => {
 			['main', 60],
 			['grey', 30]
 		]);
-		expect(weightOf(placed, load)).toEqual({
+		expect(weightOf({ ...placed, systemL: 25 }, load)).toEqual({
 			freshKg: 60,
+			systemKg: 25,
 			wasteKg: 31,
 			tareKg: 8,
-			totalKg: 99,
-			payloadShare: 99 / 250,
-			momentForeKgM: 64 * 1 - 31 * 2,
-			momentPortKgM: 64 * 0.5,
+			totalKg: 124,
+			payloadShare: 124 / 250,
 			unplaced: ['black']
 		});
 	});
@@ -190,5 +191,32 @@ describe('weight', () => {
 		// 250 − 160 others − 60 water − 1 − 8 = 21
 		expect(spareLitres(placed, load, 160)).toEqual({ litres: 21, limit: 'payload' });
 		expect(weightOf(placed, fullLoad(placed)).freshKg).toBe(100);
+	});
+	it('what the plate counts already of a full fresh tank comes on top of its payload', () => {
+		expect(payloadOf(placed)).toBe(250);
+		// 90 % of 110 L by the plate.
+		const nominal = placed.tanks.find(({ id }) => id === 'main')?.nominalL ?? 0;
+		expect(payloadOf({ ...placed, plateFreshShare: 0.9 })).toBeCloseTo(250 + 0.9 * nominal, 9);
+	});
+	it('by hand: a tank between the axles bears on both by its lever; behind the rear one it lifts the front', () => {
+		const axles: NonNullable<Rig['axles']> = [
+			{ name: 'Front axle', xM: 2, limitKg: 1800, weighedKg: 1500 },
+			{ name: 'Rear axle', xM: -2, limitKg: 2000, weighedKg: 1700 }
+		];
+		// Main, 64 kg at +1: three quarters on the front. Grey, 31 kg at −2: all on the rear. The cassette weighs 4 at −3.
+		const tanks = placed.tanks.map((tank) =>
+			tank.id === 'black' ? { ...tank, position: { xM: -3, yM: 0 } } : tank
+		);
+		const load = new Map([
+			['main', 60],
+			['grey', 30]
+		]);
+		const [front, rear] = axleLoads({ ...placed, tanks, axles }, load) ?? [];
+		expect(front?.carriesKg).toBeCloseTo(1500 + 48 - 1, 9);
+		expect(rear?.sparesKg).toBeCloseTo(300 - 16 - 31 - 5, 9);
+		expect((front?.carriesKg ?? 0) + (rear?.carriesKg ?? 0)).toBeCloseTo(3200 + 99, 9);
+		// A tank without a place is not guessed, and without limits nothing is said.
+		expect(axleLoads({ ...placed, axles }, load)).toBeUndefined();
+		expect(axleLoads({ ...placed, tanks }, load)).toBeUndefined();
 	});
 });

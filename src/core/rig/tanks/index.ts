@@ -13,6 +13,8 @@ export {
 } from './shape.js';
 export {
 	bindsAt,
+	chargeOf,
+	dumpedOf,
 	emptyOf,
 	fromShapeLitres,
 	fullSdOf,
@@ -25,4 +27,15 @@ export {
 export { dipTable, litreMarks, marksFor, type Dipping, type DipRow } from './dip.js';
 export { bestLean, drainPlace, undrainedL, type DrainCorner, type LeanAdvice } from './drain.js';
 export { boxInBay, type Bay } from './bay.js';
-export { fullLoad, kgOf, spareLitres, weightOf, type Spare, type Weight } from './weight.js';
+export { drainMinutes, outflowLpm } from './outflow.js';
+export {
+	axleLoads,
+	fullLoad,
+	kgOf,
+	payloadOf,
+	spareLitres,
+	weightOf,
+	type AxleLoad,
+	type Spare,
+	type Weight
+} from './weight.js';

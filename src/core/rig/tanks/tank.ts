@@ -18,8 +18,14 @@ export const usableSdOf = (tank: Tank): number =>
 /** How exactly a sight of "full" is one, litres (one standard deviation): 0.6 % of what serves (file format). */
 export const fullSdOf = (tank: Tank): number => 0.006 * usableOf(tank);
 
-/** What is in a tank when it is called empty, litres: nothing to draw, or what a dump leaves behind. */
+/** What is in a tank when it is called empty, litres: nothing to draw, or what stays when all has run out. */
 export const emptyOf = (tank: Tank): number => (tank.holds === 'fresh' ? 0 : (tank.residualL ?? 0));
+
+/** Water that is put back into a waste tank after a dump, litres. */
+export const chargeOf = ({ holds, chargeL = 0 }: Tank): number => (holds === 'fresh' ? 0 : chargeL);
+
+/** What is in a waste tank after a dump, litres: what stays, and what is put back. */
+export const dumpedOf = (tank: Tank): number => emptyOf(tank) + chargeOf(tank);
 
 /** Litres at which a tank binds: fresh down to its reserve; waste up to its usable volume less the room to keep. */
 export const bindsAt = (tank: Tank): number =>
@@ -40,4 +46,5 @@ export const fromShapeLitres = (tank: Tank, litres: number): number =>
 	Math.max(0, litres - (tank.deadL ?? 0));
 
 /** The tank of a rig by its id; nothing where it has none. */
-export const tankById = (rig: Rig, id: string): Tank | undefined => rig.tanks.find((tank) => tank.id === id);
+export const tankById = (rig: Pick<Rig, 'tanks'>, id: string): Tank | undefined =>
+	rig.tanks.find((tank) => tank.id === id);

@@ -7,22 +7,33 @@ const KG_PER_LITRE = 1;
 /** What the water and waste aboard weigh at one moment. */
 export interface Weight {
 	readonly freshKg: number;
+	/** what heater and pipes hold while they are full */
+	readonly systemKg: number;
 	readonly wasteKg: number;
 	/** empty weight of what is carried by hand: jugs, cassettes */
 	readonly tareKg: number;
 	readonly totalKg: number;
-	/** of the payload by the plate; undefined when the rig does not state one */
+	/** of what the plate leaves for water, people and gear; undefined when the rig does not state it */
 	readonly payloadShare: number | undefined;
-	/** about the datum, of tanks whose place is known: kg·m forward, and to port */
-	readonly momentForeKgM: number;
-	readonly momentPortKgM: number;
-	/** tanks with no place, whose moment is therefore missing */
+	/** tanks with no place: how they bear on the axles is not known */
 	readonly unplaced: readonly string[];
 }
 
 /** The mass of a tank with so many litres above what never drains: water, dead volume and the tank itself, kg. */
 export const kgOf = (tank: Tank, litres: number): number =>
 	KG_PER_LITRE * (litres + (tank.deadL ?? 0)) + (tank.tareKg ?? 0);
+
+/**
+ * What the plate leaves for water, people and gear, kg: its payload, and the water that its empty mass counts already, which
+ * differs from plate to plate: all of a full fresh tank, nine tenths, or none. Undefined where the rig states no payload.
+ */
+export function payloadOf({ payloadKg, plateFreshShare = 0, tanks }: Rig): number | undefined {
+	if (payloadKg === undefined) return undefined;
+	const counted = tanks.filter(({ holds, portable }) => holds === 'fresh' && portable !== true);
+	return (
+		payloadKg + plateFreshShare * counted.reduce((sum, { nominalL }) => sum + KG_PER_LITRE * nominalL, 0)
+	);
+}
 
 /**
  * Weighs what is aboard.
@@ -36,21 +47,21 @@ export function weightOf(rig: Rig, litresIn: ReadonlyMap<string, number>): Weigh
 	const water = (tank: Tank): number => KG_PER_LITRE * (of(tank) + (tank.deadL ?? 0));
 	const fresh = rig.tanks.filter(({ holds }) => holds === 'fresh');
 	const waste = rig.tanks.filter(({ holds }) => holds !== 'fresh');
-	const placed = rig.tanks.filter(({ position }) => position !== undefined);
 	const [freshKg, wasteKg, tareKg] = [
 		sum(fresh, water),
 		sum(waste, water),
 		sum(rig.tanks, (t) => t.tareKg ?? 0)
 	];
-	const totalKg = freshKg + wasteKg + tareKg;
+	const systemKg = fresh.length > 0 ? KG_PER_LITRE * (rig.systemL ?? 0) : 0;
+	const totalKg = freshKg + systemKg + wasteKg + tareKg;
+	const payloadKg = payloadOf(rig);
 	return {
 		freshKg,
+		systemKg,
 		wasteKg,
 		tareKg,
 		totalKg,
-		payloadShare: rig.payloadKg ? totalKg / rig.payloadKg : undefined,
-		momentForeKgM: sum(placed, (tank) => kgOf(tank, of(tank)) * (tank.position?.xM ?? 0)),
-		momentPortKgM: sum(placed, (tank) => kgOf(tank, of(tank)) * (tank.position?.yM ?? 0)),
+		payloadShare: payloadKg ? totalKg / payloadKg : undefined,
 		unplaced: rig.tanks.filter(({ position }) => position === undefined).map(({ id }) => id)
 	};
 }
@@ -81,7 +92,7 @@ export function spareLitres(rig: Rig, litresIn: ReadonlyMap<string, number>, oth
 	const room = rig.tanks
 		.filter(({ holds }) => holds === 'fresh')
 		.reduce((sum, tank) => sum + Math.max(0, usableOf(tank) - (litresIn.get(tank.id) ?? 0)), 0);
-	const { payloadKg } = rig;
+	const payloadKg = payloadOf(rig);
 	if (payloadKg === undefined) return { litres: room, limit: 'room', payload: 'unstated' };
 	const { totalKg } = weightOf(rig, litresIn);
 	const left = (payloadKg - (otherKg ?? 0) - totalKg) / KG_PER_LITRE;
@@ -90,4 +101,34 @@ export function spareLitres(rig: Rig, litresIn: ReadonlyMap<string, number>, oth
 	return otherKg === undefined
 		? { litres: room, limit: 'room', payload: 'unknown', payloadKg }
 		: { litres: room, limit: 'room', payload: 'allows' };
+}
+
+/** What an axle or the hitch carries, and what it may still take, kg; less than nothing where it is over its limit. */
+export interface AxleLoad {
+	readonly name: string;
+	readonly carriesKg: number;
+	readonly sparesKg: number;
+}
+
+/**
+ * What the two axles of a rig (or axle and hitch) carry with so much water and waste aboard: each tank bears on both by its lever.
+ *
+ * @param litresIn litres in a tank by id
+ * @returns nothing where no limits are stated, or a tank that holds something has no place
+ */
+export function axleLoads(rig: Rig, litresIn: ReadonlyMap<string, number>): readonly AxleLoad[] | undefined {
+	const [front, rear] = rig.axles ?? [];
+	if (!front || !rear) return undefined;
+	const loads = rig.tanks
+		.map((tank) => ({ xM: tank.position?.xM, kg: kgOf(tank, litresIn.get(tank.id) ?? 0) }))
+		.filter(({ kg }) => kg > 0);
+	if (loads.some(({ xM }) => xM === undefined)) return undefined;
+	const span = front.xM - rear.xM;
+	const onFront = loads.reduce((sum, { xM = 0, kg }) => sum + (kg * (xM - rear.xM)) / span, 0);
+	const onRear = loads.reduce((sum, { kg }) => sum + kg, 0) - onFront;
+	return [[front, onFront] as const, [rear, onRear] as const].map(([{ name, limitKg, weighedKg }, kg]) => ({
+		name,
+		carriesKg: weighedKg + kg,
+		sparesKg: limitKg - weighedKg - kg
+	}));
 }

@@ -3,7 +3,8 @@ import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helper
 import { estimate, type Estimate } from '../../estimate/index.js';
 import { instantMs, type EntryDraft, type Rig, type Tank } from '../../logbook/index.js';
 import { readyRig, readyRigs } from '../../rig/index.js';
-import { dumpOrder, dumpSetup, flushedFrom, stepsOf } from '../index.js';
+import { dumpOrder, dumpSetup, stepsOf } from '../index.js';
+import { flushedFrom } from './index.js';
 
 const at = '2027-05-02T06:00:00Z';
 const believed = (rig: Rig, drafts: readonly EntryDraft[] = []): Estimate =>
@@ -72,7 +73,7 @@ describe('in what order is it emptied?', () => {
 			]
 		};
 		const here = believed(two, [...holding('grey', 60), ...holding('bath', 20), ...holding('tank', 20)]);
-		expect(flushedFrom(here, ['grey', 'bath', 'tank'])).toBe('grey');
+		expect(flushedFrom(here, ['grey', 'bath', 'tank'], 'tank')).toBe('grey');
 		expect(said(dumpOrder(here, ['grey', 'bath', 'tank'])).slice(4, 6)).toEqual(['empty bath', 'empty grey']);
 	});
 	it('tanks that stand level run as one', () => {

@@ -1,6 +1,6 @@
 import { levelOf, standingLevelWith, type Estimate } from '../../estimate/index.js';
 import type { Tank } from '../../logbook/index.js';
-import { emptyOf, tankById, usableOf } from '../../rig/index.js';
+import { drainOf, emptyOf, tankById, usableOf } from '../../rig/index.js';
 
 /** What is done at a drain. */
 export type DumpAct = 'open-vent' | 'empty' | 'backflush' | 'rinse' | 'treat' | 'cap';
@@ -23,8 +23,9 @@ const FLUSHED_UP_TO = 0.5;
 const WET_SHARE = 0.05;
 const WET_L = 1;
 
-/** Water that goes back into an emptied black tank, litres, to the half. */
-export const wetL = (tank: Tank): number => Math.max(WET_L, Math.round(2 * WET_SHARE * usableOf(tank)) / 2);
+/** Water that goes back into an emptied black tank, litres: what its people put back, else a little, to the half. */
+export const wetL = (tank: Tank): number =>
+	tank.chargeL ?? Math.max(WET_L, Math.round(2 * WET_SHARE * usableOf(tank)) / 2);
 
 /** A tank with all that stands level with it: they run as one. */
 interface Body {
@@ -33,6 +34,8 @@ interface Body {
 	readonly runs: number;
 	readonly usableL: number;
 	readonly byHand: boolean;
+	/** through which it runs out */
+	readonly drain: string;
 }
 
 function bodiesOf(estimate: Estimate, ids: readonly string[]): readonly Body[] {
@@ -49,7 +52,8 @@ function bodiesOf(estimate: Estimate, ids: readonly string[]): readonly Body[] {
 				tank,
 				runs: sum((one) => Math.max(0, levelOf(estimate, one.id).mean - emptyOf(one))),
 				usableL: sum(usableOf),
-				byHand: tank.portable === true
+				byHand: tank.portable === true,
+				drain: drainOf(rig, tank)
 			}
 		];
 	});
@@ -58,27 +62,36 @@ function bodiesOf(estimate: Estimate, ids: readonly string[]): readonly Body[] {
 /**
  * The right order at a drain, from the plumbing: black before grey always; grey let back into black through the outlet that they
  * share, where there is enough of it; grey last, the fullest at the very end, so that the hose ends rinsed; water back into
- * black, which is never left dry. What is carried by hand shares no outlet: it is rinsed by itself.
+ * black, which is never left dry. What shares no outlet, such as what is carried by hand, is rinsed by itself.
  *
  * @param tanks ids of waste tanks to empty; others are passed over
+ * @param backflush whether grey may be let back at all: not where a pump or the sea takes it
  * @returns no steps where there is nothing to empty
  */
-export function dumpOrder(estimate: Estimate, tanks: readonly string[]): readonly DumpStep[] {
+export function dumpOrder(
+	estimate: Estimate,
+	tanks: readonly string[],
+	backflush = true
+): readonly DumpStep[] {
 	const bodies = bodiesOf(estimate, tanks);
 	if (bodies.length === 0) return [];
 	const black = bodies.filter(({ tank }) => tank.holds === 'black');
 	const grey = bodies
 		.filter(({ tank }) => tank.holds === 'grey')
 		.sort((a, b) => Number(b.byHand) - Number(a.byHand) || a.runs - b.runs);
-	const source = grey.findLast(({ byHand, runs }) => !byHand && runs >= ENOUGH_TO_FLUSH_L);
-	let left = source ? FLUSHED_SHARE * source.runs : 0;
-	let flushed = 0;
-	const emptied = black.flatMap(({ tank: { id }, runs, usableL, byHand }): readonly DumpStep[] => {
-		const empty: DumpStep = { do: 'empty', tank: id, litres: runs };
-		const litres = byHand ? 0 : Math.min(left, FLUSHED_UP_TO * usableL);
-		if (litres < ENOUGH_TO_FLUSH_L / 2) return [empty, { do: 'rinse', tank: id }];
-		left -= litres;
-		flushed += litres;
+	/** what may still be let back of each grey tank, and what was */
+	const left = new Map(
+		grey.map((body) => [body, body.runs >= ENOUGH_TO_FLUSH_L ? FLUSHED_SHARE * body.runs : 0])
+	);
+	const flushed = new Map<Body, number>();
+	const emptied = black.flatMap((body): readonly DumpStep[] => {
+		const { id } = body.tank;
+		const empty: DumpStep = { do: 'empty', tank: id, litres: body.runs };
+		const source = backflush ? sourceFor(body, grey) : undefined;
+		const litres = source ? Math.min(left.get(source) ?? 0, FLUSHED_UP_TO * body.usableL) : 0;
+		if (!source || litres < ENOUGH_TO_FLUSH_L / 2) return [empty, { do: 'rinse', tank: id }];
+		left.set(source, (left.get(source) ?? 0) - litres);
+		flushed.set(source, (flushed.get(source) ?? 0) + litres);
 		return [empty, { do: 'backflush', tank: id, litres }, { ...empty, litres }];
 	});
 	return [
@@ -87,17 +100,28 @@ export function dumpOrder(estimate: Estimate, tanks: readonly string[]): readonl
 		...grey.map((body): DumpStep => ({
 			do: 'empty',
 			tank: body.tank.id,
-			litres: body.runs - (body === source ? flushed : 0)
+			litres: body.runs - (flushed.get(body) ?? 0)
 		})),
 		{ do: 'cap' },
 		...black.map(({ tank }): DumpStep => ({ do: 'treat', tank: tank.id, litres: wetL(tank) }))
 	];
 }
 
-/** Which grey tank is let back into black: the one with most in it. */
-export function flushedFrom(estimate: Estimate, tanks: readonly string[]): string | undefined {
-	return bodiesOf(estimate, tanks)
-		.filter(({ tank, byHand }) => tank.holds === 'grey' && !byHand)
-		.reduce<Body | undefined>((most, one) => (most && most.runs >= one.runs ? most : one), undefined)?.tank
-		.id;
+/** The grey tank that is let back into a black one: of those that share its outlet, the one with most in it. */
+const sourceFor = ({ drain }: Body, grey: readonly Body[]): Body | undefined =>
+	grey
+		.filter((body) => body.drain === drain)
+		.reduce<Body | undefined>((most, one) => (most && most.runs >= one.runs ? most : one), undefined);
+
+/** Which grey tank is let back into a black one at a drain; nothing where none shares its outlet. */
+export function flushedFrom(estimate: Estimate, tanks: readonly string[], black: string): string | undefined {
+	const bodies = bodiesOf(estimate, tanks);
+	const of = bodies.find(({ tank }) => tank.id === black);
+	return (
+		of &&
+		sourceFor(
+			of,
+			bodies.filter(({ tank }) => tank.holds === 'grey')
+		)?.tank.id
+	);
 }

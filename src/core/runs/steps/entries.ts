@@ -1,4 +1,5 @@
 import type { Happening, Rig } from '../../logbook/index.js';
+import { chargeOf, emptyOf, tankById } from '../../rig/index.js';
 import { passedBetween } from '../fill/index.js';
 import { asRead, counterSetting, markOf } from './figures.js';
 import type { StepAnswer, CarrySetup, FillSetup, Run, Source } from './run.js';
@@ -131,9 +132,19 @@ function poured(setup: CarrySetup, step: RunStep & { kind: 'pour' }, answer: Ste
 }
 
 /** The tank that a black tank is flushed from. */
-const flushTank = (rig: Rig, black: string): string | undefined =>
-	rig.outlets.find(({ to, retired }) => to === black && !retired)?.from ??
-	rig.tanks.find(({ holds, retired }) => holds === 'fresh' && !retired)?.id;
+function flushTank(rig: Rig, black: string): string | undefined {
+	const flushed = rig.outlets.find(({ to, retired }) => to === black && !retired);
+	// The sea, or a flush tank of its own, is no tank of the rig.
+	return flushed
+		? tankById(rig, flushed.from)?.id
+		: rig.tanks.find(({ holds, retired }) => holds === 'fresh' && !retired)?.id;
+}
+
+/** What is put back is a step of its own in a run: of a rig whose dumps leave it in the tank, only the rest is said to stay. */
+function withoutCharge(rig: Rig, id: string, answer: StepAnswer): { readonly leftL?: number } {
+	const tank = tankById(rig, id);
+	return answer.how !== 'litres' && tank && chargeOf(tank) > 0 ? { leftL: emptyOf(tank) } : {};
+}
 
 /** What a step writes when it is answered so; nothing for what leaves no trace in a tank, and for what was passed over. */
 export function entriesOf(rig: Rig, run: Run, step: RunStep, answer: StepAnswer): readonly Written[] {
@@ -166,7 +177,9 @@ export function entriesOf(rig: Rig, run: Run, step: RunStep, answer: StepAnswer)
 						...(answer.how === 'litres'
 							? { litres: litresWritten(answer.litres) }
 							: { to: 'empty' as const }),
-						...(answer.how === 'not-quite' ? { leftL: litresWritten(answer.leftL) } : {}),
+						...(answer.how === 'not-quite'
+							? { leftL: litresWritten(answer.leftL) }
+							: withoutCharge(rig, step.tank, answer)),
 						...(where === undefined ? {} : { where }),
 						source: 'run'
 					}
@@ -189,6 +202,7 @@ export function entriesOf(rig: Rig, run: Run, step: RunStep, answer: StepAnswer)
 			];
 		case 'treat': {
 			const litres = litresWritten(answer.how === 'litres' ? answer.litres : step.litres);
+			if (litres === 0) return [];
 			const from = answer.how === 'from-elsewhere' ? undefined : flushTank(rig, step.tank);
 			return [
 				{
@@ -234,9 +248,14 @@ export function entriesOf(rig: Rig, run: Run, step: RunStep, answer: StepAnswer)
 		case 'pour':
 			return setup.kind === 'carry' ? poured(setup, step, answer) : [];
 		case 'shut-tap':
+		case 'prepare':
+		case 'attach':
 		case 'open-vent':
+		case 'raise-hose':
+		case 'lower-hose':
 		case 'rinse':
-		case 'cap':
+		case 'rinse-hose':
+		case 'detach':
 		case 'wash-hands':
 		case 'stand-level':
 		case 'lift-hose':

@@ -70,6 +70,7 @@ export function faultOf(rig: Rig, run: Run, step: RunStep, answer: StepAnswer): 
 	if (of !== undefined && holdsL !== undefined && given > (1 + DOUBTED_SHARE) * holdsL)
 		return { kind: 'more-than-holds', tank: of, litres: given, holdsL };
 	if (step.kind === 'let-in' && setup.kind === 'tote') {
+		// What is in the hose comes too: to the brim and no further.
 		const fits = setup.capacityL - (step.load === 0 && !setup.emptyFirst ? setup.partL : 0);
 		if (given > fits) return { kind: 'over-full', container: step.container, litres: given, fitsL: fits };
 	}

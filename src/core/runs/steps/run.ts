@@ -1,5 +1,5 @@
 import type { Spread } from '../../numerics/index.js';
-import type { DumpStep } from '../dump/index.js';
+import type { DumpLine, DumpStep } from '../dump/index.js';
 
 /** Where the water comes from. */
 export interface Source {
@@ -46,6 +46,8 @@ export interface FillSetup {
 export interface DumpSetup {
 	readonly kind: 'dump';
 	readonly order: readonly DumpStep[];
+	/** each outlet's tanks and how they are emptied; absent in runs begun before this was known: by one hose */
+	readonly lines?: readonly DumpLine[];
 	/** the grey tank that is let back into black */
 	readonly flushedFrom?: string;
 	/** a point, or `sewer`, `ground`, `overboard` */
@@ -62,7 +64,10 @@ export interface ToteSetup {
 	/** what is to go in all, in as many loads as it takes */
 	readonly litres: number;
 	readonly capacityL: number;
+	/** free in it when the valve is shut: headroom, and what the hose still holds */
 	readonly keepFreeL: number;
+	/** of that, what stands in the hose and runs in afterwards; none where it is poured */
+	readonly hoseL?: number;
 	readonly tareKg: number;
 	/** what it holds already, litres; it is emptied first when nothing more fits */
 	readonly partL: number;

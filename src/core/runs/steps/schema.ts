@@ -57,6 +57,14 @@ function makeSchema() {
 					litres: z.optional(litres)
 				})
 			),
+			lines: z.optional(
+				steps(
+					z.object({
+						by: z.enum(['hose', 'deck', 'cassette', 'bottle', 'carried', 'pumped', 'sea', 'ground']),
+						tanks: z.array(id).check(z.maxLength(MOST_STEPS))
+					})
+				)
+			),
 			flushedFrom: z.optional(id),
 			where: z.optional(id),
 			pumped: z.optional(z.literal(true))
@@ -68,6 +76,7 @@ function makeSchema() {
 			litres,
 			capacityL: litres,
 			keepFreeL: litres,
+			hoseL: z.optional(litres),
 			tareKg: litres,
 			partL: litres,
 			emptyFirst: z.boolean()

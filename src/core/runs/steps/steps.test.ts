@@ -70,6 +70,13 @@ const before: readonly EntryDraft[] = [
 const log = [...freshStart(), ...before.map((draft) => entry(draft))];
 const now = (entries: readonly Entry[] = log): Estimate =>
 	estimate(logbookOf(entries, rig, []), 'rig', instantMs(at) + HOUR_MS);
+/** With grey enough to flush black by. */
+const greyLog: readonly Entry[] = [
+	...log,
+	entry({ kind: 'fill', at: '2027-05-01T13:00:00Z', tank: 'grey', litres: 30, sdL: 0 }),
+	entry({ kind: 'fill', at: '2027-05-01T13:00:00Z', tank: 'tank', litres: 20, sdL: 0 })
+];
+const nowWithGrey = (): Estimate => now(greyLog);
 const source = { potable: true } as const;
 const filling = (wish: Partial<FillWish> = {}): Setup =>
 	fillSetup(now(), log, {
@@ -83,15 +90,13 @@ const begun = (setup: Setup | undefined): Run => {
 	return { id: '0190a0b0-0000-7000-8000-000000000001', rig: 'rig', begun: at, setup, answers: {} };
 };
 
-/** Answers every step, or those named, and takes the rest as done. */
-const lived = (run: Run, answers: Readonly<Record<string, StepAnswer>> = {}): Run =>
-	stepsOf(run.setup).reduce<Run>(
-		(so, { key }) => ({
-			...so,
-			answers: { ...so.answers, [key]: { ...(answers[key] ?? { how: 'done' }), at } }
-		}),
-		run
-	);
+/** Answers each step as it comes, those named as they are named, and takes the rest as done. */
+function lived(run: Run, answers: Readonly<Record<string, StepAnswer>> = {}): Run {
+	let so = run;
+	for (let step = currentStep(so); step; step = currentStep(so))
+		so = { ...so, answers: { ...so.answers, [step.key]: { ...(answers[step.key] ?? { how: 'done' }), at } } };
+	return so;
+}
 /** The log with what a run wrote. */
 const logged = (run: Run): readonly Entry[] => [
 	...log,
@@ -191,9 +196,105 @@ describe('a fill', () => {
 		).toEqual([{ key: 'fill-0', happening: { kind: 'fill', tank: 'main', to: 'full', source: 'run' } }]));
 });
 
+describe('a dump, step by step', () => {
+	const kinds = (setup: Setup | undefined): readonly string[] =>
+		setup ? stepsOf(setup).map((step) => ('tank' in step ? `${step.kind} ${step.tank}` : step.kind)) : [];
+	it('one outlet for both: all shut before the cap comes off, the hose stays on, every valve shut at the end', () =>
+		expect(kinds(dumpSetup(nowWithGrey(), ['grey', 'tank'], { where: 'sewer' }))).toEqual([
+			'prepare',
+			'attach',
+			'open-vent',
+			'empty tank',
+			'raise-hose tank',
+			'backflush tank',
+			'lower-hose tank',
+			'empty tank',
+			'empty grey',
+			'detach',
+			'treat tank',
+			'wash-hands'
+		]));
+	it('whose hose cannot be raised rinses with water instead, and empties black once', () => {
+		const setup = dumpSetup(nowWithGrey(), ['grey', 'tank'])!;
+		const kept = stepsOf(setup, { 'raise-tank': { how: 'skipped', at } }).map(({ kind }) => kind);
+		expect(kept).not.toContain('backflush');
+		expect(kept).toContain('rinse');
+		expect(kept.filter((kind) => kind === 'empty')).toHaveLength(2);
+	});
+	it('two outlets: each by itself, and grey does not run back', () => {
+		const apart: Rig = {
+			...rig,
+			tanks: rig.tanks.map((tank) => (tank.id === 'tank' ? { ...tank, drain: 'rear' } : tank))
+		};
+		const here = estimate(logbookOf(greyLog, apart, []), 'rig', instantMs(at) + HOUR_MS);
+		expect(kinds(dumpSetup(here, ['grey', 'tank']))).toEqual([
+			...['prepare', 'attach', 'open-vent', 'empty tank', 'rinse tank', 'rinse-hose', 'detach'],
+			...['prepare', 'attach', 'open-vent', 'empty grey', 'detach'],
+			...['treat tank', 'wash-hands']
+		]);
+	});
+	it('grey alone; a cassette is carried and shares nothing', () => {
+		expect(kinds(dumpSetup(nowWithGrey(), ['grey']))).toEqual([
+			...['prepare', 'attach', 'open-vent', 'empty grey', 'detach', 'wash-hands']
+		]);
+		const cassette: Rig = {
+			...rig,
+			tanks: rig.tanks.map((tank) => (tank.id === 'tank' ? { ...tank, portable: true } : tank))
+		};
+		const here = estimate(logbookOf(greyLog, cassette, []), 'rig', instantMs(at) + HOUR_MS);
+		expect(kinds(dumpSetup(here, ['tank']))).toEqual([
+			...['prepare', 'empty tank', 'rinse tank', 'detach', 'treat tank', 'wash-hands']
+		]);
+	});
+	it('a boat at a pump-out has a deck fitting for each tank, and no hose of its own; at sea a seacock', () => {
+		const boat: Rig = { ...rig, kind: 'boat' };
+		const here = estimate(logbookOf(greyLog, boat, []), 'rig', instantMs(at) + HOUR_MS);
+		const setup = dumpSetup(here, ['grey', 'tank']);
+		expect(setup?.lines?.map(({ by }) => by)).toEqual(['deck', 'deck']);
+		expect(kinds(setup)).toEqual([
+			...['prepare', 'attach', 'empty tank', 'rinse tank', 'detach'],
+			...['prepare', 'attach', 'empty grey', 'detach'],
+			...['treat tank', 'wash-hands']
+		]);
+		expect(dumpSetup(here, ['grey'], { where: 'overboard' })?.lines).toEqual([
+			{ by: 'sea', tanks: ['grey'] }
+		]);
+	});
+	it('a toilet that is flushed from the sea draws its water back from no tank of the rig', () => {
+		const sea: Rig = {
+			...rig,
+			kind: 'boat',
+			outlets: [...rig.outlets, { id: 'heads', name: 'Heads', from: 'outside', to: 'tank' }]
+		};
+		const here = estimate(logbookOf(greyLog, sea, []), 'rig', instantMs(at) + HOUR_MS);
+		const run = begun(dumpSetup(here, ['tank']));
+		const treat = stepsOf(run.setup).find(({ kind }) => kind === 'treat')!;
+		expect(entriesOf(sea, run, treat, { how: 'done' })[0]?.happening).toMatchObject({
+			kind: 'fill',
+			tank: 'tank'
+		});
+	});
+	it('what a rig puts back after a dump is not counted twice', () => {
+		const charged: Rig = {
+			...rig,
+			tanks: rig.tanks.map((tank) => (tank.id === 'tank' ? { ...tank, residualL: 1, chargeL: 3 } : tank))
+		};
+		const believed = (entries: readonly Entry[]): number =>
+			levelOf(estimate(logbookOf(entries, charged, []), 'rig', instantMs(at) + HOUR_MS), 'tank').mean;
+		const plain = entry({ kind: 'dump', at: '2027-05-02T06:00:00Z', tank: 'tank', to: 'empty' });
+		expect(believed([...log, plain])).toBeCloseTo(4, 1);
+		const here = estimate(logbookOf(log, charged, []), 'rig', instantMs(at) + HOUR_MS);
+		const run = lived(begun(dumpSetup(here, ['tank'])));
+		const written = allEntriesOf(charged, run).map(({ key, happening }, i) =>
+			entry({ ...happening, at: `2027-05-02T06:00:0${i}Z` } as EntryDraft, `z-${key}`)
+		);
+		expect(believed([...log, ...written])).toBeCloseTo(4, 0);
+	});
+});
+
 describe('a dump', () => {
 	const dumped = (answers: Readonly<Record<string, StepAnswer>> = {}): Run =>
-		lived(begun(dumpSetup(now(), ['grey', 'tank'], 'sewer')), answers);
+		lived(begun(dumpSetup(now(), ['grey', 'tank'], { where: 'sewer' })), answers);
 	it('leaves every tank at its rest, and black not dry', () => {
 		const done = dumped();
 		expect(litresIn(done, 'grey')).toBeCloseTo(0, 0);
@@ -220,6 +321,7 @@ describe('a dump', () => {
 });
 
 describe('a tote', () => {
+	const hose = { lengthM: 1, diameterMm: 75 };
 	it('by hand: 60 L of grey, 22 fit: 22, 22 and 16, the tank dry at the end', () => {
 		const grey = rig.tanks.find(({ id }) => id === 'grey')!;
 		const done = lived(begun(toteSetup(grey, tote, 60, undefined)));
@@ -254,9 +356,19 @@ describe('a tote', () => {
 			stepsOf(small.setup, small.answers).flatMap((step) => (step.kind === 'let-in' ? [step.litres] : []))
 		).toEqual([17, 22, 22, 6]);
 	});
+	it('what stands in the hose comes after the valve is shut: 22 leave the tank, 17.6 stand in it, 4.4 come', () => {
+		const grey = rig.tanks.find(({ id }) => id === 'grey')!;
+		const run = begun(toteSetup(grey, tote, 60, hose));
+		const lets = stepsOf(run.setup).flatMap((step) => (step.kind === 'let-in' ? [step] : []));
+		expect(lets.map(({ litres }) => litres)).toEqual([22, 22, 16]);
+		expect(lets[0]?.standsAtL).toBeCloseTo(22 - 4.417_86, 4);
+		// 4 kg of tote and all that left the tank for it.
+		expect(stepsOf(run.setup).find(({ kind }) => kind === 'take-away')).toMatchObject({ kg: 26 });
+		expect(litresIn(lived(run), 'grey')).toBeCloseTo(0, 0);
+	});
 	it('stopped after the first load, the rest is still aboard', () => {
 		const grey = rig.tanks.find(({ id }) => id === 'grey')!;
-		const run = begun(toteSetup(grey, tote, 60, undefined));
+		const run = begun(toteSetup(grey, tote, 60, hose));
 		const one: Run = { ...run, answers: { 'level-0': { how: 'done', at }, 'let-0': { how: 'done', at } } };
 		expect(litresIn(one, 'grey')).toBeCloseTo(60 - 22, 0);
 		expect(currentStep(one)?.key).toBe('lift-0');
@@ -373,7 +485,7 @@ describe('every run', () => {
 				const run = lived(begun(setup), skips);
 				const keys = allEntriesOf(rig, run).map(({ key }) => key);
 				expect(new Set(keys).size).toBe(keys.length);
-				const known = new Set(stepsOf(setup).flatMap(keysOf));
+				const known = new Set(stepsOf(setup, run.answers).flatMap(keysOf));
 				expect(keys.filter((key) => !known.has(key))).toEqual([]);
 				const parsed = parseLogbook(logbookOf(logged(run), rig, []));
 				expect(parsed.ok ? [] : parsed.problems).toEqual([]);

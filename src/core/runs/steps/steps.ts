@@ -1,7 +1,14 @@
 import { MOST_LOADS } from '../../rig/index.js';
+import type { DumpLine, DumpManner } from '../dump/index.js';
 import type { CarrySetup, DumpSetup, FillPart, FillSetup, Run, Setup, ToteSetup } from './run.js';
 
 type Answers = Run['answers'];
+
+/** Tanks that are emptied in one go, and how. */
+interface OneLine {
+	readonly by: DumpManner;
+	readonly tanks: readonly string[];
+}
 
 /** One thing to do, with its figures. `key` names it within its run, whatever is answered. */
 export type RunStep = { readonly key: string } & (
@@ -9,11 +16,23 @@ export type RunStep = { readonly key: string } & (
 	| { readonly kind: 'fill-to'; readonly part: number; readonly of: FillPart }
 	| { readonly kind: 'shut-tap' }
 	| { readonly kind: 'set-counter'; readonly meter: string; readonly tank: string }
+	/** checked before anything is opened, and how what is emptied is reached */
+	| ({ readonly kind: 'prepare' } & OneLine)
+	| ({ readonly kind: 'attach' } & OneLine)
+	| ({ readonly kind: 'detach' } & OneLine)
 	| { readonly kind: 'open-vent'; readonly tanks: readonly string[] }
-	| { readonly kind: 'empty'; readonly tank: string; readonly litres: number }
+	| {
+			readonly kind: 'empty';
+			readonly tank: string;
+			readonly litres: number;
+			readonly by: DumpManner;
+			/** after grey was let back into it */
+			readonly again: boolean;
+	  }
+	| { readonly kind: 'raise-hose' | 'lower-hose'; readonly tank: string }
 	| { readonly kind: 'backflush'; readonly tank: string; readonly from: string; readonly litres: number }
-	| { readonly kind: 'rinse'; readonly tank: string }
-	| { readonly kind: 'cap' }
+	| { readonly kind: 'rinse'; readonly tank: string; readonly by: DumpManner }
+	| { readonly kind: 'rinse-hose'; readonly tanks: readonly string[] }
 	| { readonly kind: 'treat'; readonly tank: string; readonly litres: number }
 	| { readonly kind: 'wash-hands' }
 	| { readonly kind: 'stand-level'; readonly container: string; readonly load: number }
@@ -21,7 +40,10 @@ export type RunStep = { readonly key: string } & (
 			readonly kind: 'let-in';
 			readonly container: string;
 			readonly tank: string;
+			/** that leave the tank for it */
 			readonly litres: number;
+			/** what the container holds at the moment of shutting: the rest of it still comes out of the hose */
+			readonly standsAtL: number;
 			readonly load: number;
 			readonly last: boolean;
 	  }
@@ -48,25 +70,68 @@ const fillSteps = ({ parts, source, counters }: FillSetup): readonly RunStep[] =
 	...counters.map((one): RunStep => ({ key: `set-${one.meter}`, kind: 'set-counter', ...one }))
 ];
 
-function dumpSteps({ order, flushedFrom = '' }: DumpSetup): readonly RunStep[] {
-	const tanks = [...new Set(order.flatMap(({ tank }) => tank ?? []))];
-	const steps = order.map(({ do: act, tank = '', litres = 0 }, i): RunStep => {
-		const key = `${i}-${act}`;
-		switch (act) {
-			case 'open-vent':
-				return { key, kind: act, tanks };
-			case 'empty':
-			case 'treat':
-				return { key, kind: act, tank, litres };
-			case 'backflush':
-				return { key, kind: act, tank, from: flushedFrom, litres };
-			case 'rinse':
-				return { key, kind: act, tank };
-			case 'cap':
-				return { key, kind: act };
+/** Whether something is put on before a tank can be emptied so, and taken off afterwards. */
+const HAS_HOSE: ReadonlySet<DumpManner> = new Set(['hose', 'deck', 'pumped']);
+
+/** The steps of one outlet: checked, attached, emptied in order, rinsed, shut and capped. */
+function lineSteps(
+	{ by, tanks }: DumpLine,
+	{ order, flushedFrom = '' }: DumpSetup,
+	answers: Answers
+): readonly RunStep[] {
+	const of = tanks[0] ?? '';
+	const key = (act: string): string => `${act}-${of}`;
+	const own = order.flatMap((step, i) =>
+		step.tank !== undefined && step.do !== 'treat' && tanks.includes(step.tank)
+			? [{ ...step, tank: step.tank, i }]
+			: []
+	);
+	const left = (tank: string): boolean => answers[`raise-${tank}`]?.how === 'skipped';
+	const emptied = new Set<string>();
+	const steps = own.flatMap(({ do: act, tank, litres = 0, i }): readonly RunStep[] => {
+		const at = `${i}-${act}`;
+		if (act === 'empty') {
+			const again = emptied.has(tank);
+			emptied.add(tank);
+			if (again && left(tank)) return [];
+			const empty = { key: at, kind: act, tank, litres, by, again } as const;
+			return again ? [{ key: `lower-${tank}`, kind: 'lower-hose', tank }, empty] : [empty];
 		}
+		if (act === 'backflush')
+			return [
+				{ key: `raise-${tank}`, kind: 'raise-hose', tank },
+				left(tank)
+					? { key: `${i}-rinse`, kind: 'rinse', tank, by }
+					: { key: at, kind: act, tank, from: flushedFrom, litres }
+			];
+		return act === 'rinse' ? [{ key: at, kind: act, tank, by }] : [];
 	});
-	return [...steps, { key: 'hands', kind: 'wash-hands' }];
+	const last = own.findLast(({ do: act }) => act === 'empty')?.tank;
+	const rinsed = own.some(({ do: act, tank }) => act === 'rinse' && tank === last);
+	return [
+		{ key: key('prepare'), kind: 'prepare', by, tanks },
+		...(HAS_HOSE.has(by) ? [{ key: key('attach'), kind: 'attach', by, tanks } as const] : []),
+		...(by === 'hose' || by === 'pumped' ? [{ key: key('vent'), kind: 'open-vent', tanks } as const] : []),
+		...steps,
+		// Grey rinses the hose by itself; black does not.
+		...(by === 'hose' && rinsed ? [{ key: key('rinse-hose'), kind: 'rinse-hose', tanks } as const] : []),
+		{ key: key('detach'), kind: 'detach', by, tanks }
+	];
+}
+
+function dumpSteps(setup: DumpSetup, answers: Answers): readonly RunStep[] {
+	const tanks = [...new Set(setup.order.flatMap(({ tank }) => tank ?? []))];
+	const { lines = [{ by: 'hose' as const, tanks }] } = setup;
+	const byOf = (tank: string): DumpManner | undefined => lines.find((line) => line.tanks.includes(tank))?.by;
+	return [
+		...lines.flatMap((line) => lineSteps(line, setup, answers)),
+		...setup.order.flatMap(({ do: act, tank, litres = 0 }, i): readonly RunStep[] =>
+			act === 'treat' && tank !== undefined && byOf(tank) !== 'bottle'
+				? [{ key: `${i}-treat`, kind: act, tank, litres }]
+				: []
+		),
+		{ key: 'hands', kind: 'wash-hands' }
+	];
 }
 
 /** Less than this is no load, litres. */
@@ -77,10 +142,10 @@ const NO_LOAD = 0.05;
  * because an earlier one was smaller.
  */
 function toteLoads(
-	{ litres, capacityL, keepFreeL, partL, emptyFirst }: ToteSetup,
+	{ litres, capacityL, keepFreeL, hoseL = 0, partL, emptyFirst }: ToteSetup,
 	answers: Answers
 ): readonly number[] {
-	const fits = capacityL - keepFreeL;
+	const fits = capacityL - keepFreeL + hoseL;
 	const loads: number[] = [];
 	let left = litres;
 	while (left > NO_LOAD && loads.length < MOST_LOADS) {
@@ -93,12 +158,13 @@ function toteLoads(
 }
 
 function toteSteps(setup: ToteSetup, answers: Answers): readonly RunStep[] {
-	const { container, tank, tareKg, partL, emptyFirst } = setup;
+	const { container, tank, tareKg, partL, emptyFirst, hoseL = 0 } = setup;
 	const loadL = toteLoads(setup, answers);
 	const loads = loadL.flatMap((litres, load): readonly RunStep[] => {
 		const answer = answers[`let-${load}`];
 		const inL = answer?.how === 'litres' ? answer.litres : litres;
-		const kg = tareKg + inL + (load === 0 && !emptyFirst ? partL : 0);
+		const heldL = load === 0 && !emptyFirst ? partL : 0;
+		const kg = tareKg + inL + heldL;
 		return [
 			{ key: `level-${load}`, kind: 'stand-level', container, load },
 			{
@@ -107,10 +173,11 @@ function toteSteps(setup: ToteSetup, answers: Answers): readonly RunStep[] {
 				container,
 				tank,
 				litres,
+				standsAtL: Math.max(0, heldL + litres - hoseL),
 				load,
 				last: load === loadL.length - 1 && answer?.how !== 'litres'
 			},
-			{ key: `lift-${load}`, kind: 'lift-hose', container, load },
+			...(hoseL > 0 ? [{ key: `lift-${load}`, kind: 'lift-hose', container, load } as const] : []),
 			{ key: `away-${load}`, kind: 'take-away', container, kg, load }
 		];
 	});
@@ -143,7 +210,7 @@ export function stepsOf(setup: Setup, answers: Answers = {}): readonly RunStep[]
 		case 'fill':
 			return fillSteps(setup);
 		case 'dump':
-			return dumpSteps(setup);
+			return dumpSteps(setup, answers);
 		case 'tote':
 			return toteSteps(setup, answers);
 		case 'carry':

@@ -66,7 +66,7 @@ describe('a care task', () => {
 			'overdue by 12 days and by 40 L'
 		);
 		expect(due({ dueMs: NOW, leftL: 0, overdue: true })).toBe('due now');
-		expect(due({ task: task({ season: 'frost' }) })).toBe('when frost is foretold');
+		expect(due({ task: task({ season: 'frost' }) })).toBe('when frost is forecast');
 		expect(due({ task: task() })).toBe('no date');
 	});
 
@@ -76,7 +76,7 @@ describe('a care task', () => {
 		expect(done({ sinceDays: 212.2, sinceL: 2840 })).toBe('212 days and 2840 L ago');
 		expect(done({ sinceDays: 1, sinceL: 30, atLeast: true })).toBe('1 day and at least 30 L ago');
 		expect(done({ sinceDays: 0.1 })).toBe('done today');
-		expect(done({})).toBe('never written down as done');
+		expect(done({})).toBe('not logged as done');
 		expect(sayDueNow([task(), task({ name: 'Rinse the cassette' })])).toBe(
 			'Due: change the filter and rinse the cassette'
 		);
@@ -99,37 +99,52 @@ describe('a dose', () => {
 			tankL: 100,
 			systemL: 0,
 			staysL: 20,
+			lowPoints: true,
+			ageYears: 0,
 			mgPerL: 50,
 			percent: 5,
 			product: 'plain-bleach',
 			inside: 'nothing'
 		});
 		if (!dose.ok) throw new Error('refused');
-		const says = sayDose(dose, METRIC).map(plain).join(' ');
-		expect(says).toContain('100 mL of plain, unscented bleach for 100 L');
-		expect(says).toContain('soak for 4 h');
-		expect(says).toContain('rinse 3 times: 300 L');
-		expect(says).toContain('About 0.4 mg/L is left');
+		const says = sayDose(dose, { watermaker: true, lowPoints: true }, METRIC).map(plain);
+		const at = (of: RegExp): number => says.findIndex((line) => of.test(line));
+		expect(says.join(' ')).toContain('100 mL of plain, unscented bleach');
+		expect(says.join(' ')).toContain('Leave it for 4 h');
+		expect(says.join(' ')).toContain('Rinse 3 times with drinking water, 300 L in all');
+		expect(says.join(' ')).toContain('About 0.4 mg/L is left');
+		// Cartridges out first and back last; the dose before the water; every tap, hot too.
+		expect(at(/cartridges out/)).toBe(0);
+		expect(at(/cartridges back/)).toBe(says.length - 1);
+		expect(at(/watermaker/)).toBe(1);
+		expect(says[at(/bleach/)]).toMatch(/into the empty tank, then fill up/);
+		expect(says.filter((line) => /every tap/.test(line))).toHaveLength(2);
 	});
 
 	it.each<[DoseRefusal, RegExp]>([
-		[{ kind: 'strength', percent: 120, least: 0.5, most: 15 }, /strength of 120 %.*between 0\.5 % and 15 %/],
-		[{ kind: 'too-strong', mgPerL: 500, most: 100 }, /over the usual maximum of 100 mg\/L/],
+		[{ kind: 'strength', percent: 120, least: 0.5, most: 15 }, /sold at 120 %.*between 0\.5 % and 15 %/],
+		[{ kind: 'too-strong', mgPerL: 500, most: 100 }, /over the usual limit of 100 mg\/L/],
 		[{ kind: 'too-weak', mgPerL: 1, least: 5 }, /does not sanitise/],
 		[{ kind: 'product', product: 'scented-bleach' }, /plain, unscented/],
-		[{ kind: 'product', product: 'other' }, /its own label counts/],
+		[{ kind: 'product', product: 'other' }, /label of that product/],
 		[{ kind: 'mixed', inside: 'acid' }, /chlorine gas/],
 		[{ kind: 'mixed', inside: 'ammonia' }, /poisonous/],
-		[{ kind: 'mixed', inside: 'other' }, /rinse that out first/],
+		[{ kind: 'mixed', inside: 'other' }, /Rinse that out first/],
 		[{ kind: 'cannot-rinse', staysL: 90 }, /could not be rinsed/],
-		[{ kind: 'no-volume' }, /how much the tank holds/]
+		[{ kind: 'no-volume' }, /how much water there is/]
 	])('is refused with its reason: %j', (refused, says) => expect(sayRefusal(refused, METRIC)).toMatch(says));
 });
 
 describe('frost', () => {
 	it('names the night', () => {
-		const night = { stop: 's', name: 'Skarn', minC: -2, fromMs: NOW, risks: [] };
+		const night = { stop: 's', name: 'Skarn', minC: -2, fromMs: NOW, lived: true, risks: [] };
 		expect(plain(sayFrostNight(night, NOW, 'Etc/UTC', METRIC))).toBe('Skarn, tonight: down to −2 °C');
+		expect(plain(sayFrostNight({ ...night, from: 'simulated' }, NOW, 'Etc/UTC', METRIC))).toBe(
+			'Skarn, tonight: down to −2 °C (simulated, not a forecast)'
+		);
+		expect(plain(sayFrostNight({ ...night, coldestOf: 20 }, NOW, 'Etc/UTC', METRIC))).toContain(
+			'coldest of 20 nights'
+		);
 		expect(plain(sayFrostNight({ ...night, fromMs: NOW + DAY_MS }, NOW, 'Etc/UTC', METRIC))).toBe(
 			'Skarn, tomorrow night: down to −2 °C'
 		);
@@ -138,15 +153,22 @@ describe('frost', () => {
 	it.each<[FrostRisk, RegExp]>([
 		[
 			{ kind: 'tank', id: 'g', name: 'Grey', does: 'dump', litres: 12 },
-			/^Grey \(12 L\): dump it at a designated place.*never/
+			/^Grey \(12 L\): empty it at a designated place.*never/
 		],
 		[
 			{ kind: 'tank', id: 'm', name: 'Main', does: 'drain', unsaid: true },
-			/drain it.*Nobody has said where it hangs/
+			/drain it.*Where it is fitted is not entered yet/
 		],
-		[{ kind: 'tank', id: 'm', name: 'Main', does: 'heat' }, /heating on/],
+		[{ kind: 'tank', id: 'm', name: 'Main', does: 'heat' }, /warm air/],
+		[{ kind: 'pipes', does: 'heat' }, /keep the heating on/],
+		[{ kind: 'tank', id: 'g', name: 'Grey', does: 'switch-on' }, /switch its heater on/],
+		[{ kind: 'flush-tank', id: 't', name: 'Toilet', does: 'drain' }, /empty the flush tank/],
+		[{ kind: 'auto-valve', does: 'look' }, /may have run out/],
 		[{ kind: 'tank', id: 'j', name: 'Jug', does: 'bring-in' }, /bring it in/],
-		[{ kind: 'pipes', does: 'drain', litres: 8 }, /^Pipes and heater \(8 L\).*cold, low points open/],
+		[
+			{ kind: 'pipes', does: 'drain', litres: 8 },
+			/^Pipes and heater \(8 L\): pump off, heater off and cold, then every tap/
+		],
 		[{ kind: 'outside-outlet', id: 'o', name: 'Wall shower', does: 'drain' }, /^Wall shower: shut it off/],
 		[{ kind: 'hoses', does: 'hose-in' }, /capped, inside/]
 	])('says what to do: %j', (risk, says) => expect(plain(sayFrostRisk(risk, METRIC))).toMatch(says));
@@ -167,19 +189,19 @@ it('every step of draining down and of the way back has words, and those that ca
 		'power-off': /scalds/,
 		dump: /designated/,
 		heater: /cold/,
-		toilet: /Gloves/,
+		toilet: /gloves/,
 		traps: /poisonous/
 	} as const;
 	for (const [step, says] of Object.entries(cautions))
 		expect(out.get(step as keyof typeof cautions)?.caution).toMatch(says);
 	expect(remains.map((one) => plain(sayRemains(one, rig, METRIC)))).toContain(
-		'Water in the traps, unless blown out'
+		'Water in the traps, unless you emptied them'
 	);
 	const fill = back
 		.map((step) => sayWayBackStep(step, rig, METRIC))
 		.find(({ does }) => does.startsWith('Fill'));
 	expect(plain(`${fill?.does} ${fill?.how}`)).toBe(
-		'Fill Main: 108 L through the hose 8 L of it go into heater and pipes: fill up, run the taps, fill up again.'
+		'Fill Main: 108 L through the hose 8 L of it goes into heater and pipes: fill up, run the taps, fill up again.'
 	);
 });
 

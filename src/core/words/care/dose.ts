@@ -22,39 +22,69 @@ const percent = (value: number): string => `${Number(value.toFixed(2))} %`;
 export function sayRefusal(refused: DoseRefusal, units: UnitChoice): string {
 	switch (refused.kind) {
 		case 'no-volume':
-			return 'Say how much the tank holds, and what the label asks for: without it there is no dose.';
+			return 'Enter how much water there is and what the label says: without both there is no dose.';
 		case 'strength':
-			return `A strength of ${percent(refused.percent)} is not on the label of any household bleach: it says between ${percent(refused.least)} and ${percent(refused.most)}. Look again.`;
+			return `No household bleach is sold at ${percent(refused.percent)}: labels say between ${percent(refused.least)} and ${percent(refused.most)}. Check the label.`;
 		case 'too-strong':
-			return `${formatFigure(refused.mgPerL)} mg/L is over the usual maximum of ${formatFigure(refused.most)} mg/L: it harms seals and is not rinsed out. Soak longer instead.`;
+			return `${formatFigure(refused.mgPerL)} mg/L is over the usual limit of ${formatFigure(refused.most)} mg/L: it harms seals and is hard to rinse out. Use a weaker dose and soak longer.`;
 		case 'too-weak':
 			return `Less than ${formatFigure(refused.least)} mg/L does not sanitise a tank.`;
+		case 'too-old':
+			return `Bleach older than ${refused.most} years has lost too much to rely on. Buy a new bottle.`;
 		case 'product':
 			return refused.product === 'scented-bleach'
-				? 'Only plain, unscented bleach without thickener or detergent belongs into a drinking-water tank.'
-				: 'For another product its own label counts: dose, soak and rinse as it says. This sum is for plain chlorine bleach alone.';
+				? 'Use only plain, unscented bleach without thickener or detergent in a drinking-water tank.'
+				: 'Follow the label of that product: its dose, its soak, its rinse. This sum is for plain chlorine bleach only.';
 		case 'mixed':
 			return refused.inside === 'acid'
-				? 'Never together with vinegar, descaler or any acid: that sets chlorine gas free. Rinse the acid out first, twice, with the windows open.'
+				? 'Never mix it with vinegar, descaler or any acid: that releases chlorine gas. Rinse the acid out first, twice, with the windows open.'
 				: refused.inside === 'ammonia'
-					? 'Never together with ammonia or what contains it: the gas is poisonous. Rinse it out first, twice, with the windows open.'
-					: 'Never on top of another product: rinse that out first.';
+					? 'Never mix it with ammonia or a cleaner that contains it: the gas is poisonous. Rinse it out first, twice, with the windows open.'
+					: 'Never add it on top of another product. Rinse that out first.';
+		case 'not-for-drinking':
+			return 'Use only what is sold to treat drinking water, and dose it by its own label. Bleach for sanitising is another job: see above.';
 		case 'cannot-rinse':
-			return `${formatLitres(refused.staysL, units)} stay in the tank when it is drained: it could not be rinsed clear. Find out why first.`;
+			return `${formatLitres(refused.staysL, units)} stays behind after draining: the chlorine could not be rinsed out. Open the low points and the heater drain, or find out why so much stays.`;
 	}
 }
 
+/** What of a rig bears on sanitising it. */
+export interface SanitisedRig {
+	/** it makes its own water, through a membrane */
+	readonly watermaker: boolean;
+	readonly lowPoints: boolean;
+}
+
 /** What to do with a dose, step by step. */
-export function sayDose(dose: SanitisingDose, units: UnitChoice): readonly string[] {
-	const { ml, treatedL, soakHours, rinses, rinseL, leavesMgPerL } = dose;
+export function sayDose(
+	{ ml, treatedL, soakHours, rinses, rinseL, leavesMgPerL, percent: strength }: SanitisingDose,
+	{ watermaker, lowPoints }: SanitisedRig,
+	units: UnitChoice
+): readonly string[] {
+	const drained = lowPoints
+		? 'Drain the tank, and heater and pipes by their low points.'
+		: 'Drain the tank. What is in heater and pipes stays, so it takes more rinses.';
+	const left =
+		leavesMgPerL < 0.1
+			? 'Next to nothing is left then.'
+			: `About ${formatFigure(leavesMgPerL)} mg/L is left then.`;
 	return [
-		`${formatMl(ml, units)} of plain, unscented bleach for ${formatLitres(treatedL, units)}. Dilute it in a bucket of water first, pour it in, then fill up.`,
-		'Run every tap, hot and cold, until it smells of chlorine; the heater is off and bypassed where its maker asks for it.',
-		`Let it soak for ${soakHours} h, longer where the label says so.`,
-		`Drain, and rinse ${rinses === 2 ? 'twice' : `${rinses} times`}: ${formatLitres(rinseL, units)} of drinking water in all. ${leavesMgPerL < 0.1 ? 'Next to nothing' : `About ${formatFigure(leavesMgPerL)} mg/L`} is left then. Still a smell: once more.`
+		'Take charcoal and membrane cartridges out of their housings, and leave them out.',
+		...(watermaker ? ['Shut off the watermaker’s flush line: chlorine ruins its membrane.'] : []),
+		'Keep the heater off. Let it fill with treated water; bypass it if its maker says so.',
+		`Dilute ${formatMl(ml, units)} of plain, unscented bleach (calculated at ${percent(strength)}) in a bucket of water. Pour it into the empty tank, then fill up: ${formatLitres(treatedL, units)} in all.`,
+		'Draw at every tap, cold and hot, shower and toilet too, until each smells of chlorine.',
+		`Leave it for ${formatFigure(soakHours)} h, longer if the label says so.`,
+		drained,
+		`Rinse ${rinses === 2 ? 'twice' : `${rinses} times`} with drinking water, ${formatLitres(rinseL, units)} in all: fill, draw at every tap, hot too, and drain as before. ${left}`,
+		'If it still smells of chlorine, rinse again. Then put the cartridges back.'
 	];
 }
 
-/** The word that comes before every dose. */
+/** The word that comes before every sanitising dose. */
 export const DOSE_CAUTION =
-	'The health authority’s word and the product’s label come first. Plain and unscented, never mixed with anything; gloves, eyes, air. Waste with chlorine in it goes where that is allowed.';
+	'The product’s label and your health authority come first. Use plain, unscented bleach, and never mix it with anything. Wear gloves and eye protection; open the windows. Dispose of chlorinated water only where that is allowed.';
+
+/** The word that comes before treating the water that one drinks. */
+export const WATER_DOSE_CAUTION =
+	'Only with a product sold for drinking water: dose and waiting time are its label’s. It does not make water safe that is dirty, salty or polluted by chemicals; then use it for washing, or follow your health authority.';

@@ -1,30 +1,47 @@
 import type { FrostNight, FrostRisk } from '../../care/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
+import { sayWeatherFrom } from '../trip/stop.js';
 import { sayDay } from '../when.js';
 
-/** The night in a sentence: `Skarn Hause tonight: −2 °C`. */
-export const sayFrostNight = (
-	{ name, minC, fromMs }: FrostNight,
+/** The night in a sentence, with where its figure comes from: `Skarn Hause tonight: −2 °C (simulated, not a forecast)`. */
+export function sayFrostNight(
+	{ name, minC, fromMs, from, coldestOf }: FrostNight,
 	nowMs: number,
 	timeZone: string,
 	units: UnitChoice
-): string => {
+): string {
 	const day = sayDay(fromMs, nowMs, timeZone);
-	return `${name}, ${day === 'today' ? 'tonight' : `${day} night`}: down to ${formatQuantity(minC, 'temperature', units)}`;
-};
+	const night =
+		coldestOf === undefined
+			? day === 'today'
+				? 'tonight'
+				: `${day} night`
+			: `coldest of ${coldestOf} nights${day === 'today' ? '' : ` from ${day}`}`;
+	const where = name === undefined ? '' : `${name}, `;
+	const source = sayWeatherFrom({ weatherFrom: from });
+	return `${where}${night}: down to ${formatQuantity(minC, 'temperature', units)}${source ? ` (${source})` : ''}`;
+}
 
 /** What to do about something that may freeze. */
 export function sayFrostRisk(risk: FrostRisk, units: UnitChoice): string {
 	const litres = risk.litres === undefined ? '' : ` (${formatLitres(risk.litres, units)})`;
-	const unsaid = risk.unsaid ? ' Nobody has said where it hangs: say so under Rig.' : '';
+	const unsaid = risk.unsaid ? ' Where it is fitted is not entered yet: add it in Rig.' : '';
 	const name = risk.name ?? '';
 	switch (risk.kind) {
 		case 'pipes':
-			return `Pipes and heater${litres}: pump off, heater off and cold, low points open, taps open.`;
+			return risk.does === 'heat'
+				? 'Pipes and heater: keep the heating on all night, cupboards and lockers open. Let a tap drip only where local rules allow it.'
+				: `Pipes and heater${litres}: pump off, heater off and cold, then every tap, low point and the heater drain open.`;
 		case 'outside-outlet':
-			return `${name}: shut it off inside, open it outside, hang the hose down.`;
+			return `${name}: shut it off inside, open it outside, let the hose hang empty.`;
 		case 'hoses':
-			return 'Hoses: empty, capped, inside. A pressure hook-up off and drained.';
+			return 'Hoses: empty, capped, inside. Take a pressure hose off and drain it.';
+		case 'flush-tank':
+			return risk.does === 'heat'
+				? `${name}: the flush tank freezes too. Keep its compartment warm.`
+				: `${name}: empty the flush tank and press the flush until nothing comes.`;
+		case 'auto-valve':
+			return 'Some water heaters drain themselves near 3 °C. If yours does, check the tank in the morning: it may have run out.';
 		case 'tank':
 			break;
 	}
@@ -32,14 +49,16 @@ export function sayFrostRisk(risk: FrostRisk, units: UnitChoice): string {
 		case 'bring-in':
 			return `${name}${litres}: bring it in.${unsaid}`;
 		case 'heat':
-			return `${name}${litres}: keep the heating on, and the locker or the boards to it open.${unsaid}`;
+			return `${name}${litres}: keep the locker or the boards to it open, so that warm air reaches it.${unsaid}`;
+		case 'switch-on':
+			return `${name}${litres}: switch its heater on. Its valve freezes first: empty it before the night if it is nearly full.${unsaid}`;
 		case 'drain':
-			return `${name}${litres}: drain it, or keep its heating on.${unsaid}`;
+			return `${name}${litres}: drain it before the night; it gets no warmth.${unsaid}`;
 		default:
-			return `${name}${litres}: dump it at a designated place before the night, or keep its heating on; never open it onto the ground.${unsaid}`;
+			return `${name}${litres}: empty it at a designated place before the night; never on the ground. A frozen valve stays shut until it thaws.${unsaid}`;
 	}
 }
 
 /** What is to be minded where it may freeze. */
 export const FROST_CAUTION =
-	'A rule of thumb: wind, a long night and an empty gas bottle make it worse. Heaters need ventilation and an alarm.';
+	'A rule of thumb: wind, a long night or an empty gas bottle make it worse. Ventilate heaters and fit a carbon monoxide alarm. Never thaw with a flame.';

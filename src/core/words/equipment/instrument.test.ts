@@ -9,7 +9,7 @@ import {
 	sayLinks,
 	sayMeterCount,
 	sayMeterUnit,
-	sayMoment,
+	sayAxle,
 	sayNights,
 	sayOffered,
 	saySpare,
@@ -112,6 +112,10 @@ describe('how much more may come aboard', () => {
 		);
 	});
 	it('moments have two ways', () => {
-		expect([12.4, -3, 0.2].map((kgM) => sayMoment(kgM, 'fore', 'aft'))).toEqual(['12 fore', '3 aft', 'even']);
+		const axle = { name: 'Rear axle', carriesKg: 1960, sparesKg: 40 };
+		expect(sayAxle(axle, METRIC).replaceAll('\u00a0', ' ')).toBe(
+			'Rear axle takes 40 kg more: it carries 1960 kg.'
+		);
+		expect(sayAxle({ ...axle, sparesKg: -12 }, METRIC)).toMatch(/12.kg over its limit/);
 	});
 });

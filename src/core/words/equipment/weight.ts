@@ -1,4 +1,4 @@
-import type { Spare } from '../../rig/index.js';
+import type { AxleLoad, Spare } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 
 /** The answer to "how much more may come?": a figure, and what it is. */
@@ -24,17 +24,19 @@ export function saySpare(spare: Spare, units: UnitChoice): SpareWords {
 						: 'fit in the fresh tanks',
 				...(spare.payload === 'unknown'
 					? {
-							missing: `The plate allows ${formatQuantity(spare.payloadKg, 'mass', units)} for everything. Say what else is aboard of it, and you see whether the payload allows this water.`
+							missing: `The plate allows ${formatQuantity(spare.payloadKg, 'mass', units)} for everything. Enter what else is aboard to see whether it allows this water.`
 						}
 					: spare.payload === 'unstated'
-						? { missing: 'Put the payload of the plate into “Change rig” to see its share.' }
+						? { missing: 'Enter the payload of the plate under “Change rig” to see its share.' }
 						: {})
 			};
 	}
 }
 
-const EVEN_KGM = 0.5;
-
-/** A moment about the datum, by its two ways: `12 fore`, `even`. */
-export const sayMoment = (kgM: number, plus: string, minus: string): string =>
-	Math.abs(kgM) < EVEN_KGM ? 'even' : `${Math.round(Math.abs(kgM))} ${kgM > 0 ? plus : minus}`;
+/** What an axle or the hitch may still take: `Rear axle takes 40 kg more.`, `Rear axle is 12 kg over its limit.` */
+export function sayAxle({ name, carriesKg, sparesKg }: AxleLoad, units: UnitChoice): string {
+	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
+	return sparesKg < 0
+		? `${name} is ${kg(-sparesKg)} over its limit: it carries ${kg(carriesKg)}.`
+		: `${name} takes ${kg(sparesKg)} more: it carries ${kg(carriesKg)}.`;
+}

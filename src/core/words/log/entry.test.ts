@@ -24,7 +24,7 @@ describe('an entry in a few words', () => {
 		[{ kind: 'mark', at, tank: 'grey', state: 'full' }, 'Grey seen full'],
 		[{ kind: 'crew', at, persons: 3 }, '3 aboard'],
 		[{ kind: 'measure', at, measure: 'short', on: false }, 'Short showers off'],
-		[{ kind: 'hookup', at, mains: true, sewer: false }, 'Mains on, sewer shut'],
+		[{ kind: 'hookup', at, mains: true, sewer: false }, 'Mains on, sewer off'],
 		[{ kind: 'note', at, text: 'calm' }, 'calm']
 	];
 	it.each(SAID)('%j', (draft, said) => {

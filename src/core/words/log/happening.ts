@@ -7,9 +7,10 @@ import {
 	type Tank,
 	type Trip
 } from '../../logbook/index.js';
-import { flowOf, tankById, usableOf } from '../../rig/index.js';
+import { flowOf, tankById, usableOf, valvesKey, type OpenValves } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
+import { sayValves } from './valves.js';
 import { sayDay } from '../when.js';
 import { LIVED_WORDS, sayFrom, sayInstant } from './entry.js';
 
@@ -25,7 +26,8 @@ export interface TellingContext {
 	/** litres of one time of each habit as believed now; the rig's prior where absent */
 	readonly litresEach?: ReadonlyMap<string, number> | undefined;
 	readonly mains?: boolean | undefined;
-	readonly sewer?: boolean | undefined;
+	/** which waste valves are open into a sewer */
+	readonly sewer?: OpenValves | undefined;
 	readonly points?: readonly Point[] | undefined;
 }
 
@@ -62,17 +64,21 @@ function sayRead(happening: Extract<Happening, { kind: 'reading' }>, { rig, unit
 		: `${name} reads ${Number(value.toFixed(2))}`;
 }
 
-/** Which hook-up is made or undone; both where neither changes. */
+/** Which hook-up is made or undone, and which valves are open; both where neither changes. */
 function sayHookup(
 	{ mains, sewer }: Extract<Happening, { kind: 'hookup' }>,
-	was: Pick<TellingContext, 'mains' | 'sewer'>
+	{ rig, mains: hadMains = false, sewer: had = false }: Pick<TellingContext, 'rig' | 'mains' | 'sewer'>
 ): string {
+	const valves = sewer === false ? '' : sayValves(rig, sewer);
 	const all = [
-		{ name: 'Water hook-up', on: mains, changed: mains !== (was.mains ?? false) },
-		{ name: 'Sewer hook-up', on: sewer, changed: sewer !== (was.sewer ?? false) }
+		{ says: `Water hook-up ${mains ? 'on' : 'off'}`, changed: mains !== hadMains },
+		{
+			says: `Sewer hook-up ${sewer === false ? 'off' : 'on'}${valves ? `: ${valves}` : ''}`,
+			changed: valvesKey(sewer) !== valvesKey(had)
+		}
 	];
 	const changed = all.filter((one) => one.changed);
-	return listed((changed.length > 0 ? changed : all).map(({ name, on }) => `${name} ${on ? 'on' : 'off'}`));
+	return listed((changed.length > 0 ? changed : all).map(({ says }) => says));
 }
 
 const PLACES: ReadonlyMap<string, string> = new Map([

@@ -9,17 +9,17 @@ export function sayStepFault(fault: Fault, rig: Rig, units: UnitChoice): string 
 	const litres = (l: number): string => formatLitres(l, units);
 	switch (fault.kind) {
 		case 'backwards':
-			return `${sayShown(fault.shows)} is ${fault.counts === 'up' ? 'below' : 'above'} the ${sayShown(fault.from)} where it began. Read it once more; if it counts the other way, say so under Rig.`;
+			return `${sayShown(fault.shows)} is ${fault.counts === 'up' ? 'below' : 'above'} the ${sayShown(fault.from)} it started at. Read it once more; if it counts the other way, change that in Rig.`;
 		case 'stopped':
-			return 'The counter stands at 0: how much more passed, nobody knows. Say in litres what went in, or that it is full.';
+			return 'The counter is at 0: any more that passed was not counted. Enter in litres what went in, or that it is full.';
 		case 'beyond':
-			return `That are ${litres(fault.litres)}, and ${tankById(rig, fault.tank)?.name ?? 'the tank'} had room for about ${litres(fault.roomL)}. Check the figure and its unit; if it ran over, say that it is full.`;
+			return `That is ${litres(fault.litres)}, and ${tankById(rig, fault.tank)?.name ?? 'the tank'} had room for about ${litres(fault.roomL)}. Check the figure and its unit; if it ran over, choose that it is full.`;
 		case 'over-full': {
 			const name = rig.containers.find(({ id }) => id === fault.container)?.name ?? 'The container';
-			return `${name} takes ${litres(fault.fitsL)}; ${litres(fault.litres)} do not fit. Check the figure.`;
+			return `${name} takes ${litres(fault.fitsL)}; ${litres(fault.litres)} does not fit. Check the figure.`;
 		}
 		case 'more-than-holds':
-			return `${tankById(rig, fault.tank)?.name ?? 'The tank'} holds ${litres(fault.holdsL)}; ${litres(fault.litres)} cannot be. Check the figure and its unit.`;
+			return `${tankById(rig, fault.tank)?.name ?? 'The tank'} holds ${litres(fault.holdsL)}; ${litres(fault.litres)} can’t be right. Check the figure and its unit.`;
 		case 'negative':
 			return 'Give 0 or more.';
 	}

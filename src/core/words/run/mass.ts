@@ -2,7 +2,7 @@ import { formatQuantity, type UnitChoice } from '../../units/index.js';
 
 /** From here on lifting is worth a word, kg. */
 const LIFT_KG = 15;
-/** More than this nobody lifts alone, kg. */
+/** From here on it is for two, kg. */
 const TOGETHER_KG = 25;
 
 /** A mass in the chosen unit. */

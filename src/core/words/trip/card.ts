@@ -2,6 +2,7 @@ import { zonedTime } from '../../time/index.js';
 import {
 	instantMs,
 	notRetired,
+	weatherOfStay,
 	type Meter,
 	type Rig,
 	type Stop,
@@ -19,7 +20,7 @@ import { capital } from '../outlook/stay.js';
 import { sayShown } from '../run/step.js';
 import { doesAt, lastFor, sayDoubtfulTaps, sayOverload } from './plan.js';
 import { sayServices } from './point.js';
-import { hasFrost, sayNights, sayWeather } from './stop.js';
+import { hasFrost, sayNights, sayWeatherOf } from './stop.js';
 
 /** A meter of the rig as it was read last. */
 export interface MeterRead {
@@ -75,7 +76,7 @@ function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): Car
 	const about = [
 		sayNights(stop, timeZone),
 		stop.legKm > 0 ? formatQuantity(stop.legKm, 'distance', units) : '',
-		stop.weather ? sayWeather(stop.weather, units) : ''
+		sayWeatherOf(stop, units)
 	];
 	return {
 		id: stop.id,
@@ -127,7 +128,7 @@ function cautionsOf({ rig, trip, plan, nowMs, units }: CardFacts): readonly stri
 		.filter(({ id }) => planned.length === 0 || planned.includes(id))
 		.flatMap(({ services }) => services);
 	const has = (...kinds: readonly string[]): boolean => used.some(({ kind }) => kinds.includes(kind));
-	const weather = ahead.flatMap((stop) => stop.weather ?? []);
+	const weather = ahead.flatMap((stop) => weatherOfStay(stop.weather) ?? []);
 	const heavy = rig.tanks.some((tank) => tank.portable && usableOf(tank) + (tank.tareKg ?? 0) > HEAVY_KG);
 	const said: readonly (readonly [boolean, string])[] = [
 		[has('water'), 'Drinking water only where a sign or a person says so, through a drinking-water hose.'],

@@ -1,5 +1,6 @@
 import type { Rig, Trip } from '../../logbook/index.js';
 import type { Load } from '../../plan/index.js';
+import { payloadOf } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 
 /** A figure, and what it means. */
@@ -17,8 +18,9 @@ const PERCENT = 100;
 /** How much to load: the least that holds, the most that pays, everything full, each with what it weighs. */
 export function sayLoad(rig: Rig, trip: Trip, load: Load, units: UnitChoice): readonly LoadLine[] {
 	const kg = (litres: number): string => formatQuantity(litres, 'mass', units);
+	const payloadKg = payloadOf(rig);
 	const share = (litres: number): string =>
-		rig.payloadKg ? `, ${Math.round((PERCENT * litres) / rig.payloadKg)} % of the payload` : '';
+		payloadKg ? `, ${Math.round((PERCENT * litres) / payloadKg)} % of the payload` : '';
 	const figure = (litres: number): string => formatLitres(litres, units);
 	const saved = load.leastCost - load.cost;
 	const carries = (trip.policy?.feePerKgKm ?? 0) > 0;

@@ -1,6 +1,6 @@
 import { daysBetween, zonedTime } from '../../time/index.js';
 import { formatQuantity, type UnitChoice } from '../../units/index.js';
-import { instantMs, type Service, type Stop } from '../../logbook/index.js';
+import { instantMs, weatherOfStay, type Service, type Stop, type Warmth } from '../../logbook/index.js';
 
 /** What each kind of service is called in a list. */
 export const SERVICE_NAMES: Readonly<Record<Service['kind'], string>> = {
@@ -28,12 +28,29 @@ export function sayOffered({ services, hookup = {} }: Stop): string {
 const FROST_C = 0;
 /** Whether it may freeze by night at a stop. */
 export const hasFrost = ({ weather }: Pick<Stop, 'weather'>): boolean =>
-	weather !== undefined && weather.minC <= FROST_C;
+	(weatherOfStay(weather)?.minC ?? Infinity) <= FROST_C;
 
 /** What the weather of a stay is, and whether it freezes: `28 °C by day, 13 °C by night`. */
-export function sayWeather({ maxC, minC }: NonNullable<Stop['weather']>, units: UnitChoice): string {
+export function sayWeather({ maxC, minC }: Warmth, units: UnitChoice): string {
 	const degrees = (value: number): string => formatQuantity(value, 'temperature', units);
 	return `${degrees(maxC)} by day, ${degrees(minC)} by night${hasFrost({ weather: { maxC, minC } }) ? ': frost' : ''}`;
+}
+
+/** Where the figures of a stop's weather come from, in brackets: nobody takes them for a forecast. */
+const WEATHER_FROM: Readonly<Record<NonNullable<Stop['weatherFrom']>, string>> = {
+	simulated: 'simulated, not a forecast',
+	typed: 'as you entered it'
+};
+
+/** Where the weather of a stop comes from; nothing where nobody said. */
+export const sayWeatherFrom = ({ weatherFrom }: Pick<Stop, 'weatherFrom'>): string | undefined =>
+	weatherFrom && WEATHER_FROM[weatherFrom];
+
+/** The weather of a stop with where it comes from: `28 °C by day, 13 °C by night (simulated, not a forecast)`; empty where none is known. */
+export function sayWeatherOf(stop: Pick<Stop, 'weather' | 'weatherFrom'>, units: UnitChoice): string {
+	const warmth = weatherOfStay(stop.weather);
+	const from = sayWeatherFrom(stop);
+	return warmth ? `${sayWeather(warmth, units)}${from ? ` (${from})` : ''}` : '';
 }
 
 /** How many nights one stays, in the zone of the trip; empty when none. */

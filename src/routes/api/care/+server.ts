@@ -18,10 +18,11 @@ export const POST: RequestHandler = ({ request }) =>
 		const nameOf = (id: string): string => tankById(now.model.rig, id)?.name ?? id;
 		return {
 			answer: {
-				tasks: tasks.map(({ task, sinceDays, sinceL, dueMs, leftL, overdue, problem }) => ({
+				tasks: tasks.map(({ task, sinceDays, sinceL, sinceDumps, dueMs, leftL, overdue, problem }) => ({
 					id: task.id,
 					sinceDays,
 					sinceL,
+					...(sinceDumps === undefined ? {} : { sinceDumps }),
 					...(dueMs === undefined ? {} : { due: new Date(dueMs).toISOString() }),
 					leftL,
 					overdue,

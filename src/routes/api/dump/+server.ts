@@ -1,7 +1,7 @@
 import { estimate, levelOf } from '$core/estimate';
 import { instantMs } from '$core/logbook';
 import { dumpOrder } from '$core/runs';
-import { fitsL, loadsOf } from '$core/rig';
+import { fitsL, hoseRestL, loadsOf } from '$core/rig';
 import { readDumpBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
 import type { RequestHandler } from './$types';
@@ -28,7 +28,8 @@ export const POST: RequestHandler = ({ request }) =>
 			{ ...container, count: Math.max(1, container.count) },
 			hose
 		);
+		const holdsL = Math.max(0, Math.min(fits, runs) - hoseRestL(container.carries, hose));
 		return {
-			answer: { steps, into: { fitsL: fits, loads, ...(most > fits ? { closeAfterL: fits } : {}) } }
+			answer: { steps, into: { fitsL: fits, loads, ...(most > fits ? { closeAfterL: fits } : {}), holdsL } }
 		};
 	});

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { tankById } from '$core/rig';
+	import { payloadOf, tankById } from '$core/rig';
 	import { formatFigure, formatLitres, formatQuantity } from '$core/units';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
@@ -89,8 +89,8 @@
 							first.lasts ?? 0
 						)}.
 					{:else}<strong>What you have is enough.</strong>{/if}
-					{formatQuantity(answer.value.asLived.kg, 'mass', units)} of water at setting out{rig.payloadKg
-						? `, of ${formatQuantity(rig.payloadKg, 'mass', units)} that the plate allows for everything`
+					{formatQuantity(answer.value.asLived.kg, 'mass', units)} of water at setting out{payloadOf(rig)
+						? `, of ${formatQuantity(payloadOf(rig) ?? 0, 'mass', units)} that the plate allows for everything`
 						: ''}.
 				</p>
 				<DataTable

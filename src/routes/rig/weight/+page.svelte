@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
-	import { fullLoad, spareLitres, weightOf } from '$core/rig';
+	import { axleLoads, fullLoad, payloadOf, spareLitres, weightOf } from '$core/rig';
 	import { formatQuantity } from '$core/units';
-	import { dayText, listed, saySpare } from '$core/words';
+	import { dayText, listed, sayAxle, saySpare } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
@@ -39,7 +39,11 @@
 	);
 	const spare = $derived(rig && saySpare(spareLitres(rig, now, otherKg), units));
 	const heaviestKg = $derived(Math.max(0, ...rows.map(({ weight }) => weight.totalKg)) + (otherKg ?? 0));
-	const overKg = $derived(rig?.payloadKg === undefined ? 0 : heaviestKg - rig.payloadKg);
+	const payloadKg = $derived(rig && payloadOf(rig));
+	const overKg = $derived(payloadKg === undefined ? 0 : heaviestKg - payloadKg);
+	/** what each axle may still take, where its limits and the places of the tanks are known: now, leaving each stop, everything full */
+	const axles = $derived(rig ? rows.map((row) => ({ row, loads: axleLoads(rig, row.litres) ?? [] })) : []);
+	const overAxle = $derived(axles.flatMap(({ loads }) => loads).some(({ sparesKg }) => sparesKg < 0));
 	const placed = $derived(rig?.tanks.some(({ position }) => position) ?? false);
 	const unplaced = $derived(
 		rig?.tanks.filter(({ id }) => rows[0]?.weight.unplaced.includes(id)).map(({ name }) => name) ?? []
@@ -52,13 +56,8 @@
 			{#snippet title()}{spare.figure} <span class="soft">{spare.says}</span>{/snippet}
 			{#snippet says()}<p class="soft">A litre weighs a kilogram. {spare.missing ?? ''}</p>{/snippet}
 		</PageHead>
-		{#if rig.payloadKg}
-			<OtherLoad
-				payloadKg={rig.payloadKg}
-				{otherKg}
-				{units}
-				onchange={(kg) => void keepElse(app, rig.id, kg)}
-			/>
+		{#if payloadKg}
+			<OtherLoad {payloadKg} {otherKg} {units} onchange={(kg) => void keepElse(app, rig.id, kg)} />
 		{/if}
 		{#if overKg > 0}<Notice
 				><p>
@@ -66,25 +65,43 @@
 				</p></Notice
 			>{/if}
 		<Section title="Water and waste">
-			<WeightTable {rows} payload={rig.payloadKg !== undefined} {placed} {units} />
+			<WeightTable {rows} payload={payloadKg !== undefined} {units} />
 			{#if stops.trouble}<p class="mind" role="alert">{stops.trouble}</p>{/if}
 			<p class="soft">
-				In all counts the empty weight of jugs and cassettes too, and what lies below a suction.
+				Total counts heater and pipes, the empty weight of jugs and cassettes, and water below a suction.
 			</p>
 		</Section>
-		<Section title="Where it lies now">
-			{#if placed}
+		{#if rig.axles}
+			<Section title="Axles and hitch">
+				{#if axles[0]?.loads.length === 0}
+					<p class="soft">
+						Enter where each tank is, in its form under “More”: {listed(unplaced)}. Then each axle’s load is
+						calculated.
+					</p>
+				{:else}
+					<ul class="read">
+						{#each axles as { row, loads } (row.name)}
+							<li><strong>{row.name}:</strong> {loads.map((load) => sayAxle(load, units)).join(' ')}</li>
+						{/each}
+					</ul>
+				{/if}
+				{#if overAxle}<Notice
+						><p>Over a limit: carry less, or move the load. Do not drive like that.</p></Notice
+					>{/if}
+			</Section>
+		{/if}
+		{#if placed}
+			<details>
+				<summary>Where the water is, seen from above</summary>
 				<RigPlan {rig} litres={now} />
 				<p class="soft">
 					The cross is where the placed tanks balance.{unplaced.length > 0
 						? ` Without a place: ${listed(unplaced)}.`
 						: ''}
+					{rig.axles ? '' : 'Add the limits of the axles in Change rig to see what each may still take.'}
 				</p>
-			{:else}<p class="soft">
-					Say in each tank’s form, under “More”, where it stands, forward and to port of a datum of your
-					choice, to see the balance.
-				</p>{/if}
-		</Section>
+			</details>
+		{/if}
 		<Notice
 			><p>
 				The plates and a weighbridge decide: payload, each axle, the hitch or the ball. This is water and

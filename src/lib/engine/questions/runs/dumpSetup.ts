@@ -10,7 +10,7 @@ const dumpSetup = question({
 			where,
 			pumped
 		}: { readonly tanks: readonly string[]; readonly where?: string; readonly pumped?: boolean }
-	): DumpSetup | undefined => setUp(estimate(), tanks, where, pumped)
+	): DumpSetup | undefined => setUp(estimate(), tanks, { where, pumped })
 });
 
 declare module '../../question' {

@@ -10,7 +10,7 @@
 		type TripChange
 	} from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
-	import { clockText, dayText, doesAt, lastFor, sayNights, sayOffered, sayWeather } from '$core/words';
+	import { clockText, dayText, doesAt, lastFor, sayNights, sayOffered, sayWeatherOf } from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
@@ -113,8 +113,8 @@
 			>
 		{/if}
 		<span class="soft small"
-			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}{#if stop.weather}; {sayWeather(
-					stop.weather,
+			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}{#if stop.weather}; {sayWeatherOf(
+					stop,
 					units
 				)}{/if}</span
 		>

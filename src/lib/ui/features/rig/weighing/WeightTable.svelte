@@ -1,7 +1,6 @@
 <script lang="ts">
 	import type { Weight } from '$core/rig';
 	import { formatQuantity, type UnitChoice } from '$core/units';
-	import { sayMoment } from '$core/words';
 	import DataTable from '../../../kit/page/DataTable.svelte';
 
 	interface Row {
@@ -11,13 +10,12 @@
 	}
 	interface Props {
 		rows: readonly Row[];
-		/** the rig states a payload, its tanks a place */
+		/** the rig states a payload */
 		payload: boolean;
-		placed: boolean;
 		units: UnitChoice;
 	}
 	/** What water and waste weigh, moment by moment. */
-	const { rows, payload, placed, units }: Props = $props();
+	const { rows, payload, units }: Props = $props();
 	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
 </script>
 
@@ -26,14 +24,9 @@
 		{ name: 'When' },
 		{ name: 'Fresh', number: true },
 		{ name: 'Waste', number: true },
-		{ name: 'In all', number: true },
-		...(payload ? [{ name: 'of the payload', number: true }] : []),
-		...(placed
-			? [
-					{ name: 'fore–aft, kg·m', number: true, wide: true },
-					{ name: 'side to side, kg·m', number: true, wide: true }
-				]
-			: [])
+		{ name: 'Heater, pipes', number: true, wide: true },
+		{ name: 'Total', number: true },
+		...(payload ? [{ name: 'of the payload', number: true }] : [])
 	]}
 >
 	{#each rows as { name, when, weight }, i (i)}
@@ -41,11 +34,9 @@
 			<th scope="row">{name}<span class="soft">{when ? `, ${when}` : ''}</span></th>
 			<td class="number">{kg(weight.freshKg)}</td>
 			<td class="number">{kg(weight.wasteKg)}</td>
+			<td class="number wide">{kg(weight.systemKg)}</td>
 			<td class="number"><strong>{kg(weight.totalKg)}</strong></td>
-			{#if payload}<td class="number">{Math.round(100 * (weight.payloadShare ?? 0))} %</td>{/if}
-			{#if placed}<td class="number wide">{sayMoment(weight.momentForeKgM, 'fore', 'aft')}</td><td
-					class="number wide">{sayMoment(weight.momentPortKgM, 'to port', 'to starboard')}</td
-				>{/if}
+			{#if payload}<td class="number">{Math.round(100 * (weight.payloadShare ?? 0))}%</td>{/if}
 		</tr>
 	{/each}
 </DataTable>

@@ -151,9 +151,9 @@
 			{:else if words.caution}<Notice><p>{words.caution}</p></Notice>{/if}
 			{#if step.kind === 'fill-to' && next}<p class="soft">Next: {sayStep(next, about).does}</p>{/if}
 		{:else}
-			<h2>{run.ended ? 'Ended. What was written stands.' : 'That is all.'}</h2>
+			<h2>{run.ended ? 'Ended. Its entries are kept.' : 'That is all.'}</h2>
 			{#if run.setup.kind === 'dump' || run.setup.kind === 'tote'}<p>
-					Hands washed, valve shut, cap on?
+					Every valve shut, cap on, hands washed?
 				</p>{/if}
 		{/if}
 		{#if !step && placeId !== undefined}<Visits

@@ -55,19 +55,21 @@ export function doneChoice(step: RunStep, mark: StopMark | undefined, live: numb
 export function otherChoice(step: RunStep, rig: Rig, mark: StopMark | undefined): StepChoice | undefined {
 	switch (step.kind) {
 		case 'fill-to':
-			return mark ? figure(shown(mark)) : litres('So much went in');
+			return mark ? figure(shown(mark)) : litres('How much went in?');
 		case 'set-counter':
 			return figure('It is set to');
 		case 'empty':
 			return { answer: { how: 'not-quite', leftL: leftIn(rig, step.tank) } };
+		case 'raise-hose':
 		case 'backflush':
 		case 'rinse':
+		case 'rinse-hose':
 			return { answer: { how: 'skipped' } };
 		case 'treat':
 			return { answer: { how: 'from-elsewhere' } };
 		case 'let-in':
 		case 'pour':
-			return litres(step.kind === 'let-in' ? 'So much ran in' : 'So much went in');
+			return litres(step.kind === 'let-in' ? 'How much ran out of the tank?' : 'How much went in?');
 		default:
 			return undefined;
 	}
@@ -79,16 +81,16 @@ export function moreChoices(
 	mark: StopMark | undefined,
 	live: number | undefined
 ): readonly { readonly label: string; readonly choice: StepChoice }[] {
-	const leaveOut = { label: 'Leave it out', choice: { answer: { how: 'skipped' } } as const };
+	const leaveOut = { label: 'Skip this step', choice: { answer: { how: 'skipped' } } as const };
 	switch (step.kind) {
 		case 'fill-to':
 			return step.of.toFull ? [leaveOut] : [{ label: 'It is full', choice: isFull(mark, live) }, leaveOut];
 		case 'set-counter':
 			return [leaveOut];
 		case 'empty':
-			return [{ label: 'Say how much ran out', choice: litres('So much ran out') }, leaveOut];
+			return [{ label: 'Enter how much ran out', choice: litres('How much ran out?') }, leaveOut];
 		case 'treat':
-			return [{ label: 'Another amount', choice: litres('So much went back') }, leaveOut];
+			return [{ label: 'Another amount', choice: litres('How much went back?') }, leaveOut];
 		default:
 			return [];
 	}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
+	import { payloadOf } from '$core/rig';
 	import { sayPayloadLeft } from '$core/words';
 	import type { App } from '$lib/state';
 	import NumberField from '../../../kit/fields/NumberField.svelte';
@@ -17,9 +18,10 @@
 
 	const units = $derived(app.prefs.current.units);
 	const otherKg = $derived(elseOf(app, rig));
+	const payloadKg = $derived(payloadOf(rig));
 </script>
 
-{#if rig.payloadKg !== undefined}
+{#if payloadKg !== undefined}
 	<NumberField
 		label="People, food and gear aboard"
 		value={otherKg}
@@ -32,8 +34,8 @@
 		onchange={(kg) => void keepElse(app, rig.id, kg)}
 	/>
 	{#if otherKg !== undefined}
-		<p class:mind={rig.payloadKg - otherKg - aboardKg < takeKg}>
-			{sayPayloadLeft(rig.payloadKg - otherKg - aboardKg, takeKg, units)}
+		<p class:mind={payloadKg - otherKg - aboardKg < takeKg}>
+			{sayPayloadLeft(payloadKg - otherKg - aboardKg, takeKg, units)}
 			<span class="soft">The weighbridge and the plate decide.</span>
 		</p>
 	{/if}

@@ -1,0 +1,22 @@
+import type { Rig } from '../../logbook/index.js';
+import { openBlack, openTanks, type OpenValves } from '../../rig/index.js';
+import { listed } from '../list.js';
+
+/** Which valves of a sewer hook-up are open, by their tanks: `Grey open and Black shut`; those that are built in, or named. */
+export function sayValves(rig: Pick<Rig, 'tanks'>, sewer: OpenValves): string {
+	const open = new Set(openTanks(rig, sewer));
+	const valves = rig.tanks.filter(
+		({ id, holds, portable, retired }) => holds !== 'fresh' && (open.has(id) || !(portable || retired))
+	);
+	return listed(valves.map(({ id, name }) => `${name} ${open.has(id) ? 'open' : 'shut'}`));
+}
+
+/** What to mind at a sewer hook-up with these valves open; nothing in a rig without a built-in black tank. */
+export function sayValveCaution(rig: Pick<Rig, 'tanks'>, sewer: OpenValves): string | undefined {
+	const black = rig.tanks.filter((one) => one.holds === 'black' && !one.portable && !one.retired);
+	if (sewer === false || black.length === 0) return undefined;
+	const names = listed(black.map(({ name }) => name));
+	const keep = `Keep ${names} shut until it is two thirds full, then dump and rinse.`;
+	const why = 'Left open, liquids run off and solids stay.';
+	return openBlack(rig, sewer).length > 0 ? `${keep} ${why}` : keep;
+}
