@@ -50,6 +50,7 @@ export {
 } from './levels.js';
 export {
 	gaugeBand,
+	litresRead,
 	modelOf,
 	withMorePersons,
 	withAhead,

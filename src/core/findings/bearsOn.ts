@@ -8,6 +8,7 @@ export function bearsOn(finding: Finding, rig: Rig, tank: string): boolean {
 		case 'failing':
 		case 'doubted':
 		case 'drip':
+		case 'night-drip':
 			return rig.instruments.some(({ id, tank: of }) => id === finding.instrument && of === tank);
 		case 'missing':
 		case 'serves':

@@ -17,6 +17,7 @@ import {
 } from '../logbook/index.js';
 import { isCarried, usableOf } from '../rig/index.js';
 import { dripsIn, type Drip } from './drips.js';
+import { nightDripsIn, type NightDrip } from './nights.js';
 import { slipsIn, type Slip } from './slips.js';
 
 /** Something worth knowing that the readings or the balance gave away. */
@@ -60,6 +61,8 @@ export type Finding =
 	  }
 	/** a meter went on while nobody was aboard */
 	| ({ readonly kind: 'drip' } & Drip)
+	/** water goes while everybody sleeps */
+	| ({ readonly kind: 'night-drip' } & NightDrip)
 	| ({ readonly kind: 'slip' } & { readonly slip: Slip; readonly entry: Entry });
 
 /** What would mend a finding, ready to be done with one tap. */
@@ -265,6 +268,7 @@ export function findings(
 		...missingFindings(estimate, trips),
 		...servesFindings(estimate),
 		...dripsIn(estimate, usualDailyL(estimate)).map((drip): Finding => ({ kind: 'drip', ...drip })),
+		...nightDripsIn(estimate).map((drip): Finding => ({ kind: 'night-drip', ...drip })),
 		...[...slipsIn(all, estimate.atMs), ...likelySlips(estimate)].flatMap((slip): Finding[] => {
 			const entry = known.get(slip.entry);
 			return entry ? [{ kind: 'slip', slip, entry }] : [];
@@ -297,6 +301,7 @@ function mendOf(finding: Finding, estimate: Estimate, timeZone: string): Finding
 	switch (finding.kind) {
 		case 'failing':
 		case 'drip':
+		case 'night-drip':
 			return undefined;
 		case 'doubted':
 			return { kind: 'trust', entry: finding.doubt.entry };

@@ -32,6 +32,9 @@ function sayMissing(
 	}
 }
 
+const LOOK_FOR_A_LEAK =
+	'Something drips or leaks. Shut all taps and listen: a pump that starts by itself confirms it. Check the taps, the toilet valve, the heater’s relief valve, low points and the pump.';
+
 /** A finding in plain words. */
 export function sayFinding(
 	finding: Finding,
@@ -56,7 +59,9 @@ export function sayFinding(
 			return `${finding.name} seems to ${finding.fresh ? 'serve' : 'take'} ${formatLitres(finding.servesL, units)}, not the ${formatLitres(finding.plateL, units)} on its plate: it was seen full ${times}, and what went in and out says so.`;
 		}
 		case 'drip':
-			return `${finding.name} moved ${formatLitres(finding.litres, units)} between ${sayPast(finding.sinceMs, nowMs, timeZone)} and ${sayPast(finding.untilMs, nowMs, timeZone)}, with nobody aboard: ${formatLitres(finding.perDayL, units)} a day. Something drips or leaks: look at the taps, the toilet valve, the heater's relief valve and the pump.`;
+			return `${finding.name} moved ${formatLitres(finding.litres, units)} between ${sayPast(finding.sinceMs, nowMs, timeZone)} and ${sayPast(finding.untilMs, nowMs, timeZone)}, with nobody aboard: ${formatLitres(finding.perDayL, units)} a day. ${LOOK_FOR_A_LEAK}`;
+		case 'night-drip':
+			return `About ${formatLitres(finding.perDayL, units)} a day goes while you sleep: ${finding.name} shows it over ${finding.nights} nights since ${sayDay(finding.sinceMs, nowMs, timeZone)}. ${LOOK_FOR_A_LEAK}`;
 		case 'slip': {
 			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.kind === 'twice')
