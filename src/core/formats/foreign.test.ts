@@ -17,6 +17,23 @@ const calendar = (...lines: string[]): string =>
 const event = (...lines: string[]): readonly string[] => ['BEGIN:VEVENT', ...lines, 'END:VEVENT'];
 
 describe('GPX', () => {
+	it.each<[field: 'sym' | 'type', says: string, services: readonly object[]]>([
+		['sym', 'Drinking Water', [{ kind: 'water', potable: true }]],
+		['type', 'drinking_water', [{ kind: 'water', potable: true }]],
+		['sym', 'Water Source', [{ kind: 'water' }]],
+		['type', 'Water point', [{ kind: 'water' }]],
+		['type', 'Non-potable water', [{ kind: 'water', potable: false }]],
+		['sym', 'Dump Station', [{ kind: 'grey' }, { kind: 'black' }]],
+		['type', 'Sanitary station', [{ kind: 'grey' }, { kind: 'black' }]],
+		['sym', 'Chemical toilet disposal', [{ kind: 'black' }]],
+		['type', 'Drinking water; dump station', [{ kind: 'water', potable: true }, { kind: 'grey' }, { kind: 'black' }]],
+		['sym', 'Waterfall', []],
+		['sym', 'Flag, Blue', []],
+		['type', 'Water sports', []]
+	])('a waypoint whose %s is %j has what that says, and no more', (field, says, services) => {
+		const gpx = `<gpx><wpt lat="1" lon="2"><name>There</name><${field}>${says}</${field}></wpt></gpx>`;
+		expect(importText('gpx', gpx).points[0]?.services).toEqual(services);
+	});
 	it('gives waypoints with what their tags say, and the way', () => {
 		const { points, track, problems } = importText('gpx', GPX);
 		expect(problems).toEqual([]);

@@ -3,6 +3,7 @@ import { Findings, type Imported, type ReadingContext } from '../imported.js';
 import type { LatLon } from '../../places/index.js';
 import { takePlace, wrongPlace } from '../tags/exact.js';
 import { isTagKey, tagsInText, type Tags } from '../tags/openMapTags.js';
+import { tagsOfSymbol } from './symbols.js';
 import { childrenOf, readXml, textOf, type Document, type Element } from './readXml.js';
 
 const asNumber = (text: unknown): number =>
@@ -10,7 +11,7 @@ const asNumber = (text: unknown): number =>
 
 const placeIn = (element: Element): LatLon => [asNumber(element['@lon']), asNumber(element['@lat'])];
 
-/** The open map's tags of a waypoint: in its extensions by name or as key and value; only where there are none, as written into its texts. */
+/** The open map's tags of a waypoint: in its extensions by name or as key and value; only where there are none, as written into its texts, or as its symbol or type says. */
 function tagsIn(element: Element): Tags {
 	const found: Record<string, string> = {};
 	const look = (extensions: Element): void => {
@@ -24,9 +25,12 @@ function tagsIn(element: Element): Tags {
 	};
 	for (const extensions of childrenOf(element, 'extensions')) look(extensions);
 	if (Object.keys(found).length > 0) return found;
+	const texts = (fields: readonly string[]): readonly string[] =>
+		fields.map((field) => textOf(element, field) ?? '');
 	return Object.assign(
 		{},
-		...['desc', 'cmt', 'type', 'sym'].map((field) => tagsInText(textOf(element, field) ?? ''))
+		...texts(['sym', 'type']).map(tagsOfSymbol),
+		...texts(['desc', 'cmt', 'type', 'sym']).map(tagsInText)
 	) as Tags;
 }
 
