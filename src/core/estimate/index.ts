@@ -1,7 +1,16 @@
 export { standsBehind, type Behind } from './behind.js';
 export { estimate, withEntry } from './estimate.js';
 export { expectedMeter } from './expectedMeter.js';
-export { aboardNow, drinkingL, keptOf, reserveNow, reserveOf, type Aboard, type Kept } from './kept.js';
+export {
+	aboardNow,
+	drinkingL,
+	keptOf,
+	outOfReach,
+	reserveNow,
+	reserveOf,
+	type Aboard,
+	type Kept
+} from './kept.js';
 export {
 	changesOften,
 	countedHabits,

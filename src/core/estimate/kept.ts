@@ -1,5 +1,5 @@
 import type { Habit, Tank } from '../logbook/index.js';
-import { drunkFrom } from '../rig/index.js';
+import { drunkFrom, heeledOf, heelLossL, type Lean } from '../rig/index.js';
 import { valueAt } from '../time/index.js';
 import type { Estimate } from './filter/index.js';
 import { personsAt, riseOf, USUAL_CLIMATE, type Climate } from './inputs/index.js';
@@ -15,6 +15,8 @@ export interface Kept {
 export interface Aboard {
 	readonly persons: number;
 	readonly climate: Climate;
+	/** how the boat leans, where that is said */
+	readonly heel?: Lean | undefined;
 }
 
 /** What a rig keeps of a tank for drinking: of the pool that is drunk from, its share; nothing where the rig does not say. */
@@ -33,18 +35,43 @@ export function keptOf({ rig, places }: Model, tankId: string): Kept | undefined
 export const drinkingL = ({ perPersonL, drink }: Kept, { persons, climate }: Aboard): number =>
 	persons * perPersonL * (drink ? Math.max(1, riseOf(drink, climate)) : 1);
 
-/** What is kept of a tank, litres: its reserve, or what those aboard drink where that is more. */
-export const reserveOf = (
-	{ reserveL, kept }: Pick<Tank, 'reserveL'> & { readonly kept?: Kept | undefined },
-	aboard: Aboard
-): number => (kept ? Math.max(reserveL, drinkingL(kept, aboard)) : reserveL);
+/** What bears on what is kept of a tank. */
+interface Keeping extends Pick<Tank, 'reserveL'> {
+	readonly kept?: Kept | undefined;
+	/** what a lean puts out of reach of its pick-up, litres; absent for a tank that no lean touches */
+	readonly outOfReachL?: ((heel: Lean) => number) | undefined;
+}
+
+/** What is kept of a tank, litres: its reserve, or what those aboard drink, or what the pick-up cannot reach, whichever is most. */
+export const reserveOf = ({ reserveL, kept, outOfReachL }: Keeping, aboard: Aboard): number =>
+	Math.max(
+		reserveL,
+		kept ? drinkingL(kept, aboard) : 0,
+		outOfReachL && aboard.heel ? outOfReachL(aboard.heel) : 0
+	);
 
 /** Those aboard at an estimate's moment, and the climate there. */
 export const aboardNow = ({ model, atMs }: Estimate): Aboard => ({
 	persons: personsAt(model.crew, atMs),
-	climate: valueAt(model.climate, atMs) ?? USUAL_CLIMATE
+	climate: valueAt(model.climate, atMs) ?? USUAL_CLIMATE,
+	heel: valueAt(model.heel, atMs)
 });
 
 /** What is kept of a fresh tank at an estimate's moment, litres. */
-export const reserveNow = (estimate: Estimate, { id, reserveL }: Tank): number =>
-	reserveOf({ reserveL, kept: keptOf(estimate.model, id) }, aboardNow(estimate));
+export const reserveNow = (estimate: Estimate, tank: Tank): number =>
+	reserveOf(
+		{ reserveL: tank.reserveL, kept: keptOf(estimate.model, tank.id), outOfReachL: outOfReach(tank) },
+		aboardNow(estimate)
+	);
+
+/** What a lean puts out of reach of a tank's pick-up, by the lean; nothing for a tank of which that is not known. */
+export function outOfReach(tank: Tank): ((heel: Lean) => number) | undefined {
+	if (!heeledOf(tank, {})) return undefined;
+	const known = new Map<string, number>();
+	return (heel) => {
+		const key = `${heel.rollDeg}|${heel.pitchDeg}`;
+		const litres = known.get(key) ?? heelLossL(tank, heel);
+		known.set(key, litres);
+		return litres;
+	};
+}

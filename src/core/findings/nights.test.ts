@@ -8,7 +8,10 @@ const at = (day: number, hour: number): string =>
 	new Date(Date.UTC(2027, 4, day, hour)).toISOString().replace('.000Z', 'Z');
 const free: Rig = { ...exactRig, unlogged: undefined };
 /** A fortnight of evenings and mornings: a meter that counts so much by night, and 24 L by day. */
-function lived(nights: readonly number[], more: (day: number) => readonly Entry[] = () => []): readonly Entry[] {
+function lived(
+	nights: readonly number[],
+	more: (day: number) => readonly Entry[] = () => []
+): readonly Entry[] {
 	let shows = 100;
 	return nights.flatMap((litres, i) => {
 		const evening = (shows += 24);
@@ -22,8 +25,8 @@ function lived(nights: readonly number[], more: (day: number) => readonly Entry[
 	});
 }
 const found = (entries: readonly Entry[], day: number, rig = free) =>
-	findings(estimate(logbookOf([...freshStart(), ...entries], rig), 'rig', Date.parse(at(day, 13)))).flatMap((one) =>
-		one.kind === 'night-drip' ? [one] : []
+	findings(estimate(logbookOf([...freshStart(), ...entries], rig), 'rig', Date.parse(at(day, 13)))).flatMap(
+		(one) => (one.kind === 'night-drip' ? [one] : [])
 	);
 
 describe('water that goes while all sleep', () => {

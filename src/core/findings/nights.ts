@@ -40,11 +40,20 @@ function goneL({ model }: Estimate, instrument: Instrument, from: Reading, to: R
 		return before === undefined || after === undefined ? undefined : before - after;
 	}
 	if (to.reset || typeof from.value !== 'number' || typeof to.value !== 'number') return undefined;
-	return (to.value - from.value) * (instrument.counts === 'up' ? 1 : -1) * instrument.unitL * (instrument.scale ?? 1);
+	return (
+		(to.value - from.value) *
+		(instrument.counts === 'up' ? 1 : -1) *
+		instrument.unitL *
+		(instrument.scale ?? 1)
+	);
 }
 
 /** What was written down out of a tank between two moments, litres; nothing where it was filled, emptied or looked into. */
-function writtenL({ model, state, belief }: Estimate, between: readonly Entry[], tank: string): number | undefined {
+function writtenL(
+	{ model, state, belief }: Estimate,
+	between: readonly Entry[],
+	tank: string
+): number | undefined {
 	let sum = 0;
 	for (const entry of between) {
 		if (entry.kind === 'use') {
@@ -66,7 +75,9 @@ function nightsOf(
 	const { model, entries, atMs } = estimate;
 	const { wakingDay } = model;
 	const read = entries.flatMap((entry, at) =>
-		entry.kind === 'reading' && entry.instrument === instrument.id && atMs - instantMs(entry.at) < LOOK_BACK_MS
+		entry.kind === 'reading' &&
+		entry.instrument === instrument.id &&
+		atMs - instantMs(entry.at) < LOOK_BACK_MS
 			? [{ entry, at }]
 			: []
 	);
@@ -103,7 +114,8 @@ export function nightDripsIn(estimate: Estimate): readonly NightDrip[] {
 			const looks = instrument.kind === 'meter' ? METER_SD_L : SAME_ERROR * 0.05 * usableL;
 			const error = Math.max(looks, deviation(litres) ?? 0) / Math.sqrt(nights.length);
 			if (mean - SURE * error < LEAST_L) return [];
-			const perDayL = (24 * litres.reduce((sum, one) => sum + one, 0)) / nights.reduce((sum, { hours }) => sum + hours, 0);
+			const perDayL =
+				(24 * litres.reduce((sum, one) => sum + one, 0)) / nights.reduce((sum, { hours }) => sum + hours, 0);
 			const { id, name } = instrument;
 			return [{ instrument: id, name, perDayL, nights: nights.length, sinceMs: nights[0]?.fromMs ?? 0 }];
 		});

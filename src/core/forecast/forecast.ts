@@ -1,7 +1,7 @@
 import { runToCompletion, type Spread, spreadOf } from '../numerics/index.js';
 import { dayAhead, gainOf, litresOf, personsNow, type DayAhead } from '../habits/index.js';
 import type { Estimate } from '../estimate/index.js';
-import { valvesKey } from '../rig/index.js';
+import { seaKey, valvesKey } from '../rig/index.js';
 import { useClockOf, type UseClock } from './useClock.js';
 import {
 	drawPaths,
@@ -124,7 +124,7 @@ export function outsetOf(estimate: Estimate, options: ComparedOptions): Outset {
 		clock,
 		steps: dayPartsAhead(estimate, clock, options.days, options.persons),
 		gains(inForce, hooked) {
-			const key = `${hooked.mains}|${valvesKey(hooked.sewer)}|${hooked.ashore}|${inForce.join('|')}`;
+			const key = `${hooked.mains}|${valvesKey(hooked.sewer)}|${hooked.ashore}|${seaKey(hooked.sea)}|${inForce.join('|')}`;
 			const before = known.get(key);
 			if (before) return before;
 			const gains = laneGainsOf(estimate, day, lanes, inForce, hooked);

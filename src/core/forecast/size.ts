@@ -106,7 +106,7 @@ export function size(
 		const part = Math.min(1, (useDays - step.start) / step.length);
 		if (!(part > 0)) break;
 		const climate = maxC === undefined ? step.climate : { ...step.climate, maxC };
-		const away = { ...step, climate, mains: false, sewer: false };
+		const away = { ...step, climate, mains: false, sewer: false, heel: undefined };
 		uses.live(away, all);
 		const gains = outset.gains(measures, away);
 		asHeld.forEach(({ lane, at }, i) => {

@@ -26,7 +26,11 @@ describe('GPX', () => {
 		['sym', 'Dump Station', [{ kind: 'grey' }, { kind: 'black' }]],
 		['type', 'Sanitary station', [{ kind: 'grey' }, { kind: 'black' }]],
 		['sym', 'Chemical toilet disposal', [{ kind: 'black' }]],
-		['type', 'Drinking water; dump station', [{ kind: 'water', potable: true }, { kind: 'grey' }, { kind: 'black' }]],
+		[
+			'type',
+			'Drinking water; dump station',
+			[{ kind: 'water', potable: true }, { kind: 'grey' }, { kind: 'black' }]
+		],
 		['sym', 'Waterfall', []],
 		['sym', 'Flag, Blue', []],
 		['type', 'Water sports', []]

@@ -70,7 +70,7 @@ function regimesOf(entries: readonly Entry[]): Regimes {
 		const ms = instantMs(entry.at);
 		if (entry.kind === 'hookup') {
 			if (isAnyOpen(entry.sewer)) sewerAt.push({ ms, open: entry.sewer });
-			regime = { ...regime, mains: entry.mains, sewer: entry.sewer };
+			regime = { ...regime, mains: entry.mains, sewer: entry.sewer, sea: entry.sea };
 		} else if (entry.kind === 'measure') {
 			const others = regime.measures.filter((id) => id !== entry.measure);
 			regime = { ...regime, measures: entry.on ? [...others, entry.measure] : others };

@@ -1,5 +1,5 @@
 import type { Gaussian } from '../../numerics/index.js';
-import type { OpenValves } from '../../rig/index.js';
+import type { OpenValves, SeaState } from '../../rig/index.js';
 import {
 	copyOfWeeks,
 	copyOfWriting,
@@ -42,6 +42,8 @@ export interface FilterState extends KeyedRegime {
 	mains: boolean;
 	ashore?: boolean;
 	sewer: OpenValves;
+	/** what the sea flushes and takes, as the valves are set */
+	sea: SeaState | undefined;
 	measures: readonly string[];
 	regimeKey: string;
 	/** what is remembered of each instrument, by its id */
@@ -125,6 +127,7 @@ export function initialState(model: Model): FilterState {
 		expectedUses: new Map(),
 		mains: false,
 		sewer: false,
+		sea: undefined,
 		measures: [],
 		regimeKey: regimeKeyOf({ mains: false, sewer: false, measures: [] })
 	};

@@ -74,7 +74,7 @@ export function forwardStep({ assessReading, applyMark, checkPossible }: Gating)
 			}
 			case 'hookup': {
 				const { sewer: before } = state;
-				[state.mains, state.sewer] = [entry.mains, entry.sewer];
+				[state.mains, state.sewer, state.sea] = [entry.mains, entry.sewer, entry.sea];
 				state.regimeKey = regimeKeyOf(state);
 				openToSewer(model, state, before);
 				return;

@@ -6,6 +6,7 @@ import {
 	type Logbook,
 	type Stop
 } from '../../logbook/index.js';
+import type { Lean } from '../../rig/index.js';
 import { dayPlus, daysBetween, zonedMs, zonedTime, type Timeline } from '../../time/index.js';
 
 /** What of a place raises how often things are done: its heat, and how hard the days are. */
@@ -43,6 +44,23 @@ export function climateOf(rigId: string, trips: Logbook['trips']): Timeline<Clim
 			...trip.stops.flatMap((stop) => climateAt(stop, trip.timeZone)),
 			{ ms: zonedMs(dayPlus(trip.to, 1), trip.timeZone), is: USUAL_CLIMATE }
 		])
+		.sort((a, b) => a.ms - b.ms);
+}
+
+/** How a rig leans as its trips say it: at stops and passages that say so, while they last; nothing where none does. */
+export function heelOf(rigId: string, trips: Logbook['trips']): Timeline<Lean | undefined> {
+	return trips
+		.filter(({ rig }) => rig === rigId)
+		.flatMap(({ stops }) =>
+			stops.flatMap(({ arrive, depart, heel }) =>
+				heel
+					? [
+							{ ms: instantMs(arrive), is: heel },
+							{ ms: instantMs(depart), is: undefined }
+						]
+					: []
+			)
+		)
 		.sort((a, b) => a.ms - b.ms);
 }
 

@@ -1,5 +1,5 @@
 import { instantMs, type Ahead, type Logbook, type Rig, type Stop } from '../../logbook/index.js';
-import type { OpenValves } from '../../rig/index.js';
+import type { OpenValves, SeaState } from '../../rig/index.js';
 import { valueAt, type Timeline } from '../../time/index.js';
 import { windowsOf } from './ahead.js';
 
@@ -7,6 +7,8 @@ import { windowsOf } from './ahead.js';
 export interface HookUp {
 	readonly mains: boolean;
 	readonly sewer: OpenValves;
+	/** what the sea flushes and takes */
+	readonly sea?: SeaState | undefined;
 }
 
 const UNHOOKED: HookUp = { mains: false, sewer: false };
@@ -15,6 +17,18 @@ const chosen = (hookup: Stop['hookup'] | Ahead['hookup']): HookUp => ({
 	mains: hookup?.mains === true,
 	sewer: hookup?.sewer ?? false
 });
+
+/** Where nothing may go overboard: at stops that say so, while one is there; nothing where none does. */
+export function noDischargeOf(rigId: string, trips: Logbook['trips']): Timeline<boolean> {
+	const stops = trips.filter(({ rig }) => rig === rigId).flatMap(({ stops }) => stops);
+	return stops
+		.filter(({ noDischarge }) => noDischarge)
+		.flatMap(({ arrive, depart }) => [
+			{ ms: instantMs(arrive), is: true },
+			{ ms: instantMs(depart), is: false }
+		])
+		.sort((a, b) => a.ms - b.ms);
+}
 
 /** Where there are showers ashore: at stops that say so, while one is there; nothing where none does. */
 export function ashoreOf(rigId: string, trips: Logbook['trips']): Timeline<boolean> {

@@ -2,7 +2,8 @@ export { aheadCuts, personsSaid, saidAt, windowsOf, type SaidOften } from './ahe
 export { SITTING_MS, writesInBatches } from './batchLogging.js';
 export { climateOf, riseOf, USUAL_CLIMATE, type Climate } from './climate.js';
 export { crewOf, crewWith, personDays, personsAt, stepAt, type Crew } from './crew.js';
-export { ashoreOf, hookUpsOf, type HookUp } from './hookUps.js';
+export { heelOf } from './climate.js';
+export { ashoreOf, hookUpsOf, noDischargeOf, type HookUp } from './hookUps.js';
 export { cached, regimeKey, regimeKeyOf, type KeyedRegime } from './regime.js';
 export { type HabitCount } from './paceGrid.js';
 export { useInLog, type Logged, type RateEvidence, type Unlogged, type UseInLog } from './unloggedUse.js';

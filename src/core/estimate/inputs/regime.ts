@@ -1,4 +1,4 @@
-import { valvesKey, type Regime } from '../../rig/index.js';
+import { seaKey, valvesKey, type Regime } from '../../rig/index.js';
 
 /** Caches a function of a regime (and a number) by what the regime says. */
 export function cached<A extends readonly unknown[], R>(
@@ -22,8 +22,8 @@ export interface KeyedRegime extends Regime {
 }
 
 /** What a regime says, as text: equal for regimes that are alike. */
-export const regimeKeyOf = ({ mains, sewer, ashore = false, measures }: Regime): string =>
-	`${mains}|${valvesKey(sewer)}|${ashore}|${measures.join('|')}`;
+export const regimeKeyOf = ({ mains, sewer, ashore = false, measures, sea }: Regime): string =>
+	`${mains}|${valvesKey(sewer)}|${ashore}|${seaKey(sea)}|${measures.join('|')}`;
 
 /** The same, as it was kept with the regime, where it was. */
 export const regimeKey = (regime: KeyedRegime): string => regime.regimeKey ?? regimeKeyOf(regime);

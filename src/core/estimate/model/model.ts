@@ -9,10 +9,12 @@ import {
 	type Rig
 } from '../../logbook/index.js';
 import type { FlowNetwork } from '../../numerics/index.js';
-import { flowOf, tankById, usableOf, type Flow } from '../../rig/index.js';
+import { flowOf, tankById, usableOf, type Flow, type Lean } from '../../rig/index.js';
 import type { Timeline, WakingDay } from '../../time/index.js';
 import {
 	ashoreOf,
+	heelOf,
+	noDischargeOf,
 	cached,
 	climateOf,
 	crewOf,
@@ -68,6 +70,10 @@ export interface Model {
 	readonly climate: Timeline<Climate>;
 	/** the hook-ups that the trips have in store */
 	readonly hookUps: Timeline<HookUp>;
+	/** where nothing may go overboard */
+	readonly noDischarge: Timeline<boolean>;
+	/** how it leans, at stops and passages that say so */
+	readonly heel: Timeline<Lean | undefined>;
 	/** where there are showers ashore; nothing where there never are */
 	readonly ashore: Timeline<boolean>;
 	readonly wakingDay: WakingDay;
@@ -85,13 +91,15 @@ function plansOf(
 	rig: Rig,
 	trips: Logbook['trips'],
 	entries: readonly Entry[]
-): Pick<Model, 'crew' | 'climate' | 'hookUps' | 'ashore'> {
+): Pick<Model, 'crew' | 'climate' | 'hookUps' | 'ashore' | 'noDischarge' | 'heel'> {
 	const planned = trips.map(tripInUse);
 	return {
 		crew: crewOf(rig, planned, entries),
 		climate: rig.habits.some(({ rises }) => rises) ? climateOf(rig.id, planned) : [],
 		hookUps: hookUpsOf(rig, planned),
-		ashore: ashoreOf(rig.id, planned)
+		ashore: ashoreOf(rig.id, planned),
+		noDischarge: noDischargeOf(rig.id, planned),
+		heel: rig.tanks.some(({ pickUp }) => pickUp) ? heelOf(rig.id, planned) : []
 	};
 }
 

@@ -1,6 +1,6 @@
 import { type Estimate, flowScatterFactor, residualSdShare } from '../../estimate/index.js';
 import { normalAt } from '../../numerics/index.js';
-import { chargeOf, emptyOf, fullSdOf, valvesKey } from '../../rig/index.js';
+import { chargeOf, emptyOf, fullSdOf, seaKey, valvesKey } from '../../rig/index.js';
 import { DAY_MS } from '../../time/index.js';
 import { useClockOf } from '../useClock.js';
 import { outsetOf, type ForecastOptions, type Outset } from '../forecast.js';
@@ -90,7 +90,7 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 			const drawn = byChance[i] as Float64Array;
 			for (let path = 0; path < paths; path++) drawn[path] = normalAt(chance.slot());
 		});
-		const { persons, climate, week, said, mains, sewer, ashore } = step;
+		const { persons, climate, week, said, mains, sewer, ashore, sea } = step;
 		const key = JSON.stringify([
 			persons,
 			climate.maxC,
@@ -99,7 +99,8 @@ export function cumulativeFlow(estimate: Estimate, options: CumulativeFlowOption
 			[...said],
 			mains,
 			valvesKey(sewer),
-			ashore
+			ashore,
+			seaKey(sea)
 		]);
 		const pace = paces.get(key) ?? paceOf(outset, step);
 		paces.set(key, pace);

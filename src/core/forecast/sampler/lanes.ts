@@ -1,13 +1,14 @@
 import { addsOf, gainOf, unloggedGain, unloggedGains, type DayAhead } from '../../habits/index.js';
 import {
 	keptOf,
+	outOfReach,
 	reserveOf,
 	usableOfTank,
 	type Aboard,
 	type Estimate,
 	type Kept
 } from '../../estimate/index.js';
-import { behind, emptyOf, neverBinds } from '../../rig/index.js';
+import { behind, emptyOf, neverBinds, type Lean } from '../../rig/index.js';
 import type { DayPart } from './steps.js';
 
 /** A tank as the paths see it. */
@@ -27,11 +28,13 @@ export interface Lane {
 	readonly behind: readonly number[];
 	/** what is kept of it for drinking */
 	readonly kept: Kept | undefined;
+	/** what a lean puts out of reach of its pick-up */
+	readonly outOfReachL: ((heel: Lean) => number) | undefined;
 }
 
 /** The level at which a lane binds, of what serves on a path. */
 export const limitOf = (
-	lane: Pick<Lane, 'falls' | 'reserveL' | 'kept'>,
+	lane: Pick<Lane, 'falls' | 'reserveL' | 'kept' | 'outOfReachL'>,
 	usableL: number,
 	step: Aboard
 ): number => (lane.falls ? reserveOf(lane, step) : Math.max(0, usableL - lane.reserveL));
@@ -67,7 +70,8 @@ export function lanesOf(estimate: Estimate): readonly Lane[] {
 		binds: !neverBinds(rig, tank),
 		falls: tank.holds === 'fresh',
 		behind: behind(rig, tank, level(tank.id)).map((one) => rig.tanks.indexOf(one)),
-		kept: keptOf(estimate.model, tank.id)
+		kept: keptOf(estimate.model, tank.id),
+		outOfReachL: outOfReach(tank)
 	}));
 }
 
@@ -95,10 +99,10 @@ export function laneGainsOf(
 	day: DayAhead,
 	lanes: readonly Lane[],
 	measures: readonly string[],
-	{ mains, sewer, ashore }: Pick<DayPart, 'mains' | 'sewer' | 'ashore'>
+	{ mains, sewer, ashore, sea }: Pick<DayPart, 'mains' | 'sewer' | 'ashore' | 'sea'>
 ): LaneGains {
 	const { model } = estimate;
-	const regime = { mains, sewer, ashore, measures };
+	const regime = { mains, sewer, ashore, sea, measures };
 	const flows = day.habits.map(({ habit }) => model.flow(habit, regime));
 	const streams = model.streams.map((stream) => ({ gains: unloggedGains(estimate, stream, regime) }));
 	return {

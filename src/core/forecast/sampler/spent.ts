@@ -1,5 +1,5 @@
 import type { DayAhead } from '../../habits/index.js';
-import { valvesKey } from '../../rig/index.js';
+import { seaKey, valvesKey } from '../../rig/index.js';
 import type { Draws } from './draws.js';
 import type { Lane } from './lanes.js';
 import type { DayPart } from './steps.js';
@@ -73,8 +73,10 @@ export function spentIn(
 			turns ||
 			step.mains !== last.step.mains ||
 			valvesKey(step.sewer) !== valvesKey(last.step.sewer) ||
+			seaKey(step.sea) !== seaKey(last.step.sea) ||
 			step.ashore !== last.step.ashore ||
 			(keeps && step.persons !== last.step.persons) ||
+			step.heel !== last.step.heel ||
 			step.opens.length > 0
 		) {
 			last = {

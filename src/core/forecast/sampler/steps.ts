@@ -1,7 +1,14 @@
 import type { UseClock } from '../useClock.js';
 import { DAY_MS, splitAt, valueAt, type Timeline, type WakingDay } from '../../time/index.js';
 import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
-import { isAnyOpen, isDrainedBy, valvesKey, type OpenValves } from '../../rig/index.js';
+import {
+	isAnyOpen,
+	isDrainedBy,
+	valvesKey,
+	type Lean,
+	type OpenValves,
+	type SeaState
+} from '../../rig/index.js';
 import {
 	aheadCuts,
 	personsAt,
@@ -31,6 +38,10 @@ export interface DayPart {
 	readonly sewer: OpenValves;
 	/** there are showers ashore */
 	readonly ashore: boolean;
+	/** how it leans */
+	readonly heel: Lean | undefined;
+	/** what the sea flushes and takes; what goes overboard now stays aboard where nothing may */
+	readonly sea: SeaState | undefined;
 	/** the waste tanks whose valves are opened into a sewer as it begins, by id */
 	readonly opens: readonly string[];
 }
@@ -93,6 +104,8 @@ export function dayPartsAhead(
 		...climate,
 		...later,
 		...model.ashore,
+		...model.noDischarge,
+		...model.heel,
 		...aheadCuts(model.rig)
 	];
 	let { sewer } = state;
@@ -112,6 +125,8 @@ export function dayPartsAhead(
 			mains: hooked.mains,
 			sewer: hooked.sewer,
 			ashore: valueAt(model.ashore, fromMs) ?? false,
+			heel: valueAt(model.heel, fromMs),
+			sea: valueAt(model.noDischarge, fromMs) ? { flush: state.sea?.flush } : state.sea,
 			opens
 		};
 	});

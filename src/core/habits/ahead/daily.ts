@@ -93,8 +93,9 @@ const NOTHING: Amount = { perLitre: 0, fixed: 0 };
 export function dayAhead(estimate: Estimate, ahead: Ahead): DayAhead {
 	const { model, state, belief } = estimate;
 	const { mains, sewer } = ahead.hookUp ?? state;
+	const sea = ahead.hookUp?.sea ?? state.sea;
 	const ashore = valueAt(model.ashore, estimate.atMs);
-	const regime = { mains, sewer, measures: ahead.measures, ashore };
+	const regime = { mains, sewer, measures: ahead.measures, ashore, sea };
 	const { climate = USUAL_CLIMATE } = ahead;
 	const cadences = cadencesAhead(estimate, ahead);
 	const marginalOf = (index: number): Moments => ({ mean: belief.mean[index] ?? 0, sd: belief.sdOf(index) });
@@ -218,7 +219,7 @@ export const dailyChange = (estimate: Estimate, day: DayAhead, tankId: string): 
 export function litresPerDay(estimate: Estimate, { habits, unlogged, measures }: DayAhead): number {
 	const { model, state } = estimate;
 	const ashore = valueAt(model.ashore, estimate.atMs);
-	const regime = { mains: false, sewer: state.sewer, measures, ashore };
+	const regime = { mains: false, sewer: state.sewer, measures, ashore, sea: state.sea };
 	const fresh = model.rig.tanks.filter(({ holds }) => holds === 'fresh');
 	const byHabit = habits.reduce((sum, { habit, cadence, litresEach }) => {
 		const flow = model.flow(habit, regime);

@@ -1,5 +1,5 @@
 import type { Estimate } from '../../estimate/index.js';
-import { isDrainedBy, tankById } from '../../rig/index.js';
+import { goesOverboard, isDrainedBy, tankById } from '../../rig/index.js';
 import { aheadNow } from './cadence.js';
 import { addsOf, dayAhead, gainOf, inflowTo, litresOf, unloggedGain, type DayAhead } from './daily.js';
 
@@ -58,6 +58,7 @@ export function dayFlows(
 		const to = rig.outlets.find(({ id }) => id === outlet)?.to ?? 'none';
 		if (to === 'ground' || to === 'overboard' || to === 'sewer') return { kind: to };
 		const tank = tankById(rig, to);
+		if (tank && goesOverboard(state.sea, tank.id)) return { kind: 'overboard' };
 		return tank && kept < 1 && isDrainedBy(state.sewer, tank) ? { kind: 'sewer' } : { kind: 'gone' };
 	};
 	const ways = day.habits.flatMap(({ habit, flow, cadence, litresEach, stream }) => {

@@ -175,6 +175,7 @@ function checkTrip(
 interface Ids {
 	readonly tanks: ReadonlySet<string>;
 	readonly waste: ReadonlySet<string>;
+	readonly outlets: ReadonlySet<string>;
 	readonly habits: ReadonlySet<string>;
 	readonly sources: ReadonlySet<string>;
 	readonly measures: ReadonlySet<string>;
@@ -186,6 +187,7 @@ interface Ids {
 const idsWithin = (rig: Rig): Ids => ({
 	tanks: idsOf(rig.tanks),
 	waste: wasteOf(rig),
+	outlets: idsOf(rig.outlets),
 	habits: idsOf(rig.habits),
 	sources: idsOf(rig.sources ?? []),
 	measures: idsOf(rig.measures),
@@ -274,7 +276,12 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 		case 'care':
 			return mustName(say, ids.care, 'a care task of this rig', [...path, 'task'], entry.task);
 		case 'hookup':
-			return mustNameValves(say, ids.waste, entry.sewer, [...path, 'sewer']);
+			mustNameValves(say, ids.waste, entry.sewer, [...path, 'sewer']);
+			mustNameValves(say, ids.waste, entry.sea?.waste, [...path, 'sea', 'waste']);
+			entry.sea?.flush?.forEach((outlet, i) =>
+				mustName(say, ids.outlets, 'an outlet of this rig', [...path, 'sea', 'flush', i], outlet)
+			);
+			return;
 		case 'crew':
 		case 'gap':
 		case 'note':

@@ -394,13 +394,11 @@ export const rigSchema = z.looseObject({
 	plateFreshShare: z.optional(share),
 	/** two places that carry the rig, with their limits; an addition of ours, see docs/logbook.md */
 	axles: z.optional(
-		z
-			.tuple([axleSchema, axleSchema])
-			.check(
-				z.refine(([a, b]) => a.xM !== b.xM, {
-					params: { expected: 'two axles, or an axle and a hitch, that are apart' }
-				})
-			)
+		z.tuple([axleSchema, axleSchema]).check(
+			z.refine(([a, b]) => a.xM !== b.xM, {
+				params: { expected: 'two axles, or an axle and a hitch, that are apart' }
+			})
+		)
 	),
 	systemL: z.optional(litres),
 	unlogged: z.optional(belief),
@@ -610,7 +608,14 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		on: z.boolean(),
 		trial: z.optional(id)
 	}),
-	z.looseObject({ ...common, kind: z.literal('hookup'), mains: z.boolean(), sewer: openValves }),
+	z.looseObject({
+		...common,
+		kind: z.literal('hookup'),
+		mains: z.boolean(),
+		sewer: openValves,
+		/** a boat's valves: outlets flushed from the sea, tanks past which waste goes overboard; an addition of ours, see docs/logbook.md */
+		sea: z.optional(z.looseObject({ flush: z.optional(z.array(id)), waste: z.optional(z.array(id)) }))
+	}),
 	z.looseObject({ ...common, kind: z.literal('stop'), stop: id, event: z.enum(['arrive', 'depart']) }),
 	z.looseObject({ ...common, kind: z.literal('care'), task: id, litres: z.optional(litres) }),
 	z.looseObject({ ...common, kind: z.literal('note'), text })

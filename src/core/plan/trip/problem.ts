@@ -106,16 +106,19 @@ interface BindingTank {
 }
 
 function bindingTank(estimate: Estimate, course: CumulativeFlow, tank: Tank, endMs: number): BindingTank {
-	const { rig, crew, climate } = estimate.model;
+	const { rig, crew, climate, heel } = estimate.model;
 	const at = course.lanes.findIndex((lane) => lane.id === tank.id);
 	const lane = course.lanes[at];
 	const moments = [
 		estimate.atMs,
-		...[...crew.steps, ...climate].map(({ ms }) => ms).filter((ms) => ms > estimate.atMs && ms < endMs)
+		...[...crew.steps, ...climate, ...heel]
+			.map(({ ms }) => ms)
+			.filter((ms) => ms > estimate.atMs && ms < endMs)
 	];
 	const living = moments.map((ms) => ({
 		persons: personsAt(crew, ms),
-		climate: valueAt(climate, ms) ?? USUAL_CLIMATE
+		climate: valueAt(climate, ms) ?? USUAL_CLIMATE,
+		heel: valueAt(heel, ms)
 	}));
 	return {
 		tank,

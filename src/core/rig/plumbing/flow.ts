@@ -2,6 +2,7 @@ import type { Habit, Measure, Rig } from '../../logbook/index.js';
 import { tankById } from '../tanks/index.js';
 import { usualTimesPerDay } from './usual.js';
 import { passesMeter } from './touches.js';
+import { drawsSea, goesOverboard, type SeaState } from './sea.js';
 import { isAnyOpen, isDrainedBy, type OpenValves } from './valves.js';
 
 /** What bears on where water comes from and goes to at some moment. */
@@ -14,6 +15,8 @@ export interface Regime {
 	readonly measures: readonly string[];
 	/** there are showers ashore; not, where absent */
 	readonly ashore?: boolean | undefined;
+	/** what the sea flushes and takes; nothing, where absent */
+	readonly sea?: SeaState | undefined;
 }
 
 /** An amount that depends on the litres h of one time: perLitre · h + fixed. */
@@ -59,10 +62,10 @@ function metersPassed(rig: Rig, outletId: string, mains: boolean): readonly stri
 	return meters.filter((meter) => meter.place === 'pump' && passesMeter(outlet, meter)).map(({ id }) => id);
 }
 
-/** Whether a tank keeps what runs into it: an open sewer valve lets it through, but not out of a carried one. */
+/** Whether a tank keeps what runs into it: an open sewer valve lets it through, a Y-valve leads past it. */
 const keepsWaste = (rig: Rig, tankId: string, regime: Regime): boolean => {
 	const tank = tankById(rig, tankId);
-	return tank !== undefined && !isDrainedBy(regime.sewer, tank);
+	return tank !== undefined && !isDrainedBy(regime.sewer, tank) && !goesOverboard(regime.sea, tankId);
 };
 
 type Recipe = NonNullable<Habit['recipe']>;
@@ -167,9 +170,10 @@ export function flowOf(rig: Rig, habit: Habit, regime: Regime): Flow {
 	const adds = new Map<string, number>();
 	const drawn = amountOfOneTime(habit, measures);
 	if (!outlet) return { drawn, tanks: balance.tanks, meters: balance.meters, adds };
-	const source = tankById(rig, outlet.from);
+	const bySea = drawsSea(regime.sea, outlet.id);
+	const source = bySea ? undefined : tankById(rig, outlet.from);
 	const fromMains = regime.mains && source?.holds === 'fresh' && source.portable !== true;
-	if (!comesFromOutside(rig, habit.id, regime)) {
+	if (!bySea && !comesFromOutside(rig, habit.id, regime)) {
 		if (source && !fromMains) balance.add('tanks', source.id, times(drawn, -1));
 		for (const meter of metersPassed(rig, outlet.id, fromMains)) balance.add('meters', meter, drawn);
 	}
@@ -200,7 +204,7 @@ export function flowOf(rig: Rig, habit: Habit, regime: Regime): Flow {
 /** What a rerouted volume spares of the habit it stands in for: the same litres less through that habit's outlet. */
 function spare(rig: Rig, habit: Habit, litres: number, regime: Regime, balance: Balance): void {
 	const outlet = rig.outlets.find(({ id }) => id === habit.outlet);
-	if (!outlet) return;
+	if (!outlet || drawsSea(regime.sea, outlet.id)) return;
 	if (!regime.mains && tankById(rig, outlet.from)) balance.add('tanks', outlet.from, litresFixed(litres));
 	for (const meter of metersPassed(rig, outlet.id, regime.mains))
 		balance.add('meters', meter, litresFixed(-litres));

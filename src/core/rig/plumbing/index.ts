@@ -9,6 +9,7 @@ export {
 	type Regime
 } from './flow.js';
 export { usualTimesPerDay } from './usual.js';
+export { drawsSea, goesOverboard, seaKey, type SeaState } from './sea.js';
 export { isFlushTank } from './toilets.js';
 export { drainOf, mannerOf, type Manner } from './drains.js';
 export {
