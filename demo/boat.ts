@@ -48,12 +48,12 @@ const rig: Rig = {
 			usableL: 66,
 			reserveL: 6,
 			residualL: 2,
+			chargeL: 2,
 			exposure: 'inside'
 		}
 	],
 	outlets: [
-		{ id: 'sand-galley', name: 'Galley, overboard', from: 'sand-fore', to: 'overboard', flowLpm: 4 },
-		{ id: 'sand-galley-in', name: 'Galley, to the sump', from: 'sand-fore', to: 'sand-grey', flowLpm: 4 },
+		{ id: 'sand-galley', name: 'Galley', from: 'sand-fore', to: 'sand-grey', flowLpm: 4 },
 		{ id: 'sand-shower', name: 'Shower', from: 'sand-aft', to: 'sand-grey', flowLpm: 5 },
 		{ id: 'sand-heads', name: 'Heads', from: 'sand-aft', to: 'sand-holding', flowLpm: 6 }
 	],
@@ -88,13 +88,6 @@ const rig: Rig = {
 			outlet: 'sand-galley',
 			litresEach: { mean: 5, sd: 1.2 },
 			often: { times: 1.5, per: 'day' }
-		},
-		{
-			id: 'sand-dishes-in',
-			name: 'Dishes in harbour',
-			outlet: 'sand-galley-in',
-			litresEach: { mean: 5, sd: 1.2 },
-			often: { times: 0.3, per: 'day' }
 		},
 		{
 			id: 'sand-kettle',
@@ -137,6 +130,7 @@ const PLACES: readonly Point[] = [
 	{
 		id: 'demo-varn',
 		name: 'Varn Quay',
+		noDischarge: true,
 		position: [-14.59, 58.22],
 		services: [
 			{ kind: 'water', potable: true, minutes: 20, flowLpm: 15 },
@@ -147,6 +141,7 @@ const PLACES: readonly Point[] = [
 	{
 		id: 'demo-ossel',
 		name: 'Ossel Harbour',
+		noDischarge: true,
 		position: [-14.37, 58.31],
 		services: [
 			{ kind: 'water', potable: true, fee: 4, minutes: 20 },
@@ -192,6 +187,7 @@ function tripOf(today: string, timeZone: string): Trip {
 			depart: at(departDay, 10),
 			legKm,
 			services: point?.services ?? [],
+			...(HARBOURS.has(name) ? { noDischarge: true } : {}),
 			...(point ? { point: point.id, position: point.position } : { position: ANCHORAGES[name] })
 		};
 	});
@@ -215,6 +211,11 @@ const CUSTOMS: readonly Custom[] = [
 	{ habit: 'sand-flush', perDay: 4, litres: 1.6, scatter: 0.3, hours: [7, 11, 16, 22.5] }
 ];
 
+/** The sump's valve by where one is: kept aboard in harbour, to sea outside. */
+const IN_HARBOUR = { waste: [] } as const;
+const UNDER_WAY = { waste: ['sand-grey'] } as const;
+const HARBOURS: ReadonlySet<string> = new Set(['Varn Quay', 'Ossel Harbour']);
+
 /** Twelve days aboard Sandling up to a moment. */
 export function boatLogbook(nowMs: number, timeZone: string): Logbook {
 	const today = zonedIso(nowMs, timeZone).slice(0, 10);
@@ -225,15 +226,18 @@ export function boatLogbook(nowMs: number, timeZone: string): Logbook {
 	);
 	const inHarbour = new Set([-12, -8, -4]);
 	for (let day = -12; day <= 0; day++) {
-		diary.live(day, 0, 15);
+		diary.live(day, 0, 11);
+		// Out of the harbour again, the sump's Y-valve goes to sea.
+		if (inHarbour.has(day - 1)) diary.set(diary.at(day, 11), UNDER_WAY);
+		diary.live(day, 11, 15);
 		const stop = trip.stops.find(({ arrive }) => arrive.startsWith(dayPlus(today, day)));
 		if (stop) diary.write(Date.parse(stop.arrive), { kind: 'stop', stop: stop.id, event: 'arrive' });
 		if (inHarbour.has(day)) {
+			diary.set(diary.at(day, 15, 10), IN_HARBOUR);
 			diary.fill(diary.at(day, 15, 40), 'sand-fore', 'full', { point: stop?.point, potable: true });
 			diary.fill(diary.at(day, 15, 55), 'sand-aft', 'full', { point: stop?.point, potable: true });
 			diary.empty(diary.at(day, 16, 20), 'sand-holding', { where: stop?.point });
 			diary.empty(diary.at(day, 16, 30), 'sand-grey', { where: stop?.point });
-			diary.write(diary.at(day, 19, 10), { kind: 'use', habit: 'sand-dishes-in', times: 1 });
 		} else if (day % 2 === 0)
 			diary.write(
 				diary.at(day, 9, 15),

@@ -97,6 +97,7 @@ const rig: Rig = {
 			reserveL: 2,
 			portable: true,
 			tareKg: 4.5,
+			chargeL: 1,
 			exposure: 'inside',
 			position: { xM: -1.8, yM: 0.7 }
 		},
@@ -382,7 +383,7 @@ function tripOf(today: string, timeZone: string): Trip {
 			depart: at(departDay, departHour),
 			legKm,
 			services: point?.services ?? [],
-			...(WEATHER[arriveDay] ? { weather: WEATHER[arriveDay] } : {}),
+			...(WEATHER[arriveDay] ? { weather: WEATHER[arriveDay], weatherFrom: 'simulated' as const } : {}),
 			...(point ? { point: point.id, position: point.position } : { position: CAMPS[name] })
 		};
 	});

@@ -1,7 +1,7 @@
 import { dayPlus, HOUR_MS, MINUTE_MS, zonedIso, zonedMs } from '../src/core/time';
 import { type Random, seeded } from '../src/core/numerics';
 import { instantMs, type Entry, type EntryDraft, type Rig, type Trip } from '../src/core/logbook';
-import { flowOf, usableOf } from '../src/core/rig';
+import { dumpedOf, flowOf, usableOf, type SeaState } from '../src/core/rig';
 
 /** How often something is really done, and what it really takes; the log may say otherwise. */
 export interface Custom {
@@ -35,6 +35,7 @@ export class Diary {
 	readonly #random: Random;
 	readonly #nowMs: number;
 	readonly #today: string;
+	#sea: SeaState | undefined;
 
 	constructor(life: Life, nowMs: number) {
 		this.#life = life;
@@ -68,6 +69,12 @@ export class Diary {
 		return entry;
 	}
 
+	/** Sets a boat's valves, and writes it. */
+	set(ms: number, sea: SeaState): void {
+		this.#sea = sea;
+		this.write(ms, { kind: 'hookup', mains: false, sewer: false, sea } as WithoutAt<EntryDraft>);
+	}
+
 	levelOf = (tank: string): number => this.#level.get(tank) ?? 0;
 	countedBy = (meter: string): number => this.#counted.get(meter) ?? 0;
 
@@ -85,7 +92,7 @@ export class Diary {
 	}
 
 	empty(ms: number, tank: string, more: object = {}): void {
-		this.#level.set(tank, this.#tank(tank).residualL ?? 0);
+		this.#level.set(tank, dumpedOf(this.#tank(tank)));
 		this.write(ms, { kind: 'dump', tank, to: 'empty', ...more } as WithoutAt<EntryDraft>, 1);
 	}
 
@@ -124,7 +131,7 @@ export class Diary {
 		const habit = rig.habits.find(({ id }) => id === custom.habit);
 		if (!habit) throw new Error(`the demo rig has no habit ${custom.habit}`);
 		const litres = Math.max(0.1, custom.litres + custom.scatter * this.#random.normal());
-		const flow = flowOf(rig, habit, { mains: false, sewer: false, measures: [] });
+		const flow = flowOf(rig, habit, { mains: false, sewer: false, measures: [], sea: this.#sea });
 		for (const [id, { perLitre, fixed }] of flow.tanks)
 			this.#level.set(id, Math.max(0, this.levelOf(id) + perLitre * litres + fixed));
 		for (const [id, { perLitre, fixed }] of flow.meters)

@@ -208,10 +208,16 @@ export function frostAhead(
 	);
 }
 
+/** A cold night that somebody typed: how cold, °C, and whether somebody lives in the rig then. */
+export interface TypedNight {
+	readonly minC: number;
+	readonly lived: boolean;
+}
+
 /** A night that somebody typed, wherever the rig is; nothing where it puts nothing at risk. */
 export function frostTyped(
 	rig: Rig,
-	{ minC, lived }: { readonly minC: number; readonly lived: boolean },
+	{ minC, lived }: TypedNight,
 	nowMs: number,
 	litres?: ReadonlyMap<string, number>
 ): readonly FrostNight[] {

@@ -149,6 +149,54 @@ describe('a boat’s valves', () => {
 	});
 });
 
+describe('what is frozen', () => {
+	const trip = (services: Stop['services']): Trip => ({
+		...exactTrip,
+		from: '2027-05-02',
+		to: '2027-05-07',
+		stops: [
+			{
+				id: 'a',
+				name: 'A',
+				arrive: '2027-05-03T06:00:00Z',
+				depart: '2027-05-04T06:00:00Z',
+				legKm: 1,
+				services
+			},
+			{
+				id: 'b',
+				name: 'B',
+				arrive: '2027-05-04T06:00:00Z',
+				depart: '2027-05-07T00:00:00Z',
+				legKm: 1,
+				services: []
+			}
+		]
+	});
+	const asked = async (rig: Rig, services: Stop['services']): Promise<Answer> =>
+		ask(plan, { logbook: logbookOf([...freshStart()], rig, [trip(services)]), trip: 'trip', at });
+	const all: Stop['services'] = [{ kind: 'water', potable: true }, { kind: 'grey' }, { kind: 'black' }];
+	const roomy: Rig = {
+		...exactRig,
+		tanks: exactRig.tanks.map((tank) => (tank.id === 'black' ? { ...tank, usableL: 90 } : tank))
+	};
+	const frozen = (until?: string): Rig => ({
+		...roomy,
+		tanks: roomy.tanks.map((tank) =>
+			tank.id === 'grey' ? { ...tank, frozen: { since: at, ...(until ? { until } : {}) } } : tank
+		)
+	});
+	it('a tank whose valve is frozen is dumped nowhere until it thaws', async () => {
+		expect((await asked(roomy, all)).feasible).toBe(true);
+		expect((await asked(frozen(), all)).feasible).toBe(false);
+		expect((await asked(frozen('2027-05-02T18:00:00Z'), all)).feasible).toBe(true);
+	});
+	it('a dump point that is shut for good serves nothing', async () => {
+		const shut = all.map((service) => (service.kind === 'grey' ? { ...service, open: 'off' } : service));
+		expect((await asked(roomy, shut)).feasible).toBe(false);
+	});
+});
+
 describe('a trip as it is', () => {
 	const thirsty: Rig = {
 		...exactRig,

@@ -64,6 +64,10 @@ export interface Prefs {
 	readonly recordSince?: Readonly<Record<string, number>>;
 	/** steps of draining down and of the way back that are ticked, by rig */
 	readonly layUp?: Readonly<Record<string, readonly string[]>>;
+	/** a cold night that was typed, by rig: its low, °C, who is there, and until when it counts, ms */
+	readonly coldNight?: Readonly<
+		Record<string, { readonly minC: number; readonly lived: boolean; readonly untilMs: number }>
+	>;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

@@ -4,6 +4,7 @@ import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
 import {
 	isAnyOpen,
 	isDrainedBy,
+	thawedValves,
 	valvesKey,
 	type Lean,
 	type OpenValves,
@@ -97,6 +98,9 @@ export function dayPartsAhead(
 			const before = all[i - 1]?.is ?? now;
 			return is.mains !== before.mains || valvesKey(is.sewer) !== valvesKey(before.sewer);
 		});
+	const thaws = model.rig.tanks.flatMap(({ frozen }) =>
+		frozen?.until ? [{ ms: instantMs(frozen.until) }] : []
+	);
 	const dawns = Array.from({ length: Math.ceil(days) }, (_, day) => ({ ms: clock.atMs(day) }));
 	const cuts = [
 		...dawns,
@@ -106,14 +110,16 @@ export function dayPartsAhead(
 		...model.ashore,
 		...model.noDischarge,
 		...model.heel,
-		...aheadCuts(model.rig)
+		...aheadCuts(model.rig),
+		...thaws
 	];
-	let { sewer } = state;
+	let sewer = thawedValves(model.rig, state.sewer, atMs);
 	return splitAt(atMs, toMs, cuts).map(([fromMs, endMs]): DayPart => {
 		const start = clock.useDays((fromMs - atMs) / DAY_MS);
-		const hooked = valueAt(later, fromMs) ?? now;
-		const opens = isAnyOpen(hooked.sewer) ? openedBetween(model.rig, sewer, hooked.sewer) : NONE;
-		sewer = hooked.sewer;
+		const { mains, sewer: open } = valueAt(later, fromMs) ?? now;
+		const drains = thawedValves(model.rig, open, fromMs);
+		const opens = isAnyOpen(drains) ? openedBetween(model.rig, sewer, drains) : NONE;
+		sewer = drains;
 		return {
 			day: Math.floor(start),
 			start,
@@ -122,8 +128,8 @@ export function dayPartsAhead(
 			climate: valueAt(climate, fromMs) ?? USUAL_CLIMATE,
 			week: weekOf(model.wakingDay, fromMs, endMs),
 			said: saidAt(model.rig, fromMs, entries),
-			mains: hooked.mains,
-			sewer: hooked.sewer,
+			mains,
+			sewer: drains,
 			ashore: valueAt(model.ashore, fromMs) ?? false,
 			heel: valueAt(model.heel, fromMs),
 			sea: valueAt(model.noDischarge, fromMs) ? { flush: state.sea?.flush } : state.sea,

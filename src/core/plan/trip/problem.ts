@@ -3,7 +3,7 @@ import { cumulativeAt, cumulativeFlow, type CumulativeFlow } from '../../forecas
 import { levelOf, personsAt, reserveOf, USUAL_CLIMATE, type Estimate } from '../../estimate/index.js';
 import { valueAt } from '../../time/index.js';
 import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
-import { neverBinds } from '../../rig/index.js';
+import { isFrozenAt, neverBinds } from '../../rig/index.js';
 import type { Mask } from './offer.js';
 import {
 	serviceKindOf,
@@ -209,7 +209,17 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 		wanted: maskOf(() => true),
 		onSewer: maskOf((of) => of.every(({ holds, portable }) => holds !== 'fresh' && !portable))
 	};
-	const visits = visitsOf(trip, fromMs, prices, reading, wanted).filter(({ atMs }) => atMs <= endMs);
+	const frozenAt = (ms: number): Mask =>
+		PLANNED_KINDS.reduce<Mask>(
+			(mask, kind, i) =>
+				binding.some((tank) => serviceKindOf(tank.holds) === kind && isFrozenAt(tank, ms))
+					? mask | (1 << i)
+					: mask,
+			0
+		);
+	const visits = visitsOf(trip, fromMs, prices, reading, wanted, frozenAt).filter(
+		({ atMs }) => atMs <= endMs
+	);
 	const course =
 		options.course ??
 		cumulativeFlow(estimate, {

@@ -58,9 +58,13 @@ const MOST_TIMES = 14;
 /** Of more chances to serve than this only some are looked at, evenly: their stretches are as many as their square. */
 const MOST_VISITS = 600;
 
+/** Whether a service is shut for good: frozen, out of order. */
+export const isNeverOpen = ({ open }: Pick<Service, 'open'>): boolean =>
+	open !== undefined && /^\s*(off|closed)\s*$/i.test(open);
+
 /** Whether a service serves tanks that hold something. */
 export const servesKind = (service: Service, kind: ServiceKind): boolean =>
-	service.kind === kind && (kind !== 'water' || service.potable !== false);
+	service.kind === kind && !isNeverOpen(service) && (kind !== 'water' || service.potable !== false);
 
 /** Whether a stop serves tanks that hold something: by a service, or by a sewer that is chosen. */
 export const stopServes = (
@@ -205,26 +209,32 @@ function timesAt(stop: Stop, fromMs: number, reading: Reading): readonly number[
  * Every chance to use services along a trip from a moment on, in order of time.
  *
  * @param wanted see `Wanted`
+ * @param shutAt the kinds whose tanks cannot be emptied at a moment: frozen
  */
 export function visitsOf(
 	trip: Trip,
 	fromMs: number,
 	prices: Prices,
 	reading: Reading,
-	wanted: Wanted
+	wanted: Wanted,
+	shutAt: (ms: number) => Mask = () => 0
 ): readonly ServiceVisit[] {
 	const all = trip.stops
 		.flatMap((stop) => {
 			const { hooked, ...offer } = offerOf(stop, prices, reading, wanted);
 			if (offer.offers === 0) return [];
-			return timesAt(stop, fromMs, reading).map((atMs): ServiceVisit => {
+			const visits = timesAt(stop, fromMs, reading).map((atMs): ServiceVisit => {
 				const later = atMs !== instantMs(stop.arrive);
 				// Hook-ups were paid for on arrival.
 				const services = later
 					? offer.services.map((set) => set.filter((one) => !hooked.includes(one)))
 					: offer.services;
-				return { ...offer, services, stop, atMs, later };
+				const shut = shutAt(atMs);
+				if (shut === 0) return { ...offer, services, stop, atMs, later };
+				const cost = offer.cost.map((price, mask) => ((mask & shut) === 0 ? price : Infinity));
+				return { ...offer, offers: offer.offers & ~shut, cost, services, stop, atMs, later };
 			});
+			return visits.filter(({ offers }) => offers > 0);
 		})
 		.sort((a, b) => a.atMs - b.atMs);
 	const every = Math.ceil(all.length / MOST_VISITS);

@@ -17,6 +17,7 @@ export {
 	isDrainedBy,
 	openBlack,
 	openTanks,
+	thawedValves,
 	usualValves,
 	valvesKey,
 	type OpenValves

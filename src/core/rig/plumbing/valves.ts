@@ -1,4 +1,5 @@
 import type { Rig, Tank } from '../../logbook/index.js';
+import { isFrozenAt } from '../tanks/index.js';
 
 /** Which waste valves are left open: all that are built in, none, or those of some tanks by id. */
 export type OpenValves = boolean | readonly string[];
@@ -36,3 +37,11 @@ export function usualValves({ tanks }: Pick<Rig, 'tanks'>): OpenValves {
 /** The built-in tanks of a hook-up that are better left shut, of those that are open. */
 export const openBlack = ({ tanks }: Pick<Rig, 'tanks'>, open: OpenValves): readonly Tank[] =>
 	tanks.filter((tank) => tank.holds === 'black' && isBuiltIn(tank) && isDrainedBy(open, tank));
+
+/** The valves that let something through at a moment: those that are open, but for frozen ones. */
+export function thawedValves(rig: Pick<Rig, 'tanks'>, open: OpenValves, ms: number): OpenValves {
+	const frozen = rig.tanks.filter((tank) => isDrainedBy(open, tank) && isFrozenAt(tank, ms));
+	return frozen.length === 0
+		? open
+		: openTanks(rig, open).filter((id) => !frozen.some((tank) => tank.id === id));
+}

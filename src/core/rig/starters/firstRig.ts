@@ -210,13 +210,18 @@ function freshTanks({ freshL, jugs, crew }: Beginning, makeId: () => string): re
 	];
 }
 
+/** Water that is put back into black after a dump: about a twentieth of it, to the half litre. */
+const chargeFor = (nominalL: number): number => Math.max(0.5, Math.round(2 * 0.05 * nominalL) / 2);
+
 /** What a toilet's waste goes into, and the spare ones that take its place when it is full. */
 function toiletTanks({ toilet, blackL, blackCount = 1 }: Beginning, makeId: () => string): readonly Tank[] {
 	const { tank, usualL = 0, portable } = toiletOf(toilet);
 	if (tank === undefined) return [];
 	const one = (name: string, relieves?: string): Tank => ({
 		...wasteTank(makeId(), name, 'black', blackL ?? usualL),
-		...(portable ? { portable } : {}),
+		// A cassette is in its heated locker; a bottle is left dry.
+		...(portable ? { portable, exposure: 'inside' as const } : {}),
+		...(toilet === 'bottle' ? {} : { chargeL: chargeFor(blackL ?? usualL) }),
 		...(relieves === undefined ? {} : { relieves })
 	});
 	const first = one(tank);

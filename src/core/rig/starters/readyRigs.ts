@@ -44,7 +44,16 @@ const READY = Object.freeze({
 				shape: box(700, 400, 250)
 			},
 			grey: { name: 'Grey', holds: 'grey', nominalL: 55, reserveL: 5, exposure: 'underslung' },
-			cassette: { name: 'Cassette', holds: 'black', nominalL: 18, reserveL: 2, portable: true, tareKg: 4 }
+			cassette: {
+				name: 'Cassette',
+				holds: 'black',
+				nominalL: 18,
+				reserveL: 2,
+				portable: true,
+				tareKg: 4,
+				exposure: 'inside',
+				chargeL: 1
+			}
 		},
 		places: {
 			sink: { name: 'Sink tap', from: 'fresh', to: 'grey' },
@@ -61,7 +70,7 @@ const READY = Object.freeze({
 		tanks: {
 			fresh: { name: 'Fresh', holds: 'fresh', nominalL: 150, reserveL: 12, exposure: 'inside' },
 			grey: { name: 'Grey', holds: 'grey', nominalL: 120, reserveL: 8, exposure: 'underslung' },
-			black: { name: 'Black', holds: 'black', nominalL: 80, reserveL: 8, exposure: 'underslung' }
+			black: { name: 'Black', holds: 'black', nominalL: 80, reserveL: 8, chargeL: 4, exposure: 'underslung' }
 		},
 		places: {
 			sink: { name: 'Sink tap', from: 'fresh', to: 'grey' },
@@ -79,7 +88,7 @@ const READY = Object.freeze({
 			fresh: { name: 'Fresh', holds: 'fresh', nominalL: 160, reserveL: 6, exposure: 'underslung' },
 			kitchen: { name: 'Kitchen grey', holds: 'grey', nominalL: 110, reserveL: 8, exposure: 'underslung' },
 			bathroom: { name: 'Bathroom grey', holds: 'grey', nominalL: 110, reserveL: 8, exposure: 'underslung' },
-			black: { name: 'Black', holds: 'black', nominalL: 110, reserveL: 8, exposure: 'underslung' }
+			black: { name: 'Black', holds: 'black', nominalL: 110, reserveL: 8, chargeL: 5, exposure: 'underslung' }
 		},
 		places: {
 			sink: { name: 'Kitchen tap', from: 'fresh', to: 'kitchen' },
@@ -109,7 +118,7 @@ const READY = Object.freeze({
 					]
 				}
 			},
-			holding: { name: 'Holding', holds: 'black', nominalL: 45, reserveL: 4, exposure: 'inside' }
+			holding: { name: 'Holding', holds: 'black', nominalL: 45, reserveL: 4, chargeL: 2, exposure: 'inside' }
 		},
 		places: {
 			sink: { name: 'Galley tap', from: 'fresh', to: 'overboard' },
@@ -134,7 +143,16 @@ const READY = Object.freeze({
 				feeds: 'fresh'
 			},
 			grey: { name: 'Grey', holds: 'grey', nominalL: 70, reserveL: 5, exposure: 'underslung' },
-			cassette: { name: 'Cassette', holds: 'black', nominalL: 18, reserveL: 1, portable: true, tareKg: 4 },
+			cassette: {
+				name: 'Cassette',
+				holds: 'black',
+				nominalL: 18,
+				reserveL: 1,
+				portable: true,
+				tareKg: 4,
+				exposure: 'inside',
+				chargeL: 1
+			},
 			spare: {
 				name: 'Spare cassette',
 				holds: 'black',
@@ -142,6 +160,8 @@ const READY = Object.freeze({
 				reserveL: 1,
 				portable: true,
 				tareKg: 4,
+				exposure: 'inside',
+				chargeL: 1,
 				relieves: 'cassette'
 			}
 		},
@@ -166,7 +186,7 @@ const READY = Object.freeze({
 				exposure: 'inside',
 				feeds: 'fresh'
 			},
-			holding: { name: 'Holding', holds: 'black', nominalL: 45, reserveL: 4, exposure: 'inside' }
+			holding: { name: 'Holding', holds: 'black', nominalL: 45, reserveL: 4, chargeL: 2, exposure: 'inside' }
 		},
 		places: {
 			sink: { name: 'Galley tap', from: 'fresh', to: 'overboard' },

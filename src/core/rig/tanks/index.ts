@@ -27,6 +27,7 @@ export {
 export { dipTable, litreMarks, marksFor, type Dipping, type DipRow } from './dip.js';
 export { bestLean, drainPlace, undrainedL, type DrainCorner, type LeanAdvice } from './drain.js';
 export { boxInBay, type Bay } from './bay.js';
+export { isFrozenAt } from './frozen.js';
 export { heeledOf, heelLossL, type Heeled } from './heel.js';
 export { drainMinutes, outflowLpm } from './outflow.js';
 export {

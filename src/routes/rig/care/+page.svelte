@@ -3,6 +3,7 @@
 	import { midSentence, sayDue, sayDueNow } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
+	import { coldNight, keepColdNight } from '$lib/ui/features/care/coldNight';
 	import { doneSaying } from '$lib/ui/features/care/done';
 	import FrostAhead from '$lib/ui/features/care/FrostAhead.svelte';
 	import IdeaList from '$lib/ui/features/care/IdeaList.svelte';
@@ -22,9 +23,10 @@
 	const rig = $derived(app.liveRig);
 	const units = $derived(app.prefs.current.units);
 	/** what is due changes with what is written, and with the hours */
+	const typed = $derived(coldNight(app));
 	const care = latest(
-		() => app.engine.ask('care/care'),
-		() => [app.engine.written, app.rig?.id, app.hour]
+		() => app.engine.ask('care/care', typed),
+		() => [app.engine.written, app.rig?.id, app.hour, typed]
 	);
 	const aged = latest(
 		() => app.engine.ask('care/water'),
@@ -48,7 +50,7 @@
 	async function add(idea: CareIdea): Promise<void> {
 		if (!rig) return;
 		const task = taskFrom(idea, rig, uuid());
-		const label = `${idea.name}: looked after`;
+		const label = `Task added: ${idea.name}`;
 		if (
 			await app.commands.change(
 				'rig',
@@ -67,14 +69,14 @@
 			{#snippet acts()}
 				<button onclick={() => (open = {})}>New task</button>
 				<a class="as-button" href="/rig/doses">Doses</a>
-				<a class="as-button" href="/rig/lay-up">Drain-down and lay-up</a>
+				<a class="as-button" href="/rig/lay-up">Winter storage</a>
 			{/snippet}
 		</PageHead>
 		{#if care.trouble}<p class="mind" role="alert">{care.trouble}</p>{/if}
 		{#if now}
 			<Section title="Tasks">
 				{#if now.tasks.length === 0}
-					<Notice calm><p>Nothing is looked after yet. Take what fits from the list below.</p></Notice>
+					<Notice calm><p>No tasks yet. Add what fits from the list below.</p></Notice>
 				{:else}
 					<TaskList
 						{rig}
@@ -90,7 +92,9 @@
 			<Section title="Frost">
 				<FrostAhead
 					nights={now.frost}
-					underWay={app.trip !== undefined}
+					{typed}
+					aboard={(app.engine.assessment?.persons ?? 1) > 0}
+					ontype={(night) => void keepColdNight(app, night)}
 					nowMs={app.nowMs}
 					timeZone={app.timeZone}
 					{units}
@@ -114,7 +118,7 @@
 					<IdeaList {ideas} onadd={(idea) => void add(idea)} />
 				</Section>
 			{/if}
-		{:else if care.waiting}<p class="soft" aria-live="polite">Looking what is due…</p>{/if}
+		{:else if care.waiting}<p class="soft" aria-live="polite">Checking what is due…</p>{/if}
 	</Page>
 	{#if open}<RigForm {app} rig={app.rig} part="care" {...open} onclose={() => (open = undefined)} />{/if}
 {/if}

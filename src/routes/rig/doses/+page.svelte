@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { useApp } from '$lib/state';
 	import SanitisingForm from '$lib/ui/features/care/SanitisingForm.svelte';
+	import WaterDoseForm from '$lib/ui/features/care/WaterDoseForm.svelte';
 	import TreatmentForm from '$lib/ui/features/care/TreatmentForm.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
@@ -9,6 +10,7 @@
 	const app = useApp();
 	const rig = $derived(app.liveRig);
 	const units = $derived(app.prefs.current.units);
+	const levels = $derived(new Map(app.engine.assessment?.levels.tanks.map((one) => [one.id, one.litres])));
 	const has = (holds: string): boolean => rig?.tanks.some((tank) => tank.holds === holds) ?? false;
 </script>
 
@@ -16,9 +18,12 @@
 	<Page up={{ href: '/rig/care', name: 'Care' }} measure="text">
 		<PageHead
 			title="How much of it?"
-			says="Arithmetic only. What to use, and whether, the health authority and the label say."
+			says="Arithmetic only. Your health authority and the label decide what to use, and whether."
 		/>
-		{#if has('fresh')}<Section title="Sanitise a fresh tank"><SanitisingForm {rig} {units} /></Section>{/if}
+		{#if has('fresh')}
+			<Section title="Sanitise tank and pipes"><SanitisingForm {rig} {units} /></Section>
+			<Section title="Treat the water that is in a tank"><WaterDoseForm {rig} {levels} {units} /></Section>
+		{/if}
 		{#if has('black')}<Section title="Treat a black tank"><TreatmentForm {rig} {units} /></Section>{/if}
 		{#if !has('fresh') && !has('black')}<p class="soft">This rig has no tank to dose.</p>{/if}
 	</Page>

@@ -20,7 +20,9 @@
 
 	/** What a step is about, so that its tick stays with it when the rig changes. */
 	const keyOf = (way: 'out' | 'back', step: LayUpStep | WayBackStep): string =>
-		[way, step.do, 'tank' in step ? step.tank : '', 'outlet' in step ? step.outlet : ''].join(' ');
+		[way, step.do, 'tank' in step ? step.tank : '', 'outlet' in step ? step.outlet : '', 'source' in step ? step.source : '']
+			.join(' ')
+			.trim();
 	const out = $derived(
 		rig && layUp
 			? layUp.steps.map((step) => ({ key: keyOf('out', step), step, ...sayLayUpStep(step, rig, units) }))
@@ -60,15 +62,15 @@
 		<PageHead
 			title={left === 0
 				? 'All the water is out.'
-				: `${left} of ${out.length} steps are left to an empty rig.`}
-			says="For the winter, before a frost without heating, or to drive home light."
+				: `${left} of ${out.length} steps to go.`}
+			says="For the winter, before frost in a rig you leave, or to drive home light."
 		>
 			{#snippet acts()}
 				{#if drained.length > 0}<button class="primary" onclick={() => void write()}
-						>Write the emptied tanks into the log</button
+						>Log the emptied tanks</button
 					>{/if}
 				<button class="screen-only" onclick={() => window.print()}>Print the list</button>
-				{#if ticked.length > 0}<button class="screen-only" onclick={() => void put([])}>Begin anew</button
+				{#if ticked.length > 0}<button class="screen-only" onclick={() => void put([])}>Start again</button
 					>{/if}
 			{/snippet}
 		</PageHead>

@@ -1,5 +1,5 @@
-import { careBySteps, frostAhead, type FrostNight, type TaskDue } from '$core/care';
-import { readLevels, type Estimate } from '$core/estimate';
+import { careBySteps, frostAhead, frostTyped, type FrostNight, type TaskDue, type TypedNight } from '$core/care';
+import { personsAt, readLevels, type Estimate } from '$core/estimate';
 import { tripAtHand, type Logbook } from '$core/logbook';
 import { heatOf } from '../../parts/heat';
 import { question } from '../../question';
@@ -14,7 +14,11 @@ export interface Care {
 }
 
 /** What is due, and what may freeze; it pauses on its way. */
-function* careOf(estimate: Estimate, trips: Logbook['trips']): Generator<number, Care> {
+function* careOf(
+	estimate: Estimate,
+	trips: Logbook['trips'],
+	typed: TypedNight | undefined
+): Generator<number, Care> {
 	const { model, atMs } = estimate;
 	const { rig } = model;
 	const litres = new Map(readLevels(estimate).tanks.map(({ id, litres: level }) => [id, level]));
@@ -22,7 +26,13 @@ function* careOf(estimate: Estimate, trips: Logbook['trips']): Generator<number,
 	return {
 		rig: rig.id,
 		tasks: yield* careBySteps(estimate),
-		frost: frostAhead(rig, tripAtHand(trips, rig.id, atMs), atMs, { litres }),
+		frost: [
+			...(typed ? frostTyped(rig, typed, atMs, litres) : []),
+			...frostAhead(rig, tripAtHand(trips, rig.id, atMs), atMs, {
+				litres,
+				personsAt: (ms) => personsAt(model.crew, ms)
+			})
+		],
 		...(maxC === undefined ? {} : { maxC })
 	};
 }
@@ -30,7 +40,8 @@ function* careOf(estimate: Estimate, trips: Logbook['trips']): Generator<number,
 /** What wants looking after. */
 const care = question({
 	outdatedBy: 'newer or change',
-	answer: ({ estimate, book, inParts }): Promise<Care | undefined> => inParts(careOf(estimate(), book.trips))
+	answer: ({ estimate, book, inParts }, typed?: TypedNight): Promise<Care | undefined> =>
+		inParts(careOf(estimate(), book.trips, typed))
 });
 
 declare module '../../question' {

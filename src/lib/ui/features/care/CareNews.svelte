@@ -3,6 +3,7 @@
 	import { midSentence, sayDue, sayFrostNight } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
+	import { coldNight } from './coldNight';
 	import { doneSaying } from './done';
 
 	/** What is due, in one line: a tap on it and it is done. And what may freeze tonight. */
@@ -10,8 +11,8 @@
 
 	/** what is due changes with what is written, and with the hours */
 	const care = latest(
-		() => app.engine.ask('care/care'),
-		() => [app.engine.written, app.rig?.id, app.hour]
+		() => app.engine.ask('care/care', coldNight(app)),
+		() => [app.engine.written, app.rig?.id, app.hour, coldNight(app)]
 	);
 	/** of the rig in view, and of no other that was in view before */
 	const now = $derived(care.value?.rig === app.rig?.id ? care.value : undefined);

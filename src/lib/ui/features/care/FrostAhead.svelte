@@ -1,37 +1,67 @@
 <script lang="ts">
-	import type { FrostNight } from '$core/care';
+	import type { FrostNight, TypedNight } from '$core/care';
 	import type { UnitChoice } from '$core/units';
 	import { FROST_CAUTION, sayFrostNight, sayFrostRisk } from '$core/words';
+	import NumberField from '../../kit/fields/NumberField.svelte';
+	import SelectField from '../../kit/fields/SelectField.svelte';
 
 	interface Props {
 		nights: readonly FrostNight[];
-		/** whether a trip is under way, whose stops could say frost */
-		underWay: boolean;
+		/** a night that was typed, wherever the rig is */
+		typed: TypedNight | undefined;
+		/** somebody is usually there, until something else is said */
+		aboard: boolean;
 		nowMs: number;
 		timeZone: string;
 		units: UnitChoice;
+		ontype: (night: TypedNight | undefined) => void;
 	}
 	/** The nights of frost ahead, and what freezes in them. */
-	const { nights, underWay, nowMs, timeZone, units }: Props = $props();
+	const { nights, typed, aboard, nowMs, timeZone, units, ontype }: Props = $props();
+
+	let lived = $derived((typed?.lived ?? aboard) ? 'yes' : 'no');
 </script>
 
 <div id="frost">
-	{#each nights as night (night.stop)}
+	{#each nights as night (`${night.stop ?? ''}|${night.fromMs}`)}
 		<p class="mind"><strong>{sayFrostNight(night, nowMs, timeZone, units)}</strong></p>
 		<ol class="read">
 			{#each night.risks as risk, i (i)}<li>{sayFrostRisk(risk, units)}</li>{/each}
 		</ol>
 	{:else}
 		<p>
-			No stop of the next three days says frost{underWay ? '' : ' (no trip is under way)'}. The weather of a
-			stop is typed or fetched in <a href="/trip">Trip</a>.
+			No frost in the next three nights, as far as your stops and the field below say. Add the weather of a
+			stop in <a href="/trip">Trip</a>.
 		</p>
 	{/each}
+	<div class="fields">
+		<NumberField
+			label="Coldest of the next nights"
+			value={typed?.minC}
+			of="temperature"
+			{units}
+			optional
+			hint="As your own forecast says; it counts for two days."
+			onchange={(minC) => ontype(minC === undefined ? undefined : { minC, lived: lived === 'yes' })}
+		/>
+		<SelectField
+			label="In those nights"
+			value={lived}
+			options={[
+				{ value: 'yes', label: 'somebody sleeps in it, heated' },
+				{ value: 'no', label: 'it is left by itself' }
+			]}
+			onchange={(value) => {
+				lived = value;
+				if (typed) ontype({ ...typed, lived: value === 'yes' });
+			}}
+		/>
+	</div>
 	<p class="soft">{FROST_CAUTION}</p>
 </div>
 
 <style>
-	div {
+	#frost {
 		display: grid;
 		gap: var(--gap-2);
 		width: 100%;

@@ -16,7 +16,7 @@
 				><strong>{idea.name}</strong><span class="soft">{idea.how}</span>
 				{#if idea.caution}<span class="mind">{idea.caution}</span>{/if}</span
 			>
-			<button aria-label="Look after: {idea.name}" onclick={() => onadd(idea)}>Add</button>
+			<button aria-label="Add: {idea.name}" onclick={() => onadd(idea)}>Add</button>
 		</li>
 	{/each}
 </ul>

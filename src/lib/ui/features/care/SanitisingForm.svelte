@@ -1,5 +1,13 @@
 <script lang="ts">
-	import { MOST_MG_PER_L, sanitisingDose, SOAKS, type LeftInside, type Product } from '$core/care';
+	import {
+		MOST_MG_PER_L,
+		sanitisingDose,
+		soakHours,
+		STRENGTHS_MG_PER_L,
+		watermakersOf,
+		type LeftInside,
+		type Product
+	} from '$core/care';
 	import type { Rig } from '$core/logbook';
 	import { usableOf } from '$core/rig';
 	import type { UnitChoice } from '$core/units';
@@ -16,6 +24,8 @@
 	let staysL = $derived<number | undefined>(tank?.deadL ?? 0);
 	let percent = $state<number | undefined>();
 	let target = $state('50');
+	let age = $state('unknown');
+	let lowPoints = $state(true);
 	let product = $state<Product>('plain-bleach');
 	let inside = $state<LeftInside>('nothing');
 
@@ -29,12 +39,15 @@
 					tankL: tankL ?? 0,
 					systemL: systemL ?? 0,
 					staysL: staysL ?? 0,
+					lowPoints,
 					mgPerL: Number(target),
 					percent,
+					ageYears: age === 'unknown' ? undefined : Number(age),
 					product,
 					inside
 				})
 	);
+	const watermaker = $derived(watermakersOf(rig).length > 0);
 </script>
 
 <p class="mind">{DOSE_CAUTION}</p>
@@ -47,7 +60,7 @@
 	/>
 	<NumberField label="It holds, all of it" of="volume" {units} bind:value={tankL} />
 	<NumberField label="Heater and pipes" of="volume" {units} bind:value={systemL} />
-	<NumberField label="Stays when it is drained" of="volume" {units} bind:value={staysL} />
+	<NumberField label="Stays in the tank when drained" of="volume" {units} bind:value={staysL} />
 	<SelectField
 		label="What you have"
 		bind:value={product}
@@ -59,11 +72,24 @@
 	/>
 	<NumberField label="Chlorine, as its label says" suffix="%" bind:value={percent} />
 	<SelectField
+		label="How old it is"
+		bind:value={age}
+		hint="It grows weak: a year takes about a fifth, heat more."
+		options={[
+			{ value: '0', label: 'new' },
+			{ value: '0.5', label: 'half a year' },
+			{ value: '1', label: 'a year' },
+			{ value: '2', label: 'two years' },
+			{ value: '4', label: 'older' },
+			{ value: 'unknown', label: 'I don’t know' }
+		]}
+	/>
+	<SelectField
 		label="How strong"
 		bind:value={target}
-		options={SOAKS.map(({ mgPerL, hours }) => ({
+		options={STRENGTHS_MG_PER_L.map((mgPerL) => ({
 			value: String(mgPerL),
-			label: `${mgPerL} mg/L, to soak ${hours} h`
+			label: `${mgPerL} mg/L, to soak ${soakHours(mgPerL)} h`
 		}))}
 	/>
 	<SelectField
@@ -77,15 +103,18 @@
 		]}
 	/>
 </div>
+<label class="check"
+	><input type="checkbox" bind:checked={lowPoints} /> low points and heater drain are opened at each rinse</label
+>
 <div aria-live="polite" class="answer">
 	{#if !answer}
 		<p class="soft">
-			Say what the label says of its chlorine, and the dose stands here. No more than {MOST_MG_PER_L} mg/L is reckoned.
+			Enter the chlorine on its label to get the dose, up to {MOST_MG_PER_L} mg/L.
 		</p>
 	{:else if answer.ok}
 		<p class="figure">{formatMl(answer.ml, units)}</p>
 		<ol class="read">
-			{#each sayDose(answer, units) as says (says)}<li>{says}</li>{/each}
+			{#each sayDose(answer, { watermaker, lowPoints }, units) as says (says)}<li>{says}</li>{/each}
 		</ol>
 	{:else}<p class="mind"><strong>No dose:</strong> {sayRefusal(answer.refused, units)}</p>{/if}
 </div>

@@ -2,6 +2,7 @@
 	import { treatmentDose, type LeftInside } from '$core/care';
 	import type { Rig } from '$core/logbook';
 	import { usableOf } from '$core/rig';
+	import { wetL } from '$core/runs';
 	import { formatLitres, type UnitChoice } from '$core/units';
 	import { formatMl, sayRefusal, smallUnit } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
@@ -18,8 +19,8 @@
 	const unit = $derived(smallUnit(units));
 	let labelL = $state<number | undefined>();
 	let inside = $state<LeftInside>('nothing');
-	/** what goes back in after a dump: a twentieth, a litre at the least */
-	const waterL = $derived(tank ? Math.max(1, 0.05 * usableOf(tank)) : 1);
+	/** what goes back in after a dump */
+	const waterL = $derived(tank ? wetL(tank) : 1);
 	const answer = $derived(
 		small === undefined || labelL === undefined || !tank
 			? undefined
@@ -28,7 +29,7 @@
 </script>
 
 <p class="mind">
-	The label comes first. Gloves; one product at a time; some disposal points take only certain ones.
+	The label comes first. Wear gloves; use one product at a time; some disposal points take only certain ones.
 </p>
 <div class="fields">
 	<SelectField
@@ -55,5 +56,5 @@
 			dump.
 		</p>
 	{:else if answer}<p class="mind"><strong>No dose:</strong> {sayRefusal(answer.refused, units)}</p>
-	{:else}<p class="soft">Say what the label says.</p>{/if}
+	{:else}<p class="soft">Enter what the label says.</p>{/if}
 </div>

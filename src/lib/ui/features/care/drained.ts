@@ -1,5 +1,9 @@
-import type { EntryDraft, Rig } from '$core/logbook';
-import { tankById } from '$core/rig';
+import type { EntryDraft, Rig, Tank } from '$core/logbook';
+import { chargeOf, emptyOf, tankById } from '$core/rig';
+
+/** Nothing is put back for the winter, whatever is after a usual dump. */
+const leftIn = (tank: Tank | undefined): { readonly leftL?: number } =>
+	tank && chargeOf(tank) > 0 ? { leftL: emptyOf(tank) } : {};
 
 /**
  * What is written when tanks were emptied for a lay-up: each of them dumped to its end, and, when the whole list is done, the
@@ -12,11 +16,12 @@ export function drainedEntries(
 	whole: boolean
 ): readonly EntryDraft[] {
 	return [
-		...tanks.map((tank): EntryDraft => ({
+		...tanks.map((id): EntryDraft => ({
 			kind: 'dump',
-			tank,
+			tank: id,
 			to: 'empty',
-			...(tankById(rig, tank)?.holds === 'fresh' ? { note: 'Drained down.' } : {}),
+			...leftIn(tankById(rig, id)),
+			...(tankById(rig, id)?.holds === 'fresh' ? { note: 'Drained.' } : {}),
 			source: 'hand',
 			...now
 		})),

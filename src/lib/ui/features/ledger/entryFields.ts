@@ -1,4 +1,5 @@
 import type { Entry, Instrument, Logbook, Rig, Trip } from '$core/logbook';
+import { openTanks } from '$core/rig';
 import type { Field } from '../../kit/fields/fields';
 
 type Named = { readonly id: string; readonly name: string };
@@ -32,6 +33,41 @@ const litres = (label = 'Litres'): Field => ({
 const give: Field = { key: 'sdL', label: 'Give or take', type: 'number', of: 'volume', optional: true };
 const on = (key: string, label: string): Field => ({ key, label, type: 'check' });
 const either = (key: string, label: string): Field => ({ key, label, type: 'check', both: true });
+/** Which valves are open into a sewer, and of a boat what the sea flushes and takes. */
+function valveFields(rig: Rig): readonly Field[] {
+	const waste = rig.tanks.filter(({ holds, retired }) => holds !== 'fresh' && !retired);
+	const named = (list: readonly Named[]) => list.map(({ id, name }) => ({ value: id, label: name }));
+	const toilets = rig.outlets.filter(({ to, retired }) => !retired && waste.some(({ id }) => id === to));
+	return [
+		{
+			key: 'sewer',
+			label: 'Waste valves left open into a sewer',
+			type: 'checks',
+			options: named(waste),
+			allMeans: openTanks(rig, true),
+			hint: 'Keep black shut until it is two thirds full.'
+		},
+		...(rig.kind === 'boat'
+			? ([
+					{
+						key: 'sea.flush',
+						label: 'Flushed with sea water',
+						type: 'checks',
+						options: named(toilets),
+						allMeans: []
+					},
+					{
+						key: 'sea.waste',
+						label: 'Y-valve to sea, past',
+						type: 'checks',
+						options: named(waste),
+						allMeans: [],
+						hint: 'Only where it is lawful. Shut and secure seacock and Y-valve elsewhere.'
+					}
+				] as const)
+			: [])
+	];
+}
 const PLACES: readonly Named[] = [
 	{ id: 'sewer', name: 'a sewer' },
 	{ id: 'ground', name: 'the ground' },
@@ -130,7 +166,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 		case 'measure':
 			return [choice('measure', 'Measure', rig.measures), either('on', 'in force from then on')];
 		case 'hookup':
-			return [either('mains', 'the taps run from the mains'), either('sewer', 'the waste valves stand open')];
+			return [either('mains', 'the taps run from the mains'), ...valveFields(rig)];
 		case 'stop':
 			return [
 				choice(

@@ -37,6 +37,17 @@ export const RIG_FIELDS: readonly Field[] = [
 	{ key: 'crew', label: 'Usual number of people', type: 'number' },
 	{ key: 'payloadKg', label: 'Payload by the plate', type: 'number', of: 'mass', optional: true },
 	{
+		key: 'plateFreshShare',
+		label: 'The plate’s empty mass counts',
+		type: 'meaning',
+		usual: 0,
+		options: [
+			{ value: 0, label: 'no fresh water' },
+			{ value: 0.9, label: 'nine tenths of the fresh tank' },
+			{ value: 1, label: 'a full fresh tank' }
+		]
+	},
+	{
 		key: 'elseKg',
 		label: 'Of that, people, food and gear',
 		type: 'number',
@@ -82,7 +93,11 @@ const tankFields = (rig: Rig): readonly Field[] => [
 	}),
 	volume('reserveL', 'Reserve, or room to keep free'),
 	volume('residualL', 'Left after a dump', { optional: true }),
-	volume('deadL', 'Dead, below the suction', { optional: true }),
+	volume('chargeL', 'Put back after a dump', {
+		optional: true,
+		hint: 'Water and treatment into black: forecasts begin with it.'
+	}),
+	volume('deadL', 'Water the pump can’t reach', { optional: true }),
 	{
 		key: 'feeds',
 		label: 'Is poured or switched into',
@@ -101,15 +116,50 @@ const tankFields = (rig: Rig): readonly Field[] => [
 	{ key: 'joined', label: 'Stands level with', type: 'select', optional: true, options: options(rig.tanks) },
 	{
 		key: 'exposure',
-		label: 'Hangs',
+		label: 'Is fitted',
 		type: 'select',
 		optional: true,
 		options: ['inside', 'underslung', 'bilge', 'outside'].map((value) => ({ value, label: value }))
 	},
 	{ key: 'portable', label: 'can be carried', type: 'check' },
+	{ key: 'heated', label: 'has its own heater', type: 'check' },
+	{
+		key: 'drain',
+		label: 'Its outlet',
+		type: 'text',
+		optional: true,
+		more: true,
+		hint: 'The same name for waste tanks that share an outlet. Empty: a camper’s built-in tanks share one, a boat’s don’t.'
+	},
+	{
+		key: 'drainMm',
+		label: 'Drain valve, inside width',
+		type: 'number',
+		of: 'length',
+		optional: true,
+		more: true,
+		hint: 'Small valves take minutes: then runs say how many.'
+	},
+	{
+		key: 'pickUp.xMm',
+		label: 'Pick-up, forward of the tank’s middle',
+		type: 'number',
+		of: 'length',
+		optional: true,
+		more: true,
+		hint: 'With the tank’s shape: what a heel puts out of reach.'
+	},
+	{
+		key: 'pickUp.yMm',
+		label: 'Pick-up, to port of the tank’s middle',
+		type: 'number',
+		of: 'length',
+		optional: true,
+		more: true
+	},
 	{
 		key: 'position.xM',
-		label: 'Middle, forward of the datum',
+		label: 'Middle, forward of the reference point',
 		type: 'number',
 		suffix: 'm',
 		optional: true,
@@ -117,7 +167,7 @@ const tankFields = (rig: Rig): readonly Field[] => [
 	},
 	{
 		key: 'position.yM',
-		label: 'Middle, to port of the datum',
+		label: 'Middle, to port of the reference point',
 		type: 'number',
 		suffix: 'm',
 		optional: true,
@@ -417,7 +467,8 @@ const careFields = (rig: Rig): readonly Field[] => [
 		optional: true,
 		options: options(rig.tanks)
 	},
-	{ key: 'lastDone', label: 'Last done', type: 'moment', optional: true },
+	{ key: 'everyDumps', label: 'Or every so many dumps', type: 'number', optional: true },
+	{ key: 'lastDone', label: 'Last done', type: 'day', optional: true },
 	{
 		key: 'season',
 		label: 'Belongs to',
@@ -426,7 +477,7 @@ const careFields = (rig: Rig): readonly Field[] => [
 		options: [
 			{ value: 'frost', label: 'frost' },
 			{ value: 'summer', label: 'the heat of summer' },
-			{ value: 'lay-up', label: 'the winter lay-up' }
+			{ value: 'lay-up', label: 'winter storage' }
 		]
 	},
 	{ key: 'note', label: 'Note', type: 'text', optional: true, more: true }

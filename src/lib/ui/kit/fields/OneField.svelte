@@ -21,10 +21,19 @@
 	const { field, value, units, timeZone, error, onput }: Props = $props();
 
 	const asText = $derived(typeof value === 'string' ? value : '');
+	/** what is ticked of several: a list, or what `true` means of it */
+	const chosen = $derived.by((): readonly string[] => {
+		if (field.type !== 'checks') return [];
+		if (Array.isArray(value)) return value.map(String);
+		return value === true ? field.allMeans : [];
+	});
 	const asNumber = $derived(typeof value === 'number' ? value : undefined);
 	const local = $derived(
 		asText === '' || field.type !== 'moment' ? '' : zonedIso(instantMs(asText), timeZone).slice(0, 16)
 	);
+	/** A day alone, or the day of an instant in the zone of the trip. */
+	const dayOf = (text: string): string =>
+		text.includes('T') ? zonedIso(instantMs(text), timeZone).slice(0, 10) : text;
 	/** A clock time typed into the browser's own field, in the zone of the trip. */
 	function putMoment(typed: string): void {
 		const [day = '', clock = ''] = typed.split('T');
@@ -73,6 +82,26 @@
 		/>
 		{field.label}</label
 	>
+{:else if field.type === 'checks'}
+	<fieldset class="checks">
+		<legend>{field.label}</legend>
+		{#each field.options as option (option.value)}
+			<label class="check"
+				><input
+					type="checkbox"
+					checked={chosen.includes(option.value)}
+					onchange={(event) =>
+						onput(
+							event.currentTarget.checked
+								? [...chosen, option.value]
+								: chosen.filter((one) => one !== option.value)
+						)}
+				/>
+				{option.label}</label
+			>
+		{/each}
+		{#if field.hint}<p class="soft small">{field.hint}</p>{/if}
+	</fieldset>
 {:else if field.type === 'moment'}
 	<div class="moment">
 		<TextField label={field.label} type="datetime-local" value={local} {error} onchange={putMoment} />
@@ -81,7 +110,7 @@
 	<TextField
 		label={field.label}
 		type={field.type === 'day' ? 'date' : 'text'}
-		value={asText}
+		value={field.type === 'day' ? dayOf(asText) : asText}
 		hint={field.hint}
 		maxlength={2000}
 		{error}
@@ -90,6 +119,13 @@
 {/if}
 
 <style>
+	.checks {
+		border: 0;
+		padding: 0;
+		margin: 0;
+		display: grid;
+		grid-column: 1 / -1;
+	}
 	.moment {
 		grid-column: 1 / -1;
 		max-width: 18rem;

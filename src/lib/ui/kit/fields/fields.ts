@@ -27,6 +27,12 @@ export type Field = {
 	  }
 	/** `both`: unticked is written as false; otherwise the field is then left out */
 	| { readonly type: 'check'; readonly both?: boolean }
+	/** any of several, kept as a list; `allMeans`: what a plain yes stands for */
+	| {
+			readonly type: 'checks';
+			readonly options: readonly { readonly value: string; readonly label: string }[];
+			readonly allMeans: readonly string[];
+	  }
 	| { readonly type: 'moment' }
 	| { readonly type: 'day' }
 );
