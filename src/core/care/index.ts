@@ -19,7 +19,15 @@ export {
 	type WaterDoseAsk
 } from './doses.js';
 export { DRINKS, waterStates, type Drink, type DrinkReason, type WaterState } from './drinkable.js';
-export { frostAhead, frostRisks, frostTyped, RISKS_AT_C, type FrostNight, type FrostRisk, type TypedNight } from './frost.js';
+export {
+	frostAhead,
+	frostRisks,
+	frostTyped,
+	RISKS_AT_C,
+	type FrostNight,
+	type FrostRisk,
+	type TypedNight
+} from './frost.js';
 export { watermakersOf } from './equipment.js';
 export { layUpOf, type LayUp, type LayUpStep, type Remains, type WayBackStep } from './layUp.js';
 export type { Potable } from './potable.js';

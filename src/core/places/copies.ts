@@ -6,7 +6,8 @@ export const atPoint = (stop: Stop, point: Point): Stop => ({
 	name: stop.name.trim() === '' ? point.name : stop.name,
 	point: point.id,
 	position: point.position,
-	services: point.services
+	services: point.services,
+	...(point.noDischarge ? { noDischarge: true } : {})
 });
 
 /** Whether a stop no longer says what its point says. */
@@ -20,5 +21,6 @@ export const pointFrom = (stop: Stop, id: string): Point | undefined =>
 		name: stop.name,
 		position: stop.position,
 		services: stop.services,
+		...(stop.noDischarge ? { noDischarge: true } : {}),
 		...(stop.note === undefined ? {} : { note: stop.note })
 	};

@@ -22,7 +22,15 @@ export { sayFinding, sayMend } from './outlook/finding.js';
 export { sayWhy } from './outlook/why.js';
 export { flagDay, onDay, sayAgo, sayDay, sayMomentOf, sayPast, sayWhen } from './when.js';
 export { sayFault, sayFlats, sayImpact, sayRounding, saySuspicion } from './equipment/rig.js';
-export { hasFrost, SERVICE_NAMES, sayNights, sayOffered, sayWeatherFrom, sayWeatherOf } from './trip/stop.js';
+export {
+	hasFrost,
+	sayHeeled,
+	SERVICE_NAMES,
+	sayNights,
+	sayOffered,
+	sayWeatherFrom,
+	sayWeatherOf
+} from './trip/stop.js';
 export { sayValveCaution, sayValves } from './log/valves.js';
 export { sayApart, sayEach, sayServices, sayVerified } from './trip/point.js';
 export { tripCard, type CardFacts, type MeterRead, type TripCard } from './trip/card.js';

@@ -1,3 +1,4 @@
+import type { Stop } from '$core/logbook';
 import type { LatLon } from '$core/places';
 import { simulatedDays, type DayWeather } from './simulatedWeather';
 
@@ -23,8 +24,8 @@ export const simulatedWeatherService: WeatherService = {
 	}
 };
 
-/** The weather of a stay: its warmest day and its coldest night. */
-export const ofStay = (days: readonly DayWeather[]): { readonly maxC: number; readonly minC: number } => ({
-	maxC: Math.max(...days.map(({ maxC }) => maxC)),
-	minC: Math.min(...days.map(({ minC }) => minC))
+/** The weather of a stay, day by day, as a stop has it: told as simulated. */
+export const ofStay = (days: readonly DayWeather[]): Pick<Stop, 'weather' | 'weatherFrom'> => ({
+	weather: days.map(({ day, maxC, minC }) => ({ day, maxC, minC })),
+	weatherFrom: 'simulated'
 });

@@ -29,7 +29,8 @@ export function sayRhythm(
 	const { days, litres } = every ?? {};
 	const rhythm = [
 		...(days === undefined ? [] : [days === 1 ? 'day' : `${days} days`]),
-		...(litres === undefined ? [] : [`${formatLitres(litres, units)}${by ? ` through ${by}` : ' drawn'}`])
+		...(litres === undefined ? [] : [`${formatLitres(litres, units)}${by ? ` through ${by}` : ' drawn'}`]),
+		...(everyDumps === undefined ? [] : [everyDumps === 1 ? 'dump' : `${everyDumps} dumps`])
 	].join(' or ');
 	const when =
 		season && { frost: 'before frost', summer: 'in the heat', 'lay-up': 'before the winter' }[season];

@@ -16,7 +16,7 @@ import {
 	unitsOfMeter,
 	type UnitChoice
 } from '../../units/index.js';
-import { listed, midSentence } from '../list.js';
+import { listed } from '../list.js';
 import { sayDumpStep } from './dump.js';
 import { sayLoadOf, sayMass } from './mass.js';
 import { bigLitres, nameOf, containerOf, type About, type StepWords } from './stepWords.js';

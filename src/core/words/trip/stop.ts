@@ -1,6 +1,15 @@
 import { daysBetween, zonedTime } from '../../time/index.js';
-import { formatQuantity, type UnitChoice } from '../../units/index.js';
-import { instantMs, weatherOfStay, type Service, type Stop, type Warmth } from '../../logbook/index.js';
+import { heeledOf } from '../../rig/index.js';
+import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
+import { listed } from '../list.js';
+import {
+	instantMs,
+	weatherOfStay,
+	type Rig,
+	type Service,
+	type Stop,
+	type Warmth
+} from '../../logbook/index.js';
 
 /** What each kind of service is called in a list. */
 export const SERVICE_NAMES: Readonly<Record<Service['kind'], string>> = {
@@ -51,6 +60,21 @@ export function sayWeatherOf(stop: Pick<Stop, 'weather' | 'weatherFrom'>, units:
 	const warmth = weatherOfStay(stop.weather);
 	const from = sayWeatherFrom(stop);
 	return warmth ? `${sayWeather(warmth, units)}${from ? ` (${from})` : ''}` : '';
+}
+
+/** What a heel takes away of each tank whose pick-up is known: `Heeled 15°: Main gives 135 L, not 191 L.`; empty where it takes nothing. */
+export function sayHeeled(rig: Pick<Rig, 'tanks'>, { heel }: Pick<Stop, 'heel'>, units: UnitChoice): string {
+	if (!heel) return '';
+	const lost = rig.tanks.flatMap((tank) => {
+		const heeled = heeledOf(tank, heel);
+		return heeled && heeled.servesL < heeled.levelServesL - 1
+			? [
+					`${tank.name} gives ${formatLitres(heeled.servesL, units)}, not ${formatLitres(heeled.levelServesL, units)}`
+				]
+			: [];
+	});
+	const down = heel.rollDeg >= 0 ? 'starboard' : 'port';
+	return lost.length === 0 ? '' : `Heeled ${Math.abs(heel.rollDeg)}° to ${down}: ${listed(lost)}.`;
 }
 
 /** How many nights one stays, in the zone of the trip; empty when none. */

@@ -20,7 +20,13 @@
 
 	/** What a step is about, so that its tick stays with it when the rig changes. */
 	const keyOf = (way: 'out' | 'back', step: LayUpStep | WayBackStep): string =>
-		[way, step.do, 'tank' in step ? step.tank : '', 'outlet' in step ? step.outlet : '', 'source' in step ? step.source : '']
+		[
+			way,
+			step.do,
+			'tank' in step ? step.tank : '',
+			'outlet' in step ? step.outlet : '',
+			'source' in step ? step.source : ''
+		]
 			.join(' ')
 			.trim();
 	const out = $derived(
@@ -60,9 +66,7 @@
 {#if rig && layUp}
 	<Page up={{ href: '/rig/care', name: 'Care' }} measure="text">
 		<PageHead
-			title={left === 0
-				? 'All the water is out.'
-				: `${left} of ${out.length} steps to go.`}
+			title={left === 0 ? 'All the water is out.' : `${left} of ${out.length} steps to go.`}
 			says="For the winter, before frost in a rig you leave, or to drive home light."
 		>
 			{#snippet acts()}

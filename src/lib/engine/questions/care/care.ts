@@ -1,4 +1,11 @@
-import { careBySteps, frostAhead, frostTyped, type FrostNight, type TaskDue, type TypedNight } from '$core/care';
+import {
+	careBySteps,
+	frostAhead,
+	frostTyped,
+	type FrostNight,
+	type TaskDue,
+	type TypedNight
+} from '$core/care';
 import { personsAt, readLevels, type Estimate } from '$core/estimate';
 import { tripAtHand, type Logbook } from '$core/logbook';
 import { heatOf } from '../../parts/heat';

@@ -67,11 +67,12 @@
 <div aria-live="polite">
 	{#if answer?.ok}
 		<p>
-			<strong>{formatFigure(answer.amount)} {unit}</strong> for {formatLitres(waterL ?? 0, units)}. Mix it in, draw a
-			little at every tap, and wait as long as the label says.
+			<strong>{formatFigure(answer.amount)} {unit}</strong> for {formatLitres(waterL ?? 0, units)}. Mix it in,
+			draw a little at every tap, and wait as long as the label says.
 		</p>
 		<p class="soft">
-			Then tick a task that “treats what is in the tank” under Care: the water counts as treated until you fill again.
+			Then tick a task that “treats what is in the tank” under Care: the water counts as treated until you
+			fill again.
 		</p>
 	{:else if answer}<p class="mind"><strong>No dose:</strong> {sayRefusal(answer.refused, units)}</p>
 	{:else}<p class="soft">Enter what the label says.</p>{/if}

@@ -41,6 +41,7 @@
 			more: true,
 			hint: 'Spring, tap, tanker. Only a sign or a person makes it drinking water.'
 		},
+		{ key: 'noDischarge', label: 'Nothing may go overboard here', type: 'check', more: true },
 		{ key: 'verified', label: 'Seen to be so on', type: 'day', optional: true, more: true },
 		{ key: 'note', label: 'Note', type: 'text', optional: true, more: true }
 	];

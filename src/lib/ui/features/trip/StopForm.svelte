@@ -1,13 +1,14 @@
 <script lang="ts">
 	import { HOUR_MS, zonedIso } from '$core/time';
-	import { instantMs, type Point, type Service, type Stop, type Trip } from '$core/logbook';
+	import { instantMs, isWeatherByDay, type Point, type Service, type Stop, type Trip } from '$core/logbook';
 	import { atPoint } from '$core/places';
 	import { withItem } from '$core/rig';
+	import { sayWeatherOf } from '$core/words';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { Correction } from '../../../state/correction.svelte';
 	import { HOOKUPS } from '$core/plan';
-	import { fieldValueAt, type Draft, type Field } from '../../kit/fields/fields';
+	import { fieldValueAt, withValue, type Draft, type Field } from '../../kit/fields/fields';
 	import FieldsForm from '../../kit/fields/FieldsForm.svelte';
 	import Sheet from '../../kit/page/Sheet.svelte';
 	import ServicesField from '../../parts/places/ServicesField.svelte';
@@ -26,6 +27,20 @@
 	const { app, trip, stop, after, at, onclose }: Props = $props();
 	const units = $derived(app.prefs.current.units);
 
+	const boat = $derived(app.records.rigs.find(({ id }) => id === trip.rig)?.kind === 'boat');
+	const OF_BOATS: readonly Field[] = [
+		{ key: 'noDischarge', label: 'Nothing may go overboard here', type: 'check' },
+		{
+			key: 'heel.rollDeg',
+			label: 'Heel, starboard down',
+			type: 'number',
+			suffix: '°',
+			optional: true,
+			more: true,
+			hint: 'A minus where port is down. For a passage under sail.'
+		},
+		{ key: 'heel.pitchDeg', label: 'Trim, bow up', type: 'number', suffix: '°', optional: true, more: true }
+	];
 	const FIELDS: readonly Field[] = [
 		{ key: 'name', label: 'Name', type: 'text' },
 		{ key: 'arrive', label: 'Arrive', type: 'moment' },
@@ -55,19 +70,6 @@
 			other: { label: 'Of usual days', percent: true }
 		}
 	];
-	/** A hook-up that the stop has counts only where one chooses it. */
-	const fields = $derived<readonly Field[]>([
-		...FIELDS,
-		...HOOKUPS.filter(
-			(kind) =>
-				services.some((service) => service.kind === kind) || fieldValueAt(draft, `hookup.${kind}`) === true
-		).map((kind): Field => ({
-			key: `hookup.${kind}`,
-			label: kind === 'mains' ? 'Hook up to mains water here' : 'Hook up to the sewer here',
-			type: 'check'
-		})),
-		{ key: 'ashore', label: 'There are showers ashore', type: 'check' }
-	]);
 	/** A new stop follows the last one for a night, or another one for an hour. */
 	const fresh = (): Draft => {
 		const last = after ? [after] : trip.stops;
@@ -93,6 +95,23 @@
 	let services = $state.raw<readonly Service[]>(stop?.services ?? at?.services ?? []);
 	let placeFits = $state(true);
 
+	/** Figures of the whole stay are asked for where its days are not known one by one. */
+	const byDay = $derived(isWeatherByDay(draft.weather as Stop['weather']));
+	/** A hook-up that the stop has counts only where one chooses it. */
+	const fields = $derived<readonly Field[]>([
+		...FIELDS.filter(({ key }) => !(byDay && key.startsWith('weather.'))),
+		...HOOKUPS.filter(
+			(kind) =>
+				services.some((service) => service.kind === kind) || fieldValueAt(draft, `hookup.${kind}`) === true
+		).map((kind): Field => ({
+			key: `hookup.${kind}`,
+			label: kind === 'mains' ? 'Hook up to mains water here' : 'Hook up to the sewer here',
+			type: 'check'
+		})),
+		{ key: 'ashore', label: 'There are showers ashore', type: 'check' },
+		...(boat ? OF_BOATS : [])
+	]);
+
 	const ordered = (stops: readonly Stop[]): Trip => ({
 		...base,
 		stops: [...stops].sort((a, b) => instantMs(a.arrive) - instantMs(b.arrive))
@@ -110,10 +129,25 @@
 	async function put(stops: readonly Stop[], label: string): Promise<void> {
 		if (await correction.save(ordered(stops), label)) onclose();
 	}
+	/** Who says what the weather is: what was typed over is nobody's forecast; half a heel is a whole one. */
+	function sourced(next: Draft): Draft {
+		const { weatherFrom, heel, ...rest } = next as unknown as Stop;
+		const before = stop?.weather;
+		const typed =
+			rest.weather !== undefined &&
+			!isWeatherByDay(rest.weather) &&
+			JSON.stringify(rest.weather) !== JSON.stringify(before);
+		const from = rest.weather === undefined ? undefined : typed ? ('typed' as const) : weatherFrom;
+		return {
+			...rest,
+			...(from ? { weatherFrom: from } : {}),
+			...(heel ? { heel: { rollDeg: heel.rollDeg ?? 0, pitchDeg: heel.pitchDeg ?? 0 } } : {})
+		} as unknown as Draft;
+	}
 	const save = async (next: Draft): Promise<void> =>
 		placeFits
 			? put(
-					withItem(base.stops, { ...next, services } as unknown as Stop),
+					withItem(base.stops, { ...sourced(next), services } as unknown as Stop),
 					stop ? 'Stop changed' : 'Stop added'
 				)
 			: undefined;
@@ -144,6 +178,18 @@
 				bind:fits={placeFits}
 				onchange={({ services: there, ...next }) => ([draft, services] = [next, there])}
 			/>
+			{#if byDay}
+				<p class="soft">
+					{sayWeatherOf(draft as unknown as Stop, units)}, day by day.
+					<button
+						type="button"
+						class="small"
+						onclick={() =>
+							(draft = withValue(withValue(draft, 'weather', undefined), 'weatherFrom', undefined))}
+						>Enter my own figures</button
+					>
+				</p>
+			{/if}
 			<ServicesField {services} {units} onchange={(next) => (services = next)} />
 		{/snippet}
 	</FieldsForm>

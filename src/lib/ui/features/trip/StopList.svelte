@@ -10,7 +10,16 @@
 		type TripChange
 	} from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
-	import { clockText, dayText, doesAt, lastFor, sayNights, sayOffered, sayWeatherOf } from '$core/words';
+	import {
+		clockText,
+		dayText,
+		doesAt,
+		lastFor,
+		sayHeeled,
+		sayNights,
+		sayOffered,
+		sayWeatherOf
+	} from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
@@ -113,7 +122,9 @@
 			>
 		{/if}
 		<span class="soft small"
-			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}{#if stop.weather}; {sayWeatherOf(
+			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}{#if stop.noDischarge}; nothing
+				overboard{/if}{#if stop.weather}; {sayWeatherOf(stop, units)}{/if}{#if stop.heel}. {sayHeeled(
+					rig,
 					stop,
 					units
 				)}{/if}</span

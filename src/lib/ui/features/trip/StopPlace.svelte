@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { notRetired, type Stop } from '$core/logbook';
 	import { atPoint, hasStrayed, parsePlace, placeText, pointFrom } from '$core/places';
-	import { capital, hasFrost } from '$core/words';
+	import { capital, hasFrost, sayWeatherFrom } from '$core/words';
 	import { errorMessage } from '$lib/errorMessage';
 	import { ofStay, simulatedWeatherService } from '$lib/standins/weatherService';
 	import type { App } from '$lib/state';
@@ -47,12 +47,13 @@
 		if (made && (await app.commands.put([{ kind: 'point', value: made }], `${made.name} kept as a point`)))
 			onchange({ ...stop, point: made.id });
 	}
+	const from = $derived(sayWeatherFrom(stop));
 	async function askWeather(): Promise<void> {
 		if (!stop.position) return;
 		trouble = undefined;
 		try {
 			const days = await simulatedWeatherService.days(stop.position, ...daysOf(stop, timeZone));
-			onchange({ ...stop, weather: ofStay(days) });
+			onchange({ ...stop, ...ofStay(days) });
 		} catch (error) {
 			trouble = errorMessage(error);
 		}
@@ -90,5 +91,7 @@
 </p>
 {#if trouble}<p class="mind small" role="alert">{trouble}</p>{/if}
 {#if hasFrost(stop)}
-	<p class="mind small">Frost by night: drain what may freeze before it drains itself.</p>
+	<p class="mind small">
+		Frost by night{from ? ` (${from})` : ''}: see <a href="/rig/care#frost">what to do about it</a>.
+	</p>
 {/if}

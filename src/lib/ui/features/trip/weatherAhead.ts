@@ -48,8 +48,7 @@ export async function weatherAhead(
 		(newest) => ({
 			...newest,
 			stops: newest.stops.map((stop) => {
-				const weather = stop.weather ?? found.get(stop.id);
-				return weather ? { ...stop, weather } : stop;
+				return stop.weather ? stop : { ...stop, ...found.get(stop.id) };
 			})
 		}),
 		said

@@ -2,8 +2,8 @@
 	import { glyphsOf, type SignFacts } from './glyphs';
 
 	/** What there is at a place, in the shapes of the map; the words stand beside it. */
-	const { services }: SignFacts = $props();
-	const { shapes, width, height } = $derived(glyphsOf(services));
+	const { services, noDischarge }: SignFacts = $props();
+	const { shapes, width, height } = $derived(glyphsOf(services, noDischarge));
 </script>
 
 <svg class="glyphs" viewBox="0 0 {width} {height}" {width} {height} aria-hidden="true">
@@ -41,6 +41,7 @@
 		stroke-width: 1.6;
 	}
 	:global(.glyphs .hook),
+	:global(.glyphs .wave),
 	:global(.glyphs .bare) {
 		fill: none;
 		stroke: var(--ink);

@@ -3,6 +3,8 @@ import type { Service } from '$core/logbook';
 /** What a sign on the map says by its shape: whether there is water and of which kind, and what can be emptied. */
 export interface SignFacts {
 	readonly services: readonly Pick<Service, 'kind' | 'potable'>[];
+	/** nothing may go overboard there */
+	readonly noDischarge?: boolean | undefined;
 }
 
 /** One stroke or area of a glyph. */
@@ -38,6 +40,13 @@ const WASTE: Readonly<Record<'grey' | 'black', Shape>> = {
 };
 /** A plug for a hook-up. */
 const HOOK: Shape = { marks: [{ d: 'M7 2 V6 M4 6 H10 V10 A3 3 0 0 1 4 10 Z M7 13 V15', className: 'hook' }] };
+/** A wave struck through, where nothing may go overboard. */
+const NO_DISCHARGE: Shape = {
+	marks: [
+		{ d: 'M1 9 Q3 5 5 9 T9 9 T13 9', className: 'wave' },
+		{ d: 'M2 15 L12 2', className: 'strike' }
+	]
+};
 const BARE: Shape = { marks: [{ d: 'M4 8 A3 3 0 1 0 10 8 A3 3 0 1 0 4 8 Z', className: 'bare' }] };
 
 /** What is drawn of a place in a row, each shape a step to the right of the one before. */
@@ -48,7 +57,7 @@ export interface DrawnGlyph {
 }
 
 /** The shapes of a place in a row. */
-export function glyphsOf(services: SignFacts['services']): DrawnGlyph {
+export function glyphsOf(services: SignFacts['services'], noDischarge = false): DrawnGlyph {
 	const water = services.filter(({ kind }) => kind === 'water');
 	const best =
 		water.find(({ potable }) => potable === true) ??
@@ -59,7 +68,8 @@ export function glyphsOf(services: SignFacts['services']): DrawnGlyph {
 		...(best ? [waterShape(best.potable)] : []),
 		...(has('grey') ? [WASTE.grey] : []),
 		...(has('black') ? [WASTE.black] : []),
-		...(has('mains') || has('sewer') ? [HOOK] : [])
+		...(has('mains') || has('sewer') ? [HOOK] : []),
+		...(noDischarge ? [NO_DISCHARGE] : [])
 	];
 	const shown = found.length > 0 ? found : [BARE];
 	return {

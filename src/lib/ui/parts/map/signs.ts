@@ -43,7 +43,7 @@ export function signsOf(
 ): readonly Sign[] {
 	const taken = new Set(stops.map(({ position }) => position.join()));
 	const pointSign = (point: Point): Sign => {
-		const drawn = glyphsOf(point.services);
+		const drawn = glyphsOf(point.services, point.noDischarge);
 		const [stale, isChosen] = [isOldNews(point, nowMs), point.id === chosen];
 		return {
 			id: `point:${point.id}`,

@@ -23,7 +23,7 @@ export function readyToSound(): void {
 	void audio.resume();
 }
 
-/** A tone and a shake. Where the device has neither, the flash on the screen says it. */
+/** A tone and a shake. Where the device has neither, the screen that is turned over says it. */
 export function signal(nearness: Exclude<StopNearness, 'far'>): void {
 	const { hertz, times } = TONES[nearness];
 	navigator.vibrate?.(Array.from({ length: 2 * times - 1 }, (_, i) => (i % 2 === 0 ? 200 : 100)));
@@ -39,4 +39,33 @@ export function signal(nearness: Exclude<StopNearness, 'far'>): void {
 		oscillator.start(at);
 		oscillator.stop(at + TONE_S);
 	}
+}
+
+/** Litres in a US and an imperial gallon are counted down by the one. */
+const COUNTED: Readonly<
+	Record<'L' | 'usGal' | 'impGal', readonly (readonly [litres: number, says: string])[]>
+> = {
+	L: [
+		[5, 'Five litres to go'],
+		[4, 'Four'],
+		[3, 'Three'],
+		[2, 'Two'],
+		[1, 'One']
+	],
+	usGal: [[3.785, 'One gallon to go']],
+	impGal: [[4.546, 'One gallon to go']]
+};
+const STOP = 'Stop now';
+
+/** What is said aloud with so much to go: the last litres one by one, and the end; nothing before. */
+export const spokenAt = (toGoL: number, volume: 'L' | 'usGal' | 'impGal'): string | undefined =>
+	toGoL <= 0 ? STOP : COUNTED[volume].findLast(([litres]) => toGoL <= litres)?.[1];
+
+/** Says something aloud, where the device can; what it was saying gives way. */
+export function speak(text: string): void {
+	if (typeof speechSynthesis === 'undefined') return;
+	speechSynthesis.cancel();
+	const said = new SpeechSynthesisUtterance(text);
+	said.lang = 'en';
+	speechSynthesis.speak(said);
 }

@@ -24,7 +24,7 @@
 	import RunWritten from './RunWritten.svelte';
 	import { confirmVisit, visitsToConfirm } from '../../../parts/acts/visits';
 	import Visits from '../../../parts/places/Visits.svelte';
-	import { nearnessOf, signal } from '../meter/signal';
+	import { nearnessOf, signal, speak, spokenAt } from '../meter/signal';
 	import ShareRun from './ShareRun.svelte';
 	import StepFigure from './StepFigure.svelte';
 	import StepList from './StepList.svelte';
@@ -63,14 +63,18 @@
 	const at = $derived(steps.findIndex(({ key }) => key === step?.key));
 	const next = $derived(step && steps[at + 1]);
 
-	// A tone at five litres to go, and at the mark: each once, whichever way the figure comes.
+	// A tone at five litres to go, and at the mark, and the last litres aloud: each once, whichever way the figure comes.
 	let told: 'far' | 'near' | 'there' = 'far';
+	let spoken: string | undefined;
 	$effect(() => {
 		if (step?.kind !== 'fill-to' || heard === undefined) return;
 		const now = soFar(rig, run, step.part, heard);
 		const near = now ? nearnessOf(now.toGoL) : 'far';
 		if (near !== told && near !== 'far') signal(near);
 		told = near;
+		const aloud = now && spokenAt(now.toGoL, units.volume);
+		if (aloud !== undefined && aloud !== spoken) speak(aloud);
+		spoken = aloud;
 	});
 	$effect(() => {
 		if (step && !busy) big?.focus({ preventScroll: true });

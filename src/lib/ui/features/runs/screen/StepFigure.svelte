@@ -76,6 +76,7 @@
 		/>
 	{/if}
 </div>
+{#if near === 'there'}<div class="invert" aria-hidden="true"></div>{/if}
 <!-- Said once at each mark, not at every tenth of a litre. -->
 <p class="visually-hidden" role="status">
 	{near === 'near'
@@ -124,20 +125,28 @@
 	}
 	.there {
 		background: var(--caution-wash);
-		animation: flash 500ms steps(2, jump-none) 6;
+	}
+	/* The whole screen is turned over, black for white, and stays so until the step is answered: seen at arm's length, in sun and rain. */
+	.invert {
+		position: fixed;
+		inset: 0;
+		z-index: 10;
+		background: white;
+		mix-blend-mode: difference;
+		pointer-events: none;
+		animation: flash 800ms steps(2, jump-none) 6;
 	}
 	@keyframes flash {
 		from {
-			background: var(--caution-wash);
+			opacity: 0;
 		}
 		to {
-			background: var(--paper);
+			opacity: 1;
 		}
 	}
 	@media (prefers-reduced-motion: reduce) {
-		.there {
+		.invert {
 			animation: none;
-			outline: 3px solid var(--caution);
 		}
 	}
 </style>

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { Container, Rig } from '$core/logbook';
 	import { toteSetup, type Setup } from '$core/runs';
-	import { emptyOf, loadsOf, USUAL_WASTE_HOSE } from '$core/rig';
+	import { emptyOf, isFrozenAt, loadsOf, USUAL_WASTE_HOSE } from '$core/rig';
 	import { formatLitres } from '$core/units';
-	import { sayLoads } from '$core/words';
+	import { listed, sayLoads } from '$core/words';
 	import { errorMessage } from '$lib/errorMessage';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
@@ -62,12 +62,21 @@
 	let hoseM = $state<number | undefined>(app.prefs.current.hoseM?.[rig.id] ?? USUAL_WASTE_HOSE.lengthM);
 
 	const chosen = $derived(waste.filter(({ id }) => tanks.includes(id)));
+	/** where nothing may go overboard, if one is there: the stop itself, or its point */
+	const noDischarge = $derived(
+		here?.noDischarge
+			? here.name
+			: app.records.points.find(({ id, noDischarge: none }) => none && id === here?.point)?.name
+	);
 	const onlyGrey = $derived(chosen.every(({ holds }) => holds === 'grey'));
 	const container = $derived(containers.find(({ id }) => id === where));
 	const options = $derived([
 		...places.map(({ id, name }) => ({ value: id, label: name })),
-		{ value: DESIGNATED, label: 'another place meant for it' },
-		{ value: PUMPED, label: 'a pump-out that calls' },
+		{
+			value: DESIGNATED,
+			label: rig.kind === 'boat' ? 'another pump-out or place meant for it' : 'another place meant for it'
+		},
+		...(rig.kind === 'boat' ? [] : [{ value: PUMPED, label: 'a visiting pump-out' }]),
 		{ value: 'sewer', label: 'a sewer connection' },
 		...(onlyGrey ? [{ value: 'ground', label: 'on the ground, where that is allowed' }] : []),
 		...(rig.kind === 'boat' ? [{ value: 'overboard', label: 'overboard, where that is allowed' }] : []),
@@ -77,10 +86,15 @@
 	/** What does not fit between what is chosen, or nothing. */
 	const problem = $derived.by((): string | undefined => {
 		if (waste.length === 0)
-			return 'This rig has no tank that is emptied: nothing runs into one. Say under Rig where the water goes.';
-		if (chosen.length === 0) return 'Say which tank is emptied.';
+			return 'Nothing in this rig runs into a waste tank. Enter in Rig where the water goes.';
+		if (chosen.length === 0) return 'Choose a tank to get the steps in order.';
+		const frozen = chosen.filter((tank) => isFrozenAt(tank, app.nowMs));
+		if (frozen.length > 0)
+			return `${listed(frozen.map(({ name }) => name))} can’t be emptied until it thaws.`;
+		if (where === 'overboard' && noDischarge)
+			return `You marked ${noDischarge} as a place where nothing may go overboard. Keep it aboard, or pump out.`;
 		if (where === 'ground' && !onlyGrey) return 'Black never goes on the ground.';
-		if (container && chosen.length > 1) return 'Into a container goes one tank at a time.';
+		if (container && chosen.length > 1) return 'Empty one tank at a time into a container.';
 		return undefined;
 	});
 	const hose = $derived(
@@ -104,7 +118,8 @@
 	});
 	function sayTote(of: Container): string {
 		const loads = loadsOf(of.carries, runsL, of, hose, partL ?? 0);
-		return `${litres(of.capacityL)}, of which ${litres(loads.keepFreeL)} stay free${hose ? ' for what the hose still holds' : ''}. ${sayLoads(loads, units)}`;
+		const free = `${litres(loads.keepFreeL)} must be free when you shut the valve`;
+		return `${of.name} takes ${litres(of.capacityL)}; ${free}${hose ? ', as the hose must still drain into it' : ''}. ${sayLoads(loads, units)}`;
 	}
 
 	const setup = (): Promise<Setup | undefined> | Setup | undefined =>
@@ -149,7 +164,7 @@
 						bind:value={hoseM}
 						onchange={(metres) => void keepOfRig(app, 'hoseM', rig.id, metres)}
 						suffix="m"
-						hint="75 mm wide inside, as usual; 0 where it is poured."
+						hint="75 mm wide inside, as usual; 0 for a bucket under the outlet."
 					/>
 				{/if}
 			</div>
@@ -158,14 +173,20 @@
 		{:else if tote && 'wrong' in tote}<Notice><p>{tote.wrong}</p></Notice>
 		{:else if tote}<p class="says">{tote.says}</p>{/if}
 		{#if where === 'ground' || where === 'overboard'}
-			<Notice><p>Only where local rules allow it; they differ from place to place.</p></Notice>
+			<Notice
+				><p>
+					Only where local rules allow it; they differ from place to place{where === 'overboard'
+						? ', for grey too'
+						: ''}.
+				</p></Notice
+			>
 		{/if}
 		{#if waste.length > 0}
-			<Notice calm><p>Gloves. Only at places meant for it: local rules come first.</p></Notice>
+			<Notice calm><p>Wear gloves. Only at places meant for it: local rules come first.</p></Notice>
 			{#if containers.length === 0}
 				<p class="soft">
-					A tote, a drum, a bucket? Add it under <a href="/rig">Rig, Containers</a>, and its loads are
-					reckoned here.
+					A tote, a drum, a bucket? Add it under <a href="/rig">Rig, Containers</a>, and its loads are worked
+					out here.
 				</p>
 			{/if}
 		{/if}
