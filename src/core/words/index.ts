@@ -81,7 +81,7 @@ export { CERTAINTIES, sayCertainty, sayChance } from './saving/chance.js';
 export { sayAt, sayGoal } from './saving/clock.js';
 export { basketKindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';
 export { sayLonger, saySacrifice, saySet, type Goal } from './saving/sacrifice.js';
-export { sayEffect, sayNotYet, sayPaid, saySides } from './saving/measure.js';
+export { sayEffect, sayNotYet, sayPaid, saySides, type PaidWords } from './saving/measure.js';
 export { sayLoad, type LoadLine } from './trip/load.js';
 export { askPassedBy, sayReplanned } from './trip/replanned.js';
 export {

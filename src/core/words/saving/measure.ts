@@ -82,17 +82,37 @@ export function saySides(
 	return parts.length > 0 ? `A day: ${listed(parts)}` : 'It changes nothing as you live now';
 }
 
-/** Whether a measure has paid, in words: the difference, its interval, and whether that is more than chance. */
-export function sayPaid(found: Comparison, of: 'one time' | 'a person and day', units: UnitChoice): string {
+/** Whether a measure has paid, in words. */
+export interface PaidWords {
+	/** whether it saves, and how much */
+	readonly says: string;
+	/** the means that rests on, and the range of nine in ten */
+	readonly rests: string;
+}
+
+/** Whether a measure has paid, in words: first whether it saves, then what that rests on. */
+export function sayPaid(
+	found: Comparison,
+	of: 'one time' | 'a person and day',
+	units: UnitChoice
+): PaidWords {
 	const litres = (value: number): string => formatLitres(Math.abs(value), units);
 	const { without, with: withIt, spares, low, high, moreThanChance } = found;
-	const what = of === 'one time' ? 'One time took' : 'A person’s day took';
-	const means = `${what} ${litres(without.mean)} without (${without.count}×) and ${litres(withIt.mean)} with it (${withIt.count}×)`;
-	if (!moreThanChance)
-		return `${means}: that may be chance. It could spare up to ${litres(Math.max(high, 0))}, or ${low < 0 ? `cost up to ${litres(low)}` : 'nothing'}.`;
-	return spares > 0
-		? `${means}: it spares ${litres(spares)}, surely between ${litres(low)} and ${litres(high)}. That is more than chance.`
-		: `${means}: it costs ${litres(spares)} more, surely between ${litres(high)} and ${litres(low)}. That is more than chance.`;
+	const each = of === 'one time' ? 'each time' : 'a person and day';
+	const means = `${litres(without.mean)} ${each} without (${without.count}×), ${litres(withIt.mean)} with it (${withIt.count}×)`;
+	const best = `up to ${litres(Math.max(high, 0))}`;
+	const range =
+		low < 0
+			? `It might save ${best} or cost up to ${litres(low)} (9 in 10).`
+			: `Likely between ${litres(Math.min(low, high))} and ${litres(Math.max(low, high))} (9 in 10).`;
+	return {
+		says: !moreThanChance
+			? `No clear difference yet ${each}: it may be chance.`
+			: spares > 0
+				? `It saves about ${litres(spares)} ${each}.`
+				: `It costs about ${litres(spares)} more ${each}.`,
+		rests: `${means}. ${moreThanChance && spares <= 0 ? `Likely between ${litres(high)} and ${litres(low)} more (9 in 10).` : range}`
+	};
 }
 
 /** What is still missing before it can be said whether a measure has paid. */
@@ -104,5 +124,5 @@ export function sayNotYet(
 		...(without < 2 ? [`${2 - without}× without it`] : []),
 		...(withIt < 2 ? [`${2 - withIt}× with it`] : [])
 	];
-	return `Not yet to be said. Still to be measured: ${habit} ${listed(missing)}.`;
+	return `Too early to tell. Still to measure: ${habit} ${listed(missing)}.`;
 }

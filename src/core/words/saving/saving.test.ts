@@ -202,14 +202,16 @@ describe('a measure', () => {
 			high: 4.8,
 			moreThanChance: true
 		};
-		expect(says(sayPaid)(paid, 'one time', METRIC)).toBe(
-			'One time took 8 L without (4×) and 5 L with it (4×): it spares 3 L, surely between 1.2 L and 4.8 L. That is more than chance.'
+		const told = sayPaid(paid, 'one time', METRIC);
+		expect(plain(told.says)).toBe('It saves about 3 L each time.');
+		expect(plain(told.rests)).toBe(
+			'8 L each time without (4×), 5 L with it (4×). Likely between 1.2 L and 4.8 L (9 in 10).'
 		);
-		expect(says(sayPaid)({ ...paid, low: -1, moreThanChance: false }, 'a person and day', METRIC)).toMatch(
-			/^A person’s day took .* may be chance\. It could spare up to 4\.8 L, or cost up to 1 L\.$/
-		);
+		const doubtful = sayPaid({ ...paid, low: -1, moreThanChance: false }, 'a person and day', METRIC);
+		expect(doubtful.says).toMatch(/may be chance/);
+		expect(plain(doubtful.rests)).toMatch(/might save up to 4\.8 L or cost up to 1 L/);
 		expect(sayNotYet({ without: 3, with: 1 }, 'shower')).toBe(
-			'Not yet to be said. Still to be measured: shower 1× with it.'
+			'Too early to tell. Still to measure: shower 1× with it.'
 		);
 	});
 });

@@ -88,11 +88,19 @@
 		onchange={(id) => (chosen = id)}
 	/>
 	{#if found}
-		<p>
-			{found.oneTime ? sayPaid(found.oneTime, 'one time', units) : sayNotYet(found.uses, habit.toLowerCase())}
-		</p>
-		{#if found.personDay}<p>{sayPaid(found.personDay, 'a person and day', units)}</p>
-		{:else}<p class="soft">
+		{@const told = [
+			...(found.oneTime ? [sayPaid(found.oneTime, 'one time', units)] : []),
+			...(found.personDay ? [sayPaid(found.personDay, 'a person and day', units)] : [])
+		]}
+		{#if !found.oneTime}<p>{sayNotYet(found.uses, habit.toLowerCase())}</p>{/if}
+		{#each told as { says } (says)}<p>{says}</p>{/each}
+		{#if told.length > 0}
+			<details>
+				<summary>What that rests on</summary>
+				{#each told as { rests } (rests)}<p class="soft">{rests}</p>{/each}
+			</details>
+		{/if}
+		{#if !found.personDay}<p class="soft">
 				Litres of a whole day need a pump meter read on some days with it and on some without.
 			</p>{/if}
 	{/if}

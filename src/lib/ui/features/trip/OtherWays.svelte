@@ -27,7 +27,10 @@
 		</Section>
 	{/if}
 	<Section title="Ways to fill and dump, on this trip" ruled>
-		<Schools {trip} schools={ways.schools} {units} {onchoose} />
+		<details>
+			<summary>Compare {ways.schools.length} plan styles</summary>
+			<Schools {trip} schools={ways.schools} {units} {onchoose} />
+		</details>
 		<p class="soft small">
 			Costs are fees, and minutes, detours and carried water at your prices: <button
 				class="why small"

@@ -40,6 +40,7 @@ export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] =
 			{ value: 0, label: 'fill to the brim' },
 			{ value: CARRY_LIGHT, label: 'carry light: what the way needs' }
 		],
+		more: true,
 		other: { label: 'A kilogram over a kilometre costs' }
 	},
 	{
