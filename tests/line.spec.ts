@@ -313,6 +313,7 @@ test.describe('by thumb', () => {
 		await page.getByRole('link', { name: 'Trip' }).tap();
 		const ahead = page.getByRole('list', { name: 'Stops ahead' });
 		await expect(ahead.getByText(/^There is/).first()).toBeVisible();
+		await page.getByText(/^Compare \d plan styles/).tap();
 		const costs = page.getByRole('cell').first();
 		await expect(costs).toBeVisible();
 		const wide = await page.evaluate(() => {

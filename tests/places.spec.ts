@@ -259,11 +259,13 @@ test('a stop takes over what a point has, the weather is simulated and may be ty
 	await form.getByRole('button', { name: 'Refresh from Hollin Yard' }).click();
 	await expect(form.getByLabel('Sewer', { exact: true })).not.toBeChecked();
 	await form.getByRole('button', { name: 'Simulated weather' }).click();
-	await expect(form.getByLabel(/Warmest by day/)).not.toHaveValue('');
+	await expect(form.getByText(/simulated, not a forecast\), day by day/)).toBeVisible();
+	await form.getByRole('button', { name: 'Enter my own figures' }).click();
+	await form.getByLabel(/Warmest by day/).fill('3');
 	await form.getByLabel(/Coldest by night/).fill('-4');
 	await expect(form.getByText(/Frost by night/)).toBeVisible();
 	await form.getByRole('button', { name: 'Save' }).click();
-	await expect(page.getByRole('list', { name: 'Stops ahead' })).toContainText('frost');
+	await expect(page.getByRole('list', { name: 'Stops ahead' })).toContainText('frost (as you entered it)');
 	await page.getByRole('button', { name: 'Low Sarn is still so' }).click();
 	await expect(page.getByText('Low Sarn: still so', { exact: true })).toBeVisible();
 	await follow(page, '/trip/points?point=demo-sarn');

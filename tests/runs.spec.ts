@@ -115,7 +115,7 @@ test('a fill: stop where the hose meter shows 473.0; its entries, and each of th
 	await page.getByLabel('Litres to take').fill('41.4');
 	await expect(page.getByText(/more than the payload leaves/)).toBeVisible();
 	await page.getByLabel(/People, food and gear/).fill('200');
-	await expect(page.getByText(/Of the payload .* are left then/)).toBeVisible();
+	await expect(page.getByText(/That leaves .* of the payload/)).toBeVisible();
 	await page.getByLabel('Where').selectOption({ label: 'Well House' });
 	await expect(page.getByLabel('Drinking water?')).toHaveValue('yes');
 	await press(page, 'Begin');
@@ -123,11 +123,11 @@ test('a fill: stop where the hose meter shows 473.0; its entries, and each of th
 	// By keys alone: the step that is due has the focus.
 	await expect(page.getByRole('button', { name: 'Ready' })).toBeFocused();
 	await page.keyboard.press('Enter');
-	await expect(page.getByText('Stop when the hose meter shows')).toBeVisible();
-	await press(page, 'It was different');
+	await expect(page.getByText('Stop when Hose meter shows')).toBeVisible();
+	await press(page, 'Enter another figure');
 	await page.getByLabel('Hose meter shows').fill('413');
 	await press(page, 'Keep it');
-	await expect(page.getByText(/below the 431.6 where it began/)).toBeVisible();
+	await expect(page.getByText(/below the 431.6 it started at/)).toBeVisible();
 	expect(await written(page)).toEqual([]);
 	await page.getByLabel('Hose meter shows').fill('471');
 	await press(page, 'Keep it');
@@ -192,7 +192,7 @@ test('the meter counts by itself: five litres to go, and stop; lost, it is heard
 		await expect(page.getByText(/The meter is not heard/)).toBeVisible();
 		await expect(page.getByText('when it was last heard')).toBeVisible();
 		// What it should have been still stands on the button; what it was is typed.
-		await press(page, 'It was different');
+		await press(page, 'Enter another figure');
 		await page.getByLabel('Hose meter shows').fill('480');
 		await press(page, 'Keep it');
 		await expect(page.getByText('Shut the tap, then the inlet.', { exact: true })).toBeVisible();
@@ -212,13 +212,19 @@ test('a dump: black first, not quite empty, water back', async ({ page }) => {
 	await page.getByLabel('Where').selectOption({ label: 'a sewer connection' });
 	await press(page, 'Begin');
 	await expect(page.getByRole('heading', { name: /Black first, grey last/ })).toBeVisible();
-	await press(page, 'Ready');
-	await press(page, 'It runs dry');
-	await press(page, 'It has run back');
-	await press(page, 'It runs dry');
+	for (const does of ['All shut', 'The hose is on', 'Air gets in', 'Cassette is empty and shut'])
+		await press(page, does);
+	// The hose stays on: its end is lifted, and every valve that was opened is shut again.
+	for (const does of [
+		'It is up',
+		'It has run back; both are shut',
+		'It is down',
+		'Cassette is empty and shut'
+	])
+		await press(page, does);
 	await press(page, 'Not quite empty');
 	await press(page, 'Shut and capped');
-	await press(page, 'From a jug or the tap');
+	await press(page, 'From a jug or a tap');
 	await press(page, 'Hands washed');
 	await expect(page.getByRole('heading', { name: 'That is all.' })).toBeVisible();
 	expect(await written(page)).toMatchObject([
@@ -240,7 +246,7 @@ test('into the tote: shut the valve in time, load by load; stopped, what is left
 }) => {
 	await openLogbook(page, book, { at: '/run/dump?into=tote' });
 	await page.getByLabel(/Hose, metres/).fill('0');
-	await expect(page.getByText(/30.L, of which 2.L stay free.*3 loads/)).toBeVisible();
+	await expect(page.getByText(/Tote takes 30.L; 2.L must be free.*3 loads/)).toBeVisible();
 	// Black into a grey tote, and a hose that holds more than the tote.
 	await page.getByRole('checkbox', { name: /Grey/ }).uncheck();
 	await page.getByRole('checkbox', { name: /Cassette/ }).check();
@@ -253,12 +259,12 @@ test('into the tote: shut the valve in time, load by load; stopped, what is left
 	await page.getByLabel(/Hose, metres/).fill('0');
 	await press(page, 'Begin');
 	await expect(page.getByText('load 1 of 3', { exact: true })).toBeVisible();
-	await press(page, 'It stands level');
-	await expect(page.getByText('Shut the valve after')).toBeVisible();
-	await press(page, 'It was different');
-	await page.getByLabel('So much ran in').fill('40');
+	await press(page, 'It is in place');
+	await expect(page.getByText('Shut Grey when Tote holds')).toBeVisible();
+	await press(page, 'Enter another figure');
+	await page.getByLabel('How much ran out of the tank?').fill('40');
 	await press(page, 'Keep it');
-	await expect(page.getByText(/Tote takes 30.L; 40.L do not fit/)).toBeVisible();
+	await expect(page.getByText(/Tote takes 30.L; 40.L does not fit/)).toBeVisible();
 	await page.getByRole('button', { name: 'Back', exact: true }).click();
 	await press(page, 'It is shut');
 	await press(page, 'Stop here');
@@ -377,7 +383,7 @@ test('a container is added in Rig; jugs take turns at the tap; a rig with no dra
 	await expect.poll(() => litresOf(page, 'Main')).toBeGreaterThan(18);
 	await expect.poll(() => litresOf(page, 'Spare')).toBeLessThan(1);
 	await follow(page, '/run/dump');
-	await expect(page.getByText(/no tank that is emptied/)).toBeVisible();
+	await expect(page.getByText(/Nothing in this rig runs into a waste tank/)).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Begin' })).toBeDisabled();
 	await follow(page, '/rig');
 	await press(page, 'Add container');

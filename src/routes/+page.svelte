@@ -113,6 +113,11 @@
 				{#await import('$lib/ui/features/ahead/AheadNews.svelte') then { default: AheadNews }}<AheadNews
 						{app}
 					/>{/await}
+				{#if app.liveRig?.kind === 'boat' || now.sewer !== false}
+					{#await import('$lib/ui/features/now/ValvesNews.svelte') then { default: ValvesNews }}<ValvesNews
+							{app}
+						/>{/await}
+				{/if}
 				{#await import('$lib/ui/features/runs/RunNews.svelte') then { default: RunNews }}<RunNews
 						{app}
 					/>{/await}

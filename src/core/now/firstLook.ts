@@ -3,7 +3,7 @@ import type { Finding, FindingMend } from '../findings/index.js';
 import { forecast, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { paceDoubt, personsNow, risingAhead } from '../habits/index.js';
 import type { Logbook, Rig, Trip } from '../logbook/index.js';
-import type { OpenValves } from '../rig/index.js';
+import type { OpenValves, SeaState } from '../rig/index.js';
 import type { Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
 import { saySilence, verdict, type Verdict } from '../words/index.js';
@@ -26,6 +26,8 @@ export interface Assessment extends ToDo {
 	readonly mains: boolean;
 	/** which waste valves are open into a sewer */
 	readonly sewer: OpenValves;
+	/** what the sea flushes and takes, on a boat */
+	readonly sea?: SeaState | undefined;
 	readonly measures: readonly string[];
 	readonly levels: Levels;
 	readonly forecast: Forecast;
@@ -107,6 +109,7 @@ export function lookFirst(
 		persons,
 		mains: state.mains,
 		sewer: state.sewer,
+		...(state.sea ? { sea: state.sea } : {}),
 		measures: state.measures,
 		levels,
 		forecast: foretold,

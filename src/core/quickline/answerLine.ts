@@ -62,6 +62,7 @@ function contextOf({ logbook, rig: id, at, units, timeZone }: LineQuestion): Qui
 		persons: personsNow(believed),
 		mains: believed.state.mains,
 		sewer: believed.state.sewer,
+		sea: believed.state.sea,
 		...knownFrom(rig, entries, nowMs)
 	};
 }

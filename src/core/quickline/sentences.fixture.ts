@@ -489,6 +489,11 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['full hook-up', way(hooked(true, true))],
 	['hooked up to the sewer', way(hooked(false, true))],
 	['sewer on', way(hooked(false, true))],
+	['hooked up, grey open', way({ kind: 'hookup', mains: true, sewer: ['grey'] })],
+	['grey open', way({ kind: 'hookup', mains: false, sewer: ['grey'] })],
+	['open grey', way({ kind: 'hookup', mains: false, sewer: ['grey'] })],
+	['full hook-up, grey open, cassette shut', way({ kind: 'hookup', mains: true, sewer: ['grey'] })],
+	['mains on, grey shut', way({ kind: 'hookup', mains: true, sewer: [] })],
 	['unplugged', way(hooked(false))],
 	['unhooked', way(hooked(false))],
 	['mains off', way(hooked(false))],
@@ -705,7 +710,22 @@ export const IN_THE_VAN: readonly Sentence[] = [
 ];
 
 /** The same on the boat. */
+const valves = (flush: readonly string[], waste: readonly string[]): Part => ({
+	kind: 'hookup',
+	mains: false,
+	sewer: false,
+	sea: { flush: [...flush], waste: [...waste] }
+});
 export const ON_THE_BOAT: readonly Sentence[] = [
+	// Black stays shut when a hose is put on.
+	['sewer on', way({ kind: 'hookup', mains: false, sewer: [] })],
+	['open holding', way({ kind: 'hookup', mains: false, sewer: ['holding'] })],
+	['flush from sea', way(valves(['heads'], []))],
+	['heads with sea water', way(valves(['heads'], []))],
+	['flush from tank', way(valves([], []))],
+	['y-valve to sea', way(valves([], ['holding']))],
+	['holding overboard', way(valves([], ['holding']))],
+	['y valve to tank', way(valves([], []))],
 	['wash-up', way(use('washup'))],
 	['washed up', way(use('washup'))],
 	['dishes', way(use('washup'))],

@@ -31,7 +31,7 @@ export {
 	sayWeatherFrom,
 	sayWeatherOf
 } from './trip/stop.js';
-export { sayValveCaution, sayValves } from './log/valves.js';
+export { saySea, sayValveCaution, sayValves, SEA_CAUTION } from './log/valves.js';
 export { sayApart, sayEach, sayServices, sayVerified } from './trip/point.js';
 export { tripCard, type CardFacts, type MeterRead, type TripCard } from './trip/card.js';
 export { sayTotals } from './log/totals.js';

@@ -1,12 +1,11 @@
-import type { Rig } from '../../logbook/index.js';
-import { openTanks, usualValves, valvesKey, type OpenValves } from '../../rig/index.js';
-import { listed, sayHappening, sayValveCaution } from '../../words/index.js';
+import { listed, sayHappening } from '../../words/index.js';
 import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
 import { thingsOf } from '../lexing/things.js';
 import { figureBeyond, type TokenLine } from '../lexing/tokens.js';
 
-const SWITCH: ReadonlyMap<string, boolean> = new Map([
+/** Words that switch something on or off. */
+export const SWITCH: ReadonlyMap<string, boolean> = new Map([
 	['on', true],
 	['off', false],
 	['start', true],
@@ -14,139 +13,6 @@ const SWITCH: ReadonlyMap<string, boolean> = new Map([
 	['stop', false],
 	['stopped', false]
 ]);
-
-const REGULATOR = 'A pressure regulator at the tap protects the pipes.';
-const HOOKED =
-	/\b(hooked up|hook up|hooking up|plugged in|connected( up)?|on (the )?(mains|hook-?up)|full hook-?ups?|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?on)\b/;
-const UNHOOKED =
-	/\b(unhooked|unplugged|disconnected|off[ -]grid|off (the )?(mains|hook-?up)|(mains|hook-?up|shore water|city water|water|sewer) (is |was )?off)\b/;
-
-/** How a line may begin that goes on with valves. */
-const HOOKING =
-	/^(?:(?:we are |we're |now )?(?:full hook-?ups?|hooked up|hook up|hooking up|plugged in|connected(?: up)?|on (?:the )?(?:mains|hook-?up)|(?:mains|sewer) on)(?: to (?:the )?sewer)?)\b/;
-
-/**
- * `hooked up`, `unplugged`, `mains on`, `sewer off`, `full hook-up`, `hooked up, grey open`, `black shut`. A sewer by itself leaves
- * black shut.
- */
-export function hookupLine(line: TokenLine, context: QuickContext): LineReading | undefined {
-	const phrase = line.words.join(' ');
-	const off = UNHOOKED.test(phrase);
-	if (line.figures.length > 0) return undefined;
-	const [hooking = ''] = HOOKING.exec(phrase) ?? [];
-	const valves = off ? undefined : valvesSaid(phrase.slice(hooking.length).trim().split(' '), context.rig);
-	if (valves) {
-		const { mains = false, sewer = false } = context;
-		return [
-			hookedUp(
-				{
-					mains: mains || /hook|plugg|connect|mains|full/.test(hooking),
-					sewer: afterValves(context.rig, sewer, valves)
-				},
-				context
-			)
-		];
-	}
-	if (!(off || HOOKED.test(phrase) || isSwitched(line.words))) return undefined;
-	const on = !off && !line.words.includes('off') && !line.words.includes('stop');
-	const { mains = false, sewer = false } = context;
-	const both =
-		/\bfull\b|\bboth\b|\beverything\b/.test(phrase) ||
-		/\boff[ -]grid\b|\bunplugged\b|\bunhooked\b|\bdisconnected\b/.test(phrase);
-	const named = {
-		sewer: /\bsewer\b/.test(phrase),
-		mains: /\bmains\b|\bwater\b/.test(phrase)
-	};
-	const touches = named.sewer || named.mains ? named : { mains: true, sewer: both };
-	return [
-		hookedUp(
-			{
-				mains: touches.mains ? on : mains,
-				sewer: touches.sewer ? on && usualValves(context.rig) : sewer
-			},
-			context
-		)
-	];
-}
-
-/** Words of valves: whether they are opened. */
-const VALVE: ReadonlyMap<string, boolean> = new Map([
-	['open', true],
-	['opened', true],
-	['opening', true],
-	['shut', false],
-	['shutting', false],
-	['close', false],
-	['closed', false]
-]);
-const SPOKEN_OF = /^(valves?|with|left|keep|kept|leave|is|are|the|and|but|tanks?|both)$/;
-
-/** Which valves of waste tanks a line opens and shuts: `grey open`, `open grey`, `grey open black shut`. Nothing where it names none. */
-function valvesSaid(
-	words: readonly string[],
-	rig: Rig
-): readonly { readonly tank: string; readonly open: boolean }[] | undefined {
-	const waste = rig.tanks.filter(({ holds, retired }) => holds !== 'fresh' && !retired);
-	const said: { readonly tank: string; readonly open: boolean }[] = [];
-	const left = words.filter((word) => !SPOKEN_OF.test(word));
-	const ahead = VALVE.has(left[0] ?? '');
-	let names: string[] = [];
-	let open: boolean | undefined;
-	const take = (): boolean => {
-		if (names.length === 0) return open === undefined || !ahead;
-		const tanks = thingsNamed(names, waste);
-		if (open === undefined || tanks.length === 0) return false;
-		for (const { id } of tanks) said.push({ tank: id, open });
-		names = [];
-		return true;
-	};
-	for (const word of left) {
-		const is = VALVE.get(word);
-		if (is === undefined) {
-			names.push(word);
-			continue;
-		}
-		if (ahead) {
-			if (!take()) return undefined;
-			open = is;
-		} else {
-			open = is;
-			if (!take()) return undefined;
-		}
-	}
-	if (ahead ? !take() : names.length > 0) return undefined;
-	return said.length > 0 ? said : undefined;
-}
-
-/** The valves that are open once some have been opened and shut. */
-function afterValves(
-	rig: Rig,
-	before: OpenValves,
-	said: readonly { readonly tank: string; readonly open: boolean }[]
-): readonly string[] {
-	const open = new Set(openTanks(rig, before));
-	for (const { tank, open: opened } of said) {
-		if (opened) open.add(tank);
-		else open.delete(tank);
-	}
-	return rig.tanks.filter(({ id }) => open.has(id)).map(({ id }) => id);
-}
-
-/** A hook-up in words of the act, with what to mind at it. */
-function hookedUp(
-	{ mains, sewer }: { readonly mains: boolean; readonly sewer: OpenValves },
-	{ rig, mains: had = false, sewer: open = false }: QuickContext
-): Meaning {
-	const caution = valvesKey(sewer) === valvesKey(open) ? undefined : sayValveCaution(rig, sewer);
-	const warns = [mains && !had ? REGULATOR : '', caution ?? ''].filter((text) => text !== '');
-	return one(
-		{ kind: 'hookup', mains, sewer: typeof sewer === 'boolean' ? sewer : [...sewer] },
-		warns.length > 0 ? { warns: warns.join(' ') } : {}
-	);
-}
-
-const isSwitched = (words: readonly string[]): boolean =>
-	words.some((word) => SWITCH.has(word)) && words.some((word) => /^(mains|hook-?up|sewer)$/.test(word));
 
 /** A measure by its name alone may be begun or ended; `using` and `no` tell. */
 export function measureAlone(line: TokenLine, { rig }: QuickContext): readonly Meaning[] {

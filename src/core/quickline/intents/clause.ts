@@ -1,5 +1,6 @@
 import { listed } from '../../words/index.js';
-import { careLine, crewLine, doneBy, hookupLine, measureAlone, measureLine, takePerson } from './acts.js';
+import { careLine, crewLine, doneBy, measureAlone, measureLine, takePerson } from './acts.js';
+import { hookupLine } from './hookups.js';
 import { addingHabit } from './adding.js';
 import { conceptIn, habitsNamed } from '../lexing/concepts.js';
 import {

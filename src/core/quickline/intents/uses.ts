@@ -19,8 +19,11 @@ const MANY_TIMES = 3;
 const FLOW_SD = 0.15;
 
 /** The tank that a habit draws most from as the rig stands now. */
-function drawnFrom(habit: Habit, { rig, mains = false, sewer = false }: QuickContext): string | undefined {
-	const flow = flowOf(rig, habit, { mains, sewer, measures: [] });
+function drawnFrom(
+	habit: Habit,
+	{ rig, mains = false, sewer = false, sea }: QuickContext
+): string | undefined {
+	const flow = flowOf(rig, habit, { mains, sewer, sea, measures: [] });
 	return [...flow.tanks].find(([, { perLitre, fixed }]) => perLitre + fixed < 0)?.[0];
 }
 

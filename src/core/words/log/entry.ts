@@ -10,7 +10,7 @@ import {
 } from '../../logbook/index.js';
 import { tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
-import { sayValves } from './valves.js';
+import { saySea, sayValves } from './valves.js';
 
 /** What entries are told by: the rig, the trips, the units and the zone. */
 export interface DescribeContext {
@@ -72,7 +72,7 @@ export function describeEntry(entry: Entry, { rig, trips, units }: DescribeConte
 		case 'measure':
 			return `${nameIn(rig.measures, entry.measure)} ${entry.on ? 'on' : 'off'}`;
 		case 'hookup':
-			return `Mains ${entry.mains ? 'on' : 'off'}, sewer ${entry.sewer === false ? 'off' : `on${entry.sewer === true ? '' : ` (${sayValves(rig, entry.sewer)})`}`}`;
+			return `Mains ${entry.mains ? 'on' : 'off'}, sewer ${entry.sewer === false ? 'off' : `on${entry.sewer === true ? '' : ` (${sayValves(rig, entry.sewer)})`}`}${entry.sea ? `, ${saySea(rig, entry.sea)}` : ''}`;
 		case 'stop':
 			return `${entry.event === 'arrive' ? 'Arrived at' : 'Left'} ${nameIn(
 				trips.flatMap(({ stops }) => stops),

@@ -7,10 +7,18 @@ import {
 	type Tank,
 	type Trip
 } from '../../logbook/index.js';
-import { flowOf, tankById, usableOf, valvesKey, type OpenValves } from '../../rig/index.js';
+import {
+	flowOf,
+	seaKey,
+	tankById,
+	usableOf,
+	valvesKey,
+	type OpenValves,
+	type SeaState
+} from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
-import { sayValves } from './valves.js';
+import { saySea, sayValves } from './valves.js';
 import { sayDay } from '../when.js';
 import { LIVED_WORDS, sayFrom, sayInstant } from './entry.js';
 
@@ -28,12 +36,14 @@ export interface TellingContext {
 	readonly mains?: boolean | undefined;
 	/** which waste valves are open into a sewer */
 	readonly sewer?: OpenValves | undefined;
+	/** what the sea flushes and takes */
+	readonly sea?: SeaState | undefined;
 	readonly points?: readonly Point[] | undefined;
 }
 
 /** ` from Main to Grey`: the way of a habit's water as the rig stands now. */
-function way(habit: Habit, { rig, mains = false, sewer = false }: TellingContext): string {
-	const flow = flowOf(rig, habit, { mains, sewer, measures: [] });
+function way(habit: Habit, { rig, mains = false, sewer = false, sea }: TellingContext): string {
+	const flow = flowOf(rig, habit, { mains, sewer, sea, measures: [] });
 	const nameOf = (id: string): string => tankById(rig, id)?.name ?? id;
 	const ends = [...flow.tanks].map(([id, { perLitre, fixed }]) => ({ id, gain: perLitre + fixed }));
 	const from = ends.filter(({ gain }) => gain < 0).map(({ id }) => nameOf(id));
@@ -66,8 +76,13 @@ function sayRead(happening: Extract<Happening, { kind: 'reading' }>, { rig, unit
 
 /** Which hook-up is made or undone, and which valves are open; both where neither changes. */
 function sayHookup(
-	{ mains, sewer }: Extract<Happening, { kind: 'hookup' }>,
-	{ rig, mains: hadMains = false, sewer: had = false }: Pick<TellingContext, 'rig' | 'mains' | 'sewer'>
+	{ mains, sewer, sea }: Extract<Happening, { kind: 'hookup' }>,
+	{
+		rig,
+		mains: hadMains = false,
+		sewer: had = false,
+		sea: hadSea
+	}: Pick<TellingContext, 'rig' | 'mains' | 'sewer' | 'sea'>
 ): string {
 	const valves = sewer === false ? '' : sayValves(rig, sewer);
 	const all = [
@@ -75,7 +90,8 @@ function sayHookup(
 		{
 			says: `Sewer hook-up ${sewer === false ? 'off' : 'on'}${valves ? `: ${valves}` : ''}`,
 			changed: valvesKey(sewer) !== valvesKey(had)
-		}
+		},
+		...(rig.kind === 'boat' ? [{ says: saySea(rig, sea), changed: seaKey(sea) !== seaKey(hadSea) }] : [])
 	];
 	const changed = all.filter((one) => one.changed);
 	return listed((changed.length > 0 ? changed : all).map(({ says }) => says));

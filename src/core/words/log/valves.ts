@@ -1,5 +1,5 @@
 import type { Rig } from '../../logbook/index.js';
-import { openBlack, openTanks, type OpenValves } from '../../rig/index.js';
+import { openBlack, openTanks, type OpenValves, type SeaState } from '../../rig/index.js';
 import { listed } from '../list.js';
 
 /** Which valves of a sewer hook-up are open, by their tanks: `Grey open and Black shut`; those that are built in, or named. */
@@ -10,6 +10,20 @@ export function sayValves(rig: Pick<Rig, 'tanks'>, sewer: OpenValves): string {
 	);
 	return listed(valves.map(({ id, name }) => `${name} ${open.has(id) ? 'open' : 'shut'}`));
 }
+
+/** What a boat's valves have the sea do: `Heads flushed with sea water, Holding to sea`; else `flushed from the tank, waste kept aboard`. */
+export function saySea(rig: Pick<Rig, 'tanks' | 'outlets'>, sea: SeaState | undefined): string {
+	const named = (
+		ids: readonly string[] = [],
+		list: readonly { readonly id: string; readonly name: string }[]
+	): string => listed(list.filter(({ id }) => ids.includes(id)).map(({ name }) => name));
+	const [flush, waste] = [named(sea?.flush, rig.outlets), named(sea?.waste, rig.tanks)];
+	return `${flush ? `${flush} flushed with sea water` : 'flushed from the tank'}, ${waste ? `${waste} to sea` : 'waste kept aboard'}`;
+}
+
+/** What to mind when waste goes overboard. */
+export const SEA_CAUTION =
+	'Only where it is lawful: rules differ, for grey too. Elsewhere shut and secure seacock and Y-valve.';
 
 /** What to mind at a sewer hook-up with these valves open; nothing in a rig without a built-in black tank. */
 export function sayValveCaution(rig: Pick<Rig, 'tanks'>, sewer: OpenValves): string | undefined {

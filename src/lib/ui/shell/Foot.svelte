@@ -28,6 +28,7 @@
 		levels: new Map(now?.levels.tanks.map(({ id, litres }) => [id, litres])),
 		mains: now?.mains,
 		sewer: now?.sewer,
+		sea: now?.sea,
 		persons: now?.persons,
 		silentSinceMs: now?.silence?.sinceMs,
 		entries: app.rigEntries

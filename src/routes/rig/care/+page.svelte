@@ -5,6 +5,7 @@
 	import { useApp } from '$lib/state';
 	import { coldNight, keepColdNight } from '$lib/ui/features/care/coldNight';
 	import { doneSaying } from '$lib/ui/features/care/done';
+	import Frozen from '$lib/ui/features/care/Frozen.svelte';
 	import FrostAhead from '$lib/ui/features/care/FrostAhead.svelte';
 	import IdeaList from '$lib/ui/features/care/IdeaList.svelte';
 	import TaskList from '$lib/ui/features/care/TaskList.svelte';
@@ -99,6 +100,7 @@
 					timeZone={app.timeZone}
 					{units}
 				/>
+				<Frozen {app} {rig} />
 			</Section>
 			<Section title="Water in the tanks">
 				{#if water}<WaterTable
