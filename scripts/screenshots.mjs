@@ -61,7 +61,9 @@ async function fillAft(page) {
 
 /** A dump under way: the cassette is empty, grey is next. */
 async function dumpAll(page) {
-	for (const name of ['Begin', 'Ready', 'It is poured out', 'Rinsed']) await press(page, name);
+	const cassette = ['At the drain', 'It is poured out', 'Rinsed', 'Done, from the tank', 'Clean and back in'];
+	for (const name of ['Begin', ...cassette, 'All shut', 'The hose is on', 'Air gets in'])
+		await press(page, name);
 }
 
 /** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */

@@ -51,7 +51,7 @@ test('a task due by litres stands on Now in one line, and is done by a tap or a 
 	await expect(page.getByRole('button', { name: 'Done: Change the filter' })).toBeVisible();
 	await enter(page, 'filter changed');
 	await expect(page.getByText('Next to look after: change the filter')).toBeVisible();
-	await expect(page.getByText('Frost: Cold Camp, tonight: down to −1')).toBeVisible();
+	await expect(page.getByText('Frost: Cold Camp, coldest of 3 nights: down to −1')).toBeVisible();
 	await page.getByRole('link', { name: 'What to do' }).click();
 	await expect(page.getByText(/^Grey.*empty it at a designated place before the night/)).toBeVisible();
 	await expect(page.getByText(/30\sL through Pump meter/)).toBeVisible();

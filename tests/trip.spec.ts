@@ -326,7 +326,8 @@ test('the demo’s camper has a trip that holds, with a plan and a price for eve
 	await openDemo(page, { at: '/trip' });
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Tamsel Ford');
 	await expect(page.getByText(/chances in a hundred that no tank binds/)).toBeVisible();
-	await expect(page.getByRole('row', { name: /Carry light/ })).toBeVisible({ timeout: 20_000 });
+	await page.getByText(/^Compare \d plan styles/).click({ timeout: 20_000 });
+	await expect(page.getByRole('row', { name: /Carry light/ })).toBeVisible();
 });
 
 test.describe('by thumb', () => {

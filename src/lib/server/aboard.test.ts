@@ -63,7 +63,7 @@ describe('all the water aboard, asked from outside', () => {
 				tank: 'jug',
 				drink: 'unsure',
 				since: new Date(at).toISOString(),
-				why: expect.stringContaining('nobody')
+				why: expect.stringContaining('not known')
 			}
 		]);
 	});

@@ -243,7 +243,7 @@ describe('a dump, step by step', () => {
 		};
 		const here = estimate(logbookOf(greyLog, cassette, []), 'rig', instantMs(at) + HOUR_MS);
 		expect(kinds(dumpSetup(here, ['tank']))).toEqual([
-			...['prepare', 'empty tank', 'rinse tank', 'detach', 'treat tank', 'wash-hands']
+			...['prepare', 'empty tank', 'rinse tank', 'treat tank', 'detach', 'wash-hands']
 		]);
 	});
 	it('a boat at a pump-out has a deck fitting for each tank, and no hose of its own; at sea a seacock', () => {

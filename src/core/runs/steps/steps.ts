@@ -73,12 +73,17 @@ const fillSteps = ({ parts, source, counters }: FillSetup): readonly RunStep[] =
 /** Whether something is put on before a tank can be emptied so, and taken off afterwards. */
 const HAS_HOSE: ReadonlySet<DumpManner> = new Set(['hose', 'deck', 'pumped']);
 
+/** Water and treatment that go back into some tanks. */
+const treatments = ({ order }: DumpSetup, tanks: readonly string[]): readonly RunStep[] =>
+	order.flatMap(({ do: act, tank, litres = 0 }, i): readonly RunStep[] =>
+		act === 'treat' && tank !== undefined && tanks.includes(tank)
+			? [{ key: `${i}-treat`, kind: act, tank, litres }]
+			: []
+	);
+
 /** The steps of one outlet: checked, attached, emptied in order, rinsed, shut and capped. */
-function lineSteps(
-	{ by, tanks }: DumpLine,
-	{ order, flushedFrom = '' }: DumpSetup,
-	answers: Answers
-): readonly RunStep[] {
+function lineSteps({ by, tanks }: DumpLine, setup: DumpSetup, answers: Answers): readonly RunStep[] {
+	const { order, flushedFrom = '' } = setup;
 	const of = tanks[0] ?? '';
 	const key = (act: string): string => `${act}-${of}`;
 	const own = order.flatMap((step, i) =>
@@ -106,6 +111,8 @@ function lineSteps(
 			];
 		return act === 'rinse' ? [{ key: at, kind: act, tank, by }] : [];
 	});
+	// A cassette gets its water at the drain, before it is closed and slid back in.
+	const treated = by === 'cassette' ? treatments(setup, tanks) : [];
 	const last = own.findLast(({ do: act }) => act === 'empty')?.tank;
 	const rinsed = own.some(({ do: act, tank }) => act === 'rinse' && tank === last);
 	return [
@@ -115,6 +122,7 @@ function lineSteps(
 		...steps,
 		// Grey rinses the hose by itself; black does not.
 		...(by === 'hose' && rinsed ? [{ key: key('rinse-hose'), kind: 'rinse-hose', tanks } as const] : []),
+		...treated,
 		{ key: key('detach'), kind: 'detach', by, tanks }
 	];
 }
@@ -122,13 +130,11 @@ function lineSteps(
 function dumpSteps(setup: DumpSetup, answers: Answers): readonly RunStep[] {
 	const tanks = [...new Set(setup.order.flatMap(({ tank }) => tank ?? []))];
 	const { lines = [{ by: 'hose' as const, tanks }] } = setup;
-	const byOf = (tank: string): DumpManner | undefined => lines.find((line) => line.tanks.includes(tank))?.by;
 	return [
 		...lines.flatMap((line) => lineSteps(line, setup, answers)),
-		...setup.order.flatMap(({ do: act, tank, litres = 0 }, i): readonly RunStep[] =>
-			act === 'treat' && tank !== undefined && byOf(tank) !== 'bottle'
-				? [{ key: `${i}-treat`, kind: act, tank, litres }]
-				: []
+		...treatments(
+			setup,
+			lines.flatMap(({ by, tanks: of }) => (by === 'cassette' || by === 'bottle' ? [] : of))
 		),
 		{ key: 'hands', kind: 'wash-hands' }
 	];

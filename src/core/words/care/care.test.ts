@@ -218,15 +218,15 @@ describe('the water in a tank', () => {
 
 	it('what water makes of a tank as it goes in', () => {
 		expect(sayGoingIn(true)).toBeUndefined();
-		expect(sayGoingIn(false)).toMatch(/not for dishes, teeth or ice, until it is sanitised and filled anew/);
-		expect(sayGoingIn(undefined)).toMatch(/nobody knows whether one may drink/);
+		expect(sayGoingIn(false)).toMatch(/not for dishes, teeth or ice, until it is sanitised and filled again/);
+		expect(sayGoingIn(undefined)).toMatch(/can’t know whether you may drink/);
 	});
 
 	it('what to mind, and whose call it is', () => {
 		const says = (warning: Parameters<typeof sayWaterWarning>[0]) =>
 			plain(sayWaterWarning(warning, (id) => (id === 'm' ? 'Main' : 'Jug'), METRIC));
 		expect(says({ tank: 'm', kind: 'old', days: 8, maxC: 31 })).toMatch(
-			/up to 8 days old\. With 31 °C.*local authority/
+			/up to 8 days old\. With 31 °C.*health authority/
 		);
 		expect(says({ tank: 'm', kind: 'old', days: 8, maxC: 12 })).not.toContain('ages faster');
 		const doubtful = { tank: 'm', kind: 'doubtful' } as const;

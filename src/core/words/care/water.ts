@@ -13,16 +13,16 @@ export function sayWaterAge({ meanDays, oldDays, atLeast }: WaterAge): string {
 function sayReason(why: DrinkReason, drink: Drink, nameOf: (tank: string) => string): string {
 	switch (why.kind) {
 		case 'nothing-known':
-			return 'Nothing is written of where it came from.';
+			return 'Where it came from is not logged.';
 		case 'filled':
 			if (drink === 'drinking') return 'It came from a source that is drinking water.';
 			return drink === 'washing'
 				? 'Water that is not for drinking went in.'
-				: 'Water went in of which nobody has said that it is drinking water.';
+				: 'Water went in that is not known to be drinking water.';
 		case 'poured':
 			return `It was poured in from ${nameOf(why.from)}.`;
 		case 'sanitised':
-			return 'It was sanitised and not filled since: what stands in it is the dose. Drain, rinse, fill.';
+			return 'It was sanitised and not filled since: the dose is still in it. Drain, rinse, fill.';
 		case 'disinfected':
 			return 'A dose for drinking water was put in; what is filled after it is as good as its own source.';
 	}
@@ -33,9 +33,9 @@ const SAY_USE: Readonly<Record<Drink, string>> = {
 	drinking: '',
 	treated: '',
 	unsure:
-		'Look for the sign or ask; boil it or treat it as your health authority says. What is mixed in stays: only sanitising and filling anew clears it.',
+		'Look for the sign or ask; boil it or treat it as your health authority says. What is mixed in stays: only sanitising and filling again clears it.',
 	washing:
-		'For bodies and floors: not for drinking, dishes, teeth, ice, cooking or pets. Only sanitising and filling anew clears it; running it dry does not.'
+		'For bodies and floors: not for drinking, dishes, teeth, ice, cooking or pets. Only sanitising it and filling it again clears it; running it dry does not.'
 };
 
 /** Whether one may drink what is in a tank, and why, in a sentence or two. */
@@ -57,7 +57,7 @@ export function sayWaterWarning(
 		warning.maxC === undefined || warning.maxC < 25
 			? ''
 			: ` With ${formatQuantity(warning.maxC, 'temperature', units)} by day it ages faster.`;
-	return `Water in ${tank} is up to ${formatDuration(warning.days)} old.${warm} For washing; whether to drink it, boil or filter it is your local authority’s call.`;
+	return `Water in ${tank} is up to ${formatDuration(warning.days)} old.${warm} Use it for washing. Drink it only as your health authority advises.`;
 }
 
 /** What water makes of a tank as it goes in; nothing for drinking water. */
@@ -66,6 +66,6 @@ export function sayGoingIn(potable: boolean | undefined): string | undefined {
 	const then =
 		potable === false
 			? 'With this, all that is in it is for washing bodies and floors only, not for dishes, teeth or ice,'
-			: 'With this, nobody knows whether one may drink what is in it,';
-	return `Only what a sign or a person calls drinking water goes into a drinking-water tank. ${then} until it is sanitised and filled anew: what is mixed in does not go by thinning.`;
+			: 'With this, you can’t know whether you may drink what is in it,';
+	return `Only what a sign or a person calls drinking water goes into a drinking-water tank. ${then} until it is sanitised and filled again: diluting does not clear it.`;
 }

@@ -54,7 +54,7 @@ export function describeEntry(entry: Entry, { rig, trips, units }: DescribeConte
 		case 'fill':
 			return `${tank(entry.tank)} filled${sayFrom(rig, entry.from)} ${[amount(entry.litres, units), entry.to ? 'to full' : ''].filter(Boolean).join(', ')}`;
 		case 'dump':
-			return `${tank(entry.tank)} ${entry.to ? 'emptied' : 'dumped'}${entry.litres === undefined ? '' : ` ${amount(entry.litres, units)}`}${entry.leftL === undefined ? '' : ` but for ${amount(entry.leftL, units)}`}`;
+			return `${tank(entry.tank)} ${entry.to ? 'emptied' : 'dumped'}${entry.litres === undefined ? '' : ` ${amount(entry.litres, units)}`}${entry.leftL === undefined || entry.leftL < 0.05 ? '' : `, ${amount(entry.leftL, units)} left`}`;
 		case 'transfer':
 			return `${tank(entry.fromTank)} to ${tank(entry.toTank)} ${amount(entry.litres, units) || (entry.until === 'to-full' ? 'until full' : 'all of it')}`;
 		case 'reading':

@@ -123,7 +123,7 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 			const point = context.points?.find(({ id }) => id === where);
 			const named = container ? `into ${container.name}` : point ? `at ${point.name}` : where;
 			const place = where === undefined ? undefined : (PLACES.get(where) ?? named);
-			const rest = leftL === undefined ? '' : ` but for ${amount(leftL)}`;
+			const rest = leftL === undefined || leftL < 0.05 ? '' : `, ${amount(leftL)} left`;
 			return `${tank(happening.tank)} ${litres === undefined ? `emptied${rest}` : `dumped by ${amount(litres)}`}${place === undefined ? '' : `, ${place}`}`;
 		}
 		case 'transfer': {

@@ -1,5 +1,5 @@
 import type { Rig, Tank } from '../../logbook/index.js';
-import { drainMinutes, mannerOf, tankById } from '../../rig/index.js';
+import { drainMinutes, tankById } from '../../rig/index.js';
 import { stepsOf, type DumpManner, type RunStep, type Setup } from '../../runs/index.js';
 import { formatHours, formatLitres } from '../../units/index.js';
 import { listed } from '../list.js';
@@ -266,9 +266,9 @@ function sayDetach({ rig }: About, { by, tanks }: Step<'detach'>): StepWords {
 			return { does: `Check that ${names} is shut, cap on.`, tells: [], done: 'Shut and capped' };
 		case 'cassette':
 			return {
-				does: `Wipe the seal of ${names}, caps on.`,
+				does: `Wipe the seal of ${names}, caps on, slide it back in.`,
 				tells: ['Rinse the drain.'],
-				done: 'Clean and closed'
+				done: 'Clean and back in'
 			};
 		case 'bottle':
 		case 'carried':
@@ -285,9 +285,7 @@ function sayTreat({ rig, units }: About, { tank: id, litres }: Step<'treat'>): S
 				? `${formatLitres(litres, units)} of water, then the label’s dose, into ${name}.`
 				: `The label’s dose into ${name}.`,
 		tells: [
-			tank && mannerOf(rig, tank) === 'cassette'
-				? 'Then slide it back in. Saved warm-up water will do.'
-				: 'Never leave it dry. Saved warm-up water will do.',
+			'Never leave it dry. Saved warm-up water will do.',
 			...(tank && tank.chargeL === undefined && litres > 0
 				? [`Forecasts don’t count this yet: enter it for ${name} in Rig as “Put back after a dump”.`]
 				: [])

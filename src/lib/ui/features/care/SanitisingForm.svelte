@@ -89,7 +89,7 @@
 		bind:value={target}
 		options={STRENGTHS_MG_PER_L.map((mgPerL) => ({
 			value: String(mgPerL),
-			label: `${mgPerL} mg/L, to soak ${soakHours(mgPerL)} h`
+			label: `${mgPerL} mg/L, ${soakHours(mgPerL)} h`
 		}))}
 	/>
 	<SelectField

@@ -56,11 +56,13 @@ describe('an entry that was written down wrong', () => {
 	});
 	it('what is ticked off is written as false where the format asks for it', () => {
 		const hookup: Entry = entry({ kind: 'hookup', at, mains: true, sewer: true });
-		const checks = entryFields(hookup, around).filter(({ type }) => type === 'check');
-		expect(checks.map((field) => [field.key, field.type === 'check' && field.both])).toEqual([
-			['mains', true],
-			['sewer', true]
-		]);
+		const fields = entryFields(hookup, around);
+		expect(fields.find(({ key }) => key === 'mains')).toMatchObject({ type: 'check', both: true });
+		// Valves are ticked one by one; a plain yes is all that are built in.
+		expect(fields.find(({ key }) => key === 'sewer')).toMatchObject({
+			type: 'checks',
+			allMeans: ['grey', 'black']
+		});
 		expect(fieldValueAt(hookup as never, 'sewer')).toBe(true);
 	});
 });
