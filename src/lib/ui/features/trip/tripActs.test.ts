@@ -1,6 +1,6 @@
 import { DAY_MS } from '$core/time';
 import { describe, expect, it, vi } from 'vitest';
-import type { Stop, Trip } from '$core/logbook';
+import { isWeatherByDay, type Stop, type Trip } from '$core/logbook';
 import { exactTrip } from '../../../../../tests/helpers/logbooks';
 import { begun } from '../../../../../tests/helpers/tab';
 import { cardOf } from './card/cardFacts';
@@ -47,9 +47,12 @@ describe('the weather of the stops ahead', () => {
 	it('is asked for where there is a place and nothing was typed, and can be taken back', async () => {
 		const { app, trip, now } = await onTrip();
 		expect(await weatherAhead(app, trip)).toEqual({ said: 'Simulated weather for 1 stop', changed: true });
-		expect(
-			now().stops.map(({ weather }) => (weather && 'maxC' in weather ? weather.maxC : undefined))
-		).toEqual([undefined, expect.any(Number), 40, undefined]);
+		expect(now().stops.map(({ weather, weatherFrom }) => [isWeatherByDay(weather), weatherFrom])).toEqual([
+			[false, undefined],
+			[true, 'simulated'],
+			[false, undefined],
+			[false, undefined]
+		]);
 		expect(await weatherAhead(app, now())).toMatchObject({ changed: false });
 		await app.commands.undo();
 		expect(now().stops[1]?.weather).toBeUndefined();
