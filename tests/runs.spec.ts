@@ -188,6 +188,8 @@ test('the meter counts by itself: five litres to go, and stop; lost, it is heard
 		// 41.4 L at 600 a minute are over in four seconds.
 		await expect(page.getByText(/^Stop: /)).toBeVisible({ timeout: 15_000 });
 		await expect(page.getByRole('status').filter({ hasText: 'Stop now.' })).toHaveCount(1);
+		// The whole screen is turned over until it is answered.
+		await expect(page.locator('.invert')).toHaveCSS('mix-blend-mode', 'difference');
 		await server.kill();
 		await expect(page.getByText(/The meter is not heard/)).toBeVisible();
 		await expect(page.getByText('when it was last heard')).toBeVisible();

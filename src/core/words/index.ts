@@ -26,6 +26,7 @@ export {
 	hasFrost,
 	sayHeeled,
 	SERVICE_NAMES,
+	SHUT,
 	sayNights,
 	sayOffered,
 	sayWeatherFrom,

@@ -84,7 +84,7 @@ describe('days unlike others, said beforehand', () => {
 			{
 				from: '2027-05-05T10:00:00+02:00',
 				to: '2027-05-07T10:00:00+02:00',
-				hookup: { mains: true, sewer: true }
+				hookup: { mains: true, sewer: ['grey'] }
 			}
 		]);
 	});

@@ -1,5 +1,6 @@
 import { casual } from 'chrono-node/en';
 import type { Ahead, Habit } from '../../logbook/index.js';
+import { usualValves } from '../../rig/index.js';
 import { DAY_MS, dayPlus, HOUR_MS, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
 import { sayAheadDays } from '../../words/index.js';
 import { freeId, type LineReading, type Meaning, type QuickContext } from '../context.js';
@@ -197,7 +198,7 @@ export function aheadLine(
 				}
 			]
 		: HOOKED.test(rest)
-			? [{ hookup: { mains: true } }, { hookup: { mains: true, sewer: true } }]
+			? [{ hookup: { mains: true } }, { hookup: { mains: true, sewer: usualValves(rig) } }]
 			: people;
 	const done = unlike.length > 0 ? [] : doneIn(rest, context);
 	const all = unlike.length > 0 ? unlike : done.map(({ habits }) => ({ ...(habits ? { habits } : {}) }));

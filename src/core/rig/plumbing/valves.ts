@@ -28,7 +28,7 @@ export const openTanks = ({ tanks }: Pick<Rig, 'tanks'>, open: OpenValves): read
  * What is left open at a sewer hook-up: grey may be; black stays shut until it is two thirds full, since with its valve open
  * liquids run off and solids stay.
  */
-export function usualValves({ tanks }: Pick<Rig, 'tanks'>): OpenValves {
+export function usualValves({ tanks }: Pick<Rig, 'tanks'>): boolean | string[] {
 	const waste = tanks.filter((tank) => tank.holds !== 'fresh' && isBuiltIn(tank));
 	const grey = waste.filter(({ holds }) => holds === 'grey');
 	return grey.length === waste.length ? true : grey.map(({ id }) => id);

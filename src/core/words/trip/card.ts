@@ -20,7 +20,7 @@ import { capital } from '../outlook/stay.js';
 import { sayShown } from '../run/step.js';
 import { doesAt, lastFor, sayDoubtfulTaps, sayOverload } from './plan.js';
 import { sayServices } from './point.js';
-import { hasFrost, sayNights, sayWeatherOf } from './stop.js';
+import { hasFrost, sayNights, sayWeatherFrom, sayWeatherOf } from './stop.js';
 
 /** A meter of the rig as it was read last. */
 export interface MeterRead {
@@ -128,20 +128,40 @@ function cautionsOf({ rig, trip, plan, nowMs, units }: CardFacts): readonly stri
 		.filter(({ id }) => planned.length === 0 || planned.includes(id))
 		.flatMap(({ services }) => services);
 	const has = (...kinds: readonly string[]): boolean => used.some(({ kind }) => kinds.includes(kind));
-	const weather = ahead.flatMap((stop) => weatherOfStay(stop.weather) ?? []);
+	const hot = ahead.find(({ weather }) => (weatherOfStay(weather)?.maxC ?? -Infinity) >= HOT_C);
+	const cold = ahead.find(hasFrost);
+	const sourced = (stop: Stop | undefined): string => {
+		const from = stop && sayWeatherFrom(stop);
+		return from ? ` (${from})` : '';
+	};
 	const heavy = rig.tanks.some((tank) => tank.portable && usableOf(tank) + (tank.tareKg ?? 0) > HEAVY_KG);
 	const said: readonly (readonly [boolean, string])[] = [
 		[has('water'), 'Drinking water only where a sign or a person says so, through a drinking-water hose.'],
-		[has('mains'), 'A regulator at the tap, against burst pipes.'],
+		[
+			has('mains'),
+			rig.kind === 'boat'
+				? 'A regulator at the tap; shut the dock’s tap when you leave.'
+				: 'A regulator at the tap, against burst pipes.'
+		],
 		[
 			has('black', 'grey'),
-			'Black first, then grey, so that the hose ends rinsed. Gloves, wash, rinse. Designated places only.'
+			rig.kind === 'boat'
+				? 'Pump-out: read the cap twice, WASTE. Wear gloves; wash your hands. Designated places only.'
+				: 'Black first, then grey, so that the hose ends rinsed. Wear gloves; wash your hands. Designated places only.'
 		],
-		[has('grey'), 'Grey on the ground or overboard only where local rules allow.'],
+		[has('grey'), 'Grey on the ground or overboard only where local rules allow it.'],
+		[
+			ahead.some(({ noDischarge }) => noDischarge === true),
+			'Nothing overboard where you marked it: seacock and Y-valve shut and secured.'
+		],
+		[has('sewer'), 'At a sewer: black shut until it is two thirds full, then dump and rinse.'],
 		[heavy, 'A full jug or cassette is heavy: lift it with two, or fill it less.'],
-		[weather.some(({ maxC }) => maxC >= HOT_C), 'Heat: drink more, and do not let water age in the tank.'],
-		[ahead.some(hasFrost), 'Frost: drain pipes and low points before the night does it for you.'],
-		[true, 'Figures are reckoned, not seen: look into the tank when in doubt. Local rules come first.']
+		[hot !== undefined, `Heat${sourced(hot)}: drink more, and do not let water age in the tank.`],
+		[
+			cold !== undefined,
+			`Frost by night${sourced(cold)}: keep the heating on, hoses in; drain the rig if you leave it.`
+		],
+		[true, 'Figures are calculated, not seen: look into the tank when in doubt. Local rules come first.']
 	];
 	const ofPlan = plan ? [sayOverload(trip, plan, units), sayDoubtfulTaps(trip, plan)] : [];
 	return [

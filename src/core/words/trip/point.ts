@@ -1,11 +1,11 @@
 import type { Point, Service } from '../../logbook/index.js';
 import { formatQuantity, type UnitChoice } from '../../units/index.js';
-import { SERVICE_NAMES } from './stop.js';
+import { SERVICE_NAMES, SHUT } from './stop.js';
 
 const DRINKING: ReadonlyMap<boolean | undefined, string> = new Map([
 	[true, 'drinking water'],
 	[false, 'water, not for drinking'],
-	[undefined, 'water, nobody says whether for drinking']
+	[undefined, 'water, not known to be drinkable']
 ]);
 
 /** What one service is, with its fee: `drinking water, 3`. */
@@ -14,12 +14,13 @@ const sayKind = ({ kind, potable }: Service): string =>
 
 /** What there is at a place in one line: `drinking water, grey drain, black disposal`. */
 export const sayServices = (services: readonly Service[]): string =>
-	services.map(sayKind).join(', ') || 'nothing noted';
+	services.map(sayKind).join(', ') || 'nothing logged';
 
 /** The facts of one service: `fee 3 · 12 minutes · 11 L/min · 2 km out of the way`. */
 export function sayFacts(service: Service, units: UnitChoice): string {
-	const { fee, minutes, flowLpm, detourKm, barMax, note } = service;
+	const { fee, minutes, flowLpm, detourKm, barMax, note, open } = service;
 	return [
+		open === SHUT && 'shut until further notice',
 		fee === undefined ? undefined : fee === 0 ? 'free' : `fee ${fee}`,
 		minutes && `${minutes} minutes`,
 		flowLpm && `${flowLpm} L/min`,

@@ -20,13 +20,21 @@ export const SERVICE_NAMES: Readonly<Record<Service['kind'], string>> = {
 	sewer: 'sewer'
 };
 
+/** What a boat calls where it is emptied: pumped out. */
+const AFLOAT: Readonly<Partial<Record<Service['kind'], string>>> = {
+	grey: 'grey pump-out',
+	black: 'pump-out'
+};
+/** A service that is shut until further notice: frozen, out of order. */
+export const SHUT = 'off';
+
 /** What a stop offers, and what of it one is hooked up to: `water, grey drain, sewer (hooked up)`. */
-export function sayOffered({ services, hookup = {} }: Stop): string {
+export function sayOffered({ services, hookup = {} }: Stop, boat = false): string {
 	const hooked = (kind: Service['kind']): boolean =>
 		(kind === 'mains' || kind === 'sewer') && hookup[kind] === true;
 	const listed = services.map(
-		({ kind, potable }) =>
-			`${SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}${hooked(kind) ? ' (hooked up)' : ''}`
+		({ kind, potable, open }) =>
+			`${(boat && AFLOAT[kind]) || SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}${open === SHUT ? ' (shut)' : ''}${hooked(kind) ? ' (hooked up)' : ''}`
 	);
 	const beside = (['mains', 'sewer'] as const)
 		.filter((kind) => hooked(kind) && !services.some((service) => service.kind === kind))

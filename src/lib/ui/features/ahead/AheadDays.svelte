@@ -52,8 +52,8 @@
 
 	async function add(): Promise<void> {
 		tried = true;
-		if (problem) return;
-		const days = aheadOf(unlike, uuid(), app.nowMs, app.timeZone);
+		if (problem || !rig) return;
+		const days = aheadOf(unlike, uuid(), app.nowMs, app.timeZone, rig);
 		// Babies flush nothing and dogs only drink: they are no persons, and count by what they use.
 		const { added, habits } =
 			what === 'people' && rig ? withOthers(rig, { babies, dogs }, uuid) : { added: [], habits: [] };

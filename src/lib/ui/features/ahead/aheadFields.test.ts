@@ -5,7 +5,7 @@ import { aheadOf, choicesOf, problemOf } from './aheadFields';
 const days = { from: '2027-05-08', to: '2027-05-09' };
 const NOW = Date.parse('2027-05-05T10:00:00+02:00');
 const kept = (what: string, count?: number, from = days.from) =>
-	aheadOf({ what, count, from, to: days.to }, 'a', NOW, 'Europe/Paris');
+	aheadOf({ what, count, from, to: days.to }, 'a', NOW, 'Europe/Paris', exactRig);
 
 describe('days unlike others, in a form', () => {
 	it('are whole days there, the last one too; today begins now', () => {
@@ -19,7 +19,7 @@ describe('days unlike others, in a form', () => {
 			from: '2027-05-05T10:00:00+02:00',
 			away: true
 		});
-		expect(kept('both')).toMatchObject({ hookup: { mains: true, sewer: true } });
+		expect(kept('both')).toMatchObject({ hookup: { mains: true, sewer: ['grey'] } });
 		expect(kept('habit:shower', 2)).toMatchObject({ habits: [{ habit: 'shower', times: 2 }] });
 	});
 	it('name every habit, and say what is missing', () => {

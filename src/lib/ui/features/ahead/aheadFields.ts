@@ -1,4 +1,5 @@
-import type { Ahead, Habit } from '$core/logbook';
+import type { Ahead, Habit, Rig } from '$core/logbook';
+import { usualValves } from '$core/rig';
 import { dayPlus, zonedIso, zonedMs } from '$core/time';
 
 /** What may be unlike other days, as it is chosen in a form. */
@@ -43,7 +44,8 @@ export function aheadOf(
 	{ what, count = 0, from, to }: Unlike,
 	id: string,
 	nowMs: number,
-	timeZone: string
+	timeZone: string,
+	rig: Pick<Rig, 'tanks'>
 ): Ahead {
 	const fromMs = Math.max(nowMs, zonedMs(from, timeZone));
 	const days = {
@@ -54,6 +56,6 @@ export function aheadOf(
 	if (what === 'people') return { ...days, persons: count };
 	if (what === 'away') return { ...days, away: true };
 	if (what === 'mains' || what === 'both')
-		return { ...days, hookup: what === 'both' ? { mains: true, sewer: true } : { mains: true } };
+		return { ...days, hookup: what === 'both' ? { mains: true, sewer: usualValves(rig) } : { mains: true } };
 	return { ...days, habits: [{ habit: what.slice(OF_HABIT.length), times: count }] };
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { EntryDraft } from '$core/logbook';
 	import { isDrainedBy, openTanks, usableOf, type SeaState } from '$core/rig';
-	import { saySea, sayValves, SEA_CAUTION, sayValveCaution } from '$core/words';
+	import { capital, saySea, sayValves, SEA_CAUTION, sayValveCaution } from '$core/words';
 	import type { App } from '$lib/state';
 	import Notice from '../../kit/page/Notice.svelte';
 	import { logSaying } from '../../parts/acts/notify';
@@ -19,10 +19,10 @@
 	const toilets = $derived((rig?.outlets ?? []).filter(({ to }) => black.some(({ id }) => id === to)));
 	const sea = $derived<SeaState>(now?.sea ?? {});
 	const bySea = $derived((sea.flush?.length ?? 0) > 0);
-	const toSea = $derived(black.some(({ id }) => sea.waste?.includes(id)));
-	const open = $derived(rig && now ? openTanks(rig, now.sewer) : []);
-	/** valves of a hook-up */
+	/** tanks past which waste may go overboard */
 	const built = $derived((rig?.tanks ?? []).filter(({ holds, portable }) => holds !== 'fresh' && !portable));
+	const atSea = (id: string): boolean => sea.waste?.includes(id) === true;
+	const open = $derived(rig && now ? openTanks(rig, now.sewer) : []);
 	const full = $derived(
 		black.filter(
 			(tank) =>
@@ -62,7 +62,7 @@
 
 {#if rig && boat}
 	<p class="line">
-		<span>{saySea(rig, sea)}.</span>
+		<span>{capital(saySea(rig, sea))}.</span>
 		<button
 			class="small"
 			onclick={() =>
@@ -71,26 +71,31 @@
 					bySea ? 'Flushed from the tank' : 'Flushed with sea water'
 				)}>{bySea ? 'Flush from the tank' : 'Flush with sea water'}</button
 		>
-		{#if toSea || noDischarge === undefined}
+		{#each built.filter(({ id }) => atSea(id) || noDischarge === undefined) as tank (tank.id)}
+			{@const says = atSea(tank.id) ? `Keep ${tank.name} aboard` : `${tank.name} to sea`}
 			<button
 				class="small"
 				onclick={() =>
 					void seaSet(
 						{
-							waste: toSea
-								? (sea.waste ?? []).filter((id) => !black.some((tank) => tank.id === id))
-								: [...(sea.waste ?? []), ...black.map(({ id }) => id)]
+							waste: atSea(tank.id)
+								? (sea.waste ?? []).filter((id) => id !== tank.id)
+								: [...(sea.waste ?? []), tank.id]
 						},
-						toSea ? 'Y-valve to the tank' : 'Y-valve to sea'
-					)}>{toSea ? 'Y-valve to the tank' : 'Y-valve to sea'}</button
+						says
+					)}>{says}</button
 			>
-		{/if}
+		{/each}
 	</p>
-	{#if noDischarge !== undefined && (sea.waste ?? []).length > 0}
-		<Notice
-			><p>You marked {noDischarge}: nothing may go overboard. Shut and secure seacock and Y-valve.</p></Notice
-		>
-	{:else if toSea}<p class="soft small">{SEA_CAUTION}</p>{/if}
+	{#if (sea.waste ?? []).length > 0}
+		{#if noDischarge !== undefined}
+			<Notice
+				><p>
+					You marked {noDischarge}: nothing may go overboard. Shut and secure seacock and Y-valve.
+				</p></Notice
+			>
+		{:else}<p class="soft small">{SEA_CAUTION}</p>{/if}
+	{/if}
 {/if}
 {#if rig && now && now.sewer !== false}
 	<p class="line">

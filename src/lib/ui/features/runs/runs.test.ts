@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Run } from '$core/runs';
 import { handedOver, readHanded } from './screen/handOver';
 import { LiveMeter } from './meter/liveMeter.svelte';
-import { nearnessOf } from './meter/signal';
+import { nearnessOf, spokenAt } from './meter/signal';
 import { nearestWith, placesFor, stopNow, waterAt } from './start/sources';
 import type { FlowReading } from '$lib/standins/simulatedFlow';
 
@@ -13,6 +13,23 @@ const run: Run = {
 	setup: { kind: 'dump', order: [{ do: 'empty', tank: 'grey', litres: 40 }, { do: 'cap' }], where: 'sewer' },
 	answers: { '0-empty': { how: 'not-quite', leftL: 4, at: '2027-05-01T08:05:00Z' } }
 };
+
+it('the last litres are said aloud one by one, and the end; nothing before', () => {
+	expect([7, 4.9, 3.2, 1.1, 0.4, 0, -2].map((toGo) => spokenAt(toGo, 'L'))).toEqual([
+		undefined,
+		'Five litres to go',
+		'Four',
+		'Two',
+		'One',
+		'Stop now',
+		'Stop now'
+	]);
+	expect([5, 3, -1].map((toGo) => spokenAt(toGo, 'usGal'))).toEqual([
+		undefined,
+		'One gallon to go',
+		'Stop now'
+	]);
+});
 
 describe('a run handed over in an address', () => {
 	it('comes through whole', () => {

@@ -18,6 +18,7 @@
 		sayHeeled,
 		sayNights,
 		sayOffered,
+		sayValveCaution,
 		sayWeatherOf
 	} from '$core/words';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
@@ -122,8 +123,13 @@
 			>
 		{/if}
 		<span class="soft small"
-			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(stop)}{#if stop.noDischarge}; nothing
-				overboard{/if}{#if stop.weather}; {sayWeatherOf(stop, units)}{/if}{#if stop.heel}. {sayHeeled(
+			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(
+				stop,
+				rig.kind === 'boat'
+			)}{#if stop.noDischarge}; nothing overboard{/if}{#if stop.weather}; {sayWeatherOf(
+					stop,
+					units
+				)}{/if}{#if stop.hookup?.sewer}. {sayValveCaution(rig, true) ?? ''}{/if}{#if stop.heel}. {sayHeeled(
 					rig,
 					stop,
 					units

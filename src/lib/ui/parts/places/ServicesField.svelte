@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Service } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
-	import { capital, SERVICE_NAMES } from '$core/words';
+	import { capital, SERVICE_NAMES, SHUT } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import TextField from '../../kit/fields/TextField.svelte';
@@ -44,7 +44,7 @@
 					label="Is it drinking water?"
 					value={saidOf(service)}
 					options={[
-						{ value: 'unsaid', label: 'nobody has said' },
+						{ value: 'unsaid', label: 'not known' },
 						{ value: 'yes', label: 'yes: a sign or a person says so' },
 						{ value: 'no', label: 'no' }
 					]}
@@ -70,6 +70,14 @@
 		/>
 		<details>
 			<summary>More of it</summary>
+			<label class="check"
+				><input
+					type="checkbox"
+					checked={service.open === SHUT}
+					onchange={(event) => change(at, { open: event.currentTarget.checked ? SHUT : undefined })}
+				/>
+				shut: frozen or out of order</label
+			>
 			<div class="more">
 				<NumberField
 					label="Flow"
