@@ -28,6 +28,8 @@ export interface LineAnswer {
 		readonly says: string;
 		readonly entries: readonly LineEntry[];
 		readonly adds?: Addition;
+		/** what to mind at it */
+		readonly warns?: string;
 	}[];
 	readonly problem?: string;
 }
@@ -78,9 +80,10 @@ export function answerLine(question: LineQuestion): LineAnswer {
 		};
 	return {
 		choices: answer.matches.map(({ says, warns, drafts, adds }) => ({
-			says: warns === undefined ? says : `${says}. ${warns}`,
+			says,
 			entries: drafts.map((draft) => ({ rig: question.rig, ...draft }) as LineEntry),
-			...(adds ? { adds } : {})
+			...(adds ? { adds } : {}),
+			...(warns === undefined ? {} : { warns })
 		}))
 	};
 }

@@ -26,7 +26,6 @@ export {
 	hasFrost,
 	sayHeeled,
 	SERVICE_NAMES,
-	SHUT,
 	sayNights,
 	sayOffered,
 	sayWeatherFrom,

@@ -39,6 +39,16 @@ describe('POST /api/line', () => {
 		const entries = (answer.choices[0].entries as Entry[]).map((one, i) => ({ ...one, id: `n${i}` }));
 		expect(parseLogbook(logbookOf(entries, rig))).toMatchObject({ ok: true });
 	});
+	it('a hook-up valve by valve: black stays shut, and what to mind at it is said apart', async () => {
+		const [grey] = (await say('hooked up, grey open')).choices;
+		expect(grey).toMatchObject({
+			entries: [{ kind: 'hookup', mains: true, sewer: ['grey'] }],
+			warns: expect.stringMatching(/regulator.*Keep Cassette shut until it is two thirds full/)
+		});
+		const [open] = (await say('open cassette')).choices;
+		expect(open.entries).toMatchObject([{ kind: 'hookup', sewer: ['black'] }]);
+		expect(open.warns).toMatch(/liquids run off and solids stay/);
+	});
 	it('several when it is not, told apart in their words', async () => {
 		const { choices } = await say('23:00 dishes');
 		expect(choices.map(({ entries }: Answer) => entries[0].at)).toEqual([

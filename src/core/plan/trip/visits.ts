@@ -1,5 +1,5 @@
 import { DAY_MS, MINUTE_MS } from '../../time/index.js';
-import { instantMs, type Service, type Stop, type Trip } from '../../logbook/index.js';
+import { instantMs, isShut, type Service, type Stop, type Trip } from '../../logbook/index.js';
 import type { Mask, Offer } from './offer.js';
 
 /** What a plan takes at a stop, in the order of the bits of a mask. */
@@ -58,13 +58,9 @@ const MOST_TIMES = 14;
 /** Of more chances to serve than this only some are looked at, evenly: their stretches are as many as their square. */
 const MOST_VISITS = 600;
 
-/** Whether a service is shut for good: frozen, out of order. */
-export const isNeverOpen = ({ open }: Pick<Service, 'open'>): boolean =>
-	open !== undefined && /^\s*(off|closed)\s*$/i.test(open);
-
 /** Whether a service serves tanks that hold something. */
 export const servesKind = (service: Service, kind: ServiceKind): boolean =>
-	service.kind === kind && !isNeverOpen(service) && (kind !== 'water' || service.potable !== false);
+	service.kind === kind && !isShut(service) && (kind !== 'water' || service.potable !== false);
 
 /** Whether a stop serves tanks that hold something: by a service, or by a sewer that is chosen. */
 export const stopServes = (

@@ -50,7 +50,7 @@ function sayHowOften(everyDays: number, trips: number): string {
 
 /** What a whole stay asks of a container: `Five loads, one every third day, 20 min each.` */
 export function sayStayLoads(stay: StayLoads, units: UnitChoice): string {
-	if (stay.loads === 0) return 'No load at all.';
+	if (stay.loads === 0) return 'No loads needed.';
 	const each = stay.minutesEach === undefined ? '' : `, ${formatHours(stay.minutesEach / MINUTES)} each`;
 	const often = sayHowOften(stay.everyDays, stay.trips);
 	const most = stay.mostLoads > stay.loads ? ` It may be ${count(stay.mostLoads)}.` : '';
@@ -65,7 +65,7 @@ export function sayLoads({ loads, trips, minutes, heaviestKg }: Loads, units: Un
 	return `${loads} ${loads === 1 ? 'load' : 'loads'}${together}${taking}; the fullest weighs ${sayMass(heaviestKg, units)}.`;
 }
 
-/** When to go with the tote: `Grey tote is just right when Pump meter shows 472.0: Wednesday evening, 22 L.` */
+/** When to go with the tote: `Grey will just fill Grey tote when Pump meter shows 472.0: Wednesday evening, 22 L.` */
 export function sayWhenToGo(
 	rig: Rig,
 	{ tank, container, fitsL, runsL, atMs, meter }: WhenToGo,
@@ -80,8 +80,8 @@ export function sayWhenToGo(
 	const when = sayWhen(atMs, nowMs, timeZone);
 	const shows = meter ? rig.instruments.find(({ id }) => id === meter.id)?.name : undefined;
 	return meter && shows
-		? `${name} is just right for ${from} when ${shows} shows ${sayShown(meter.reads)}: ${when}, ${formatLitres(fitsL, units)}.`
-		: `${name} is just right for ${from} ${when}: ${formatLitres(fitsL, units)}.`;
+		? `${from} will just fill ${name} when ${shows} shows ${sayShown(meter.reads)}: ${when}, ${formatLitres(fitsL, units)}.`
+		: `${from} will just fill ${name} ${when}: ${formatLitres(fitsL, units)}.`;
 }
 
 /** A service that is near where one is without: `No tap at Rook Moor; Low Sarn is near: 3 trips of 1.2 km a way, 45 min.` */
@@ -106,20 +106,20 @@ export function sayJugs(
 	timeZone: string,
 	untilMs?: number
 ): string {
-	if (bindsMs === undefined) return `${at} lasts longer than is looked ahead.`;
+	if (bindsMs === undefined) return `${at} lasts longer than the forecast looks ahead.`;
 	const first = `${at} until ${sayWhen(bindsMs, nowMs, timeZone)}`;
-	if (spares.length === 0) return `${first}, and no other jug stands full.`;
+	if (spares.length === 0) return `${first}, and no other jug is full.`;
 	const days = spares.reduce((sum, { addsDays }) => sum + addsDays, 0);
 	return `${first}, then ${listed(spares.map(({ name }) => name))}: ${formatDuration(days)} more, until ${sayWhen(untilMs ?? bindsMs + days * DAY_MS, nowMs, timeZone)}.`;
 }
 
-/** A container as it stands in a list: `2 × 20 L for fresh water, 21 kg full, 9 min a way`. */
+/** A container as it stands in a list: `2 × 20 L for fresh water, 21 kg full, 9 min there and back`. */
 export function sayContainer(
 	{ carries, capacityL, headroomL, tareKg, count: pieces, minutesPerLoad }: Container,
 	units: UnitChoice
 ): string {
 	const many = pieces === 1 ? '' : `${pieces} × `;
-	const way = minutesPerLoad === undefined ? '' : `, ${formatHours(minutesPerLoad / MINUTES)} a way`;
+	const way = minutesPerLoad === undefined ? '' : `, ${formatHours(minutesPerLoad / MINUTES)} there and back`;
 	const full = sayMass(tareKg + capacityL - headroomL, units);
 	return `${many}${formatLitres(capacityL, units)} for ${carries} water, ${full} full${way}`;
 }

@@ -246,7 +246,7 @@ describe('a tote in words', () => {
 		};
 		const now = Date.parse('2027-05-03T08:00:00Z');
 		expect(plain(sayWhenToGo(rig, when, now, 'Etc/UTC', METRIC))).toBe(
-			'Grey tote is just right for Grey when Pump meter shows 472.0: Wednesday evening, 88 L.'
+			'Grey will just fill Grey tote when Pump meter shows 472.0: Wednesday evening, 88 L.'
 		);
 		expect(plain(sayWhenToGo(rig, { ...when, atMs: now, runsL: 95 }, now, 'Etc/UTC', METRIC))).toContain(
 			'go now, and shut the valve in time'
@@ -283,8 +283,8 @@ describe('a tote in words', () => {
 		expect(plain(sayStayAt(stop, tote, { ...stay, days: 1.2 }, METRIC))).toContain(
 			'The last day at Rook Moor'
 		);
-		expect(plain(sayStayLoads({ ...stay, loads: 0, trips: 0 }, METRIC))).toBe('No load at all.');
-		expect(plain(sayContainer(tote, METRIC))).toBe('100 L for grey water, 101 kg full, 20 min a way');
+		expect(plain(sayStayLoads({ ...stay, loads: 0, trips: 0 }, METRIC))).toBe('No loads needed.');
+		expect(plain(sayContainer(tote, METRIC))).toBe('100 L for grey water, 101 kg full, 20 min there and back');
 	});
 });
 
@@ -306,8 +306,8 @@ it('jugs that take turns last one after another', () => {
 	expect(says([{ name: 'Spare jug', addsDays: 2 }], now + 12 * HOUR_MS)).toBe(
 		'Jug at the tap until this evening, then Spare jug: 2 days more, until Wednesday evening.'
 	);
-	expect(says([], now + 12 * HOUR_MS)).toContain('no other jug stands full');
-	expect(says([])).toContain('longer than is looked ahead');
+	expect(says([], now + 12 * HOUR_MS)).toContain('no other jug is full');
+	expect(says([])).toContain('longer than the forecast looks ahead');
 });
 
 it.each<[Fault, RegExp]>([

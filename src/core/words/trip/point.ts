@@ -1,6 +1,6 @@
-import type { Point, Service } from '../../logbook/index.js';
+import { isShut, type Point, type Service } from '../../logbook/index.js';
 import { formatQuantity, type UnitChoice } from '../../units/index.js';
-import { SERVICE_NAMES, SHUT } from './stop.js';
+import { SERVICE_NAMES } from './stop.js';
 
 const DRINKING: ReadonlyMap<boolean | undefined, string> = new Map([
 	[true, 'drinking water'],
@@ -18,9 +18,9 @@ export const sayServices = (services: readonly Service[]): string =>
 
 /** The facts of one service: `fee 3 · 12 minutes · 11 L/min · 2 km out of the way`. */
 export function sayFacts(service: Service, units: UnitChoice): string {
-	const { fee, minutes, flowLpm, detourKm, barMax, note, open } = service;
+	const { fee, minutes, flowLpm, detourKm, barMax, note } = service;
 	return [
-		open === SHUT && 'shut until further notice',
+		isShut(service) && 'shut until further notice',
 		fee === undefined ? undefined : fee === 0 ? 'free' : `fee ${fee}`,
 		minutes && `${minutes} minutes`,
 		flowLpm && `${flowLpm} L/min`,

@@ -4,6 +4,7 @@ import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index
 import { listed } from '../list.js';
 import {
 	instantMs,
+	isShut,
 	weatherOfStay,
 	type Rig,
 	type Service,
@@ -25,16 +26,13 @@ const AFLOAT: Readonly<Partial<Record<Service['kind'], string>>> = {
 	grey: 'grey pump-out',
 	black: 'pump-out'
 };
-/** A service that is shut until further notice: frozen, out of order. */
-export const SHUT = 'off';
-
 /** What a stop offers, and what of it one is hooked up to: `water, grey drain, sewer (hooked up)`. */
 export function sayOffered({ services, hookup = {} }: Stop, boat = false): string {
 	const hooked = (kind: Service['kind']): boolean =>
 		(kind === 'mains' || kind === 'sewer') && hookup[kind] === true;
 	const listed = services.map(
 		({ kind, potable, open }) =>
-			`${(boat && AFLOAT[kind]) || SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}${open === SHUT ? ' (shut)' : ''}${hooked(kind) ? ' (hooked up)' : ''}`
+			`${(boat && AFLOAT[kind]) || SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}${isShut({ open }) ? ' (shut)' : ''}${hooked(kind) ? ' (hooked up)' : ''}`
 	);
 	const beside = (['mains', 'sewer'] as const)
 		.filter((kind) => hooked(kind) && !services.some((service) => service.kind === kind))

@@ -67,7 +67,7 @@ describe('what containers can do', () => {
 	it('when to go is told where one lives from it, and of a hose that fits', async () => {
 		expect(await begun([emptied])('runs/whenToGo', {})).toEqual([]);
 		const lives = begun([{ ...emptied, where: 'bucket' }]);
-		expect((await lives('runs/whenToGo', {}))[0]).toMatch(/^Bucket is just right for Grey/);
+		expect((await lives('runs/whenToGo', {}))[0]).toMatch(/^Grey will just fill Bucket/);
 		expect(await begun([{ ...emptied, where: 'brim' }])('runs/whenToGo', {})).toEqual([]);
 	});
 	it('what is near is offered where it is wanted', async () => {

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import type { Service } from '$core/logbook';
+	import { isShut, SHUT, type Service } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
-	import { capital, SERVICE_NAMES, SHUT } from '$core/words';
+	import { capital, SERVICE_NAMES } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import TextField from '../../kit/fields/TextField.svelte';
@@ -73,7 +73,7 @@
 			<label class="check"
 				><input
 					type="checkbox"
-					checked={service.open === SHUT}
+					checked={isShut(service)}
 					onchange={(event) => change(at, { open: event.currentTarget.checked ? SHUT : undefined })}
 				/>
 				shut: frozen or out of order</label

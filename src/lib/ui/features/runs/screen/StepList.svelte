@@ -16,10 +16,22 @@
 	}
 	/** The steps of a run: what is done can be gone back to, what is due stands out. */
 	const { steps, at, onback, due }: Props = $props();
+
+	/** of what is done only the last step is shown, so that the one that is due is under the eyes */
+	const KEPT = 1;
+	let all = $state(false);
+	const folded = $derived(all ? 0 : Math.max(0, steps.findIndex(({ step }) => step.key === at) - KEPT));
 </script>
 
 <ol>
-	{#each steps as { step, does, answered }, i (step.key)}
+	{#if folded > 1}
+		<li class="over">
+			<span class="n" aria-hidden="true">✓</span>
+			<button class="quiet" onclick={() => (all = true)}>{folded} steps done: show them</button>
+		</li>
+	{/if}
+	{#each steps.slice(folded > 1 ? folded : 0) as { step, does, answered }, shown (step.key)}
+		{@const i = shown + (folded > 1 ? folded : 0)}
 		<li
 			class:due={step.key === at}
 			class:over={answered !== undefined}
