@@ -163,6 +163,21 @@ test('weight, what if and a learned curve answer; a ready rig is begun', async (
 		/may come aboard before the payload is used up/
 	);
 	await expect(page.getByRole('row', { name: /Tamsel Ford/ })).toBeVisible();
+	// With their limits, each axle says what it still takes, wherever the tanks are known to be.
+	await page.getByText('Enter the limits of axles and hitch').click();
+	for (const [i, of] of [
+		['1.6', '1800', '1500'],
+		['-2', '2000', '1850']
+	].entries())
+		for (const [at, label] of ['Forward of the reference point', 'Its limit', 'Weighed, without'].entries())
+			await page
+				.getByLabel(label)
+				.nth(i)
+				.fill(of[at] ?? '');
+	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await expect(page.getByRole('region', { name: 'Axles and hitch' })).toContainText(
+		/Rear axle (takes|is) .*kg|Enter where each tank is/
+	);
 	await page.goBack();
 	await page.getByRole('link', { name: 'What if' }).click();
 	await page.getByLabel('Tank', { exact: true }).selectOption('Grey');

@@ -17,9 +17,9 @@ export function sayFrostNight(
 				? 'tonight'
 				: `${day} night`
 			: `coldest of ${coldestOf} nights${day === 'today' ? '' : ` from ${day}`}`;
-	const where = name === undefined ? '' : `${name}, `;
+	const where = name === undefined ? night.charAt(0).toUpperCase() + night.slice(1) : `${name}, ${night}`;
 	const source = sayWeatherFrom({ weatherFrom: from });
-	return `${where}${night}: down to ${formatQuantity(minC, 'temperature', units)}${source ? ` (${source})` : ''}`;
+	return `${where}: down to ${formatQuantity(minC, 'temperature', units)}${source ? ` (${source})` : ''}`;
 }
 
 /** What to do about something that may freeze. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Rig } from '$core/logbook';
 	import { zonedTime } from '$core/time';
 	import { axleLoads, fullLoad, payloadOf, spareLitres, weightOf } from '$core/rig';
 	import { formatQuantity } from '$core/units';
@@ -10,6 +11,8 @@
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
 	import { elseOf, keepElse } from '$lib/ui/features/runs/start/ofRig';
+	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
+	import AxlesForm from '$lib/ui/features/rig/weighing/AxlesForm.svelte';
 	import OtherLoad from '$lib/ui/features/rig/weighing/OtherLoad.svelte';
 	import RigPlan from '$lib/ui/features/rig/weighing/RigPlan.svelte';
 	import WeightTable from '$lib/ui/features/rig/weighing/WeightTable.svelte';
@@ -48,9 +51,16 @@
 	const unplaced = $derived(
 		rig?.tanks.filter(({ id }) => rows[0]?.weight.unplaced.includes(id)).map(({ name }) => name) ?? []
 	);
+	const putAxles = (axles: Rig['axles']): Promise<boolean> =>
+		app.commands.change(
+			'rig',
+			rig?.id ?? '',
+			({ axles: _before, ...newest }) => (axles ? { ...newest, axles } : newest),
+			'Limits of axles and hitch'
+		);
 </script>
 
-{#if rig && spare}
+{#if rig && spare && app.engine.assessment}
 	<Page up={{ href: '/rig', name: 'Rig' }} measure="text">
 		<PageHead>
 			{#snippet title()}{spare.figure} <span class="soft">{spare.says}</span>{/snippet}
@@ -90,6 +100,7 @@
 					>{/if}
 			</Section>
 		{/if}
+		<AxlesForm axles={rig.axles} {units} onchange={(axles) => void putAxles(axles)} />
 		{#if placed}
 			<details>
 				<summary>Where the water is, seen from above</summary>
@@ -98,7 +109,6 @@
 					The cross is where the placed tanks balance.{unplaced.length > 0
 						? ` Without a place: ${listed(unplaced)}.`
 						: ''}
-					{rig.axles ? '' : 'Add the limits of the axles in Change rig to see what each may still take.'}
 				</p>
 			</details>
 		{/if}
@@ -109,4 +119,4 @@
 			</p></Notice
 		>
 	</Page>
-{/if}
+{:else if rig}<Waiting trouble={app.engine.trouble} />{/if}
