@@ -81,6 +81,10 @@ const point: fc.Arbitrary<Point> = fc.record(
 	{ requiredKeys: ['id', 'name', 'position', 'services'] }
 );
 const points = fc.uniqueArray(point, { selector: ({ id }) => id, maxLength: 5 });
+const warmth = fc.record({
+	maxC: fc.integer({ min: -20, max: 45 }),
+	minC: fc.integer({ min: -30, max: 30 })
+});
 const stop: fc.Arbitrary<Stop> = fc
 	.record(
 		{
@@ -91,10 +95,15 @@ const stop: fc.Arbitrary<Stop> = fc
 			position,
 			legKm: fee,
 			services,
-			weather: fc.record({
-				maxC: fc.integer({ min: -20, max: 45 }),
-				minC: fc.integer({ min: -30, max: 30 })
+			weather: fc.oneof(warmth, fc.array(fc.tuple(day, warmth).map(([of, one]) => ({ day: of, ...one })))),
+			weatherFrom: fc.constantFrom('simulated' as const, 'typed' as const),
+			hookup: fc.record({ mains: fc.boolean(), sewer: fc.boolean() }),
+			heel: fc.record({
+				rollDeg: fc.integer({ min: -30, max: 30 }),
+				pitchDeg: fc.integer({ min: -9, max: 9 })
 			}),
+			ashore: fc.boolean(),
+			noDischarge: fc.boolean(),
 			exertion: fc.constantFrom(0.7, 1, 2),
 			persons: fc.integer({ min: 0, max: 9 }),
 			note: hard

@@ -100,6 +100,9 @@ describe('what is wrong is named by path, expectation and finding', () => {
 		]
 	};
 	const wrongLight = { id: 'r', rig: 'rig', at, kind: 'reading', instrument: 'lights', value: 'half' };
+	const hookup = { id: 'h', rig: 'rig', at, kind: 'hookup', mains: false };
+	const hot = { maxC: 31, minC: 12 };
+	const stop = { id: 's', name: 'S', arrive: at, depart: at, legKm: 0, services: [] };
 	const hugeFill = { id: 'f', rig: 'rig', at, kind: 'fill', tank: 'main', litres: 1e9 };
 	it.each<[string, unknown, string, string, unknown]>([
 		['format', 'csv', '$.format', '"dipsometer-logbook"', '"csv"'],
@@ -125,6 +128,37 @@ describe('what is wrong is named by path, expectation and finding', () => {
 		['entries.0.tank', 'gone', '$.entries[0].tank', 'the id of a tank of this rig', '"gone"'],
 		['entries.0.kind', 'pour', '$.entries[0].kind', expect.stringContaining('"fill"') as string, '"pour"'],
 		['rigs.0.crew', null, '$.rigs[0].crew', 'a number', 'null'],
+		// Of several forms that something may have, the fault of the one that it has; else what all of them are.
+		[
+			'entries.0',
+			{ ...hookup, sewer: ['grey', 'main'] },
+			'$.entries[0].sewer[1]',
+			'the id of a waste tank of this rig',
+			'"main"'
+		],
+		['entries.0', { ...hookup, sewer: 'open' }, '$.entries[0].sewer', 'true or false, or a list', '"open"'],
+		['entries.0', { ...hookup, sewer: [7] }, '$.entries[0].sewer[0]', 'a text', '7'],
+		[
+			'trips.0.stops',
+			[{ ...stop, weather: [{ ...hot, day: '2027-02-30' }] }],
+			'$.trips[0].stops[0].weather[0].day',
+			'a calendar day such as 2027-04-18',
+			'"2027-02-30"'
+		],
+		[
+			'trips.0.stops',
+			[{ ...stop, weather: { maxC: 31 } }],
+			'$.trips[0].stops[0].weather.minC',
+			'a number',
+			'nothing'
+		],
+		[
+			'trips.0.stops',
+			[{ ...stop, weather: 'fine' }],
+			'$.trips[0].stops[0].weather',
+			'an object, or a list',
+			'"fine"'
+		],
 		[
 			'rigs.0.name',
 			endless,

@@ -74,49 +74,29 @@ const VALVE: ReadonlyMap<string, boolean> = new Map([
 ]);
 const SPOKEN_OF = /^(valves?|with|left|keep|kept|leave|is|are|the|and|but|tanks?|both)$/;
 
-/** Which valves of waste tanks a line opens and shuts: `grey open`, `open grey`, `grey open black shut`. Nothing where it names none. */
-function valvesSaid(
-	words: readonly string[],
-	rig: Rig
-): readonly { readonly tank: string; readonly open: boolean }[] | undefined {
+/** A valve of a waste tank that a line opens or shuts. */
+interface ValveSaid {
+	readonly tank: string;
+	readonly open: boolean;
+}
+
+/** Which valves a line opens and shuts: `grey open`, `open grey`, `grey open black shut`; nothing where any of it is something else. */
+function valvesSaid(words: readonly string[], rig: Rig): readonly ValveSaid[] | undefined {
 	const waste = rig.tanks.filter(({ holds, retired }) => holds !== 'fresh' && !retired);
-	const said: { readonly tank: string; readonly open: boolean }[] = [];
 	const left = words.filter((word) => !SPOKEN_OF.test(word));
-	const ahead = VALVE.has(left[0] ?? '');
-	let names: string[] = [];
-	let open: boolean | undefined;
-	const take = (): boolean => {
-		if (names.length === 0) return open === undefined || !ahead;
-		const tanks = thingsNamed(names, waste);
-		if (open === undefined || tanks.length === 0) return false;
-		for (const { id } of tanks) said.push({ tank: id, open });
-		names = [];
-		return true;
-	};
-	for (const word of left) {
-		const is = VALVE.get(word);
-		if (is === undefined) {
-			names.push(word);
-			continue;
-		}
-		if (ahead) {
-			if (!take()) return undefined;
-			open = is;
-		} else {
-			open = is;
-			if (!take()) return undefined;
-		}
-	}
-	if (ahead ? !take() : names.length > 0) return undefined;
-	return said.length > 0 ? said : undefined;
+	const verbs = left.flatMap((word, i) => (VALVE.has(word) ? [i] : []));
+	const ahead = verbs[0] === 0;
+	if (verbs.length === 0 || (!ahead && verbs.at(-1) !== left.length - 1)) return undefined;
+	const said = verbs.map((at, k): readonly ValveSaid[] => {
+		const names = ahead ? left.slice(at + 1, verbs[k + 1]) : left.slice((verbs[k - 1] ?? -1) + 1, at);
+		const open = VALVE.get(left[at] ?? '') === true;
+		return names.length === 0 ? [] : thingsNamed(names, waste).map(({ id }) => ({ tank: id, open }));
+	});
+	return said.some((tanks) => tanks.length === 0) ? undefined : said.flat();
 }
 
 /** The valves that are open once some have been opened and shut. */
-function afterValves(
-	rig: Rig,
-	before: OpenValves,
-	said: readonly { readonly tank: string; readonly open: boolean }[]
-): readonly string[] {
+function afterValves(rig: Rig, before: OpenValves, said: readonly ValveSaid[]): readonly string[] {
 	const open = new Set(openTanks(rig, before));
 	for (const { tank, open: opened } of said) {
 		if (opened) open.add(tank);
@@ -150,6 +130,7 @@ const TO_SEA = /\b(to|into) (the )?sea\b|\boverboard\b/;
 const TO_TANK = /\b(to|into) (the )?(tank|holding)\b|\b(aboard|shut|closed|holding)\b/;
 const FROM_SEA = /\b(from|with|by) (the )?(sea|sea ?water|salt ?water)\b/;
 const FROM_TANK = /\b(from|with|by) (the )?(tank|fresh|fresh ?water)\b/;
+const A_DUMP = /^(dump|dumped|empty|emptied|pump|pumped)$/;
 const A_FLUSH = /^(the )?(flush(ing|ed)?|heads?|toilet)\b/;
 const A_VALVE = /^(the )?(y[ -]?valve|diverter)\b/;
 
@@ -179,7 +160,7 @@ function seaLine(
 	line: TokenLine,
 	{ rig, mains = false, sewer = false, sea: now = {} }: QuickContext
 ): Meaning | undefined {
-	if (rig.kind !== 'boat' || line.figures.length > 0) return undefined;
+	if (rig.kind !== 'boat' || line.figures.length > 0 || A_DUMP.test(line.words[0] ?? '')) return undefined;
 	const set = seaSet(line.words.join(' '), rig, now);
 	if (!set) return undefined;
 	const sea = { flush: [...(set.flush ?? [])], waste: [...(set.waste ?? [])] };

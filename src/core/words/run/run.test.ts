@@ -284,7 +284,9 @@ describe('a tote in words', () => {
 			'The last day at Rook Moor'
 		);
 		expect(plain(sayStayLoads({ ...stay, loads: 0, trips: 0 }, METRIC))).toBe('No loads needed.');
-		expect(plain(sayContainer(tote, METRIC))).toBe('100 L for grey water, 101 kg full, 20 min there and back');
+		expect(plain(sayContainer(tote, METRIC))).toBe(
+			'100 L for grey water, 101 kg full, 20 min there and back'
+		);
 	});
 });
 
