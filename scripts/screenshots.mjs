@@ -34,6 +34,9 @@ async function workedOut(page) {
 	await page.locator('svg[aria-label^="The stay"]').waitFor();
 }
 
+/** Waits until the levels of the tank are drawn. */
+const levelsDrawn = (page) => page.locator('.chart svg').first().waitFor();
+
 /** Three things in a line, and what they do to the stay. */
 async function sayThree(page) {
 	await page.getByLabel('What happened?').pressSequentially('2 showers, dishes and kettle');
@@ -87,7 +90,7 @@ const SHOTS = [
 	{ name: 'points', path: '/trip/points', act: mapDrawn },
 	{ name: 'trip-card', path: '/trip/card' },
 	{ name: 'rig', path: '/rig' },
-	{ name: 'rig-tank', path: '/rig/tank/wren-grey' },
+	{ name: 'rig-tank', path: '/rig/tank/wren-grey', act: levelsDrawn },
 	{ name: 'care', path: '/rig/care', act: (page) => page.getByRole('heading', { name: 'Tasks' }).waitFor() },
 	{ name: 'data', path: '/data' },
 	{ name: 'first-run', path: '' }

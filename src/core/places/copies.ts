@@ -10,9 +10,10 @@ export const atPoint = (stop: Stop, point: Point): Stop => ({
 	...(point.noDischarge ? { noDischarge: true } : {})
 });
 
-/** Whether a stop no longer says what its point says. */
-export const hasStrayed = (stop: Pick<Stop, 'services'>, point: Point): boolean =>
-	canonical(stop.services) !== canonical(point.services);
+/** Whether a stop does not say what its point says by now. A mark that only the stop has is one's own of that day. */
+export const hasStrayed = (stop: Pick<Stop, 'services' | 'noDischarge'>, point: Point): boolean =>
+	canonical(stop.services) !== canonical(point.services) ||
+	(point.noDischarge === true && stop.noDischarge !== true);
 
 /** What is kept of a stop as a point; nothing where it is not known where it is. */
 export const pointFrom = (stop: Stop, id: string): Point | undefined =>

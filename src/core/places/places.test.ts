@@ -5,6 +5,8 @@ import type { Point, Stop } from '../logbook/index.js';
 import { entry, exactTrip } from '../../../tests/helpers/logbooks.js';
 import { nearestOnStretch } from './sphere.js';
 import {
+	atPoint,
+	hasStrayed,
 	joined,
 	kmBetween,
 	kmTo,
@@ -288,6 +290,17 @@ it('reads places as people type them, and nothing else', () => {
 			expect(kmBetween(read as LatLon, given)).toBeLessThan(0.002);
 		})
 	);
+});
+
+it('a stop does not say what its point says until it is taken over; a mark of the day is kept', () => {
+	const quay = at('quay', 'Quay', [0, 0], { services: [{ kind: 'grey' }] });
+	const stays = atPoint(stop('s', 3), quay);
+	expect(hasStrayed(stays, quay)).toBe(false);
+	expect(hasStrayed(stays, { ...quay, services: [] })).toBe(true);
+	const marked = { ...quay, noDischarge: true };
+	expect(hasStrayed(stays, marked)).toBe(true);
+	expect(hasStrayed(atPoint(stays, marked), marked)).toBe(false);
+	expect(hasStrayed(atPoint(stays, marked), quay)).toBe(false);
 });
 
 it('asks after a visit whether it is still so, until somebody has said so', () => {

@@ -17,7 +17,7 @@ function sayLetIn({ rig, run, units }: About, step: ToteRunStep & { kind: 'let-i
 	const latest = capacityL - keepFreeL;
 	return {
 		does: step.last
-			? `Open ${tank} until it runs dry, then shut it.`
+			? `Open ${tank} until it runs dry or ${tote} holds ${litres(latest)}; shut it.`
 			: `Open ${tank}. Shut it when ${tote} holds ${litres(step.standsAtL)}.`,
 		figure: {
 			says: step.last ? `It should run dry with, in ${tote}, about` : `Shut ${tank} when ${tote} holds`,
@@ -29,7 +29,6 @@ function sayLetIn({ rig, run, units }: About, step: ToteRunStep & { kind: 'let-i
 						`The hose brings ${litres(Math.min(hoseL, step.litres))} more: ${litres(step.standsAtL + Math.min(hoseL, step.litres))} then, of ${litres(capacityL)}.`
 					]
 				: [`${tote} takes ${litres(capacityL)}.`]),
-			...(step.last ? [`Shut it at ${litres(latest)} at the latest, dry or not.`] : [])
 		],
 		caution: 'Watch the level in it, not the clock: more than it takes ends on the ground.',
 		done: step.last ? 'It runs dry' : 'It is shut',

@@ -76,7 +76,7 @@
 </div>
 <p class="buttons">
 	{#if point && hasStrayed(stop, point)}
-		<button type="button" class="small" onclick={() => onchange({ ...stop, services: point.services })}
+		<button type="button" class="small" onclick={() => onchange(atPoint(stop, point))}
 			>Refresh from {point.name}</button
 		>
 	{/if}

@@ -10,12 +10,15 @@
 		{ services: [{ kind: 'water' as const }], says: 'nobody says' },
 		{ services: [{ kind: 'grey' as const }], says: 'grey drain' },
 		{ services: [{ kind: 'black' as const }], says: 'black disposal' },
-		{ services: [{ kind: 'mains' as const }], says: 'hook-up' }
+		{ services: [{ kind: 'mains' as const }], says: 'hook-up' },
+		{ services: [], noDischarge: true, says: 'nothing overboard' }
 	];
 </script>
 
 <ul class="small soft" aria-label="What the signs mean">
-	{#each SHAPES as { services, says } (says)}<li><Glyphs {services} />{says}</li>{/each}
+	{#each SHAPES as { services, noDischarge, says } (says)}
+		<li><Glyphs {services} {noDischarge} />{says}</li>
+	{/each}
 	<li><span class="plate"></span>dashed edge: not seen for a year</li>
 	<li><span class="line"></span>until the last chance</li>
 	<li><span class="line beyond"></span>beyond it</li>

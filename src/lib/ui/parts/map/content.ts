@@ -18,6 +18,7 @@ export interface MapStop {
 	readonly order: number;
 	readonly here: boolean;
 	readonly past: boolean;
+	readonly noDischarge: boolean;
 	/** the tanks for which it is the last chance */
 	readonly last: readonly string[];
 }
@@ -46,6 +47,7 @@ export function mapStops(trip: Trip, plan: Plan | undefined, rig: Rig, nowMs: nu
 			order,
 			here: instantMs(stop.arrive) <= nowMs && !isPast(stop),
 			past: isPast(stop),
+			noDischarge: stop.noDischarge === true,
 			last: lastFor(rig, plan, stop.id)
 		});
 	}

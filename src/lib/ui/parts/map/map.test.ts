@@ -131,6 +131,13 @@ it('signs what stands where: read out by name, a point under a stop at the same 
 		className: 'sign stale chosen',
 		hangs: false
 	});
+	// Where nothing goes overboard is signed once: by the point there, or by the stop.
+	expect(stops.some(({ noDischarge }) => noDischarge)).toBe(false);
+	const quay = stops.map((stop) => ({ ...stop, noDischarge: stop.id === 'b' }));
+	const marked = (...points: Parameters<typeof signsOf>[1]) =>
+		signsOf(quay, points, { nowMs: atMs }).filter(({ label }) => label.includes('nothing overboard'));
+	expect(marked().map(({ id }) => id)).toEqual(['stop:b', 'mark:b']);
+	expect(marked({ ...point('b', 1), noDischarge: true }).map(({ id }) => id)).toEqual(['stop:b', 'point:b']);
 	expect(sign('pin')?.place).toEqual([3, 3]);
 	expect(Math.max(...signs.map(({ over }) => over))).toBe(sign('pin')?.over);
 });

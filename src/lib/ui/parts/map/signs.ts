@@ -14,14 +14,17 @@ const PIN =
 /** What lies over what. */
 const OVER = { pin: 2000, chosen: 1000, here: 500, last: 300, point: 0, stop: -100 } as const;
 
+const NOTHING_OVERBOARD = 'nothing overboard';
+
 const classes = (...names: readonly (string | false)[]): string => names.filter(Boolean).join(' ');
 
 /** A stop with its number, and whether one is there, was there, or has the last chance for a tank there. */
-const stopSign = ({ id, name, position, order, here, past, last }: MapStop): Sign => ({
+const stopSign = ({ id, name, position, order, here, past, noDischarge, last }: MapStop): Sign => ({
 	id: `stop:${id}`,
 	label: [
 		`Stop ${order}, ${name}`,
 		...(here ? ['you are here'] : []),
+		...(noDischarge ? [NOTHING_OVERBOARD] : []),
 		...(last.length > 0 ? [`last chance for ${listed(last)}`] : [])
 	].join(', '),
 	place: position,
@@ -47,7 +50,11 @@ export function signsOf(
 		const [stale, isChosen] = [isOldNews(point, nowMs), point.id === chosen];
 		return {
 			id: `point:${point.id}`,
-			label: `${point.name}: ${sayServices(point.services)}${stale ? ', not seen for a year' : ''}`,
+			label: [
+				`${point.name}: ${sayServices(point.services)}`,
+				...(point.noDischarge ? [NOTHING_OVERBOARD] : []),
+				...(stale ? ['not seen for a year'] : [])
+			].join(', '),
 			place: point.position,
 			html: markupOf(drawn),
 			className: classes('sign', stale && 'stale', isChosen && 'chosen'),
@@ -56,6 +63,22 @@ export function signsOf(
 			over: isChosen ? OVER.chosen : OVER.point
 		};
 	};
+	const marked = new Set(points.flatMap((one) => (one.noDischarge ? [one.position.join()] : [])));
+	/** The mark of a stop that no point at its place has. */
+	const markSign = ({ id, name, position }: MapStop): Sign => {
+		const drawn = glyphsOf([], true);
+		return {
+			id: `mark:${id}`,
+			label: `${name}: ${NOTHING_OVERBOARD}`,
+			place: position,
+			html: markupOf(drawn),
+			className: 'sign',
+			size: [drawn.width + PLATE, drawn.height + PLATE],
+			hangs: true,
+			over: OVER.stop
+		};
+	};
+	const marks = stops.filter(({ noDischarge, position }) => noDischarge && !marked.has(position.join()));
 	const pins: readonly Sign[] = pin
 		? [
 				{
@@ -69,5 +92,5 @@ export function signsOf(
 				}
 			]
 		: [];
-	return [...stops.map(stopSign), ...points.map(pointSign), ...pins];
+	return [...stops.map(stopSign), ...marks.map(markSign), ...points.map(pointSign), ...pins];
 }

@@ -74,7 +74,7 @@
 		...places.map(({ id, name }) => ({ value: id, label: name })),
 		{
 			value: DESIGNATED,
-			label: rig.kind === 'boat' ? 'another pump-out or place meant for it' : 'another place meant for it'
+			label: `${places.length > 0 ? 'another' : 'a'} ${rig.kind === 'boat' ? 'pump-out or place' : 'place'} meant for it`
 		},
 		...(rig.kind === 'boat' ? [] : [{ value: PUMPED, label: 'a visiting pump-out' }]),
 		{ value: 'sewer', label: 'a sewer connection' },
