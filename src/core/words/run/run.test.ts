@@ -233,7 +233,9 @@ describe('a tote in words', () => {
 		expect(sayProgress(runOf(setup), stepsOf(setup)[5]!)).toBe('load 2 of 2');
 		expect(wordsOf(setup, 5).done).toBe('It runs dry');
 		// The tank may hold more than is believed: the last load has its brim too.
-		expect(plain(wordsOf(setup, 5).does)).toBe('Open Grey until it runs dry or Grey tote holds 83 L; shut it.');
+		expect(plain(wordsOf(setup, 5).does)).toBe(
+			'Open Grey until it runs dry or Grey tote holds 83 L; shut it.'
+		);
 	});
 	it('when to go, by the meter and the day', () => {
 		const when = {

@@ -28,7 +28,7 @@ function sayLetIn({ rig, run, units }: About, step: ToteRunStep & { kind: 'let-i
 				? [
 						`The hose brings ${litres(Math.min(hoseL, step.litres))} more: ${litres(step.standsAtL + Math.min(hoseL, step.litres))} then, of ${litres(capacityL)}.`
 					]
-				: [`${tote} takes ${litres(capacityL)}.`]),
+				: [`${tote} takes ${litres(capacityL)}.`])
 		],
 		caution: 'Watch the level in it, not the clock: more than it takes ends on the ground.',
 		done: step.last ? 'It runs dry' : 'It is shut',

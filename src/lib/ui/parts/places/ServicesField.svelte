@@ -154,10 +154,11 @@
 	.facts,
 	.more {
 		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
 		gap: 0 var(--gap-2);
 	}
 	.facts {
+		grid-template-columns: repeat(auto-fit, minmax(7.25rem, 1fr));
+		row-gap: var(--gap-1);
 		padding-left: 1.8rem;
 	}
 	.more {
