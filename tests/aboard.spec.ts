@@ -47,7 +47,9 @@ test('the first sentence counts the jug; at its hour it is poured in with a tap'
 	await expect(page.getByText('That counts Jug')).toHaveCount(0);
 });
 
-test('whether one may drink it: the worst that went in, and only sanitising clears it', async ({ page }) => {
+test('whether it is drinking water: the worst that went in, and only sanitising clears it', async ({
+	page
+}) => {
 	await openLogbook(page, book(50, false));
 	await expect(page.getByText('washing only').first()).toBeVisible();
 	await expect(page.getByText(/not for drinking, dishes, teeth, ice/)).toBeVisible({ timeout: 20_000 });

@@ -21,7 +21,7 @@ const full = [
 	entry({ kind: 'dump', at: iso(-3), tank: 'grey', to: 'empty' }),
 	entry({ kind: 'dump', at: iso(-3), tank: 'black', to: 'empty' })
 ];
-const said = (page: Page) => page.getByRole('region', { name: 'Days unlike others' });
+const said = (page: Page) => page.getByRole('region', { name: 'Unusual days' });
 const verdict = (page: Page) => page.getByRole('heading', { level: 1 });
 const recordsOf = async <T>(page: Page, kind: string): Promise<readonly T[]> =>
 	Object.entries(await stored(page)).flatMap(([key, value]) =>
@@ -29,12 +29,12 @@ const recordsOf = async <T>(page: Page, kind: string): Promise<readonly T[]> =>
 	);
 const aheadOf = async (page: Page) => (await recordsOf<Rig>(page, 'rig'))[0]?.ahead ?? [];
 
-test('days unlike others, in the form and in the line: the stay is another, until they are taken out', async ({
+test('days unlike others, in the form and in the line: the stay is another, until they are removed', async ({
 	page
 }) => {
 	await openLogbook(page, logbookOf(full, exactRig));
 	const before = (await verdict(page).textContent()) ?? '';
-	await page.getByRole('link', { name: 'Are some days unlike others?' }).click();
+	await page.getByRole('link', { name: 'Are some days unusual?' }).click();
 	await said(page).getByRole('button', { name: 'Add', exact: true }).click();
 	await expect(said(page)).toContainText('Enter how many are aboard');
 	await said(page).getByLabel('How many').fill('6');
@@ -74,7 +74,7 @@ test('a hook-up counts once it is chosen at its stop', async ({ page }) => {
 	const listed = page.getByRole('list', { name: 'Stops ahead' });
 	await expect(listed).toContainText('mains water, sewer');
 	// No tap and no drain: the hook-ups are not chosen.
-	await expect(verdict(page)).toHaveText('No stop ahead serves you in time.');
+	await expect(verdict(page)).toHaveText('No stop ahead has what you need in time.');
 	const before = (await verdict(page).textContent()) ?? '';
 	await page.getByRole('button', { name: 'Hook up at Withy Field' }).click();
 	await expect(listed).toContainText('mains water (hooked up), sewer (hooked up)');
@@ -82,7 +82,7 @@ test('a hook-up counts once it is chosen at its stop', async ({ page }) => {
 		.poll(async () => (await recordsOf<Trip>(page, 'trip'))[0]?.stops[0]?.hookup)
 		.toEqual({ mains: true, sewer: true });
 	await expect(verdict(page)).not.toHaveText(before);
-	await page.getByRole('button', { name: 'Do not hook up at Withy Field' }).click();
+	await page.getByRole('button', { name: 'Do don’t hook up at Withy Field' }).click();
 	await expect(verdict(page)).toHaveText(before);
 });
 

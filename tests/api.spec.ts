@@ -149,7 +149,7 @@ test('a plan along the trip', async ({ request }) => {
 	expect(Date.parse(answer.next.by)).toBeGreaterThan(Date.parse(at));
 });
 
-test('a plan that does not hold says why, and the smallest thing that mends it', async ({ request }) => {
+test('a plan that falls short says why, and the smallest thing that mends it', async ({ request }) => {
 	const day = (n: number): string => new Date(Date.parse('2027-05-01T06:00:00Z') + n * DAY_MS).toISOString();
 	const stop = (id: string, from: number, to: number, services: readonly { kind: string }[]) => ({
 		id,

@@ -55,7 +55,7 @@ test('a task due by litres stands on Now in one line, and is done by a tap or a 
 	await page.getByRole('link', { name: 'What to do' }).click();
 	await expect(page.getByText(/^Grey.*empty it at a designated place before the night/)).toBeVisible();
 	await expect(page.getByText(/30\sL through Pump meter/)).toBeVisible();
-	// A task of the catalogue, and one that has been done taken out: what was written of it stands.
+	// A task of the catalogue, and one that has been done removed: what was written of it stands.
 	await page.getByRole('button', { name: 'Add: Check the tank vents' }).click();
 	await expect(page.getByRole('button', { name: 'Done: Check the tank vents' })).toBeVisible();
 	await page.getByRole('button', { name: 'Change Change the filter' }).click();
@@ -80,7 +80,7 @@ test('a dose and its refusals; the lay-up list is ticked, outlives a reload and 
 		await page.getByLabel('Chlorine, as its label says').fill(percent);
 		await expect(page.getByText(says)).toBeVisible();
 	}
-	await page.getByLabel('In the tank from before').selectOption('vinegar, citric acid, descaler');
+	await page.getByLabel('In the tank before').selectOption('vinegar, citric acid, descaler');
 	await expect(page.getByText(/releases chlorine gas/)).toBeVisible();
 
 	await follow(page, '/rig/lay-up');
@@ -105,7 +105,7 @@ test('a review: by habit and tank, printed, saved, lived again; of no days it sa
 	await expect(page.getByText(/^32\sL drawn in/)).toBeVisible();
 	await expect(page.getByRole('row', { name: /^Shower 4 32\sL/ })).toBeVisible();
 	await expect(page.getByText('1 fill and 2 dumps at 1 call: 3 in fees and 9 minutes')).toBeVisible();
-	await page.getByLabel('With the measure').selectOption('Short showers');
+	await page.getByLabel('With').selectOption('Short showers');
 	await expect(page.getByText(/^16\sL drawn instead of 32\sL/)).toBeVisible();
 	const [download] = await Promise.all([
 		page.waitForEvent('download'),
@@ -135,6 +135,6 @@ test('the forecasts’ own record is kept, survives a reload, and can be set bac
 	const said = await head.textContent();
 	await page.reload();
 	await expect(head).toHaveText(said ?? '', { timeout: 30_000 });
-	await page.getByRole('button', { name: 'Begin the record anew' }).click();
+	await page.getByRole('button', { name: 'Start the record again' }).click();
 	await expect(head).toHaveText('No forecast can be checked yet.');
 });

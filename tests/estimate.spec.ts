@@ -6,7 +6,7 @@ import { violationsOf } from './helpers/axe.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
 import { enter, litresOf, openDemo, openLogbook, stored } from './helpers/pages.js';
 
-/** Two days of a van whose fresh tank was filled on the way and nobody wrote it down; moments count back from now. */
+/** Two days of a van whose fresh tank was filled on the route and nobody wrote it down; moments count back from now. */
 function missedFill(): Logbook {
 	const now = NOW_MS;
 	const ago = (hours: number): string => new Date(now - hours * HOUR_MS).toISOString();
@@ -46,18 +46,18 @@ function missedFill(): Logbook {
 	);
 }
 
-test('a lying gauge is named, Why? says that it was left out, and one reading can be counted all the same', async ({
+test('a lying gauge is named, Why? says that it was left out, and one reading can be counted anyway', async ({
 	page
 }) => {
 	await openDemo(page);
 	await expect(page.getByText('Grey lights cannot be trusted')).toBeVisible();
 	await page.getByRole('button', { name: /^Why .* in Grey\?/ }).click();
-	await expect(page.getByRole('dialog').getByText('Grey lights was left out altogether')).toBeVisible();
+	await expect(page.getByRole('dialog').getByText('Grey lights was left out entirely')).toBeVisible();
 	await page.keyboard.press('Escape');
 	const before = await litresOf(page, 'Grey');
 	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await page
-		.getByRole('button', { name: /^Count Grey lights .full. all the same/ })
+		.getByRole('button', { name: /^Count Grey lights .full. anyway/ })
 		.first()
 		.click();
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
@@ -98,7 +98,7 @@ test('the past of a tank as a chart and in figures, and why at any moment of it'
 	await page.getByRole('region', { name: 'Over the trip' }).getByText('The same in figures').click();
 	await expect(page.getByRole('row', { name: /at least/ })).toBeVisible();
 	const yesterday = new Date(NOW_MS - 24 * HOUR_MS).toISOString().slice(0, 10);
-	await page.getByLabel('What was believed at').fill(`${yesterday}T12:00`);
+	await page.getByLabel('Estimated at').fill(`${yesterday}T12:00`);
 	await expect(page.getByText(/between .* and .* Mostly/)).toBeVisible();
 });
 
@@ -121,7 +121,7 @@ test('a long log shows how far it is, can be stopped and taken up again', async 
 		buffer: Buffer.from(JSON.stringify(logbookOf(many, { ...exactRig, unlogged: undefined }, [])))
 	});
 	// The file is read: what can be stopped from here on is the replay of the log.
-	await expect(page.getByRole('button', { name: 'Take it in' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Import' })).toBeVisible();
 	// A hand that is at the button the moment it appears.
 	await page.evaluate(() => {
 		const watch = new MutationObserver(() => {
@@ -132,7 +132,7 @@ test('a long log shows how far it is, can be stopped and taken up again', async 
 		});
 		watch.observe(document.body, { childList: true, subtree: true });
 	});
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	await expect(page.getByText(/^Stopped: the figures /)).toBeVisible({
 		timeout: 90_000
 	});

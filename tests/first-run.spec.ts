@@ -70,18 +70,18 @@ test('own trip: a stop with water and a drain becomes the next refill and dump',
 	await expect(page.getByText(/a tap.* at Ford tomorrow/)).toBeVisible();
 });
 
-test('the rig: a tank in use is not taken out, a suspicion is said, a change is undone', async ({ page }) => {
+test('the rig: a tank in use is not removed, a suspicion is said, a change is undone', async ({ page }) => {
 	await page.goto('/?demo');
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('button', { name: 'Change Grey', exact: true }).click();
 	const form = page.getByRole('dialog');
 	await form.getByRole('button', { name: 'Take Grey out' }).click();
 	await expect(form).toContainText('nothing that stored entries or trips still name');
-	await form.getByLabel(/^Really usable/).fill('minus');
+	await form.getByLabel(/^Usable/).fill('minus');
 	await expect(form).toContainText('not a number');
-	await form.getByLabel(/^Really usable/).fill('341');
+	await form.getByLabel(/^Usable/).fill('341');
 	await form.getByRole('button', { name: 'Save' }).click();
-	await expect(page.getByText('279 % more usable than its plate says. That is a US gallon')).toBeVisible();
+	await expect(page.getByText('279 % more usable than its rated size. That is a US gallon')).toBeVisible();
 	await expect(form).toHaveCount(0);
 	await page.keyboard.press('u');
 	await expect(page.getByText('more usable than its plate says')).toHaveCount(0);

@@ -38,7 +38,7 @@ test('the ration: a day flag is tapped, and what does not reach leads to the lea
 	await page.mouse.click((flag?.x ?? 0) + 5, (flag?.y ?? 0) + 8);
 	await expect(page.getByLabel('To reach', { exact: true })).toContainText(/Sunday noon/);
 	await expect(page.getByText(/a day each\. You are using/)).toBeVisible();
-	await page.getByRole('link', { name: 'What would get there?' }).click();
+	await page.getByRole('link', { name: 'What would get you there?' }).click();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/Sunday noon/);
 	// the same day stands in the field, also after a reload
 	await page.reload();
@@ -59,7 +59,7 @@ test('the least sacrifice is switched on with one tap, and undone with one key',
 	await expect(page.getByRole('checkbox', { name: /: on$/ })).toHaveCount(0);
 	// what one will not do is not asked for
 	await page.getByRole('button', { name: 'Wet, soap, rinse', exact: true }).click();
-	await page.getByLabel('I will not do this').check();
+	await page.getByLabel('Not for me').check();
 	await expect(page.locator('.detail')).not.toContainText('wet, soap, rinse');
 });
 
@@ -80,7 +80,7 @@ test('a recipe is edited and its price changes; its flow is measured with a jug'
 	await expect(price).toContainText('h');
 	const before = await price.textContent();
 	await page.getByRole('button', { name: 'Hair wash', exact: true }).click();
-	await page.getByRole('button', { name: 'Change recipe and cadence' }).click();
+	await page.getByRole('button', { name: 'Change recipe and how often' }).click();
 	const form = page.getByRole('dialog');
 	await form.getByLabel('then runs').fill('2');
 	await form.getByRole('button', { name: 'Measure the flow' }).click();
@@ -90,9 +90,9 @@ test('a recipe is edited and its price changes; its flow is measured with a jug'
 		await form.getByRole('button', { name: /^Add pour/ }).click();
 	}
 	await expect(form.getByText(/6\s*L\/min.*from 3 pours/)).toBeVisible();
-	await form.getByRole('button', { name: 'Take this flow' }).click();
+	await form.getByRole('button', { name: 'Use this flow' }).click();
 	await expect(form.getByText(/By recipe:/)).toContainText('12');
-	await form.getByRole('button', { name: 'Take it as what one time takes' }).click();
+	await form.getByRole('button', { name: 'Use it as litres each' }).click();
 	await form.getByRole('button', { name: 'Save' }).click();
 	await expect(price).not.toHaveText(before ?? '');
 	await expect(price).toContainText(/stated 12/);
@@ -103,7 +103,7 @@ test('a habit is measured by a meter: read, do, read; a reload in the middle los
 }) => {
 	await openDemo(page, { at: '/habits' });
 	await page.getByRole('button', { name: 'Shower', exact: true }).click();
-	await page.getByRole('button', { name: 'Measure it by a meter' }).click();
+	await page.getByRole('button', { name: 'Measure it with a meter' }).click();
 	const hint = await page.getByText(/It showed [\d.]+ when it was last read/).textContent();
 	const shown = Number(/showed ([\d.]+)/.exec(hint ?? '')?.[1]);
 	await page.getByLabel(/Pump meter shows now/).fill(String(shown + 5));
@@ -112,7 +112,7 @@ test('a habit is measured by a meter: read, do, read; a reload in the middle los
 	await page.reload();
 	await page.getByRole('button', { name: 'Go on' }).click();
 	await page.getByLabel(/Pump meter shows after/).fill(String(shown + 12));
-	await expect(page.getByText('One time: 7')).toBeVisible();
+	await expect(page.getByText('Once: 7')).toBeVisible();
 	await page.getByRole('button', { name: 'Keep it', exact: true }).click();
 	await expect(page.getByRole('row', { name: /^Shower/ })).toContainText(/measured .* \(2×\)/);
 	const uses = Object.values(await stored(page)).filter(
@@ -163,13 +163,13 @@ test('a measure from the catalogue: with its caution, worth here, and not there 
 	page
 }) => {
 	await openLogbook(page, measuredDays(), { at: '/habits' });
-	await page.getByRole('button', { name: 'Add a measure' }).click();
+	await page.getByRole('button', { name: 'Add a way to save' }).click();
 	const ideas = page.getByRole('dialog');
 	await expect(ideas.getByText(/Recirculated water is never drinking water/)).toBeVisible();
 	await ideas.getByRole('button', { name: 'Add Dishes in an inch of water' }).click();
 	await expect(ideas.getByRole('button', { name: 'Add Dishes in an inch of water' })).toHaveText('Added');
 	await ideas.getByRole('button', { name: 'Close' }).click();
-	// the cassette is full first: it gives no hour here, and says what it spares all the same
+	// the cassette is full first: it gives no hour here, and says what it spares anyway
 	await expect(measureRow(page, 'Dishes in an inch of water')).toContainText('none');
 	await page.getByRole('button', { name: 'Dishes in an inch of water', exact: true }).click();
 	await expect(page.getByText(/A day: 6.L less from Main and 6.L less in Grey/)).toBeVisible();

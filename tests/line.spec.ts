@@ -60,7 +60,7 @@ test('an instrument the rig lacks is added from the line, its reading kept; so i
 }) => {
 	await openLogbook(page, { ...book, rigs: [{ ...book.rigs[0]!, instruments: [] }] });
 	await quickline(page).fill('meter 412.6');
-	await expect(page.getByRole('list', { name: 'Which is meant?' }).getByRole('button')).toHaveText([
+	await expect(page.getByRole('list', { name: 'Which do you mean?' }).getByRole('button')).toHaveText([
 		/Adds a meter at the pump; Pump meter shows 412.6/,
 		/Adds a meter on the fill hose; Hose meter shows 412.6/
 	]);
@@ -110,7 +110,7 @@ test('nothing that is typed or pasted leaves the page stuck or empty', async ({ 
 		await expect(says(page)).not.toHaveText('');
 	}
 	await quickline(page).fill('arrive low');
-	await expect(page.getByRole('list', { name: 'Which is meant?' }).getByRole('button')).toHaveText([
+	await expect(page.getByRole('list', { name: 'Which do you mean?' }).getByRole('button')).toHaveText([
 		'Arrived at Low Sarn',
 		'Arrived at Low Fennick'
 	]);
@@ -130,7 +130,7 @@ test('what is more likely meant stands over the line, a tap away', async ({ page
 	await page.getByRole('button', { name: 'fill main 90' }).click();
 	await expect(says(page)).toContainText('Main filled with 90 L');
 	await quickline(page).fill('23:00 dishes');
-	await expect(page.getByRole('list', { name: 'Which is meant?' }).getByRole('button')).toHaveText([
+	await expect(page.getByRole('list', { name: 'Which do you mean?' }).getByRole('button')).toHaveText([
 		/yesterday at 23:00/,
 		/today at 23:00/
 	]);
@@ -139,7 +139,7 @@ test('what is more likely meant stands over the line, a tap away', async ({ page
 test('who writes is one tap; the entries of each can be seen apart', async ({ page }) => {
 	await openLogbook(page, book);
 	await page.getByRole('button', { name: /Write as Ines/ }).click();
-	await expect(page.getByRole('button', { name: 'Written by Ines' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Logged by Ines' })).toBeVisible();
 	await enter(page, 'shower');
 	await expect
 		.poll(() => entriesOf(page))
@@ -149,7 +149,7 @@ test('who writes is one tap; the entries of each can be seen apart', async ({ pa
 		.poll(() => entriesOf(page))
 		.toContainEqual(expect.objectContaining({ habit: 'flush', by: 'Tor' }));
 	await page.getByRole('link', { name: 'Ledger' }).click();
-	await page.getByLabel('Written by', { exact: true }).selectOption('Tor');
+	await page.getByLabel('Logged by', { exact: true }).selectOption('Tor');
 	const written = page.getByRole('main').getByRole('listitem');
 	await expect(written.filter({ hasText: 'Flush' })).toBeVisible();
 	await expect(written.filter({ hasText: 'Dishes' })).toHaveCount(0);
@@ -174,7 +174,7 @@ test('a logbook is handed over by the share sheet, and merged after a look at wh
 	await openLogbook(page, book);
 	await enter(page, 'shower');
 	await page.getByRole('link', { name: 'Data' }).click();
-	await page.getByRole('button', { name: 'Hand it over' }).click();
+	await page.getByRole('button', { name: 'Share it' }).click();
 	await expect(page.getByText(/^Handed over/)).toBeVisible();
 	const file = await page.evaluate(async () => {
 		const [first] = (window as unknown as { shared: File[] }).shared;
@@ -193,7 +193,7 @@ test('a logbook is handed over by the share sheet, and merged after a look at wh
 	await other.goto(page.url().replace(/\/data.*/, '/'));
 	await expect(other.getByText(/What van.logbook.json would change here/)).toBeVisible();
 	expect(Object.keys(await stored(other)).filter((key) => key.startsWith('entry'))).toEqual([]);
-	await other.getByRole('button', { name: 'Take it in' }).click();
+	await other.getByRole('button', { name: 'Import' }).click();
 	await expect(other.getByRole('img', { name: /^Main, fresh/ }).first()).toBeVisible();
 	await expect.poll(() => entriesOf(other)).toContainEqual(expect.objectContaining({ habit: 'shower' }));
 	await other.close();
@@ -344,7 +344,7 @@ test('the first hour: a verdict, then three things worth doing, each gone once d
 	await expect(next.getByRole('listitem')).toHaveCount(2);
 	// How one dumps.
 	await next.getByRole('button', { name: 'With a tote or drum' }).click();
-	await next.getByLabel('It holds').fill('40');
+	await next.getByLabel('It works').fill('40');
 	await next.getByRole('button', { name: 'Add', exact: true }).click();
 	await expect(next.getByRole('listitem')).toHaveCount(1);
 	await next.getByRole('button', { name: /^Not now/ }).click();

@@ -27,7 +27,7 @@ test('guests, a measure and a hook-up say what they will do to the stay, and wha
 	await expect(effect).toContainText(/becomes|more/);
 	await enter(page, 'dump cassette');
 	await quickline(page).fill('dump cassette');
-	await expect(effect).toHaveText('The stay is as long as before.');
+	await expect(effect).toHaveText('You can stay just as long.');
 	// a measured shower teaches what a shower takes
 	await quickline(page).fill('shower 14 L');
 	await expect(page.locator('#quickline-says')).toContainText(/Why\? It also teaches that one Shower takes/);
@@ -48,8 +48,8 @@ test('by keys alone: to the line, choose what is meant, undo, do again, every vi
 	await page.keyboard.type('grey full');
 	await expect(
 		page
-			.getByRole('group', { name: 'Which is meant?' })
-			.or(page.getByRole('list', { name: 'Which is meant?' }))
+			.getByRole('group', { name: 'Which do you mean?' })
+			.or(page.getByRole('list', { name: 'Which do you mean?' }))
 			.getByRole('button')
 	).toHaveCount(2);
 	await page.keyboard.press('ArrowDown');
@@ -107,8 +107,8 @@ test('Why? shows the entries that made a level and the reading that was left out
 	const why = page.getByRole('dialog');
 	await expect(why).toContainText('Nine chances in ten');
 	await expect(why.getByRole('row').filter({ hasText: 'Grey emptied' })).toBeVisible();
-	await expect(why).toContainText('Grey lights was left out altogether');
-	await expect(why).toContainText('Last it showed “full”');
+	await expect(why).toContainText('Grey lights was left out entirely');
+	await expect(why).toContainText('It last showed “full”');
 });
 
 test('the ledger: filter, correct, void, bring back', async ({ page }) => {
@@ -127,7 +127,7 @@ test('the ledger: filter, correct, void, bring back', async ({ page }) => {
 	await corrected.getByRole('button', { name: /^Void/ }).click();
 	await expect(corrected).toHaveCount(0);
 	await page.getByLabel('show voided').check();
-	await corrected.getByRole('button', { name: /^Bring back/ }).click();
+	await corrected.getByRole('button', { name: /^Restore/ }).click();
 	await page.getByLabel('show voided').uncheck();
 	await expect(corrected).toHaveCount(1);
 	await page.getByRole('button', { name: /^Undo/ }).first().click();
@@ -179,8 +179,8 @@ test('a stop that the trip comes to twice: what is shown is what is logged', asy
 	await expect(page.locator('#quickline-says')).toContainText('Shower');
 	await quickline(page).fill('arrive tamsel ford');
 	await expect(page.locator('#quickline-says')).toContainText('Arrived at Tamsel Ford, planned for');
-	// Twice on the way already, and the new one: each is told apart in words.
-	const meant = page.getByRole('list', { name: 'Which is meant?' }).getByRole('button');
+	// Twice on the route already, and the new one: each is told apart in words.
+	const meant = page.getByRole('list', { name: 'Which do you mean?' }).getByRole('button');
 	await expect(meant).toHaveCount(3);
 	expect(new Set(await meant.allTextContents()).size).toBe(3);
 	await quickline(page).press('Enter');

@@ -34,7 +34,7 @@ test('points from a file are seen line by line before any is kept, and can be ta
 	page.on('request', (request) => asked.push(request.url()));
 	await openDemo(page, { at: '/data#read' });
 	await readIn(page, 'moor.gpx', WAYPOINTS);
-	await expect(page.getByLabel('What does not fit')).toContainText('line 5');
+	await expect(page.getByLabel('What doesn’t fit')).toContainText('line 5');
 	const rows = page.getByLabel('Points found').getByRole('listitem');
 	await expect(rows).toHaveCount(2);
 	await expect(rows.nth(1)).toContainText('may be Low Sarn');
@@ -87,7 +87,7 @@ test('a track gives the lengths of the legs, and a place to a stop that has none
 	const legs = page.getByRole('table', { name: /The legs of Paper moor/ });
 	// Ten steps from a to b, 6.06 km; c is put where its leg of 5 km ends.
 	await expect(legs.getByRole('row', { name: /Stop b/ })).toContainText('6.1');
-	await expect(legs.getByRole('row', { name: /Stop c/ })).toContainText('put on the way');
+	await expect(legs.getByRole('row', { name: /Stop c/ })).toContainText('added to the route');
 	await page.getByRole('button', { name: 'Use it for Paper moor' }).click();
 	await expect(page.getByText(/legs by the way/).first()).toBeVisible();
 	const trip = Object.values(await stored(page)).find(
@@ -167,7 +167,7 @@ test.describe('without a network', () => {
 		await openPoints(page, server.base);
 		await expect(page.locator('.leaflet-container .region-land').first()).toBeAttached();
 		// The atlas is painted on a canvas: the world is land and sea once one is far enough away.
-		await page.getByRole('button', { name: 'Further away' }).focus();
+		await page.getByRole('button', { name: 'Zoom out' }).focus();
 		for (let i = 0; i < 9; i++) await page.keyboard.press('Enter');
 		const shades = (): Promise<number> =>
 			page
@@ -262,11 +262,11 @@ test('a stop takes over what a point has, the weather is simulated and may be ty
 	await expect(form.getByText(/simulated, not a forecast\), day by day/)).toBeVisible();
 	await form.getByRole('button', { name: 'Enter my own figures' }).click();
 	await form.getByLabel(/Warmest by day/).fill('3');
-	await form.getByLabel(/Coldest by night/).fill('-4');
-	await expect(form.getByText(/Frost by night/)).toBeVisible();
+	await form.getByLabel(/Coldest at night/).fill('-4');
+	await expect(form.getByText(/Frost at night/)).toBeVisible();
 	await form.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByRole('list', { name: 'Stops ahead' })).toContainText('frost (as you entered it)');
-	await page.getByRole('button', { name: 'Low Sarn is still so' }).click();
+	await page.getByRole('button', { name: 'Low Sarn is still right' }).click();
 	await expect(page.getByText('Low Sarn: still so', { exact: true })).toBeVisible();
 	await follow(page, '/trip/points?point=demo-sarn');
 	await expect(page.getByText(/Seen on 2026-06-16/)).toBeVisible();
@@ -301,7 +301,7 @@ test('files for other programs: a table, a calendar with alarms, a route', async
 	expect(csv.split('\r\n')[0]).toMatch(/^id,rig,at,kind/);
 	await page.getByLabel('decimal comma, semicolons between').check();
 	expect((await saved('Stops'))[1]).toMatch(/;-21,62;56,91/);
-	const [icsName, ics] = await saved('Plan as a calendar, alarms at last chances');
+	const [icsName, ics] = await saved('Plan as a calendar, with alarms at last chances');
 	expect(icsName).toBe('grethe-moor-bat-survey.ics');
 	expect(ics).toContain('BEGIN:VALARM');
 	expect((await saved('Route as GPX'))[1]).toContain('<rtept lat="57.08" lon="-21.47">');
@@ -309,7 +309,9 @@ test('files for other programs: a table, a calendar with alarms, a route', async
 	await readIn(page, csvName, csv);
 	await expect(page.getByRole('button', { name: 'Nothing new in it' })).toBeVisible();
 	await readIn(page, icsName, ics);
-	await expect(page.getByLabel('Stops found').getByRole('listitem').first()).toContainText('as it is here');
+	await expect(page.getByLabel('Stops found').getByRole('listitem').first()).toContainText(
+		'the same as here'
+	);
 	await page.getByRole('link', { name: 'the page about the formats' }).click();
 	await page.getByText('Entry: fill').click();
 	await expect(page.getByText('"full"', { exact: true })).toBeVisible();

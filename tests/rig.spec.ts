@@ -32,10 +32,10 @@ test('a run-dry trial with a meter that counts down in gallons', async ({ page }
 	// 29.5 US gallons
 	await expect(trial.getByText('From 40 to 10.5, counting down: 112 L drawn')).toBeVisible();
 	await trial.getByRole('button', { name: 'Next' }).click();
-	await trial.getByLabel('What the rod is wet to now').fill('10');
+	await trial.getByLabel('Wet length of the dipstick now').fill('10');
 	// 800 × 450 × 10 mm
-	await expect(trial.getByText('3.6 L stay below the suction')).toBeVisible();
-	await trial.getByRole('button', { name: 'Keep this trial' }).click();
+	await expect(trial.getByText('3.6 L stay the pump can’t reach')).toBeVisible();
+	await trial.getByRole('button', { name: 'Save this trial' }).click();
 	await expect(page.getByText('from 3 trials')).toBeVisible();
 	const main = async () => (await storedRig(page, 'Wren')).tanks.find(({ name }) => name === 'Main');
 	const kept = await main();
@@ -50,19 +50,19 @@ test('a run-dry trial with a meter that counts down in gallons', async ({ page }
 test('a back-up trial repeated: one lies apart, is switched off, and the rest is used', async ({ page }) => {
 	await openDemo(page, { at: '/rig' });
 	await openTank(page, 'Grey');
-	await expect(page.getByText('One trial lies far from the others')).toBeVisible();
+	await expect(page.getByText('One trial is far from the others')).toBeVisible();
 	await page.getByRole('checkbox', { name: /78.L counts/ }).uncheck();
-	await expect(page.getByText('One trial lies far')).toHaveCount(0);
+	await expect(page.getByText('One trial is far')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Fill until it backs up', exact: true }).click();
 	const trial = page.getByRole('dialog');
 	await trial.getByLabel('Counted by').selectOption('by hand, jug by jug');
 	await trial.getByRole('button', { name: 'Next' }).click();
 	await trial.getByLabel(/Run in/).fill('86');
 	await trial.getByRole('button', { name: 'Next' }).click();
-	await trial.getByRole('button', { name: 'Keep this trial' }).click();
+	await trial.getByRole('button', { name: 'Save this trial' }).click();
 	await expect(page.getByText('from 4 trials')).toBeVisible();
 	// 86.8, 85.9, 87.4 and 86: mean 86.5, spread 0.7, so 85
-	await expect(page.getByText('This is what Grey is reckoned with')).toBeVisible();
+	await expect(page.getByText('This is the usable volume of Grey is reckoned with')).toBeVisible();
 });
 
 test('a stepwise trial becomes the tank’s dip table', async ({ page }) => {
@@ -78,10 +78,10 @@ test('a stepwise trial becomes the tank’s dip table', async ({ page }) => {
 		['30', '318']
 	] as const) {
 		await trial.getByLabel('Poured in now').fill(pour);
-		await trial.getByLabel('The rod is wet to').fill(depth);
+		await trial.getByLabel('The dipstick is wet to').fill(depth);
 		await trial.getByRole('button', { name: 'Add this step' }).click();
 	}
-	await trial.getByRole('button', { name: 'Keep this trial' }).click();
+	await trial.getByRole('button', { name: 'Save this trial' }).click();
 	await page.getByRole('button', { name: 'Use it as the tank’s dip table' }).click();
 	await expect(page.getByText('A table of 5 depths.')).toBeVisible();
 	const main = (await storedRig(page, 'Wren')).tanks.find(({ name }) => name === 'Main');
@@ -93,9 +93,9 @@ test('a stepwise trial becomes the tank’s dip table', async ({ page }) => {
 test('the outline editor by keyboard: a crossing is said, a shape is kept', async ({ page }) => {
 	await openDemo(page, { at: '/rig' });
 	await openTank(page, 'Grey');
-	await page.getByRole('button', { name: 'Give it a shape' }).click();
+	await page.getByRole('button', { name: 'Enter its shape' }).click();
 	const editor = page.getByRole('dialog');
-	await editor.getByLabel('Shape').selectOption({ label: 'any outline, the same all along' });
+	await editor.getByLabel('Shape').selectOption({ label: 'any outline, the same along its length' });
 	await editor.getByLabel('Length, fore to aft').fill('1000');
 	const corners = [
 		[-250, 0],
@@ -123,7 +123,7 @@ test('the outline editor by keyboard: a crossing is said, a shape is kept', asyn
 	// 5 L for every 10 mm
 	await expect(page.getByRole('listitem').filter({ hasText: /^60.mm/ })).toContainText(/30.L/);
 	// Drained aft while the front is 2° down: 0.5 · 1000 · 500 · 1000 · tan 2° mm³
-	await page.getByRole('region', { name: 'What stays undrained' }).getByLabel('Front up').fill('-2');
+	await page.getByRole('region', { name: 'What is left after draining' }).getByLabel('Front up').fill('-2');
 	await expect(page.getByText(/^8\.7.L stay in Grey/)).toBeVisible();
 	await expect(page.getByText(/Level it: then 0.L stay/)).toBeVisible();
 	await page.getByRole('link', { name: 'Print table and strip' }).click();
@@ -142,8 +142,8 @@ test('the schematic opens tanks and follows an entry; a change that does not fit
 	await expect(page.locator('.pipe.traced')).toHaveCount(2);
 	await page.getByRole('button', { name: 'Change Main' }).click();
 	const form = page.getByRole('dialog');
-	await form.getByLabel('Really usable').fill('10');
-	await form.getByLabel('Reserve, or room to keep free').fill('1');
+	await form.getByLabel('Usable').fill('10');
+	await form.getByLabel('Reserve, or headroom').fill('1');
 	const before = JSON.stringify(await storedRig(page, 'Wren'));
 	await form.getByRole('button', { name: 'Save' }).click();
 	await expect(form.getByRole('alert')).toContainText(
@@ -160,7 +160,7 @@ test('weight, what if and a learned curve answer; a ready rig is begun', async (
 	await page.getByRole('link', { name: 'Weight' }).click();
 	await page.getByLabel('Else aboard, of the 540 kg payload').fill('500');
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(
-		/may come aboard before the payload is used up/
+		/can come aboard before the payload is used up/
 	);
 	await expect(page.getByRole('row', { name: /Tamsel Ford/ })).toBeVisible();
 	// With their limits, each axle says what it still takes, wherever the tanks are known to be.
@@ -186,7 +186,7 @@ test('weight, what if and a learned curve answer; a ready rig is begun', async (
 	await page.goBack();
 	await page.getByRole('link', { name: 'Grey lights' }).click();
 	await expect(page.getByRole('img', { name: /Readings of Grey lights/ }).locator('svg')).toBeVisible();
-	await page.getByRole('button', { name: 'Use the learned curve' }).click();
+	await page.getByRole('button', { name: 'Use the learned calibration' }).click();
 	const curve = async (): Promise<readonly number[] | undefined> => {
 		const lights = (await storedRig(page, 'Wren')).instruments.find(({ name }) => name === 'Grey lights');
 		return lights?.kind === 'gauge' ? lights.curve.map(({ litres }) => litres) : undefined;

@@ -142,7 +142,7 @@ test('a fill: stop where the hose meter shows 473.0; its entries, and each of th
 		{ kind: 'reading', instrument: 'down', reset: true }
 	]);
 	for (let i = 1; i <= 3; i++) {
-		await page.getByRole('button', { name: 'Take back' }).first().click();
+		await page.getByRole('button', { name: 'Void' }).first().click();
 		await expect(page.getByRole('button', { name: 'Put back' })).toHaveCount(i);
 	}
 	expect((await written(page)).every((one) => one.void)).toBe(true);
@@ -192,7 +192,7 @@ test('the meter counts by itself: five litres to go, and stop; lost, it is heard
 		await expect(page.locator('.invert')).toHaveCSS('mix-blend-mode', 'difference');
 		await server.kill();
 		await expect(page.getByText(/The meter is not heard/)).toBeVisible();
-		await expect(page.getByText('when it was last heard')).toBeVisible();
+		await expect(page.getByText('at its last signal')).toBeVisible();
 		// What it should have been still stands on the button; what it was is typed.
 		await press(page, 'Enter another figure');
 		await page.getByLabel('Hose meter shows').fill('480');
@@ -330,7 +330,7 @@ test('handed over, it goes on elsewhere and writes the same entries', async ({ p
 	});
 	await openLogbook(page, book);
 	await beginFill(page);
-	await press(page, 'Hand over');
+	await press(page, 'Share');
 	const address = await page.evaluate(() => (window as { shared?: string }).shared ?? '');
 	const elsewhere = await browser.newContext();
 	await elsewhere.clock.install({ time: NOW_MS });

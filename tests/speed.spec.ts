@@ -70,7 +70,7 @@ test('with a year in the log, a keystroke in the quick line is answered within 5
 	await page.goto('/');
 	await page.getByRole('button', { name: 'Open a file' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(path);
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	await expect.poll(() => litresOf(page, 'Main'), { timeout: 60_000 }).toBeGreaterThan(0);
 	// How the line is read is fetched once somebody turns to it: what is measured is a keystroke after that.
 	await quickline(page).fill('dishes');

@@ -31,7 +31,7 @@ test('save to a file, wipe, read in: everything as before', async ({ page }) => 
 	expect(await stored(page)).toEqual({});
 	await page.getByRole('button', { name: 'Open a file' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(path);
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	await expect(page.getByRole('navigation').getByRole('link', { name: 'Ledger' })).toBeVisible();
 	expect(await stored(page)).toEqual(before);
 	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
@@ -110,7 +110,7 @@ test('two corrections of one entry in two tabs: what either changed stands, the 
 		.getByLabel(/^Litres/)
 		.fill('13');
 	await form(two)
-		.getByLabel(/^Written by/)
+		.getByLabel(/^Logged by/)
 		.fill('Ada');
 	await form(two).getByRole('button', { name: 'Save' }).click();
 	await expect(form(two).getByRole('alert')).toContainText('Litres: 14 there, 13 here.');
@@ -140,7 +140,7 @@ test('a file with a rig that has lost what is in use: it is kept, said, hidden f
 	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(path);
 	await expect(page.getByText('Shower, of Wren')).toBeVisible();
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	const saving = page.waitForEvent('download');
 	await page.getByRole('button', { name: 'Save the logbook to a file' }).click();
 	const saved = await (await saving).path();
@@ -176,7 +176,7 @@ test('ids that the language knows, and ids that an address cannot hold, break no
 	await page.goto('/');
 	await page.getByRole('button', { name: 'Open a file' }).click();
 	await page.getByLabel('Choose a logbook file').setInputFiles(path);
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	await expect.poll(() => litresOf(page, 'Main')).toBe(100);
 	await enter(page, 'shower 2');
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
@@ -251,7 +251,7 @@ test('a logbook made elsewhere is shown before it is merged, then opens', async 
 			.getByRole('cell')
 			.first()
 	).toHaveText('307');
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	await page.getByLabel('Rig', { exact: true }).selectOption('Survey van');
 	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await expect(page).toHaveTitle('Ledger · Survey van');

@@ -91,7 +91,7 @@ const HOLDS = [
 	stop('Hill', 2.5, 4.5),
 	stop('Yard', 5, 5.1, BOTH)
 ];
-/** The tap comes after five days of camp; there is none before. */
+/** The tap comes after five days of camp; found none before. */
 const FAILS = [
 	stop('Moor', 0.5, 1),
 	stop('Camp', 1.2, 4.1),
@@ -147,7 +147,7 @@ test('a stop is moved by keys and by drag, stays a night longer, and all of it i
 	const ids = async () => (await kept()).map(({ id }) => id);
 	await expect.poll(ids).toEqual(['ford', 'moor', 'hill', 'yard']);
 	const moved = await kept();
-	await page.getByRole('button', { name: 'A night more at Hill' }).click();
+	await page.getByRole('button', { name: 'One night more at Hill' }).click();
 	await expect(page.getByText('Hill, 3 nights')).toBeVisible();
 	await expect.poll(kept).not.toEqual(moved);
 	const longer = await kept();
@@ -203,7 +203,7 @@ test('what if: one is dropped and leaves no trace, one is kept; a school is chos
 	]);
 	const before = JSON.stringify(await tripStored(page));
 	await page.getByRole('button', { name: 'What if…' }).click();
-	await page.getByLabel('What if').selectOption({ label: 'pass a stop by' });
+	await page.getByLabel('What if').selectOption({ label: 'skip a stop' });
 	await page.getByLabel('Which').selectOption({ label: 'Ford' });
 	await expect(
 		page
@@ -225,7 +225,7 @@ test('what if: one is dropped and leaves no trace, one is kept; a school is chos
 		)
 		.toBe(true);
 
-	const schools = page.getByRole('region', { name: 'Ways to fill and dump, on this trip' });
+	const schools = page.getByRole('region', { name: 'Plan styles for this trip' });
 	await schools.getByText('Compare 6 plan styles').click({ timeout: 20_000 });
 	await expect(schools.getByRole('row')).toHaveCount(7);
 	await schools.getByRole('radio', { name: /Top up whenever you can/ }).check();
@@ -235,7 +235,7 @@ test('what if: one is dropped and leaves no trace, one is kept; a school is chos
 	);
 });
 
-test('a trip that does not hold says so, with what mends it; a tap tries it, another keeps it', async ({
+test('a trip that falls short says so, with what mends it; a tap tries it, another keeps it', async ({
 	page
 }) => {
 	await openTrip(page, FAILS);
@@ -257,14 +257,14 @@ test('at a planned service it is offered, and one tap writes it down', async ({ 
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Ford');
 	await page.clock.fastForward(0.52 * DAY_MS);
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
-	await page.getByRole('button', { name: 'Done: write it down' }).click();
+	await page.getByRole('button', { name: 'Done: log it' }).click();
 	const written = async () =>
 		Object.values(await stored(page))
 			.map((value) => value as Entry)
 			.filter(({ kind, source }) => (kind === 'fill' || kind === 'dump') && source === 'hand')
 			.map(({ kind }) => kind);
 	await expect.poll(written).toEqual(expect.arrayContaining(['fill', 'dump']));
-	await expect(page.getByRole('button', { name: 'Done: write it down' })).toBeHidden();
+	await expect(page.getByRole('button', { name: 'Done: log it' })).toBeHidden();
 });
 
 test('a planned service that was passed by without a word is asked after once', async ({ page }) => {
@@ -316,7 +316,7 @@ async function openLogbookAgain(page: Page): Promise<void> {
 			})
 		)
 	});
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
 }
 

@@ -28,7 +28,7 @@ export function workerClient<T extends object>(worker: Door): RemoteApi<T> {
 	const broken = new Promise<never>((_, reject) => {
 		const say = (event: Event): void => {
 			const reason = 'message' in event && event.message ? `: ${String(event.message)}` : '';
-			reject(new WorkerBroken(`a part of the application could not be loaded${reason}. Reload the page`));
+			reject(new WorkerBroken(`part of the application couldn’t be loaded${reason}. Reload the page`));
 		};
 		worker.addEventListener('error', say);
 		worker.addEventListener('messageerror', say);

@@ -80,7 +80,7 @@
 		if (!isNew || !wantsDemo || looked) return;
 		fetchDemo()
 			.then(({ lookAround }) => lookAround(app))
-			.catch((error: unknown) => (app.trouble = `The demo could not be loaded: ${String(error)}.`))
+			.catch((error: unknown) => (app.trouble = `The demo couldn’t be loaded: ${String(error)}.`))
 			.finally(() => (looked = true));
 	});
 

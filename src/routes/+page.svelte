@@ -149,7 +149,7 @@
 					{:else}
 						<p class="soft">
 							No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in
-							hours stands here.
+							hours appears here.
 						</p>
 					{/if}
 					<Findings
@@ -157,7 +157,7 @@
 						onmend={(mend, label) => void mendSaying(app, mend, label)}
 					/>
 					{#if now.plan && !now.plan.feasible}
-						<Notice><p>The plan does not hold: see <a href="/trip">Trip</a>.</p></Notice>
+						<Notice><p>The plan falls short: see <a href="/trip">Trip</a>.</p></Notice>
 					{/if}
 					{#if rest.over}
 						{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}<AheadDays
@@ -169,7 +169,7 @@
 					{/if}
 					<p class="soft small">
 						Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. Payload and axle limits: the weighbridge and the
-						plate decide.
+						weight plate decide.
 					</p>
 				</InTurn>
 			{/if}

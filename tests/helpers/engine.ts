@@ -7,7 +7,7 @@ export interface EngineHere {
 	readonly api: EngineApi;
 	/** from where every question for what *Now* shows was asked, in order */
 	readonly asked: readonly Standpoint[];
-	/** keeps answers back until they are let go, the later ones first; what is told on the way is lost meanwhile */
+	/** keeps answers back until they are let go, the later ones first; what is told on the route is lost meanwhile */
 	readonly hold: () => void;
 	readonly letGo: () => void;
 	/** makes every answer a failure, or no more */

@@ -74,7 +74,7 @@ export async function openFile(page: Page, logbook: Logbook): Promise<void> {
 		mimeType: 'application/json',
 		buffer: Buffer.from(JSON.stringify({ ...logbook, exportedAt: new Date(NOW_MS).toISOString() }))
 	});
-	await page.getByRole('button', { name: 'Take it in' }).click();
+	await page.getByRole('button', { name: 'Import' }).click();
 	await hasVerdict(page);
 }
 

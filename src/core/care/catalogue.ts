@@ -58,7 +58,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 		key: 'main-filter',
 		name: 'Change the main filter',
 		how: 'Pump off, let the pressure out at a tap, rinse the housing, new cartridge. Run a few litres to waste.',
-		caution: 'A filter makes no doubtful water drinkable unless its maker says so.',
+		caution: 'A filter doesn’t make doubtful water drinkable unless its maker says so.',
 		every: { days: 180, litres: 5000 },
 		through: drawnThrough,
 		fits: has('fresh')
@@ -66,8 +66,8 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'charcoal',
 		name: 'Change the charcoal filter',
-		how: 'Sooner than the main one: what it has taken up it can give back. Flush the new one until it runs clear.',
-		caution: 'It takes chlorine out of the water: behind it, water keeps less long.',
+		how: 'Change it sooner than the main one: what it has taken up can come back out. Flush the new one until it runs clear.',
+		caution: 'It takes chlorine out of the water: water behind it doesn’t keep as long.',
 		every: { days: 90, litres: 2000 },
 		through: drawnThrough,
 		fits: has('fresh')
@@ -93,7 +93,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'sanitise',
 		name: 'Sanitise tank and pipes',
-		how: 'Cartridges out, dose first, then fill; draw at every tap, soak, drain, rinse. Work the dose out under Doses.',
+		how: 'Take cartridges out. Dose first, then fill; run every tap, soak, drain, rinse. Work out the dose under Doses.',
 		caution:
 			'Use plain, unscented bleach and never mix it with anything. The label and your health authority come first.',
 		every: { days: 180 },
@@ -105,7 +105,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 		key: 'black-treatment',
 		name: 'Treat the black tank',
 		how: 'After each dump: water first, then the dose of the label.',
-		caution: 'Wear gloves. Never two products at once. Some disposal points take only certain ones.',
+		caution: 'Wear gloves. Never use two products at once. Some dump points take only certain ones.',
 		everyDumps: 1,
 		tank: first('black'),
 		fits: has('black')
@@ -161,8 +161,8 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	},
 	{
 		key: 'hot-water',
-		name: 'Heat through and run off hot water that stood',
-		how: 'After a week of standing: heat it fully, then let hot water run at every tap and the shower for a few minutes.',
+		name: 'Heat and run off hot water that has been standing',
+		how: 'After a week unused: heat it fully, then let hot water run at every tap and the shower for a few minutes.',
 		caution: 'Do not breathe the spray: head low, windows open, leave the room while it runs. It can scald.',
 		every: { days: 7 },
 		fits: heats
@@ -185,7 +185,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'hoses',
 		name: 'Change hoses by age',
-		how: 'Drinking-water hose, waste hose, and the hoses aboard: soft, cracked, smelling or cloudy ones go.',
+		how: 'Drinking-water hose, waste hose and the hoses aboard: replace any that are soft, cracked, smelly or cloudy.',
 		every: { days: 1825 },
 		fits: always
 	},
@@ -207,7 +207,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'seacocks',
 		name: 'Work the seacocks and the Y-valve',
-		how: 'Each one shut and open again; look at hose, clips and backing. A seacock that is never moved does not move when it has to.',
+		how: 'Shut each one and open it again; look at hose, clips and backing. A seacock that is never moved won’t move when you need it.',
 		caution: 'Know where the wooden plug is. One at a time.',
 		every: { days: 30 },
 		fits: ({ kind }) => kind === 'boat'
@@ -229,7 +229,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	},
 	{
 		key: 'summer-water',
-		name: 'Renew the water in the heat',
+		name: 'Renew the water in hot weather',
 		how: 'Water that has been in a warm tank for days is for washing: use it up or drain it, and fill again.',
 		caution:
 			'You can’t tell by looking whether it is safe to drink: boil or treat it as your health authority says.',
@@ -240,7 +240,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'frost-drain',
 		name: 'Get ready for frost',
-		how: 'Living in it: heat through the night. Leaving it: drain it. The list under Frost says what, for this rig.',
+		how: 'Living aboard: heat through the night. Leaving: drain it. The list under Frost says what, for this rig.',
 		caution: 'Before draining: heater off and cold first. What runs out of it can scald.',
 		season: 'frost',
 		fits: has('fresh')
@@ -249,7 +249,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 		key: 'lay-up',
 		name: 'Drain the system for the winter',
 		how: 'The list under Winter storage, in its order, ticked as you go.',
-		caution: 'What stays in pump, trap and meter is what bursts.',
+		caution: 'Water left in the pump, traps or meter can burst them.',
 		season: 'lay-up',
 		fits: has('fresh')
 	}

@@ -80,7 +80,7 @@ describe('what may freeze tonight', () => {
 		});
 	});
 
-	it('where a built-in tank is, is asked for; what is carried is inside where nobody says', () => {
+	it('where a built-in tank is, is asked for; what is carried is inside where not known', () => {
 		const unsaid: Rig = { ...exactRig, tanks: [main, { ...black, portable: true }] };
 		expect(frostRisks(unsaid, 0)).toEqual([
 			{ kind: 'tank', id: 'main', name: 'Main', does: 'drain', unsaid: true },
@@ -281,7 +281,7 @@ describe('what heater and pipes swallow of the next fill', () => {
 		expect(swallowedL(laid, [fill, entry({ kind: 'care', at: at(4), task: 'lay' })], 'main')).toBe(8);
 	});
 
-	it('nothing while all is in use, of a jug, or where nobody says how much', () => {
+	it('nothing while all is in use, of a jug, or where not known how much', () => {
 		const drained = entry({ kind: 'dump', at: at(4), tank: 'main', to: 'empty' });
 		expect(swallowedL(laid, [fill], 'main')).toBe(0);
 		expect(swallowedL(laid, [{ ...drained, void: true }], 'main')).toBe(0);

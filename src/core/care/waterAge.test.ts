@@ -63,7 +63,7 @@ describe('how old is the water in Main', () => {
 		expect(ages([], at(4))).toEqual([]);
 	});
 
-	it('a tap that a point calls drinking water is, one of which nobody says is asked about', () => {
+	it('a tap that a point calls drinking water is, one of which not known is asked about', () => {
 		const point = (id: string, potable?: boolean): Point => ({
 			id,
 			name: id,

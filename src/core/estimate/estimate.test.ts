@@ -476,7 +476,7 @@ describe('whose day', () => {
 		const under = logbookOf(freshStart(), loose, [trip('2027-05-01', '2027-05-12')]);
 		expect(drawn(16, 17, under, 'Europe/Paris')).toBeLessThan(0.2 * home);
 	});
-	it('where nobody says, the last entry’s own offset tells', () => {
+	it('where not known, the last entry’s own offset tells', () => {
 		const written = freshStart('2027-05-01T15:00:00+09:00');
 		expect(drawn(16, 17, logbookOf(written, loose, []))).toBeLessThan(
 			0.2 * drawn(4, 5, logbookOf(written, loose, []))

@@ -131,7 +131,7 @@ describe('tags say what they can', () => {
 		expect(fees({ fee: '3 EUR' })).toBe(3);
 		expect(fees({ fee: 'no' })).toBe(0);
 		expect(fees({ fee: 'yes' })).toBeUndefined();
-		expect(readTags({ amenity: 'water_point', fee: 'yes' }).note).toBe('There is a fee.');
+		expect(readTags({ amenity: 'water_point', fee: 'yes' }).note).toBe('Fee charged.');
 		expect(readTags({ amenity: 'water_point', check_date: '2027-13-40' }).verified).toBeUndefined();
 	});
 });

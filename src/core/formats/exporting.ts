@@ -78,7 +78,7 @@ export function exportText(format: ExportFormat, logbook: Logbook, options: Expo
 			return trip ? tripGeoJson(trip, points) : pointsGeoJson(points);
 		case 'ics': {
 			const rig = planned?.rig ?? options.rig ?? logbook.rigs.find(({ id }) => id === trip?.rig);
-			if (!trip || !rig) throw new RangeError('A calendar is of a trip of a rig.');
+			if (!trip || !rig) throw new RangeError('A calendar needs a trip of a rig.');
 			return tripCalendar(trip, planned ?? { rig, plan: undefined }, instantMs(logbook.exportedAt));
 		}
 	}

@@ -59,7 +59,7 @@ export class Findings {
 	/** What was found, in its end. */
 	get ended(): Imported {
 		const { points, stops, entries, track } = this;
-		const more = { path: '$', expected: 'fewer problems', got: `${this.#more} more of the kind` };
+		const more = { path: '$', expected: 'fewer problems', got: `${this.#more} more of this kind` };
 		return {
 			points,
 			stops: [...stops].sort((a, b) => Date.parse(a.arrive) - Date.parse(b.arrive)),

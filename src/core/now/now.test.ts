@@ -54,7 +54,7 @@ describe('what Now shows, for the exact rig', () => {
 		expect(effect({ kind: 'crew', at, persons: 4 })).toMatchObject({ shortens: true });
 		expect(effect({ kind: 'crew', at, persons: 4 })).not.toHaveProperty('why');
 		expect(effect({ kind: 'note', at, text: 'calm' })).toMatchObject({
-			words: 'The stay is as long as before.',
+			words: 'You can stay just as long.',
 			shortens: false
 		});
 	});

@@ -303,7 +303,7 @@ it('a stop does not say what its point says until it is taken over; a mark of th
 	expect(hasStrayed(atPoint(stays, marked), quay)).toBe(false);
 });
 
-it('asks after a visit whether it is still so, until somebody has said so', () => {
+it('asks after a visit whether it is still right, until somebody has said so', () => {
 	const ford = at('ford', 'Ford', [0, 0], { services: [{ kind: 'grey' }], verified: '2027-05-01' });
 	const hill = at('hill', 'Hill', [0, 0]);
 	const trip = { ...exactTrip, stops: [stop('s', 3, { point: 'hill' })] };

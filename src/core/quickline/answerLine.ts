@@ -76,7 +76,10 @@ export function answerLine(question: LineQuestion): LineAnswer {
 	if (answer.kind !== 'understood')
 		return {
 			choices: [],
-			problem: answer.kind === 'problem' ? answer.problem : 'The line is empty. Say what happened.'
+			problem:
+				answer.kind === 'problem'
+					? answer.problem
+					: 'The line is empty. Enter what happened, for example “shower 2”.'
 		};
 	return {
 		choices: answer.matches.map(({ says, warns, drafts, adds }) => ({

@@ -77,7 +77,7 @@ export const one = (happening: Happening, more: Omit<Meaning, 'does'> = {}): Mea
 
 /** A figure that nothing in the line asks for is not passed over. */
 export const oneTooMany = (figure: string): NoMeaning =>
-	problem(`What is ${figure}? One number is enough here; put a comma between two things.`);
+	problem(`“${figure}” is one number too many. Put a comma between two things.`);
 
 /** Whether a line was met with a problem. */
 export const isProblem = (answer: LineReading): answer is NoMeaning => 'problem' in answer;

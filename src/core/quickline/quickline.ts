@@ -123,7 +123,7 @@ function noteLine(text: string, context: QuickContext): QuickAnswer | undefined 
 	if (kept.length > LONGEST_NOTE)
 		return {
 			kind: 'problem',
-			problem: `A note takes ${LONGEST_NOTE} characters; this one has ${kept.length}. Make two of it.`
+			problem: `A note can have ${LONGEST_NOTE} characters; this one has ${kept.length}. Split it in two.`
 		};
 	const [meaning = { does: [] }] = noteOf(kept);
 	return {
@@ -166,7 +166,7 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 	if (text.trim().length > LONGEST)
 		return {
 			kind: 'problem',
-			problem: `That is ${text.trim().length} characters, a page rather than a line. Say a few things at a time, or begin with “note” to keep it as it stands.`
+			problem: `That is ${text.trim().length} characters, a page rather than a line. Enter a few things at a time, or begin with “note” to log it as it is.`
 		};
 	const gap = gapLine(text, context);
 	if (gap) return wholeAnswer(gap.reading, context, gap.atMs);
@@ -191,12 +191,12 @@ function understandDone(text: string, context: QuickContext): QuickAnswer {
 	if (wordy)
 		return {
 			kind: 'problem',
-			problem: `“${wordy.text.slice(0, SHOWN)}…” is more than a line says at once. Put commas between things, or begin with “note”.`
+			problem: `“${wordy.text.slice(0, SHOWN)}…” is too much at once. Put commas between things, or begin with “note”.`
 		};
 	if (things && things.length > MOST_THINGS)
 		return {
 			kind: 'problem',
-			problem: `Those are ${things.length} things. Say up to ${MOST_THINGS} at a time.`
+			problem: `That is ${things.length} things. Enter up to ${MOST_THINGS} at a time.`
 		};
 	const now: readonly Moment[] = [{ ms: context.nowMs }];
 	const read = own
@@ -206,7 +206,7 @@ function understandDone(text: string, context: QuickContext): QuickAnswer {
 		: readThings(things ?? [], context);
 	if ('problem' in read) return { kind: 'problem', ...read };
 	if (read.filter(({ meanings }) => meanings.every(({ adds }) => adds)).length > 1)
-		return { kind: 'problem', problem: 'One new thing at a time: say these in two lines.' };
+		return { kind: 'problem', problem: 'One new thing at a time: enter these in two lines.' };
 	const together = read.every(({ moments }) => moments === read[0]?.moments);
 	const moments = together
 		? (read[0]?.moments ?? now).map((moment) => read.map(() => moment))

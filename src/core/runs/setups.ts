@@ -63,7 +63,7 @@ function meterOfWish(
  */
 export function fillSetup(estimate: Estimate, entries: readonly Entry[], wish: FillWish): FillSetup {
 	const { rig } = estimate.model;
-	if (wish.tanks.length === 0) throw new RangeError('say which tank is filled');
+	if (wish.tanks.length === 0) throw new RangeError('choose which tank to fill');
 	const filled = new Set(wish.tanks.map(({ tank }) => tank));
 	return {
 		kind: 'fill',
@@ -126,7 +126,7 @@ export function toteSetup(
 ): ToteSetup {
 	if (tank.holds !== container.carries)
 		throw new RangeError(
-			`${tank.name} holds ${tank.holds}, ${container.name} carries ${container.carries}; take a container for ${tank.holds}`
+			`${tank.name} holds ${tank.holds}, ${container.name} carries ${container.carries}; choose a container for ${tank.holds}`
 		);
 	if (!(partL >= 0 && partL <= container.capacityL))
 		throw new RangeError(`${container.name} cannot hold ${partL} L; give 0 … ${container.capacityL}`);
@@ -198,9 +198,9 @@ export function carrySetup(rig: Rig, wish: CarryWish): CarrySetup {
 	const { by, into, how, source } = wish;
 	if (by.kind === 'container' && by.container.carries !== 'fresh')
 		throw new RangeError(
-			`${by.container.name} carries ${by.container.carries}; drinking water needs a container of its own`
+			`${by.container.name} carries ${by.container.carries}; drinking water needs its own container`
 		);
-	if (tankById(rig, into)?.holds !== 'fresh') throw new RangeError('say which fresh tank it goes into');
+	if (tankById(rig, into)?.holds !== 'fresh') throw new RangeError('choose which fresh tank it goes into');
 	const vessel = vesselOf(rig, wish);
 	const { loadL } = carryLoads(rig, wish);
 	return {

@@ -159,7 +159,7 @@ describe('what an entry would do', () => {
 		});
 		for (const note of [at(1, 9), at(4, 9)])
 			expect((await effect({ kind: 'note', at: note, text: 'calm' }))?.words).toBe(
-				'The stay is as long as before.'
+				'You can stay just as long.'
 			);
 	});
 	it('is not known before there is an assessment of that rig', async () =>

@@ -223,7 +223,7 @@ function vesselProblems(
 				mustBe(
 					path,
 					'a container larger than what it keeps free: its headroom, and what the hose still holds',
-					`${container.capacityL} L, of which ${Number(free.toFixed(2))} L stay free`
+					`${container.capacityL} L, of which ${Number(free.toFixed(2))} L is headroom`
 				)
 			];
 }

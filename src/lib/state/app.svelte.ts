@@ -192,7 +192,7 @@ export class App {
 		try {
 			await this.prefs.set(change);
 		} catch (error) {
-			this.trouble = `Your choice holds until this page is closed; it could not be kept: ${errorMessage(error)}.`;
+			this.trouble = `Your choice applies until you close this page; it couldn’t be saved: ${errorMessage(error)}.`;
 		}
 		await this.#refresh();
 	}

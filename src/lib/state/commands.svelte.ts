@@ -68,13 +68,13 @@ export class Commands {
 		} catch (error) {
 			if (error instanceof EmptiedElsewhere) {
 				await this.#records.start();
-				this.trouble = `Another tab has emptied this browser, so “${label}” was not kept.`;
+				this.trouble = `Another tab has wiped this browser, so “${label}” was not saved.`;
 				return false;
 			}
 			const full = error instanceof DOMException && error.name === 'QuotaExceededError';
 			const reason = errorMessage(error);
 			this.trouble = full
-				? 'The disk is full: the last entry is on screen but not stored. Save it to a file, make room, then try again.'
+				? 'The disk is full: the last entry is on screen but not stored. Save it to a file, free some space, then try again.'
 				: `The last entry is on screen but not stored: ${reason}. Save it to a file, or try again.`;
 			this.unsaved = [...this.unsaved, ...edits];
 			const outcome = await this.#records.preview(edits);

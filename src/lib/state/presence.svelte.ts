@@ -38,14 +38,14 @@ export class Presence {
 	#keep(here: TabsHere | undefined): void {
 		this.current = here;
 		const kept = here ? this.#port.set(KEY, here) : this.#port.remove(KEY);
-		kept.catch((error: unknown) => console.warn('A note beside the logbook could not be kept.', error));
+		kept.catch((error: unknown) => console.warn('A note beside the logbook couldn’t be saved.', error));
 	}
 
 	/** There is a logbook here, with so many entries. With the first one the browser is asked to keep it for good. */
 	note(entries: number): void {
 		if (!this.current)
 			this.#askToStay().catch((error: unknown) =>
-				console.warn('The browser was not asked to keep it.', error)
+				console.warn('The browser couldn’t be asked to keep it.', error)
 			);
 		this.#keep({ beganMs: Date.now(), ...this.current, entries, atMs: Date.now() });
 	}

@@ -51,7 +51,7 @@ export class Records {
 		this.#store = store;
 		this.#copy = copy;
 		this.#follow = follow;
-		if (!copy) this.copyTrouble = 'this browser offers no place for it';
+		if (!copy) this.copyTrouble = 'this browser has no place for it';
 		this.#channel.onmessage = ({ data }: MessageEvent<News>) => this.#listen(data);
 	}
 
@@ -238,7 +238,7 @@ export class Records {
 				this.trouble = undefined;
 			})
 			.catch((error: unknown) => {
-				this.trouble = `What another tab wrote could not be shown: ${errorMessage(error)}. Reload the page.`;
+				this.trouble = `What another tab wrote can’t be shown: ${errorMessage(error)}. Reload the page.`;
 			});
 	}
 }

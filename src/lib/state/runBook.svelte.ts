@@ -76,7 +76,7 @@ export class RunBook {
 				await this.#port.set(PREFIX + id, now);
 				this.trouble = undefined;
 			} catch (error) {
-				this.trouble = `This run goes on, but a reload would forget its steps: ${errorMessage(error)}. What it wrote stands.`;
+				this.trouble = `This run continues, but reloading would lose its steps: ${errorMessage(error)}. Its entries are kept.`;
 			}
 			return now;
 		});

@@ -31,7 +31,7 @@ export function saidProblems(problems: readonly Problem[]): readonly Problem[] {
 		...own,
 		{
 			path: '$.in use',
-			expected: 'nothing that stored entries or trips still name to be taken away',
+			expected: 'nothing removed that stored entries or trips still name',
 			got: `${elsewhere} that would name ${first?.got ?? 'nothing'}`
 		}
 	];

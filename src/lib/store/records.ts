@@ -192,7 +192,7 @@ export function recordStore(
 		update: (edits) =>
 			turns(async () => {
 				if ((await meta.get(EPOCH)) !== epoch)
-					throw new EmptiedElsewhere('the logbook in this browser was emptied in another tab');
+					throw new EmptiedElsewhere('the logbook in this browser was wiped in another tab');
 				const [changes, before] = await made(edits);
 				const batch = changes.map((change) => [keyOf(change), change.value] as const);
 				const [only] = batch;

@@ -33,7 +33,7 @@ function keptIn(text: string | undefined): readonly KeptCopy[] {
 		const read: unknown = JSON.parse(text ?? '');
 		return Array.isArray(read) ? read.filter(isKept) : [];
 	} catch (error) {
-		console.warn('A file of the second copy was cut short and is passed over.', error);
+		console.warn('A file of the second copy was cut short and is skipped.', error);
 		return [];
 	}
 }

@@ -28,7 +28,7 @@
 <Page measure="text">
 	<PageHead title="Data" />
 	<div id="save">
-		<Section title="Save and hand over" ruled>
+		<Section title="Save and share" ruled>
 			<p>Everything in one open file, as JSON: {content}.</p>
 			<HandOver {app} />
 		</Section>
@@ -36,11 +36,10 @@
 	<Section title="For other programs" ruled><SaveAs {app} /></Section>
 	<Section title="In this browser" ruled><InThisBrowser {app} /></Section>
 	<div id="read">
-		<Section title="Read in" ruled>
+		<Section title="Import" ruled>
 			<p>
-				A logbook from another device or another person is merged with yours. Points, ways, tables and
-				calendars come from GPX, GeoJSON, CSV and iCalendar. You see what each changes first; nothing is kept
-				unasked.
+				A logbook from another device or person is merged with yours. Points, routes, tables and calendars
+				come from GPX, GeoJSON, CSV and iCalendar. You see what each changes first; nothing is saved unasked.
 			</p>
 			<ImportLogbook {app} />
 		</Section>
@@ -52,9 +51,9 @@
 	{/if}
 	<Section title="Stand-in devices" ruled>
 		<p>
-			A simulated flow meter: in <a href="/run/fill">a fill by a hose meter</a> it counts by itself, with the
-			server and without. A directory of invented places, in <a href="/trip/points">Points and map</a>;
-			simulated weather, at each stop. No real device or service is spoken to.
+			A simulated flow meter: in <a href="/run/fill">a fill by a hose meter</a> it counts by itself, with or
+			without the server. A directory of invented places, in <a href="/trip/points">Points and map</a>;
+			simulated weather, at each stop. No real device or service is contacted.
 		</p>
 	</Section>
 	<Section title="Wipe" ruled><Wipe {app} /></Section>

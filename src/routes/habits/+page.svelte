@@ -67,16 +67,16 @@
 		{#if resuming && !open}
 			<p>
 				{resuming.name} is being measured.
-				<button onclick={() => (open = { kind: 'measure', habit: resuming.id })}>Go on</button>
+				<button onclick={() => (open = { kind: 'measure', habit: resuming.id })}>Continue</button>
 			</p>
 		{/if}
-		{#if saving.trouble}<p role="alert">It could not be worked out: {saving.trouble}</p>{/if}
+		{#if saving.trouble}<p role="alert">It couldn’t be worked out: {saving.trouble}</p>{/if}
 		{#if rest}
 			<InTurn
 				><Columns>
-					<Section title="One time costs">
+					<Section title="What one use costs">
 						{#if rig.habits.length === 0}
-							<p class="soft">No habit yet: add what you do with water.</p>
+							<p class="soft">No habits yet: add what you do with water.</p>
 						{:else if saving.value}
 							<HabitPrices
 								{rig}
@@ -93,14 +93,14 @@
 							>
 						</p>
 						<p class="soft small">
-							Not written down: {formatLitres(now.levels.unlogged.litresPerPersonDay, units)} ± {formatFigure(
+							Not logged: {formatLitres(now.levels.unlogged.litresPerPersonDay, units)} ± {formatFigure(
 								fromBase(Z90 * now.levels.unlogged.sd, units.volume)
-							)} for each person and day, as believed now.
+							)} per person and day, as estimated now.
 						</p>
 					</Section>
-					<Section title="Measures, by what they give for their bother">
+					<Section title="Ways to save, most gain for least effort">
 						{#if rig.measures.length === 0}
-							<p class="soft">No measure yet. There is a catalogue to start from.</p>
+							<p class="soft">No ways to save yet. There is a catalogue to start from.</p>
 						{:else if saving.value}
 							<MeasureTable
 								{rig}
@@ -115,7 +115,7 @@
 						{:else}<p class="soft">Working out what each is worth…</p>{/if}
 						<p class="buttons">
 							<button disabled={rig.habits.length === 0} onclick={() => (open = { kind: 'ideas' })}
-								>Add a measure</button
+								>Add a way to save</button
 							>
 						</p>
 					</Section>
@@ -125,7 +125,7 @@
 		{#if rest && saving.value && saving.value.flows.length > 0}
 			{@const { flows } = saving.value}
 			<InTurn
-				><Section title="Where the litres of a day go">
+				><Section title="Where a day’s litres go">
 					<DayWater {rig} {flows} {units} theme={app.prefs.current.theme} />
 				</Section></InTurn
 			>

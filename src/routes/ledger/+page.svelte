@@ -49,7 +49,7 @@
 	<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
 	{#if shown.length === 0}
 		<p class="soft">
-			Nothing here{filter.tank || filter.kind || filter.by ? ' for this filter' : ' yet'}. Write what happened
+			Nothing here{filter.tank || filter.kind || filter.by ? ' for this filter' : ' yet'}. Enter what happened
 			in the line below.
 		</p>
 	{/if}

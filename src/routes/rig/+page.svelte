@@ -98,7 +98,7 @@
 			><Section title="Outlets">
 				{#if rig.outlets.length === 0}<Notice calm
 						><p>
-							No outlet yet: say where water is drawn and where it runs to, and the waste tanks fill by
+							No outlets yet: add where water is drawn and where it drains, and the waste tanks fill by
 							themselves.
 						</p></Notice
 					>{/if}
@@ -117,7 +117,7 @@
 				{#if !rig.sources?.length}<Notice calm
 						><p>
 							A watermaker, rain off an awning, a spring with a hose: with how much and how often, it counts
-							in every forecast. Say “watermaker 40” in the line, and it is added.
+							in every forecast. Enter “watermaker 40” in the line to add it.
 						</p></Notice
 					>{/if}
 				<ItemList items={rig.sources ?? []} onchange={({ id }) => (open = { part: 'sources', id })}>
@@ -135,8 +135,8 @@
 			><Section title="Containers">
 				{#if rig.containers.length === 0}<Notice calm
 						><p>
-							A jug, a wheeled tote, a drum on a carrier, a bucket: with their sizes, loads and trips are
-							reckoned.
+							A jug, a tote (a wheeled waste tank), a drum on a carrier, a bucket: with their sizes, loads and
+							trips are calculated.
 						</p></Notice
 					>{/if}
 				<ItemList items={rig.containers} onchange={({ id }) => (open = { part: 'containers', id })}>
@@ -146,7 +146,7 @@
 			</Section>
 		</InTurn><InTurn
 			><p class="soft">
-				What you do with water, what it costs and what would save stands under <a href="/habits">Habits</a>.
+				What you do with water, what it costs and how to save is under <a href="/habits">Habits</a>.
 			</p></InTurn
 		>
 	</Page>

@@ -81,7 +81,7 @@
 			{units}
 		/>
 		{#if atHand}<PlanNews {app} />{/if}
-		{#if asked.trouble}<Notice><p>The plan could not be made: {asked.trouble}.</p></Notice>{/if}
+		{#if asked.trouble}<Notice><p>The plan couldn’t be made: {asked.trouble}.</p></Notice>{/if}
 		{#if plan && !waits}
 			<KeptPlace height="{ribbonPx}px">
 				<InTurn>
@@ -103,7 +103,7 @@
 		{#if !waits}
 			<LastChances {rig} {trip} chances={plan?.lastChance ?? []} nowMs={app.nowMs} />
 			{#if plan && !plan.feasible}
-				<Section title="What would mend it">
+				<Section title="What would fix it">
 					<KeptPlace height={ways ? undefined : '8.5rem'}>
 						<Mends {rig} {trip} points={app.records.points} mends={ways?.mends} {units} ontry={tryIt} />
 					</KeptPlace>
@@ -168,13 +168,13 @@
 	{:else}
 		<PageHead
 			title="No trip under way."
-			says="Say where you go and what there is on the way, and Dipsometer finds the next refill and dump point."
+			says="Enter where you are going and what is on the route, and Dipsometer finds the next refill and dump point."
 		/>
 	{/if}
 	{#if !waits}
 		<InTurn>
 			{#if rig}
-				<Section title="Water and dump points" ruled>
+				<Section title="Taps and dump points" ruled>
 					<PointsAhead {app} {trip} />
 				</Section>
 			{/if}

@@ -93,12 +93,12 @@ class EventReader {
 		}
 		if (!event) return this.#findings.wrong(path, 'an event', 'none');
 		if (textIn(event, 'status')?.toUpperCase() === 'CANCELLED')
-			return this.#findings.wrong(path, 'an event that takes place', 'STATUS:CANCELLED: it was left out');
+			return this.#findings.wrong(path, 'an event that is not cancelled', 'STATUS:CANCELLED: it was skipped');
 		if (event.getFirstProperty('rrule'))
 			this.#findings.wrong(
 				path,
-				'an event that takes place once',
-				'a repeating one: its first time was taken'
+				'an event that happens once',
+				'a repeating event: only its first time was imported'
 			);
 		const times = this.#times(event, path);
 		if (times) this.#keep(event, times, path);
@@ -116,7 +116,7 @@ class EventReader {
 		};
 		const start = moment('dtstart');
 		if (!start) {
-			this.#findings.wrong(`${path}, DTSTART`, 'when it begins', 'nothing');
+			this.#findings.wrong(`${path}, DTSTART`, 'a start time', 'nothing');
 			return undefined;
 		}
 		const lasts: unknown = event.getFirstPropertyValue('duration');
@@ -137,7 +137,7 @@ class EventReader {
 			if (found && 'missing' in found) {
 				this.#findings.wrong(
 					`${path}, ${name}`,
-					'a time with Z or a known TZID, or a time zone that is said',
+					'a time with Z or a known TZID, or a time zone for the file',
 					found.missing
 				);
 				return undefined;
@@ -226,7 +226,7 @@ export function readCalendar(text: string, context: ReadingContext): Imported {
 		const [, body = '', end = ''] = found;
 		if (/^END/i.test(end)) reader.take(`BEGIN:VEVENT${body}END:VEVENT`, path);
 		else {
-			findings.wrong(path, 'END:VEVENT', 'an event that breaks off');
+			findings.wrong(path, 'END:VEVENT', 'an event that ends early');
 			// Where another one begins before this one ends, that one is looked at next.
 			pattern.lastIndex -= end.length;
 			if (end === '') break;
@@ -234,7 +234,7 @@ export function readCalendar(text: string, context: ReadingContext): Imported {
 		context.onprogress?.(pattern.lastIndex / plain.length);
 	}
 	if (!/^END:VCALENDAR\s*$/im.test(plain))
-		findings.wrong(`line ${lineAt(plain.length)}`, 'END:VCALENDAR', 'the file breaks off');
+		findings.wrong(`line ${lineAt(plain.length)}`, 'END:VCALENDAR', 'the file ends early');
 	if (findings.nothing) findings.wrong('line 1', 'events', 'none');
 	return findings.ended;
 }

@@ -22,7 +22,7 @@ const EXPECTED: Readonly<Record<Exclude<ColumnKind, 'text' | 'shown'>, string>> 
 	yes: 'true or false',
 	'only-yes': 'true, or nothing',
 	'yes-or-list': 'true or false, or a list such as ["grey"]',
-	list: 'a list or an object as JSON has it, such as ["grey"]',
+	list: 'a list or an object in JSON, such as ["grey"]',
 	instant: 'an instant such as 2027-04-18T07:10:00+02:00',
 	day: 'a day such as 2027-04-18'
 };
@@ -60,8 +60,7 @@ export function readCell(kind: ColumnKind, cell: string, timeZone: string | unde
 			return isCalendarDay(text) ? { value: text } : { expected: EXPECTED.day };
 		case 'instant': {
 			const at = instantFrom(text, timeZone);
-			if (at === 'zone')
-				return { expected: `${EXPECTED.instant}: without an offset the time zone must be said` };
+			if (at === 'zone') return { expected: `${EXPECTED.instant}: without an offset, give the time zone` };
 			return at === undefined ? { expected: EXPECTED.instant } : { value: at };
 		}
 	}

@@ -66,7 +66,7 @@ function rowsOf(text: string, findings: Findings): readonly Row[] {
 		step: ({ data, errors, meta }) => {
 			const line = lineAt(begins);
 			for (const { code, message } of errors)
-				findings.wrong(`line ${line}`, 'quotes that are closed and cells as in RFC 4180', code ?? message);
+				findings.wrong(`line ${line}`, 'closed quotes and cells as in RFC 4180', code ?? message);
 			if (data.some((cell) => cell.trim() !== '')) rows.push({ cells: data, line });
 			begins = meta.cursor;
 		}
@@ -123,14 +123,10 @@ class TableReader {
 	#begin(header: Header, { line }: Row): void {
 		const { names } = header;
 		if (this.#header?.names.join('\n') === names.join('\n'))
-			this.#findings.wrong(`line ${line}`, 'one header', 'the same header again, which was passed over');
+			this.#findings.wrong(`line ${line}`, 'one header', 'the same header again, which was skipped');
 		names.forEach((name, i) => {
 			if (name !== '' && names.indexOf(name) < i)
-				this.#findings.wrong(
-					`line ${line}, ${name}`,
-					'each column once',
-					'one twice: the later was left out'
-				);
+				this.#findings.wrong(`line ${line}, ${name}`, 'each column once', 'one twice: the later was skipped');
 		});
 		this.#header = header;
 	}
@@ -147,7 +143,7 @@ class TableReader {
 			this.#findings.wrong(`line ${line}, ${name}`, expected, quoted(cell));
 		};
 		if (cells.slice(names.length).some((cell) => cell.trim() !== ''))
-			wrong('cells', `${names.length} cells, as the header has`, `${cells.length}`);
+			wrong('cells', `${names.length} cells, as in the header`, `${cells.length}`);
 		names.forEach((name, i) => {
 			const cell = cells[i] ?? '';
 			if (cell === '' || name === '' || names.indexOf(name) < i) return;
@@ -178,7 +174,7 @@ class TableReader {
 		const record = table === 'entries' ? this.#entryFields(found) : found;
 		if (typeof record.id === 'string') {
 			if (this.#seen.has(record.id))
-				return this.#findings.wrong(`line ${line}, id`, 'an id that no row before has', quoted(record.id));
+				return this.#findings.wrong(`line ${line}, id`, 'an id that no earlier row has', quoted(record.id));
 			this.#seen.add(record.id);
 		} else record.id = madeId(JSON.stringify(record), this.#seen);
 		if (table === 'stops') record.legKm ??= 0;
@@ -264,7 +260,7 @@ export function readCsv(text: string, context: ReadingContext): Imported {
 	const rows = rowsOf(plain, findings);
 	const first = rows.findIndex(({ cells }) => headerOf(cells) !== undefined);
 	if (first < 0) {
-		const got = rows[0] ? quoted(rows[0].cells.join(' ')) : 'no line with anything in it';
+		const got = rows[0] ? quoted(rows[0].cells.join(' ')) : 'an empty file';
 		findings.wrong('line 1', `a header row with the names of fields: ${HEADER_EXPECTED}`, got);
 		return findings.ended;
 	}

@@ -47,8 +47,7 @@ class FeatureReader {
 			value.features.forEach((feature, i) => this.take(feature, `${path}.features[${i}]`));
 		} else if (type === 'Feature') {
 			const properties = isFields(value.properties) ? value.properties : {};
-			if (value.geometry === null)
-				this.#findings.wrong(`${path}.geometry`, 'a geometry', 'null: it is nowhere');
+			if (value.geometry === null) this.#findings.wrong(`${path}.geometry`, 'a geometry', 'null: no place');
 			else
 				this.#geometry(
 					value.geometry,
@@ -80,8 +79,7 @@ class FeatureReader {
 			case 'Polygon':
 			case 'MultiPolygon': {
 				const centre = centreOf(geometry);
-				if (!centre)
-					return this.#findings.wrong(`${path}.coordinates`, 'the rings of an area', 'no such rings');
+				if (!centre) return this.#findings.wrong(`${path}.coordinates`, 'the rings of an area', 'no rings');
 				return this.#place(centre, `${path}.coordinates`, properties, id);
 			}
 			case 'GeometryCollection':

@@ -39,7 +39,7 @@ export function readXml(
 		findings.wrong(
 			`line ${lineAt(at)}`,
 			'no document type and no entities',
-			'a <!DOCTYPE: what it declares was not resolved'
+			'a <!DOCTYPE: what it declares was ignored'
 		);
 		return blank(found);
 	});

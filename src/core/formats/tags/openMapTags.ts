@@ -69,7 +69,7 @@ export function readTags(tags: Tags): Tagged {
 		...(fee === undefined ? {} : { fee })
 	}));
 	const source = tags.natural === 'spring' ? 'spring' : tags.man_made === 'water_tap' ? 'tap' : undefined;
-	const unknownFee = said(tags.fee) === true && fee === undefined ? 'There is a fee.' : undefined;
+	const unknownFee = said(tags.fee) === true && fee === undefined ? 'Fee charged.' : undefined;
 	const note = [tags.description, tags.note, unknownFee].filter((text) => text).join(' ');
 	return {
 		services,

@@ -46,7 +46,7 @@ function crewOf(line: TokenLine): LineReading {
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const persons = line.figures[0]?.value;
 	if (persons === undefined || !Number.isInteger(persons) || persons < 0 || persons > MOST_ABOARD)
-		return problem('How many are aboard? Say it as in “crew 3”.');
+		return problem('How many are aboard? For example “crew 3”.');
 	return [one({ kind: 'crew', persons })];
 }
 
@@ -65,7 +65,9 @@ export const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
 function crewBy(change: number, who: string, context: QuickContext): LineReading {
 	const persons = aboardNow(context) + change;
 	if (persons < 0 || persons > MOST_ABOARD)
-		return problem(`${aboardNow(context)} are aboard. Say how many there are now, as in “crew 3”.`);
+		return problem(
+			`${aboardNow(context)} aboard so far. Enter how many there are now, for example “crew 3”.`
+		);
 	const happening = { kind: 'crew', persons } as const;
 	return [one(happening, { says: `${who}: ${sayHappening(happening, context)}` })];
 }
@@ -90,7 +92,7 @@ export function crewLine(text: string, line: TokenLine, context: QuickContext): 
 	) {
 		const count = figures[0]?.value ?? (guests.endsWith('s') ? undefined : 1);
 		if (count === undefined || !Number.isInteger(count) || count < 1)
-			return problem('How many guests? Say it as in “2 guests”, or how many are aboard, as in “crew 4”.');
+			return problem('How many guests? For example “2 guests”, or everyone aboard: “crew 4”.');
 		const leaves = words.some((word) => GOES.test(word));
 		const who = `${count === 1 ? 'A guest' : `${count} guests`} ${leaves ? (count === 1 ? 'leaves' : 'leave') : count === 1 ? 'comes' : 'come'}`;
 		return crewBy(leaves ? -count : count, who, context);
@@ -156,8 +158,8 @@ export function careLine(line: TokenLine, context: QuickContext): LineReading | 
 	if (!begins && !nouns.includes('filter')) return undefined;
 	const said = `note ${line.words.join(' ')}`;
 	return care.length > 0
-		? problem(`What was done? There is ${listed(care.map(({ name }) => name))}.`)
-		: problem(`This rig has no care tasks yet. Keep it as a note for now, as in “${said}”.`, said);
+		? problem(`What was done? This rig has ${listed(care.map(({ name }) => name))}.`)
+		: problem(`This rig has no care tasks yet. Log it as a note for now: “${said}”.`, said);
 }
 
 /** Who did it, and the line without that. */
@@ -216,6 +218,6 @@ export const doneBy = (
 		does: meaning.does.map((happening) => ({ ...happening, by })),
 		says: `${meaning.says ?? meaning.does.map((happening) => sayHappening(happening, context)).join('; ')}, by ${by}`,
 		...(isNew
-			? { warns: [meaning.warns, `${by} has not been written of before.`].filter(Boolean).join(' ') }
+			? { warns: [meaning.warns, `${by} has not been mentioned before.`].filter(Boolean).join(' ') }
 			: {})
 	}));

@@ -55,7 +55,7 @@ export function addingMeter(
 ): LineReading {
 	const { rig, units } = context;
 	const tank = rig.tanks.find(({ holds, feeds }) => holds === 'fresh' && feeds === undefined);
-	if (!tank) return problem(`${rig.name} has no fresh tank that a meter could belong to. Add one in Rig.`);
+	if (!tank) return problem(`${rig.name} has no fresh tank for a meter. Add one in Rig.`);
 	return placesSaid(words).map((place) => {
 		const meter: Meter = {
 			id: freeId(rig, METER_NAMES[place]),
@@ -90,8 +90,8 @@ export function tooDeep(
 	const likely = [typed].find(fits) ?? likelyMeant(depthMm, fits);
 	const say = (mm: number): string => formatQuantity(mm, 'length', units);
 	return problem(
-		`${tank?.name ?? 'The tank'} is no more than ${say(mostMm)} deep; ${say(depthMm)} is more.${likely === undefined ? ' Check the figure and its unit.' : ` Is ${say(likely)} meant?`}`,
-		...(likely === undefined ? [] : [`rod ${Number(likely.toFixed(1))} mm`])
+		`${tank?.name ?? 'The tank'} is ${say(mostMm)} deep at most; ${say(depthMm)} is more.${likely === undefined ? ' Check the figure and its unit.' : ` Did you mean ${say(likely)}?`}`,
+		...(likely === undefined ? [] : [`dipstick ${Number(likely.toFixed(1))} mm`])
 	);
 }
 
@@ -106,16 +106,16 @@ export function addingRod(
 	const meant = fresh.length > 0 ? fresh : tanks;
 	const deepest = Math.max(...meant.map((tank) => mostWetMm({ at: undefined }, tank) ?? DEEPEST_MM));
 	if (depthMm > deepest) return tooDeep(depthMm, deepest, meant[0], context);
-	if (meant.length === 0) return problem('Which tank was dipped? Say it as in “rod main 118”.');
+	if (meant.length === 0) return problem('Which tank did you dip? For example “dipstick main 118”.');
 	return meant.map((tank) => {
-		const name = `${tank.name} rod`;
+		const name = `${tank.name} dipstick`;
 		const rod: Rod = { id: freeId(context.rig, name), kind: 'rod', name, tank: tank.id };
 		return adding(
 			rod,
-			`Adds a rod for ${tank.name}`,
+			`Adds a dipstick for ${tank.name}`,
 			{ kind: 'reading', instrument: rod.id, value: Number(depthMm.toFixed(2)), ...lean },
 			context,
-			tank.shape ? undefined : `It tells litres once the shape of ${tank.name} stands in Rig.`
+			tank.shape ? undefined : `Add ${tank.name}’s shape in Rig to get litres.`
 		);
 	});
 }
@@ -249,15 +249,15 @@ export function ownWord(
 	if (!found) return undefined;
 	const [word, meaning] = [(found[1] ?? '').trim().toLowerCase(), (found[2] ?? '').trim()];
 	if (!/\p{L}/u.test(word) || /^\d|\d$/.test(word))
-		return problem('Which word is yours? Say it as in “splash = wash hands”.');
+		return problem('What is your word for it? For example “splash = wash hands”.');
 	const things = find(meaning);
 	const [thing] = things;
 	if (!thing)
 		return problem(
-			`“${meaning}” is no habit or instrument of ${context.rig.name}. A word of your own stands for one of them, as in “splash = wash hands”.`
+			`${context.rig.name} has no habit or instrument called “${meaning}”. Your own word must mean one of them, for example “splash = wash hands”.`
 		);
 	const taken = find(word).filter(({ name }) => stemOf(name.toLowerCase()) === stemOf(word));
-	if (taken.length > 0) return problem(`“${word}” is already ${taken[0]?.name}. Choose another word.`);
+	if (taken.length > 0) return problem(`“${word}” already means ${taken[0]?.name}. Choose another word.`);
 	return things.map((one): Meaning => ({
 		does: [],
 		adds: { ...one, words: [...new Set([...(one.words ?? []), word])] },

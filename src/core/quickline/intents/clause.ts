@@ -173,7 +173,7 @@ function readingsOf(
 	const [figure] = figures;
 	if (words.length === 0 && figure)
 		return problem(
-			`${figure.text} of what? Say it as in “fill ${figure.text}” or “meter ${figure.text}”.`,
+			`${figure.text} of what? For example “fill ${figure.text}” or “meter ${figure.text}”.`,
 			`fill ${figure.text}`,
 			`meter ${figure.text}`
 		);
@@ -244,7 +244,7 @@ function stopNamed(text: string, { rig, trip }: QuickContext): NoMeaning | undef
 	if (!stop || tanksNamed(words, rig.tanks).length > 0) return undefined;
 	const name = stop.name.toLowerCase();
 	return problem(
-		`${stop.name} is a stop of this trip. Say “arrive ${name}” or “left ${name}”.`,
+		`${stop.name} is a stop on this trip. Enter “arrive ${name}” or “left ${name}”.`,
 		`arrive ${name}`,
 		`left ${name}`
 	);
@@ -260,7 +260,7 @@ function nameBehind(text: string, context: QuickContext): NoMeaning | undefined 
 	if (isProblem(without) || !without.every(({ does }) => does.every(({ kind }) => kind === 'use')))
 		return undefined;
 	return problem(
-		`Who or what is “${name}”? Say who it was as in “${before} by ${name}”.`,
+		`Who or what is “${name}”? If a person did it, enter “${before} by ${name}”.`,
 		`${before} by ${name}`
 	);
 }
@@ -323,7 +323,7 @@ export function readClause(text: string, context: QuickContext, strictly = false
 	}
 	if (!plainly.unknown) return verbOf(plainWords(text)) ? (stopNamed(text, context) ?? plainly) : plainly;
 	if (WHEN.test(text))
-		return problem('When was it? Say it as in “yesterday 21:30”, “tue 8am” or “3 may 18:00”.');
+		return problem('When was it? For example “yesterday 21:30”, “tue 8am” or “3 may 18:00”.');
 	const several = uncut(text, context);
 	if (several.length > 0) return several;
 	const whose = nameBehind(text, context);
@@ -347,9 +347,9 @@ const notKnown = (words: readonly string[], context: QuickContext): string => {
 			tank.holds === 'fresh'
 				? [`“fill ${name} 40”`, `“${name} half”`, `“${name} empty”`]
 				: [`“dump ${name}”`, `“${name} half”`, `“${name} full”`];
-		return `What of ${tank.name}? Say it as in ${listed(lines)}.`;
+		return `What about ${tank.name}? For example ${listed(lines)}.`;
 	}
 	const habits = context.rig.habits.slice(0, 3).map(({ name }) => `“${name.toLowerCase()}”`);
-	const said = words.length > 0 ? `“${words.join(' ')}” is` : 'That is';
-	return `${said} no habit, tank or instrument of ${context.rig.name}. Try ${listed([...habits, '“fill 40”', '“dump grey”', '“note …”'])}.`;
+	const called = words.length > 0 ? ` called “${words.join(' ')}”` : ' like that';
+	return `${context.rig.name} has no habit, tank or instrument${called}. Try ${listed([...habits, '“fill 40”', '“dump grey”', '“note …”'])}.`;
 };

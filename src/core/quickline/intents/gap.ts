@@ -80,7 +80,7 @@ export function gapLine(
 	if (!span)
 		return {
 			reading: problem(
-				'Since when? Say it as in “we were away since Friday”.',
+				'Since when? For example “we were away since Friday”.',
 				'we were away since Friday',
 				'lived as usual since yesterday'
 			),

@@ -37,7 +37,7 @@ const KINDS: readonly Kind[] = [
 		words: /^(rain|rained|rainwater|awning)$/,
 		often: 0.15,
 		potable: false,
-		warns: 'Rain off an awning or a sheet is for washing unless it is treated.'
+		warns: 'Use rain off an awning or sheet for washing unless you treat it.'
 	}
 ];
 /** Words that may stand beside them. */
@@ -53,7 +53,7 @@ function kindSaid(words: readonly string[]): Kind | undefined {
 function addingSource(kind: Kind, litres: number, context: QuickContext): LineReading {
 	const { rig } = context;
 	const tank = rig.tanks.find((one) => one.holds === 'fresh' && !one.retired && !isCarried(rig, one));
-	if (!tank) return problem(`${rig.name} has no fresh tank that it could run into. Add one in Rig.`);
+	if (!tank) return problem(`${rig.name} has no fresh tank for it to run into. Add one in Rig.`);
 	const source: Source = {
 		id: freeId(rig, kind.name),
 		name: kind.name,
@@ -102,7 +102,7 @@ export function inflowLine(line: TokenLine, context: QuickContext): LineReading 
 		return line.figures.length > 0 || kind || found.length > 0
 			? {
 					...problem(
-						`How much came in? Say litres, as in “${name.toLowerCase()} ${Math.round(usual)}”: commonly ${formatLitres(usual, context.units)}.`
+						`How much came in? Enter litres, for example “${name.toLowerCase()} ${Math.round(usual)}”; ${formatLitres(usual, context.units)} is usual.`
 					),
 					lacksAmount: true
 				}

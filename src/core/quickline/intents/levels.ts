@@ -194,17 +194,17 @@ function tooHigh(tank: Tank, { kind, litres, value }: Said, context: QuickContex
 	const serves = usableOf(tank);
 	const likely = likelyMeant(litres, (less) => less <= OVER * serves && less >= 0.01 * serves);
 	const say = (l: number): string =>
-		kind === 'percent' ? `${formatFigure((100 * l) / serves)} %` : formatLitres(l, context.units);
-	const typed = kind === 'percent' ? `${value} %` : formatLitres(litres, context.units);
+		kind === 'percent' ? `${formatFigure((100 * l) / serves)}%` : formatLitres(l, context.units);
+	const typed = kind === 'percent' ? `${value}%` : formatLitres(litres, context.units);
 	return problem(
-		`${tank.name} holds ${formatLitres(serves, context.units)}; ${typed} is more.${likely === undefined ? ' Check the figure and its unit.' : ` Is ${say(likely)} meant?`}`,
+		`${tank.name} has ${formatLitres(serves, context.units)} usable; ${typed} is more.${likely === undefined ? ' Check the figure and its unit.' : ` Did you mean ${say(likely)}?`}`,
 		...(likely === undefined ? [] : [`${tank.name.toLowerCase()} ${say(likely).replaceAll('\u00a0', ' ')}`])
 	);
 }
 
 /** A level of one tank, told by what the rig has for it, else with a gauge that would tell it. */
 function levelOf(tank: Tank, said: Said, line: TokenLine, context: QuickContext): LineReading {
-	if (said.litres < 0) return problem('A tank holds no less than nothing.');
+	if (said.litres < 0) return problem('A level can’t be below 0.');
 	if (said.litres > OVER * usableOf(tank)) return tooHigh(tank, said, context);
 	const gauges = gaugesOf(context).filter((gauge) => gauge.tank === tank.id && isNumeric(gauge));
 	const shown = gauges.flatMap((gauge): readonly Meaning[] => {

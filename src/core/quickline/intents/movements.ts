@@ -30,7 +30,7 @@ function tooMuch(verb: string, tank: Tank, litres: number, context: QuickContext
 			? []
 			: [`${verb} ${tank.name.toLowerCase()} ${formatPlain(likely, 'volume', units)}`];
 	return problem(
-		`${tank.name} holds ${formatLitres(usableOf(tank), units)}; ${formatLitres(litres, units)} do not fit. ${likely === undefined ? 'Check the figure and its unit.' : `Is ${formatLitres(likely, units)} meant?`}`,
+		`${tank.name} has ${formatLitres(usableOf(tank), units)} usable; ${formatLitres(litres, units)} does not fit. ${likely === undefined ? 'Check the figure and its unit.' : `Did you mean ${formatLitres(likely, units)}?`}`,
 		...meant
 	);
 }
@@ -40,14 +40,14 @@ const AMOUNT_WORDS = new Set(
 );
 
 const HOW_MUCH: NoMeaning = {
-	...problem('How much? Say litres, as in “fill 60”, or “fill full”.'),
+	...problem('How much? Enter litres, for example “fill 60”, or “fill full”.'),
 	lacksAmount: true
 };
 
 /** A bare fraction may be of the tank or of a litre. */
 const ofWhat = (fraction: string): NoMeaning =>
 	problem(
-		`${fraction} of what? Say litres, as in “20 L”; a tank that stands at ${fraction} is said as in “fresh ${fraction}”.`
+		`${fraction} of what? Enter litres, for example “20 L”; if a tank is at ${fraction}, “fresh ${fraction}”.`
 	);
 
 /** `fill 60`, `fill main full`, `fill jug 12 gal`, `fill up`, `topped up 20`. */
@@ -55,9 +55,7 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	if (line.minutes !== undefined)
-		return problem(
-			'How much ran in? A fill is said in litres, as in “fill 60”: nobody here knows how fast the tap runs.'
-		);
+		return problem('How much ran in? Enter litres, for example “fill 60”: minutes alone don’t give litres.');
 	const place = pointNamed(line.words, context);
 	const said = place?.before ?? line.words;
 	const words = meaningful(said).filter((word) => !AMOUNT_WORDS.has(word));
@@ -69,7 +67,7 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const percent = line.figures.find(({ unit }) => unit === '%');
 	if (percent)
 		return problem(
-			`A fill is said in litres. If the tank shows ${percent.text} % now, say “${tanks[0]?.name.toLowerCase()} ${percent.text} %”.`
+			`A fill must be in litres. If the tank shows ${percent.text}% now, enter “${tanks[0]?.name.toLowerCase()} ${percent.text}%”.`
 		);
 	const litres = quantityOf(line, 'volume', context.units);
 	if (litres === undefined && line.figures.length > 0) return HOW_MUCH;
@@ -80,7 +78,7 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const full = litres === undefined ? toFull : brim;
 	if (litres === undefined && !full) return HOW_MUCH;
 	if (litres !== undefined && litres <= 0)
-		return problem('A fill is more than nothing. Say litres, as in “fill 60”.');
+		return problem('A fill must be above 0. Enter litres, for example “fill 60”.');
 	if (together && litres === undefined)
 		return [{ does: tanks.map(({ id }) => ({ kind: 'fill', tank: id, to: 'full' })) }];
 	const fitting = tanks.filter((tank) => litres === undefined || fitsInto(tank, litres));
@@ -99,7 +97,7 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 				...(full ? { to: 'full' as const } : {}),
 				...at
 			},
-			over ? { warns: `${tank.name} was thought to hold ${formatLitres(level, context.units)} already.` } : {}
+			over ? { warns: `${tank.name} was estimated at ${formatLitres(level, context.units)} already.` } : {}
 		);
 		if (!(upTo > 0) || litres === undefined) return [added];
 		const reached = { kind: 'fill', tank: tank.id, litres: Number(upTo.toFixed(1)), ...at } as const;
@@ -114,7 +112,7 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 
 const DRAINS = ['ground', 'overboard', 'sewer'] as const;
 const ALL = new Set(['all', 'everything', 'both', 'waste', 'tanks']);
-const BLACK = 'Black water goes only where it is meant to go.';
+const BLACK = 'Black never goes on the ground; overboard only where rules allow.';
 const LAWS = 'Only where local rules allow it; they differ.';
 
 /** Black before grey, so that the hose ends rinsed. */
@@ -155,7 +153,7 @@ function intoContainer(
 	litres: number | undefined,
 	context: QuickContext
 ): readonly Meaning[] {
-	const caution = 'Close the valve before the container is full: what stands in the hose still runs.';
+	const caution = 'Shut the valve before the container is full: the hose must still drain into it.';
 	if (litres !== undefined)
 		return [one({ kind: 'dump', tank: tank.id, litres, where: container.id }, { warns: caution })];
 	const level = context.levels?.get(tank.id);
@@ -170,7 +168,7 @@ function intoContainer(
 		litres: Number(roomL.toFixed(1)),
 		where: container.id
 	};
-	const much = `${tank.name} was thought to hold ${formatLitres(level, context.units)}; ${formatLitres(roomL, context.units)} fit.`;
+	const much = `${tank.name} was estimated at ${formatLitres(level, context.units)}; ${formatLitres(roomL, context.units)} fits.`;
 	return [
 		one(part, { warns: `${much} ${caution}` }),
 		{
@@ -210,7 +208,7 @@ export function dumpLine(given: TokenLine, context: QuickContext): LineReading {
 		);
 		if (pairs.length === 0)
 			return problem(
-				`“${said}” is nothing that ${context.rig.name} carries ${first?.holds ?? 'waste'} away in. Add it to the containers in Rig, or say “dump ${first?.name.toLowerCase()}”.`
+				`${context.rig.name} has no container for ${first?.holds ?? 'waste'} called “${said}”. Add it to the containers in Rig, or enter “dump ${first?.name.toLowerCase()}”.`
 			);
 		return pairs.flatMap(([tank, container]) => intoContainer(tank, container, litres, context));
 	}
@@ -284,11 +282,11 @@ export function transferLine(line: TokenLine, context: QuickContext): LineReadin
 				from.holds === to.holds ? {} : { warns: `${from.name} holds ${from.holds}, ${to.name} ${to.holds}.` }
 			)
 		);
-	if (readings.length === 0) return problem('From where to where? Say it as in “transfer jug to main 10”.');
+	if (readings.length === 0) return problem('From where to where? For example “transfer jug to main 10”.');
 	const [source] = pairs[0] ?? [];
 	return litres !== undefined && source && pairs.every(([one]) => !fitsInto(one, litres))
 		? problem(
-				`${source.name} holds ${formatLitres(usableOf(source), units)}; ${formatLitres(litres, units)} cannot come out of it.`
+				`${source.name} has ${formatLitres(usableOf(source), units)} usable; ${formatLitres(litres, units)} can’t come out of it.`
 			)
 		: readings;
 }
@@ -322,8 +320,8 @@ export function swapLine(line: TokenLine, context: QuickContext): LineReading {
 	if (meant.length === 0)
 		return problem(
 			all.length > 0
-				? `Which jug? There is ${listed(all.map(({ spare }) => spare.name))}.`
-				: 'No jug stands full to be swapped in. Fill one first, as in “fill jug full”.'
+				? `Which jug? You have ${listed(all.map(({ spare }) => spare.name))}.`
+				: 'No other jug is full. Fill one first, for example “fill jug full”.'
 		);
 	return meant.map(({ at, spare }): Meaning => ({
 		does: swapOf(at, spare, context.levels?.get(spare.id)),

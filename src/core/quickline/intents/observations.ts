@@ -62,7 +62,7 @@ function readMeter(meter: Meter, value: number, reset: boolean, context: QuickCo
 	if (!doubt) return [one(shows(value))];
 	const typed = one(shows(value), { warns: doubt.why });
 	if (doubt.likely === undefined) return [typed];
-	const likely = one(shows(doubt.likely), { warns: `${value} was typed. ${doubt.why}` });
+	const likely = one(shows(doubt.likely), { warns: `You typed ${value}. ${doubt.why}` });
 	return doubt.possible ? [typed, likely] : [likely, typed];
 }
 
@@ -79,7 +79,7 @@ export function meterLine(line: TokenLine, context: QuickContext): LineReading {
 	const [figure] = line.figures;
 	const shown = bareFigure(line)?.value ?? figure?.value;
 	if (shown !== undefined && shown < 0)
-		return problem('A meter shows no negative total. If it counts down past zero, set it anew.');
+		return problem('A meter total can’t be below 0. If it counts down past zero, set it again.');
 	if (meters.length === 0) {
 		const elsewhere =
 			words.length > 0 &&
@@ -89,11 +89,11 @@ export function meterLine(line: TokenLine, context: QuickContext): LineReading {
 			return addingMeter(words, shown, reset, context);
 		return problem(
 			known.length > 0
-				? `No meter of that name. There is ${listed(known.map(({ name }) => name))}.`
-				: 'This rig has no meter yet. Say what yours shows, as in “meter 412.6”, and it is added.'
+				? `No meter of that name. You have ${listed(known.map(({ name }) => name))}.`
+				: 'This rig has no meter yet. Enter its reading to add it, for example “meter 412.6”.'
 		);
 	}
-	if (!reset && shown === undefined) return problem('What does it show? Say it as in “meter 412.6”.');
+	if (!reset && shown === undefined) return problem('What does it show? For example “meter 412.6”.');
 	return meters.flatMap((meter) => {
 		const tank = tankById(context.rig, meter.tank);
 		const aboard = tank ? Math.round(usableOf(tank) / meter.unitL) : 0;
@@ -128,10 +128,10 @@ export function rodLine(text: string, names: readonly string[], context: QuickCo
 	const rods = chosen(context, 'rod', words);
 	const depthMm = quantityOf(line, 'length', context.units);
 	if (depthMm !== undefined && depthMm < 0)
-		return problem('A rod is wet to no less than nothing. A dry rod is “rod 0”.');
-	if (depthMm === undefined) return problem('How deep? Say it as in “rod 118” or “rod 11.8 cm”.');
+		return problem('A depth can’t be below 0. For a dry dipstick, enter “dipstick 0”.');
+	if (depthMm === undefined) return problem('How deep? For example “dipstick 118” or “dipstick 11.8 cm”.');
 	if ([...leans.values()].some((degrees) => Math.abs(degrees) > 45))
-		return problem('A lean is at most 45° either way.');
+		return problem('Tilt is at most 45° either way.');
 	const [rollDeg, pitchDeg] = [leans.get('roll'), leans.get('pitch')];
 	const lean = {
 		...(rollDeg === undefined ? {} : { rollDeg }),
@@ -141,7 +141,7 @@ export function rodLine(text: string, names: readonly string[], context: QuickCo
 		const known = instrumentsOf(context, 'rod');
 		const tanks = tanksNamed(words, context.rig.tanks);
 		if (known.length > 0 && (words.length === 0 || tanks.length === 0))
-			return problem(`No rod of that name. There is ${listed(known.map(({ name }) => name))}.`);
+			return problem(`No dipstick of that name. You have ${listed(known.map(({ name }) => name))}.`);
 		return addingRod(tanks, depthMm, lean, context);
 	}
 	const tankOf = (rod: Rod): Tank | undefined => tankById(context.rig, rod.tank);
@@ -162,7 +162,7 @@ export function markLine(
 ): LineReading {
 	const tanks = tanksNamed(meaningful(words), context.rig.tanks);
 	if (tanks.length === 0)
-		return problem(`Which tank is ${state}? There is ${listed(context.rig.tanks.map(({ name }) => name))}.`);
+		return problem(`Which tank is ${state}? You have ${listed(context.rig.tanks.map(({ name }) => name))}.`);
 	return tanks.map((tank) => one({ kind: 'mark', tank: tank.id, state }));
 }
 
@@ -175,13 +175,13 @@ export function stopLine(
 	context: QuickContext
 ): LineReading {
 	const stops = (context.trip?.stops ?? []).filter(({ retired }) => !retired);
-	if (stops.length === 0) return problem('There is no trip with stops now. Add one in Trip.');
+	if (stops.length === 0) return problem('You have no trip with stops now. Add one in Trip.');
 	const planned = (stop: (typeof stops)[number]): number =>
 		instantMs(event === 'arrive' ? stop.arrive : stop.depart);
 	const plain = words.filter((word) => !/^(at|from|the|for|to|we|i|just|have)$/.test(word));
 	const named = thingsNamed(plain, stops);
 	if (named.length === 0)
-		return problem(`No stop of that name. There is ${listed(stops.map(({ name }) => name))}.`);
+		return problem(`No stop of that name. This trip has ${listed(stops.map(({ name }) => name))}.`);
 	const nearest = [...named]
 		.sort((a, b) => Math.abs(planned(a) - context.nowMs) - Math.abs(planned(b) - context.nowMs))
 		.slice(0, NEAREST_STOPS);

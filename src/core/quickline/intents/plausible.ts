@@ -50,8 +50,8 @@ export function doubtOfMeter(meter: Meter, value: number, context: QuickContext)
 	const likely = likelyMeant(value, fits);
 	const why =
 		onBy(value) > most
-			? `That is ${neat(Math.abs(onBy(value)))} on from ${last.value}, which it showed last.`
-			: `It showed ${last.value} last and counts ${meter.counts}. If it was set anew, say “meter reset ${value}”.`;
+			? `That is ${neat(Math.abs(onBy(value)))} past its last reading, ${last.value}.`
+			: `Its last reading was ${last.value}, and it counts ${meter.counts}. If it was set again, enter “meter reset ${value}”.`;
 	return { why, possible: onBy(value) < 0, ...(likely === undefined ? {} : { likely }) };
 }
 

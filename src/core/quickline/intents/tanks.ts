@@ -25,5 +25,5 @@ export function tanksNamed(words: readonly string[], tanks: readonly Tank[]): re
 /** Says that words name no tank, and which there are. */
 export const noTank = (context: QuickContext, words: readonly string[], tanks: readonly Tank[]): NoMeaning =>
 	problem(
-		`“${words.join(' ')}” is no tank of ${context.rig.name} for that. ${tanks.length > 0 ? `There is ${listed(tanks.map(({ name }) => name))}.` : 'Add one in Rig.'}`
+		`${context.rig.name} has no tank for that called “${words.join(' ')}”. ${tanks.length > 0 ? `It has ${listed(tanks.map(({ name }) => name))}.` : 'Add one in Rig.'}`
 	);

@@ -54,7 +54,7 @@ function met(
 	const over = from === undefined ? undefined : moreThanThereIs(from, total, context);
 	if (!over) return [one(plain)];
 	const { units } = context;
-	const warns = `That is ${formatLitres(total, units)}; ${over.tank.name} ${context.levels ? 'was thought to hold' : 'holds'} ${formatLitres(over.heldL, units)}.`;
+	const warns = `That is ${formatLitres(total, units)}; ${over.tank.name} ${context.levels ? 'was estimated at' : 'holds'} ${formatLitres(over.heldL, units)}.`;
 	const asLitres = toBase(times, units.volume);
 	const typed = one(plain, { warns });
 	if (
@@ -65,7 +65,7 @@ function met(
 		return [typed];
 	return [
 		one(useOf(habit, 1, asLitres, true), {
-			warns: `${formatFigure(times)} times would be ${formatLitres(total, units)}; ${over.tank.name} ${context.levels ? 'was thought to hold' : 'holds'} ${formatLitres(over.heldL, units)}.`
+			warns: `${formatFigure(times)} times would be ${formatLitres(total, units)}; ${over.tank.name} ${context.levels ? 'was estimated at' : 'holds'} ${formatLitres(over.heldL, units)}.`
 		}),
 		typed
 	];
@@ -92,19 +92,19 @@ export function useLine(line: TokenLine, context: QuickContext): LineReading | u
 	);
 	if (odd)
 		return problem(
-			`What is ${odd.text} ${odd.unit}? Say how often, as in “shower 2”, or litres, as in “shower 8 L”.`
+			`What is ${odd.text} ${odd.unit}? Enter how often, for example “shower 2”, or litres: “shower 8 L”.`
 		);
 	const each = line.words.some((word) => EACH.test(word)) ? Math.max(1, Math.round(aboardNow(context))) : 1;
 	const often = bareFigure(line);
 	if (often && !Number.isInteger(2 * often.value))
 		return problem(
-			`“${often.text} times”? Say how often as in “shower 2”, litres with their unit as in “shower 8 L”, or when as in “7:30” or “3 may”.`
+			`“${often.text} times”? Enter how often, “shower 2”, litres with their unit, “shower 8 L”, or when, “7:30” or “3 may”.`
 		);
 	const times = each * (often?.value ?? 1);
 	const litres = quantityOf(line, 'volume', context.units, false);
 	if (!(times > 0) || times > MOST_TIMES || (litres !== undefined && litres < 0))
 		return problem(
-			`“${formatFigure(times)} times” is not likely. Say how often, as in “shower 2”, or litres with their unit, as in “shower 8 L”.`
+			`“${formatFigure(times)} times” is not likely. Enter how often, for example “shower 2”, or litres with their unit: “shower 8 L”.`
 		);
 	const { minutes } = line;
 	if (minutes === undefined) return habits.flatMap((habit) => met(habit, times, litres, context));
@@ -114,7 +114,7 @@ export function useLine(line: TokenLine, context: QuickContext): LineReading | u
 	});
 	if (known.length === 0)
 		return problem(
-			`How fast does it run for ${habits[0]?.name.toLowerCase()}? Put the flow of its outlet in Rig (a bucket and a watch tell), or say litres, as in “${habits[0]?.name.toLowerCase()} 8 L”.`
+			`${habits[0]?.name} has no flow rate yet. Time a bucket and enter it in Rig, or enter litres: “${habits[0]?.name.toLowerCase()} 8 L”.`
 		);
 	return known.map(({ habit, flow }) => {
 		const ran = times * minutes * flow;

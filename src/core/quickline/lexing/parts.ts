@@ -84,7 +84,7 @@ export function timed(text: string, context: QuickContext): readonly Thing[] | N
 		else things.push({ text: rest, seam: piece.seam, moments, named });
 	}
 	const [first, last] = [things[0], things.at(-1)];
-	if (!first || !last) return problem('And what happened then?');
+	if (!first || !last) return problem('What happened after that?');
 	const dated = things.filter(({ named }) => named);
 	const atStart = first.named && text.trim().endsWith(last.text) && !text.trim().startsWith(first.text);
 	const atEnd = last.named && text.trim().startsWith(first.text) && !text.trim().endsWith(last.text);

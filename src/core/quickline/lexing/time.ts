@@ -57,7 +57,9 @@ const PARTS: readonly (readonly [RegExp, number])[] = [
 
 const STILL_TO_COME = 'That is still to come.';
 
-const TOO_FAR = { problem: 'That is too far away to be meant. Say when, as in “yesterday 21:30” or “-2h”.' };
+const TOO_FAR = {
+	problem: 'That is too far from today. Enter when, for example “yesterday 21:30” or “-2h”.'
+};
 
 /** Moments that a logbook may hold; a slip of the keyboard is none. */
 const within = (timed: Extract<Timed, { rest: string }>, nowMs: number): Timed =>
@@ -194,7 +196,7 @@ function momentsOf(saying: Saying, nowMs: number, timeZone: string): readonly Mo
 	return [
 		...(latest === undefined
 			? []
-			: [{ ms: latest, warns: 'Yesterday is meant: today that time is still to come.' }]),
+			: [{ ms: latest, warns: 'Taken as yesterday: it isn’t that time yet today.' }]),
 		{ ms: next, warns: STILL_TO_COME }
 	];
 }
@@ -264,11 +266,11 @@ export function takeTime(
 	}
 	const calendar = BY_CALENDAR.exec(hidden)?.[0];
 	if (calendar !== undefined && !isCalendarDay(calendar))
-		return { problem: `There is no ${calendar} in the calendar. Say the day as in “2027-04-18”.` };
+		return { problem: `${calendar} is not a date. Enter the day like “2027-04-18”.` };
 	if (calendar !== undefined && Math.abs(Date.parse(calendar) - nowMs) > EARLIEST_MS) return TOO_FAR;
 	const clock = LIKE_CLOCK.exec(hidden);
 	if (clock && (Number(clock[1]) > 23 || Number(clock[2]) > 59))
-		return { problem: `No clock shows ${clock[1]}:${clock[2]}. Say the time as in “21:30”.` };
+		return { problem: `${clock[1]}:${clock[2]} is not a time. Enter it like “21:30”.` };
 	const found = parsed(hidden, nowMs, timeZone).filter(isTime(measures));
 	if (found.length === 0) return { rest: text.trim(), moments: [{ ms: nowMs }], named: false };
 	const rest = without(
@@ -291,12 +293,12 @@ export function takeTime(
 	const saying = together(found);
 	if (!saying)
 		return {
-			problem: `When was it: ${found.map(({ text: said }) => `“${said}”`).join(' or ')}? Say one time.`
+			problem: `When was it: ${found.map(({ text: said }) => `“${said}”`).join(' or ')}? Enter one time.`
 		};
 	const moments = momentsOf(saying, nowMs, timeZone);
 	return moments.length > 0
 		? within({ rest, moments, named: true }, nowMs)
-		: { problem: `There is no “${saying.text}” in the calendar. Say the day as in “2027-04-18”.` };
+		: { problem: `“${saying.text}” is not a date. Enter the day like “2027-04-18”.` };
 }
 
 /** What the parser finds, its clock being the one of the zone. */

@@ -36,7 +36,7 @@ export function fitsL(carries: Tank['holds'], vessel: Vessel, hose?: Hose): numb
 	const free = keptFreeL(carries, vessel, hose);
 	if (!(free < vessel.capacityL))
 		throw new RangeError(
-			`a container of ${vessel.capacityL} L keeps ${Number(free.toFixed(2))} L free, so nothing fits; take a larger one or a shorter hose`
+			`a container of ${vessel.capacityL} L keeps ${Number(free.toFixed(2))} L free, so nothing fits; choose a larger one or a shorter hose`
 		);
 	return vessel.capacityL - vessel.headroomL;
 }
@@ -75,7 +75,7 @@ export function loadsOf(
 	hose?: Hose,
 	partL = 0
 ): Loads {
-	if (!(litres >= 0)) throw new RangeError(`${litres} L cannot be carried; give 0 or more`);
+	if (!(litres >= 0)) throw new RangeError(`${litres} L can’t be carried; give 0 or more`);
 	if (!(vessel.count >= 1)) throw new RangeError('there are 0 of this container; give 1 or more');
 	const full = fitsL(carries, vessel, hose);
 	// One that is full already is emptied first.
@@ -85,7 +85,7 @@ export function loadsOf(
 	const loads = litres > NO_LOAD ? 1 + Math.max(0, more) : 0;
 	if (!(loads <= MOST_LOADS))
 		throw new RangeError(
-			`${litres} L would take ${loads} loads; check the figure, or take a larger container`
+			`${litres} L would take ${loads} loads; check the figure, or choose a larger container`
 		);
 	const loadL: number[] = [];
 	let left = litres;

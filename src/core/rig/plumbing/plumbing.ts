@@ -45,7 +45,7 @@ const END_NAMES = {
 	ground: 'Ground',
 	overboard: 'Overboard',
 	sewer: 'Sewer',
-	none: 'Drunk, steamed off'
+	none: 'Drunk or boiled off'
 } as const;
 /** Where the water of an outlet comes from that draws from no tank. */
 const OUTSIDE = 'outside';
@@ -136,7 +136,7 @@ export function plumbingOf(rig: Rig): Plumbing {
 				]
 			: []),
 		...(rig.outlets.some(({ from }) => from === OUTSIDE)
-			? [{ id: nodeOf(OUTSIDE), kind: 'source', name: 'Sea, or its own water', meters: [] } as const]
+			? [{ id: nodeOf(OUTSIDE), kind: 'source', name: 'Sea, or its own supply', meters: [] } as const]
 			: []),
 		...rig.tanks.map((tank): PipeNode => ({
 			id: tank.id,

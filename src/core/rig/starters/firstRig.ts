@@ -75,7 +75,7 @@ export const TOILETS = Object.freeze([
 	},
 	{
 		key: 'own-flush',
-		says: 'with a flush tank of its own, which is filled apart',
+		says: 'with its own flush tank, filled separately',
 		tank: 'Cassette',
 		usualL: 20,
 		portable: true,

@@ -57,7 +57,7 @@ const insteadOf =
 			: undefined;
 	};
 
-const NOT_TO_DRINK = 'Caught or led-back water is for washing and flushing, never for drinking.';
+const NOT_TO_DRINK = 'Use saved or returned water for washing and flushing, never for drinking.';
 
 /** What people do to save water, of no maker and no school: each to be tried, measured and kept or not. */
 export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]>([
@@ -77,8 +77,8 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	},
 	{
 		key: 'valve',
-		name: 'A valve that truly shuts',
-		says: 'A shut-off at the head that lets nothing by: one that trickles costs litres in every pause.',
+		name: 'A valve that really shuts',
+		says: 'A shut-off at the shower head that lets nothing through: one that trickles costs litres in every pause.',
 		guess: SHOWER,
 		effort: 1,
 		effect: (habit) =>
@@ -103,7 +103,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	},
 	{
 		key: 'cold-start-toilet',
-		name: 'Cold start for the toilet',
+		name: 'Warm-up water for the toilet',
 		says: 'A jug under the head until it runs warm; flush with it.',
 		caution: NOT_TO_DRINK,
 		guess: SHOWER,
@@ -112,7 +112,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	},
 	{
 		key: 'cold-start-dishes',
-		name: 'Cold start for the dishes',
+		name: 'Warm-up water for the dishes',
 		says: 'A jug under the head until it runs warm; wash up with it.',
 		caution: 'Only clean, unsoaped water, and only today: standing water goes stale.',
 		guess: SHOWER,
@@ -121,20 +121,20 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	},
 	{
 		key: 'cold-start-back',
-		name: 'Cold start back to the tank',
-		says: 'A valve leads the first litres back until they come warm.',
+		name: 'Warm-up water back to the tank',
+		says: 'A valve returns the first litres to the tank until they come warm.',
 		caution:
-			'Clean water from the cold line only; fitted so that nothing used can flow back. Follow local codes.',
+			'Return only clean, unused water, and fit it so that nothing used can flow back. Follow local codes.',
 		guess: SHOWER,
 		effort: 1,
 		effect: (habit) => ({ kind: 'return', litres: coldStart(habit) })
 	},
 	{
 		key: 'loop',
-		name: 'A loop between two rinses',
-		says: 'A few litres go round, strained, filtered and reheated, between two fresh rinses; drained after each person.',
+		name: 'A shower loop between two rinses',
+		says: 'A few litres go round, strained, filtered and reheated, between two fresh rinses. Drain it after each person.',
 		caution:
-			'Clean the strainer after each use and change the filters in time. Recirculated water is never drinking water: mouth and eyes shut. A gas heater needs ventilation and an alarm.',
+			'Clean the strainer after each use and change the filters in time. Recirculated water is never drinking water: keep mouth and eyes shut. A gas heater needs ventilation and an alarm.',
 		guess: SHOWER,
 		effort: 3,
 		effect: ({ litresEach }) => ({ kind: 'set', litres: round(Math.min(6, litresEach.mean)) })
@@ -142,7 +142,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'inch',
 		name: 'Dishes in an inch of water',
-		says: 'Cleanest first; the rinse adds up to the bath.',
+		says: 'Wash the cleanest first; the rinse water tops up the bowl.',
 		guess: DISHES,
 		effort: 1,
 		effect: (habit) =>
@@ -151,7 +151,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'wipe',
 		name: 'Wipe before washing',
-		says: 'A scraper and a paper first: less water, and fat stays out of grey.',
+		says: 'Scrape and wipe plates first: less water, and fat stays out of grey.',
 		guess: DISHES,
 		effort: 1,
 		effect: () => ({ kind: 'scale', factor: 0.75 })
@@ -159,7 +159,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'paper',
 		name: 'Paper plates',
-		says: 'Wash up only the pots, one time in three.',
+		says: 'Then only pots need washing up, a third of the time.',
 		guess: DISHES,
 		effort: 2,
 		effect: () => ({ kind: 'rarer', factor: 0.33 })
@@ -175,7 +175,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'every-other-day',
 		name: 'Every other day',
-		says: 'A flannel in between.',
+		says: 'A flannel wash in between.',
 		guess: SHOWER,
 		effort: 3,
 		effect: () => ({ kind: 'rarer', factor: 0.5 })
@@ -192,7 +192,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'bought',
 		name: 'Drinking water bought',
-		says: 'Bottles or a filled can for what is drunk and cooked.',
+		says: 'Bottles or a filled can for drinking and cooking.',
 		guess: DRINK,
 		effort: 2,
 		effect: () => ({ kind: 'outside' })
@@ -200,8 +200,8 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'ashore',
 		name: 'Showers ashore or at the site',
-		says: 'None aboard while there is one outside.',
-		caution: 'Outdoors, soap and water on the ground only where local rules allow it.',
+		says: 'None aboard while there is one ashore.',
+		caution: 'Outdoors, let soap and water run on the ground only where local rules allow it.',
 		guess: SHOWER,
 		effort: 3,
 		where: 'ashore',
@@ -210,8 +210,8 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'pressure',
 		name: 'Pressure turned down',
-		says: 'A regulator or the pump’s switch a little lower.',
-		caution: 'A gas water heater needs its least flow to light.',
+		says: 'Set the regulator or the pump’s switch a little lower.',
+		caution: 'A gas water heater needs a minimum flow to light.',
 		guess: SHOWER,
 		effort: 1,
 		effect: (habit) =>
@@ -220,7 +220,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 	{
 		key: 'hook-up-off',
 		name: 'Hook-up left off',
-		says: 'From the tank and its pump, even where there is a tap: one uses less, and grey fills more slowly.',
+		says: 'Use the tank and its pump even where there is a tap: you use less, and grey fills more slowly.',
 		guess: SHOWER,
 		effort: 1,
 		where: 'hookup',

@@ -80,7 +80,7 @@ const READY = Object.freeze({
 	},
 	'trailer-two-greys': {
 		name: 'Trailer with two grey tanks',
-		says: '160 L fresh, kitchen and bathroom grey apart, black',
+		says: '160 L fresh, separate kitchen and bathroom grey, black',
 		kind: 'camper',
 		crew: 2,
 		systemL: 25,

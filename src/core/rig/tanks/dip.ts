@@ -39,7 +39,7 @@ function steps(end: number, step: number, unit: string): readonly number[] {
 
 const spanMm = (shape: Shape, at: RodPlace): number => {
 	const span = rodSpan(shape, at);
-	if (!span) throw new RangeError(`the rod at x ${at.xMm} mm, y ${at.yMm} mm stands outside the tank`);
+	if (!span) throw new RangeError(`the dipstick at x ${at.xMm} mm, y ${at.yMm} mm is outside the tank`);
 	return span.topMm - span.footMm;
 };
 

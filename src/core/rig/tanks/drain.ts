@@ -11,7 +11,7 @@ type Formed = Exclude<Shape, { form: 'table' }>;
 
 const formed = (shape: Shape): Formed => {
 	if (shape.form === 'table')
-		throw new RangeError('a table of depths has no corners; give the tank a shape to see what stays in it');
+		throw new RangeError('a depth table has no corners; enter the tank’s shape to see what stays in it');
 	return shape;
 };
 

@@ -83,7 +83,7 @@ export function rodSpan(shape: Shape, at: RodPlace = defaultRodPlace(shape)): Ro
 
 const tangent = (degrees: number, name: string): number => {
 	if (!(Math.abs(degrees) <= STEEPEST_DEG))
-		throw new RangeError(`${name} is ${degrees}°; a lean is at most ${STEEPEST_DEG}° either way`);
+		throw new RangeError(`${name} is ${degrees}°; tilt is at most ${STEEPEST_DEG}° either way`);
 	return Math.tan((degrees * Math.PI) / 180);
 };
 

@@ -380,7 +380,7 @@ describe('a tote', () => {
 			kind: 'take-away',
 			kg: 27
 		});
-		expect(() => toteSetup(black!, tote, 10, undefined)).toThrow(/take a container for black/);
+		expect(() => toteSetup(black!, tote, 10, undefined)).toThrow(/choose a container for black/);
 		expect(() => toteSetup(grey!, tote, 10, undefined, 26)).toThrow(/cannot hold 26/);
 		const run = begun(toteSetup(grey!, tote, 30, undefined, 5));
 		expect(faultOf(rig, run, stepsOf(run.setup)[1]!, { how: 'litres', litres: 21 })).toMatchObject({

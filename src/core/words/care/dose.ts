@@ -42,7 +42,7 @@ export function sayRefusal(refused: DoseRefusal, units: UnitChoice): string {
 					? 'Never mix it with ammonia or a cleaner that contains it: the gas is poisonous. Rinse it out first, twice, with the windows open.'
 					: 'Never add it on top of another product. Rinse that out first.';
 		case 'not-for-drinking':
-			return 'Use only what is sold to treat drinking water, and dose it by its own label. Bleach for sanitising is another job: see above.';
+			return 'Use only a product sold to treat drinking water, and dose it by its own label. Bleach for sanitising is another job: see above.';
 		case 'cannot-rinse':
 			return `${formatLitres(refused.staysL, units)} stays behind after draining: the chlorine could not be rinsed out. Open the low points and the heater drain, or find out why so much stays.`;
 	}
@@ -66,17 +66,17 @@ export function sayDose(
 		: 'Drain the tank. What is in heater and pipes stays, so it takes more rinses.';
 	const left =
 		leavesMgPerL < 0.1
-			? 'Next to nothing is left then.'
-			: `About ${formatFigure(leavesMgPerL)} mg/L is left then.`;
+			? 'Almost nothing is left after that.'
+			: `About ${formatFigure(leavesMgPerL)} mg/L is left after that.`;
 	return [
 		'Take charcoal and membrane cartridges out of their housings, and leave them out.',
 		...(watermaker ? ['Shut off the watermaker’s flush line: chlorine ruins its membrane.'] : []),
 		'Keep the heater off. Let it fill with treated water; bypass it if its maker says so.',
 		`Dilute ${formatMl(ml, units)} of plain, unscented bleach (calculated at ${percent(strength)}) in a bucket of water. Pour it into the empty tank, then fill up: ${formatLitres(treatedL, units)} in all.`,
-		'Draw at every tap, cold and hot, shower and toilet too, until each smells of chlorine.',
+		'Run every tap, cold and hot, shower and toilet too, until each smells of chlorine.',
 		`Leave it for ${formatFigure(soakHours)} h, longer if the label says so.`,
 		drained,
-		`Rinse ${rinses === 2 ? 'twice' : `${rinses} times`} with drinking water, ${formatLitres(rinseL, units)} in all: fill, draw at every tap, hot too, and drain as before. ${left}`,
+		`Rinse ${rinses === 2 ? 'twice' : `${rinses} times`} with drinking water, ${formatLitres(rinseL, units)} in all: fill, run every tap, hot too, and drain as before. ${left}`,
 		'If it still smells of chlorine, rinse again. Then put the cartridges back.'
 	];
 }
@@ -87,4 +87,4 @@ export const DOSE_CAUTION =
 
 /** The word that comes before treating the water that one drinks. */
 export const WATER_DOSE_CAUTION =
-	'Only with a product sold for drinking water: dose and waiting time are its label’s. It does not make water safe that is dirty, salty or polluted by chemicals; then use it for washing, or follow your health authority.';
+	'Only with a product sold for drinking water: take dose and waiting time from its label. It doesn’t make dirty, salty or chemically polluted water safe; don’t drink that, and follow your health authority.';

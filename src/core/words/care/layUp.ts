@@ -23,13 +23,13 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 		case 'power-off':
 			return {
 				does: 'Pump off, water heater off and cold',
-				how: 'Electric and gas. Go on only when the heater is cold.',
-				caution: 'Hot water scalds: wait. Work on gas is for a licensed person.'
+				how: 'Electric and gas. Continue only when the heater is cold.',
+				caution: 'Hot water scalds: wait. Leave work on gas to a licensed person.'
 			};
 		case 'open-taps':
 			return {
 				does: `Open ${names(step.outlets)}`,
-				how: 'Each one hot and cold, mixers in the middle, shower heads down. Air has to get in.'
+				how: 'Open each one, hot and cold; mixers in the middle, shower heads down. Air must get in.'
 			};
 		case 'outside-shower':
 			return {
@@ -44,7 +44,7 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 		case 'low-points':
 			return {
 				does: `Open the low points${step.litres === undefined ? '' : `: about ${formatLitres(step.litres, units)} comes out of heater and pipes`}`,
-				how: 'Cold and hot. Level, or leaning towards them.'
+				how: 'Cold and hot. Level, or tilted towards them.'
 			};
 		case 'heater':
 			return {
@@ -109,7 +109,7 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 					}
 				: {
 						does: `Toilet over ${nameOf(rig, step.tank)}: flush until nothing comes`,
-						how: 'Rinse and dry the bowl. Care for the seal with what its maker names, and leave it a little open.',
+						how: 'Rinse and dry the bowl. Treat the seal with what its maker names, and leave it a little open.',
 						caution: 'Wear gloves.'
 					};
 		case 'traps':
@@ -132,8 +132,8 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 							: 'Everything above ran into it.',
 				caution:
 					tank?.holds === 'black'
-						? 'Wear gloves. Only at a designated place. Wash your hands.'
-						: 'Only at a designated place: local rules differ.'
+						? 'Wear gloves. Use a designated place only. Wash your hands.'
+						: 'Use a designated place only: local rules differ.'
 			};
 		}
 		case 'macerator':
@@ -199,7 +199,7 @@ export function sayWayBackStep(step: WayBackStep, rig: Rig, units: UnitChoice): 
 		}
 		case 'let-air-out':
 			return {
-				does: 'Pump on: draw at every tap until no air comes and it smells of chlorine',
+				does: 'Pump on: run every tap until no air comes and it smells of chlorine',
 				how: `Cold first, then hot, shower and toilet too.${step.litres === undefined ? '' : ` Heater and pipes take about ${formatLitres(step.litres, units)}.`}`
 			};
 		case 'soak-and-rinse':
@@ -213,7 +213,7 @@ export function sayWayBackStep(step: WayBackStep, rig: Rig, units: UnitChoice): 
 			return {
 				does: 'Heater on, once it is full',
 				how: 'Water runs from the hot tap without air.',
-				caution: 'Never dry. Open its vents; fit a carbon monoxide alarm where it burns gas.'
+				caution: 'Never heat it dry. Open its vents; fit a carbon monoxide alarm if it burns gas.'
 			};
 		case 'watermaker':
 			return {

@@ -22,7 +22,7 @@ function sayReason(why: DrinkReason, drink: Drink, nameOf: (tank: string) => str
 		case 'poured':
 			return `It was poured in from ${nameOf(why.from)}.`;
 		case 'sanitised':
-			return 'It was sanitised and not filled since: the dose is still in it. Drain, rinse, fill.';
+			return 'It was sanitised and not filled since: the dose is still in it. Drain it, rinse it, then fill.';
 		case 'disinfected':
 			return 'A dose for drinking water was put in; what is filled after it is as good as its own source.';
 	}

@@ -99,10 +99,10 @@ describe('how much more may come aboard', () => {
 	it('says that the payload allows it only when it was asked what else is aboard', () => {
 		const room = { litres: 70, limit: 'room' } as const;
 		expect(saySpare({ ...room, payload: 'allows' }, METRIC)).toMatchObject({
-			says: 'fit in the fresh tanks, and the payload allows it'
+			says: 'fits in the fresh tanks, and the payload allows it'
 		});
 		const unknown = saySpare({ ...room, payload: 'unknown', payloadKg: 540 }, METRIC);
-		expect(unknown.says).toBe('fit in the fresh tanks');
+		expect(unknown.says).toBe('fits in the fresh tanks');
 		expect(plain(unknown.missing)).toContain('540 kg for everything');
 		expect(saySpare({ ...room, payload: 'unstated' }, METRIC).missing).toContain('Change rig');
 	});

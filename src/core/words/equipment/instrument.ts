@@ -17,7 +17,7 @@ export function sayInstrument(instrument: Instrument): string {
 		case 'meter':
 			return `meter ${METER_PLACES[instrument.place]}, counts ${instrument.counts}`;
 		case 'rod':
-			return 'rod, a dipped depth';
+			return 'dipstick, a depth';
 		case 'gauge':
 			return `gauge${showsLights(instrument) ? ' with lights' : ''}: ${instrument.curve.map(({ reads }) => reads).join(', ')}`;
 	}
@@ -40,7 +40,7 @@ export function sayBeep(meter: Meter, units: UnitChoice): string | undefined {
 	const { counts, setTo, alarmAt, unitL, scale = 1 } = meter;
 	if (counts !== 'down' || setTo === undefined || alarmAt === undefined) return undefined;
 	const say = (displayed: number): string => formatLitres(displayed * unitL * scale, units);
-	return `${say(setTo - alarmAt)} have gone through since it was set; ${say(alarmAt)} are left of what it was set to.`;
+	return `${say(setTo - alarmAt)} has gone through since it was set; ${say(alarmAt)} is left of what it was set to.`;
 }
 
 /** Where a tank's water may go on to: `poured into Main`, `level with Fore`. */

@@ -14,20 +14,20 @@ export function saySpare(spare: Spare, units: UnitChoice): SpareWords {
 	const figure = formatLitres(spare.litres, units);
 	switch (spare.limit) {
 		case 'payload':
-			return { figure: `${figure} more`, says: 'may come aboard before the payload is used up' };
+			return { figure: `${figure} more`, says: 'can come aboard before the payload is used up' };
 		case 'room':
 			return {
 				figure: `${figure} more`,
 				says:
 					spare.payload === 'allows'
-						? 'fit in the fresh tanks, and the payload allows it'
-						: 'fit in the fresh tanks',
+						? 'fits in the fresh tanks, and the payload allows it'
+						: 'fits in the fresh tanks',
 				...(spare.payload === 'unknown'
 					? {
-							missing: `The plate allows ${formatQuantity(spare.payloadKg, 'mass', units)} for everything. Enter what else is aboard to see whether it allows this water.`
+							missing: `The weight plate allows ${formatQuantity(spare.payloadKg, 'mass', units)} for everything. Enter what else is aboard to see whether it allows this water.`
 						}
 					: spare.payload === 'unstated'
-						? { missing: 'Enter the payload of the plate under “Change rig” to see its share.' }
+						? { missing: 'Enter the payload from the weight plate under “Change rig” to see its share.' }
 						: {})
 			};
 	}
@@ -38,5 +38,5 @@ export function sayAxle({ name, carriesKg, sparesKg }: AxleLoad, units: UnitChoi
 	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
 	return sparesKg < 0
 		? `${name} is ${kg(-sparesKg)} over its limit: it carries ${kg(carriesKg)}.`
-		: `${name} takes ${kg(sparesKg)} more: it carries ${kg(carriesKg)}.`;
+		: `${name} can take ${kg(sparesKg)} more: it carries ${kg(carriesKg)}.`;
 }

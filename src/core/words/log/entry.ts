@@ -54,7 +54,7 @@ export function describeEntry(entry: Entry, { rig, trips, units }: DescribeConte
 		case 'fill':
 			return `${tank(entry.tank)} filled${sayFrom(rig, entry.from)} ${[amount(entry.litres, units), entry.to ? 'to full' : ''].filter(Boolean).join(', ')}`;
 		case 'dump':
-			return `${tank(entry.tank)} ${entry.to ? 'emptied' : 'dumped'}${entry.litres === undefined ? '' : ` ${amount(entry.litres, units)}`}${entry.leftL === undefined || entry.leftL < 0.05 ? '' : `, ${amount(entry.leftL, units)} left`}`;
+			return `${entry.to || entry.litres === undefined ? `${tank(entry.tank)} emptied${entry.litres === undefined ? '' : `, ${amount(entry.litres, units)}`}` : `${amount(entry.litres, units)} dumped from ${tank(entry.tank)}`}${entry.leftL === undefined || entry.leftL < 0.05 ? '' : `, ${amount(entry.leftL, units)} left`}`;
 		case 'transfer':
 			return `${tank(entry.fromTank)} to ${tank(entry.toTank)} ${amount(entry.litres, units) || (entry.until === 'to-full' ? 'until full' : 'all of it')}`;
 		case 'reading':
@@ -92,10 +92,10 @@ export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
 	dump: 'Dump',
 	transfer: 'Transfer',
 	reading: 'Reading',
-	mark: 'Mark',
+	mark: 'Seen',
 	crew: 'Crew',
 	gap: 'Not logged',
-	measure: 'Measure',
+	measure: 'Way to save',
 	hookup: 'Hook-up',
 	stop: 'Stop',
 	care: 'Care',

@@ -93,7 +93,7 @@ describe('how long a tank lasts', () => {
 		expect(say(main, {})).toEqual({ lasts: 'over 30 days', until: '' });
 	});
 	it('a carried one by what it adds', () => {
-		expect(say({ ...main, carried: true }, { addsDays: 1.5 })).toEqual({ lasts: 'carried', until: '+ 36 h' });
+		expect(say({ ...main, carried: true }, { addsDays: 1.5 })).toEqual({ lasts: 'spare', until: '+ 36 h' });
 		expect(say({ ...main, carried: true, litres: 0.2 }, {}).lasts).toBe('empty');
 	});
 });

@@ -124,7 +124,7 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 			const named = container ? `into ${container.name}` : point ? `at ${point.name}` : where;
 			const place = where === undefined ? undefined : (PLACES.get(where) ?? named);
 			const rest = leftL === undefined || leftL < 0.05 ? '' : `, ${amount(leftL)} left`;
-			return `${tank(happening.tank)} ${litres === undefined ? `emptied${rest}` : `dumped by ${amount(litres)}`}${place === undefined ? '' : `, ${place}`}`;
+			return `${litres === undefined ? `${tank(happening.tank)} emptied${rest}` : `${amount(litres)} dumped from ${tank(happening.tank)}`}${place === undefined ? '' : `, ${place}`}`;
 		}
 		case 'transfer': {
 			const [from, to] = [tank(happening.fromTank), tank(happening.toTank)];

@@ -23,7 +23,7 @@ export function saySea(rig: Pick<Rig, 'tanks' | 'outlets'>, sea: SeaState | unde
 
 /** What to mind when waste goes overboard. */
 export const SEA_CAUTION =
-	'Only where it is lawful: rules differ, for grey too. Elsewhere shut and secure seacock and Y-valve.';
+	'Discharge only where it is lawful: rules differ, for grey too. Elsewhere shut and secure seacock and Y-valve.';
 
 /** What to mind at a sewer hook-up with these valves open; nothing in a rig without a built-in black tank. */
 export function sayValveCaution(rig: Pick<Rig, 'tanks'>, sewer: OpenValves): string | undefined {
@@ -31,6 +31,6 @@ export function sayValveCaution(rig: Pick<Rig, 'tanks'>, sewer: OpenValves): str
 	if (sewer === false || black.length === 0) return undefined;
 	const names = listed(black.map(({ name }) => name));
 	const keep = `Keep ${names} shut until it is two thirds full, then dump and rinse.`;
-	const why = 'Left open, liquids run off and solids stay.';
+	const why = 'Left open, liquids run off and solids stay behind.';
 	return openBlack(rig, sewer).length > 0 ? `${keep} ${why}` : keep;
 }

@@ -14,10 +14,10 @@ export function sayDoubt({ cause }: Pick<Doubt, 'cause'>, units: UnitChoice = ME
 				? 'It fits neither what was read before nor what was read after. It was probably mistyped.'
 				: `It does not fit, and ${cause.meant} would. Was it mistyped?`;
 		case 'off-curve':
-			return 'The gauge has no such reading on its curve.';
+			return 'This reading is not in the gauge’s calibration.';
 		case 'no-shape':
-			return 'The tank has no shape yet, so a depth cannot be turned into litres. Give it one in Rig.';
+			return 'The tank has no shape yet, so a depth can’t be turned into litres. Add its shape in Rig.';
 		case 'below-nothing':
-			return `It shows ${cause.shows}, and nothing shows less than 0. Look again, or write what it showed without the minus.`;
+			return `It shows ${cause.shows}, and no reading can be below 0. Look again, or enter it without the minus.`;
 	}
 }

@@ -2,8 +2,10 @@ import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
 import { formatLitres, METRIC, type UnitChoice } from '../../units/index.js';
 import type { Finding, FindingMend } from '../../findings/index.js';
 import { sayDay, sayPast } from '../when.js';
+import { KIND_WORDS } from '../log/entry.js';
 import { sayDoubt } from './doubt.js';
 
+const kindOf = ({ kind }: Pick<Entry, 'kind'>): string => KIND_WORDS[kind].toLowerCase();
 const quoted = (value: number | string): string => (typeof value === 'string' ? `“${value}”` : String(value));
 
 function sayMissing(
@@ -17,18 +19,18 @@ function sayMissing(
 	const when = `${sayPast(likelyMs, nowMs, zone)}${stop ? ` at ${stop}` : ''}`;
 	const between = `between ${sayPast(missing.afterMs, nowMs, zone)} and ${sayPast(missing.beforeMs, nowMs, zone)}`;
 	if (told !== undefined)
-		return `${told} moved as after a ${missing.kind} of ${name}${about} that is not written down: most likely ${when}. If there was none, the gauge is wrong; its reading is left out until that is clear.`;
+		return `${told} changed as if ${name} was ${missing.kind === 'fill' ? 'filled' : 'dumped'}${about || ','} but no ${missing.kind} is logged: most likely ${when}. If there was none, the gauge is wrong; its reading is left out until that is clear.`;
 	switch (missing.kind) {
 		case 'fill':
 			if (overdrawn)
-				return `${formatLitres(overdrawn.writtenL, units)} were written out of ${name}, and about ${formatLitres(overdrawn.heldL, units)} were in it: was it filled${overdrawn.carried ? ' or swapped' : ''}? Most likely ${when}.`;
-			return `${name} gave more than was in it. A fill${about} seems not to be written down: most likely ${when}.`;
+				return `${formatLitres(overdrawn.writtenL, units)} was logged out of ${name}, and about ${formatLitres(overdrawn.heldL, units)} was in it: was it filled${overdrawn.carried ? ' or swapped' : ''}? Most likely ${when}.`;
+			return `${name} gave more than was in it. A fill${about} seems to be missing from the log: most likely ${when}.`;
 		case 'dump':
-			return `${name} took more than it holds. A dump${about} seems not to be written down: most likely ${when}.`;
+			return `${name} took more than it can hold. A dump${about} seems to be missing from the log: most likely ${when}.`;
 		case 'leak':
 			return `${formatLitres(missing.litres ?? 0, units)} left ${name} ${between} without passing its meter. Look for a leak, a dripping valve or low point before the meter, or water drawn straight from the tank.`;
 		case 'not-arriving':
-			return `${formatLitres(missing.litres ?? 0, units)} passed the meter ${between} and did not arrive in ${name}. Was it drunk, run to the ground, or is the valve not quite shut?`;
+			return `${formatLitres(missing.litres ?? 0, units)} passed the meter ${between} and did not arrive in ${name}. Was it drunk or run on the ground, or is the valve not quite shut?`;
 	}
 }
 
@@ -48,7 +50,7 @@ export function sayFinding(
 			const doubt = finding.doubts.at(-1);
 			const last = doubt ? sayDoubt(doubt, units) : '';
 			const many = finding.doubts.length;
-			return `${finding.name} cannot be trusted: ${many === 1 ? 'its last reading does' : `${many} readings do`} not fit, since ${since}. Last it showed ${quoted(finding.value)}. ${last} All its readings are left out. It may be stuck or dirty: look into the tank, clean it, or measure its curve anew.`;
+			return `${finding.name} can’t be trusted: ${many === 1 ? 'its last reading does' : `${many} readings do`} not fit, since ${since}. It last showed ${quoted(finding.value)}. ${last} All its readings are left out. It may be stuck or dirty: look into the tank, clean it, or recalibrate it.`;
 		}
 		case 'doubted':
 			return `${finding.name} showed ${quoted(finding.value)} ${sayDay(instantMs(finding.at), nowMs, timeZone)}. ${sayDoubt(finding.doubt, units)}`;
@@ -56,23 +58,23 @@ export function sayFinding(
 			return sayMissing(finding, nowMs, timeZone, units);
 		case 'serves': {
 			const times = finding.looks === 1 ? 'once' : `${finding.looks} times`;
-			return `${finding.name} seems to ${finding.fresh ? 'serve' : 'take'} ${formatLitres(finding.servesL, units)}, not the ${formatLitres(finding.plateL, units)} on its plate: it was seen full ${times}, and what went in and out says so.`;
+			return `${finding.name} seems to have ${formatLitres(finding.servesL, units)} usable, not its rated ${formatLitres(finding.plateL, units)}: it was seen full ${times}, and what went in and out agrees.`;
 		}
 		case 'drip':
-			return `${finding.name} moved ${formatLitres(finding.litres, units)} between ${sayPast(finding.sinceMs, nowMs, timeZone)} and ${sayPast(finding.untilMs, nowMs, timeZone)}, with nobody aboard: ${formatLitres(finding.perDayL, units)} a day. ${LOOK_FOR_A_LEAK}`;
+			return `${finding.name} changed by ${formatLitres(finding.litres, units)} between ${sayPast(finding.sinceMs, nowMs, timeZone)} and ${sayPast(finding.untilMs, nowMs, timeZone)}, with nobody aboard: ${formatLitres(finding.perDayL, units)} a day. ${LOOK_FOR_A_LEAK}`;
 		case 'night-drip':
 			return `About ${formatLitres(finding.perDayL, units)} a day goes while you sleep: ${finding.name} shows it over ${finding.nights} nights since ${sayDay(finding.sinceMs, nowMs, timeZone)}. ${LOOK_FOR_A_LEAK}`;
 		case 'slip': {
 			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.kind === 'twice')
-				return `The same ${finding.entry.kind} stands in the log twice within minutes, ${when}. Was it written down by both of you?`;
+				return `The same ${kindOf(finding.entry)} is in the log twice within minutes, ${when}. Did you both log it?`;
 			if (finding.slip.kind === 'tenfold') return sayTenfold(finding.entry, finding.slip.litres, when, units);
 			const day = sayDay(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.more !== undefined)
-				return `${finding.slip.more + 1} entries lie in the future, the first ${day}; they do not count yet. Is the clock of this device right?`;
+				return `${finding.slip.more + 1} entries are dated in the future, the first ${day}; they don’t count yet. Is this device’s clock right?`;
 			return finding.slip.off === 'future'
-				? `One entry (${finding.entry.kind}) lies in the future, ${day}; it does not count yet. Was the clock set wrong?`
-				: `One entry (${finding.entry.kind}) stands alone, long before all others, ${day}. Was the year wrong?`;
+				? `One entry (${kindOf(finding.entry)}) is dated in the future, ${day}; it doesn’t count yet. Was the clock wrong?`
+				: `One entry (${kindOf(finding.entry)}) is dated long before all others, ${day}. Is the year wrong?`;
 		}
 	}
 }
@@ -82,9 +84,9 @@ function sayTenfold(entry: Entry, meantL: number, when: string, units: UnitChoic
 	const writtenL = ('litres' in entry ? entry.litres : undefined) ?? 0;
 	const fits =
 		writtenL > meantL
-			? 'that is more than fits in'
+			? 'that is more than fits'
 			: `that is too little for what was ${entry.kind === 'fill' ? 'missing' : 'in it'}`;
-	return `${formatLitres(writtenL, units)} were written down ${when}; ${fits}. Did you mean ${formatLitres(meantL, units)}? It counts as that until you say.`;
+	return `${formatLitres(writtenL, units)} was logged ${when}; ${fits}. Did you mean ${formatLitres(meantL, units)}? It counts as that until you say.`;
 }
 
 /** What the tap that mends a finding is called. */
@@ -97,9 +99,9 @@ export function sayMend(
 ): string {
 	switch (mend.kind) {
 		case 'trust':
-			return 'Count it all the same';
+			return 'Count it anyway';
 		case 'serves':
-			return `Reckon with ${formatLitres(mend.litres, units)}`;
+			return `Use ${formatLitres(mend.litres, units)}`;
 		case 'void':
 			return 'Count it once';
 		case 'insist':

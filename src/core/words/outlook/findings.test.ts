@@ -169,7 +169,7 @@ it('says why in a sentence: what weighs most, and what was left out', () => {
 		/^Mostly .*full as seen Saturday morning and the sender main this morning/
 	);
 	expect(sayWhy(known, 'grey', basis.get('grey') ?? [], 'Etc/UTC')).toMatch(
-		/Grey lights was left out altogether\.$/
+		/Grey lights was left out entirely\.$/
 	);
 });
 
@@ -196,7 +196,7 @@ it('what a tank known by its plate serves is said once the log is sure of it, an
 	);
 	const [mend] = mendsOf(said!.found, said!.known, 'Etc/UTC');
 	expect(mend).toMatchObject({ kind: 'serves', tank: 'main', litres: 100 });
-	expect(sayMend(plate, mend!, now, 'Etc/UTC')).toMatch(/^Reckon with 100.L$/);
+	expect(sayMend(plate, mend!, now, 'Etc/UTC')).toMatch(/^Use 100.L$/);
 });
 
 it('says why a reading is left out, in the person’s units', () => {

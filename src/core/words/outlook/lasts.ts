@@ -34,7 +34,7 @@ export function sayLasting(
 ): { readonly lasts: string; readonly until: string } {
 	if (carried)
 		return {
-			lasts: litres < NEXT_TO_NOTHING_L ? 'empty' : 'carried',
+			lasts: litres < NEXT_TO_NOTHING_L ? 'empty' : 'spare',
 			until: addsDays ? `+ ${formatDuration(addsDays)}` : ''
 		};
 	if (daysLeft === undefined || bindsMs === undefined) return { lasts: 'over 30 days', until: '' };

@@ -7,13 +7,13 @@ export type Lesson =
 	/** per person and day */
 	| { readonly kind: 'unlogged'; readonly fromL: number; readonly toL: number };
 
-/** What an entry teaches beside what it moves: `It also teaches that one Shower takes 7.1 L, not 8 L.` */
+/** What an entry teaches beside what it moves: `This also updates Shower to 7.1 L each (was 8 L).` */
 export function sayLessons(lessons: readonly Lesson[], units: UnitChoice = METRIC): string {
 	const said = lessons.map((lesson) => {
-		const figures = `${formatLitres(lesson.toL, units)}, not ${formatLitres(lesson.fromL, units)}`;
+		const figures = `to ${formatLitres(lesson.toL, units)}`;
 		return lesson.kind === 'habit'
-			? `one ${lesson.name} takes ${figures}`
-			: `what goes unwritten is ${figures}, a person and day`;
+			? `${lesson.name} ${figures} each (was ${formatLitres(lesson.fromL, units)})`
+			: `unlogged use ${figures} per person and day (was ${formatLitres(lesson.fromL, units)})`;
 	});
-	return `It also teaches that ${listed(said)}.`;
+	return `This also updates ${listed(said)}.`;
 }

@@ -14,7 +14,7 @@ const moves = (fromDays: number, toDays: number, first?: string): StayChange => 
 
 describe('what one more entry does to the stay', () => {
 	it('nothing, or nothing yet', () => {
-		expect(say({ kind: 'same' })).toBe('The stay is as long as before.');
+		expect(say({ kind: 'same' })).toBe('You can stay just as long.');
 		expect(say({ kind: 'later' })).toMatch(/still to come/);
 	});
 	it('another part of the day', () => {

@@ -27,21 +27,23 @@ const clock = (ms: number, timeZone: string): string => {
 export const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 
 /**
- * What one more entry does to the stay: `Friday around noon becomes Thursday night.`
+ * What one more entry does to the stay: `Lasts until Thursday night, not Friday around noon.`
  *
  * @param horizon how far was looked ahead, days
  */
 export function sayStay(change: StayChange, nowMs: number, horizon: number, timeZone: string): string {
-	if (change.kind === 'same') return 'The stay is as long as before.';
+	if (change.kind === 'same') return 'You can stay just as long.';
 	if (change.kind === 'later') return 'That is still to come; it counts from then on.';
+	const beyond = change.toDays >= horizon;
 	const say = (days: number): string =>
 		days >= horizon ? `more than ${horizon} days` : sayWhen(nowMs + days * DAY_MS, nowMs, timeZone);
 	const [from, to] = [say(change.fromDays), say(change.toDays)];
+	const lasts = beyond ? `${to}, not until ${from}` : `until ${to}, not ${from}`;
 	const hours = Math.round(Math.abs(change.movedDays) * 24);
 	const words =
 		from === to
-			? `${hours === 1 ? 'An hour' : `${hours} hours`} ${change.movedDays < 0 ? 'less' : 'more'}: ${clock(nowMs + change.toDays * DAY_MS, timeZone)}`
-			: `${from} becomes ${to}${change.first === undefined ? '' : `, ${change.first} first`}`;
+			? `${hours === 1 ? 'An hour' : `${hours} hours`} ${change.movedDays < 0 ? 'less' : 'more'}: until ${clock(nowMs + change.toDays * DAY_MS, timeZone)}`
+			: `Lasts ${lasts}${change.first === undefined ? '' : `; ${change.first} becomes the limit`}`;
 	return `${capital(words)}.`;
 }
 
@@ -55,9 +57,9 @@ export function sayGain(
 	bindsThen: string
 ): { readonly figure: string; readonly says: string } {
 	if (Math.abs(days) < HARDLY_DAYS)
-		return { figure: 'It would change nothing', says: `: ${bindsNow} binds just the same` };
+		return { figure: 'It would change nothing', says: `: ${bindsNow} is still the limit` };
 	return {
 		figure: `${formatDuration(Math.abs(days))} ${days > 0 ? 'more' : 'less'}`,
-		says: `, then ${bindsThen} is first`
+		says: `; ${bindsThen} is the limit then`
 	};
 }

@@ -2,7 +2,7 @@ import { DAY_MS } from '../../time/index.js';
 import { lastingOf, type Forecast, type TankForecast } from '../../forecast/index.js';
 import type { Rising } from '../../habits/index.js';
 import { instantMs, type Rig, type Tank, type Trip } from '../../logbook/index.js';
-import type { Plan, ServiceKind } from '../../plan/index.js';
+import { serviceKindOf, type Plan, type ServiceKind } from '../../plan/index.js';
 import { neverBinds, tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
@@ -48,10 +48,8 @@ const strong = (text: string): Span => ({ text, tone: 'strong' });
 /** The text of spans without their tones. */
 export const spanText = (spans: readonly Span[]): string => spans.map(({ text }) => text).join('');
 
-const bindingWords = (tank: Tank): string =>
-	tank.holds === 'fresh' ? 'is down to its reserve first' : 'is full first';
-const boundWords = (tank: Tank): string =>
-	tank.holds === 'fresh' ? 'is down to its reserve.' : 'is full: no room is left.';
+const bindingWords = (tank: Tank): string => (tank.holds === 'fresh' ? 'runs low first' : 'is full first');
+const boundWords = (tank: Tank): string => (tank.holds === 'fresh' ? 'is down to its reserve.' : 'is full.');
 
 /** The tank that most often binds first. */
 const binding = ({ rig, forecast, days }: VerdictInput): Tank | undefined =>
@@ -75,11 +73,17 @@ const SERVICE_WORDS: Readonly<Record<ServiceKind, string>> = {
 	black: 'a dump point'
 };
 
-function nextService({ plan, trip, forecast, atMs, timeZone }: VerdictInput): readonly Span[] {
+function nextService({ rig, plan, trip, forecast, atMs, timeZone }: VerdictInput): readonly Span[] {
 	if (!plan || !trip) return [];
 	const stop = trip.stops.find(({ id }) => id === plan.next?.stop);
-	if (plan.shortfall && !plan.next) return [mind('No stop ahead serves it in time'), plain('. ')];
-	if (!plan.next || !stop) return [plain('The trip needs no fill and no dump before it ends. ')];
+	if (plan.shortfall && !plan.next)
+		return [
+			mind(
+				`No stop ahead has ${SERVICE_WORDS[serviceKindOf(tankById(rig, plan.shortfall.tank)?.holds ?? 'fresh')]} in time`
+			),
+			plain('. ')
+		];
+	if (!plan.next || !stop) return [plain('You need no fill or dump before the trip ends. ')];
 	const what = listed(plan.next.what.map((kind) => SERVICE_WORDS[kind]));
 	const arriveMs = instantMs(stop.arrive);
 	const late = plan.shortfall !== undefined && arriveMs > plan.shortfall.atMs;
@@ -89,7 +93,7 @@ function nextService({ plan, trip, forecast, atMs, timeZone }: VerdictInput): re
 	// Late at the certainty of the plan, and perhaps in time by the odds.
 	const comes = likelyMs > arriveMs ? 'may come ' : 'comes ';
 	return late
-		? [plain(`The next service ${comes}`), mind('too late'), plain(`: ${what} at `), where, plain('. ')]
+		? [plain(`The next stop ${comes}`), mind('too late'), plain(`: ${what} at `), where, plain('. ')]
 		: [plain(`You pass ${what} at `), where, plain('. ')];
 }
 
@@ -109,12 +113,12 @@ function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
 	}
 	const parts = [...byDay].map(
 		([day, names], i) =>
-			`${listed(names)} ${i > 0 ? 'to' : names.length > 1 ? 'last until' : 'lasts until'} ${day}`
+			`${listed(names)} ${i > 0 ? 'until' : names.length > 1 ? 'last until' : 'lasts until'} ${day}`
 	);
 	return parts.length > 0 ? [plain(`${listed(parts)}.`)] : [];
 }
 
-/** `That counts Jug, wanted tonight.`: what stands behind the tank that binds first, and when it is wanted. */
+/** `That includes Jug, needed tonight.`: what stands behind the tank that binds first, and when it is wanted. */
 function counting({ forecast, behind, atMs, timeZone }: VerdictInput, tank: Tank): readonly Span[] {
 	const known = forecast.tanks.find(({ id }) => id === tank.id);
 	const others = behind?.(tank.id) ?? [];
@@ -122,17 +126,17 @@ function counting({ forecast, behind, atMs, timeZone }: VerdictInput, tank: Tank
 	const names = listed(others.map(({ name }) => name));
 	const wantedMs = atMs + known.days.p50 * DAY_MS;
 	return known.days.p50 <= 0
-		? [plain(`That counts ${names}, `), mind('wanted now'), plain('. ')]
-		: [plain(`That counts ${names}, wanted ${sayWhen(wantedMs, atMs, timeZone)}. `)];
+		? [plain(`That includes ${names}, `), mind('needed now'), plain('. ')]
+		: [plain(`That includes ${names}, needed ${sayWhen(wantedMs, atMs, timeZone)}. `)];
 }
 
-/** `32 °C from Thursday: 3 L a day more to drink.` Nothing where it comes after the tank that binds first. */
+/** `32 °C from Thursday: expect to drink 3 L more a day.` Nothing where it comes after the tank that binds first. */
 function heatAhead({ rising, forecast, units, atMs, timeZone }: VerdictInput): readonly Span[] {
 	if (!rising || rising.fromMs > atMs + forecast.autonomyDays.p90 * DAY_MS) return [];
 	const { maxC, exertion } = rising.climate;
 	const what = maxC === undefined ? 'Harder days' : formatQuantity(maxC, 'temperature', units);
 	const work = maxC !== undefined && exertion > 1 ? ' and harder days' : '';
-	const more = `${formatLitres(rising.moreL, units)} a day more${rising.drunk ? ' to drink' : ''}`;
+	const more = `expect to ${rising.drunk ? 'drink' : 'use'} ${formatLitres(rising.moreL, units)} more a day`;
 	return [plain(` ${what}${work} from ${sayDay(rising.fromMs, atMs, timeZone)}: ${more}.`)];
 }
 
@@ -145,16 +149,16 @@ function narrowsMost({ instruments }: Rig): string {
 	const pump = live.find((one) => one.kind === 'meter' && one.place === 'pump');
 	const rod = live.find(({ kind }) => kind === 'rod');
 	const gauge = live.find(({ kind }) => kind === 'gauge');
-	if (pump) return `A reading of ${pump.name} tomorrow morning tells most.`;
-	if (rod) return `A dip with ${rod.name} tomorrow morning tells most.`;
-	if (gauge) return `A look at ${gauge.name} tomorrow morning tells most.`;
-	return 'The litres of your next fill tell most.';
+	if (pump) return `Read ${pump.name} tomorrow morning to narrow it.`;
+	if (rod) return `Dip with ${rod.name} tomorrow morning to narrow it.`;
+	if (gauge) return `Look at ${gauge.name} tomorrow morning to narrow it.`;
+	return 'Log the litres of your next fill to narrow it.';
 }
 
-/** `So far this is as others live. …`: in the first days, before anything tells how one lives oneself. */
+/** `So far this goes by average use, not yours. …`: in the first days, before anything tells how one lives oneself. */
 const asOthers = ({ paceDoubt = 0, rig }: VerdictInput): readonly Span[] =>
 	paceDoubt > AS_OTHERS && rig.habits.some(({ retired }) => !retired)
-		? [plain(` So far this is as others live. ${narrowsMost(rig)}`)]
+		? [plain(` So far this goes by average use, not yours. ${narrowsMost(rig)}`)]
 		: [];
 
 /**
@@ -204,7 +208,7 @@ export function verdict(input: VerdictInput): Verdict {
 	};
 }
 
-/** Why a plan does not hold, in a sentence. */
+/** Why a plan falls short, in a sentence. */
 export function sayShortfall(
 	rig: Rig,
 	{ tank: id, atMs, shortL, limitL }: NonNullable<Plan['shortfall']>,
@@ -217,6 +221,6 @@ export function sayShortfall(
 	const amount = formatLitres(Math.max(1, shortL), units);
 	const limit = formatLitres(limitL, units);
 	return tank?.holds === 'fresh'
-		? `${name} reaches its reserve of ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before the next water; ${amount} are missing.`
-		: `${name} reaches ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before the next place to empty it; ${amount} have no room.`;
+		? `${name} reaches its reserve of ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before the next tap; ${amount} short.`
+		: `${name} reaches ${limit} ${sayWhen(atMs, nowMs, timeZone)}, before you can empty it; ${amount} too much.`;
 }

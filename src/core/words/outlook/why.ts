@@ -15,7 +15,7 @@ function called(rig: Rig, entry: Entry): string {
 		case 'dump':
 			return `the ${entry.kind}`;
 		case 'transfer':
-			return 'what was poured over';
+			return 'what was poured across';
 		case 'mark':
 			return `${entry.state} as seen`;
 		case 'reading':
@@ -59,9 +59,9 @@ export function sayWhy(
 	const left = rig.instruments
 		.filter(({ id, tank }) => tank === tankId && (failing.has(id) || doubted.has(id)))
 		.map(({ name, id }) =>
-			failing.has(id) ? `${name} was left out altogether` : `some readings of ${name} were left out`
+			failing.has(id) ? `${name} was left out entirely` : `some readings of ${name} were left out`
 		);
 	if (said.length === 0 && left.length === 0) return '';
-	const because = said.length > 0 ? `Mostly ${listed(said)}` : '';
+	const because = said.length > 0 ? `Mostly from ${listed(said)}` : '';
 	return `${[because, listed(left)].filter(Boolean).join('; ')}.`;
 }

@@ -19,11 +19,7 @@ export function sayRecord(record: ForecastRecord): string {
 	if (count === 0) return 'No forecast can be checked yet.';
 	const off = beside(record);
 	const so =
-		Math.abs(off) < WORTH_A_WORD
-			? ', as it should be'
-			: off > 0
-				? ', so a little wide'
-				: ', so a little narrow';
+		Math.abs(off) < WORTH_A_WORD ? ', about right' : off > 0 ? ', so a little wide' : ', so a little narrow';
 	// Where they are too sharp or too dull, it is by how far off they were, and said apart.
 	const said = verdict === 'fits' || verdict === 'young' ? so : '';
 	return `${inside} of ${forecasts} inside, on ${evenings(count)}; ${Math.round(SHOULD * forecasts)} expected${said}.`;
@@ -35,16 +31,16 @@ export function sayRecordVerdict(record: ForecastRecord): string {
 	switch (verdict) {
 		case 'young':
 			return count === 0
-				? 'Each day, in the evening where the application is open then, what it foretells for a day later is kept on this device, and held against what the readings show then.'
-				: `After ten evenings it can be said whether that is as it should be.`;
+				? 'Each evening the application is open, its forecast for a day later is saved on this device and checked against what the readings show then.'
+				: `After ten evenings you can see whether that is right.`;
 		case 'fits':
 			return Math.abs(beside(record)) < WORTH_A_WORD
-				? 'The bands are left as they are.'
-				: 'That can still be chance: the bands are left as they are.';
+				? 'The ranges stay as they are.'
+				: 'That may be chance: the ranges stay as they are.';
 		case 'sharper':
-			return `Too sharp: what came lay outside too often. All forecasts are drawn ${formatFigure(spread)} times as wide from now on.`;
+			return `Ranges too narrow: the outcome was outside too often. All forecasts are drawn ${formatFigure(spread)} times as wide from now on.`;
 		case 'duller':
-			return `Too dull: what came lay nearer than said. All forecasts are drawn at ${Math.round(100 * spread)} % of their width from now on.`;
+			return `Ranges too wide: the outcome was closer than forecast. All forecasts are drawn at ${Math.round(100 * spread)}% of their width from now on.`;
 	}
 }
 
@@ -57,9 +53,9 @@ export function sayTankRecord({
 }: ForecastRecord['tanks'][number]): string {
 	const says = {
 		young: 'too few to say more',
-		fits: 'as many as chance allows',
-		sharper: `too few: its bands should have been ${formatFigure(wide)} times as wide`,
-		duller: `so near its middle that ${Math.round(100 * wide)} % of the width would have done`
+		fits: 'within what chance allows',
+		sharper: `too few: its ranges should have been ${formatFigure(wide)} times as wide`,
+		duller: `so close to the middle that ${Math.round(100 * wide)}% of the width would have done`
 	};
 	return `${inside} of ${count} inside, ${says[verdict]}`;
 }
@@ -83,6 +79,6 @@ export function saySurprise(surprise: Surprise, rig: Rig, units: UnitChoice): st
 		case 'habit':
 			return `${named(rig.habits, surprise.habit)} ${formatFigure(surprise.times)} times instead of ${formatFigure(Number(surprise.usual.toFixed(1)))}`;
 		case 'unwritten':
-			return `${formatLitres(surprise.litres, units)} more than usual went unwritten`;
+			return `${formatLitres(surprise.litres, units)} more than usual was not logged`;
 	}
 }

@@ -40,7 +40,7 @@ describe('a review', () => {
 	it('answers first, then says what it rests on', () => {
 		expect(plain(sayReviewHeadline(review, METRIC))).toBe('19.4 L a day each');
 		expect(plain(sayReviewDetail(review, METRIC))).toBe(
-			'466 L drawn in 12 days by 2, give or take 12 L. 40 L of it (9 %) nobody wrote down: the readings tell.'
+			'466 L drawn in 12 days by 2, give or take 12 L. 40 L of it (9 %) was not logged; the readings show it.'
 		);
 		expect(plain(sayReviewDetail({ ...review, drawnSdL: 0, unloggedL: 0 }, METRIC))).toBe(
 			'466 L drawn in 12 days by 2. All of it was written down.'
@@ -88,7 +88,7 @@ describe('a review', () => {
 			sayForeseen(foreseen, own, METRIC).map(plain);
 		expect(says({ afterFirstDay: false, perPersonDayL: 12, plan })).toEqual([
 			'As one lived before, 12 L a day each were to be expected: it was 8 % less.',
-			'The plan as it began wanted 3 stops for water and waste; there were 4 calls. It reckoned with a cost of 21; fees, minutes and detours came to 18.5.'
+			'The plan as it began wanted 3 stops for water and waste; there were 4 calls. It expected a cost of 21; fees, minutes and detours came to 18.5.'
 		]);
 		expect(
 			says({
@@ -96,8 +96,8 @@ describe('a review', () => {
 				plan: { services: 1, feasible: false, calls: 1 }
 			})
 		).toEqual([
-			'The log was too young to expect anything of it.',
-			'The plan after its first day wanted 1 stop for water and waste by now, and said that it would not hold; there was 1 call.'
+			'The log was too short to expect anything.',
+			'The plan after its first day wanted 1 stop for water and waste by now, and said that it would fall short; there was 1 call.'
 		]);
 	});
 
@@ -123,8 +123,8 @@ describe('lived again', () => {
 
 	it('fewer calls, a longer first stretch', () => {
 		expect(says(lived(['Grey', 'Grey', 'Main'], 3), lived(['Main'], 5, 80))).toBe(
-			'2 calls fewer at taps and drains. Set out full and served only when a tank was at its end: once, for Main; as it was, 3 times, for Grey and Main. ' +
-				'The first stretch would have lasted 5 days instead of 3 days. 80 L drawn instead of 100 L.'
+			'2 calls fewer at taps and drains. Setting out full and stopping only when a tank runs low or fills up: once, for Main; as it was, 3 times, for Grey and Main. ' +
+				'The first period would have lasted 5 days instead of 3 days. 80 L drawn instead of 100 L.'
 		);
 	});
 
@@ -133,7 +133,7 @@ describe('lived again', () => {
 			/2 calls more.*twice, for Grey each time.*Grey would have come to its end after 2 days/
 		);
 		expect(says(lived(['Grey'], 2), lived([]))).toMatch(
-			/1 call fewer.*Nothing would have come to its end; as it was, Grey did after 2 days/
+			/1 call fewer.*Nothing would have run low or filled up; as it was, Grey did after 2 days/
 		);
 		expect(says(lived([]), lived([]))).toMatch(/^As many calls.*Neither way/);
 	});
@@ -177,7 +177,7 @@ describe('the record', () => {
 		[{ kind: 'leak', tank: 'main' }, 'a loss from Main'],
 		[{ kind: 'measure', measure: 'short', on: true }, 'Short showers was switched on'],
 		[{ kind: 'habit', habit: 'shower', times: 4, usual: 1.04 }, 'Shower 4 times instead of 1'],
-		[{ kind: 'unwritten', litres: 12 }, '12 L more than usual went unwritten'],
+		[{ kind: 'unwritten', litres: 12 }, '12 L more than usual was not logged'],
 		[{ kind: 'hook-up' }, 'a hook-up came or went']
 	])('why: %j', (surprise, says) => expect(plain(saySurprise(surprise, exactRig, METRIC))).toBe(says));
 });

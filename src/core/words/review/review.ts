@@ -14,7 +14,7 @@ import { capital } from '../outlook/stay.js';
 import { dayText } from '../log/entry.js';
 
 const many = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`;
-const percent = (share: number): string => `${Math.round(100 * Math.abs(share))} %`;
+const percent = (share: number): string => `${Math.round(100 * Math.abs(share))}%`;
 
 /** Closer than this, two figures are alike. */
 const ALIKE = 0.03;
@@ -38,7 +38,7 @@ const saySilent = ({ litres, days }: Review['silent'], units: UnitChoice): strin
 		? ''
 		: days < 0.2
 			? ` ${formatLitres(litres, units)} of that is still to be logged.`
-			: ` ${formatLitres(litres, units)} of that in ${formatDuration(days)} of silence.`;
+			: ` ${formatLitres(litres, units)} of that in ${formatDuration(days)} with nothing logged.`;
 
 /** What it rests on: `466 L drawn in 12 days by 2; 40 L of it nobody wrote down`. */
 export function sayReviewDetail(
@@ -51,8 +51,8 @@ export function sayReviewDetail(
 	const sure = give > 0.02 * drawnL && give > 0.5 ? `, give or take ${formatLitres(give, units)}` : '';
 	const unwritten =
 		unloggedL > 0.01 * drawnL && unloggedL > 0.5
-			? ` ${formatLitres(unloggedL, units)} of it (${percent(unloggedL / drawnL)}) nobody wrote down: the readings tell.${saySilent(silent, units)}`
-			: ' All of it was written down.';
+			? ` ${formatLitres(unloggedL, units)} of it (${percent(unloggedL / drawnL)}) was not logged; the readings show it.${saySilent(silent, units)}`
+			: ' All of it was logged.';
 	return `${formatLitres(drawnL, units)} drawn in ${formatDuration(days)}${by}${sure}.${drawnL > 0 ? unwritten : ''}`;
 }
 
@@ -66,8 +66,8 @@ export function sayUnexplained(
 	const litres = Math.abs(tank.unexplained);
 	if (litres < Math.max(3, 0.05 * usableL)) return undefined;
 	return tank.unexplained > 0
-		? `${formatLitres(litres, units)} came into ${name} of which nothing was written down.`
-		: `${formatLitres(litres, units)} left ${name} of which nothing was written down.`;
+		? `${formatLitres(litres, units)} came into ${name} without being logged.`
+		: `${formatLitres(litres, units)} left ${name} without being logged.`;
 }
 
 /** What water and waste cost: `4 fills and 7 dumps at 5 calls: 12 in fees, 1 h 20, 6 km of detour`. */
@@ -85,10 +85,10 @@ export function sayErrands(
 		...(minutes > 0 ? [`${Math.round(minutes)} minutes`] : []),
 		...(km > 0 ? [`${formatQuantity(km, 'distance', units)} of detour`] : [])
 	]);
-	const calls = errands.length > 0 ? ` at ${many(errands.length, 'call')}` : '';
+	const calls = errands.length > 0 ? ` at ${many(errands.length, 'visit')}` : '';
 	const unknown =
 		unplaced > 0
-			? ` Of ${unplaced === 1 ? 'one of them' : `${unplaced} of them`} nobody wrote down where.`
+			? ` For ${unplaced === 1 ? 'one of them' : `${unplaced} of them`} the place is not logged.`
 			: '';
 	return `${capital(acts)}${calls}${costs ? `: ${costs}` : ''}.${unknown}`;
 }
@@ -111,21 +111,21 @@ export function sayRelived(
 	const fewer = was.served.length - would.served.length;
 	const gist =
 		fewer > 0
-			? `${many(fewer, 'call')} fewer at taps and drains.`
+			? `${fewer} fewer ${fewer === 1 ? 'visit' : 'visits'} to taps and drains.`
 			: fewer < 0
-				? `${many(-fewer, 'call')} more at taps and drains.`
-				: 'As many calls at taps and drains.';
+				? `${-fewer} more ${fewer === -1 ? 'visit' : 'visits'} to taps and drains.`
+				: 'As many visits to taps and drains.';
 	const first =
 		was.firstDays !== undefined && would.firstDays !== undefined
-			? `The first stretch would have lasted ${formatDuration(would.firstDays)} instead of ${formatDuration(was.firstDays)}.`
+			? `The first period would have lasted ${formatDuration(would.firstDays)} instead of ${formatDuration(was.firstDays)}.`
 			: was.firstDays !== undefined
-				? `Nothing would have come to its end; as it was, ${nameOf(was.served[0]?.tank ?? '')} did after ${formatDuration(was.firstDays)}.`
+				? `Nothing would have run low or filled up; as it was, ${nameOf(was.served[0]?.tank ?? '')} did after ${formatDuration(was.firstDays)}.`
 				: would.firstDays !== undefined
-					? `${nameOf(would.served[0]?.tank ?? '')} would have come to its end after ${formatDuration(would.firstDays)}; as it was, nothing did.`
-					: 'Neither way would anything have come to its end.';
+					? `${nameOf(would.served[0]?.tank ?? '')} would have run low or filled up after ${formatDuration(would.firstDays)}; as it was, nothing did.`
+					: 'Either way, nothing runs low or fills up.';
 	return [
 		gist,
-		`Set out full and served only when a tank was at its end: ${sayServed(would, nameOf)}; as it was, ${sayServed(was, nameOf)}.`,
+		`Setting out full and stopping only when a tank runs low or fills up: ${sayServed(would, nameOf)}; as it was, ${sayServed(was, nameOf)}.`,
 		first,
 		Math.abs(would.drawnL - was.drawnL) < 0.01 * was.drawnL
 			? `${formatLitres(was.drawnL, units)} drawn either way.`
@@ -150,15 +150,15 @@ export function sayForeseen(
 ): readonly string[] {
 	const expected =
 		own === undefined || perPersonDayL === undefined
-			? 'The log was too young to expect anything of it.'
-			: `${afterFirstDay ? 'By what was known after its first day' : 'As one lived before'}, ${formatLitres(perPersonDayL, units)} a day each were to be expected: it was ${sayAgainst(own, perPersonDayL)}.`;
+			? 'The log was too short to expect anything.'
+			: `Going by ${afterFirstDay ? 'what was known after its first day' : 'how you lived before'}, ${formatLitres(perPersonDayL, units)} a day each was expected: it was ${sayAgainst(own, perPersonDayL)}.`;
 	if (!plan) return [expected];
 	const { services, feasible, calls, cost } = plan;
-	const wanted = `The plan ${afterFirstDay ? 'after its first day' : 'as it began'} wanted ${many(services, 'stop')} for water and waste${cost ? '' : ' by now'}${feasible ? '' : ', and said that it would not hold'}; there ${calls === 1 ? 'was 1 call' : `were ${calls} calls`}.`;
+	const wanted = `The plan ${afterFirstDay ? 'after its first day' : 'as it began'} wanted ${many(services, 'stop')} for water and waste${cost ? '' : ' by now'}${feasible ? '' : ', and said that it would fall short'}; there ${calls === 1 ? 'was 1 visit' : `were ${calls} visits`}.`;
 	return [
 		expected,
 		cost && (cost.reckoned > 0 || cost.paid > 0)
-			? `${wanted} It reckoned with a cost of ${formatMoney(cost.reckoned)}; fees, minutes and detours came to ${formatMoney(cost.paid)}.`
+			? `${wanted} It expected a cost of ${formatMoney(cost.reckoned)}; fees, minutes and detours came to ${formatMoney(cost.paid)}.`
 			: wanted
 	];
 }

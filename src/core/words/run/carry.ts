@@ -76,7 +76,7 @@ export function sayWhenToGo(
 	const name = rig.containers.find(({ id }) => id === container)?.name ?? 'The tote';
 	const from = tankById(rig, tank)?.name ?? tank;
 	if (atMs <= nowMs)
-		return `${from} holds ${formatLitres(runsL, units)}, ${name} takes ${formatLitres(fitsL, units)}: go now, and shut the valve in time.`;
+		return `${from} holds ${formatLitres(runsL, units)}, ${name} has room for ${formatLitres(fitsL, units)}: go now, and shut the valve in time.`;
 	const when = sayWhen(atMs, nowMs, timeZone);
 	const shows = meter ? rig.instruments.find(({ id }) => id === meter.id)?.name : undefined;
 	return meter && shows

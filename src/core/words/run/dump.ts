@@ -55,7 +55,7 @@ function sayPrepare(about: About, { by, tanks }: Step<'prepare'>): StepWords {
 		case 'deck':
 			return {
 				does: `${GLOVES} Find the deck cap of ${names} and read it twice: WASTE.`,
-				tells: ['Vent free. Seacock shut, Y-valve set to the tank.'],
+				tells: ['Check that its vent is clear. Seacock shut, Y-valve set to the tank.'],
 				caution: 'Water, fuel and waste caps look alike. The marina’s own instructions come first.',
 				done: 'It says waste'
 			};
@@ -70,7 +70,8 @@ function sayPrepare(about: About, { by, tanks }: Step<'prepare'>): StepWords {
 			return {
 				does: `Check that grey water may go on the ground here.`,
 				tells: ['Away from water, paths and neighbours. No food, no chemicals.'],
-				caution: 'Only where local rules allow it; they differ. Never black, nor grey that black got into.',
+				caution:
+					'Do this only where local rules allow it; they differ. Never black, nor grey that black got into.',
 				done: 'It is allowed here'
 			};
 		case 'cassette':
@@ -186,7 +187,7 @@ function sayEmpty(about: About, { tank: id, litres, by, again }: Step<'empty'>):
 			return {
 				does: `Open ${name}. When nothing more comes, shut ${name}.`,
 				tells: [`About ${amount}. Spread it: let it run slowly.`],
-				caution: 'Only where local rules allow it; they differ. Never black.',
+				caution: 'Do this only where local rules allow it; they differ. Never black.',
 				done: `${name} is empty and shut`,
 				other
 			};
@@ -194,7 +195,7 @@ function sayEmpty(about: About, { tank: id, litres, by, again }: Step<'empty'>):
 			return {
 				does: `Spout down and vent button pressed: pour ${name} out slowly.`,
 				tells: [`About ${amount}.`],
-				caution: 'Low over the drain: it splashes. Keep your face away.',
+				caution: 'Pour low over the drain: it splashes. Keep your face away.',
 				done: 'It is poured out',
 				other
 			};
@@ -203,7 +204,7 @@ function sayEmpty(about: About, { tank: id, litres, by, again }: Step<'empty'>):
 			return {
 				does: `Pour ${name} out, low and slowly.`,
 				tells: [`About ${amount}.`],
-				caution: 'Low over the drain: it splashes.',
+				caution: 'Pour low over the drain: it splashes.',
 				done: 'It is poured out',
 				other
 			};

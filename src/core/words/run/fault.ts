@@ -16,7 +16,7 @@ export function sayStepFault(fault: Fault, rig: Rig, units: UnitChoice): string 
 			return `That is ${litres(fault.litres)}, and ${tankById(rig, fault.tank)?.name ?? 'the tank'} had room for about ${litres(fault.roomL)}. Check the figure and its unit; if it ran over, choose that it is full.`;
 		case 'over-full': {
 			const name = rig.containers.find(({ id }) => id === fault.container)?.name ?? 'The container';
-			return `${name} takes ${litres(fault.fitsL)}; ${litres(fault.litres)} does not fit. Check the figure.`;
+			return `${name} has room for ${litres(fault.fitsL)}; ${litres(fault.litres)} does not fit. Check the figure.`;
 		}
 		case 'more-than-holds':
 			return `${tankById(rig, fault.tank)?.name ?? 'The tank'} holds ${litres(fault.holdsL)}; ${litres(fault.litres)} can’t be right. Check the figure and its unit.`;

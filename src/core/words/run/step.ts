@@ -40,7 +40,7 @@ function sayConnect({ rig, run }: About, step: RunStep & { kind: 'connect' }): S
 	const source: Source = run.setup.kind === 'fill' ? run.setup.source : {};
 	const drinking =
 		source.potable === true
-			? 'A drinking-water hose, and a sign or a person that calls it drinking water.'
+			? 'Use a drinking-water hose, and only where a sign or a person says it is drinking water.'
 			: source.potable === false
 				? 'Marked not for drinking: wash only, unless your health authority advises otherwise.'
 				: 'Is it drinking water? Look for the sign, or ask, before you open the tap.';
@@ -57,7 +57,7 @@ function sayConnect({ rig, run }: About, step: RunStep & { kind: 'connect' }): S
 				: `Hose into ${name}, vent open.`,
 		tells: [
 			...(boat && !step.pressure
-				? ['Rinse salt and bird dirt off the cap first. The hose’s end never touches the harbour.']
+				? ['Rinse salt and bird dirt off the cap first. Keep the hose’s end out of the harbour.']
 				: []),
 			'Let the tap run a moment first.'
 		],

@@ -44,4 +44,4 @@ export function bigLitres(litres: number, units: UnitChoice): Pick<SaidFigure, '
 }
 
 /** Where waste goes: only where it may. */
-export const DESIGNATED = 'Only at a place meant for it; local rules come first.';
+export const DESIGNATED = 'Use only a place meant for it; local rules come first.';

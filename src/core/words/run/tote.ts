@@ -28,9 +28,9 @@ function sayLetIn({ rig, run, units }: About, step: ToteRunStep & { kind: 'let-i
 				? [
 						`The hose brings ${litres(Math.min(hoseL, step.litres))} more: ${litres(step.standsAtL + Math.min(hoseL, step.litres))} then, of ${litres(capacityL)}.`
 					]
-				: [`${tote} takes ${litres(capacityL)}.`])
+				: [`${tote} holds ${litres(capacityL)} to the brim.`])
 		],
-		caution: 'Watch the level in it, not the clock: more than it takes ends on the ground.',
+		caution: 'Watch the level in it, not the clock: what doesn’t fit ends up on the ground.',
 		done: step.last ? 'It runs dry' : 'It is shut',
 		other: 'Enter another figure'
 	};
@@ -68,7 +68,7 @@ export function sayToteStep(step: ToteRunStep, about: About): StepWords {
 						? `Empty ${tote} first: nothing more fits.`
 						: `Lid on and tight. ${sayMass(step.kg, units)}: take it away, empty it and rinse it.`,
 				tells: [],
-				caution: `Strap it, walking pace, mind the slope and look behind. ${DESIGNATED}`,
+				caution: `Strap it down. Go at walking pace, mind the slope and look behind you. ${DESIGNATED}`,
 				done: 'It is back, empty'
 			};
 	}

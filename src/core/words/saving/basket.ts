@@ -7,7 +7,7 @@ import { sayAt } from './clock.js';
 import { sayChance } from './chance.js';
 import { capital } from '../outlook/stay.js';
 
-/** Until when a tank has to hold: a service, here or ahead; the end of the trip; or, without either, a day. */
+/** Until when a tank must last: a service, here or ahead; the end of the trip; or, without either, a day. */
 export interface Until {
 	readonly ms: number;
 	readonly for: 'service' | 'here' | 'trip-end' | 'a-day';
@@ -29,11 +29,11 @@ const SERVICE = { fresh: 'the tap', grey: 'the drain', black: 'the dump point' }
 
 function untilWords({ holds }: Tank, until: Until, nowMs: number, timeZone: string): string {
 	const when = sayAt(until.ms, nowMs, timeZone);
-	if (until.for === 'here') return `${SERVICE[holds]} is here`;
+	if (until.for === 'here') return `you are at ${SERVICE[holds]}`;
 	if (until.for === 'service') return `${SERVICE[holds]}${until.stop ? ` at ${until.stop}` : ''} is ${when}`;
 	return until.for === 'trip-end'
 		? `the trip ends ${when}`
-		: `asked until ${when}, since no ${SERVICE[holds].slice(4)} is planned`;
+		: `checked until ${when}, as no ${SERVICE[holds].slice(4)} is planned`;
 }
 
 /** `Enough.`, `Be careful.`, or where to go first: to dump, to refill, or both. */
@@ -42,7 +42,7 @@ function headlineOf(rig: Rig, kind: BasketKind, { failing, tank }: Holding): str
 	if (kind === 'careful') return 'Be careful.';
 	const holds = [tank, ...failing].map((id) => tankById(rig, id ?? '')?.holds);
 	const [refill, dump] = [holds.includes('fresh'), holds.some((one) => one && one !== 'fresh')];
-	return `Go and ${refill && dump ? 'dump and refill' : refill ? 'refill' : 'dump'} first.`;
+	return `${refill && dump ? 'Dump and refill' : refill ? 'Refill' : 'Dump'} first.`;
 }
 
 /** The answer to a basket: one of three, and its reason. */
@@ -59,16 +59,16 @@ export function sayBasket(
 	const term = tank && until.get(tank.id);
 	const text = headlineOf(rig, kind, after);
 	const headline: Span = kind === 'enough' ? { text } : { text, tone: 'mind' };
-	if (!tank || !term) return { kind, headline, reason: 'No tank of this rig binds.' };
+	if (!tank || !term) return { kind, headline, reason: 'No tank in this rig runs low or fills up.' };
 	const bindsMs = atMs + after.bindsDays * DAY_MS;
 	const full = tank.holds === 'fresh' ? 'is down to its reserve' : 'is full';
 	const binds =
 		after.bindsDays <= 0
-			? `${tank.name} has no room for it${tank.holds === 'fresh' ? ' above its reserve' : ''}`
+			? `${tank.name} ${tank.holds === 'fresh' ? 'would drop below its reserve' : 'is too full for it'}`
 			: Number.isFinite(after.bindsDays)
 				? `${tank.name} ${full} ${sayAt(bindsMs, atMs, timeZone)}`
 				: `${tank.name} lasts`;
-	const also = kind === 'enough' ? '' : before.chance < certainty ? ' It is so without it, too.' : '';
-	const chance = kind === 'careful' ? ` ${capital(sayChance(after.chance))} that it holds.` : '';
+	const also = kind === 'enough' ? '' : before.chance < certainty ? ' True even without it.' : '';
+	const chance = kind === 'careful' ? ` ${capital(sayChance(after.chance))} that it works.` : '';
 	return { kind, headline, reason: `${binds}; ${untilWords(tank, term, atMs, timeZone)}.${chance}${also}` };
 }

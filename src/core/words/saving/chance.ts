@@ -6,15 +6,13 @@ export const CERTAINTIES = Object.freeze([
 	{ value: 0.97, label: 'as sure as it gets' }
 ]);
 
-const TENTHS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
-
-/** A chance as people say it: `nine chances in ten`, `hardly a chance`, `as good as certain`. */
+/** A chance as people say it: `90% chance`, `almost no chance`, `almost certain`. */
 export function sayChance(chance: number): string {
 	const tenths = Math.round(10 * chance);
-	if (chance < 0.05) return 'hardly a chance';
-	if (chance > 0.985) return 'as good as certain';
-	if (tenths >= 10) return 'more than nine chances in ten';
-	return `${TENTHS[tenths]} chance${tenths === 1 ? '' : 's'} in ten`;
+	if (chance < 0.05) return 'almost no chance';
+	if (chance > 0.985) return 'almost certain';
+	if (tenths >= 10) return 'over 90% chance';
+	return `${10 * tenths}% chance`;
 }
 
 /** The word for how sure that is: the highest certainty that the chance reaches. */

@@ -36,28 +36,28 @@ function sayChanged(
 	const name = habitName(rig, habit);
 	switch (effect.kind) {
 		case 'scale':
-			return `${name}: ${litres(each)} become ${litres(each * effect.factor)}`;
+			return `${name}: ${litres(each)} becomes ${litres(each * effect.factor)}`;
 		case 'set':
-			return `${name}: ${litres(each)} become ${litres(effect.litres)}`;
+			return `${name}: ${litres(each)} becomes ${litres(effect.litres)}`;
 		case 'rarer':
 			return effect.factor === 0
 				? `${name}: none aboard`
-				: `${name}: ${Math.round(PERCENT * effect.factor)} % as often`;
+				: `${name}: ${Math.round(PERCENT * effect.factor)}% as often`;
 		case 'outside':
 			return `${name}: from elsewhere, none from the tank`;
 		case 'return':
 			return `${name}: ${litres(effect.litres)} of it back to the tank`;
 		case 'reroute': {
 			const to = tankById(rig, effect.to)?.name ?? effect.to;
-			const spared = effect.replaces ? `, and spares as much of ${habitName(rig, effect.replaces)}` : '';
+			const spared = effect.replaces ? `, and saves as much of ${habitName(rig, effect.replaces)}` : '';
 			return `${name}: ${litres(effect.litres)} of it to ${to}${spared}`;
 		}
 		case 'recipe': {
 			const before = litresByRecipe(of?.recipe ?? {});
 			const after = litresByRecipe({ ...of?.recipe, ...effect.parts });
 			return before > 0
-				? `${name}: ${litres(each)} become ${litres((each * after) / before)}`
-				: `${name}: nothing, since it has no recipe yet`;
+				? `${name}: ${litres(each)} becomes ${litres((each * after) / before)}`
+				: `${name}: nothing yet, as it has no recipe`;
 		}
 	}
 }
@@ -98,7 +98,7 @@ export function sayPaid(
 ): PaidWords {
 	const litres = (value: number): string => formatLitres(Math.abs(value), units);
 	const { without, with: withIt, spares, low, high, moreThanChance } = found;
-	const each = of === 'one time' ? 'each time' : 'a person and day';
+	const each = of === 'one time' ? 'each time' : 'per person and day';
 	const means = `${litres(without.mean)} ${each} without (${without.count}×), ${litres(withIt.mean)} with it (${withIt.count}×)`;
 	const best = `up to ${litres(Math.max(high, 0))}`;
 	const range =

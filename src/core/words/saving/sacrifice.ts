@@ -13,7 +13,7 @@ const plain = (text: string): Span => ({ text });
 const mind = (text: string): Span => ({ text, tone: 'mind' });
 const strong = (text: string): Span => ({ text, tone: 'strong' });
 
-/** From so many hours on one reckons in days. */
+/** From this many hours on, days are counted. */
 const IN_DAYS_H = 60;
 
 const short = (hours: number): string => {
@@ -55,12 +55,12 @@ export function saySacrifice(
 		measures.filter((id) => !inForce.includes(id));
 	const { best, nearest, asItIs } = found;
 	const bounded = found.bounded
-		? ' Of so many measures not every set was tried; this is the best of those that were.'
+		? ' There are too many ways to save to try every set; this is the best of those tried.'
 		: '';
 	if (best && more(best.measures).length === 0)
 		return {
 			headline: [plain(`You reach ${goal} as you live now.`)],
-			detail: [plain(`${capital(sayChance(best.chance))} that no tank binds before that.`)]
+			detail: [plain(`${capital(sayChance(best.chance))} that no tank runs low or fills up before then.`)]
 		};
 	const missing = short((untilMs - asItIs.lastsToMs) / HOUR_MS);
 	if (best) {
@@ -69,7 +69,7 @@ export function saySacrifice(
 		return {
 			headline: [plain('You are '), mind(missing), plain(` short of ${goal}.`)],
 			detail: [
-				plain('Least bother that gets there: '),
+				plain('Easiest way there: '),
 				...strongList(asked),
 				plain(`. ${capital(sayCertainty(best.chance))} with ${both}.${bounded}`)
 			]
@@ -77,27 +77,27 @@ export function saySacrifice(
 	}
 	const asked = names(rig, more(nearest.measures));
 	const until = sayWhen(nearest.lastsToMs, nowMs, timeZone);
-	const headline = [plain(`${capital(goal)} is `), mind('not to be reached'), plain('.')];
+	const headline = [plain('You '), mind('can’t make it'), plain(` to ${goal}.`)];
 	return asked.length === 0
 		? {
 				headline,
 				detail: [
 					plain(
-						`You are ${missing} short, and no measure ${rig.measures.length === 0 ? 'is in the rig' : 'changes that'}: ${until} is as far as it goes.${bounded}`
+						`You are ${missing} short, and ${rig.measures.length === 0 ? 'the rig has no ways to save yet' : 'no way to save changes that'}: ${until} is as far as you get.${bounded}`
 					)
 				]
 			}
 		: {
 				headline,
 				detail: [
-					plain('The nearest is '),
+					plain('The furthest you get is with '),
 					...strongList(asked),
-					plain(`, to ${until}: you are ${missing} short without.${bounded}`)
+					plain(`: until ${until}. Without, you are ${missing} short.${bounded}`)
 				]
 			};
 }
 
-/** A set of measures as a choice: `catch the cold start, paper plates: 20 h more, very sure`. */
+/** A set of measures as a choice: `Save the warm-up water and paper plates`. */
 export const saySet = (rig: Rig, measures: readonly string[], inForce: readonly string[]): string =>
 	capital(
 		listed(

@@ -37,11 +37,11 @@ describe('when', () => {
 		expect(sayGoal(Date.parse('2027-05-05T18:30:00Z'), now, ZONE)).toBe('Wednesday 18:30');
 	});
 	it.each([
-		[0.01, 'hardly a chance'],
+		[0.01, 'almost no chance'],
 		[0.1, 'one chance in ten'],
 		[0.91, 'nine chances in ten'],
-		[0.97, 'more than nine chances in ten'],
-		[1, 'as good as certain']
+		[0.97, 'over 90% chance'],
+		[1, 'almost certain']
 	])('a chance of %d is %s', (chance, says) => expect(sayChance(chance)).toBe(says));
 });
 
@@ -74,7 +74,7 @@ describe('a basket', () => {
 		expect(say(holding(0.95, 'grey', 2), holding(0.6, 'grey', 1.3))).toEqual([
 			'careful',
 			'Be careful.',
-			'Grey is full tomorrow at 13:00; the drain at Paper Ford is tomorrow at noon. Six chances in ten that it holds.'
+			'Grey is full tomorrow at 13:00; the drain at Paper Ford is tomorrow at noon. Six chances in ten that it works.'
 		]);
 		expect(say(holding(0.95, 'grey', 2), holding(0.2, 'grey', 10 / 24))).toEqual([
 			'go',
@@ -133,7 +133,7 @@ describe('the least sacrifice', () => {
 	};
 	it('says how far short one is, and what gets there', () =>
 		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) })).toBe(
-			'You are 21 hours short of Monday noon. Least bother that gets there: short showers and dishes in an inch. Very sure with both.'
+			'You are 21 hours short of Monday noon. Easiest way there: short showers and dishes in an inch. Very sure with both.'
 		));
 	it('says how much longer in hours, then in days', () =>
 		expect([0.2, 0.75, 28.4, 24 * 4].map(sayLonger)).toEqual([
@@ -148,7 +148,7 @@ describe('the least sacrifice', () => {
 		));
 	it('says that nothing is asked, or that nothing helps', () => {
 		expect(say({ reached: true, best: set([], 0.97) })).toBe(
-			'You reach Monday noon as you live now. More than nine chances in ten that no tank binds before that.'
+			'You reach Monday noon as you live now. More than nine chances in ten that no tank runs low or fills up before then.'
 		);
 		expect(say({ nearest: { ...set(['short'], 0.2), lastsToMs: now + 40 * HOUR_MS } })).toBe(
 			'Monday noon is not to be reached. The nearest is short showers, to tomorrow night: you are 21 hours short without.'
@@ -176,10 +176,10 @@ describe('a measure', () => {
 				{ habit: 'shower', effect: { kind: 'reroute', litres: 1, to: 'black', replaces: 'flush' } },
 				METRIC
 			)
-		).toBe('Shower: 1 L of it to Cassette, and spares as much of Flush');
+		).toBe('Shower: 1 L of it to Cassette, and saves as much of Flush');
 		expect(
 			says(sayEffect)(exactRig, { habit: 'shower', effect: { kind: 'recipe', parts: { runMin: 1 } } }, METRIC)
-		).toBe('Shower: nothing, since it has no recipe yet');
+		).toBe('Shower: nothing yet, as it has no recipe');
 		expect(
 			says(saySides)(
 				exactRig,

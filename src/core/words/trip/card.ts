@@ -104,7 +104,7 @@ function meterLine(
 	const read = `${meter.name} read ${sayShown(shows)} on ${sayInstant(atMs, timeZone)}`;
 	const tank = rig.tanks.find(({ id }) => id === meter.tank);
 	if (meter.place === 'fill')
-		return `${read}. Its figure before a fill, and the litres taken, say where to stop.`;
+		return `${read}. Note its figure before a fill; that and the litres you take give where to stop.`;
 	const level = levels.get(meter.tank);
 	if (meter.place !== 'pump' || !tank || level === undefined || passedL === undefined) return `${read}.`;
 	const now = showsAfter(meter, shows, passedL);
@@ -136,30 +136,33 @@ function cautionsOf({ rig, trip, plan, nowMs, units }: CardFacts): readonly stri
 	};
 	const heavy = rig.tanks.some((tank) => tank.portable && usableOf(tank) + (tank.tareKg ?? 0) > HEAVY_KG);
 	const said: readonly (readonly [boolean, string])[] = [
-		[has('water'), 'Drinking water only where a sign or a person says so, through a drinking-water hose.'],
+		[
+			has('water'),
+			'Fill drinking water only where a sign or a person says so, through a drinking-water hose.'
+		],
 		[
 			has('mains'),
 			rig.kind === 'boat'
-				? 'A regulator at the tap; shut the dock’s tap when you leave.'
-				: 'A regulator at the tap, against burst pipes.'
+				? 'Use a regulator at the tap; shut the dock’s tap when you leave.'
+				: 'Use a regulator at the tap, against burst pipes.'
 		],
 		[
 			has('black', 'grey'),
 			rig.kind === 'boat'
-				? 'Pump-out: read the cap twice, WASTE. Wear gloves; wash your hands. Designated places only.'
-				: 'Black first, then grey, so that the hose ends rinsed. Wear gloves; wash your hands. Designated places only.'
+				? 'Pump-out: read the cap twice, WASTE. Wear gloves; wash your hands. Use designated places only.'
+				: 'Dump black first, then grey, so that the hose ends rinsed. Wear gloves; wash your hands. Use designated places only.'
 		],
-		[has('grey'), 'Grey on the ground or overboard only where local rules allow it.'],
+		[has('grey'), 'Run grey on the ground or overboard only where local rules allow it.'],
 		[
 			ahead.some(({ noDischarge }) => noDischarge === true),
-			'Nothing overboard where you marked it: seacock and Y-valve shut and secured.'
+			'Discharge nothing where you marked it: keep seacock and Y-valve shut and secured.'
 		],
-		[has('sewer'), 'At a sewer: black shut until it is two thirds full, then dump and rinse.'],
-		[heavy, 'A full jug or cassette is heavy: lift it with two, or fill it less.'],
-		[hot !== undefined, `Heat${sourced(hot)}: drink more, and do not let water age in the tank.`],
+		[has('sewer'), 'At a sewer, keep black shut until it is two thirds full, then dump and rinse.'],
+		[heavy, 'A full jug or cassette is heavy: lift it together, or fill it less.'],
+		[hot !== undefined, `Heat${sourced(hot)}: drink more, and don’t let water age in the tank.`],
 		[
 			cold !== undefined,
-			`Frost by night${sourced(cold)}: keep the heating on, hoses in; drain the rig if you leave it.`
+			`Frost at night${sourced(cold)}: keep the heating on and take hoses in; drain the rig if you leave it.`
 		],
 		[true, 'Figures are calculated, not seen: look into the tank when in doubt. Local rules come first.']
 	];

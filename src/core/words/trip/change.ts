@@ -16,11 +16,11 @@ const LEAST_COST: SchoolWords = {
 	says: 'The cheapest by your prices of minutes, kilometres and carried water.'
 };
 const SCHOOL_WORDS: Readonly<Record<School, SchoolWords>> = {
-	'top-up': { name: 'Top up whenever you can', says: 'Every tap and every drain on the way is used.' },
+	'top-up': { name: 'Top up whenever you can', says: 'Use every tap and drain on the route.' },
 	'when-due': { name: 'Only when due', says: 'Each tank waits for the last stop in reach.' },
-	light: { name: 'Carry light', says: 'No more water aboard than the way to the next tap needs.' },
-	'fewest-stops': { name: 'Fewest stops', says: 'Fill and dump together, at as few places as can be.' },
-	'free-water': { name: 'Free water only', says: 'Taps that ask a fee are passed by.' }
+	light: { name: 'Carry light', says: 'Carry only the water you need to the next tap.' },
+	'fewest-stops': { name: 'Fewest stops', says: 'Fill and dump together, at as few stops as possible.' },
+	'free-water': { name: 'Free water only', says: 'Skip taps that charge a fee.' }
 };
 
 /** A way of choosing services by its name. */
@@ -42,22 +42,24 @@ interface About {
 }
 
 const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
-const people = (count: number): string => `${COUNTS[count] ?? count} ${count === 1 ? 'person' : 'people'}`;
+const people = (count: number, more: string): string =>
+	`${COUNTS[count] ?? count} ${more} ${count === 1 ? 'person' : 'people'}`;
 
-/** How much of a bother it is to carry: `3 trips of 1.2 km, 45 min`. */
+/** How much effort it is to carry: `3 trips of 1.2 km each way, 45 min`. */
 export const sayTrips = ({ trips, km, minutes }: Carrying, units: UnitChoice): string =>
-	`${trips} ${trips === 1 ? 'trip' : 'trips'} of ${formatQuantity(km, 'distance', units)} a way, ${formatHours(minutes / 60)}`;
+	`${trips} ${trips === 1 ? 'trip' : 'trips'} of ${formatQuantity(km, 'distance', units)} each way, ${formatHours(minutes / 60)}`;
 
-/** What one would do differently, without a full stop: `stay a night more at Low Sarn`. */
+/** What one would do differently, without a full stop: `stay one more night at Low Sarn`. */
 export function sayChange(change: TripChange, { rig, trip, points, units }: About): string {
 	const stopName = (id: string): string => trip.stops.find((stop) => stop.id === id)?.name ?? id;
 	switch (change.kind) {
 		case 'skip':
-			return `pass ${stopName(change.stop)} by`;
+			return `skip ${stopName(change.stop)}`;
 		case 'nights': {
 			const nights = Math.abs(change.by);
-			const count = `${nights === 1 ? (change.by > 0 ? 'a' : 'one') : (COUNTS[nights] ?? nights)} night${nights === 1 ? '' : 's'}`;
-			return `${change.by > 0 ? `stay ${count} more` : `stay ${count} less`} at ${stopName(change.stop)}`;
+			const count = COUNTS[nights] ?? nights;
+			const word = nights === 1 ? 'night' : 'nights';
+			return `stay ${count} ${change.by > 0 ? 'more' : 'fewer'} ${word} at ${stopName(change.stop)}`;
 		}
 		case 'order': {
 			const before = trip.stops[change.to];
@@ -66,7 +68,7 @@ export function sayChange(change: TripChange, { rig, trip, points, units }: Abou
 		case 'point': {
 			const name = points.find(({ id }) => id === change.point)?.name ?? change.point;
 			const km = formatQuantity(change.detourKm, 'distance', units);
-			return `use ${name} from ${stopName(change.stop)}, ${km} there and back by the straight line`;
+			return `use ${name} from ${stopName(change.stop)}, ${km} there and back as the crow flies`;
 		}
 		case 'carry': {
 			const name = points.find(({ id }) => id === change.point)?.name ?? change.point;
@@ -77,23 +79,25 @@ export function sayChange(change: TripChange, { rig, trip, points, units }: Abou
 		}
 		case 'hookup': {
 			const { mains, sewer } = change.hookup;
-			if (!mains && !sewer) return `not hook up at ${stopName(change.stop)}`;
+			if (!mains && !sewer) return `don’t hook up at ${stopName(change.stop)}`;
 			return `hook up to ${listed([...(mains ? ['mains water'] : []), ...(sewer ? ['the sewer'] : [])])} at ${stopName(change.stop)}`;
 		}
 		case 'certainty':
-			return `be ${sayCertainty(change.certainty)}`;
+			return `plan to be ${sayCertainty(change.certainty)}`;
 		case 'school':
 			return saySchool(change.school).name.toLowerCase();
 		case 'persons':
-			return change.by > 0 ? `take ${people(change.by)} more aboard` : `be ${people(-change.by)} fewer`;
+			return change.by > 0
+				? `take ${people(change.by, 'more')} aboard`
+				: `go with ${people(-change.by, 'fewer')}`;
 		case 'measures':
 			return `switch on ${listed(change.on.map((id) => rig.measures.find((one) => one.id === id)?.name ?? id))}`;
 	}
 }
 
-/** What would make a trip hold, as the end of a sentence: `It holds if you switch on Short showers.` */
+/** What would make a plan work, as the end of a sentence: `It works if you switch on Short showers.` */
 export const sayMendOfTrip = (mend: PlanMend, about: About): string =>
-	`It holds if you ${sayChange(mend.change, about)}.`;
+	`It works if you ${sayChange(mend.change, about)}.`;
 
 /** A service at a stop: `the drain at Tamsel Ford on Thursday`. */
 export function sayServiceAt({ stop: id, kind, atMs }: ServiceAt, trip: Trip, nowMs: number): string {

@@ -15,24 +15,24 @@ const SAVES = 0.05;
 const ALIKE = 0.02;
 const PERCENT = 100;
 
-/** How much to load: the least that holds, the most that pays, everything full, each with what it weighs. */
+/** How much to load: the least you need, the most worth carrying, everything full, each with what it weighs. */
 export function sayLoad(rig: Rig, trip: Trip, load: Load, units: UnitChoice): readonly LoadLine[] {
 	const kg = (litres: number): string => formatQuantity(litres, 'mass', units);
 	const payloadKg = payloadOf(rig);
 	const share = (litres: number): string =>
-		payloadKg ? `, ${Math.round((PERCENT * litres) / payloadKg)} % of the payload` : '';
+		payloadKg ? `, ${Math.round((PERCENT * litres) / payloadKg)}% of the payload` : '';
 	const figure = (litres: number): string => formatLitres(litres, units);
 	const saved = load.leastCost - load.cost;
 	const carries = (trip.policy?.feePerKgKm ?? 0) > 0;
 	const alike = (a: number, b: number): boolean => Math.abs(a - b) < ALIKE * load.mostL;
 	const least: LoadLine = {
 		figure: figure(load.leastL),
-		says: `is the least that holds, if you take every service on the way: ${kg(load.leastL)}${share(load.leastL)}.`
+		says: `is the least you need, using every stop: ${kg(load.leastL)}${share(load.leastL)}.`
 	};
 	const pays: LoadLine = {
 		figure: figure(load.paysL),
-		says: `is the most that pays: ${kg(load.paysL)}${share(load.paysL)}${
-			saved > SAVES ? `, and ${Number(saved.toFixed(1))} less to pay on the way than with the least` : ''
+		says: `is the most worth carrying: ${kg(load.paysL)}${share(load.paysL)}${
+			saved > SAVES ? `; it saves ${Number(saved.toFixed(1))} over the least` : ''
 		}. ${carries ? 'More costs more to carry than it saves.' : 'With more you would stop just as often.'}`
 	};
 	const most: LoadLine = {
@@ -48,7 +48,7 @@ export function sayLoad(rig: Rig, trip: Trip, load: Load, units: UnitChoice): re
 					alike(load.paysL, load.mostL)
 						? {
 								...most,
-								says: `${most.says.slice(0, -1)}, and it pays${saved > SAVES ? `: ${Number(saved.toFixed(1))} less on the way than with the least` : ''}.`
+								says: `${most.says.slice(0, -1)}, and worth carrying${saved > SAVES ? `: it saves ${Number(saved.toFixed(1))} over the least` : ''}.`
 							}
 						: most
 				])

@@ -73,7 +73,7 @@ describe('what a plan says', () => {
 	it('that nothing need be done, and that nothing helps', () => {
 		expect(said([stop(2, [water, grey])]).headline).toBe('Nothing to fill or dump before the trip ends.');
 		const hopeless = said([stop(6, [])]);
-		expect(hopeless.headline).toBe('No stop ahead serves you in time.');
+		expect(hopeless.headline).toBe('No stop ahead has what you need in time.');
 		expect(hopeless.detail).toMatch(/are missing|have no room/);
 	});
 	it('how sure it is, no surer than that', () => {

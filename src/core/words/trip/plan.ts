@@ -51,15 +51,15 @@ function effortOf({ minutes, detourKm, fees }: Effort): string {
 	return listed([
 		`${Math.round(minutes)} minutes`,
 		...(detourKm > 0 ? [`${Number(detourKm.toFixed(1))} km out of the way`] : []),
-		fees > 0 ? `${formatMoney(fees)} in fees` : 'no fee'
+		fees > 0 ? `${formatMoney(fees)} in fees` : 'no fees'
 	]);
 }
 
-/** How sure it is, no surer than is known: `94 chances in a hundred`. */
+/** How sure it is, no surer than is known: `94% chance`. */
 const chances = (chance: number): string =>
-	chance > 0.985 ? 'As good as certain' : `${Math.floor(100 * chance + 1e-9)} chances in a hundred`;
+	chance > 0.985 ? 'Almost certain' : `${Math.floor(100 * chance + 1e-9)}% chance`;
 
-/** The last places to fill or dump before a tank binds, the next one first: `Last drain before Sunday: tomorrow at Tamsel Ford.` */
+/** The last place to fill or dump before a tank binds: `Tamsel Ford tomorrow: last drain before Grey is full on Sunday.` */
 export function sayLastChance(
 	rig: Rig,
 	trip: Trip,
@@ -67,12 +67,13 @@ export function sayLastChance(
 	nowMs: number
 ): string {
 	const { timeZone } = trip;
-	const kind = serviceKindOf(tankById(rig, id)?.holds ?? 'fresh');
-	const stop = trip.stops.find((one) => one.id === stopId);
-	const [day, bindsDay] = [sayDay(arriveMs, nowMs, timeZone), sayDay(bindsMs, nowMs, timeZone)];
-	const before = day === bindsDay ? sayWhen(bindsMs, nowMs, timeZone) : bindsDay;
-	const when = arriveMs <= nowMs ? 'here,' : day;
-	return `Last ${SERVES[kind]} before ${before}: ${when} at ${stop?.name ?? stopId}.`;
+	const tank = tankById(rig, id);
+	const kind = serviceKindOf(tank?.holds ?? 'fresh');
+	const stop = trip.stops.find((one) => one.id === stopId)?.name ?? stopId;
+	const sameDay = sayDay(arriveMs, nowMs, timeZone) === sayDay(bindsMs, nowMs, timeZone);
+	const by = sameDay ? sayWhen(bindsMs, nowMs, timeZone) : onDay(bindsMs, nowMs, timeZone);
+	const where = arriveMs <= nowMs ? `Here, ${stop}` : `${stop} ${onDay(arriveMs, nowMs, timeZone)}`;
+	return `${where}: last ${SERVES[kind]} before ${tank?.name ?? id} ${kind === 'water' ? 'runs low' : 'is full'} ${by}.`;
 }
 
 /** What *Trip* says: where to fill and dump next, and what comes after. */
@@ -86,20 +87,20 @@ export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units
 		: [];
 	if (!first || !stop)
 		return planned.shortfall
-			? { headline: [{ text: 'No stop ahead serves you in time.', tone: 'mind' }], detail: shortfall }
+			? { headline: [{ text: 'No stop ahead has what you need in time.', tone: 'mind' }], detail: shortfall }
 			: { headline: [{ text: 'Nothing to fill or dump before the trip ends.' }], detail: [] };
 	const after = stopOf(second?.stop);
 	const then =
 		after && second
 			? `Then ${sayService(rig, second, units)} at ${after.name} ${onDay(instantMs(after.arrive), atMs, timeZone)}. `
 			: 'Then nothing until the end. ';
-	const sure = planned.feasible ? `${chances(planned.chance)} that no tank binds. ` : '';
+	const sure = planned.feasible ? `${chances(planned.chance)} that no tank runs low or fills up. ` : '';
 	return {
 		headline: [
 			{ text: capital(sayService(rig, first, units)), tone: 'mind' },
 			{ text: ` at ${stop.name} ${onDay(instantMs(stop.arrive), atMs, timeZone)}.` }
 		],
-		detail: [...shortfall, { text: `${then}${sure}In all ${effortOf(planned.effort)}.` }]
+		detail: [...shortfall, { text: `${then}${sure}Total: ${effortOf(planned.effort)}.` }]
 	};
 }
 
@@ -115,12 +116,12 @@ export function sayDoubtfulTaps(trip: Trip, plan: Plan): string | undefined {
 	});
 	if (names.length === 0) return undefined;
 	const places = listed([...new Set(names)]);
-	return `It counts on water at ${places}, of which nobody has said that it is for drinking: look for the sign or ask; else boil it, treat it, or buy what you drink and keep this for washing.`;
+	return `It uses water at ${places} that is not known to be drinkable: look for the sign or ask. Otherwise boil it, treat it, or buy what you drink and use this for washing.`;
 }
 
 /** By how much a plan breaks the payload, and where; nothing where it keeps within, or nobody has said what else is aboard. */
 export function sayOverload(trip: Trip, { overload }: Plan, units: UnitChoice): string | undefined {
 	if (!overload) return undefined;
 	const stop = trip.stops.find(({ id }) => id === overload.stop);
-	return `After filling at ${stop?.name ?? overload.stop} you would be ${formatQuantity(overload.kg, 'mass', units)} over the payload: no smaller fill reaches the next water. Leave something behind, fill in between, or use less.`;
+	return `After filling at ${stop?.name ?? overload.stop} you would be ${formatQuantity(overload.kg, 'mass', units)} over the payload: no smaller fill gets you to the next tap. Leave something behind, fill in between, or use less.`;
 }

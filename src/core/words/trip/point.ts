@@ -12,7 +12,7 @@ const DRINKING: ReadonlyMap<boolean | undefined, string> = new Map([
 const sayKind = ({ kind, potable }: Service): string =>
 	kind === 'water' ? (DRINKING.get(potable) ?? '') : SERVICE_NAMES[kind];
 
-/** What there is at a place in one line: `drinking water, grey drain, black disposal`. */
+/** What there is at a place in one line: `drinking water, grey drain, dump point`. */
 export const sayServices = (services: readonly Service[]): string =>
 	services.map(sayKind).join(', ') || 'nothing logged';
 
@@ -46,5 +46,5 @@ export const sayApart = (km: number, units: UnitChoice): string =>
 /** How sure it is that a place is as noted. */
 export const sayVerified = ({ verified }: Pick<Point, 'verified'>, stale: boolean): string =>
 	verified === undefined
-		? 'Nobody has noted when it was seen.'
+		? 'When it was last seen is not logged.'
 		: `Seen on ${verified}${stale ? ', more than a year ago' : ''}.`;

@@ -74,7 +74,7 @@ describe('a planned service that was passed by', () => {
 		const [ask] = passed([]);
 		expect(ask?.tanks).toEqual(['main', 'grey']);
 		expect(askPassedBy(rig, trip, ask!, after)).toBe(
-			'Did you fill Main and empty Grey at Stop 4 today? Nothing is written down.'
+			'Did you fill Main and empty Grey at Stop 4 today? Nothing is logged.'
 		);
 	});
 	it('not of what was written down, there or shortly before', () => {

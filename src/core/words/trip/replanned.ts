@@ -6,18 +6,18 @@ import { capital } from '../outlook/stay.js';
 import { onDay } from '../when.js';
 import { sayServiceAt } from './change.js';
 
-/** What has changed in a plan, and why: `Grey fills faster than thought: the drain at Low Sarn on Thursday is now needed.` */
+/** What has changed in a plan, and why: `Grey fills faster than expected: the drain at Low Sarn on Thursday is now needed.` */
 export function sayReplanned(rig: Rig, trip: Trip, change: Replanned, nowMs: number): string {
 	const tank = tankById(rig, change.tank ?? '');
 	const verb = tank?.holds === 'fresh' ? 'is used' : 'fills';
-	const why = tank ? `${tank.name} ${verb} ${change.sooner ? 'faster' : 'slower'} than thought: ` : '';
+	const why = tank ? `${tank.name} ${verb} ${change.sooner ? 'faster' : 'slower'} than expected: ` : '';
 	const all = (list: Replanned['needed']): string =>
 		listed(list.map((one) => sayServiceAt(one, trip, nowMs)));
 	const are = (list: Replanned['needed']): string => (list.length > 1 ? 'are' : 'is');
 	const parts = [
 		...(change.holds === undefined
 			? []
-			: [change.holds ? 'the plan holds again' : 'the plan no longer holds']),
+			: [change.holds ? 'the plan works again' : 'the plan now falls short']),
 		...(change.needed.length > 0 ? [`${all(change.needed)} ${are(change.needed)} now needed`] : []),
 		...(change.spared.length > 0 ? [`${all(change.spared)} ${are(change.spared)} no longer needed`] : [])
 	];
@@ -42,5 +42,5 @@ export function askPassedBy(
 		...(dumps.length > 0 ? [`empty ${listed(dumps)}`] : [])
 	];
 	const stop = trip.stops.find((one) => one.id === id)?.name ?? id;
-	return `Did you ${listed(acts)} at ${stop} ${onDay(atMs, nowMs, trip.timeZone)}? Nothing is written down.`;
+	return `Did you ${listed(acts)} at ${stop} ${onDay(atMs, nowMs, trip.timeZone)}? Nothing is logged.`;
 }

@@ -14,9 +14,9 @@ import {
 
 /** What each kind of service is called in a list. */
 export const SERVICE_NAMES: Readonly<Record<Service['kind'], string>> = {
-	water: 'water',
+	water: 'tap',
 	grey: 'grey drain',
-	black: 'black disposal',
+	black: 'dump point',
 	mains: 'mains water',
 	sewer: 'sewer'
 };
@@ -45,10 +45,10 @@ const FROST_C = 0;
 export const hasFrost = ({ weather }: Pick<Stop, 'weather'>): boolean =>
 	(weatherOfStay(weather)?.minC ?? Infinity) <= FROST_C;
 
-/** What the weather of a stay is, and whether it freezes: `28 °C by day, 13 °C by night`. */
+/** What the weather of a stay is, and whether it freezes: `28 °C by day, 13 °C at night`. */
 export function sayWeather({ maxC, minC }: Warmth, units: UnitChoice): string {
 	const degrees = (value: number): string => formatQuantity(value, 'temperature', units);
-	return `${degrees(maxC)} by day, ${degrees(minC)} by night${hasFrost({ weather: { maxC, minC } }) ? ': frost' : ''}`;
+	return `${degrees(maxC)} by day, ${degrees(minC)} at night${hasFrost({ weather: { maxC, minC } }) ? ': frost' : ''}`;
 }
 
 /** Where the figures of a stop's weather come from, in brackets: nobody takes them for a forecast. */
@@ -61,7 +61,7 @@ const WEATHER_FROM: Readonly<Record<NonNullable<Stop['weatherFrom']>, string>> =
 export const sayWeatherFrom = ({ weatherFrom }: Pick<Stop, 'weatherFrom'>): string | undefined =>
 	weatherFrom && WEATHER_FROM[weatherFrom];
 
-/** The weather of a stop with where it comes from: `28 °C by day, 13 °C by night (simulated, not a forecast)`; empty where none is known. */
+/** The weather of a stop with where it comes from: `28 °C by day, 13 °C at night (simulated, not a forecast)`; empty where none is known. */
 export function sayWeatherOf(stop: Pick<Stop, 'weather' | 'weatherFrom'>, units: UnitChoice): string {
 	const warmth = weatherOfStay(stop.weather);
 	const from = sayWeatherFrom(stop);

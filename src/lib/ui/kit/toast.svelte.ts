@@ -14,6 +14,6 @@ export function toast(message: string, options?: ExternalToast): void {
 	wanted = true;
 	import('svelte-sonner').then(
 		(sonner) => void sonner.toast(message, options),
-		(error: unknown) => console.warn(`Could not be shown: ${message}`, error)
+		(error: unknown) => console.warn(`Couldn’t be shown: ${message}`, error)
 	);
 }

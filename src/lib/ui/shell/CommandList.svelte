@@ -35,7 +35,7 @@
 		<Command.Input placeholder="A view, an act, a tank, a stop" aria-label="Go and do" />
 		<Command.List>
 			<Command.Viewport>
-				<Command.Empty>Nothing of that name. What happened is written in the quick line.</Command.Empty>
+				<Command.Empty>Nothing called that. Enter what happened in the quick line.</Command.Empty>
 				{#each groups as { group, acts: some } (group)}
 					<Command.Group value={group}>
 						<Command.GroupHeading>{group}</Command.GroupHeading>

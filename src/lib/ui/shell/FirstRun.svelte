@@ -41,7 +41,7 @@
 					gone.atMs,
 					app.nowMs,
 					app.timeZone
-				)}, and it is gone, its second copy too. Browsers clear what they hold when room is short or site data
+				)}, and it is gone, with its second copy. Browsers clear their data when space is short or site data
 				is deleted. Open your newest file{gone.savedMs === undefined
 					? ''
 					: `: it was saved on ${sayAgo(gone.savedMs, app.nowMs, app.timeZone)}`}.
@@ -56,7 +56,7 @@
 		<div class="ways">
 			<section>
 				<h2>Look around</h2>
-				<p>Two rigs that do not exist, each on a trip that is under way.</p>
+				<p>Two made-up rigs, each on a trip under way.</p>
 				<p class="buttons">
 					<button class="primary" disabled={busy} onclick={() => void look()}>Wren, a camper</button>
 					<button disabled={busy} onclick={() => void look('demo-sandling')}>Sandling, a boat</button>
@@ -64,7 +64,7 @@
 			</section>
 			<section>
 				<h2>My own rig</h2>
-				<p>Its kind, its tanks, who is aboard and what is in it now. Two minutes.</p>
+				<p>Its kind, its tanks, who is aboard and what is in it now. It takes two minutes.</p>
 				<p class="buttons">
 					<button class="primary" onclick={() => (way = 'own')}>Begin</button>
 					<button onclick={() => (ready = true)}>From a ready rig</button>
@@ -75,7 +75,7 @@
 			</section>
 			<section>
 				<h2>I have a logbook</h2>
-				<p>Read a file that was saved on another device, or by another person.</p>
+				<p>Open a file saved on another device, or by another person.</p>
 				<p class="buttons"><button onclick={() => (way = 'file')}>Open a file</button></p>
 			</section>
 		</div>

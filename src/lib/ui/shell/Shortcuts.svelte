@@ -7,10 +7,10 @@
 	const { app, reach, onclose }: { app: App; reach: ShellContext; onclose: () => void } = $props();
 
 	const IN_THE_LINE = [
-		{ keys: 'Enter', does: 'write what was understood' },
+		{ keys: 'Enter', does: 'log what was understood' },
 		{ keys: 'Tab', does: 'finish the word' },
-		{ keys: '↓ ↑', does: 'choose among what may be meant' },
-		{ keys: 'Escape', does: 'empty the line, or leave it' }
+		{ keys: '↓ ↑', does: 'choose what you mean' },
+		{ keys: 'Escape', does: 'clear the line, or leave it' }
 	] as const;
 	const acts = $derived(everyAct(app, reach));
 </script>
@@ -36,7 +36,7 @@
 			type="checkbox"
 			checked={app.prefs.current.letterKeys !== false}
 			onchange={(event) => void app.choose({ letterKeys: event.currentTarget.checked })}
-		/> Single letters are keys (switch this off where they fight with speech or another tool)</label
+		/> Single letters are shortcuts (switch this off if they clash with speech input or another tool)</label
 	>
 	<button onclick={onclose}>Close</button>
 </Sheet>

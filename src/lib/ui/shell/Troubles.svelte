@@ -25,8 +25,8 @@
 	{#if app.restored !== undefined}
 		<Notice>
 			<p role="alert">
-				This browser had lost the logbook. It was put back from its second copy, with {app.restored} entries. Look
-				whether the last ones are there, and save a file.
+				This browser had lost the logbook. It was restored from its second copy, with {app.restored} entries. Check
+				that the last ones are there, and save a file.
 			</p>
 			<p class="buttons">
 				<button onclick={() => downloadLogbook(app)}>Save everything to a file</button>
@@ -35,14 +35,14 @@
 		</Notice>
 	{/if}
 	{#if engine.trouble}<Notice
-			><p role="alert">The figures could not be worked out: {engine.trouble}.</p></Notice
+			><p role="alert">The figures couldn’t be worked out: {engine.trouble}.</p></Notice
 		>{/if}
 	{#if engine.progress !== undefined}<Notice calm
 			><p class="buttons">
 				<label>Going through the log <progress value={engine.progress} max="1"></progress></label>
 				<button onclick={() => void engine.stop()}>Stop</button>
 				{#if engine.sinceMs !== undefined}<span
-						>So far by what was written since {sayAgo(engine.sinceMs, app.nowMs, app.timeZone)}; it may still
+						>So far from what was logged since {sayAgo(engine.sinceMs, app.nowMs, app.timeZone)}; it may still
 						change.</span
 					>{/if}
 			</p></Notice
@@ -51,12 +51,11 @@
 			><p>
 				{engine.sinceMs === undefined
 					? 'Stopped: the figures are older than the log.'
-					: `Stopped: the figures go by what was written since ${sayAgo(engine.sinceMs, app.nowMs, app.timeZone)} alone.`}
-				<button onclick={() => void engine.refresh()}>Go on</button>
+					: `Stopped: the figures use only what was logged since ${sayAgo(engine.sinceMs, app.nowMs, app.timeZone)}.`}
+				<button onclick={() => void engine.refresh()}>Continue</button>
 			</p></Notice
 		>{/if}
-	{#if newBuild}<Notice calm><p>A new version is ready; it is taken over when you leave this view.</p></Notice
-		>{/if}
+	{#if newBuild}<Notice calm><p>A new version is ready; it starts when you leave this view.</p></Notice>{/if}
 </div>
 
 <style>

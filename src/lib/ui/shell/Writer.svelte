@@ -15,11 +15,11 @@
 	type="button"
 	class="writer"
 	aria-label={by === undefined
-		? `Nobody’s name is put to what you write. Write as ${next}`
+		? `Your entries carry no name. Log as ${next}`
 		: next === by
-			? `Written by ${by}`
-			: `Written by ${by}. Write as ${next}`}
-	title={by === undefined ? `Write as ${next}` : next === by ? `Written by ${by}` : `Write as ${next}`}
+			? `Logged by ${by}`
+			: `Logged by ${by}. Log as ${next}`}
+	title={by === undefined ? `Log as ${next}` : next === by ? `Logged by ${by}` : `Log as ${next}`}
 	onclick={() => void app.choose({ by: next })}>{by ?? 'by …'}</button
 >
 

@@ -25,10 +25,10 @@ const VIEW_ACTS: readonly ShellAct[] = [
 	{ name: 'Points and map', group: 'Views', keys: 'g p', does: to('/trip/points') },
 	{ name: 'Trip card to print', group: 'Views', keys: 'g c', does: to('/trip/card') },
 	{ name: 'Weight', group: 'Views', keys: 'g w', does: to('/rig/weight') },
-	{ name: 'What if the rig were another', group: 'Views', keys: 'g i', does: to('/rig/what-if') },
+	{ name: 'What if the rig were different', group: 'Views', keys: 'g i', does: to('/rig/what-if') },
 	{ name: 'Care: what is due', group: 'Views', keys: 'g a', does: to('/rig/care') },
 	{ name: 'Doses', group: 'Views', keys: 'g o', does: to('/rig/doses') },
-	{ name: 'Drain-down and lay-up', group: 'Views', keys: 'g y', does: to('/rig/lay-up') },
+	{ name: 'Winter storage and draining', group: 'Views', keys: 'g y', does: to('/rig/lay-up') },
 	{ name: 'Review: look back', group: 'Views', keys: 'g b', does: to('/ledger/review') },
 	{ name: 'The forecasts’ own record', group: 'Views', keys: 'g f', does: to('/ledger/record') }
 ];
@@ -42,16 +42,16 @@ export const everyAct = (app: App, { line, showKeys, showList }: ShellContext): 
 	{ name: 'Carry', group: 'Acts', keys: 'c', does: to('/run/carry') },
 	{ name: 'Enough for tonight?', group: 'Acts', keys: 'e', does: to('/#basket') },
 	{ name: 'New trip', group: 'Acts', keys: 't', does: to('/trip#new') },
-	{ name: 'Save or hand over the logbook', group: 'Acts', keys: 's', does: to('/data#save') },
+	{ name: 'Save or share the logbook', group: 'Acts', keys: 's', does: to('/data#save') },
 	{
-		name: 'Read in a logbook, points, a way or a calendar',
+		name: 'Import a logbook, points, a route or a calendar',
 		group: 'Acts',
 		keys: 'r',
 		does: to('/data#read')
 	},
 	{ name: 'Undo', group: 'Acts', keys: 'u', does: () => void undoSaying(app) },
-	{ name: 'Do again', group: 'Acts', keys: 'Shift+U', does: () => void redoSaying(app) },
-	{ name: 'This list of keys', group: 'Acts', keys: 'Shift+?', does: showKeys },
+	{ name: 'Redo', group: 'Acts', keys: 'Shift+U', does: () => void redoSaying(app) },
+	{ name: 'Keyboard shortcuts', group: 'Acts', keys: 'Shift+?', does: showKeys },
 	{ name: 'All commands', group: 'Acts', keys: '$mod+k', does: showList }
 ];
 

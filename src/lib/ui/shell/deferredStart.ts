@@ -24,7 +24,7 @@ function fetchingViews(): () => void {
 		if (ended || !view) return;
 		preloadCode(view.path).then(
 			() => whenCalm(() => fetchFrom(i + 1)),
-			(error: unknown) => console.warn('Not at hand yet:', error)
+			(error: unknown) => console.warn('Not loaded yet:', error)
 		);
 	};
 	whenCalm(() => fetchFrom(0));
@@ -57,7 +57,7 @@ export function deferredStart(
 			new KeyboardEvent('keydown', { key, code, shiftKey, ctrlKey, metaKey, altKey, bubbles: true })
 		);
 	// At hand when it is asked for: undo needs no network.
-	import('$lib/state/revising').catch((error: unknown) => console.warn('Not at hand yet:', error));
+	import('$lib/state/revising').catch((error: unknown) => console.warn('Not loaded yet:', error));
 	offerBuild ??= takeOverNewBuilds(onbuild);
 	return { end: () => ends.forEach((end) => end()), offerBuild };
 }

@@ -26,7 +26,7 @@ export function asInstalled(app: App): () => void {
 				void goto('/data#read');
 			},
 			(error: unknown) =>
-				(app.trouble = `The file could not be opened: ${error instanceof Error ? error.message : String(error)}.`)
+				(app.trouble = `The file couldn’t be opened: ${error instanceof Error ? error.message : String(error)}.`)
 		);
 	});
 	return $effect.root(() => {

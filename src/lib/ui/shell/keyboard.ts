@@ -26,7 +26,7 @@ export function listenToKeys(app: App, reach: ShellContext): () => void {
 		[before, last] = [last, { key, ms: timeStamp }];
 		// The list is on its way while the second key is still up.
 		if (key === 'Control' || key === 'Meta')
-			import('./CommandList.svelte').catch((error: unknown) => console.warn('Not at hand yet:', error));
+			import('./CommandList.svelte').catch((error: unknown) => console.warn('Not loaded yet:', error));
 	};
 	const isSecond = (): boolean => before.key === FIRST && last.ms - before.ms < PATIENCE_MS;
 	window.addEventListener('keydown', remember, { capture: true });

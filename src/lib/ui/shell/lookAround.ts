@@ -13,6 +13,6 @@ export async function lookAround(app: App, rig = 'demo-wren'): Promise<void> {
 		await app.commands.takeIn(takeIn(app.records.logbook(), logbook).changes, 'Demo');
 		app.commands.history.clear();
 	} catch (error) {
-		app.trouble = `The demo rigs could not be opened: ${errorMessage(error)}. Try again when there is a network.`;
+		app.trouble = `The demo rigs couldn’t be opened: ${errorMessage(error)}. Try again when there is a network.`;
 	}
 }

@@ -26,7 +26,9 @@ export const POST: RequestHandler = ({ request }) =>
 			if (!shortfall || !trip) return '';
 			const found = runToCompletion(mends(believed, logbook.trips, trip, planned, logbook.points));
 			const about = { rig, trip, points: logbook.points, units: METRIC };
-			const mend = found[0] ? sayMendOfTrip(found[0], about) : 'Nothing that is known here mends it.';
+			const mend = found[0]
+				? sayMendOfTrip(found[0], about)
+				: 'No single change fixes it. Combine several, or shorten the trip.';
 			return `${sayShortfall(rig, shortfall, atMs, timeZone, METRIC)} ${mend}`;
 		};
 		return {

@@ -61,7 +61,7 @@
 	async function reset(): Promise<void> {
 		if (!rig) return;
 		await resetRecord(app, rig.id);
-		toast('The record begins anew: forecasts are drawn as the engine would.');
+		toast('The record starts again: forecasts are drawn as calculated.');
 	}
 </script>
 
@@ -70,7 +70,7 @@
 		<PageHead title={loaded ? sayRecord(record) : 'The forecasts’ own record'}>
 			{#snippet says()}{#if loaded}<p class="detail soft">{sayRecordVerdict(record)}</p>{/if}{/snippet}
 			{#snippet acts()}
-				{#if record.evenings > 0}<button onclick={() => void reset()}>Begin the record anew</button>{/if}
+				{#if record.evenings > 0}<button onclick={() => void reset()}>Start the record again</button>{/if}
 			{/snippet}
 		</PageHead>
 		{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
@@ -84,16 +84,16 @@
 		{#if shown.length > 0}
 			<Section title="Evening by evening">
 				<p class="soft">
-					The bar is the band of eight in ten, the notch its middle; the mark is what came, had nothing been
-					filled or dumped.{untold > 0
-						? ` Of ${untold} ${untold === 1 ? 'evening' : 'evenings'} nothing was read that tells.`
+					The bar is the 8-in-10 range, the notch its middle; the mark is the actual level, as if nothing had
+					been filled or dumped.{untold > 0
+						? ` ${untold} ${untold === 1 ? 'evening has' : 'evenings have'} no reading to check against.`
 						: ''}{waiting > 0 ? ` ${waiting} ${waiting === 1 ? 'is' : 'are'} still to come.` : ''}
 				</p>
 				<DataTable
 					columns={[
-						{ name: 'Foretold for' },
+						{ name: 'Forecast for' },
 						{ name: 'Tank' },
-						{ name: 'Band and what came' },
+						{ name: 'Range and actual level' },
 						{ name: 'Why' }
 					]}
 				>
@@ -113,7 +113,7 @@
 											class="mind"
 											>{score.why.length > 0
 												? score.why.map((one) => saySurprise(one, rig, units)).join('; ')
-												: 'by chance, as far as anybody knows'}</span
+												: 'by chance, as far as the log shows'}</span
 										>{/if}</td
 								>
 							</tr>
@@ -124,15 +124,15 @@
 		{:else if loaded}
 			<Notice calm
 				><p>
-					Nothing is foretold yet{app.engine.assessment ? '' : ', the levels are still reckoned'}. It needs a
-					tank whose level is neither exact nor at its end; {formatLitres(0.3, units)} of doubt are enough.
+					No forecasts yet{app.engine.assessment ? '' : ', the levels are still being worked out'}. It needs a
+					tank whose level is not exact, nor full or at its reserve; {formatLitres(0.3, units)} of doubt is enough.
 				</p></Notice
 			>
 		{/if}
 		<Notice calm
 			><p>
-				Kept on this device only, not in the logbook. Nothing is foretold of what the log already knows, and
-				an evening that no reading tells of is not counted.
+				Saved on this device only, not in the logbook. What the log already knows is not forecast, and an
+				evening without a reading is not counted.
 			</p></Notice
 		>
 	</Page>

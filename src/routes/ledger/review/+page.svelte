@@ -94,14 +94,13 @@
 		/>
 		{#if asked.trouble}<p class="mind" role="alert">{asked.trouble}</p>{/if}
 		{#if !looking}
-			<Notice><p>There is no such trip of {rig.name}, or it has not begun. Choose another stretch.</p></Notice
-			>
+			<Notice><p>There is no such trip of {rig.name}, or it has not begun. Choose another period.</p></Notice>
 		{:else if nothing === 'no-days'}
 			<Notice
-				><p>These are no days: the last one lies before the first, or ahead of now. Choose others.</p></Notice
+				><p>These days don’t work: the last is before the first, or in the future. Choose others.</p></Notice
 			>
 		{:else if nothing === 'before-log'}
-			<Notice><p>The log of {rig.name} begins later: of these days nothing was written down.</p></Notice>
+			<Notice><p>The log of {rig.name} begins later: nothing was logged on these days.</p></Notice>
 		{:else if seen}
 			{@const { review } = seen}
 			<Sections busy={asked.waiting}>
@@ -123,7 +122,7 @@
 							/>{/if}
 					</Section>
 				</Columns>
-				<Section title="Held against what was expected, and other trips">
+				<Section title="Compared with what was expected, and other trips">
 					<Beside {rig} {seen} trip={trip?.id} {trips} others={others.value ?? []} {units} />
 				</Section>
 				<div class="screen-only">

@@ -115,8 +115,8 @@
 					/>{/if}
 			</Section>
 			{#if ideas.length > 0}
-				<Section title="What else people look after">
-					<p class="soft">Common intervals, to be changed to what the label or the maker says.</p>
+				<Section title="More to look after">
+					<p class="soft">Common intervals; change them to what the label or the maker says.</p>
 					<IdeaList {ideas} onadd={(idea) => void add(idea)} />
 				</Section>
 			{/if}

@@ -18,7 +18,7 @@
 	<Page up={{ href: '/rig/care', name: 'Care' }} measure="text">
 		<PageHead
 			title="How much of it?"
-			says="Arithmetic only. Your health authority and the label decide what to use, and whether."
+			says="This is arithmetic only. Your health authority and the label decide what to use, and whether."
 		/>
 		{#if has('fresh')}
 			<Section title="Sanitise tank and pipes"><SanitisingForm {rig} {units} /></Section>

@@ -82,7 +82,7 @@
 		<Section title="Out">
 			<TickList steps={out} {ticked} ontick={(key, done) => void tick(key, done)} />
 		</Section>
-		<Section title="What stays in it">
+		<Section title="What stays in">
 			<ul class="read">
 				{#each layUp.remains as remains, i (i)}<li>{sayRemains(remains, rig, units)}</li>{/each}
 			</ul>

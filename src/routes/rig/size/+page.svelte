@@ -68,19 +68,24 @@
 		</PageHead>
 		<div class="fields">
 			<NumberField label="How many days?" bind:value={days} suffix="days" />
-			<NumberField label="How many people?" bind:value={persons} optional hint="Empty: as it is planned." />
 			<NumberField
-				label="Heat of the day"
+				label="How many people?"
+				bind:value={persons}
+				optional
+				hint="Leave blank for the planned number."
+			/>
+			<NumberField
+				label="Daytime high"
 				bind:value={maxC}
 				of="temperature"
 				{units}
 				optional
-				hint="More is drunk in it."
+				hint="You drink more in heat."
 			/>
 			<SelectField label="How sure?" bind:value={certainty} options={SURE} />
 		</div>
 		{#if answer.trouble}<p class="mind" role="alert">{answer.trouble}</p>{/if}
-		{#if !fits}<p class="soft">Say how many days, up to {MOST_DAYS}.</p>{/if}
+		{#if !fits}<p class="soft">Enter how many days, up to {MOST_DAYS}.</p>{/if}
 		<div class="answer" aria-live="polite" aria-busy={answer.waiting}>
 			{#if answer.value && fits}
 				<p>
@@ -89,16 +94,16 @@
 							first.lasts ?? 0
 						)}.
 					{:else}<strong>What you have is enough.</strong>{/if}
-					{formatQuantity(answer.value.asLived.kg, 'mass', units)} of water at setting out{payloadOf(rig)
-						? `, of ${formatQuantity(payloadOf(rig) ?? 0, 'mass', units)} that the plate allows for everything`
+					{formatQuantity(answer.value.asLived.kg, 'mass', units)} of water when you set out{payloadOf(rig)
+						? `, of ${formatQuantity(payloadOf(rig) ?? 0, 'mass', units)} that the weight plate allows for everything`
 						: ''}.
 				</p>
 				<DataTable
 					columns={[
 						{ name: 'Tank' },
 						{ name: 'Would need', number: true },
-						{ name: 'Holds', number: true },
-						{ name: 'Is missing', number: true },
+						{ name: 'Usable', number: true },
+						{ name: 'Short by', number: true },
 						{ name: 'Enough for', number: true, wide: true }
 					]}
 				>
@@ -126,21 +131,21 @@
 						}
 					}}
 					theme={app.prefs.current.theme}
-					label="Litres that each tank would have to hold, by days; rings where the tanks of {rig.name} stand"
+					label="Usable litres each tank would need, by days; rings show the tanks of {rig.name} stand"
 				/>
 				<p class="soft">
-					Rings: what {rig.name} holds today. Reserves and what is kept for drinking are in it; jugs and spares
-					that stand behind a tank are not.
-					{#if spares.length > 0}The measures in force spare {spares
+					Rings: what {rig.name} has today. Reserves and what is kept for drinking are included; jugs and spares
+					behind a tank are not.
+					{#if spares.length > 0}The ways to save that are on save {spares
 							.map(({ tank, spared }) => `${litres(spared)} in ${tank.name}`)
 							.join(', ')}.{/if}
 				</p>
-			{:else if answer.waiting}<p class="soft">Living it through…</p>{/if}
+			{:else if answer.waiting}<p class="soft">Playing it through…</p>{/if}
 		</div>
 		<Notice calm
 			><p>
-				A tank’s empty weight, its straps and the payload of the plate come on top; fitting is for those who
-				are licensed to do it.
+				Add the tank’s empty weight and straps, and check the payload on the weight plate. Have it fitted by
+				someone licensed to do it.
 			</p></Notice
 		>
 	</Page>

@@ -36,7 +36,7 @@
 						when: `${dayText(zonedTime(stop.departMs, app.timeZone).day)}, leaving`,
 						litres: stop.onDeparture
 					})),
-					{ name: 'Everything full', when: 'the most it can come to', litres: fullLoad(rig) }
+					{ name: 'Everything full', when: 'the most it can weigh', litres: fullLoad(rig) }
 				].map((row) => ({ ...row, weight: weightOf(rig, row.litres) }))
 			: []
 	);
@@ -78,7 +78,7 @@
 			<WeightTable {rows} payload={payloadKg !== undefined} {units} />
 			{#if stops.trouble}<p class="mind" role="alert">{stops.trouble}</p>{/if}
 			<p class="soft">
-				Total counts heater and pipes, the empty weight of jugs and cassettes, and water below a suction.
+				Total counts heater and pipes, the empty weight of jugs and cassettes, and water the pump can’t reach.
 			</p>
 		</Section>
 		{#if rig.axles}
@@ -96,7 +96,7 @@
 					</ul>
 				{/if}
 				{#if overAxle}<Notice
-						><p>Over a limit: carry less, or move the load. Do not drive like that.</p></Notice
+						><p>Over a limit: carry less, or move the load. Don’t drive like this.</p></Notice
 					>{/if}
 			</Section>
 		{/if}
@@ -114,7 +114,7 @@
 		{/if}
 		<Notice
 			><p>
-				The plates and a weighbridge decide: payload, each axle, the hitch or the ball. This is water and
+				The weight plates and a weighbridge decide on payload, each axle and the hitch. This is water and
 				waste only.
 			</p></Notice
 		>

@@ -59,13 +59,13 @@
 					{nameOf}
 					{units}
 				/>
-			{:else if both.waiting}<p class="soft">Living it through…</p>
-			{:else}<p class="soft">Say how much.</p>{/if}
+			{:else if both.waiting}<p class="soft">Playing it through…</p>
+			{:else}<p class="soft">Enter how much.</p>{/if}
 		</div>
 		<Notice calm
 			><p>
-				Nothing is changed in {rig.name}. A tank’s empty weight, its straps and the payload of the plate come
-				on top; fitting is for those who are licensed to do it.
+				Nothing is changed in {rig.name}. Add the tank’s empty weight and straps, and check the payload on the
+				weight plate. Have it fitted by someone licensed to do it.
 			</p></Notice
 		>
 	</Page>

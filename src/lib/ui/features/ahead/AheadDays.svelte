@@ -66,7 +66,7 @@
 </script>
 
 {#if rig}
-	<Section title="Days unlike others">
+	<Section title="Unusual days">
 		{#if said.length > 0}
 			<ul>
 				{#each said as one (one.id)}
@@ -105,7 +105,7 @@
 						onchange={(next) => (count = next)}
 					/>{/if}
 				{#if what === 'people'}
-					<NumberField label="Babies beside them" bind:value={babies} optional />
+					<NumberField label="Babies besides them" bind:value={babies} optional />
 					<NumberField label="Dogs" bind:value={dogs} optional />
 				{/if}
 				<TextField label="First day" type="date" value={from ?? day} onchange={(next) => (from = next)} />
@@ -123,7 +123,7 @@
 			</form>
 		{:else}
 			{#if said.length === 0}<p class="soft small">
-					Guests, laundry on Saturday, two nights ashore: say it and the forecast counts it.
+					Guests, laundry on Saturday, two nights ashore: add it and the forecast counts it.
 				</p>{/if}
 			<p><button onclick={() => void show(true)}>Add days</button></p>
 		{/if}

@@ -35,7 +35,9 @@ export function problemOf({ what, count, from, to }: Unlike): string | undefined
 	if (from === '' || to === '') return 'Choose the first and the last day.';
 	if (to < from) return 'The last day must not be before the first.';
 	if (asksCount(what) && !(count !== undefined && count >= 0 && count <= 1000))
-		return what === 'people' ? 'Enter how many are aboard, as in 4.' : 'Enter how many times a day, as in 1.';
+		return what === 'people'
+			? 'Enter how many are aboard, for example 4.'
+			: 'Enter how many times a day, for example 1.';
 	return undefined;
 }
 

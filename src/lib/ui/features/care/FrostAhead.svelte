@@ -30,26 +30,27 @@
 		</ol>
 	{:else}
 		<p>
-			No frost in the next three nights, as far as your stops and the field below say. Add the weather of a
-			stop in <a href="/trip">Trip</a>.
+			No frost in the next three nights, going by your stops and the field below. Add a stop’s weather in <a
+				href="/trip">Trip</a
+			>.
 		</p>
 	{/each}
 	<div class="fields">
 		<NumberField
-			label="Coldest of the next nights"
+			label="Coldest in the next nights"
 			value={typed?.minC}
 			of="temperature"
 			{units}
 			optional
-			hint="As your own forecast says; it counts for two days."
+			hint="From your own forecast; it counts for two days."
 			onchange={(minC) => ontype(minC === undefined ? undefined : { minC, lived: lived === 'yes' })}
 		/>
 		<SelectField
-			label="In those nights"
+			label="On those nights"
 			value={lived}
 			options={[
-				{ value: 'yes', label: 'somebody sleeps in it, heated' },
-				{ value: 'no', label: 'it is left by itself' }
+				{ value: 'yes', label: 'someone sleeps in it, heated' },
+				{ value: 'no', label: 'it is left empty' }
 			]}
 			onchange={(value) => {
 				lived = value;

@@ -42,7 +42,7 @@
 	<p class="mind">
 		<strong>{tank.name} is frozen</strong>: it can’t be emptied until it thaws{tank.frozen?.until
 			? `, taken as ${sayWhen(instantMs(tank.frozen.until), app.nowMs, app.timeZone)}`
-			: ''}. Plans count on no dump of it.
+			: ''}. Plans don’t count on dumping it.
 		<button class="small" onclick={() => void put(tank, 'thawed')}>It has thawed</button>
 	</p>
 {/each}
@@ -57,7 +57,7 @@
 			<p class="buttons">
 				<span>{tank.name}:</span>
 				<button class="small" onclick={() => void put(tank, 'noon')}>Frozen until tomorrow noon</button>
-				<button class="small" onclick={() => void put(tank, 'open')}>Frozen until I say</button>
+				<button class="small" onclick={() => void put(tank, 'open')}>Frozen until I say otherwise</button>
 			</p>
 		{/each}
 	</details>

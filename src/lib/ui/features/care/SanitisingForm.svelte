@@ -58,9 +58,9 @@
 		options={fresh.map(({ id, name }) => ({ value: id, label: name }))}
 		onchange={(id) => (tankId = id)}
 	/>
-	<NumberField label="It holds, all of it" of="volume" {units} bind:value={tankL} />
+	<NumberField label="All it holds" of="volume" {units} bind:value={tankL} />
 	<NumberField label="Heater and pipes" of="volume" {units} bind:value={systemL} />
-	<NumberField label="Stays in the tank when drained" of="volume" {units} bind:value={staysL} />
+	<NumberField label="Left in the tank after draining" of="volume" {units} bind:value={staysL} />
 	<SelectField
 		label="What you have"
 		bind:value={product}
@@ -74,7 +74,7 @@
 	<SelectField
 		label="How old it is"
 		bind:value={age}
-		hint="It grows weak: a year takes about a fifth, heat more."
+		hint="It weakens: about a fifth in a year, more in heat."
 		options={[
 			{ value: '0', label: 'new' },
 			{ value: '0.5', label: 'half a year' },
@@ -93,7 +93,7 @@
 		}))}
 	/>
 	<SelectField
-		label="In the tank from before"
+		label="In the tank before"
 		bind:value={inside}
 		options={[
 			{ value: 'nothing', label: 'nothing but water' },

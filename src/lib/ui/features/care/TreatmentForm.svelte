@@ -29,7 +29,7 @@
 </script>
 
 <p class="mind">
-	The label comes first. Wear gloves; use one product at a time; some disposal points take only certain ones.
+	The label comes first. Wear gloves; use one product at a time; some dump points take only certain ones.
 </p>
 <div class="fields">
 	<SelectField

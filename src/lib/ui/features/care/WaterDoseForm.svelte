@@ -68,7 +68,7 @@
 	{#if answer?.ok}
 		<p>
 			<strong>{formatFigure(answer.amount)} {unit}</strong> for {formatLitres(waterL ?? 0, units)}. Mix it in,
-			draw a little at every tap, and wait as long as the label says.
+			run every tap a little, and wait as long as the label says.
 		</p>
 		<p class="soft">
 			Then tick a task that “treats what is in the tank” under Care: the water counts as treated until you

@@ -23,7 +23,7 @@
 	const { rig, ages, states, warnings, points, units, nowMs, timeZone }: Props = $props();
 
 	const nameOf = (id: string): string => tankById(rig, id)?.name ?? id;
-	const POTABLE = { yes: 'drinking water', no: 'not for drinking', unknown: 'nobody has said' } as const;
+	const POTABLE = { yes: 'drinking water', no: 'not for drinking', unknown: 'not known' } as const;
 	const source = ({ point, fill }: WaterPart): string =>
 		points.find(({ id }) => id === point)?.name ?? (fill === undefined ? 'there before the log' : 'a tap');
 	const LEAST = 0.01;

@@ -9,7 +9,7 @@
 
 <p>
 	{aside.length} stored {aside.length === 1 ? 'record' : 'records'} could not be read. They are kept as they were
-	and are in nobody’s way.
+	and change nothing.
 </p>
 <ul>
 	{#each aside.slice(0, MOST) as { key, value, problems }, i (i)}

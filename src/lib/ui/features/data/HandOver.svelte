@@ -7,8 +7,8 @@
 	/** The logbook to a file, and to another person: by the device's own share sheet, else as a file. */
 	const { app }: { app: App } = $props();
 	const SAID: Readonly<Record<HandedOver, string | undefined>> = {
-		shared: 'Handed over. The other reads it in under Data, and sees first what it changes.',
-		saved: 'This device shares no files by itself, so the logbook was saved: send that file.',
+		shared: 'Shared. The other person imports it under Data, and sees first what it changes.',
+		saved: 'This device can’t share files, so the logbook was saved: send that file.',
 		kept: undefined
 	};
 	async function hand(): Promise<void> {
@@ -19,9 +19,9 @@
 
 <p class="buttons">
 	<button class="primary" onclick={() => downloadLogbook(app)}>Save the logbook to a file</button>
-	<button onclick={() => void hand()}>Hand it over</button>
+	<button onclick={() => void hand()}>Share it</button>
 </p>
 <p class="soft">
-	Two who write the same log hand it to and fro: entries merge, the later edit wins, and none is lost. Put
-	your name to yours: “Your name on entries” below, or a tap beside the quick line.
+	If two of you keep the same log, share it back and forth: entries merge, the later edit wins, and none is
+	lost. Put your name on yours: “Your name on entries” below, or a tap beside the quick line.
 </p>

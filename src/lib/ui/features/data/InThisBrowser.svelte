@@ -23,30 +23,30 @@
 <p>
 	The logbook lives here and works without a network.
 	{app.records.copyTrouble
-		? `A second copy beside it is not kept: ${app.records.copyTrouble}.`
-		: 'A second copy beside it is written with every entry.'}
+		? `There is no second copy: ${app.records.copyTrouble}.`
+		: 'A second copy is written with every entry.'}
 </p>
 {#if app.presence.isFileOld(app.nowMs)}
 	<Notice
 		><p>
 			{here?.savedMs === undefined
 				? `It has not been saved to a file yet, with ${since} entries in it.`
-				: `Its newest file is of ${sayAgo(here.savedMs, app.nowMs, app.timeZone)}, and ${since} entries have come since.`}
-			A file outlives a lost phone.
+				: `Its newest file is from ${sayAgo(here.savedMs, app.nowMs, app.timeZone)}, with ${since} entries since.`}
+			A file survives a lost phone.
 		</p></Notice
 	>
 {:else}
 	<p class="soft">
 		{here?.savedMs === undefined
 			? 'It has not been saved to a file yet.'
-			: `Its newest file is of ${sayAgo(here.savedMs, app.nowMs, app.timeZone)}.`}
+			: `Its newest file is from ${sayAgo(here.savedMs, app.nowMs, app.timeZone)}.`}
 	</p>
 {/if}
 {#if persisted}
 	<p class="soft">The browser has promised to keep it.</p>
 {:else}
 	<p>
-		A browser that runs short of room may clear it unless it promises not to.
+		A browser short of space may clear it unless it promises not to.
 		<button onclick={() => void keepForGood()}>Ask the browser to keep it</button>
 		{#if asked && !persisted}<span class="soft">It did not promise. Save a file now and then.</span>{/if}
 	</p>

@@ -103,7 +103,7 @@
 				label="How many are aboard?"
 				bind:value={crew}
 				suffix="people"
-				hint="Grown-ups and children."
+				hint="Adults and children."
 			/>
 			<NumberField
 				label="Babies"
@@ -111,12 +111,12 @@
 				optional
 				hint="In nappies: bottles and baths, no flush."
 			/>
-			<NumberField label="Dogs" bind:value={dogs} optional hint="They drink, too." />
+			<NumberField label="Dogs" bind:value={dogs} optional hint="They drink too." />
 			<SelectField
-				label="At home on workdays?"
+				label="Aboard on workdays?"
 				bind:value={days}
 				options={[
-					{ value: 'alike', label: 'yes, or all days are alike' },
+					{ value: 'alike', label: 'yes, or every day is alike' },
 					{ value: 'out', label: 'no, out on workdays' }
 				]}
 			/>
@@ -124,7 +124,7 @@
 		</div>
 	</fieldset>
 	<fieldset>
-		<legend>Tanks, by their plates</legend>
+		<legend>Tanks, by their rated size</legend>
 		<div class="fields">
 			<NumberField
 				label="Fresh water"
@@ -132,7 +132,7 @@
 				of="volume"
 				{units}
 				optional
-				hint="All that is built in. Empty: jugs only."
+				hint="All built-in tanks together. Leave blank for jugs only."
 			/>
 			<NumberField label="Jugs" bind:value={jugs} optional hint="How many, for fresh water." />
 			{#if hasJugs}<NumberField label="Each jug holds" bind:value={jugL} of="volume" {units} />{/if}
@@ -142,14 +142,14 @@
 				of="volume"
 				{units}
 				optional
-				hint="Empty: no grey tank."
+				hint="Leave blank for no grey tank."
 			/>
 			{#if !greyL && kind !== 'boat'}
 				<SelectField
 					label="Where does grey go?"
 					bind:value={greyTo}
 					options={[
-						{ value: 'ground', label: 'to the ground, or a basin' },
+						{ value: 'ground', label: 'onto the ground, or a basin' },
 						{ value: 'overboard', label: 'overboard' }
 					]}
 				/>
@@ -166,13 +166,13 @@
 					of="volume"
 					{units}
 					optional
-					hint="Empty: about {formatLitres(ofToilet.usualL ?? 0, units)}, as many do."
+					hint="Leave blank for about {formatLitres(ofToilet.usualL ?? 0, units)}, as many have."
 				/>
 				{#if ofToilet.portable}
 					<NumberField
 						label="How many of them?"
 						bind:value={blackCount}
-						hint="A second one takes over when the first is full."
+						hint="The second takes over when the first is full."
 					/>
 				{/if}
 			{/if}
@@ -195,7 +195,7 @@
 				label="Is it drinking water?"
 				bind:value={drinkable}
 				options={[
-					{ value: 'unsaid', label: 'nobody has said' },
+					{ value: 'unsaid', label: 'not known' },
 					{ value: 'yes', label: 'yes: a sign or a person said so' },
 					{ value: 'no', label: 'no' }
 				]}

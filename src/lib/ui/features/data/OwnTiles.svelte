@@ -23,7 +23,7 @@
 	label="Tiles for the map, from your own server"
 	bind:value={address}
 	maxlength={400}
-	hint="Off while empty: the map then asks no network. For example https://maps.example/tiles/{'{z}/{x}/{y}'}.png"
+	hint="Leave blank for none: the map then uses no network. For example https://maps.example/tiles/{'{z}/{x}/{y}'}.png"
 	error={wrong}
 />
 <p class="buttons">
@@ -31,6 +31,6 @@
 		>{address.trim() === '' ? 'Switch tiles off' : 'Use these tiles'}</button
 	>
 	<span class="soft small"
-		>The page is loaded anew, with a policy that allows pictures from that server and no other.</span
+		>The page reloads, with a policy that allows pictures from that server and no other.</span
 	>
 </p>

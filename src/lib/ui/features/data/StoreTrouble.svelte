@@ -7,7 +7,7 @@
 
 <main>
 	{#if app.phase === 'newer-store'}
-		<h1>This logbook was kept by a later version.</h1>
+		<h1>This logbook was written by a later version.</h1>
 		<p>
 			Nothing has been touched. Reload the page with a network to get that version, or save the raw content to
 			a file first.

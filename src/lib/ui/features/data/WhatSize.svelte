@@ -62,7 +62,7 @@
 	<div class="fields">
 		<NumberField label="How many days?" bind:value={days} suffix="days" />
 		<NumberField label="How many people?" bind:value={crew} suffix="people" />
-		<NumberField label="Heat of the day" bind:value={maxC} of="temperature" {units} optional />
+		<NumberField label="Daytime high" bind:value={maxC} of="temperature" {units} optional />
 		<SelectField
 			label="Which toilet?"
 			bind:value={toilet}
@@ -71,15 +71,15 @@
 	</div>
 	<div aria-live="polite" aria-busy={answer.waiting}>
 		{#if answer.trouble}<p class="mind" role="alert">{answer.trouble}</p>
-		{:else if !fits}<p class="soft">Say how many days, up to {MOST_DAYS}, and how many you are.</p>
+		{:else if !fits}<p class="soft">Enter how many days, up to {MOST_DAYS}, and how many you are.</p>
 		{:else if answer.value}
 			<FactList {facts} />
 			<p>
-				{formatQuantity(answer.value.kg, 'mass', units)} of water at setting out. Enough nine times in ten, as others
-				live, some of whom use half of what others do; with what is kept for drinking. A fortnight of your own log
-				tells it much closer.
+				{formatQuantity(answer.value.kg, 'mass', units)} of water when you set out, with what is kept for drinking.
+				Enough 9 times in 10, by average use: some people use half of what others do. Two weeks of your own log
+				make it much closer.
 			</p>
-		{:else}<p class="soft">Living it through…</p>{/if}
+		{:else}<p class="soft">Playing it through…</p>{/if}
 	</div>
 	<p class="buttons"><button onclick={onback}>Back</button></p>
 </section>

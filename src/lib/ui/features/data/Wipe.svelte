@@ -19,7 +19,7 @@
 	}
 </script>
 
-<p>Takes everything out of this browser. Save a copy first; there is no undo for this.</p>
+<p>Removes everything from this browser. Save a copy first: you can’t undo this.</p>
 <p class="buttons">
 	<button
 		onclick={() => {

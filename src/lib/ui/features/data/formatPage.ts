@@ -79,7 +79,7 @@ export function recordTables(): readonly RecordTable[] {
 		...tablesOf('Outlet', inner('rigs', 'outlets')),
 		...tablesOf('Instrument', inner('rigs', 'instruments')),
 		...tablesOf('Habit', inner('rigs', 'habits')),
-		...tablesOf('Measure', inner('rigs', 'measures')),
+		...tablesOf('Way to save', inner('rigs', 'measures')),
 		...tablesOf('Container', inner('rigs', 'containers')),
 		...tablesOf('Care task', inner('rigs', 'care')),
 		...tablesOf('Trip', properties.trips),
@@ -116,11 +116,11 @@ export const TAG_ROWS: readonly (readonly [tag: string, means: string])[] = [
 	['natural=spring', 'water from a spring; for drinking only with drinking_water=yes'],
 	[
 		'amenity=sanitary_dump_station',
-		'grey drain and black disposal; less with sanitary_dump_station:grey_water=no or :black_water=no'
+		'grey drain and dump point; less with sanitary_dump_station:grey_water=no or :black_water=no'
 	],
 	['water_point=yes, sanitary_dump_station=yes', 'the same at any other place'],
 	['fee, charge', 'the fee: the first number of the charge, 0 with fee=no'],
 	['opening_hours, access, seasonal', 'hours, access, season'],
-	['check_date, survey:date', 'seen to be so on that day'],
+	['check_date, survey:date', 'checked on that day'],
 	['description, note', 'note']
 ];

@@ -24,10 +24,10 @@
 			kind: 'entry' as const,
 			value: { ...value, source: value.source ?? ('import' as const) }
 		}));
-		const done = await app.commands.takeIn(changes, 'Entries read in');
+		const done = await app.commands.takeIn(changes, 'Entries imported');
 		busy = false;
 		if (!done) return;
-		toast(`${changes.length} entries read in.`);
+		toast(`${changes.length} entries imported.`);
 		ondone();
 	}
 </script>
@@ -39,9 +39,9 @@
 	<button class="primary" disabled={busy || fresh.length === 0} onclick={() => void keep()}
 		>{fresh.length === 0
 			? 'Nothing new in it'
-			: `Keep ${fresh.length} ${fresh.length === 1 ? 'entry' : 'entries'}`}</button
+			: `Import ${fresh.length} ${fresh.length === 1 ? 'entry' : 'entries'}`}</button
 	>
 	{#if fresh.length < found.length}<span class="soft small"
-			>{found.length - fresh.length} are here as they are.</span
+			>{found.length - fresh.length} are here already.</span
 		>{/if}
 </p>

@@ -111,7 +111,7 @@
 		if (!found) return;
 		busy = true;
 		if (await app.commands.takeIn(found.changes, 'Logbook merged'))
-			toast(`${fileName} read in: ${changes} changes.`);
+			toast(`${fileName} imported: ${changes} changes.`);
 		[busy, fileName] = [false, ''];
 		stop();
 	}
@@ -129,7 +129,7 @@
 </label>
 {#if reading}
 	<p class="buttons" role="status">
-		<label>Looking at {fileName} <progress value={done} max="1"></progress></label>
+		<label>Reading {fileName} <progress value={done} max="1"></progress></label>
 		<button onclick={stop}>Stop</button>
 	</p>
 {/if}
@@ -160,16 +160,16 @@
 	</DataTable>
 	{#if preview.retired.length > 0}
 		<Notice>
-			<p>No longer part of their rig or trip there, and kept here out of use, since entries name them:</p>
+			<p>No longer part of their rig or trip there, but kept here unused, as entries name them:</p>
 			<ul>
 				{#each preview.retired as { of, name }, i (i)}<li>{name}, of {of}</li>{/each}
 			</ul>
 		</Notice>
 	{/if}
-	<p class="soft">Records merge by id, the later edit winning; nothing is removed.</p>
+	<p class="soft">Records merge by id, and the later edit wins; nothing is removed.</p>
 	<p>
 		<button class="primary" disabled={busy || changes === 0} onclick={() => void takeIn()}
-			>{changes === 0 ? 'Nothing new in it' : 'Take it in'}</button
+			>{changes === 0 ? 'Nothing new in it' : 'Import'}</button
 		>
 	</p>
 {/if}

@@ -26,24 +26,24 @@
 <p role="status">
 	{fileName} is {FORMATS[found.format]}{found.encoding === 'UTF-8' ? '' : `, read as ${found.encoding}`}: {found
 		.points.length} points,
-	{found.stops.length} stops, {found.entries.length} entries{found.way ? ', a way' : ''}.
+	{found.stops.length} stops, {found.entries.length} entries{found.way ? ', a route' : ''}.
 	{#if found.encoding === 'Latin-1'}Letters with accents may be wrong: look at the names.{/if}
 </p>
 {#if found.problems.length > 0}
 	<Notice>
 		<p>
 			{found.problems.length === 1
-				? 'One thing in it does not fit'
-				: `${found.problems.length} things in it do not fit`}{found.points.length +
+				? 'One thing in it doesn’t fit'
+				: `${found.problems.length} things in it don’t fit`}{found.points.length +
 				found.stops.length +
 				found.entries.length >
 				0 || found.way
-				? '; the rest came through'
+				? '; the rest is fine'
 				: ''}:
 		</p>
-		<ul aria-label="What does not fit">
+		<ul aria-label="What doesn’t fit">
 			{#each allProblems ? found.problems : found.problems.slice(0, MOST) as { path, expected, got }, i (i)}
-				<li><strong>{path}</strong>: expected {expected}; there is {got}</li>
+				<li><strong>{path}</strong>: expected {expected}; found {got}</li>
 			{/each}
 		</ul>
 		{#if found.problems.length > MOST && !allProblems}<button
@@ -64,7 +64,7 @@
 	<Section title="Entries"><EntryPreview {app} found={found.entries} ondone={finish('entries')} /></Section>
 {/if}
 {#if found.way && !done.has('way')}
-	<Section title="The way"
+	<Section title="The route"
 		><WayPreview {app} way={found.way} trip={app.tripInView} ondone={finish('way')} /></Section
 	>
 {/if}

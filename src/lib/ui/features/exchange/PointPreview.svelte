@@ -41,7 +41,7 @@
 		standing.kind === 'new'
 			? 'new'
 			: standing.kind === 'here'
-				? 'as it is here'
+				? 'the same as here'
 				: standing.kind === 'changed'
 					? `changes ${standing.of.name}`
 					: `may be ${standing.of.name}, ${sayApart(standing.km, units)} away`;
@@ -64,7 +64,7 @@
 		const fresh = kept
 			.filter((_, i) => edits[i] === undefined)
 			.map(({ point }) => ({ kind: 'point' as const, value: point }));
-		const said = `${label}: ${kept.length} ${kept.length === 1 ? 'point' : 'points'} kept`;
+		const said = `${label}: ${kept.length} ${kept.length === 1 ? 'point' : 'points'} imported`;
 		const done = await commands.put(
 			fresh,
 			said,
@@ -98,19 +98,19 @@
 				value={fate}
 				onchange={(event) => set(point.id, event.currentTarget.value as Fate)}
 			>
-				<option value="join">put into {standing.of.name}</option>
-				<option value="keep">keep beside it</option>
+				<option value="join">merge with {standing.of.name}</option>
+				<option value="keep">import beside it</option>
 			</select>
 		{/if}
 	{/snippet}
 </FoundList>
 <p class="buttons">
 	<button class="primary" disabled={busy || kept.length === 0} onclick={() => void keep()}
-		>Keep {kept.length} of {rows.length}</button
+		>Import {kept.length} of {rows.length}</button
 	>
 	<button class="quiet small" onclick={() => setAll('leave')}>None</button>
 	<button class="quiet small" onclick={() => setAll('keep')}>All</button>
-	<span class="soft small">{total} here so far. Nothing is kept until you say so.</span>
+	<span class="soft small">{total} here so far. Nothing is imported until you say so.</span>
 </p>
 
 <style>

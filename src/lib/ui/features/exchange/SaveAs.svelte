@@ -19,9 +19,9 @@
 			await saveAs(app, format, options);
 			const nowhere = trip?.stops.filter(({ position, retired }) => !position && !retired).length ?? 0;
 			if ((format === 'gpx' || format === 'geojson') && options.trip && nowhere > 0)
-				toast(`${nowhere} ${nowhere === 1 ? 'stop has' : 'stops have'} no place yet, and are not on it.`);
+				toast(`${nowhere} ${nowhere === 1 ? 'stop has' : 'stops have'} no place yet, so not on it.`);
 		} catch (error) {
-			toast(`It could not be written: ${errorMessage(error)}.`);
+			toast(`It couldn’t be saved: ${errorMessage(error)}.`);
 		}
 	}
 	const rig = $derived(app.rig);
@@ -57,7 +57,7 @@
 	</div>
 	<p class="buttons">
 		<button disabled={!trip} onclick={() => trip && void save('ics', { name: trip.name, trip })}
-			>Plan as a calendar, alarms at last chances</button
+			>Plan as a calendar, with alarms at last chances</button
 		>
 		<button disabled={!trip} onclick={() => trip && void save('gpx', { name: trip.name, trip })}
 			>Route as GPX</button
@@ -69,7 +69,7 @@
 	</p>
 {/if}
 <p class="soft">
-	How all this is written is on <a href="/data/format">the page about the formats</a>, with the logbook’s
+	The formats are explained on <a href="/data/format">the page about the formats</a>, with the logbook’s
 	<a href="/api/schema" data-sveltekit-reload>JSON Schema</a>.
 </p>
 

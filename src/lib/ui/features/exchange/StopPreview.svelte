@@ -30,7 +30,9 @@
 	const says = (stop: Stop): string => {
 		const same = known.get(stop.id);
 		if (same === undefined) return 'new';
-		return canonical(same) === canonical(mergedStop(same, stop)) ? 'as it is here' : 'changes the one here';
+		return canonical(same) === canonical(mergedStop(same, stop))
+			? 'the same as here'
+			: 'changes the one here';
 	};
 	const when = (stop: Stop): string => {
 		const [from, to] = [stop.arrive, stop.depart].map(
@@ -47,7 +49,7 @@
 		const stops = kept.map(({ point, ...stop }): Stop =>
 			point !== undefined && points.has(point) ? { ...stop, point } : stop
 		);
-		const said = `${stops.length} ${stops.length === 1 ? 'stop' : 'stops'} kept`;
+		const said = `${stops.length} ${stops.length === 1 ? 'stop' : 'stops'} imported`;
 		const { timeZone: home, commands } = app;
 		const done = trip
 			? await commands.change('trip', trip.id, (newest) => withStops(newest, stops), said)
@@ -68,7 +70,7 @@
 </script>
 
 <div class="field into">
-	<label for="into-trip">Put the stops into</label>
+	<label for="into-trip">Add the stops to</label>
 	<select id="into-trip" bind:value={into}>
 		{#each trips as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
 		<option value="">a new trip, “{name}”</option>
@@ -88,7 +90,7 @@
 </FoundList>
 <p class="buttons">
 	<button class="primary" disabled={busy || kept.length === 0} onclick={() => void keep()}
-		>Keep {kept.length} of {found.length} {found.length === 1 ? 'stop' : 'stops'}</button
+		>Import {kept.length} of {found.length} {found.length === 1 ? 'stop' : 'stops'}</button
 	>
 </p>
 

@@ -21,7 +21,7 @@
 	const OFF_KM = 1;
 	async function take(): Promise<void> {
 		if (!trip) return;
-		const said = `${trip.name}: legs by the way that was read in`;
+		const said = `${trip.name}: legs from the imported route`;
 		if (await app.commands.change('trip', trip.id, (newest) => withWay(newest, way.track, way.legs), said)) {
 			notifyDone(app, said);
 			ondone();
@@ -30,10 +30,10 @@
 </script>
 
 <p>
-	A way of {km(way.lengthKm)}, through {way.places} places.
-	{#if !trip}There is no trip that it could be of: make one first.
-	{:else if legs.length === 0}No stop of {trip.name} lies on it: give the stops a place, or add them from the map.
-		The way alone can be kept.{/if}
+	A route of {km(way.lengthKm)}, via {way.places} places.
+	{#if !trip}There is no trip for it: make one first.
+	{:else if legs.length === 0}No stop on {trip.name} is on it: give the stops a place, or add them from the map.
+		The route alone can be imported.{/if}
 </p>
 {#if trip && legs.length > 0}
 	<DataTable
@@ -41,7 +41,7 @@
 		columns={[
 			{ name: 'Stop', quiet: true },
 			{ name: 'Leg now', number: true },
-			{ name: 'along the way', number: true },
+			{ name: 'along the route', number: true },
 			{ name: 'Where' }
 		]}
 	>
@@ -52,10 +52,10 @@
 				<td class="number">{km(leg.legKm)}</td>
 				<td class="soft"
 					>{leg.put
-						? 'put on the way'
+						? 'added to the route'
 						: leg.offKm >= OFF_KM
-							? `${km(leg.offKm)} off the way`
-							: 'on the way'}</td
+							? `${km(leg.offKm)} off the route`
+							: 'on the route'}</td
 				>
 			</tr>
 		{/each}

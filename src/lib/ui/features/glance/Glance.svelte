@@ -90,7 +90,7 @@
 		{/each}
 	</div>
 	{#if Number.isFinite(oldest)}<p class="soft small">
-			What is not tapped is as it was {sayPast(oldest, app.nowMs, app.timeZone)}.
+			What you don’t tap stays as it was {sayPast(oldest, app.nowMs, app.timeZone)}.
 		</p>{/if}
 	<p class="buttons">
 		<button class="primary" disabled={readable.length === 0} onclick={() => void log()}

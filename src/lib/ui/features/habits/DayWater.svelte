@@ -28,7 +28,7 @@
 	spec={{ kind: 'flow', shown: { rig, flows: used, units } }}
 	{theme}
 	heightPx={Math.max(220, 44 * habits)}
-	label="Where the litres of a day go; the same figures stand in the table below"
+	label="Where a day’s litres go; the same figures are in the table below"
 />
 <InFigures>
 	<DataTable

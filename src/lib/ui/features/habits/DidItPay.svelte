@@ -57,7 +57,7 @@
 			drafts.map((draft) => ({ kind: 'entry', value: app.commands.entryFrom({ ...draft, source: 'hand' }) })),
 			label
 		);
-		if (kept) notifyDone(app, `${label}: from tomorrow morning on.`);
+		if (kept) notifyDone(app, `${label}: from tomorrow morning.`);
 	}
 	const switchedNow = (on: boolean): Change => ({
 		kind: 'entry',
@@ -82,7 +82,7 @@
 
 {#if measure}
 	<SelectField
-		label="Measure"
+		label="Way to save"
 		value={measureId}
 		options={rig.measures.map(({ id, name }) => ({ value: id, label: name }))}
 		onchange={(id) => (chosen = id)}
@@ -96,12 +96,12 @@
 		{#each told as { says } (says)}<p>{says}</p>{/each}
 		{#if told.length > 0}
 			<details>
-				<summary>What that rests on</summary>
+				<summary>What this is based on</summary>
 				{#each told as { rests } (rests)}<p class="soft">{rests}</p>{/each}
 			</details>
 		{/if}
 		{#if !found.personDay}<p class="soft">
-				Litres of a whole day need a pump meter read on some days with it and on some without.
+				For litres of a whole day, read the pump meter on some days with it and on some without.
 			</p>{/if}
 	{/if}
 	{#if running && trial}
@@ -112,7 +112,7 @@
 					: `day ${Math.floor((app.nowMs - trial.fromMs) / DAY_MS) + 1}, today ${onNow ? 'with' : 'without'} it`}.</strong
 			>
 			It ends {sayDay(trial.toMs, app.nowMs, app.timeZone)}; measure {habit.toLowerCase()} and read the meter as
-			you can. The answer stands here.
+			you can. The answer will appear here.
 		</p>
 		<button onclick={() => void end()}>End the trial</button>
 	{:else}
@@ -121,19 +121,19 @@
 			</p>{/if}
 		<div class="plan">
 			<SelectField
-				label="Try it by lot for"
+				label="Random trial lasting"
 				bind:value={days}
 				options={TRIAL_DAYS.map((n) => ({ value: String(n), label: `${n} days` }))}
 			/>
 			<button onclick={() => measure && void begin(measure)}>Plan the trial</button>
 		</div>
 		<p class="soft small">
-			Half of the days with it, half without, drawn by lot in pairs, so that heat and mood fall on either side
-			alike. It is switched on and off by itself, from tomorrow morning on.
+			Half of the days with it, half without, picked at random in pairs, so that heat and mood affect both
+			alike. It is switched on and off for you, from tomorrow morning.
 		</p>
 	{/if}
 {:else}
-	<p class="soft">No measure yet.</p>
+	<p class="soft">No way to save yet.</p>
 {/if}
 
 <style>

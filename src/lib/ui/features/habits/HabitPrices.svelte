@@ -29,7 +29,7 @@
 						to.kind === 'tank'
 							? (tankById(rig, to.id)?.name ?? to.id)
 							: to.kind === 'gone'
-								? 'drunk, gone'
+								? 'drunk'
 								: to.kind;
 					ends.set(name, (ends.get(name) ?? 0) + l);
 				}
@@ -53,7 +53,7 @@
 	columns={[
 		{ name: 'Habit' },
 		{ name: 'Litres', number: true },
-		{ name: 'Off the stay', number: true },
+		{ name: 'Time left', number: true },
 		{ name: 'A day', number: true, wide: true },
 		{ name: 'Goes to', wide: true }
 	]}

@@ -36,13 +36,13 @@
 
 <Sheet title={habit.name} {onclose}>
 	<dl>
-		<dt>One time, stated</dt>
+		<dt>Litres each, as entered</dt>
 		<dd>
 			{litres(habit.litresEach.mean)}{habit.litresEach.sd > 0
 				? give(habit.litresEach.sd)
-				: ', exactly'}{habit.recipe ? `; by its recipe ${litres(litresByRecipe(habit.recipe))}` : ''}
+				: ', exact'}{habit.recipe ? `; by its recipe ${litres(litresByRecipe(habit.recipe))}` : ''}
 		</dd>
-		<dt>believed</dt>
+		<dt>estimated</dt>
 		<dd>
 			{#if believed}<button class="why" onclick={onwhy} aria-label="Why {litres(believed.litresEach)}?"
 					>{litres(believed.litresEach)}{give(believed.sd)}</button
@@ -56,7 +56,7 @@
 		</dd>
 		<dt>How often</dt>
 		<dd>
-			{sayCadence(habit.often)} stated; {formatFigure(perDay)} a day expected, written down
+			{sayCadence(habit.often)} entered; {formatFigure(perDay)} a day expected, as logged
 		</dd>
 		<dt>From, to</dt>
 		<dd>
@@ -69,20 +69,20 @@
 					{nameOfEnd(rig, flow.from)} → {nameOfEnd(rig, flow.to)}
 				</p>{:else}nothing{/each}
 		</dd>
-		<dt>Off the stay</dt>
-		<dd>{formatHours(price?.hours ?? 0)} for one more now</dd>
+		<dt>Time left</dt>
+		<dd>− {formatHours(price?.hours ?? 0)} for one more now</dd>
 		{#if rises}
 			<dt>Rises</dt>
 			<dd>
 				{rises.perC
-					? `${Math.round(100 * rises.perC)} % for each °C above ${rises.fromC ?? 25} °C`
+					? `${Math.round(100 * rises.perC)}% for each °C above ${rises.fromC ?? 25} °C`
 					: ''}{rises.perC && rises.exertion ? '; ' : ''}{rises.exertion ? 'with exertion' : ''}
 			</dd>
 		{/if}
 	</dl>
 	<p class="buttons">
-		<button class="primary" onclick={onchange}>Change recipe and cadence</button>
-		<button onclick={onmeasure}>Measure it by a meter</button>
+		<button class="primary" onclick={onchange}>Change recipe and how often</button>
+		<button onclick={onmeasure}>Measure it with a meter</button>
 		<button onclick={onclose}>Close</button>
 	</p>
 </Sheet>

@@ -90,7 +90,7 @@
 				})),
 			`${names}: on`
 		);
-		if (kept) notifyDone(app, `${names}: on from now on.`);
+		if (kept) notifyDone(app, `${names}: on from now.`);
 	}
 	const many = $derived(
 		toSwitch.length === 1 ? 'Switch it on' : toSwitch.length === 2 ? 'Switch both on' : 'Switch all on'
@@ -113,8 +113,8 @@
 
 <PageHead>
 	{#snippet title()}
-		{#if words}<Spans spans={words.headline} />{:else if way.trouble}It could not be worked out{:else}Looking
-			for the least bother…{/if}
+		{#if words}<Spans spans={words.headline} />{:else if way.trouble}It couldn’t be worked out{:else}Looking
+			for the easiest way…{/if}
 	{/snippet}
 	{#snippet says()}
 		<p class="detail soft">
@@ -124,7 +124,7 @@
 </PageHead>
 {#if way.waiting && progress !== undefined && progress > 0}
 	<p class="soft buttons">
-		<progress value={progress} aria-label="Sets of measures tried"></progress>
+		<progress value={progress} aria-label="Combinations tried"></progress>
 		<button class="small" onclick={() => void app.engine.giveUp('habits/leastSacrifice')}>Stop</button>
 	</p>
 {/if}
@@ -140,7 +140,7 @@
 		said={app.liveRig?.ahead}
 		habits={app.liveRig?.habits}
 		{asItIs}
-		label="The stay: {asItIs}{line.segments
+		label="Time left: {asItIs}{line.segments
 			.map(({ id, hours }) => `; ${nameOf(id)} adds ${Math.round(hours)} hours`)
 			.join('')}; wanted: {sayGoal(untilMs, app.nowMs, app.timeZone)}"
 	/>
@@ -168,7 +168,7 @@
 {#if kept && (past || tooFar)}
 	<p class="mind">
 		{past ? 'That moment is past' : 'That is more than a year ahead'}: pick another one. Until then this is
-		about {sayGoal(untilMs, app.nowMs, app.timeZone)}.
+		for {sayGoal(untilMs, app.nowMs, app.timeZone)}.
 	</p>
 {/if}
 {#if others && found}

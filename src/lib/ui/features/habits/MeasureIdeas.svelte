@@ -51,14 +51,14 @@
 			(newest) => ({ ...newest, measures: [...newest.measures, measure] }),
 			label
 		);
-		if (kept) notifyDone(app, `${label}. Its worth stands in the table.`);
+		if (kept) notifyDone(app, `${label}. The table shows what it is worth.`);
 	}
 </script>
 
 <Sheet title="Ways to save water" wide {onclose}>
 	<p class="soft">
-		Opinions differ on which is worth the bother. Add what you might do: what it is worth here is reckoned,
-		and measured where it can be.
+		Opinions differ on which is worth the effort. Add what you might do: what it is worth here is calculated,
+		and measured where possible.
 	</p>
 	<ul>
 		{#each rows as { idea, habit, measure, known } (idea.key)}
@@ -78,14 +78,14 @@
 						>{known ? 'Added' : 'Add'}</button
 					>
 					<span class="soft small"
-						>{measure ? sayEffect(rig, measure, units) : 'This rig has no place for it'}</span
+						>{measure ? sayEffect(rig, measure, units) : 'This rig has nothing for it'}</span
 					>
 				</p>
 			</li>
 		{/each}
 	</ul>
 	<p class="buttons">
-		<button onclick={onown}>One of my own</button>
+		<button onclick={onown}>Add my own</button>
 		<button onclick={onclose}>Close</button>
 	</p>
 </Sheet>

@@ -15,7 +15,7 @@
 		since: (measure: string) => string | undefined;
 		onswitch: (measure: Measure, on: boolean) => void;
 		onchange: (measure: string) => void;
-		/** those that are not to be asked for */
+		/** those that are not for me */
 		without: readonly string[];
 		onwithout: (measure: string, without: boolean) => void;
 	}
@@ -36,10 +36,10 @@
 
 <DataTable
 	columns={[
-		{ name: 'Measure' },
+		{ name: 'Way to save' },
 		{ name: 'Alone', number: true, wide: true },
 		{ name: 'Now', number: true },
-		{ name: 'Bother' }
+		{ name: 'Effort' }
 	]}
 >
 	{#each rows as { id, on, alone, given, tanks, measure, idea } (id)}
@@ -58,8 +58,7 @@
 							aria-expanded={open === id}
 							onclick={() => (open = open === id ? undefined : id)}>{measure.name}</button
 						>{#if on && since(id)}&nbsp;<span class="soft since">since {since(id)}</span
-							>{/if}{#if without.includes(id)}&nbsp;<span class="soft since">not to be asked for</span
-							>{/if}</span
+							>{/if}{#if without.includes(id)}&nbsp;<span class="soft since">not for me</span>{/if}</span
 					>
 				</span>
 			</th>
@@ -80,7 +79,7 @@
 								type="checkbox"
 								checked={without.includes(id)}
 								onchange={(event) => onwithout(id, event.currentTarget.checked)}
-							/> I will not do this</label
+							/> Not for me</label
 						>
 					</p>
 				</td>

@@ -113,16 +113,16 @@
 <Sheet title="Measure {habit.name}" {onclose}>
 	{#if !meter}
 		<p>
-			No meter of this rig counts what {habit.name} draws{mains ? ' while you are on the hook-up' : ''}. Add
+			No meter in this rig counts what {habit.name} draws{mains ? ' while you are on the hook-up' : ''}. Add
 			one under
-			<a href="/rig">Rig</a>, or measure with a jug: say how much it took in the line below, “{habit.name.toLowerCase()}
+			<a href="/rig">Rig</a>, or measure with a jug: enter how much it took in the line below, “{habit.name.toLowerCase()}
 			6 L”.
 		</p>
 		<p><button onclick={onclose}>Close</button></p>
 	{:else if !begun}
 		<ol class="read steps">
 			<li class="step">Read the meter.</li>
-			<li class="soft">{habit.name}, as always.</li>
+			<li class="soft">{habit.name} as usual.</li>
 			<li class="soft">Read it again.</li>
 		</ol>
 		{#if meters.length > 1}
@@ -150,7 +150,7 @@
 	{:else}
 		<ol class="read steps">
 			<li class="soft">Read: {formatFigure(begun.before)} {unit}.</li>
-			<li class:step={after === undefined}>{habit.name}, as always. Nothing else that the meter counts.</li>
+			<li class:step={after === undefined}>{habit.name} as usual, and nothing else that the meter counts.</li>
 			<li class="step">Read it again.</li>
 		</ol>
 		<div class="fields">
@@ -158,25 +158,25 @@
 			<NumberField label="Times" bind:value={timesDone} />
 		</div>
 		{#if run?.kind === 'backwards'}
-			<p class="mind">The meter counts {meter.counts}; these two run the other way. Read it once more.</p>
+			<p class="mind">The meter counts {meter.counts}; these two go the other way. Read it again.</p>
 		{:else if each !== undefined}
 			<p aria-live="polite">
-				One time: <strong class="figure">{litres(each)}</strong>. Believed so far: {litres(
+				Once: <strong class="figure">{litres(each)}</strong>. Estimated so far: {litres(
 					believed ?? 0
 				)}{before && withThis ? `; measured ${litres(withThis.mean)} on average of ${withThis.count}` : ''}.
 			</p>
 			{#if odd}<p class="mind">
-					That is far from what is believed. Is a figure mistyped, or was something else drawn?
+					That is far from the estimate. Is a figure mistyped, or was something else running?
 				</p>{/if}
 		{/if}
 		<p class="buttons">
 			<button class="primary" disabled={each === undefined || !(each > 0)} onclick={() => void keep(false)}
-				>Keep it</button
+				>Save</button
 			>
 			<button disabled={each === undefined || !(each > 0)} onclick={() => void keep(true)}
-				>Keep it, measure again</button
+				>Save, measure again</button
 			>
-			<button class="quiet" onclick={() => void forget()}>Begin anew</button>
+			<button class="quiet" onclick={() => void forget()}>Start again</button>
 		</p>
 	{/if}
 </Sheet>

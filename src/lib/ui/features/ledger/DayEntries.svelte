@@ -28,12 +28,12 @@
 		app.rig ? describeEntry(entry, { rig: app.rig, trips: app.records.trips, units }) : '';
 
 	async function flip(entry: Entry): Promise<void> {
-		const label = entry.void ? 'Entry brought back' : 'Entry voided';
+		const label = entry.void ? 'Entry restored' : 'Entry voided';
 		if (await app.commands.setVoid([entry.id], !entry.void, label))
 			notifyDone(app, `${label}: ${say(entry)}`);
 	}
 	const trust = (entry: Entry): Promise<void> =>
-		mendSaying(app, { kind: 'trust', entry: entry.id }, 'Count it all the same');
+		mendSaying(app, { kind: 'trust', entry: entry.id }, 'Count it anyway');
 </script>
 
 <section class:begins={whole !== undefined} aria-label={dayText(day)}>
@@ -51,10 +51,8 @@
 					{#if instantMs(entry.at) > app.nowMs}<span class="tag mind">in the future</span>{/if}
 					{#if doubts.has(entry.id)}<span class="doubt mind small"
 							>Left out. {doubts.get(entry.id)}
-							<button
-								class="quiet small"
-								onclick={() => void trust(entry)}
-								aria-label="Count {said} all the same">Count it all the same</button
+							<button class="quiet small" onclick={() => void trust(entry)} aria-label="Count {said} anyway"
+								>Count it anyway</button
 							></span
 						>{/if}
 					{#if entry.note && entry.kind !== 'note'}<span class="soft">{entry.note}</span>{/if}
@@ -74,8 +72,7 @@
 					<button
 						class="quiet small"
 						onclick={() => void flip(entry)}
-						aria-label="{entry.void ? 'Bring back' : 'Void'} {said}"
-						>{entry.void ? 'Bring back' : 'Void'}</button
+						aria-label="{entry.void ? 'Restore' : 'Void'} {said}">{entry.void ? 'Restore' : 'Void'}</button
 					>
 				</span>
 			</li>

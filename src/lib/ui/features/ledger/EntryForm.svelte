@@ -41,7 +41,7 @@
 			oncancel={onclose}
 		>
 			{#snippet extra()}
-				{#if isFuture}<p class="mind">That is still to come. It will count from then on.</p>{/if}
+				{#if isFuture}<p class="mind">That is still to come. It counts from then on.</p>{/if}
 			{/snippet}
 		</FieldsForm>
 	{/if}

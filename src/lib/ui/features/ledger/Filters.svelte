@@ -39,7 +39,7 @@
 	/>
 	{#if people.length > 0}
 		<SelectField
-			label="Written by"
+			label="Logged by"
 			bind:value={() => filter.by, (by) => (filter = { ...filter, by })}
 			options={named(
 				'everybody',

@@ -62,7 +62,7 @@ function valveFields(rig: Rig): readonly Field[] {
 						type: 'checks',
 						options: named(waste),
 						allMeans: [],
-						hint: 'Only where it is lawful. Shut and secure seacock and Y-valve elsewhere.'
+						hint: 'Discharge only where it is lawful. Shut and secure seacock and Y-valve elsewhere.'
 					}
 				] as const)
 			: [])
@@ -105,7 +105,7 @@ function readingFields({ instruments }: Rig, read: Instrument | undefined): read
 		value,
 		...(read?.kind === 'rod' ? LEAN : []),
 		...(read?.kind === 'meter' ? [on('reset', 'it was set to this')] : []),
-		on('trusted', 'count it although it is doubted')
+		on('trusted', 'count it although doubted')
 	];
 }
 const LEAN: readonly Field[] = [
@@ -138,7 +138,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 				litres(),
 				give,
 				oneOf('to', 'Until', { empty: 'empty' }, true),
-				{ key: 'leftL', label: 'Not quite: stayed in it', type: 'number', of: 'volume', optional: true },
+				{ key: 'leftL', label: 'Not quite: left in it', type: 'number', of: 'volume', optional: true },
 				choice('where', 'Into', [...points, ...rig.containers, ...PLACES], true)
 			];
 		case 'transfer':
@@ -164,7 +164,7 @@ function ownFields(entry: Entry, { rig, trips, points }: Around): readonly Field
 				oneOf('lived', 'Lived', { 'as-usual': 'as usual', less: 'less than usual', away: 'away' })
 			];
 		case 'measure':
-			return [choice('measure', 'Measure', rig.measures), either('on', 'in force from then on')];
+			return [choice('measure', 'Way to save', rig.measures), either('on', 'on from then')];
 		case 'hookup':
 			return [either('mains', 'the taps run from the mains'), ...valveFields(rig)];
 		case 'stop':
@@ -188,5 +188,5 @@ export const entryFields = (entry: Entry, around: Around): readonly Field[] => [
 	{ key: 'at', label: 'When', type: 'moment' },
 	...ownFields(entry, around),
 	...(entry.kind === 'note' ? [] : [{ key: 'note', label: 'Remark', type: 'text', optional: true } as const]),
-	{ key: 'by', label: 'Written by', type: 'text', optional: true }
+	{ key: 'by', label: 'Logged by', type: 'text', optional: true }
 ];

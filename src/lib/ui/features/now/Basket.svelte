@@ -85,12 +85,12 @@
 	</ul>
 	{#if more.length > 0}
 		<div class="answer {answer.value?.kind ?? ''}" aria-live="polite" aria-busy={answer.waiting}>
-			{#if answer.trouble}<p>It could not be worked out: {answer.trouble}</p>
+			{#if answer.trouble}<p>It couldn’t be worked out: {answer.trouble}</p>
 			{:else if answer.value}
 				<p class="verdict">{answer.value.headline.text}</p>
 				<p>{answer.value.reason}</p>
 				<p class="soft">
-					{formatLitres(litres, units)}, {formatHours(-24 * answer.value.line.gainedDays)} off the stay.
+					{formatLitres(litres, units)}, {formatHours(-24 * answer.value.line.gainedDays)} less time left.
 				</p>
 			{:else}<p class="soft">Working it out…</p>{/if}
 		</div>
@@ -104,13 +104,13 @@
 				said={app.liveRig?.ahead}
 				habits={app.liveRig?.habits}
 				asItIs=""
-				label="The stay: {formatHours(-24 * answer.value.line.gainedDays)} shorter with this"
+				label="Time left: {formatHours(-24 * answer.value.line.gainedDays)} shorter with this"
 			/>
 		{/if}
 	{/if}
 	<p class="buttons">
 		<button class="primary" disabled={more.length === 0} onclick={() => void log()}>Done: log it all</button>
-		<button onclick={onclose}>Leave it</button>
+		<button onclick={onclose}>Cancel</button>
 	</p>
 </section>
 

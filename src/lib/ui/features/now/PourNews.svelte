@@ -49,8 +49,8 @@
 	<Notice>
 		<p>
 			{of.name}
-			{of.holds === 'fresh' ? 'comes to its reserve' : 'is all but full'}: {other.name} is wanted.
-			{of.holds === 'fresh' ? '' : 'Gloves; carried level, lid tight.'}
+			{of.holds === 'fresh' ? 'is down to its reserve' : 'is almost full'}: {other.name} is needed.
+			{of.holds === 'fresh' ? '' : 'Wear gloves. Carry it level, lid tight.'}
 		</p>
 		<p class="buttons"><button onclick={() => void logSaying(app, drafts, does)}>{does}: done</button></p>
 	</Notice>

@@ -14,7 +14,7 @@
 	<caption>One more costs you</caption>
 	<thead class="visually-hidden">
 		<tr
-			><th scope="col">Habit</th><th scope="col">Litres</th><th scope="col">Off the stay</th><th scope="col"
+			><th scope="col">Habit</th><th scope="col">Litres</th><th scope="col">Time left</th><th scope="col"
 				>Log it</th
 			></tr
 		>

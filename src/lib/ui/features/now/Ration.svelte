@@ -59,14 +59,14 @@
 			a day each. You are using
 			<strong class:mind={short}>{figure(ration.usingL)}</strong>.
 			{#if short}<span class="soft">{tank} allows no more.</span>
-				<a href="/habits">What would get there?</a>{/if}
+				<a href="/habits">What would get you there?</a>{/if}
 		</p>
 	{:else if asked === undefined && app.tripAtHand && !now?.plan}
 		<p class="figure" aria-hidden="true">&nbsp;</p>
 	{:else if asked !== undefined && !picked.waiting}
-		<p class="soft">Nothing binds before that.</p>
+		<p class="soft">Your tanks last until then.</p>
 	{/if}
-	<p class="small"><a href="#ahead" data-sveltekit-noscroll>Are some days unlike others?</a></p>
+	<p class="small"><a href="#ahead" data-sveltekit-noscroll>Are some days unusual?</a></p>
 </section>
 
 <style>

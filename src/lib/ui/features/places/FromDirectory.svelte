@@ -56,12 +56,12 @@
 <Section title="From the {standInDirectory.name}" ruled>
 	{#snippet beside()}<button class="quiet small" onclick={onclose}>Close</button>{/snippet}
 	<p class="soft">
-		{place ? 'Around your pin' : 'Along the way ahead'}, {AROUND_KM} km on each side. It ships with the application
-		and asks no network; a real directory would be put in its place.
+		{place ? 'Around your pin' : 'Along the route ahead'}, {AROUND_KM} km on each side. This stand-in ships with
+		the application and uses no network; a real directory would replace it.
 	</p>
 	{#if trouble}<Notice><p>{trouble}.</p></Notice>{/if}
 	{#if found}
-		{#if found.length === 0}<p>It knows nothing there.</p>
+		{#if found.length === 0}<p>It lists nothing there.</p>
 		{:else}{@render preview(found, onclose)}{/if}
 	{/if}
 </Section>

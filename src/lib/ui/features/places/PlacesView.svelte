@@ -151,8 +151,8 @@
 	});
 	const noted = $derived(
 		points.length === 0
-			? 'No water or dump point noted yet.'
-			: `${points.length} ${points.length === 1 ? 'point' : 'points'} noted.`
+			? 'No taps or dump points saved yet.'
+			: `${points.length} ${points.length === 1 ? 'point' : 'points'} saved.`
 	);
 	const title = $derived(
 		reach !== undefined && first
@@ -174,7 +174,7 @@
 	{#each doubles.slice(0, 2) as [one, other] (one.id)}
 		<Notice>
 			<p class="sentence">
-				<span>{one.name} and {other.name} may be one place.</span>
+				<span>{one.name} and {other.name} may be the same place.</span>
 				<button class="small" onclick={() => void join(one, other)}>It is {one.name}</button>
 				<button class="small" onclick={() => void join(other, one)}>It is {other.name}</button>
 			</p>
@@ -191,7 +191,7 @@
 				{trip}
 				nowMs={app.nowMs}
 			/>
-			{#if listed.length === 0 && points.length > 0}<p class="soft">None of your points is like that.</p>{/if}
+			{#if listed.length === 0 && points.length > 0}<p class="soft">None of your points matches.</p>{/if}
 			<PointList {listed} {units} {chosen} onchoose={choose}>
 				{#snippet details(point)}
 					<PointDetails
@@ -214,7 +214,7 @@
 					<button class="small" onclick={() => pin && (asked = { kind: 'pin', place: pin })}
 						>What is near it?</button
 					>
-					<button class="quiet small" onclick={() => (pin = undefined)}>Take it away</button>
+					<button class="quiet small" onclick={() => (pin = undefined)}>Remove it</button>
 				</p>
 			{/if}
 			<div class="frame">
@@ -229,7 +229,7 @@
 				/>
 			</div>
 			{#if onMap.length < listed.length}<p class="soft small">
-					{onMap.length} of {listed.length} are on the map: look for less, or near something.
+					{onMap.length} of {listed.length} are on the map: narrow your search, or look near a place.
 				</p>{/if}
 			<Legend />
 		</div>

@@ -30,7 +30,7 @@
 	);
 	const spring = $derived(point.services.some(({ kind, potable }) => kind === 'water' && potable !== true));
 	async function stillSo(): Promise<void> {
-		const said = `${point.name}: still so`;
+		const said = `${point.name}: still right`;
 		if (await app.commands.change('point', point.id, (newest) => seenOn(newest, today), said))
 			notifyDone(app, said);
 	}
@@ -52,7 +52,8 @@
 	{#if spring}<p class="mind small">Drink it only where a sign or a person calls it drinking water.</p>{/if}
 	<p class="buttons">
 		{#if onstop}<button class="small" onclick={onstop}>Stop here…</button>{/if}
-		{#if point.verified !== today}<button class="small" onclick={() => void stillSo()}>Still so</button>{/if}
+		{#if point.verified !== today}<button class="small" onclick={() => void stillSo()}>Still right</button
+			>{/if}
 		<button class="small" onclick={onchange}>Change</button>
 		<button class="quiet small" onclick={onshow}>Show on the map</button>
 	</p>

@@ -44,11 +44,11 @@
 			onnear(found ? { kind: 'here', place: found } : { kind: 'anywhere' });
 		};
 		if (!('geolocation' in navigator))
-			return end(undefined, 'This browser does not tell where it is. Tap the map instead.');
+			return end(undefined, 'This browser can’t tell where you are. Tap the map instead.');
 		const LONGEST_MS = 20_000;
 		navigator.geolocation.getCurrentPosition(
 			({ coords }) => end([coords.longitude, coords.latitude]),
-			() => end(undefined, 'The device did not tell where it is. Tap the map, or type a place.'),
+			() => end(undefined, 'The device couldn’t tell where you are. Tap the map, or enter a place.'),
 			{ timeout: LONGEST_MS, maximumAge: 60_000 }
 		);
 	}
@@ -68,7 +68,7 @@
 			id="{id}-text"
 			type="search"
 			bind:value={text}
-			placeholder="name, word, service"
+			placeholder="name, word, tap, drain"
 			autocomplete="off"
 		/>
 	</div>
@@ -76,7 +76,7 @@
 		<label for="{id}-near">Near</label>
 		<select id="{id}-near" value={shown} onchange={(event) => chooseNear(event.currentTarget.value)}>
 			<option value="anywhere">anywhere</option>
-			{#if ahead.length > 0}<option value="route">the way ahead</option>{/if}
+			{#if ahead.length > 0}<option value="route">the route ahead</option>{/if}
 			<option value="here">{asking ? 'asking the device…' : 'here (asks the device)'}</option>
 			{#if near.kind === 'pin'}<option value="pin">the pin</option>{/if}
 			{#if trip && ahead.length > 0}
@@ -89,7 +89,7 @@
 		</select>
 	</div>
 	<fieldset>
-		<legend class="visually-hidden">What there is</legend>
+		<legend class="visually-hidden">With</legend>
 		{#each KINDS as kind (kind)}
 			<label class="check small"
 				><input

@@ -29,7 +29,7 @@
 			type: 'text',
 			optional: true,
 			more: true,
-			hint: 'Gate, code, who may.'
+			hint: 'Gate, code, who may use it.'
 		},
 		{ key: 'hours', label: 'Hours', type: 'text', optional: true, more: true },
 		{ key: 'season', label: 'Season', type: 'text', optional: true, more: true },
@@ -39,10 +39,10 @@
 			type: 'text',
 			optional: true,
 			more: true,
-			hint: 'Spring, tap, tanker. Only a sign or a person makes it drinking water.'
+			hint: 'Spring, tap, tanker. It is drinking water only if a sign or a person says so.'
 		},
 		{ key: 'noDischarge', label: 'Nothing may go overboard here', type: 'check', more: true },
-		{ key: 'verified', label: 'Seen to be so on', type: 'day', optional: true, more: true },
+		{ key: 'verified', label: 'Last checked on', type: 'day', optional: true, more: true },
 		{ key: 'note', label: 'Note', type: 'text', optional: true, more: true }
 	];
 	// The form works on the point as it was when it was opened.
@@ -71,7 +71,7 @@
 			'point',
 			point.id,
 			(newest) => ({ ...newest, retired: true }),
-			`${point.name} taken out`
+			`${point.name} removed`
 		);
 		onclose();
 	}
@@ -92,7 +92,7 @@
 			<TextField
 				label="Where: latitude, longitude"
 				bind:value={where}
-				hint="As your device shows it: 56.91, -21.62 or 56°54.6' N 21°37.2' W. A tap on the map fills it in."
+				hint="As your device shows it: 56.91, -21.62 or 56°54.6' N 21°37.2' W. Or tap the map to fill it in."
 				error={(asked || where.trim() !== '') && !position
 					? 'a latitude of -90 … 90 and a longitude of -180 … 180'
 					: undefined}
@@ -107,5 +107,5 @@
 			<ServicesField {services} {units} onchange={(next) => (services = next)} />
 		{/snippet}
 	</FieldsForm>
-	{#if !isNew}<p><button onclick={() => void putAway()}>Take this point out</button></p>{/if}
+	{#if !isNew}<p><button onclick={() => void putAway()}>Remove this point</button></p>{/if}
 </Sheet>

@@ -22,7 +22,7 @@
 		class="ways"
 		class:chips={empty}
 		class:always={chipsAlways || undo !== undefined}
-		aria-label={empty ? 'Likely next' : 'Goes on as'}
+		aria-label={empty ? 'Likely next' : 'Continue as'}
 		role="group"
 	>
 		{#if empty && undo}<button type="button" class="undo" onclick={undo.does}>Undo {undo.label}</button>{/if}
@@ -33,7 +33,7 @@
 {/if}
 {#if shown.run}<p class="ways"><a class="as-button" href={shown.run}>Step by step</a></p>{/if}
 {#if shown.choices.length > 1}
-	<ul class="ways" aria-label="Which is meant?">
+	<ul class="ways" aria-label="Which do you mean?">
 		{#each shown.choices as choice, i (i)}
 			<li>
 				<button

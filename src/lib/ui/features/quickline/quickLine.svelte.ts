@@ -72,7 +72,7 @@ export class QuickLineState {
 			this.#grammar = await this.#fetch();
 			this.reread();
 		} catch (error) {
-			const problem = `The line cannot be read: ${errorMessage(error)}. Reload the page when there is a signal; what you typed is kept.`;
+			const problem = `The line can’t be read: ${errorMessage(error)}. Reload the page when there is a signal; what you typed is kept.`;
 			this.shown = { ...EMPTY, text: this.shown.text, problem };
 		}
 	}

@@ -19,7 +19,7 @@
 	const WIDTH = 180;
 	const x = (litres: number): number => (WIDTH * (litres - range.from)) / (range.to - range.from);
 	const says = $derived(
-		`${formatLitres(tank.p10, units)} to ${formatLitres(tank.p90, units)}${came ? `, came ${formatLitres(came.cameL, units)}` : ''}`
+		`${formatLitres(tank.p10, units)} to ${formatLitres(tank.p90, units)}${came ? `, actual ${formatLitres(came.cameL, units)}` : ''}`
 	);
 </script>
 

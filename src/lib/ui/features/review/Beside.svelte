@@ -61,4 +61,4 @@
 			</tr>
 		{/each}
 	</DataTable>
-{:else}<p class="soft">There is no other trip yet to hold it against.</p>{/if}
+{:else}<p class="soft">There is no other trip yet to compare it with.</p>{/if}

@@ -19,14 +19,14 @@
 	spec={{ kind: 'review', shown: { review, units } }}
 	{theme}
 	heightPx={256}
-	label="Water drawn in each part of the stretch, with people aboard and heat"
+	label="Water drawn in each part of the period, with people aboard and heat"
 />
 <InFigures>
 	<DataTable
 		columns={[
 			{ name: 'From' },
 			{ name: 'Drawn', number: true },
-			{ name: 'not written down', number: true },
+			{ name: 'not logged', number: true },
 			{ name: 'person-days', number: true },
 			{ name: 'Heat', number: true }
 		]}

@@ -48,7 +48,7 @@
 
 {#if live.habits.length === 0}
 	<p class="soft">
-		Only habits can be lived again: say under <a href="/habits">Habits</a> what you do with water.
+		Only habits can be replayed: add under <a href="/habits">Habits</a> what you do with water.
 	</p>
 {:else}
 	<div class="fields">
@@ -61,9 +61,9 @@
 			]}
 			onchange={() => (litres = tank ? Math.round(1.5 * usableOf(tank)) : undefined)}
 		/>
-		{#if tank}<NumberField label="that serves" of="volume" {units} bind:value={litres} />{/if}
+		{#if tank}<NumberField label="with usable" of="volume" {units} bind:value={litres} />{/if}
 		<SelectField
-			label="With the measure"
+			label="With"
 			bind:value={measure}
 			options={[
 				{ value: '', label: 'none' },
@@ -71,8 +71,8 @@
 			]}
 		/>
 		<NumberField
-			label="With so many people more"
-			hint="Less than nothing for fewer: -1."
+			label="With this many more people"
+			hint="For fewer people, use a minus: -1."
 			bind:value={persons}
 			optional
 		/>
@@ -81,10 +81,10 @@
 		{#if would.trouble}<p class="mind" role="alert">{would.trouble}</p>
 		{:else if answer && asked}
 			{#each sayRelived(was, answer, nameOf, units) as says, i (i)}<p class:first={i === 0}>{says}</p>{/each}
-		{:else if would.waiting}<p class="soft">Living it again…</p>
+		{:else if would.waiting}<p class="soft">Replaying it…</p>
 		{:else}<p class="soft">
-				Say what would have been otherwise. Every use of the log is lived again, and what the readings tell of
-				the rest.
+				Choose what would have been different. Every logged use is replayed, and what the readings show of the
+				rest.
 			</p>{/if}
 	</div>
 {/if}

@@ -47,4 +47,4 @@
 	{/each}
 </DataTable>
 {#each minded as says (says)}<p class="mind">{says}</p>{/each}
-<p class="soft">Start and in, less out, is the end: with all that was read in between taken into account.</p>
+<p class="soft">Start plus in, minus out, gives the end, with all readings in between taken into account.</p>

@@ -13,7 +13,7 @@ export function followingRecord(app: App): () => void {
 	const book = recordBeside(app);
 	const follow = (): Promise<void> =>
 		followRecord(app, book).catch((error: unknown) =>
-			console.warn('The record of the forecasts could not be kept:', error)
+			console.warn('The record of the forecasts couldn’t be saved:', error)
 		);
 	return $effect.root(() => {
 		// What was foretold comes true with what is written, and with the hours.

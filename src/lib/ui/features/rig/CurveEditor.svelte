@@ -23,7 +23,7 @@
 <fieldset>
 	<legend>What it shows</legend>
 	<p class="soft">
-		For lights, where each comes on; for a percent or a sender, some points, straight lines between them.
+		For lights, where each comes on; for percent or a sender, a few points with straight lines between them.
 	</p>
 	{#each points as point, i (i)}
 		<div class="point">
@@ -43,7 +43,7 @@
 				type="button"
 				class="quiet"
 				onclick={() => put(points.filter((_, k) => k !== i))}
-				aria-label="Take {point.reads} out">Remove</button
+				aria-label="Remove {point.reads}">Remove</button
 			>
 		</div>
 	{/each}

@@ -22,7 +22,7 @@
 	}
 </script>
 
-<Sheet title="Begin from a ready rig" {onclose}>
+<Sheet title="Start from a ready rig" {onclose}>
 	<form
 		onsubmit={(event) => {
 			event.preventDefault();
@@ -40,7 +40,7 @@
 			{/each}
 		</fieldset>
 		<TextField label="What is it called?" bind:value={name} />
-		<p class="soft">It begins full and with empty waste tanks. Every size and name can be changed after.</p>
+		<p class="soft">It starts full, with empty waste tanks. You can change every size and name later.</p>
 		<p class="buttons">
 			<button class="primary" type="submit" disabled={busy || name.trim() === ''}>Begin</button>
 			<button type="button" onclick={onclose}>Cancel</button>

@@ -90,7 +90,7 @@
 		const items = wasDone
 			? itemsOf(part).map((item) => (item.id === draft.id ? { ...item, retired: true } : item))
 			: itemsOf(part).filter((item) => item.id !== draft.id);
-		void put({ ...base, [part]: items } as unknown as Rig, `${named}: taken out`);
+		void put({ ...base, [part]: items } as unknown as Rig, `${named}: removed`);
 	}
 </script>
 
@@ -128,5 +128,5 @@
 			}}
 		/>
 	{/if}
-	{#if !isNew && part !== 'rig'}<p><button onclick={remove}>Take {named} out</button></p>{/if}
+	{#if !isNew && part !== 'rig'}<p><button onclick={remove}>Remove {named}</button></p>{/if}
 </Sheet>

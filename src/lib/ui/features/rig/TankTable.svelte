@@ -20,11 +20,11 @@
 
 <DataTable
 	columns={[
-		{ name: 'Rod', quiet: true },
+		{ name: 'Level', quiet: true },
 		{ name: 'Tank' },
 		{ name: 'Now', number: true },
 		{ name: 'Usable', number: true },
-		{ name: 'Plate', number: true, wide: true },
+		{ name: 'Rated', number: true, wide: true },
 		{ name: 'Reserve', number: true, wide: true },
 		{ name: 'Change', quiet: true }
 	]}

@@ -35,10 +35,10 @@ export const RIG_FIELDS: readonly Field[] = [
 		]
 	},
 	{ key: 'crew', label: 'Usual number of people', type: 'number' },
-	{ key: 'payloadKg', label: 'Payload by the plate', type: 'number', of: 'mass', optional: true },
+	{ key: 'payloadKg', label: 'Payload, from the weight plate', type: 'number', of: 'mass', optional: true },
 	{
 		key: 'plateFreshShare',
-		label: 'The plate’s empty mass counts',
+		label: 'The plate’s empty mass includes',
 		type: 'meaning',
 		usual: 0,
 		options: [
@@ -53,17 +53,17 @@ export const RIG_FIELDS: readonly Field[] = [
 		type: 'number',
 		of: 'mass',
 		optional: true,
-		hint: 'All else that the plate counts: then a plan fills no more than is left.'
+		hint: 'Everything else the plate counts: then a plan fills no more than is left.'
 	},
-	volume('drinking.litresPerPersonDay', 'Kept for drinking, each and a day', {
+	volume('drinking.litresPerPersonDay', 'Kept for drinking, per person and day', {
 		optional: true,
-		hint: 'Never planned away: about 3 litres each, to drink and cook with.'
+		hint: 'Plans never use it: about 3 litres each, to drink and cook with.'
 	}),
-	{ key: 'drinking.days', label: 'for so many days', type: 'number', suffix: 'days', optional: true },
+	{ key: 'drinking.days', label: 'for how many days', type: 'number', suffix: 'days', optional: true },
 	volume('systemL', 'Heater and pipes', {
 		optional: true,
 		more: true,
-		hint: 'Filled first after a drain-down.'
+		hint: 'Filled first after draining the system.'
 	}),
 	{
 		key: 'unlogged.mean',
@@ -72,7 +72,7 @@ export const RIG_FIELDS: readonly Field[] = [
 		of: 'volume',
 		optional: true,
 		more: true,
-		hint: 'Empty: found out from your log.'
+		hint: 'Leave blank to learn it from your log.'
 	},
 	{ key: 'unlogged.sd', label: 'give or take', type: 'number', of: 'volume', optional: true, more: true }
 ];
@@ -86,13 +86,13 @@ const WATERS = [
 const tankFields = (rig: Rig): readonly Field[] => [
 	name,
 	{ key: 'holds', label: 'Holds', type: 'select', options: WATERS },
-	volume('nominalL', 'By its plate'),
-	volume('usableL', 'Really usable', {
+	volume('nominalL', 'Rated size'),
+	volume('usableL', 'Usable', {
 		optional: true,
 		hint: 'From the overflow to where the pump sucks air; for waste, to where it backs up.'
 	}),
-	volume('reserveL', 'Reserve, or room to keep free'),
-	volume('residualL', 'Left after a dump', { optional: true }),
+	volume('reserveL', 'Reserve (fresh) or headroom (waste)'),
+	volume('residualL', 'Left after dumping', { optional: true }),
 	volume('chargeL', 'Put back after a dump', {
 		optional: true,
 		hint: 'Water and treatment into black: forecasts begin with it.'
@@ -113,7 +113,7 @@ const tankFields = (rig: Rig): readonly Field[] => [
 		options: options(rig.tanks.filter(({ holds }) => holds !== 'fresh')),
 		hint: 'A second cassette, a second bottle.'
 	},
-	{ key: 'joined', label: 'Stands level with', type: 'select', optional: true, options: options(rig.tanks) },
+	{ key: 'joined', label: 'Level with', type: 'select', optional: true, options: options(rig.tanks) },
 	{
 		key: 'exposure',
 		label: 'Is fitted',
@@ -129,7 +129,7 @@ const tankFields = (rig: Rig): readonly Field[] => [
 		type: 'text',
 		optional: true,
 		more: true,
-		hint: 'The same name for waste tanks that share an outlet. Empty: a camper’s built-in tanks share one, a boat’s don’t.'
+		hint: 'Use the same name for waste tanks that share an outlet. Left blank, a camper’s built-in tanks share one, a boat’s don’t.'
 	},
 	{
 		key: 'drainMm',
@@ -138,7 +138,7 @@ const tankFields = (rig: Rig): readonly Field[] => [
 		of: 'length',
 		optional: true,
 		more: true,
-		hint: 'Small valves take minutes: then runs say how many.'
+		hint: 'Small valves take minutes: with this, runs say how many.'
 	},
 	{
 		key: 'pickUp.xMm',
@@ -147,7 +147,7 @@ const tankFields = (rig: Rig): readonly Field[] => [
 		of: 'length',
 		optional: true,
 		more: true,
-		hint: 'With the tank’s shape: what a heel puts out of reach.'
+		hint: 'With the tank’s shape, this gives what a heel puts out of reach.'
 	},
 	{
 		key: 'pickUp.yMm',
@@ -195,7 +195,7 @@ const outletFields = (rig: Rig): readonly Field[] => [
 			...options(rig.tanks),
 			...['ground', 'overboard', 'sewer', 'none'].map((value) => ({
 				value,
-				label: value === 'none' ? 'nowhere (drunk, steamed off)' : value
+				label: value === 'none' ? 'nowhere (drunk or boiled off)' : value
 			}))
 		]
 	},
@@ -229,8 +229,8 @@ const recipeFields = (at: string): readonly Field[] => {
 const habitFields = (rig: Rig): readonly Field[] => [
 	name,
 	{ key: 'outlet', label: 'At', type: 'select', options: options(rig.outlets) },
-	volume('litresEach.mean', 'One time takes'),
-	volume('litresEach.sd', 'give or take', { hint: '0 only when it is exact.' }),
+	volume('litresEach.mean', 'Litres each'),
+	volume('litresEach.sd', 'give or take', { hint: 'Enter 0 only if it is exact.' }),
 	{ key: 'often.times', label: 'How often', type: 'number' },
 	{
 		key: 'often.per',
@@ -247,9 +247,9 @@ const habitFields = (rig: Rig): readonly Field[] => [
 		type: 'number',
 		percent: true,
 		optional: true,
-		hint: 'Drunk, steamed off.'
+		hint: 'Drunk or boiled off.'
 	},
-	volume('addsL', 'Comes on top in the waste tank', { optional: true }),
+	volume('addsL', 'Adds to the waste tank besides', { optional: true }),
 	...recipeFields('recipe'),
 	{
 		key: 'rises.fromC',
@@ -258,7 +258,7 @@ const habitFields = (rig: Rig): readonly Field[] => [
 		of: 'temperature',
 		optional: true,
 		more: true,
-		hint: 'By the heat of the day; drinking does.'
+		hint: 'Rises with the day’s heat, as drinking does.'
 	},
 	{
 		key: 'rises.perC',
@@ -281,20 +281,20 @@ const measureFields = (rig: Rig, draft: Draft): readonly Field[] => {
 		{ key: 'habit', label: 'Of the habit', type: 'select', options: options(rig.habits) },
 		{
 			key: 'effect.kind',
-			label: 'It makes one time',
+			label: 'It changes one use to',
 			type: 'select',
 			options: [
-				{ value: 'scale', label: 'take a share of its litres' },
-				{ value: 'set', label: 'take so many litres' },
+				{ value: 'scale', label: 'a share of its litres' },
+				{ value: 'set', label: 'a number of litres' },
 				{ value: 'rarer', label: 'rarer' },
-				{ value: 'reroute', label: 'run to another tank in part' },
-				{ value: 'return', label: 'run back in part' },
+				{ value: 'reroute', label: 'partly run to another tank' },
+				{ value: 'return', label: 'partly run back' },
 				{ value: 'outside', label: 'come from elsewhere' },
-				{ value: 'recipe', label: 'have another recipe' }
+				{ value: 'recipe', label: 'another recipe' }
 			]
 		},
 		...(kind === 'scale' || kind === 'rarer'
-			? [{ key: 'effect.factor', label: 'Of before', type: 'number', percent: true } as const]
+			? [{ key: 'effect.factor', label: 'Share of before', type: 'number', percent: true } as const]
 			: []),
 		...(kind === 'set' || kind === 'reroute' || kind === 'return' ? [volume('effect.litres', 'Litres')] : []),
 		...(kind === 'reroute'
@@ -310,7 +310,7 @@ const measureFields = (rig: Rig, draft: Draft): readonly Field[] => {
 				]
 			: []),
 		...(kind === 'recipe' ? recipeFields('effect.parts') : []),
-		{ key: 'effort', label: 'Bother, 0 to 5', type: 'number', optional: true },
+		{ key: 'effort', label: 'Effort, 0 to 5', type: 'number', optional: true },
 		{
 			key: 'where',
 			label: 'Saves only',
@@ -332,10 +332,10 @@ const instrumentFields = (rig: Rig, draft: Draft): readonly Field[] => {
 			name,
 			tank,
 			{ key: 'sdMm', label: 'Read to, give or take', type: 'number', of: 'length', optional: true },
-			{ key: 'at.xMm', label: 'Stands forward of the middle', type: 'number', of: 'length', optional: true },
+			{ key: 'at.xMm', label: 'Forward of the middle', type: 'number', of: 'length', optional: true },
 			{ key: 'at.yMm', label: 'to port of the middle', type: 'number', of: 'length', optional: true }
 		];
-	if (kind === 'gauge') return [name, tank, volume('sdL', 'Right to, give or take', { optional: true })];
+	if (kind === 'gauge') return [name, tank, volume('sdL', 'Accurate to, give or take', { optional: true })];
 	return [
 		name,
 		tank,
@@ -375,16 +375,16 @@ const instrumentFields = (rig: Rig, draft: Draft): readonly Field[] => {
 			type: 'number',
 			optional: true,
 			more: true,
-			hint: 'A bucket test finds it, under the tank’s trials.'
+			hint: 'Find it by a bucket test, under the tank’s trials.'
 		},
 		{
 			key: 'sdFraction',
-			label: 'Right to, give or take',
+			label: 'Accurate to, give or take',
 			type: 'number',
 			percent: true,
 			optional: true,
 			more: true,
-			hint: 'As its maker says; 2 % when nobody does.'
+			hint: 'As its maker says; otherwise 2%.'
 		},
 		{
 			key: 'alarmAt',
@@ -405,15 +405,15 @@ const sourceFields = (rig: Rig): readonly Field[] => [
 		type: 'select',
 		options: options(rig.tanks.filter(({ holds }) => holds === 'fresh'))
 	},
-	volume('litresEach.mean', 'One time gives'),
+	volume('litresEach.mean', 'Litres each time'),
 	volume('litresEach.sd', 'give or take'),
 	{
 		key: 'often.times',
 		label: 'How often a day',
 		type: 'number',
-		hint: 'Once in five days is 0.2; the log finds it out.'
+		hint: 'Once in five days is 0.2; the log refines it.'
 	},
-	{ key: 'potable', label: 'one may drink it', type: 'check' },
+	{ key: 'potable', label: 'it is drinking water', type: 'check' },
 	{ key: 'note', label: 'Note', type: 'text', optional: true, more: true }
 ];
 
@@ -421,12 +421,12 @@ const CONTAINER_FIELDS: readonly Field[] = [
 	name,
 	{ key: 'carries', label: 'Carries', type: 'select', options: WATERS },
 	volume('capacityL', 'Holds to the brim'),
-	volume('headroomL', 'Stays free, so that nothing spills'),
+	volume('headroomL', 'Headroom, so that nothing spills'),
 	{ key: 'tareKg', label: 'Weighs empty', type: 'number', of: 'mass' },
 	{ key: 'count', label: 'How many of them', type: 'number' },
 	{
 		key: 'minutesPerLoad',
-		label: 'Minutes of one way there and back',
+		label: 'Minutes there and back',
 		type: 'number',
 		suffix: 'min',
 		optional: true
@@ -467,7 +467,7 @@ const careFields = (rig: Rig): readonly Field[] => [
 		optional: true,
 		options: options(rig.tanks)
 	},
-	{ key: 'everyDumps', label: 'Or every so many dumps', type: 'number', optional: true },
+	{ key: 'everyDumps', label: 'Or after how many dumps', type: 'number', optional: true },
 	{ key: 'lastDone', label: 'Last done', type: 'day', optional: true },
 	{
 		key: 'season',

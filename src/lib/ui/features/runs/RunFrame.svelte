@@ -15,7 +15,7 @@
 	<header>
 		<h1>{title}</h1>
 		<p class="soft">{progress}</p>
-		<a href="/" class="leave" aria-label="Leave; the run is kept">✕</a>
+		<a href="/" class="leave" aria-label="Leave; the run is saved">✕</a>
 	</header>
 	<div class="body">{@render body()}</div>
 	<div class="foot">{@render foot()}</div>

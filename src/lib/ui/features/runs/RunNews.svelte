@@ -16,7 +16,7 @@
 	// svelte-ignore state_referenced_locally
 	const book = runsBeside(app);
 	onMount(() => {
-		book.load().catch((error: unknown) => console.warn('Runs could not be read:', error));
+		book.load().catch((error: unknown) => console.warn('Runs couldn’t be read:', error));
 		return () => book.close();
 	});
 	const rig = $derived(app.liveRig);
@@ -61,11 +61,11 @@
 			<p class="sentence">
 				{sayRun(run.setup, rig)}:
 				{isStaleRun(run, app.nowMs)
-					? `begun ${sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, never ended.`
+					? `started ${sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, not ended.`
 					: step
 						? `${sayProgress(run, step)}.`
 						: ''}
-				<a class="as-button" href="/run/{run.id}">{isStaleRun(run, app.nowMs) ? 'Look' : 'Go on'}</a>
+				<a class="as-button" href="/run/{run.id}">{isStaleRun(run, app.nowMs) ? 'Look' : 'Continue'}</a>
 			</p>
 		</Notice>
 	{/each}

@@ -18,8 +18,8 @@
 			{#each stays.value as { stop, container, says } (`${stop}|${container}`)}<li>{says}</li>{/each}
 		</ul>
 		<p class="soft small">
-			Where a longer stay has no service. Another length, and the places that have it: <a href="/run/carry"
-				>Carry</a
+			For longer stays without a tap or drain. Choose another length, or a place that has one: <a
+				href="/run/carry">Carry</a
 			>.
 		</p>
 	</Section>

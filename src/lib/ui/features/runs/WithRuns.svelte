@@ -28,7 +28,7 @@
 </script>
 
 {#if app.liveRig && app.engine.assessment && loaded}
-	{#if trouble}<p class="mind" role="alert">Earlier runs could not be read: {trouble}.</p>{/if}
+	{#if trouble}<p class="mind" role="alert">Earlier runs couldn’t be read: {trouble}.</p>{/if}
 	{@render children({ book, rig: app.liveRig })}
 {:else}
 	<Waiting trouble={app.engine.trouble} />

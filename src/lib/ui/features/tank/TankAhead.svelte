@@ -57,19 +57,19 @@
 		}}
 		theme={app.prefs.current.theme}
 		heightPx={200}
-		label="Level of {tank.name} expected in the days ahead, with its band"
+		label="Level of {tank.name} expected in the days ahead, with its range"
 	/>
 	<p class="soft">
-		As you live now, nothing filled and nothing dumped; people, heat and hook-ups as the trip has them.
-		Shaded: eight chances in ten.{ahead.waiting ? ` Worked out so far: ${days.length} days.` : ''}
+		As you live now, nothing filled and nothing dumped; people, heat and hook-ups as on the trip. Shaded:
+		8-in-10 range.{ahead.waiting ? ` Worked out so far: ${days.length} days.` : ''}
 	</p>
 	<InFigures>
 		<DataTable
 			columns={[
 				{ name: 'Day' },
 				{ name: 'Level', number: true },
-				{ name: 'one in ten below', number: true },
-				{ name: 'one in ten above', number: true }
+				{ name: '1 in 10 below', number: true },
+				{ name: '1 in 10 above', number: true }
 			]}
 		>
 			{#each days.filter((_, i) => i % every === 0) as { day, p10, p50, p90 } (day)}

@@ -45,9 +45,9 @@
 {#if past && past.levels.length > 1}
 	<PastChart {tank} {past} {units} timeZone={app.timeZone} theme={app.prefs.current.theme} />
 {:else if account.waiting || !account.value}<p class="soft">Going through the log…</p>
-{:else}<p class="soft">Nothing has been written down yet.</p>{/if}
+{:else}<p class="soft">Nothing is logged yet.</p>{/if}
 <div class="ask">
-	<TextField label="What was believed at" type="datetime-local" bind:value={moment} />
+	<TextField label="Estimated at" type="datetime-local" bind:value={moment} />
 	{#if then.trouble}<p class="mind" role="alert">{then.trouble}</p>{/if}
 	{#if then.value}
 		<p aria-live="polite">

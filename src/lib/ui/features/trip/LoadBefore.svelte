@@ -24,7 +24,7 @@
 	{/each}
 </dl>
 <p class="soft small">
-	A litre weighs a kilogram. Payload and axle limits: the weighbridge and the plate decide.
+	A litre weighs a kilogram. Payload and axle limits: the weighbridge and the weight plate decide.
 </p>
 
 <style>

@@ -17,10 +17,9 @@
 	const { rig, trip, points, mends, units, ontry }: Props = $props();
 </script>
 
-{#if !mends}<p class="soft" aria-live="polite">Looking for what would mend it…</p>
+{#if !mends}<p class="soft" aria-live="polite">Looking for what would fix it…</p>
 {:else if mends.length === 0}<p class="soft">
-		No measure, load by hand, known point, shorter stay or other order does it. Carry water or waste, or stay
-		less long.
+		No single change fixes it. Combine several, or shorten the trip.
 	</p>
 {:else}
 	<ul>
@@ -28,7 +27,7 @@
 			<li>
 				<span
 					>{capital(sayChange(change, { rig, trip, points, units }))}:
-					<span class="soft">then {Math.round(100 * chance)} chances in a hundred</span></span
+					<span class="soft">then {Math.round(100 * chance)} chance</span></span
 				><button onclick={() => ontry(change)}>Try</button>
 			</li>
 		{/each}

@@ -26,7 +26,7 @@
 			<LoadBefore {rig} {trip} load={ways.load} {units} />
 		</Section>
 	{/if}
-	<Section title="Ways to fill and dump, on this trip" ruled>
+	<Section title="Plan styles for this trip" ruled>
 		<details>
 			<summary>Compare {ways.schools.length} plan styles</summary>
 			<Schools {trip} schools={ways.schools} {units} {onchoose} />

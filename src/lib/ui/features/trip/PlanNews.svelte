@@ -28,7 +28,7 @@
 				? [{ kind: 'fill', tank: id, to: 'full', ...common }]
 				: [{ kind: 'dump', tank: id, to: 'empty', ...common }];
 		});
-		const label = `Written down for ${stop?.name ?? 'the stop'}`;
+		const label = `Logged for ${stop?.name ?? 'the stop'}`;
 		const entries = drafts.map((draft) => app.commands.entryFrom(draft));
 		const written = await app.commands.put(
 			entries.map((value) => ({ kind: 'entry', value })),
@@ -47,7 +47,7 @@
 				{#each runsFor(due.service.stop, [due.service]) as { name, href } (name)}<a class="as-button" {href}
 						>{name}</a
 					>{/each}
-				<button onclick={() => void logService(app, trip, due.service, due.does)}>Done: write it down</button>
+				<button onclick={() => void logService(app, trip, due.service, due.does)}>Done: log it</button>
 			</p>
 		</Notice>
 	{/if}
@@ -55,7 +55,7 @@
 		<Notice>
 			<p class="sentence">
 				{ask.asks}
-				<button onclick={() => void done(ask)}>Yes, write it down</button>
+				<button onclick={() => void done(ask)}>Yes, log it</button>
 				<button class="quiet" onclick={() => void answered(app, ask)}>No</button>
 			</p>
 		</Notice>
@@ -63,7 +63,7 @@
 	{#if mine?.note}
 		<Notice>
 			<p class="sentence">
-				{mine.note} <button class="quiet" onclick={() => void noteRead(app)}>Noted</button>
+				{mine.note} <button class="quiet" onclick={() => void noteRead(app)}>OK</button>
 			</p>
 		</Notice>
 	{/if}

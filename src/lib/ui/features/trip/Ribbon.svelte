@@ -140,7 +140,7 @@
 		bind:clientWidth={width}
 		tabindex="0"
 		role="group"
-		aria-label="The trip along time. Left and right read the tanks, plus and minus zoom, 0 shows all."
+		aria-label="The trip along time. Left and right arrows read the tanks, plus and minus zoom, 0 shows all."
 		{onkeydown}
 		onfocus={() => figure?.wake()}
 	>
@@ -149,7 +149,7 @@
 			spec={{ kind: 'ribbon', shown: { data, timeZone, units, zoom } }}
 			{theme}
 			heightPx={ribbonHeight(data.lanes.length)}
-			label="What is in each tank along the trip, with what is filled and dumped and the last chances"
+			label="What is in each tank along the trip, with fills, dumps and last chances"
 			onlive={follow}
 		/>
 		{#each data.lanes as lane, i (lane.tank.id)}
@@ -174,8 +174,8 @@
 						>Anything unusual {onDay(Math.max(readMs, nowMs), nowMs, timeZone)}?</button
 					>{/if}
 			{:else}<span class="soft"
-					>Point, or use the arrow keys, to read all tanks at a moment. Hatched along the line: nine chances
-					in ten; at an edge: the reserve, and room to keep.</span
+					>Point, or use the arrow keys, to read all tanks at a moment. Hatching: 9-in-10 range; at an edge,
+					reserve or headroom.</span
 				>{/if}
 		</p>
 		<p class="zoom">

@@ -22,12 +22,12 @@
 
 <DataTable
 	columns={[
-		{ name: 'Way' },
+		{ name: 'Plan style' },
 		{ name: 'Costs', number: true },
 		{ name: 'Stops', number: true },
 		{ name: 'Minutes', number: true, wide: true },
 		{ name: 'Water taken', number: true, wide: true },
-		{ name: 'No tank binds', number: true }
+		{ name: 'Chance it works', number: true }
 	]}
 >
 	{#each schools as one (one.school ?? '')}
@@ -50,7 +50,7 @@
 			<td class="number wide">{formatLitres(waterOf(one), units)}</td>
 			<td class="number" class:mind={!one.plan.feasible}
 				>{Math.round(100 * one.plan.chance)} %{#if !one.plan.feasible}<span class="small says"
-						>does not hold</span
+						>falls short</span
 					>{/if}</td
 			>
 		</tr>

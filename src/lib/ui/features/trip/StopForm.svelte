@@ -37,7 +37,7 @@
 			suffix: '°',
 			optional: true,
 			more: true,
-			hint: 'A minus where port is down. For a passage under sail.'
+			hint: 'Use a minus for port down. For a passage under sail.'
 		},
 		{ key: 'heel.pitchDeg', label: 'Trim, bow up', type: 'number', suffix: '°', optional: true, more: true }
 	];
@@ -45,7 +45,7 @@
 		{ key: 'name', label: 'Name', type: 'text' },
 		{ key: 'arrive', label: 'Arrive', type: 'moment' },
 		{ key: 'depart', label: 'Leave', type: 'moment' },
-		{ key: 'legKm', label: 'Way to get there', type: 'number', of: 'distance' },
+		{ key: 'legKm', label: 'Distance to get there', type: 'number', of: 'distance' },
 		{ key: 'persons', label: 'People from here on', type: 'number', optional: true },
 		{
 			key: 'weather.maxC',
@@ -53,9 +53,9 @@
 			type: 'number',
 			of: 'temperature',
 			optional: true,
-			hint: 'Drinking rises with it, where a habit says so.'
+			hint: 'Habits that rise with heat use it.'
 		},
-		{ key: 'weather.minC', label: 'Coldest by night', type: 'number', of: 'temperature', optional: true },
+		{ key: 'weather.minC', label: 'Coldest at night', type: 'number', of: 'temperature', optional: true },
 		{
 			key: 'exertion',
 			label: 'The days are',
@@ -154,7 +154,7 @@
 	const remove = (): Promise<void> =>
 		put(
 			base.stops.filter(({ id }) => id !== draft.id),
-			'Stop taken out'
+			'Stop removed'
 		);
 </script>
 
@@ -193,5 +193,5 @@
 			<ServicesField {services} {units} onchange={(next) => (services = next)} />
 		{/snippet}
 	</FieldsForm>
-	{#if stop}<p><button onclick={() => void remove()}>Take this stop out</button></p>{/if}
+	{#if stop}<p><button onclick={() => void remove()}>Remove this stop</button></p>{/if}
 </Sheet>

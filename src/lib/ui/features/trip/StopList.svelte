@@ -123,7 +123,7 @@
 			>
 		{/if}
 		<span class="soft small"
-			>{stop.services.length > 0 ? 'There is ' : ''}{sayOffered(
+			>{stop.services.length > 0 ? 'Here: ' : ''}{sayOffered(
 				stop,
 				rig.kind === 'boat'
 			)}{#if stop.noDischarge}; nothing overboard{/if}{#if stop.weather}; {sayWeatherOf(
@@ -138,14 +138,14 @@
 		<span class="also">
 			{#if !isPast(stop) && hookupsOf(stop).length > 0}<button
 					class="why small"
-					aria-label="{stop.hookup ? 'Do not hook up' : 'Hook up'} at {stop.name}"
+					aria-label="{stop.hookup ? 'Don’t hook up' : 'Hook up'} at {stop.name}"
 					onclick={() => ondo({ kind: 'hookup', stop: stop.id, hookup: toggled(stop) })}
-					>{stop.hookup ? 'Do not hook up' : 'Hook up'}</button
+					>{stop.hookup ? 'Don’t hook up' : 'Hook up'}</button
 				>{/if}
 			{#if onkeep && stop.services.length > 0 && stop.point === undefined}<button
 					class="why small"
 					aria-label="Keep {stop.name} as a point"
-					onclick={() => onkeep(stop)}>Keep as a point</button
+					onclick={() => onkeep(stop)}>Save as a point</button
 				>{/if}
 		</span>
 		{#if last.length > 0}<span class="mind small last">last chance: {last.join(', ')}</span>{/if}
@@ -155,17 +155,17 @@
 			<button
 				class="quiet"
 				disabled={!canBeShorter(stop, trip.timeZone)}
-				aria-label="A night less at {stop.name}"
+				aria-label="One night fewer at {stop.name}"
 				onclick={() => ondo({ kind: 'nights', stop: stop.id, by: -1 })}>−</button
 			><button
 				class="quiet"
-				aria-label="A night more at {stop.name}"
+				aria-label="One night more at {stop.name}"
 				onclick={() => ondo({ kind: 'nights', stop: stop.id, by: 1 })}>+</button
 			>
 			<button
 				class="quiet small wide"
-				aria-label="Insert a stop after {stop.name}"
-				onclick={() => oninsert(stop)}>Insert</button
+				aria-label="Add a stop after {stop.name}"
+				onclick={() => oninsert(stop)}>Add after</button
 			>
 		{/if}
 		<button
@@ -207,7 +207,7 @@
 	{/if}
 </div>
 <p class="soft small keys">
-	Drag a stop by its handle, or on its Change button Alt with the arrow keys moves it, + and − change its
+	Drag a stop by its handle. Or, on its Change button, Alt with the arrow keys moves it; + and − change its
 	nights.
 </p>
 

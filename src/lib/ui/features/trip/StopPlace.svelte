@@ -44,7 +44,7 @@
 	}
 	async function keepAsPoint(): Promise<void> {
 		const made = pointFrom(stop, uuid());
-		if (made && (await app.commands.put([{ kind: 'point', value: made }], `${made.name} kept as a point`)))
+		if (made && (await app.commands.put([{ kind: 'point', value: made }], `${made.name} saved as a point`)))
 			onchange({ ...stop, point: made.id });
 	}
 	const from = $derived(sayWeatherFrom(stop));
@@ -81,7 +81,7 @@
 		>
 	{/if}
 	{#if !point && stop.position && !isNew}
-		<button type="button" class="small" onclick={() => void keepAsPoint()}>Keep as a point</button>
+		<button type="button" class="small" onclick={() => void keepAsPoint()}>Save as a point</button>
 	{/if}
 	{#if stop.position}
 		<button type="button" class="small" onclick={() => void askWeather()}
@@ -92,6 +92,6 @@
 {#if trouble}<p class="mind small" role="alert">{trouble}</p>{/if}
 {#if hasFrost(stop)}
 	<p class="mind small">
-		Frost by night{from ? ` (${from})` : ''}: see <a href="/rig/care#frost">what to do about it</a>.
+		Frost at night{from ? ` (${from})` : ''}: see <a href="/rig/care#frost">what to do about it</a>.
 	</p>
 {/if}

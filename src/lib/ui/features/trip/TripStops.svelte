@@ -72,8 +72,8 @@
 	{#if trip.stops.length === 0}
 		<Notice calm
 			><p>
-				No stop yet. Add where you stay and where you can fill or dump, and the next refill and dump point
-				stand here.
+				No stops yet. Add where you stay and where you can fill or dump; your next refill and dump point then
+				appear here.
 			</p></Notice
 		>
 		{#if onstay}<p class="buttons"><button onclick={onstay}>We stay here: how long?</button></p>{/if}

@@ -42,19 +42,19 @@
 		[
 			{
 				value: 'skip',
-				label: 'pass a stop by',
+				label: 'skip a stop',
 				options: choice(ahead.filter(({ arrive }) => instantMs(arrive) > app.nowMs)),
 				make: (stop: string) => ({ kind: 'skip', stop }) as const
 			},
 			{
 				value: 'more',
-				label: 'a night more',
+				label: 'one more night',
 				options: choice(ahead),
 				make: (stop: string) => ({ kind: 'nights', stop, by: 1 }) as const
 			},
 			{
 				value: 'less',
-				label: 'a night less',
+				label: 'one night fewer',
 				options: choice(ahead.filter((stop) => canBeShorter(stop, trip.timeZone))),
 				make: (stop: string) => ({ kind: 'nights', stop, by: -1 }) as const
 			},
@@ -86,19 +86,19 @@
 			},
 			{
 				value: 'measures',
-				label: 'a measure on',
+				label: 'a way to save',
 				options: measures.map(({ id, name }) => ({ value: id, label: name })),
 				make: (measure: string) => ({ kind: 'measures', on: [measure] }) as const
 			},
 			{
 				value: 'certainty',
-				label: 'another certainty',
+				label: 'how sure to be',
 				options: CERTAINTIES.map(({ value, label }) => ({ value: String(value), label })),
 				make: (certainty: string) => ({ kind: 'certainty', certainty: Number(certainty) }) as const
 			},
 			{
 				value: 'school',
-				label: 'another way to fill and dump',
+				label: 'another plan style',
 				options: ALL_SCHOOLS.map((school) => ({ value: school ?? '', label: saySchool(school).name })),
 				make: (school: string) =>
 					({ kind: 'school', school: (school || undefined) as School | undefined }) as const
@@ -125,8 +125,8 @@
 	const services = (list: readonly Parameters<typeof sayServiceAt>[0][]): string =>
 		listed(list.map((one) => sayServiceAt(one, nextTrip ?? trip, app.nowMs)));
 	const rows: readonly { readonly name: string; readonly of: (one: Summary) => string }[] = [
-		{ name: 'No tank binds', of: ({ plan }) => `${Math.round(100 * plan.chance)} in 100` },
-		{ name: 'It holds', of: ({ plan }) => (plan.feasible ? 'yes' : 'no') },
+		{ name: 'Chance it works', of: ({ plan }) => `${Math.round(100 * plan.chance)}%` },
+		{ name: 'It works', of: ({ plan }) => (plan.feasible ? 'yes' : 'no') },
 		{ name: 'Costs', of: ({ plan }) => formatMoney(plan.cost) },
 		{
 			name: 'Stops, minutes, fees',
@@ -172,7 +172,7 @@
 			{/each}
 		</DataTable>
 		<p>
-			{#if found.added.length === 0 && found.dropped.length === 0}You would fill and dump where you do now.
+			{#if found.added.length === 0 && found.dropped.length === 0}You would fill and dump in the same places.
 			{:else}
 				{#if found.added.length > 0}{capital(services(found.added))}
 					{found.added.length > 1 ? 'are' : 'is'} needed too.{/if}
@@ -181,19 +181,16 @@
 			{/if}
 		</p>
 		{#if change.kind === 'order' || change.kind === 'skip'}
-			<p class="soft small">
-				Nobody here knows the roads: the legs are reckoned as long as they were. Change them where the way is
-				another.
-			</p>
+			<p class="soft small">Leg distances are unchanged; correct any that differ.</p>
 		{/if}
 		<p class="buttons">
-			<button class="primary" onclick={() => void keep()}>Keep it</button>
-			<button onclick={onclose}>Drop it</button>
+			<button class="primary" onclick={() => void keep()}>Save it</button>
+			<button onclick={onclose}>Cancel</button>
 		</p>
 	{:else}
 		<p class="soft" aria-live="polite">
 			{compared.trouble ??
-				(change ? 'Planning both…' : 'Choose what to try: nothing is stored until you keep it.')}
+				(change ? 'Planning both…' : 'Choose what to try: nothing is stored until you save it.')}
 		</p>
 		<p class="buttons"><button onclick={onclose}>Close</button></p>
 	{/if}

@@ -40,7 +40,7 @@ export async function logService(
 		entries.map((value) => ({ kind: 'entry', value })),
 		label
 	);
-	if (kept) notifyDone(app, `${label}: written down`);
+	if (kept) notifyDone(app, `${label}: logged`);
 }
 
 /** The runs that do what is planned at a stop, by their addresses. */

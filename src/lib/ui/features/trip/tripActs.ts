@@ -36,7 +36,7 @@ export async function keepChange(app: App, trip: Trip, change: TripChange): Prom
 export async function keepPoint(app: App, trip: Trip, stop: Stop, kept?: Point): Promise<void> {
 	const made = kept ?? pointFrom(stop, uuid());
 	if (!made) return;
-	const said = `${made.name} kept as a point`;
+	const said = `${made.name} saved as a point`;
 	const edit = app.commands.editOf('trip', trip.id, (newest) => ({
 		...newest,
 		stops: newest.stops.map((one) =>

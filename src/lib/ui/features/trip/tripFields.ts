@@ -25,7 +25,7 @@ export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] =
 		key: 'policy.certainty',
 		label: 'The plan must be',
 		type: 'meaning',
-		hint: 'How many trips in a hundred it brings through without a tank that binds.',
+		hint: 'Trips in 100 with no tank running low or filling up.',
 		options: CERTAINTIES.map(({ value, label }) => ({
 			value,
 			label: `${label}: ${Math.round(100 * value)}`
@@ -38,10 +38,10 @@ export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] =
 		type: 'meaning',
 		options: [
 			{ value: 0, label: 'fill to the brim' },
-			{ value: CARRY_LIGHT, label: 'carry light: what the way needs' }
+			{ value: CARRY_LIGHT, label: 'carry light: what you need to the next tap' }
 		],
 		more: true,
-		other: { label: 'A kilogram over a kilometre costs' }
+		other: { label: 'Carrying a kilogram one kilometre costs' }
 	},
 	{
 		key: 'timeZone',
@@ -56,7 +56,7 @@ export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] =
 		type: 'number',
 		optional: true,
 		more: true,
-		hint: 'In the money of the fees.'
+		hint: 'Same currency as the fees.'
 	},
 	{
 		key: 'policy.feePerKm',

@@ -40,7 +40,7 @@ export async function weatherAhead(
 			})
 		)
 	);
-	if (found.size === 0) return { said: 'Every stop ahead that has a place has its weather.', changed: false };
+	if (found.size === 0) return { said: 'Every stop ahead with a place already has weather.', changed: false };
 	const said = `Simulated weather for ${found.size} ${found.size === 1 ? 'stop' : 'stops'}`;
 	const changed = await app.commands.change(
 		'trip',

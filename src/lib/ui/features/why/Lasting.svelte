@@ -25,29 +25,28 @@
 	{fresh
 		? `until it is down to its reserve of ${say(lasting.limitL)}`
 		: `of room until it holds ${say(lasting.limitL)}`}{lasting.behind.length > 0
-		? `, counting ${listed(lasting.behind.map(({ tank, litres }) => `${say(litres)} in ${tank.name}`))}`
+		? `, including ${listed(lasting.behind.map(({ tank, litres }) => `${say(litres)} in ${tank.name}`))}`
 		: ''}.
 	{#if plainDays === undefined}
-		Nothing you do takes of it.
+		None of your habits uses it.
 	{:else}
-		An average day takes <strong>{say(lasting.perDayL)}</strong> of it: about
+		An average day uses <strong>{say(lasting.perDayL)}</strong> of it: about
 		<strong>{dayWord(plainDays)}</strong>.
 	{/if}
 </p>
 {#if days}
 	<p>
-		Days differ, and the level is not known exactly: one chance in ten that it is less than {dayWord(
-			days.p10
-		)}, one that it is more than {dayWord(days.p90)}.
+		Days differ, and the level is not exact: 1 in 10 that it is less than {dayWord(days.p10)}, 1 in 10 that it
+		is more than {dayWord(days.p90)}.
 	</p>
 {/if}
 {#if lasting.parts.length > 0}
 	<table>
-		<caption class="visually-hidden">What an average day takes</caption>
+		<caption class="visually-hidden">What an average day uses</caption>
 		<tbody>
 			{#each lasting.parts as { habit, source, timesPerDay, litres }, i (i)}
 				<tr>
-					<th scope="row">{habit?.name ?? source?.name ?? 'Not written down'}</th>
+					<th scope="row">{habit?.name ?? source?.name ?? 'Not logged'}</th>
 					<td class="soft"
 						>{#if timesPerDay !== undefined && timesPerDay > 0}{formatFigure(timesPerDay)} × {say(
 								litres / timesPerDay

@@ -27,29 +27,29 @@
 
 <Sheet title="Why {say(believed.litresEach)} for {habit.name}?" {onclose}>
 	<p>
-		You stated {say(habit.litresEach.mean)}, give or take {say(Z90 * habit.litresEach.sd)}. It is now believed
-		to be
+		You entered {say(habit.litresEach.mean)}, give or take {say(Z90 * habit.litresEach.sd)}. It is now
+		estimated at
 		<strong>{say(believed.litresEach)}</strong>, give or take {say(Z90 * believed.sd)}.
 	</p>
 	{#if taught.trouble}
-		<p role="alert">It could not be worked out: {taught.trouble}</p>
+		<p role="alert">It couldn’t be worked out: {taught.trouble}</p>
 	{:else if !taught.value}
 		<p class="soft">Going through the log…</p>
 	{:else if taught.value.basis.length > 0 && app.rig}
 		<p>
 			Of what is known of it, {Math.round(100 * taught.value.stated)} % is your own figure. The rest was learned
-			from these: a time that was measured teaches most, a reading teaches what was done since the one before it.
+			from these: a measured use counts most, and a reading tells about everything since the last one.
 		</p>
 		<BasisTable
 			basis={taught.value.basis}
 			entries={app.rigEntries}
 			context={{ rig: app.rig, trips: app.records.trips, units }}
 			timeZone={app.timeZone}
-			since="taught a little"
+			since="helped a little"
 		/>
 	{:else}
 		<p>
-			Nothing in the log has taught it yet: it is your own figure. Measure one ({habit.name.toLowerCase()} with
+			Nothing in the log has refined it yet: it is your own figure. Measure one ({habit.name.toLowerCase()} with
 			litres in the line below), or read an instrument before and after.
 		</p>
 	{/if}

@@ -37,7 +37,7 @@
 {#if app.rig && tank && level}
 	<Sheet title="Why {say(level.litres)} in {tank.name}?" {onclose}>
 		<p>
-			Nine chances in ten that it is between <strong>{say(level.low)}</strong> and
+			Very likely between <strong>{say(level.low)}</strong> and
 			<strong>{say(level.high)}</strong>, of {say(level.usableL)} usable.
 		</p>
 		{#if rests.value?.why}<p>{rests.value.why}</p>{/if}
@@ -52,11 +52,11 @@
 			/>
 		{/if}
 		{#if rests.trouble}<p role="alert">
-				What the level rests on could not be worked out: {rests.trouble}
+				What the level is based on couldn’t be worked out: {rests.trouble}
 			</p>{/if}
-		{#if lasting.trouble}<p role="alert">How long it lasts could not be worked out: {lasting.trouble}</p>{/if}
+		{#if lasting.trouble}<p role="alert">How long it lasts couldn’t be worked out: {lasting.trouble}</p>{/if}
 		{#if rests.value && rests.value.basis.length > 0}
-			<h3>The level rests on</h3>
+			<h3>The level is based on</h3>
 			<BasisTable
 				basis={rests.value.basis}
 				entries={app.rigEntries}
@@ -66,12 +66,12 @@
 			/>
 		{:else if rests.value}
 			<p>
-				Nothing has been written down for this tank yet: it may hold anything. Fill it to the brim, empty it
-				or read an instrument, and write that.
+				Nothing is logged for this tank yet: it may be at any level. Fill it to the brim, empty it or read an
+				instrument, and log that.
 			</p>
 		{/if}
 		{#if findings.length > 0}
-			<h3>To mind</h3>
+			<h3>Mind</h3>
 			<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
 		{/if}
 		<p><button onclick={onclose}>Close</button></p>

@@ -44,6 +44,6 @@ export function stillNeeded({ name, crew, freshL: tankL, jugsL, aboardL }: OwnAn
 		name.trim() === '' && 'a name',
 		!(crew !== undefined && crew >= 1 && crew <= MOST_CREW) && 'how many you are',
 		!knowsTank && 'what the fresh tank holds, or the jugs',
-		!fits && 'how much is aboard, no more than the tank holds'
+		!fits && 'how much is aboard, no more than the tank’s size'
 	].filter((part) => part !== false);
 }

@@ -20,7 +20,7 @@ export async function undoSaying(app: App): Promise<void> {
 /** Does again what was taken back, and says so. */
 export async function redoSaying(app: App): Promise<void> {
 	const act = await app.commands.redo();
-	toast(act ? `Done again: ${act.label}` : 'Nothing to do again.');
+	toast(act ? `Redone: ${act.label}` : 'Nothing to redo.');
 }
 
 /** Logs entries as one act, in their order, and says so; what they need in the rig is put there in the same act. */

@@ -114,7 +114,7 @@
 	}
 </script>
 
-{#if trouble}<p class="soft">The chart could not be loaded; its figures stand in the table.</p>{/if}
+{#if trouble}<p class="soft">The chart couldn’t be loaded; its figures are in the table.</p>{/if}
 <!-- The figure is read by keys where it stands; a tap or a mouse only wakes it. -->
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_click_events_have_key_events -->
 <div

@@ -32,13 +32,11 @@
 	spec={{ kind: 'past', shown: { tank, past, units, timeZone } }}
 	{theme}
 	heightPx={240}
-	label="Level of {tank.name} over the trip with its band, readings and steps"
+	label="Level of {tank.name} over the trip with its range, readings, fills and dumps"
 />
 <p class="soft">
-	Thick: the level as everything, later readings too, has it. Shaded: nine chances in ten. Rings: readings;
-	crosses: readings left out. Steps: fills and dumps. Dashed: {tank.holds === 'fresh'
-		? 'the reserve'
-		: 'room to keep free'}.
+	Thick: the level by everything known, later readings too. Shaded: 9-in-10 range. Rings: readings; crosses:
+	readings left out. Steps: fills and dumps. Dashed: {tank.holds === 'fresh' ? 'the reserve' : 'headroom'}.
 </p>
 <InFigures>
 	<DataTable

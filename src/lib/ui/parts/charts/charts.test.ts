@@ -61,7 +61,7 @@ describe('a tank over time', () => {
 		const series = drawn('Etc/UTC');
 		expect(series.get('Read')?.data).toEqual([[at(1), 25]]);
 		expect(series.get('Left out')?.data).toEqual([[at(2), 75]]);
-		expect(series.get('Room to keep')?.data.map(([, litres]) => litres)).toEqual([75, 75]);
+		expect(series.get('Headroom')?.data.map(([, litres]) => litres)).toEqual([75, 75]);
 	});
 	it('days of the trip’s own zone, litres in the person’s unit', () => {
 		const series = drawn('Asia/Tokyo', { ...METRIC, volume: 'usGal' });
@@ -88,7 +88,7 @@ describe('a gauge and its lessons', () => {
 
 	it('draws the curve in use to the brim, the last light being open ended', () => {
 		const option = gaugeChart({ gauge: lights, tank: grey, lessons, taught: [], units: METRIC })(tokens);
-		const curve = seriesOf(option).get('Curve in use')?.data;
+		const curve = seriesOf(option).get('Calibration in use')?.data;
 		expect(curve?.[0]).toEqual([0, 'empty']);
 		expect(curve?.at(-1)).toEqual([80, 'full']);
 		expect(seriesOf(option).get('Read')?.data).toEqual([[40, '1/3']]);

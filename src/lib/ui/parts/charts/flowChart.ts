@@ -25,9 +25,9 @@ export function nameOfEnd(rig: Rig, end: End): string {
 		case 'elsewhere':
 			return 'From elsewhere';
 		case 'beside':
-			return 'Beside the water';
+			return 'Besides water';
 		case 'gone':
-			return 'Drunk, steamed off';
+			return 'Drunk or boiled off';
 		case 'ground':
 			return 'Ground';
 		case 'overboard':

@@ -49,7 +49,7 @@ export function gaugeChart({
 		yAxis: axisOf(tokens, lights ? { type: 'category', data: names } : { type: 'value', scale: true }),
 		series: [
 			{
-				name: 'Curve in use',
+				name: 'Calibration in use',
 				type: 'line',
 				step,
 				data: lights ? [...stated, [full, stated.at(-1)?.[1]]] : stated,

@@ -61,7 +61,7 @@ export function pastChart({ tank, past, units, timeZone }: Shown): (tokens: Char
 				itemStyle: { color: tokens[tank.holds] }
 			},
 			{
-				name: tank.holds === 'fresh' ? 'Reserve' : 'Room to keep',
+				name: tank.holds === 'fresh' ? 'Reserve' : 'Headroom',
 				type: 'line',
 				data: ends,
 				showSymbol: false,

@@ -60,14 +60,14 @@ export function reviewChart({ review, units }: Shown): (tokens: ChartTokens) => 
 		],
 		series: [
 			{
-				name: 'Written down',
+				name: 'Logged',
 				type: 'bar',
 				stack: 'drawn',
 				data: parts.map(({ drawnL, unloggedL }) => volume(Math.max(0, drawnL - unloggedL))),
 				itemStyle: { color: tokens.fresh }
 			},
 			{
-				name: 'Not written down',
+				name: 'Not logged',
 				type: 'bar',
 				stack: 'drawn',
 				data: parts.map(({ unloggedL }) => volume(Math.max(0, unloggedL))),

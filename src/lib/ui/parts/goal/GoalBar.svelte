@@ -26,7 +26,7 @@
 	const sure = $derived(
 		CERTAINTIES.some(({ value }) => value === certainty)
 			? CERTAINTIES
-			: [...CERTAINTIES, { value: certainty, label: `${Math.round(100 * certainty)} in 100` }]
+			: [...CERTAINTIES, { value: certainty, label: `${Math.round(100 * certainty)}%` }]
 	);
 
 	function pick(value: string): void {

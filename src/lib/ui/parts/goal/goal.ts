@@ -27,7 +27,7 @@ export function goalChoices(
 	const today = zonedTime(nowMs, timeZone).day;
 	const noons = Array.from({ length: DAYS }, (_, i) => zonedMs(dayPlus(today, i + 1), timeZone, NOON));
 	const all = [
-		...(next ? [{ ms: instantMs(next.arrive), label: `the next service, ${next.name}` }] : []),
+		...(next ? [{ ms: instantMs(next.arrive), label: `the next stop, ${next.name}` }] : []),
 		...(endMs > nowMs ? [{ ms: endMs, label: 'the trip’s end' }] : []),
 		...noons.map((ms) => ({ ms, label: sayGoal(ms, nowMs, timeZone) }))
 	];

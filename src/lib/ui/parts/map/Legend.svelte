@@ -7,9 +7,9 @@
 	const SHAPES = [
 		{ services: [{ kind: 'water' as const, potable: true }], says: 'drinking water' },
 		{ services: [{ kind: 'water' as const, potable: false }], says: 'not for drinking' },
-		{ services: [{ kind: 'water' as const }], says: 'nobody says' },
+		{ services: [{ kind: 'water' as const }], says: 'not known to be drinkable' },
 		{ services: [{ kind: 'grey' as const }], says: 'grey drain' },
-		{ services: [{ kind: 'black' as const }], says: 'black disposal' },
+		{ services: [{ kind: 'black' as const }], says: 'dump point' },
 		{ services: [{ kind: 'mains' as const }], says: 'hook-up' },
 		{ services: [], noDischarge: true, says: 'nothing overboard' }
 	];
@@ -19,7 +19,7 @@
 	{#each SHAPES as { services, noDischarge, says } (says)}
 		<li><Glyphs {services} {noDischarge} />{says}</li>
 	{/each}
-	<li><span class="plate"></span>dashed edge: not seen for a year</li>
+	<li><span class="plate"></span>dashed edge: not checked for a year</li>
 	<li><span class="line"></span>until the last chance</li>
 	<li><span class="line beyond"></span>beyond it</li>
 </ul>

@@ -64,10 +64,9 @@
 		class="chart"
 		bind:this={element}
 		role="group"
-		aria-label="Map: arrow keys move it, + and − change how near it is"
+		aria-label="Map: arrow keys move it, + and − zoom"
 	></div>
-	{#if trouble}<Notice
-			><p>The coasts could not be drawn: {trouble}. The list has everything all the same.</p></Notice
+	{#if trouble}<Notice><p>The coasts couldn’t be drawn: {trouble}. The list still has everything.</p></Notice
 		>{/if}
 	<figcaption class="soft small">
 		<span>Not for navigation. Coasts at 1:50 million; the demo’s island and skerries are invented.</span>

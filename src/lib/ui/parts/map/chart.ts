@@ -68,7 +68,7 @@ function emptyMap(element: HTMLElement, smooth: boolean): L.Map {
 		markerZoomAnimation: smooth,
 		inertia: smooth
 	}).setView([20, 0], 2);
-	L.control.zoom({ zoomInTitle: 'Closer', zoomOutTitle: 'Further away' }).addTo(map);
+	L.control.zoom({ zoomInTitle: 'Zoom in', zoomOutTitle: 'Zoom out' }).addTo(map);
 	L.control.scale({ imperial: false }).addTo(map);
 	return map;
 }

@@ -127,7 +127,7 @@ it('signs what stands where: read out by name, a point under a stop at the same 
 	});
 	expect(sign('point:b')).toMatchObject({ label: 'At b: grey drain', className: 'sign', hangs: true });
 	expect(sign('point:x')).toMatchObject({
-		label: 'At x: grey drain, not seen for a year',
+		label: 'At x: grey drain, not checked for a year',
 		className: 'sign stale chosen',
 		hangs: false
 	});

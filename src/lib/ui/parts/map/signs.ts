@@ -53,7 +53,7 @@ export function signsOf(
 			label: [
 				`${point.name}: ${sayServices(point.services)}`,
 				...(point.noDischarge ? [NOTHING_OVERBOARD] : []),
-				...(stale ? ['not seen for a year'] : [])
+				...(stale ? ['not checked for a year'] : [])
 			].join(', '),
 			place: point.position,
 			html: markupOf(drawn),

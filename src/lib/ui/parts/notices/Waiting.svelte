@@ -3,7 +3,7 @@
 	const { trouble }: { trouble: string | undefined } = $props();
 </script>
 
-<p class="soft">{trouble ? 'The levels cannot be shown now.' : 'Working out the levels…'}</p>
+<p class="soft">{trouble ? 'The levels can’t be shown now.' : 'Working out the levels…'}</p>
 
 <style>
 	p {

@@ -11,7 +11,7 @@
 		units: UnitChoice;
 		onchange: (services: readonly Service[]) => void;
 	}
-	/** What there is at a stop: a tick for each kind, what it costs, and what else one knows of it; more than one of a kind, too. */
+	/** What is here at a stop: a tick for each kind, what it costs, and what else one knows of it; more than one of a kind, too. */
 	const { services, units, onchange }: Props = $props();
 
 	const KINDS = Object.keys(SERVICE_NAMES) as readonly Service['kind'][];
@@ -92,12 +92,12 @@
 						value={service.barMax}
 						suffix="bar"
 						optional
-						hint="A regulator at the tap keeps pipes whole."
+						hint="Use a regulator at the tap: it protects the pipes."
 						onchange={(barMax) => change(at, { barMax })}
 					/>
 				{/if}
 				<TextField
-					label="Seen to be so on"
+					label="Last checked on"
 					type="date"
 					value={service.verified ?? ''}
 					onchange={(value) => change(at, { verified: toDay(value) })}
@@ -113,7 +113,7 @@
 {/snippet}
 
 <fieldset>
-	<legend>What there is</legend>
+	<legend>What is here</legend>
 	{#each KINDS as kind (kind)}
 		{@const places = placesOf(kind)}
 		<label class="check"
@@ -133,7 +133,7 @@
 						<button
 							type="button"
 							class="quiet small"
-							onclick={() => onchange(services.filter((_, place) => place !== at))}>Take out</button
+							onclick={() => onchange(services.filter((_, place) => place !== at))}>Remove</button
 						>
 					</p>
 				{/if}

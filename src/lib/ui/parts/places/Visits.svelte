@@ -21,10 +21,10 @@
 	<p class="sentence">
 		<span
 			>{DID[visit.did]} at <strong>{visit.point.name}</strong>,
-			{sayAgo(visit.atMs, nowMs, timeZone)}. {capital(sayServices(visit.point.services))}: still so?</span
+			{sayAgo(visit.atMs, nowMs, timeZone)}. {capital(sayServices(visit.point.services))}: still right?</span
 		>
-		<button class="small" aria-label="{visit.point.name} is still so" onclick={() => onconfirm(visit)}
-			>Still so</button
+		<button class="small" aria-label="{visit.point.name} is still right" onclick={() => onconfirm(visit)}
+			>Still right</button
 		>
 		<a class="small" href="/trip/points?point={encodeURIComponent(visit.point.id)}&change">It has changed</a>
 	</p>

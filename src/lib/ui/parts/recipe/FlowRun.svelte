@@ -46,8 +46,8 @@
 <fieldset>
 	<legend>Flow, by jug and stopwatch</legend>
 	<p class="soft">
-		Open the tap as you use it and fill a jug you know, {POURS} times. Start as the water meets the jug, stop at
-		its mark.
+		Open the tap as you usually do and fill a jug of known size, {POURS} times. Start as the water meets the jug,
+		stop at its mark.
 	</p>
 	<div class="fields">
 		<NumberField label="The jug holds" bind:value={jugL} of="volume" {units} />
@@ -70,7 +70,7 @@
 					<button
 						type="button"
 						class="quiet small"
-						aria-label="Take pour {i + 1} out"
+						aria-label="Remove pour {i + 1} out"
 						onclick={() => (pours = pours.filter((_, k) => k !== i))}>Remove</button
 					>
 				</li>{/each}
@@ -87,9 +87,9 @@
 	{/if}
 	<p class="buttons">
 		<button type="button" disabled={!flow} onclick={() => flow && onkeep(Number(flow.mean.toFixed(2)))}
-			>Take this flow</button
+			>Use this flow</button
 		>
-		<button type="button" class="quiet" onclick={oncancel}>Leave it</button>
+		<button type="button" class="quiet" onclick={oncancel}>Cancel</button>
 	</p>
 </fieldset>
 

@@ -25,14 +25,14 @@
 		<p>
 			By recipe: <strong>{formatLitres(litres, units)}</strong>{typeof stated === 'number' &&
 			Math.abs(stated - litres) > 0.05
-				? `; one time takes ${formatLitres(stated, units)} as stated`
+				? `; you entered ${formatLitres(stated, units)} each`
 				: ''}.
 			{#if typeof stated !== 'number' || Math.abs(stated - litres) > 0.05}
 				<button
 					type="button"
 					class="small"
 					onclick={() => (draft = withValue(draft, 'litresEach.mean', Number(litres.toFixed(DECIMALS))))}
-					>Take it as what one time takes</button
+					>Use it as litres each</button
 				>
 			{/if}
 		</p>

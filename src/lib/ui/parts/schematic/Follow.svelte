@@ -54,7 +54,7 @@
 	{/snippet}
 	<Schematic plumbing={plumbingOf(rig)} {levels} {traced} {onnode} />
 	<p class="soft">
-		Solid: pipes. Dashed: carried by hand. Open a tank for what it really holds, an outlet to change it.
+		Solid: pipes. Dashed: carried by hand. Open a tank to see its usable volume, an outlet to change it.
 	</p>
 </Section>
 

@@ -48,7 +48,7 @@
 	function take(steps: readonly CurveStep[]): void {
 		const of = gauge;
 		if (rig && of)
-			void proposals.put(rig.id, (then) => withCurve(then, of.id, steps), `${of.name}: learned curve`);
+			void proposals.put(rig.id, (then) => withCurve(then, of.id, steps), `${of.name}: learned calibration`);
 	}
 </script>
 
@@ -85,7 +85,7 @@
 				<p>
 					{tank.shape
 						? 'A depth becomes litres by the tank’s shape.'
-						: 'The tank has no shape yet, so a depth cannot be turned into litres.'}
+						: 'The tank has no shape yet, so a depth can’t be turned into litres.'}
 					<a href="/rig/tank/{encodeURIComponent(tank.id)}">To {tank.name}</a>
 				</p>
 			</Section>

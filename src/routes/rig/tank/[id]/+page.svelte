@@ -42,11 +42,11 @@
 		tank &&
 			[
 				tank.holds,
-				`plate ${litres(tank.nominalL)}`,
+				`rated ${litres(tank.nominalL)}`,
 				tank.usableL === undefined
 					? `usable volume not measured yet${level ? `; it seems to be ${litres(level.usableL)}, give or take ${litres(Z90 * level.usableSdL)}` : ''}`
 					: `${litres(tank.usableL)} usable`,
-				...(tank.deadL ? [`${litres(tank.deadL)} below the suction`] : [])
+				...(tank.deadL ? [`${litres(tank.deadL)} the pump can’t reach`] : [])
 			].join(', ')
 	);
 
@@ -73,7 +73,7 @@
 		{#if tank.shape}
 			<DipSection tank={{ ...tank, shape: tank.shape }} instruments={rig.instruments} {flags} {units} />
 			{#if tank.shape.form !== 'table'}
-				<Section title="What stays undrained">
+				<Section title="What is left after draining">
 					<DrainCard {tank} shape={tank.shape} engine={app.engine} {units} />
 				</Section>
 			{/if}
@@ -88,6 +88,6 @@
 	{/if}
 {:else if rig}
 	<Page up={{ href: '/rig', name: 'Rig' }}>
-		<PageHead title="No such tank" says="{rig.name} has no tank of that address." />
+		<PageHead title="No such tank" says="{rig.name} has no tank at that address." />
 	</Page>
 {/if}

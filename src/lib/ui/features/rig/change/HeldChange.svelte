@@ -17,7 +17,7 @@
 					{path.replace('$.', '')}: expected {expected}, got {got}.
 				</p>{/each}
 		</div>
-		<button onclick={() => proposals.leave()}>Leave it</button>
+		<button onclick={() => proposals.leave()}>Cancel</button>
 	</Notice>
 {:else if held}
 	<Impacts

@@ -19,12 +19,12 @@
 
 <Notice>
 	<div role="alert">
-		<p>With this, something that was written down would not be possible any more:</p>
+		<p>With this change, some logged entries would no longer be possible:</p>
 		{#each impacts as impact, i (i)}<p>{sayImpact(rig, impact, units)}</p>{/each}
-		<p>The entries stay as they are. The levels after them will be doubted.</p>
+		<p>The entries stay as they are. The levels after them will be less certain.</p>
 	</div>
 	<p class="buttons">
-		<button onclick={oninsist}>Change it all the same</button>
-		{#if onleave}<button onclick={onleave}>Leave it</button>{/if}
+		<button onclick={oninsist}>Change it anyway</button>
+		{#if onleave}<button onclick={onleave}>Cancel</button>{/if}
 	</p>
 </Notice>

@@ -45,16 +45,16 @@
 </script>
 
 {#if unable}<Notice><p>{unable}</p></Notice>{/if}
-<Section title="What it shows, and what was there">
+<Section title="Its readings and the true litres">
 	<Chart
 		spec={{ kind: 'gauge', shown: { gauge, tank, lessons, taught, units } }}
 		{theme}
-		label="Readings of {gauge.name} over the litres that everything else says"
+		label="Readings of {gauge.name} against the litres everything else gives"
 	/>
 	{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
 	<p class="soft">
-		Rings: readings beside a level known from everything but this gauge. Crosses: readings left out as
-		doubted; they teach nothing. Dashed: what the rings teach.
+		Rings: readings beside a level known from everything but this gauge. Crosses: doubted readings, left out.
+		Dashed: the calibration learned from the rings.
 	</p>
 	<DataTable
 		columns={[
@@ -77,17 +77,17 @@
 	</DataTable>
 	{#if learned && learned.contrary.length > 0}<Notice
 			><p>
-				At {learned.contrary.join(', ')} the reading fell where the litres rose; it was evened out. Look again there.
+				At {learned.contrary.join(', ')} the reading fell where the litres rose; it was evened out. Check it there.
 			</p></Notice
 		>{/if}
 	<button
 		class="primary"
 		disabled={taught.length < LEAST_LEVELS}
-		onclick={() => learned && onuse(learned.steps)}>Use the learned curve</button
+		onclick={() => learned && onuse(learned.steps)}>Use the learned calibration</button
 	>
 	{#if taught.length < LEAST_LEVELS}<p class="soft">
-			It takes readings at two levels at least: from the log, or from a <a
-				href="/rig/tank/{encodeURIComponent(tank.id)}">step by step trial</a
+			It needs readings at two levels at least: from the log, or from a <a
+				href="/rig/tank/{encodeURIComponent(tank.id)}">step-by-step trial</a
 			>.
 		</p>{/if}
 </Section>

@@ -22,7 +22,7 @@
 			<dt>At the beep</dt>
 			<dd>{beep}</dd>
 		{/if}
-		<dt>Right to</dt>
+		<dt>Accurate to</dt>
 		<dd>± {(100 * (meter.sdFraction ?? USUAL_SD)).toFixed(1)} %</dd>
 	</dl>
 	<p>

@@ -38,7 +38,7 @@
 			>{live.state === 'waiting'
 				? 'Waiting for the meter…'
 				: live.state === 'lost'
-					? 'The meter is not heard. It goes on counting; so do you: read it, or wait.'
+					? 'No signal from the meter. It is still counting: read it yourself, or wait.'
 					: 'The simulated meter counts.'}</span
 		>
 		<button class="small" onclick={() => live.stop()}>Read it myself</button>

@@ -38,7 +38,7 @@
 	{:else}
 		<NumberField label={asked.label} bind:value of="volume" {units} error={fault} />
 	{/if}
-	<button class="primary big" type="submit" disabled={!ready}>Keep it</button>
+	<button class="primary big" type="submit" disabled={!ready}>Save</button>
 	<button class="big" type="button" onclick={oncancel}>Back</button>
 </form>
 

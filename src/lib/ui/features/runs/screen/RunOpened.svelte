@@ -43,14 +43,12 @@
 	<RunFrame title="A run">
 		{#snippet body()}
 			<h2>
-				{run
-					? 'This run is about something that is not in this rig.'
-					: 'There is no such run on this device.'}
+				{run ? 'This run needs something that is not in this rig.' : 'There is no such run on this device.'}
 			</h2>
 			<p>
 				{run
-					? 'Its tank or container was taken out, or the rig is on another phone: take its logbook in first, under Data.'
-					: 'It may have been begun on another phone: let it be handed over from there, or begin anew.'}
+					? 'Its tank or container was removed, or the rig is on another phone: import its logbook first, under Data.'
+					: 'It may have been started on another phone: share it from there, or start again.'}
 			</p>
 		{/snippet}
 		{#snippet foot()}<a class="as-button big" href="/">To Now</a>{/snippet}
@@ -58,17 +56,17 @@
 {:else if stale}
 	<RunFrame title={sayRun(run.setup, rig)} progress="interrupted">
 		{#snippet body()}
-			<h2>Begun {sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, and never ended.</h2>
+			<h2>Started {sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, and not ended.</h2>
 			<Notice
 				><p>
-					Its figures are of then: tanks and meter stand elsewhere now. What it wrote stands; begin anew for
-					what is to be done today.
+					Its figures are out of date: tanks and meter have changed since. Its entries are kept; start again
+					for today.
 				</p></Notice
 			>
 			<RunWritten {app} {rig} {run} />
 		{/snippet}
 		{#snippet foot()}
-			<a class="as-button primary big" href={START[run.setup.kind]} onclick={() => void end()}>Begin anew</a>
+			<a class="as-button primary big" href={START[run.setup.kind]} onclick={() => void end()}>Start again</a>
 			<button class="big" onclick={() => void end()}>End it</button>
 		{/snippet}
 	</RunFrame>

@@ -225,7 +225,7 @@
 						void book.change(run.id, (newest) => {
 							const { ended: _ended, ...open } = newest ?? run;
 							return open;
-						})}>Go on with it</button
+						})}>Continue it</button
 				>
 			{/if}
 		{/if}

@@ -26,8 +26,8 @@
 </script>
 
 {#if written.length > 0}
-	<section aria-label="Written">
-		<h2>Written in the ledger</h2>
+	<section aria-label="Logged">
+		<h2>Logged in the ledger</h2>
 		<ul>
 			{#each written as entry (entry.id)}
 				<li class:gone={entry.void}>
@@ -35,7 +35,7 @@
 					<button
 						class="small"
 						onclick={() => void app.commands.setVoid([entry.id], !entry.void, says(entry))}
-						>{entry.void ? 'Put back' : 'Take back'}</button
+						>{entry.void ? 'Restore' : 'Void'}</button
 					>
 				</li>
 			{/each}

@@ -18,10 +18,10 @@
 		} catch (error) {
 			// Who closes the sheet again did not want to.
 			if (!(error instanceof DOMException && error.name === 'AbortError'))
-				says = `It could not be handed over: ${errorMessage(error)}.`;
+				says = `It couldn’t be shared: ${errorMessage(error)}.`;
 		}
 	}
 </script>
 
-<button class="quiet" onclick={() => void share()}>Hand over</button>
+<button class="quiet" onclick={() => void share()}>Share</button>
 {#if says}<span role="status" class="soft">{says}</span>{/if}

@@ -53,7 +53,7 @@
 		{#if following && mark && live.shows !== undefined}
 			<p class="shows">
 				it shows <strong>{sayShown(live.shows)}</strong>
-				<span class="soft">{live.state === 'lost' ? 'when it was last heard' : 'live'}</span>
+				<span class="soft">{live.state === 'lost' ? 'at its last signal' : 'live'}</span>
 			</p>
 		{/if}
 		{#if now}

@@ -158,7 +158,7 @@
 					{/if}
 				</div>
 				{#if asked !== undefined && asked > roomL + 1}
-					<p class="mind">There is room for about {litres(roomL)}; the rest would run over.</p>
+					<p class="mind">There is room for about {litres(roomL)}; the rest would overflow.</p>
 				{/if}
 				{#if found && 'wrong' in found}<p class="mind">{found.wrong}</p>
 				{:else if found}

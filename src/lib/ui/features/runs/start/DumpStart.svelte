@@ -119,7 +119,7 @@
 	function sayTote(of: Container): string {
 		const loads = loadsOf(of.carries, runsL, of, hose, partL ?? 0);
 		const free = `${litres(loads.keepFreeL)} must be free when you shut the valve`;
-		return `${of.name} takes ${litres(of.capacityL)}; ${free}${hose ? ', as the hose must still drain into it' : ''}. ${sayLoads(loads, units)}`;
+		return `${of.name} holds ${litres(of.capacityL)} to the brim; ${free}${hose ? ', as the hose must still drain into it' : ''}. ${sayLoads(loads, units)}`;
 	}
 
 	const setup = (): Promise<Setup | undefined> | Setup | undefined =>
@@ -164,7 +164,7 @@
 						bind:value={hoseM}
 						onchange={(metres) => void keepOfRig(app, 'hoseM', rig.id, metres)}
 						suffix="m"
-						hint="75 mm wide inside, as usual; 0 for a bucket under the outlet."
+						hint="Calculated for 75 mm inside, the usual size; 0 for a bucket under the outlet."
 					/>
 				{/if}
 			</div>
@@ -175,18 +175,18 @@
 		{#if where === 'ground' || where === 'overboard'}
 			<Notice
 				><p>
-					Only where local rules allow it; they differ from place to place{where === 'overboard'
+					Do this only where local rules allow it; they differ from place to place{where === 'overboard'
 						? ', for grey too'
 						: ''}.
 				</p></Notice
 			>
 		{/if}
 		{#if waste.length > 0}
-			<Notice calm><p>Wear gloves. Only at places meant for it: local rules come first.</p></Notice>
+			<Notice calm><p>Wear gloves. Use only places meant for it: local rules come first.</p></Notice>
 			{#if containers.length === 0}
 				<p class="soft">
-					A tote, a drum, a bucket? Add it under <a href="/rig">Rig, Containers</a>, and its loads are worked
-					out here.
+					A tote, a drum, a bucket? Add it under <a href="/rig">Rig, Containers</a>, and its loads are
+					calculated here.
 				</p>
 			{/if}
 		{/if}

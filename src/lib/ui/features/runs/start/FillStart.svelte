@@ -56,9 +56,9 @@
 
 	const HOW: readonly { value: HowMuch; label: string }[] = [
 		{ value: 'full', label: 'to the brim' },
-		{ value: 'litres', label: 'so many litres' },
-		{ value: 'mass', label: 'so many kilograms' },
-		{ value: 'until', label: 'what lasts until a day' }
+		{ value: 'litres', label: 'an amount in litres' },
+		{ value: 'mass', label: 'an amount in kilograms' },
+		{ value: 'until', label: 'enough to last until a day' }
 	];
 	const howMuch = $derived(
 		form.planL === undefined
@@ -77,8 +77,8 @@
 			{#if swallowed > 0}
 				<Notice
 					><p>
-						All was drained down: heater and pipes swallow the first {litres(swallowed)}. Fill up, let every
-						tap run until no air comes, and fill up again. The heater stays off until then.
+						All was drained: heater and pipes take the first {litres(swallowed)}. Fill up, let every tap run
+						until no air comes, and fill up again. Keep the heater off until then.
 					</p></Notice
 				>
 			{/if}
@@ -138,13 +138,13 @@
 						? `, ${sayFlowTime(takeL, form.flowLpm, units)}`
 						: ''}: then {litres(figures.value.leavesL)} in {first?.name}.
 					{#if figures.value.enough === false}<span class="mind">
-							Even full it does not last so long, as you live now.</span
+							Even a full tank won’t last that long, as you live now.</span
 						>{:else if takeL <= 0}<span class="soft"> What is in it lasts until then.</span>{/if}
 				</p>
 				{#if form.how !== 'until' && form.target.kind === 'litres' && form.target.litres > figures.value.roomL.p50 + 1}
 					<Notice
 						><p>
-							{litres(form.target.litres)} do not fit: there is room for about {litres(
+							{litres(form.target.litres)} won’t fit: there is room for about {litres(
 								figures.value.roomL.p50
 							)}. It stops there.
 						</p></Notice
@@ -168,12 +168,12 @@
 					options={[
 						{ value: 'yes', label: 'a sign or a person says so' },
 						{ value: 'no', label: 'not for drinking' },
-						{ value: 'unsaid', label: 'nobody says' }
+						{ value: 'unsaid', label: 'not known' }
 					]}
 					onchange={(value) => (form.drinkable = value as Drinkable)}
 				/>
 			</div>
-			{#if goingIn}<Notice><p>{goingIn} It is written down as you say.</p></Notice>{/if}
+			{#if goingIn}<Notice><p>{goingIn} It is logged as you choose.</p></Notice>{/if}
 			<label class="check"
 				><input type="checkbox" bind:checked={form.pressure} /> by the pressure inlet, with a regulator</label
 			>
@@ -193,22 +193,22 @@
 					of="volume"
 					{units}
 					optional
-					hint="A bucket and a watch find it."
+					hint="Time a bucket to find it."
 				/>
 			</div>
 			{#if form.passed?.kind === 'passed' && first}
 				<SelectField
-					label="{litres(form.passed.litres)} have passed since it was read. Where to?"
+					label="{litres(form.passed.litres)} has passed since it was read. Where to?"
 					value={form.into}
 					options={[
 						{ value: 'elsewhere', label: 'elsewhere' },
-						{ value: 'tank', label: `into ${first.name}, and nobody wrote it down` }
+						{ value: 'tank', label: `into ${first.name}, not logged` }
 					]}
 					onchange={(value) => (form.into = value as 'tank' | 'elsewhere')}
 				/>
 			{:else if form.passed?.kind === 'backwards'}
 				<p class="mind">
-					That is not on from where it was left. If it was reset, go on: it counts from here.
+					That doesn’t follow from its last reading. If it was reset, continue: it counts from here.
 				</p>
 			{/if}
 		{/if}

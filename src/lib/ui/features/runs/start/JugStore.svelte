@@ -12,7 +12,7 @@
 		/** litres believed in each tank */
 		levels: ReadonlyMap<string, number>;
 	}
-	/** The jugs that feed a tank or take turns at the tap: which stand full, which one feeds now. */
+	/** The jugs that feed a tank or take turns at the tap: which stand full, which one in use. */
 	const { app, rig, levels }: Props = $props();
 
 	const FULL = 0.9;
@@ -22,14 +22,14 @@
 	const fed = $derived(rig.tanks.filter(({ id }) => spares.some(({ feeds }) => feeds === id)));
 	const share = (tank: Tank): number => (levels.get(tank.id) ?? 0) / usableOf(tank);
 	const stands = (tank: Tank): string =>
-		share(tank) >= FULL ? 'stands full' : share(tank) <= EMPTY ? 'stands empty' : 'begun';
+		share(tank) >= FULL ? 'full' : share(tank) <= EMPTY ? 'empty' : 'begun';
 
 	const common = () => ({ source: 'hand', ...app.nowOnTrip() }) as const;
 	const swap = (to: Tank, from: Tank): Promise<boolean> =>
 		logSaying(
 			app,
 			swapOf(to, from, levels.get(from.id)).map((one) => ({ ...one, ...common() }) as EntryDraft),
-			`${from.name} feeds now`
+			`${from.name} in use`
 		);
 	const pour = (to: Tank, from: Tank): Promise<boolean> =>
 		logSaying(
@@ -53,7 +53,7 @@
 			{#each fed.filter(({ portable }) => portable) as one (one.id)}
 				<li>
 					<span>{one.name}</span><span class="soft"
-						>{formatLitres(levels.get(one.id) ?? 0, units)}, feeds now</span
+						>{formatLitres(levels.get(one.id) ?? 0, units)}, in use</span
 					>
 				</li>
 			{/each}

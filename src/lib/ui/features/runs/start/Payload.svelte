@@ -29,14 +29,14 @@
 		{units}
 		optional
 		hint={otherKg === undefined
-			? 'All that the plate counts beside water: then you see what the payload leaves.'
+			? 'Everything the weight plate counts besides water: then you see what payload is left.'
 			: undefined}
 		onchange={(kg) => void keepElse(app, rig.id, kg)}
 	/>
 	{#if otherKg !== undefined}
 		<p class:mind={payloadKg - otherKg - aboardKg < takeKg}>
 			{sayPayloadLeft(payloadKg - otherKg - aboardKg, takeKg, units)}
-			<span class="soft">The weighbridge and the plate decide.</span>
+			<span class="soft">The weighbridge and the weight plate decide.</span>
 		</p>
 	{/if}
 {/if}

@@ -65,13 +65,13 @@
 		{:else if stay.value}
 			<p class="says" aria-live="polite">{sayStayLoads(stay.value, units)}</p>
 			{#if others.length > 0}
-				<p class="soft">Beside it, with the service there:</p>
+				<p class="soft">With the tap or drain there:</p>
 				<ul>
 					{#each others as { point, service, km } (point.id)}
 						<li>
 							{point.name}{km === undefined ? '' : `, ${formatQuantity(km, 'distance', units)} away`}: {SERVICE_NAMES[
 								service.kind
-							]}{service.fee ? `, ${service.fee} a time` : ', no fee known'}{service.minutes
+							]}{service.fee ? `, ${service.fee} a time` : ', fee not known'}{service.minutes
 								? `, ${service.minutes} min`
 								: ''}
 						</li>

@@ -33,15 +33,15 @@
 <Section title="Dip table and sight marks">
 	<div class="fields">
 		<SelectField label="Marks" bind:value={stepping} options={STEPPINGS(units)} />
-		<NumberField label="Leans to starboard" bind:value={roll} suffix="°" />
+		<NumberField label="Tilt to starboard" bind:value={roll} suffix="°" />
 		<NumberField label="Front up" bind:value={pitch} suffix="°" />
 	</div>
 	<p class="soft">
 		{stepping === 'days'
-			? 'Where the level will stand at each coming dawn, as you live now.'
+			? 'Where the level will be at each coming dawn, as you live now.'
 			: tank.deadL
-				? `Litres above the suction; the ${formatLitres(tank.deadL, units)} below it are not counted.`
-				: 'Litres by the wet length of the rod.'}
+				? `Usable litres; the ${formatLitres(tank.deadL, units)} the pump can’t reach is not counted.`
+				: 'Litres by the wet length of the dipstick.'}
 	</p>
 	{#if lines.length === 0}<p>There is nothing to mark.</p>{:else}
 		<ol>

@@ -42,7 +42,7 @@
 			rollDeg > 0 ? 'starboard down' : rollDeg < 0 ? 'port down' : '',
 			pitchDeg > 0 ? 'front up' : pitchDeg < 0 ? 'front down' : ''
 		].filter(Boolean);
-		return ways.length === 0 ? 'Level it' : `Lean it ${EASY_DEG}° ${ways.join(' and ')}`;
+		return ways.length === 0 ? 'Level it' : `Tilt it ${EASY_DEG}° ${ways.join(' and ')}`;
 	}
 </script>
 
@@ -63,18 +63,18 @@
 			{ value: 'starboard', label: 'starboard (right) side' }
 		]}
 	/>
-	<NumberField label="Leans to starboard" bind:value={roll} suffix="°" hint="Less than 0: to port." />
-	<NumberField label="Front up" bind:value={pitch} suffix="°" hint="Less than 0: front down." />
+	<NumberField label="Tilt to starboard" bind:value={roll} suffix="°" hint="Below 0: to port." />
+	<NumberField label="Front up" bind:value={pitch} suffix="°" hint="Below 0: front down." />
 </div>
-{#if !possible}<p class="mind">A lean is at most {STEEPEST_DEG}° either way.</p>{/if}
+{#if !possible}<p class="mind">Tilt is at most {STEEPEST_DEG}° either way.</p>{/if}
 {#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
 <p aria-live="polite" class:soft={waiting}>
 	{#if left.value !== undefined}
-		<strong>{formatLitres(left.value, units)}</strong> stay in {tank.name} when it is drained so.
+		<strong>{formatLitres(left.value, units)}</strong> stays in {tank.name} when drained like this.
 	{/if}
 	{#if advice.value}
 		{@const { leftL } = advice.value}
-		{#if left.value !== undefined && left.value - leftL < WORTH_L}No lean leaves less.
+		{#if left.value !== undefined && left.value - leftL < WORTH_L}No tilt leaves less.
 		{:else}{wayOf(advice.value)}: then {formatLitres(leftL, units)} stay.{/if}
 	{:else if advice.waiting}Flooding the tank, cell by cell…{/if}
 </p>

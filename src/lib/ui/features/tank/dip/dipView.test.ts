@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { METRIC } from '../../../../../core/units/index.js';
 import { clearOf, depthText, dipLines, stripsOf } from './dipView.js';
 
-/** Half a litre a millimetre, 5 L below the suction. */
+/** Half a litre a millimetre, 5 L the pump can’t reach. */
 const tank = {
 	id: 't',
 	name: 'T',

@@ -75,16 +75,16 @@
 	};
 </script>
 
-<p class="soft">Inside dimensions. The rod stands in the middle unless its instrument says otherwise.</p>
+<p class="soft">Inside dimensions. The dipstick goes in the middle unless its instrument says otherwise.</p>
 <SelectField
 	label="Shape"
 	value={formOf(shape)}
 	options={[
 		{ value: '', label: 'not known' },
 		{ value: 'box', label: 'a box' },
-		{ value: 'prism', label: 'any outline, the same all along' },
-		{ value: 'flat', label: 'a cylinder lying fore and aft' },
-		{ value: 'upright', label: 'a cylinder standing' },
+		{ value: 'prism', label: 'any outline, the same along its length' },
+		{ value: 'flat', label: 'a lying cylinder, fore and aft' },
+		{ value: 'upright', label: 'an upright cylinder' },
 		...(tank.shape?.form === 'table' ? [{ value: 'table', label: 'a table of depths' }] : [])
 	]}
 	onchange={(form) => (shape = form === formOf(tank.shape) ? tank.shape : begun(form))}
@@ -111,8 +111,8 @@
 	<p aria-live="polite" class="figure">
 		{holds === undefined
 			? 'Not a shape yet.'
-			: `Holds ${formatLitres(holds, units)} to the brim`}{#if holds !== undefined}<span class="soft"
-				>, plate {formatLitres(tank.nominalL, units)}</span
+			: `${formatLitres(holds, units)} to the brim`}{#if holds !== undefined}<span class="soft"
+				>, rated {formatLitres(tank.nominalL, units)}</span
 			>{/if}
 	</p>
 	{#each doubts as doubt, i (i)}<p class="mind">{saySuspicion(rig, doubt, units)}</p>{/each}

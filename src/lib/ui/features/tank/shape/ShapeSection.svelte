@@ -37,14 +37,14 @@
 			<p>
 				Holds {litres(fullLitres(drawn))} to the brim.
 				{#if litresNow !== undefined && waterMm !== undefined}
-					Now {litres(litresNow)}, a rod would be wet to {depthText(waterMm, units)}.{/if}
+					Now {litres(litresNow)}, a dipstick would be wet to {depthText(waterMm, units)}.{/if}
 			</p>
 		</div>
 	{:else if tank.shape?.form === 'table'}<p>A table of {tank.shape.rows.length} depths.</p>
 	{:else}<p class="soft">
-			Not known. Measure its inside, or pour it full step by step; then a dipped depth becomes litres.
+			Not known. Measure the inside, or fill it step by step; then a dipped depth becomes litres.
 		</p>{/if}
-	<button onclick={onchange}>{tank.shape ? 'Change shape' : 'Give it a shape'}</button>
+	<button onclick={onchange}>{tank.shape ? 'Change shape' : 'Enter its shape'}</button>
 </Section>
 
 <style>

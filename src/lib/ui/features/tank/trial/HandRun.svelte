@@ -27,7 +27,7 @@
 		],
 		'back-up': [
 			'Drain the tank, close the valve, rig level.',
-			'Run water into it until it backs up. Stop at once.'
+			'Run water in until it backs up. Stop at once.'
 		]
 	} as const;
 	const LAST_STEP = 2;
@@ -92,20 +92,20 @@
 {:else if litres !== undefined}
 	{#if canDip}
 		<NumberField
-			label="What the rod is wet to now"
+			label="Wet length of the dipstick now"
 			bind:value={leftMm}
 			of="length"
 			{units}
 			optional
-			hint="What lies below the pump’s suction, and is of no use."
+			hint="Water the pump can’t reach."
 		/>
 		{#if deadL !== undefined}<p aria-live="polite">
-				{formatLitres(deadL, units)} stay below the suction; {formatLitres(deadL + litres, units)} in all.
+				{formatLitres(deadL, units)} is what the pump can’t reach; {formatLitres(deadL + litres, units)} in all.
 			</p>{/if}
 	{/if}
 	<p>
 		<strong>{formatLitres(litres, units)}</strong>{litres > 1.15 * tank.nominalL
-			? `. That is more than the plate’s ${formatLitres(tank.nominalL, units)} by over 15 %: did water run on to elsewhere, or was a jug counted twice?`
+			? `. That is over 15% more than the rated ${formatLitres(tank.nominalL, units)}: did water go elsewhere, or was a jug counted twice?`
 			: ''}
 	</p>
 	<TextField label="Note" bind:value={note} />
@@ -114,7 +114,7 @@
 	{#if step < LAST_STEP}
 		<button class="primary" disabled={stopped} onclick={() => (step += 1)}>Next</button>
 	{:else}
-		<button class="primary" disabled={!ready} onclick={keep}>Keep this trial</button>
+		<button class="primary" disabled={!ready} onclick={keep}>Save this trial</button>
 	{/if}
 	{#if step > 0}<button onclick={() => (step -= 1)}>Back</button>{/if}
 	<button onclick={oncancel}>Cancel</button>

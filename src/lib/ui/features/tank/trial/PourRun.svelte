@@ -47,7 +47,7 @@
 </script>
 
 <p class="step">
-	{meter ? 'Hold a bucket you know under the meter’s outlet.' : 'Begin with an empty tank, rig level.'}
+	{meter ? 'Hold a bucket of known size under the meter’s outlet.' : 'Begin with an empty tank, rig level.'}
 </p>
 <div class="pours">
 	{#if meter}
@@ -63,7 +63,7 @@
 			hint={readings.length === 0 ? '0 for the empty tank.' : `${formatLitres(poured, units)} so far.`}
 		/>
 		{#if instrument.kind === 'rod'}
-			<NumberField label="The rod is wet to" bind:value={showsMm} of="length" {units} />
+			<NumberField label="The dipstick is wet to" bind:value={showsMm} of="length" {units} />
 		{:else}
 			<TextField label="The gauge shows" bind:value={shows} />
 		{/if}
@@ -71,13 +71,13 @@
 </div>
 <button onclick={meter ? addBucket : addStep}>{meter ? 'Add this bucket' : 'Add this step'}</button>
 {#if run?.kind === 'backwards'}<p class="mind">
-		The meter counts {meter?.counts}; these two run the other way. Are they swapped?
+		The meter counts {meter?.counts}; these two go the other way. Are they swapped?
 	</p>{/if}
 {#if readings.length > 0}
 	<DataTable
 		columns={[
 			{ name: meter ? 'Bucket' : 'In all', number: true },
-			{ name: meter ? 'Counted' : instrument.kind === 'rod' ? 'Rod' : 'Shows', number: true },
+			{ name: meter ? 'Counted' : instrument.kind === 'rod' ? 'Dipstick' : 'Shows', number: true },
 			{ name: 'Remove', quiet: true }
 		]}
 	>
@@ -93,7 +93,7 @@
 					><button
 						class="quiet"
 						onclick={() => (readings = readings.filter((_, k) => k !== i))}
-						aria-label="Take step {i + 1} out">Remove</button
+						aria-label="Remove step {i + 1} out">Remove</button
 					></td
 				>
 			</tr>
@@ -102,7 +102,7 @@
 {/if}
 <p class="buttons">
 	<button class="primary" disabled={readings.length < LEAST[kind]} onclick={() => onkeep(readings)}
-		>Keep this trial</button
+		>Save this trial</button
 	>
 	<button onclick={oncancel}>Cancel</button>
 </p>

@@ -38,7 +38,7 @@
 	<div class="answer">
 		<p class="figure">
 			{litres(summary.recommendedL)}<span class="soft"
-				>to reckon with, from {summary.count}
+				>to count on, from {summary.count}
 				{summary.count === 1 ? 'trial' : 'trials'}</span
 			>
 		</p>
@@ -47,16 +47,15 @@
 			<button
 				class="primary"
 				onclick={() => onuse({ usableL: summary.recommendedL }, 'usable volume from trials')}
-				>Reckon with {litres(summary.recommendedL)}</button
+				>Use {litres(summary.recommendedL)}</button
 			>
-		{:else}<p class="soft">This is what {tank.name} is reckoned with.</p>{/if}
+		{:else}<p class="soft">This is the usable volume of {tank.name} now.</p>{/if}
 	</div>
 	{#if summary.outliers.length > 0}
 		<Notice>
 			<p>
-				{summary.outliers.length === 1 ? 'One trial lies' : `${summary.outliers.length} trials lie`} far from the
-				others. It still counts. Switch it off if you know why: a valve that leaked, a tank not drained, a figure
-				misread.
+				{summary.outliers.length === 1 ? 'One trial is' : `${summary.outliers.length} trials are`} far from the
+				others. It still counts. Switch it off if you know why: a leaking valve, a tank not drained, a misread figure.
 			</p>
 		</Notice>
 	{/if}
@@ -79,7 +78,7 @@
 {#if steps && (table || !byRod)}
 	<div class="answer">
 		<p>
-			The step by step trial is a curve of {steps.readings?.length ?? 0} points{byRod
+			The step-by-step trial gives a calibration of {steps.readings?.length ?? 0} points{byRod
 				? ': depth to litres'
 				: ` for ${lookedAt}`}.
 		</p>
@@ -87,7 +86,7 @@
 				class="primary"
 				onclick={() => onuse({ shape: table }, 'shape from the stepwise trial')}
 				>Use it as the tank’s dip table</button
-			>{:else}<button class="primary" onclick={() => oncurve(steps)}>Use it as the curve of {lookedAt}</button
+			>{:else}<button class="primary" onclick={() => oncurve(steps)}>Use it to calibrate {lookedAt}</button
 			>{/if}
 	</div>
 {/if}

@@ -66,7 +66,7 @@
 {:else if instrument}
 	{#if offered.length > 1}
 		<SelectField
-			label="Looking at"
+			label="Reading"
 			bind:value={instrumentId}
 			options={offered.map(({ id, name }) => ({ value: id, label: name }))}
 		/>
@@ -76,7 +76,7 @@
 	{/key}
 {:else}
 	<p class="mind">
-		{kind === 'bucket' ? 'This tank has no meter yet.' : 'This tank has neither rod nor gauge yet.'} Add one under
+		{kind === 'bucket' ? 'This tank has no meter yet.' : 'This tank has no dipstick or gauge yet.'} Add one under
 		Instruments first.
 	</p>
 {/if}

@@ -68,7 +68,7 @@
 				><button
 					class="quiet small"
 					onclick={() => onremove(trial)}
-					aria-label="Take {TRIAL_WORDS[trial.kind]} {found(trial)} out">Remove</button
+					aria-label="Remove {TRIAL_WORDS[trial.kind]} {found(trial)}">Remove</button
 				></td
 			>
 		</tr>

@@ -41,7 +41,7 @@
 					id,
 					deadL === undefined ? {} : { deadL }
 				),
-			`${name}: ${TRIAL_WORDS[trial.kind].toLowerCase()} kept`
+			`${name}: ${TRIAL_WORDS[trial.kind].toLowerCase()} saved`
 		);
 		trying = undefined;
 	}
@@ -49,7 +49,7 @@
 		const gauge = rig.instruments.find(({ id }) => id === trial.instrument);
 		if (gauge?.kind !== 'gauge') return;
 		const { steps } = learnCurve(trial.readings ?? [], gauge);
-		put((now) => withCurve(now, gauge.id, steps), `${gauge.name}: curve from the stepwise trial`);
+		put((now) => withCurve(now, gauge.id, steps), `${gauge.name}: calibration from the step-by-step trial`);
 	}
 	const useScale = (id: string, scale: number, sdFraction: number | undefined): void =>
 		put(
@@ -58,7 +58,7 @@
 		);
 </script>
 
-<Section title="What it really holds">
+<Section title="Usable volume">
 	<TrialFindings {rig} {tank} {trials} {units} onuse={use} oncurve={useCurve} onscale={useScale} />
 	{#if trials.length > 0}
 		<Trials
@@ -72,7 +72,7 @@
 					(list) => withItem(list, { ...trial, used: !trial.used }),
 					trial.used ? 'a trial switched off' : 'a trial switched on'
 				)}
-			onremove={({ id }) => change((list) => list.filter((one) => one.id !== id), 'a trial taken out')}
+			onremove={({ id }) => change((list) => list.filter((one) => one.id !== id), 'a trial removed')}
 		/>
 	{/if}
 	<ul>

@@ -14,8 +14,9 @@ export const TRIAL_WORDS: Readonly<Record<TrialKind, string>> = {
 export const TRIAL_SAYS: Readonly<Record<TrialKind, string>> = {
 	'run-dry': 'How much you can really draw: from the overflow to where the pump sucks air.',
 	'back-up': 'How much really fits: from drained to where it backs up. Repeat it three or four times.',
-	stepwise: 'What the rod or the gauge shows at each known volume: pour, look, pour. No other gauge needed.',
-	bucket: 'What one displayed unit of a meter really is: run it into a bucket you know.'
+	stepwise:
+		'What the dipstick or gauge shows at each known volume: pour, look, pour. You need no other gauge.',
+	bucket: 'What one displayed unit of a meter really is: run it into a bucket of known size.'
 };
 
 /** The trials that suit a tank. */

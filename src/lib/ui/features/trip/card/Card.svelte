@@ -25,7 +25,7 @@
 						>
 						{#each stop.does as does, i (i)}<span class="does"><span class="box"></span>{does}</span>{/each}
 						{#if stop.lastFor.length > 0}<span class="last">Last chance: {stop.lastFor.join(', ')}</span>{/if}
-						{#if stop.offers && stop.does.length === 0}<span class="about">There is {stop.offers}</span>{/if}
+						{#if stop.offers && stop.does.length === 0}<span class="about">Here: {stop.offers}</span>{/if}
 					</span>
 				</li>
 			{/each}
@@ -52,7 +52,7 @@
 		<div class="lines">
 			{#each LINES as line (line)}<span></span>{/each}
 		</div>
-		<p class="made">As of {made}. Reckoned, not seen.</p>
+		<p class="made">As of {made}. Calculated, not seen.</p>
 	</section>
 </div>
 

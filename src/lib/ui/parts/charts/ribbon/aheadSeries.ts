@@ -8,7 +8,7 @@ export function aheadSeries({ data: { said }, local, tokens }: Drawing, at: numb
 	if (said.length === 0) return [];
 	return [
 		{
-			name: 'Unlike other days',
+			name: 'Unusual days',
 			type: 'custom',
 			xAxisIndex: at,
 			yAxisIndex: at,

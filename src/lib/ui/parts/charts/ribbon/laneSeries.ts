@@ -42,7 +42,7 @@ function limitSeries({
 	const [from, to] = [local(data.fromMs), local(data.toMs)];
 	return {
 		...axes,
-		name: falls ? `${tank.name} reserve` : `${tank.name} room to keep`,
+		name: falls ? `${tank.name} reserve` : `${tank.name} headroom`,
 		type: 'custom',
 		data: [[from, to]],
 		renderItem: ({ coordSys }: DrawParams, api: DrawApi) => {

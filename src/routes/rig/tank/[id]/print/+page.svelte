@@ -44,13 +44,13 @@
 			<a href="/rig/tank/{tank.id}">{tank.name}</a>
 			<button class="primary" onclick={() => window.print()}>Print</button>
 			<span class="soft"
-				>Print at 100 %, not fitted to the page; then the strip is true. Check it with a ruler.</span
+				>Print at 100%, not fitted to the page, so that the strip is true to scale. Check it with a ruler.</span
 			>
 		</p>
 		<h1>{app.rig?.name}: {tank.name}</h1>
 		<p>
 			{STEPPINGS(units).find(({ value }) => value === stepping)?.label}, {leans}{tank.deadL
-				? `; litres above the suction, ${formatLitres(tank.deadL, units)} below it not counted`
+				? `; usable litres, without the ${formatLitres(tank.deadL, units)} the pump can’t reach`
 				: ''}.
 		</p>
 		<DipSheet {lines} {units} />
