@@ -58,7 +58,7 @@ describe('questions through a worker’s door', () => {
 		const waiting = ask.never();
 		fall('404');
 		await expect(waiting).rejects.toThrow(WorkerBroken);
-		await expect(ask.add(1, 1)).rejects.toThrow(/could not be loaded: 404\. Reload the page/);
+		await expect(ask.add(1, 1)).rejects.toThrow(/couldn’t be loaded: 404\. Reload the page/);
 		close();
 	});
 });

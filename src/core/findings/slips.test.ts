@@ -179,7 +179,7 @@ describe('slips that the account tells', () => {
 		const now = estimate(logbookOf(log, withJug), 'rig', Date.parse(at(300, 8)));
 		const [found] = findings(now).filter((one) => one.kind === 'missing' && one.tank === 'jug');
 		expect(found && sayFinding(found, now.atMs, 'Etc/UTC')).toMatch(
-			/^46.L were written out of Jug, and about 18.L were in it: was it filled or swapped\?/
+			/^46.L was logged out of Jug, and about 18.L was in it: was it filled or swapped\?/
 		);
 	});
 });

@@ -47,7 +47,7 @@ describe('what Now shows, for the exact rig', () => {
 		const effect = (draft: Parameters<typeof entry>[0]) =>
 			effectOf([draft.kind], now, boundOf(known, now), withEntry(known, entry(draft)), timeZone);
 		expect(effect({ kind: 'use', at, habit: 'flush', times: 12 })).toMatchObject({
-			words: 'Tuesday morning becomes tomorrow evening.',
+			words: 'Lasts until tomorrow evening, not Tuesday morning.',
 			shortens: true
 		});
 		// a change of crew changes figures and teaches nothing
@@ -193,7 +193,7 @@ describe('what lies ahead', () => {
 		const known = estimate(logbookOf(freshStart(), rig, [trip]), 'rig', Date.parse(at));
 		const now = assess(known, { trips: [trip] }, { trip, timeZone: 'Etc/UTC', paths: 50 });
 		expect(spanText(now.verdict.detail).replaceAll('\u00a0', ' ')).toContain(
-			'32 °C from Monday: 8 L a day more.'
+			'32 °C from Monday: expect to use 8 L more a day.'
 		);
 	});
 	it('each tank has to hold until its own next service: here, ahead, to the trip’s end, or a day', () => {

@@ -130,7 +130,7 @@ describe('what an entry would do', () => {
 	it('at the end of the log, and in its midst', async () => {
 		const now = await effect({ kind: 'use', at: at(1, 9), habit: 'flush', times: 12 });
 		expect(now).toMatchObject({ shortens: true });
-		expect(now?.words).toMatch(/becomes/);
+		expect(now?.words).toMatch(/^Lasts until /);
 		const before = await effect({ kind: 'use', at: at(1, 7), habit: 'flush', times: 12 });
 		expect(before?.words).toBe(now?.words);
 	});
@@ -236,7 +236,7 @@ describe('what is asked of saving', () => {
 		});
 		expect(await engine.ask('now/basket', question, [{ habit: 'flush', times: 30 }])).toMatchObject({
 			kind: 'go',
-			headline: { text: 'Go and dump first.' }
+			headline: { text: 'Dump first.' }
 		});
 		expect((await engine.ask('now/ration', question, question.atMs + 6 * DAY_MS, 0.9))?.tank).toBe('black');
 		expect(
@@ -276,7 +276,7 @@ describe('what is asked of a trip', () => {
 		await engine.ask('now/preparePlanning', question);
 		const now = await engine.ask('now/assess', question);
 		expect(now?.plan?.services.map((one) => one.stop)).toEqual(['ford']);
-		expect(now?.lastChance).toBe('Last dump point before Tuesday: tomorrow at ford.');
+		expect(now?.lastChance).toBe('ford tomorrow: last dump point before Cassette is full on Tuesday.');
 		expect(now?.due).toBeUndefined();
 		engine.change([
 			{ kind: 'entry', value: entry({ kind: 'use', at: at(1, 12), habit: 'flush', times: 8 }) }

@@ -229,7 +229,7 @@ describe('what a person chose', () => {
 		const app = await tab({ ...here, prefs: full });
 		await app.openRig('boat');
 		expect(app.rig?.id).toBe('boat');
-		expect(app.trouble).toMatch(/could not be kept: full/);
+		expect(app.trouble).toMatch(/couldn’t be saved: full/);
 	});
 	it('units change what the engine says at once', async () => {
 		const engine = engineHere();
@@ -297,7 +297,7 @@ describe('two tabs', () => {
 		await two.wipe();
 		await here.copy.clear();
 		expect(await one.commands.log(wash, 'Dishes')).toBe(false);
-		expect(one.troubles[0]).toMatch(/emptied this browser, so “Dishes” was not kept/);
+		expect(one.troubles[0]).toMatch(/wiped this browser, so “Dishes” was not saved/);
 		expect(one.phase).toBe('first-run');
 		expect((await storedIn(here)).entry.size).toBe(0);
 	});
@@ -310,7 +310,7 @@ describe('two tabs', () => {
 			reread: (keys) => (broken ? Promise.reject(new Error('torn')) : store.reread(keys))
 		});
 		await other.commands.log(wash, 'Dishes');
-		await expect.poll(() => app.troubles[0]).toMatch(/another tab wrote could not be shown: torn/);
+		await expect.poll(() => app.troubles[0]).toMatch(/another tab wrote can’t be shown: torn/);
 		broken = false;
 		await other.commands.log(wash, 'Dishes');
 		await expect.poll(() => app.records.entries.length).toBe(start.entries.length + 1);

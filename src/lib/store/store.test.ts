@@ -104,7 +104,7 @@ describe('the record store', () => {
 		await opened(one);
 		await opened(two);
 		await two.wipe();
-		await expect(write(one, log)).rejects.toThrow(/emptied in another tab/);
+		await expect(write(one, log)).rejects.toThrow(/wiped in another tab/);
 		expect(await here.records.entries()).toEqual([]);
 		await opened(one);
 		await write(one, log);

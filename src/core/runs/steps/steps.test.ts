@@ -429,7 +429,7 @@ describe('water carried by hand', () => {
 				how: 'pump',
 				source
 			})
-		).toThrow(/a container of its own/);
+		).toThrow(/needs its own container/);
 	});
 });
 

@@ -241,7 +241,7 @@ describe('the water in a tank', () => {
 			/poured in from Jug.*health authority/
 		);
 		expect(says({ ...doubtful, drink: 'washing', why: { kind: 'sanitised', entry: 'e' } })).toMatch(
-			/rinse, fill\.$/
+			/Drain it, rinse it, then fill\.$/
 		);
 	});
 });

@@ -49,7 +49,7 @@ describe('instruments in a line', () => {
 	});
 	it('what its beep means: 20 gallons through, 5 left, in litres', () => {
 		expect(plain(sayBeep(down, METRIC))).toBe(
-			'76 L have gone through since it was set; 18.9 L are left of what it was set to.'
+			'76 L has gone through since it was set; 18.9 L is left of what it was set to.'
 		);
 		expect(sayBeep({ ...down, counts: 'up' }, METRIC)).toBeUndefined();
 		expect(sayBeep({ ...down, alarmAt: undefined }, METRIC)).toBeUndefined();
@@ -83,7 +83,7 @@ describe('a stop', () => {
 	} as const;
 	it('says what is there, and what is not for drinking', () => {
 		expect(sayOffered({ ...stop, services: [...stop.services] })).toBe(
-			'water (not for drinking), grey drain'
+			'tap (not for drinking), grey drain'
 		);
 		expect(sayOffered({ ...stop, services: [] })).toBe('nothing here');
 	});
@@ -114,7 +114,7 @@ describe('how much more may come aboard', () => {
 	it('moments have two ways', () => {
 		const axle = { name: 'Rear axle', carriesKg: 1960, sparesKg: 40 };
 		expect(sayAxle(axle, METRIC).replaceAll('\u00a0', ' ')).toBe(
-			'Rear axle takes 40 kg more: it carries 1960 kg.'
+			'Rear axle can take 40 kg more: it carries 1960 kg.'
 		);
 		expect(sayAxle({ ...axle, sparesKg: -12 }, METRIC)).toMatch(/12.kg over its limit/);
 	});

@@ -7,7 +7,7 @@ describe('what may be a slip, with its likely cause', () => {
 	it.each([
 		[
 			{ kind: 'usable-over-plate', tank: 'grey', share: 1.2 },
-			/^Grey has 20 % more usable .* jug counted twice/
+			/^Grey has 20% more usable .* jug counted twice/
 		],
 		[
 			{ kind: 'usable-over-plate', tank: 'grey', share: 3.79, gallon: 'US gallon' },
@@ -19,7 +19,7 @@ describe('what may be a slip, with its likely cause', () => {
 		],
 		[
 			{ kind: 'meter-off-log', instrument: 'pump', factor: 0.26, gallon: 'US gallon' },
-			/about a quarter of what was written down/
+			/about a quarter of what was logged/
 		],
 		[{ kind: 'loop', through: ['main', 'tap'] }, /Main → Tap → Main/]
 	] as const)('%j', (suspicion, words) => expect(saySuspicion(exactRig, suspicion)).toMatch(words));
@@ -30,7 +30,7 @@ describe('what may be a slip, with its likely cause', () => {
 				{ kind: 'shape-off-plate', tank: 'main', shapeL: 37.85411784 },
 				{ ...METRIC, volume: 'usGal' }
 			)
-		).toMatch(/holds 10\u00a0gal, its plate says 26\u00a0gal/));
+		).toMatch(/comes to 10\u00a0gal, its rated size is 26\u00a0gal/));
 });
 
 it('what leads nowhere is named', () => {
@@ -53,6 +53,6 @@ it('what a change does to entries, and where a gauge cannot tell', () => {
 	).toBe('1 entry moved up to 90\u00a0L at once in or out of Main; it would hold 60\u00a0L.');
 	expect(sayFlats([])).toBe('');
 	expect(sayFlats([{ from: 'full', to: '1/4', fromL: 20, toL: 90 }])).toBe(
-		'This gauge cannot tell between full and 1/4 (20\u00a0L to 90\u00a0L). Go by the log there.'
+		'This gauge can’t tell the level between full and 1/4 (20\u00a0L to 90\u00a0L). Go by the log there.'
 	);
 });

@@ -14,7 +14,7 @@ describe('an entry in a few words', () => {
 		[{ kind: 'use', at, habit: 'shower', times: 2, litres: 15 }, 'Shower × 2, measured 15 L'],
 		[{ kind: 'fill', at, tank: 'main', litres: 40, to: 'full' }, 'Main filled 40 L, to full'],
 		[{ kind: 'dump', at, tank: 'grey', to: 'empty' }, 'Grey emptied'],
-		[{ kind: 'dump', at, tank: 'grey', litres: 30 }, 'Grey dumped 30 L'],
+		[{ kind: 'dump', at, tank: 'grey', litres: 30 }, '30 L dumped from Grey'],
 		[{ kind: 'transfer', at, fromTank: 'jug', toTank: 'main', until: 'to-full' }, 'jug to Main until full'],
 		[{ kind: 'reading', at, instrument: 'pump', value: 12, reset: true }, 'Pump meter 12, set'],
 		[

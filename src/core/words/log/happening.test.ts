@@ -25,7 +25,7 @@ describe('what is about to be written down', () => {
 			'Grey emptied, on the ground'
 		);
 		expect(say({ kind: 'dump', tank: 'grey', litres: 5, where: 'tote', source: 'hand' })).toBe(
-			'Grey dumped by 5 L, tote'
+			'5 L dumped from Grey, tote'
 		);
 		const tote = {
 			...{ id: 'tote', name: 'Blue tote', carries: 'grey' as const },
@@ -36,9 +36,9 @@ describe('what is about to be written down', () => {
 				{ kind: 'dump', tank: 'grey', litres: 5, where: 'tote', source: 'hand' },
 				{ rig: { ...exactRig, containers: [tote] } }
 			)
-		).toBe('Grey dumped by 5 L, into Blue tote');
+		).toBe('5 L dumped from Grey, into Blue tote');
 		const odd = { kind: 'dump', tank: 'grey', litres: 5, where: 'constructor', source: 'hand' } as const;
-		expect(say(odd)).toBe('Grey dumped by 5 L, constructor');
+		expect(say(odd)).toBe('5 L dumped from Grey, constructor');
 		const pour = { kind: 'transfer', fromTank: 'grey', toTank: 'main', source: 'hand' } as const;
 		expect(say({ ...pour, until: 'from-empty' })).toBe('all of Grey into Main');
 		expect(say({ ...pour, until: 'to-full' })).toBe('Main filled up from Grey');

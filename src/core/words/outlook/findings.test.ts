@@ -70,7 +70,7 @@ describe('a fill that was not written down', () => {
 		expect(mend).toMatchObject({ kind: 'add', draft: { kind: 'fill', tank: 'main', to: 'full' } });
 		expect(mend && sayMend(rig, mend, now, 'Etc/UTC')).toBe('Add the fill to the brim');
 		expect(found && sayFinding(found, now, 'Etc/UTC')).toMatch(
-			/not to be written down: most likely yesterday morning at Tap/
+			/seems to be missing from the log: most likely yesterday morning at Tap/
 		);
 		// Once it is added, nothing is missing any more.
 		const draft = mend?.kind === 'add' ? mend.draft : undefined;
@@ -83,7 +83,7 @@ describe('a fill that was not written down', () => {
 		const found = findings(known, { trips });
 		expect(found).toMatchObject([{ kind: 'missing', tank: 'main', stop: 'Tap', missing: { kind: 'fill' } }]);
 		const words = found[0] && sayFinding(found[0], now, 'Etc/UTC');
-		expect(words).toMatch(/moved as after a fill of Main, about 6\d\sL, that is not written down/);
+		expect(words).toMatch(/changed as if Main was filled, about 6\d\sL, but no fill is logged/);
 		expect(words).toMatch(/If there was none, the gauge is wrong/);
 		expect(found[0] && mendsOf(found[0], known, 'Etc/UTC')).toMatchObject([{ draft: { kind: 'fill' } }]);
 		// A gauge that jumps while the tank is nearly full does not tell of one.
@@ -155,7 +155,7 @@ describe('slips in the log itself', () => {
 		expect(slips).toEqual([{ kind: 'clock', entry: trip[0]?.id, off: 'future', more: 3 }]);
 		const [slip] = slips;
 		expect(slip && trip[0] && sayFinding({ kind: 'slip', slip, entry: trip[0] }, before, 'Etc/UTC')).toMatch(
-			/^4 entries lie in the future, .* Is the clock of this device right\?$/
+			/^4 entries are dated in the future, .* Is this device’s clock right\?$/
 		);
 	});
 });
@@ -166,7 +166,7 @@ it('says why in a sentence: what weighs most, and what was left out', () => {
 	const known = of([wash(2, 12, 2), read('sender-main', 88, 4, 7), lit(2), lit(3), lit(4)], rig);
 	const basis = basisOf(known, ['main', 'grey']);
 	expect(sayWhy(known, 'main', basis.get('main') ?? [], 'Etc/UTC')).toMatch(
-		/^Mostly .*full as seen Saturday morning and the sender main this morning/
+		/^Mostly from .*full as seen Saturday morning and the sender main this morning/
 	);
 	expect(sayWhy(known, 'grey', basis.get('grey') ?? [], 'Etc/UTC')).toMatch(
 		/Grey lights was left out entirely\.$/
@@ -192,7 +192,7 @@ it('what a tank known by its plate serves is said once the log is sure of it, an
 	expect(serves([])).toBeUndefined();
 	const said = serves([...dry(2), ...dry(3), ...dry(4)]);
 	expect(sayFinding(said!.found, now, 'Etc/UTC')).toMatch(
-		/^Main seems to serve 101.L, not the 110.L on its plate: it was seen full 4 times/
+		/^Main seems to have 101.L usable, not its rated 110.L: it was seen full 4 times/
 	);
 	const [mend] = mendsOf(said!.found, said!.known, 'Etc/UTC');
 	expect(mend).toMatchObject({ kind: 'serves', tank: 'main', litres: 100 });
@@ -208,7 +208,7 @@ it('says why a reading is left out, in the person’s units', () => {
 	expect(sayDoubt({ cause }, gallons)).toBe(
 		'It says 20\u00a0gal; everything else says 10\u00a0gal, give or take 2\u00a0gal.'
 	);
-	expect(sayDoubt({ cause: { kind: 'below-nothing', shows: -3 } })).toMatch(/nothing shows less than 0/);
+	expect(sayDoubt({ cause: { kind: 'below-nothing', shows: -3 } })).toMatch(/no reading can be below 0/);
 });
 
 it('says what an entry teaches', () =>
@@ -218,5 +218,5 @@ it('says what an entry teaches', () =>
 			{ kind: 'unlogged', fromL: 2, toL: 3.1 }
 		])
 	).toBe(
-		'It also teaches that one Shower takes 6.4\u00a0L, not 8\u00a0L and what goes unwritten is 3.1\u00a0L, not 2\u00a0L, a person and day.'
+		'This also updates Shower to 6.4\u00a0L each (was 8\u00a0L) and unlogged use to 3.1\u00a0L per person and day (was 2\u00a0L).'
 	));

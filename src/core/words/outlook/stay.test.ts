@@ -18,23 +18,24 @@ describe('what one more entry does to the stay', () => {
 		expect(say({ kind: 'later' })).toMatch(/still to come/);
 	});
 	it('another part of the day', () => {
-		expect(say(moves(2.2, 1.5))).toBe('Wednesday around noon becomes tomorrow evening.');
-		expect(say(moves(2.2, 1.5, 'Grey'))).toBe('Wednesday around noon becomes tomorrow evening, Grey first.');
+		expect(say(moves(2.2, 1.5))).toBe('Lasts until tomorrow evening, not Wednesday around noon.');
+		expect(say(moves(2.2, 1.5, 'Grey'))).toBe('Lasts until tomorrow evening, not Wednesday around noon; Grey becomes the limit.');
 	});
 	it('within one part of the day, the hours and the clock', () => {
-		expect(say(moves(1.2, 1.2 - 1 / 24))).toBe('An hour less: 11:30.');
-		expect(say(moves(1.15, 1.15 + 1.6 / 24))).toMatch(/^2 hours more: 1\d:\d0\.$/);
+		expect(say(moves(1.2, 1.2 - 1 / 24))).toBe('An hour less: until 11:30.');
+		expect(say(moves(1.15, 1.15 + 1.6 / 24))).toMatch(/^2 hours more: until 1\d:\d0\.$/);
 	});
 	it('from beyond what was looked ahead', () => {
-		expect(say(moves(30, 2.2))).toBe('More than 30 days becomes Wednesday around noon.');
+		expect(say(moves(30, 2.2))).toBe('Lasts until Wednesday around noon, not more than 30 days.');
+		expect(say(moves(2.2, 30))).toBe('Lasts more than 30 days, not until Wednesday around noon.');
 	});
 });
 
 it('what a change of the rig gains, and when it gains nothing', () => {
-	expect(sayGain(1.5, 'Grey', 'Main')).toEqual({ figure: '36 h more', says: ', then Main is first' });
+	expect(sayGain(1.5, 'Grey', 'Main')).toEqual({ figure: '36 h more', says: '; Main is the limit then' });
 	expect(sayGain(-2.5, 'Grey', 'Grey').figure).toBe('2½ days less');
 	expect(sayGain(0.02, 'Grey', 'Grey')).toEqual({
 		figure: 'It would change nothing',
-		says: ': Grey binds just the same'
+		says: ': Grey is still the limit'
 	});
 });

@@ -83,16 +83,16 @@ describe('the verdict', () => {
 		};
 		const full = (tank: string) => entry({ kind: 'mark', at: '2027-05-01T06:00:00Z', tank, state: 'full' });
 		const told = say([], now, [full('main'), full('jug')], rig);
-		expect(told.head).toMatch(/^Main is down to its reserve first: Wednesday/);
-		expect(told.detail).toMatch(/^That counts Can, wanted Tuesday/);
+		expect(told.head).toMatch(/^Main runs low first: Wednesday/);
+		expect(told.detail).toMatch(/^That includes Can, needed Tuesday/);
 		expect(say([], now, [full('main')], { ...rig, tanks: rig.tanks.slice(0, 1) }).detail).not.toContain(
-			'counts'
+			'includes'
 		);
 	});
 	it('says when nothing on the way serves it', () =>
 		expect(
 			say([stop('Kelda', '2027-05-03T10:00:00', []), stop('Low Sarn', '2027-05-08T14:00:00', [])]).detail
-		).toMatch(/^No stop ahead serves it in time\./));
+		).toMatch(/^No stop ahead has a tap in time\./));
 	it('says when the next service comes too late', () =>
 		expect(
 			say([stop('Low Sarn', '2027-05-08T14:00:00', [{ kind: 'black' }, { kind: 'water' }, { kind: 'grey' }])])
@@ -110,7 +110,7 @@ describe('the verdict', () => {
 		};
 		const services = [{ kind: 'black' as const }, { kind: 'water' as const }, { kind: 'grey' as const }];
 		expect(say([stop('Low Sarn', '2027-05-03T18:00:00', services)], now, freshStart(), loose).detail).toMatch(
-			/^The next service may come too late: .* at Low Sarn/
+			/^The next stop may come too late: .* at Low Sarn/
 		);
 	});
 	it('says when everything lasts to the end', () =>
@@ -120,7 +120,7 @@ describe('the verdict', () => {
 	it('says when a tank has bound', () => {
 		const full = entry({ kind: 'mark', at: '2027-05-01T06:30:00Z', tank: 'grey', state: 'full' });
 		expect(say([stop('Kelda', '2027-05-04T10:00:00', [])], now + HOUR_MS, [...freshStart(), full]).head).toBe(
-			'Grey is full: no room is left.'
+			'Grey is full.'
 		);
 	});
 });
@@ -134,7 +134,7 @@ it('explains a shortfall in litres and days', () => {
 		METRIC
 	);
 	expect(words).toBe(
-		'Main reaches its reserve of 10\u00a0L Tuesday around noon, before the next water; 32\u00a0L are missing.'
+		'Main reaches its reserve of 10\u00a0L Tuesday around noon, before the next tap; 32\u00a0L short.'
 	);
 });
 
@@ -149,6 +149,6 @@ it('calls a gauge failing at its third doubted reading in a row, and names it', 
 	const [finding] = findings(known);
 	expect(finding).toMatchObject({ kind: 'failing', instrument: 'lights', value: 'full' });
 	expect(finding && sayFinding(finding, utc('2027-05-03T08:00:00'), 'Etc/UTC')).toMatch(
-		/^Grey lights cannot be trusted: 3 readings do not fit/
+		/^Grey lights can’t be trusted: 3 readings do not fit/
 	);
 });

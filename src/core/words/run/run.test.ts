@@ -89,7 +89,7 @@ describe('a fill in words', () => {
 		expect([done, other]).toEqual(['It is full', 'Stopped before that']);
 	});
 	it.each<[object, RegExp]>([
-		[{ potable: true }, /drinking-water hose, and a sign or a person/],
+		[{ potable: true }, /drinking-water hose, and only where a sign or a person/],
 		[{ potable: false }, /Marked not for drinking/],
 		[{}, /Is it drinking water\?/],
 		[{ potable: true, pressure: true }, /regulator, against burst pipes/]
@@ -197,7 +197,7 @@ describe('a dump in words', () => {
 		expect(words[0]?.caution).toMatch(/no-discharge areas.*rules differ.*grey too/);
 		expect(words.at(-2)?.does).toMatch(/Shut the seacock.*Y-valve to the tank.*secure/);
 		const ground: Setup = { ...sea, lines: [{ by: 'ground', tanks: ['grey'] }] };
-		expect(told(ground)[0]?.caution).toMatch(/Only where local rules allow it.*Never black/);
+		expect(told(ground)[0]?.caution).toMatch(/only where local rules allow it.*Never black/);
 	});
 	it('every step of every kind says what to do and how it ends; what is opened is shut', () => {
 		for (const by of ['hose', 'deck', 'pumped', 'sea', 'ground', 'cassette', 'bottle', 'carried'] as const) {
@@ -321,7 +321,7 @@ it.each<[Fault, RegExp]>([
 	[{ kind: 'beyond', tank: 'main', litres: 300, roomL: 54 }, /300 L, and Main had room for about 54 L/],
 	[
 		{ kind: 'over-full', container: 'tote', litres: 120, fitsL: 100 },
-		/Grey tote takes 100 L; 120 L does not fit/
+		/Grey tote has room for 100 L; 120 L does not fit/
 	],
 	[
 		{ kind: 'more-than-holds', tank: 'grey', litres: 300, holdsL: 80 },

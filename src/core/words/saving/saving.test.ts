@@ -38,8 +38,8 @@ describe('when', () => {
 	});
 	it.each([
 		[0.01, 'almost no chance'],
-		[0.1, 'one chance in ten'],
-		[0.91, 'nine chances in ten'],
+		[0.1, '10% chance'],
+		[0.91, '90% chance'],
 		[0.97, 'over 90% chance'],
 		[1, 'almost certain']
 	])('a chance of %d is %s', (chance, says) => expect(sayChance(chance)).toBe(says));
@@ -74,29 +74,29 @@ describe('a basket', () => {
 		expect(say(holding(0.95, 'grey', 2), holding(0.6, 'grey', 1.3))).toEqual([
 			'careful',
 			'Be careful.',
-			'Grey is full tomorrow at 13:00; the drain at Paper Ford is tomorrow at noon. Six chances in ten that it works.'
+			'Grey is full tomorrow at 13:00; the drain at Paper Ford is tomorrow at noon. 60% chance that it works.'
 		]);
 		expect(say(holding(0.95, 'grey', 2), holding(0.2, 'grey', 10 / 24))).toEqual([
 			'go',
-			'Go and dump first.',
+			'Dump first.',
 			'Grey is full today at 16:00; the drain at Paper Ford is tomorrow at noon.'
 		]);
 	});
 	it('sends one for water where that ends first, and says when it is so already', () => {
 		expect(say(holding(0.3, 'main', 4), holding(0.2, 'main', 3.5))).toEqual([
 			'go',
-			'Go and refill first.',
-			'Main is down to its reserve Tuesday evening; the trip ends Thursday morning. It is so without it, too.'
+			'Refill first.',
+			'Main is down to its reserve Tuesday evening; the trip ends Thursday morning. True even without it.'
 		]);
 	});
 	it('sends one for both where both end before they are served', () =>
 		expect(say(holding(0.3, 'main', 4), { ...holding(0.1, 'grey', 0.5), failing: ['main', 'grey'] })[1]).toBe(
-			'Go and dump and refill first.'
+			'Dump and refill first.'
 		));
 	it('what does not fit at all has no room; without a trip it is asked until tomorrow', () => {
 		const day = new Map<string, Until>([['grey', { ms: now + DAY, for: 'a-day' }]]);
 		expect(say(holding(1, 'grey', 2), holding(0, 'grey', 0), day)[2]).toBe(
-			'Grey has no room for it; asked until tomorrow at 06:00, since no drain is planned.'
+			'Grey is too full for it; checked until tomorrow at 06:00, as no drain is planned.'
 		);
 	});
 });
@@ -144,20 +144,20 @@ describe('the least sacrifice', () => {
 		]));
 	it('does not ask again for what is on', () =>
 		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) }, ['short'])).toContain(
-			'gets there: dishes in an inch. Very sure with it.'
+			'Easiest way there: dishes in an inch. Very sure with it.'
 		));
 	it('says that nothing is asked, or that nothing helps', () => {
 		expect(say({ reached: true, best: set([], 0.97) })).toBe(
-			'You reach Monday noon as you live now. More than nine chances in ten that no tank runs low or fills up before then.'
+			'You reach Monday noon as you live now. Over 90% chance that no tank runs low or fills up before then.'
 		);
 		expect(say({ nearest: { ...set(['short'], 0.2), lastsToMs: now + 40 * HOUR_MS } })).toBe(
-			'Monday noon is not to be reached. The nearest is short showers, to tomorrow night: you are 21 hours short without.'
+			'You can’t make it to Monday noon. The furthest you get is with short showers: until tomorrow night. Without, you are 21 hours short.'
 		);
-		expect(say({})).toContain('no measure changes that: tomorrow morning is as far as it goes.');
+		expect(say({})).toContain('no way to save changes that: tomorrow morning is as far as you get.');
 	});
 	it('says when not every set was tried', () =>
 		expect(say({ reached: true, best: set(['short'], 0.93), bounded: true })).toContain(
-			'not every set was tried'
+			'too many ways to save to try every set'
 		));
 });
 
@@ -169,7 +169,7 @@ describe('a measure', () => {
 	it('says what it changes, and both sides of it', () => {
 		expect(
 			says(sayEffect)(exactRig, { habit: 'shower', effect: { kind: 'scale', factor: 0.5 } }, METRIC)
-		).toBe('Shower: 8 L become 4 L');
+		).toBe('Shower: 8 L becomes 4 L');
 		expect(
 			says(sayEffect)(
 				exactRig,

@@ -80,7 +80,7 @@ describe('the card of a trip', () => {
 	});
 	it('cautions of what is done, and of heat and frost', () => {
 		const said = tripCard(facts).cautions.join(' ');
-		for (const word of ['Drinking water', 'gloves', 'Frost', 'Heat', 'Local rules'])
+		for (const word of ['drinking water', 'gloves', 'Frost', 'Heat', 'Local rules'])
 			expect(said).toContain(word);
 		const calm = tripCard({ ...facts, plan: undefined, trip: { ...trip, stops: [stop('a', 3)] } }).cautions;
 		expect(calm).toHaveLength(1);

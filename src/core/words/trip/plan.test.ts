@@ -33,14 +33,14 @@ describe('what a plan says', () => {
 	it('what to do first and where, what comes then, and what it takes', () => {
 		const { headline, detail } = said([stop(3, [water, grey]), stop(6, [])]);
 		expect(headline).toMatch(/^Take \d+.L and empty Grey at Stop 3 on Monday\.$/);
-		expect(detail).toMatch(/^Then nothing until the end\. As good as certain that no tank binds\./);
-		expect(detail).toContain('In all 15 minutes and 3 in fees.');
+		expect(detail).toMatch(/^Then nothing until the end\. Almost certain that no tank runs low or fills up\./);
+		expect(detail).toContain('Total: 15 minutes and 3 in fees.');
 	});
 	it('of two services of a kind at a stop the one that the cost counts', () => {
 		const dear: Service = { ...water, fee: 9, minutes: 40, detourKm: 7 };
 		const { planned, detail } = said([stop(3, [water, dear, grey]), stop(6, [])]);
 		expect(planned.cost).toBe(3);
-		expect(detail).toContain('In all 15 minutes and 3 in fees.');
+		expect(detail).toContain('Total: 15 minutes and 3 in fees.');
 	});
 	it('the longest way round of a stop once', () => {
 		const { detail } = said([
@@ -60,7 +60,7 @@ describe('what a plan says', () => {
 		const told = (potable?: boolean): string | undefined =>
 			sayDoubtfulTaps(trip(potable), said(trip(potable).stops).planned);
 		expect(told(true)).toBeUndefined();
-		expect(told()).toMatch(/counts on water at Stop 3, .*boil it, treat it, or buy/);
+		expect(told()).toMatch(/uses water at Stop 3 that is not known to be drinkable: .*boil it, treat it, or buy/);
 	});
 	it('by how much it breaks the payload', () =>
 		expect(
@@ -74,7 +74,7 @@ describe('what a plan says', () => {
 		expect(said([stop(2, [water, grey])]).headline).toBe('Nothing to fill or dump before the trip ends.');
 		const hopeless = said([stop(6, [])]);
 		expect(hopeless.headline).toBe('No stop ahead has what you need in time.');
-		expect(hopeless.detail).toMatch(/are missing|have no room/);
+		expect(hopeless.detail).toMatch(/ short\.| too much\./);
 	});
 	it('how sure it is, no surer than that', () => {
 		const list = [stop(3, [water, grey]), stop(6, [])];
@@ -82,7 +82,7 @@ describe('what a plan says', () => {
 		const { planned } = said(list);
 		const words = (chance: number): string =>
 			spanText(sayPlan(rig, trip, { ...planned, chance }, atMs, METRIC).detail);
-		expect(words(0.8)).toContain('80 chances in a hundred that no tank binds');
-		expect(words(0.948)).toContain('94 chances in a hundred');
+		expect(words(0.8)).toContain('80% chance that no tank runs low or fills up');
+		expect(words(0.948)).toContain('94% chance');
 	});
 });

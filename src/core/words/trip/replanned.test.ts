@@ -44,7 +44,7 @@ describe('what has changed in a plan', () => {
 	it('a tank that is fuller than thought: which drain is now needed, or that it holds no longer', () => {
 		const guests = entry({ kind: 'use', at: '2027-05-01T12:00:00Z', habit: 'dishes', times: 6 });
 		expect(said(began, seen('2027-05-01T13:00:00Z', [guests]))).toBe(
-			'Grey fills faster than thought: the plan no longer holds.'
+			'Grey fills faster than expected: the plan now falls short.'
 		);
 		const easy: Trip = { ...trip, stops: [stop(2), stop(4), stop(6, [])] };
 		const seenEasy = (at: string, more: readonly Entry[]) =>
@@ -58,7 +58,7 @@ describe('what has changed in a plan', () => {
 		const before = seenEasy('2027-05-01T08:00:00Z', []);
 		const change = replanned(before, seenEasy('2027-05-01T13:00:00Z', [guests]));
 		expect(change && sayReplanned(rig, easy, change, instantMs('2027-05-01T13:00:00Z'))).toMatch(
-			/^(Grey fills|Main is used) faster than thought: the (drain|tap) at Stop 2 tomorrow.* (is|are) now needed\.$/
+			/^(Grey fills|Main is used) faster than expected: the (drain|tap) at Stop 2 tomorrow.* (is|are) now needed\.$/
 		);
 	});
 	it('of another trip nothing is said', () =>
@@ -89,21 +89,21 @@ describe('in words', () => {
 	const last = { tank: 'grey', stop: 's4', arriveMs: instantMs('2027-05-04T12:00:00Z') };
 	it('the last chance: before which day, where and when', () => {
 		const words = (bindsMs: number): string => sayLastChance(rig, trip, { ...last, bindsMs }, nowMs);
-		expect(words(instantMs('2027-05-05T18:00:00Z'))).toBe('Last drain before Wednesday: Tuesday at Stop 4.');
+		expect(words(instantMs('2027-05-05T18:00:00Z'))).toBe('Stop 4 on Tuesday: last drain before Grey is full on Wednesday.');
 		// on the same day the part of it
 		expect(words(instantMs('2027-05-04T18:30:00Z'))).toBe(
-			'Last drain before Tuesday evening: Tuesday at Stop 4.'
+			'Stop 4 on Tuesday: last drain before Grey is full Tuesday evening.'
 		);
 		expect(sayLastChance(rig, trip, { ...last, arriveMs: nowMs - 1, bindsMs: nowMs + 9e7 }, nowMs)).toMatch(
-			/: here, at Stop 4\.$/
+			/^Here, Stop 4: last drain before /
 		);
 	});
 	it('a load: the least, what pays, everything; the same figure once', () => {
 		const load = { leastL: 58, paysL: 92, mostL: 100, cost: 0, leastCost: 5 };
 		const lines = sayLoad({ ...rig, payloadKg: 400 }, trip, load, METRIC);
 		expect(lines.map(({ figure }) => figure.replace('\u00a0', ' '))).toEqual(['58 L', '92 L', '100 L']);
-		expect(lines[1]?.says).toContain('5 less to pay on the way');
-		expect(lines[0]?.says).toContain('15 % of the payload');
+		expect(lines[1]?.says).toContain('it saves 5 over the least');
+		expect(lines[0]?.says).toContain('15% of the payload');
 		expect(sayLoad(rig, trip, { ...load, paysL: 58, cost: 5 }, METRIC)).toHaveLength(2);
 		expect(sayLoad(rig, trip, { ...load, leastL: 99.5, paysL: 99.5 }, METRIC)).toHaveLength(1);
 	});

@@ -28,6 +28,7 @@ it('finds points by what there is, by words with slips, and near something', () 
 	expect(ids({ drinking: true })).toEqual(['Low Ford']);
 	expect(ids({ text: 'sheepfuld' })).toEqual(['Spring']);
 	expect(ids({ text: 'black disp' })).toEqual(['Dump']);
+	expect(ids({ text: 'dump point' })).toEqual(['Dump']);
 	expect(ids({ text: 'nothing like it' })).toEqual([]);
 	expect(ids({ near: { place: [2.1, 0] } })).toEqual(['Dump', 'Spring', 'Low Ford', 'Butt']);
 	expect(

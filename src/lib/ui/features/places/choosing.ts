@@ -16,6 +16,14 @@ export interface PointWish {
 export type Listed = Pick<NearPoint, 'point'> & Partial<Omit<NearPoint, 'point'>>;
 
 const LONGEST_SLIP = 0.2;
+/** What else people call what is there. */
+const ALSO: Readonly<Record<Service['kind'], string>> = {
+	water: 'tap',
+	grey: 'waste',
+	black: 'black disposal, toilet',
+	mains: 'hook-up',
+	sewer: 'hook-up'
+};
 /** The points in which each word of a text stands, a slip or an unfinished word notwithstanding; the best first. */
 function bySearch(points: readonly Point[], text: string): readonly Point[] {
 	const index = new MiniSearch<Record<string, string>>({ fields: ['name', 'what', 'more'], idField: 'id' });
@@ -23,7 +31,7 @@ function bySearch(points: readonly Point[], text: string): readonly Point[] {
 		points.map(({ id, name, services, access, hours, season, source, note }) => ({
 			id,
 			name,
-			what: sayServices(services),
+			what: [sayServices(services), ...services.map(({ kind }) => ALSO[kind])].join(' '),
 			more: [access, hours, season, source, note, ...services.map((service) => service.note)]
 				.filter(Boolean)
 				.join(' ')

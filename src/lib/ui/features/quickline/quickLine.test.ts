@@ -151,6 +151,6 @@ describe('a line that is typed before it can be read', () => {
 		line.type('shower');
 		await settled();
 		expect(line.shown.text).toBe('shower');
-		expect(line.shown.problem).toMatch(/cannot be read: no signal/);
+		expect(line.shown.problem).toMatch(/can’t be read: no signal/);
 	});
 });

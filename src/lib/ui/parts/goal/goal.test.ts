@@ -19,7 +19,7 @@ const plan = { next: { stop: 's' } } as unknown as Plan;
 describe('moments to reach', () => {
 	it('are the next service, the trip’s end and the noons of a week, each once', () => {
 		const choices = goalChoices(trip, plan, now, 'Etc/UTC');
-		expect(choices[0]).toEqual({ ms: at(3, 10), label: 'the next service, Paper Ford' });
+		expect(choices[0]).toEqual({ ms: at(3, 10), label: 'the next stop, Paper Ford' });
 		expect(choices[1]).toEqual({ ms: at(4, 12), label: 'the trip’s end' });
 		expect(choices.map(({ ms }) => ms)).not.toContain(at(1, 12));
 		expect(new Set(choices.map(({ ms }) => ms)).size).toBe(choices.length);
