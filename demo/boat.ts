@@ -70,7 +70,7 @@ const rig: Rig = {
 			],
 			sdL: 3
 		},
-		{ id: 'sand-rod', kind: 'rod', name: 'Fore dip stick', tank: 'sand-fore', sdMm: 5 },
+		{ id: 'sand-rod', kind: 'rod', name: 'Fore dipstick', tank: 'sand-fore', sdMm: 5 },
 		{
 			id: 'sand-hose',
 			kind: 'meter',

@@ -154,7 +154,7 @@ const rig: Rig = {
 			],
 			sdL: 4
 		},
-		{ id: 'wren-rod', kind: 'rod', name: 'Dip stick', tank: 'wren-main', sdMm: 4 }
+		{ id: 'wren-rod', kind: 'rod', name: 'Dipstick', tank: 'wren-main', sdMm: 4 }
 	],
 	habits: [
 		{
@@ -240,7 +240,7 @@ const rig: Rig = {
 		},
 		{
 			id: 'wren-pan',
-			name: 'Catch the cold start for the toilet',
+			name: 'Catch the warm-up water for the toilet',
 			habit: 'wren-showering',
 			effect: { kind: 'reroute', litres: 1.2, to: 'wren-cassette', replaces: 'wren-flush' },
 			effort: 1,

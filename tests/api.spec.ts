@@ -215,7 +215,7 @@ test('a dip', async ({ request }) => {
 	expect(outside.status()).toBe(422);
 	expect((await outside.json()).errors[0]).toMatchObject({
 		path: '$.at',
-		expected: 'a rod that stands inside the tank'
+		expected: 'a dipstick inside the tank'
 	});
 	const steep = await request.post('/api/dip', { data: { shape, depthMm: 120, rollDeg: 50 } });
 	expect((await steep.json()).errors).toEqual([

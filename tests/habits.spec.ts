@@ -181,7 +181,7 @@ test('nonsense is met: a moment long past, a recipe of nothing, nobody aboard', 
 	await openDemo(page, { at: '/habits' });
 	await page.getByLabel('Until').selectOption('other');
 	await page.getByLabel('The moment').fill('2020-01-01T12:00');
-	await expect(page.getByText('That moment is past: pick another one.')).toBeVisible();
+	await expect(page.getByText('That moment has passed: pick another one.')).toBeVisible();
 	await page.getByLabel('The moment').fill('2029-01-01T12:00');
 	await expect(page.getByText('That is more than a year ahead')).toBeVisible();
 	await quickline(page).fill('crew 0');

@@ -8,6 +8,7 @@ const VERBS = [
 	'dump all',
 	'meter',
 	'meter reset',
+	'dipstick',
 	'rod',
 	'gauge',
 	'full',

@@ -85,7 +85,8 @@ const van: Rig = {
 	],
 	care: [
 		{ id: 'filter', name: 'Change the carbon filter' },
-		{ id: 'rinse', name: 'Rinse the cassette' }
+		{ id: 'rinse', name: 'Rinse the cassette' },
+		{ id: 'winter', name: 'Empty everything before frost', season: 'lay-up' }
 	]
 };
 
@@ -502,6 +503,8 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	// Measures
 	['paper plates on', way(measure('paper', true))],
 	['paper plates off', way(measure('paper', false))],
+	['measure paper plates on', way(measure('paper', true))],
+	['way to save paper plates off', way(measure('paper', false))],
 	['started paper plates', way(measure('paper', true))],
 	['stopped paper plates', way(measure('paper', false))],
 	// Care
@@ -517,7 +520,10 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['quick shower for Zoe', way(by('Zoe', use('quick')))],
 	['done filter', way(done('filter'))],
 	['rinsed the cassette', way(done('rinse'))],
-	['done', way(done('filter')), way(done('rinse'))],
+	['done', way(done('filter')), way(done('rinse')), way(done('winter'))],
+	['lay-up done', way(done('winter'))],
+	['winter storage done', way(done('winter'))],
+	['done draining the system', way(done('winter'))],
 	// Stops
 	['arrive tamsel', way(arrive('ford'))],
 	['arrived at Tamsel Ford', way(arrive('ford'))],
@@ -806,11 +812,16 @@ export const IN_THE_HUT: readonly Sentence[] = [
 	['brushed teeth', way(use('hands'))],
 	['shower for 2 min', way(use('wash', 1, { litres: 6 }))],
 	['rod 118', way(reads('stick', 118))],
+	['dipstick 118', way(reads('stick', 118))],
+	['dipstik 118', way(reads('stick', 118))],
 	['rod 11,8 cm', way(reads('stick', 118))],
 	['rod 4 in', way(reads('stick', 101.6))],
 	['dip stick 118', way(reads('stick', 118))],
 	['dipped 118', way(reads('stick', 118))],
 	['rod 118 roll 2 pitch -1.5', way(reads('stick', 118, { rollDeg: 2, pitchDeg: -1.5 }))],
+	['dipstick 118 tilt 2', way(reads('stick', 118, { rollDeg: 2 }))],
+	['dipstick 118 tilted 2° to port', way(reads('stick', 118, { rollDeg: -2 }))],
+	['rod 118 leaning 2 to starboard pitch -1', way(reads('stick', 118, { rollDeg: 2, pitchDeg: -1 }))],
 	['rod 118 roll 60', /at most 45/],
 	['rod 9999', /Box is 300.mm deep at most; 9999.mm is more\. Did you mean 100.mm/],
 	['rod 1180', /Did you mean 118.mm/],

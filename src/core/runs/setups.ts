@@ -129,7 +129,7 @@ export function toteSetup(
 			`${tank.name} holds ${tank.holds}, ${container.name} carries ${container.carries}; choose a container for ${tank.holds}`
 		);
 	if (!(partL >= 0 && partL <= container.capacityL))
-		throw new RangeError(`${container.name} cannot hold ${partL} L; give 0 … ${container.capacityL}`);
+		throw new RangeError(`${container.name} can’t hold ${partL} L; give 0 … ${container.capacityL}`);
 	const { keepFreeL } = loadsOf(container.carries, litres, container, hose, partL);
 	const hoseL = hoseRestL(container.carries, hose);
 	const fits = container.capacityL - container.headroomL;

@@ -76,7 +76,7 @@ export {
 	type DescribeContext
 } from './log/entry.js';
 export { sayHappening, type Happening, type TellingContext } from './log/happening.js';
-export { sayBehind, sayLasting, type Lasting } from './outlook/lasts.js';
+export { sayBehind, sayFirst, sayLasting, sayRod, type Lasting, type RodWords } from './outlook/lasts.js';
 export { CERTAINTIES, sayCertainty, sayChance } from './saving/chance.js';
 export { sayAt, sayGoal } from './saving/clock.js';
 export { basketKindOf, sayBasket, type BasketKind, type Until } from './saving/basket.js';

@@ -1,3 +1,4 @@
+import type { CareTask } from '../../logbook/index.js';
 import { listed, sayHappening } from '../../words/index.js';
 import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
@@ -14,11 +15,19 @@ export const SWITCH: ReadonlyMap<string, boolean> = new Map([
 	['stopped', false]
 ]);
 
+/** A line without what ways to save are called: `way to save paper plates` is `paper plates`. */
+function withoutItsKind(words: readonly string[]): readonly string[] {
+	const at = words.indexOf('way');
+	const rest = at >= 0 && words[at + 1] === 'to' && words[at + 2] === 'save' ? words.toSpliced(at, 3) : words;
+	return rest.filter((word) => word !== 'measure');
+}
+
 /** A measure by its name alone may be begun or ended; `using` and `no` tell. */
 export function measureAlone(line: TokenLine, { rig }: QuickContext): readonly Meaning[] {
 	const using = line.words.some((word) => /^(using|with)$/.test(word));
 	const no = line.words.some((word) => /^(no|without)$/.test(word));
-	const words = meaningful(line.words.filter((word) => !/^(using|with|no|without)$/.test(word)));
+	const said = withoutItsKind(line.words);
+	const words = meaningful(said.filter((word) => !/^(using|with|no|without)$/.test(word)));
 	const states = using ? [true] : no ? [false] : [true, false];
 	return words.length === 0
 		? []
@@ -31,7 +40,7 @@ export function measureAlone(line: TokenLine, { rig }: QuickContext): readonly M
 export function measureLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const state = line.words.map((word) => SWITCH.get(word)).find((on) => on !== undefined);
 	if (state === undefined || line.figures.length > 0) return undefined;
-	const words = meaningful(line.words.filter((word) => !SWITCH.has(word)));
+	const words = meaningful(withoutItsKind(line.words).filter((word) => !SWITCH.has(word)));
 	const measures = words.length === 0 ? [] : thingsNamed(words, context.rig.measures);
 	return measures.length > 0
 		? measures.map((measure) => one({ kind: 'measure', measure: measure.id, on: state }))
@@ -139,6 +148,16 @@ const ANYTHING = CARE_VERBS.length - 1;
 const careVerbs = (words: readonly string[]): readonly number[] =>
 	words.flatMap((word) => CARE_VERBS.flatMap((row, i) => (row.test(word) ? [i] : [])));
 
+/** What else a task of the winter is called. */
+const OF_WINTER: readonly string[] = [
+	'Winter storage',
+	'Lay-up',
+	'Drain-down',
+	'Winterise',
+	'Drain the system'
+];
+const alsoCalled = ({ season }: CareTask): readonly string[] => (season === 'lay-up' ? OF_WINTER : []);
+
 /** `filter changed`, `done filter`, `rinsed the cassette`. */
 export function careLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const { care } = context.rig;
@@ -147,7 +166,7 @@ export function careLine(line: TokenLine, context: QuickContext): LineReading | 
 	const begins = line.words[0] === 'done';
 	const all = meaningful(line.words).filter((word) => !/^(done|finished|looked|after)$/.test(word));
 	const nouns = all.filter((word) => careVerbs([word]).length === 0);
-	const whole = all.length > 0 ? thingsNamed(all, care) : [];
+	const whole = all.length > 0 ? thingsNamed(all, care, alsoCalled) : [];
 	// By what it is done to: unless the task is to do another thing to it.
 	const alike = (nouns.length > 0 ? thingsNamed(nouns, care) : begins ? care : []).filter(({ name }) => {
 		const task = careVerbs(plainWords(name));

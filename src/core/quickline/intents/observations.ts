@@ -111,17 +111,19 @@ export function meterLine(line: TokenLine, context: QuickContext): LineReading {
 	});
 }
 
-const LEAN = /\b(roll|pitch)\s+([-−]?\d+(?:[.,]\d+)?)/gi;
+/** `roll 2`, `tilted 2° to port`, `pitch -1.5`. */
+const TILT =
+	/\b(roll|tilt(?:ed)?|lean(?:s|ing)?|pitch)\s+([-−]?\d+(?:[.,]\d+)?)\s*°?(?:\s*(?:to\s+)?(port|starboard))?/gi;
 
-/** `rod 118`, `rod main 11.8 cm`, `rod 118 roll 2 pitch -1`. */
+/** `dipstick 118`, `rod main 11.8 cm`, `rod 118 roll 2 pitch -1`. */
 export function rodLine(text: string, names: readonly string[], context: QuickContext): LineReading {
 	const leans = new Map(
-		[...text.matchAll(LEAN)].map(([, axis, degrees]) => [
-			axis?.toLowerCase(),
-			Number(degrees?.replace(',', '.').replace('−', '-'))
+		[...text.matchAll(TILT)].map(([, axis, degrees, side]) => [
+			axis?.toLowerCase() === 'pitch' ? 'pitch' : 'roll',
+			(side?.toLowerCase() === 'port' ? -1 : 1) * Number(degrees?.replace(',', '.').replace('−', '-'))
 		])
 	);
-	const line = readLine(text.replace(LEAN, ' '), names);
+	const line = readLine(text.replace(TILT, ' '), names);
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const words = leftOf(meaningful(line.words), 'rod', 'dip', 'stick', 'dipped', 'dipstick', 'wet', 'deep');

@@ -7,7 +7,7 @@ import { plainWords } from './names.js';
 import { thingsOf } from './things.js';
 
 const GRAMMAR = plainWords(
-	'fill filled refill top topped dump dumped emptied empty full half transfer pour poured swap meter reset rod dip gauge crew guest ' +
+	'fill filled refill top topped dump dumped emptied empty full half transfer pour poured swap meter reset rod dipstick dip gauge crew guest ' +
 		'guests aboard people left arrive arrived depart departed leave mains sewer hooked unplugged hookup filter changed cleaned ' +
 		'rinsed done on off into fresh grey black water cassette toilet litres liters gallons percent all everything short quick long ' +
 		'minutes ground overboard yesterday morning evening afternoon note'

@@ -293,7 +293,7 @@ export function takeTime(
 	const saying = together(found);
 	if (!saying)
 		return {
-			problem: `When was it: ${found.map(({ text: said }) => `“${said}”`).join(' or ')}? Enter one time.`
+			problem: `When was it: ${found.map(({ text: said }) => `“${said}”`).join(' or ')}? Enter just one.`
 		};
 	const moments = momentsOf(saying, nowMs, timeZone);
 	return moments.length > 0

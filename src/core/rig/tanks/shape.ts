@@ -124,7 +124,7 @@ export function litresAt(
 		return monotoneCubic(rows, depthMm);
 	}
 	const span = rodSpan(shape, at);
-	if (!span) throw new RangeError(`the rod at x ${at.xMm} mm, y ${at.yMm} mm stands outside the tank`);
+	if (!span) throw new RangeError(`the dipstick at x ${at.xMm} mm, y ${at.yMm} mm is outside the tank`);
 	const wetTopMm = span.footMm + Math.min(Math.max(depthMm, 0), span.topMm - span.footMm);
 	const surface = { alongX: pitch, alongY: roll, atOrigin: wetTopMm + at.xMm * pitch + at.yMm * roll };
 	return cubicMillimetres(shape, surface) / 1e6;
@@ -168,7 +168,7 @@ export function depthFor(
 	if (!Number.isFinite(litres))
 		throw new RangeError(`litres is ${litres}; a volume is a finite number of litres`);
 	const span = rodSpan(shape, at);
-	if (!span) throw new RangeError(`the rod at x ${at.xMm} mm, y ${at.yMm} mm stands outside the tank`);
+	if (!span) throw new RangeError(`the dipstick at x ${at.xMm} mm, y ${at.yMm} mm is outside the tank`);
 	let [low, high] = [0, span.topMm - span.footMm];
 	for (let i = 0; i < INVERSE_STEPS; i++) {
 		const mid = (low + high) / 2;

@@ -381,7 +381,7 @@ describe('a tote', () => {
 			kg: 27
 		});
 		expect(() => toteSetup(black!, tote, 10, undefined)).toThrow(/choose a container for black/);
-		expect(() => toteSetup(grey!, tote, 10, undefined, 26)).toThrow(/cannot hold 26/);
+		expect(() => toteSetup(grey!, tote, 10, undefined, 26)).toThrow(/can’t hold 26/);
 		const run = begun(toteSetup(grey!, tote, 30, undefined, 5));
 		expect(faultOf(rig, run, stepsOf(run.setup)[1]!, { how: 'litres', litres: 21 })).toMatchObject({
 			kind: 'over-full',

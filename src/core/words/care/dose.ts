@@ -44,7 +44,7 @@ export function sayRefusal(refused: DoseRefusal, units: UnitChoice): string {
 		case 'not-for-drinking':
 			return 'Use only a product sold to treat drinking water, and dose it by its own label. Bleach for sanitising is another job: see above.';
 		case 'cannot-rinse':
-			return `${formatLitres(refused.staysL, units)} stays behind after draining: the chlorine could not be rinsed out. Open the low points and the heater drain, or find out why so much stays.`;
+			return `${formatLitres(refused.staysL, units)} stays behind after draining: you couldn’t rinse the chlorine out. Open the low points and the heater drain, or find out why so much stays.`;
 	}
 }
 

@@ -115,7 +115,7 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 		case 'traps':
 			return {
 				does: 'Traps under sinks and shower: empty, or protect',
-				how: `${names(step.outlets)}: where a trap cannot be emptied, use the non-toxic antifreeze sold for drinking-water systems, as its label says.`,
+				how: `${names(step.outlets)}: where a trap can’t be emptied, use the non-toxic antifreeze sold for drinking-water systems, as its label says.`,
 				caution: 'Never the antifreeze for engines: it is poisonous.'
 			};
 		case 'dump': {

@@ -3,6 +3,7 @@ import { tankById } from '../../rig/index.js';
 import { formatDuration, formatLitres, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { sayWhen } from '../when.js';
+import { capital } from './stay.js';
 
 /** `+ 18 L in Jug and Can`: what stands behind a tank; nothing where nothing does. */
 export function sayBehind(
@@ -24,6 +25,36 @@ export interface Lasting {
 }
 
 const NEXT_TO_NOTHING_L = 0.5;
+
+/** What the tank that ends the stay does: `runs low first`, `fills first`. */
+export const sayFirst = (holds: Tank['holds']): string =>
+	holds === 'fresh' ? 'runs low first' : 'fills first';
+
+/** What a rod shows, as it is read aloud. */
+export interface RodWords {
+	readonly name: string;
+	readonly holds: Tank['holds'];
+	/** `18 L ± 4`, or `between 12 L and 40 L` */
+	readonly level: string;
+	/** `90 L` */
+	readonly usable: string;
+	readonly lasts: string;
+	readonly until: string;
+	readonly first: boolean;
+	/** what is behind it, and whether it is drinking water */
+	readonly more: readonly string[];
+}
+
+/** A rod in sentences: `Grey, grey: 40 L ± 3 of 60 L usable. Lasts 46 h, until Friday morning; fills first.` */
+export function sayRod({ name, holds, level, usable, lasts, until, first, more }: RodWords): string {
+	const long = /^(over )?\d/.test(lasts);
+	const how = [
+		`${long ? `Lasts ${lasts}` : capital(lasts)}${until === '' ? '' : long ? `, until ${until}` : ` ${until}`}`,
+		...(first ? [sayFirst(holds)] : []),
+		...more.filter((words) => words !== '')
+	];
+	return `${name}, ${holds}: ${level} of ${usable} usable. ${how.join('; ')}.`;
+}
 
 /** How long a tank lasts, and until when: `4½ days`, `Sunday morning`; what it is carried for where it feeds another. */
 export function sayLasting(

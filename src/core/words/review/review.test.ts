@@ -160,7 +160,7 @@ describe('the record', () => {
 		expect(sayRecordVerdict({ ...record, verdict: 'sharper', spread: 1.4 })).toMatch(
 			/Ranges too narrow.*1\.4 times as wide/
 		);
-		expect(sayRecordVerdict({ ...record, verdict: 'duller', spread: 0.7 })).toMatch(/Ranges too wide.*70 %/);
+		expect(sayRecordVerdict({ ...record, verdict: 'duller', spread: 0.7 })).toMatch(/Ranges too wide.*70%/);
 		expect(sayRecordVerdict({ ...record, verdict: 'young' })).toMatch(/ten evenings/);
 		expect(sayRecord({ ...record, evenings: 0 })).toBe('No forecast can be checked yet.');
 		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 12, wide: 1, verdict: 'fits' })).toBe(

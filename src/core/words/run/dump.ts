@@ -163,7 +163,7 @@ function sayEmpty(about: About, { tank: id, litres, by, again }: Step<'empty'>):
 			return {
 				does: `Open ${name} and let them pump. When it sucks air, shut ${name}.`,
 				tells: [`About ${amount}.`],
-				caution: 'A vent or the lid must be open: a tank that cannot breathe collapses.',
+				caution: 'A vent or the lid must be open: a tank that can’t breathe collapses.',
 				done: `${name} is empty and shut`,
 				other
 			};
@@ -288,7 +288,7 @@ function sayTreat({ rig, units }: About, { tank: id, litres }: Step<'treat'>): S
 		tells: [
 			'Never leave it dry. Saved warm-up water will do.',
 			...(tank && tank.chargeL === undefined && litres > 0
-				? [`Forecasts don’t count this yet: enter it for ${name} in Rig as “Put back after a dump”.`]
+				? [`Forecasts don’t count this yet: enter it for ${name} in Rig as “Added after a dump”.`]
 				: [])
 		],
 		caution: 'Follow the label; never mix products.',

@@ -93,12 +93,12 @@ export interface PaidWords {
 /** Whether a measure has paid, in words: first whether it saves, then what that rests on. */
 export function sayPaid(
 	found: Comparison,
-	of: 'one time' | 'a person and day',
+	of: 'use' | 'person and day',
 	units: UnitChoice
 ): PaidWords {
 	const litres = (value: number): string => formatLitres(Math.abs(value), units);
 	const { without, with: withIt, spares, low, high, moreThanChance } = found;
-	const each = of === 'one time' ? 'each time' : 'per person and day';
+	const each = of === 'use' ? 'each time' : 'per person and day';
 	const means = `${litres(without.mean)} ${each} without (${without.count}×), ${litres(withIt.mean)} with it (${withIt.count}×)`;
 	const best = `up to ${litres(Math.max(high, 0))}`;
 	const range =

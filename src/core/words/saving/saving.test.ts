@@ -202,7 +202,7 @@ describe('a measure', () => {
 			high: 4.8,
 			moreThanChance: true
 		};
-		const told = sayPaid(paid, 'one time', METRIC);
+		const told = sayPaid(paid, 'use', METRIC);
 		expect(plain(told.says)).toBe('It saves about 3 L each time.');
 		expect(plain(told.rests)).toBe(
 			'8 L each time without (4×), 5 L with it (4×). Likely between 1.2 L and 4.8 L (9 in 10).'

@@ -14,7 +14,7 @@ export const POST: RequestHandler = ({ request }) =>
 				errors: [
 					{
 						path: '$.at',
-						expected: 'a rod that stands inside the tank',
+						expected: 'a dipstick inside the tank',
 						got: `x ${at?.xMm} mm, y ${at?.yMm} mm`
 					}
 				]

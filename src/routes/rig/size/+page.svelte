@@ -90,7 +90,7 @@
 			{#if answer.value && fits}
 				<p>
 					{#if first}
-						<strong>{first.tank.name} is worth enlarging first:</strong> what it holds is enough for {formatDuration(
+						<strong>{first.tank.name} is worth enlarging first:</strong> its usable volume is enough for {formatDuration(
 							first.lasts ?? 0
 						)}.
 					{:else}<strong>What you have is enough.</strong>{/if}

@@ -49,8 +49,8 @@
 			label="On those nights"
 			value={lived}
 			options={[
-				{ value: 'yes', label: 'someone sleeps in it, heated' },
-				{ value: 'no', label: 'it is left empty' }
+				{ value: 'yes', label: 'someone sleeps aboard, heated' },
+				{ value: 'no', label: 'nobody is aboard' }
 			]}
 			onchange={(value) => {
 				lived = value;

@@ -41,7 +41,7 @@
 {#each frozen as tank (tank.id)}
 	<p class="mind">
 		<strong>{tank.name} is frozen</strong>: it can’t be emptied until it thaws{tank.frozen?.until
-			? `, taken as ${sayWhen(instantMs(tank.frozen.until), app.nowMs, app.timeZone)}`
+			? `, expected ${sayWhen(instantMs(tank.frozen.until), app.nowMs, app.timeZone)}`
 			: ''}. Plans don’t count on dumping it.
 		<button class="small" onclick={() => void put(tank, 'thawed')}>It has thawed</button>
 	</p>

@@ -8,7 +8,7 @@
 </script>
 
 <p>
-	{aside.length} stored {aside.length === 1 ? 'record' : 'records'} could not be read. They are kept as they were
+	{aside.length} stored {aside.length === 1 ? 'record' : 'records'} couldn’t be read. They are kept as they were
 	and change nothing.
 </p>
 <ul>

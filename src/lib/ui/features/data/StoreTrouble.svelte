@@ -16,7 +16,7 @@
 			>Save the raw content</button
 		>
 	{:else}
-		<h1>The logbook in this browser cannot be read.</h1>
+		<h1>The logbook in this browser can’t be read.</h1>
 		<p role="alert">The browser said: {app.trouble}</p>
 		<p>
 			Nothing has been overwritten. Private windows and blocked site data are the usual causes; allow storage

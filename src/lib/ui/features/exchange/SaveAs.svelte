@@ -19,7 +19,7 @@
 			await saveAs(app, format, options);
 			const nowhere = trip?.stops.filter(({ position, retired }) => !position && !retired).length ?? 0;
 			if ((format === 'gpx' || format === 'geojson') && options.trip && nowhere > 0)
-				toast(`${nowhere} ${nowhere === 1 ? 'stop has' : 'stops have'} no place yet, so not on it.`);
+				toast(`${nowhere} ${nowhere === 1 ? 'stop has' : 'stops have'} no place yet, so they are left out.`);
 		} catch (error) {
 			toast(`It couldn’t be saved: ${errorMessage(error)}.`);
 		}

@@ -89,8 +89,8 @@
 	/>
 	{#if found}
 		{@const told = [
-			...(found.oneTime ? [sayPaid(found.oneTime, 'one time', units)] : []),
-			...(found.personDay ? [sayPaid(found.personDay, 'a person and day', units)] : [])
+			...(found.oneTime ? [sayPaid(found.oneTime, 'use', units)] : []),
+			...(found.personDay ? [sayPaid(found.personDay, 'person and day', units)] : [])
 		]}
 		{#if !found.oneTime}<p>{sayNotYet(found.uses, habit.toLowerCase())}</p>{/if}
 		{#each told as { says } (says)}<p>{says}</p>{/each}

@@ -167,7 +167,7 @@
 {/if}
 {#if kept && (past || tooFar)}
 	<p class="mind">
-		{past ? 'That moment is past' : 'That is more than a year ahead'}: pick another one. Until then this is
+		{past ? 'That moment has passed' : 'That is more than a year ahead'}: pick another one. Until then this is
 		for {sayGoal(untilMs, app.nowMs, app.timeZone)}.
 	</p>
 {/if}

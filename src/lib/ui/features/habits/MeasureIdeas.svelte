@@ -68,7 +68,7 @@
 				{#if idea.caution}<p class="mind small">{idea.caution}</p>{/if}
 				<p class="buttons">
 					<select
-						aria-label="{idea.name}: of which habit"
+						aria-label="{idea.name}: for which habit"
 						value={habit?.id ?? ''}
 						onchange={(event) => (forHabit = { ...forHabit, [idea.key]: event.currentTarget.value })}
 					>

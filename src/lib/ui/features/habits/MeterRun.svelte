@@ -161,7 +161,7 @@
 			<p class="mind">The meter counts {meter.counts}; these two go the other way. Read it again.</p>
 		{:else if each !== undefined}
 			<p aria-live="polite">
-				Once: <strong class="figure">{litres(each)}</strong>. Estimated so far: {litres(
+				Each: <strong class="figure">{litres(each)}</strong>. Estimated so far: {litres(
 					believed ?? 0
 				)}{before && withThis ? `; measured ${litres(withThis.mean)} on average of ${withThis.count}` : ''}.
 			</p>

@@ -91,7 +91,7 @@
 					{@render about(
 						'meter',
 						'Do you own a flow meter?',
-						'Say what it shows and it is added. It tells more than any gauge.',
+						'Enter its reading to add it. A meter beats any gauge.',
 						'I have none'
 					)}
 					<p class="buttons">
@@ -105,7 +105,7 @@
 					{@render about(
 						'dump',
 						'How do you dump?',
-						'Then a dump run leads through it in the right order.',
+						'Choose one to get the steps in order.',
 						'Not now'
 					)}
 					<p class="buttons">
@@ -128,7 +128,7 @@
 					{@render about(
 						'stay',
 						'Going somewhere, or staying?',
-						'Then it tells where to fill, or what a day may take.',
+						'See where to fill, or how much you can use a day.',
 						'Not now'
 					)}
 					<p class="buttons">
@@ -141,7 +141,7 @@
 		</ul>
 		{#if sample}
 			<p class="soft">
-				Say what happened in the line below, as you would tell it:
+				Enter what happened in the line below, in your own words:
 				<button class="why" onclick={() => shell.line(sample)}>{sample}</button>.
 			</p>
 		{/if}

@@ -61,9 +61,9 @@
 			]}
 			onchange={() => (litres = tank ? Math.round(1.5 * usableOf(tank)) : undefined)}
 		/>
-		{#if tank}<NumberField label="with usable" of="volume" {units} bind:value={litres} />{/if}
+		{#if tank}<NumberField label="Usable then" of="volume" {units} bind:value={litres} />{/if}
 		<SelectField
-			label="With"
+			label="With this way to save"
 			bind:value={measure}
 			options={[
 				{ value: '', label: 'none' },

@@ -93,7 +93,7 @@ const tankFields = (rig: Rig): readonly Field[] => [
 	}),
 	volume('reserveL', 'Reserve (fresh) or headroom (waste)'),
 	volume('residualL', 'Left after dumping', { optional: true }),
-	volume('chargeL', 'Put back after a dump', {
+	volume('chargeL', 'Added after a dump', {
 		optional: true,
 		hint: 'Water and treatment into black: forecasts begin with it.'
 	}),

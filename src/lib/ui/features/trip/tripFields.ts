@@ -30,7 +30,7 @@ export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] =
 			value,
 			label: `${label}: ${Math.round(100 * value)}`
 		})),
-		other: { label: 'Trips in a hundred', percent: true }
+		other: { label: 'Trips in 100', percent: true }
 	},
 	{
 		key: 'policy.feePerKgKm',

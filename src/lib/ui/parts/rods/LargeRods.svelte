@@ -39,7 +39,7 @@
 			{onday}
 		/>
 		<p class="lasts" class:first={tank.first}>
-			{tank.lasts}{tank.first ? (narrow ? ', first' : ', binds first') : ''}
+			{tank.lasts}{tank.first ? `, ${narrow ? 'first' : tank.limits}` : ''}
 		</p>
 		<p class="soft until">{tank.until}</p>
 		{#if tank.behind}<p class="until">{tank.behind}</p>{/if}

@@ -22,7 +22,7 @@
 				<div>
 					<p class="name">{tank.name}</p>
 					<p class="figure">{tank.level}</p>
-					<p class="lasts" class:first={tank.first}>{tank.lasts}{tank.first ? ', first' : ''}</p>
+					<p class="lasts" class:first={tank.first}>{tank.lasts}{tank.first ? `, ${tank.limits}` : ''}</p>
 				</div>
 			</li>
 		{/each}

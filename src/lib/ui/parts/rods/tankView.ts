@@ -2,7 +2,7 @@ import type { Assessment } from '$core/now';
 import type { Rig, Tank } from '$core/logbook';
 import { formatFigure, formatLitres, fromBase, type UnitChoice } from '$core/units';
 import { isCarried } from '$core/rig';
-import { DRINK_WORDS, sayBehind, sayBetween, sayLasting } from '$core/words';
+import { DRINK_WORDS, sayBehind, sayBetween, sayFirst, sayLasting, sayRod } from '$core/words';
 import type { RodFacts } from './rodGeometry';
 
 /** A tank as the rods show it: figures and words, ready to be drawn. */
@@ -25,7 +25,9 @@ export interface TankView {
 	readonly behind: string;
 	/** `washing only`; nothing where it is drinking water, or not for drinking at all */
 	readonly drink: string;
-	/** all of it in a sentence */
+	/** `fills first`; nothing where another one does */
+	readonly limits: string;
+	/** all of it in sentences */
 	readonly label: string;
 }
 
@@ -59,7 +61,6 @@ export function tankViews(
 			outlook?.drink && outlook.drink !== 'drinking' && level.litres >= LEAST_L
 				? DRINK_WORDS[outlook.drink]
 				: '';
-		const more = [behind, drink].filter((words) => words !== '').map((words) => `; ${words}`);
 		return [
 			{
 				id: tank.id,
@@ -82,7 +83,13 @@ export function tankViews(
 				...words,
 				behind,
 				drink,
-				label: `${tank.name}, ${tank.holds}: ${shown} ${give} of ${formatLitres(level.usableL, units)}; ${words.lasts}${words.until ? `, ${words.until}` : ''}${first ? '; binds first' : ''}${more.join('')}`
+				limits: first ? sayFirst(tank.holds) : '',
+				label: sayRod({
+					...{ name: tank.name, holds: tank.holds, first, ...words },
+					level: give === '' ? shown : `${shown} ${give}`,
+					usable: formatLitres(level.usableL, units),
+					more: [behind, drink]
+				})
 			}
 		];
 	});

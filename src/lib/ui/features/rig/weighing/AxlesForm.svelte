@@ -45,11 +45,11 @@
 				label="Forward of the reference point"
 				value={typed[i].xM}
 				suffix="m"
-				hint="A minus behind it; the same point as for the tanks."
+				hint="Use a minus behind it; the same point as for the tanks."
 				onchange={(xM) => put(i, { xM })}
 			/>
 			<NumberField
-				label="Its limit, by the plate"
+				label="Its limit, from the weight plate"
 				value={typed[i].limitKg}
 				of="mass"
 				{units}

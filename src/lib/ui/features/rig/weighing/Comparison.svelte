@@ -26,12 +26,12 @@
 			signed(gain, formatDuration(Math.abs(gain)))
 		],
 		[
-			'One chance in ten of less than',
+			'1 in 10 that it is less than',
 			formatDuration(asIs.autonomyDays.p10),
 			formatDuration(changed.autonomyDays.p10),
 			''
 		],
-		['Binds first', nameOf(asIs.binds), nameOf(changed.binds), ''],
+		['Limited by', nameOf(asIs.binds), nameOf(changed.binds), ''],
 		[
 			tank.name,
 			litres(tank.nowL),

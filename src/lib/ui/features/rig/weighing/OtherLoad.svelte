@@ -21,7 +21,7 @@
 		of="mass"
 		{units}
 		optional
-		hint="People, food, gear: all that the plate counts."
+		hint="People, food, gear: everything the weight plate counts."
 	/>
 </div>
 

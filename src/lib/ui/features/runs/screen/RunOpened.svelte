@@ -67,7 +67,7 @@
 		{/snippet}
 		{#snippet foot()}
 			<a class="as-button primary big" href={START[run.setup.kind]} onclick={() => void end()}>Start again</a>
-			<button class="big" onclick={() => void end()}>End it</button>
+			<button class="big" onclick={() => void end()}>End this run</button>
 		{/snippet}
 	</RunFrame>
 {:else if app.rig?.id === rig.id}

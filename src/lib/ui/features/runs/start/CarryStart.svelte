@@ -133,7 +133,7 @@
 						of="volume"
 						{units}
 						optional
-						hint="Empty: what fits, {litres(Math.floor(roomL))}."
+						hint="Leave blank for what fits, {litres(Math.floor(roomL))}."
 						onchange={(value) => (asked = value)}
 					/>
 					{#if vessel === BOTTLES}
@@ -148,7 +148,7 @@
 							]}
 						/>
 						<SelectField
-							label="And in"
+							label="Into the tank"
 							bind:value={how}
 							options={[
 								{ value: 'gravity', label: 'by gravity' },

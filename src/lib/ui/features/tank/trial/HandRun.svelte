@@ -100,7 +100,7 @@
 			hint="Water the pump can’t reach."
 		/>
 		{#if deadL !== undefined}<p aria-live="polite">
-				{formatLitres(deadL, units)} is what the pump can’t reach; {formatLitres(deadL + litres, units)} in all.
+				The pump can’t reach {formatLitres(deadL, units)} of {formatLitres(deadL + litres, units)} in all.
 			</p>{/if}
 	{/if}
 	<p>

@@ -54,8 +54,7 @@
 	{#if summary.outliers.length > 0}
 		<Notice>
 			<p>
-				{summary.outliers.length === 1 ? 'One trial is' : `${summary.outliers.length} trials are`} far from the
-				others. It still counts. Switch it off if you know why: a leaking valve, a tank not drained, a misread figure.
+				{summary.outliers.length === 1 ? 'One trial is' : `${summary.outliers.length} trials are`} far from the others, and still counted. Switch it off if you know why: a leaking valve, a tank not drained, a misread figure.
 			</p>
 		</Notice>
 	{/if}

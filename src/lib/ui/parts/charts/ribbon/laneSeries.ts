@@ -118,7 +118,7 @@ function servicesSeries(drawing: LaneDrawing): Shape {
 	const { tank, services } = lane;
 	return {
 		...axes,
-		name: `${tank.name} services`,
+		name: `${tank.name} fills and dumps`,
 		type: 'custom',
 		z: 9,
 		data: services.map(({ ms, litres }) => [local(ms), volume(litres)]),
