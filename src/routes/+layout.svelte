@@ -2,7 +2,7 @@
 	import '$lib/theme/base.css';
 	import { afterNavigate } from '$app/navigation';
 	import { page } from '$app/state';
-	import { sayOccasion } from '$core/words';
+	import { sayOccasion, type Word } from '$core/words';
 	import { provideApp } from '$lib/state';
 	import { appInBrowser } from '$lib/state/start';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
@@ -22,11 +22,13 @@
 	document.getElementById('reading')?.remove();
 	const app = provideApp(appInBrowser());
 	let line = $state<Foot>();
-	let over = $state<'keys' | 'list'>();
+	let over = $state<'keys' | 'list' | 'words'>();
+	let word = $state<Word>();
 	const reach = provideShell({
 		line: (text?: string) => line?.focus(text),
 		showKeys: () => (over = 'keys'),
 		showList: () => (over = 'list'),
+		showWords: (asked) => ([over, word] = ['words', asked]),
 		isCovered: () => over !== undefined
 	});
 	let typeSet = $state(false);
@@ -166,5 +168,9 @@
 {:else if over === 'list'}
 	{#await import('$lib/ui/shell/CommandList.svelte') then { default: CommandList }}
 		<CommandList {app} {reach} onclose={() => (over = undefined)} />
+	{/await}
+{:else if over === 'words'}
+	{#await import('$lib/ui/parts/glossary/Glossary.svelte') then { default: Glossary }}
+		<Glossary {word} onclose={() => (over = undefined)} />
 	{/await}
 {/if}

@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { LOOK_AHEAD_DAYS } from '$core/now';
+	import { LIMITS_CAUTION } from '$core/words';
 	import { useApp } from '$lib/state';
 	import Findings from '$lib/ui/parts/notices/Findings.svelte';
 	import { noonOfFlag } from '$lib/ui/parts/goal/goal';
@@ -168,8 +169,7 @@
 							/>{/await}
 					{/if}
 					<p class="soft small">
-						Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. Payload and axle limits: the weighbridge and the
-						weight plate decide.
+						Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. {LIMITS_CAUTION}
 					</p>
 				</InTurn>
 			{/if}

@@ -1,12 +1,6 @@
-export {
-	sayShortfall,
-	spanText,
-	verdict,
-	type Span,
-	type Verdict,
-	type VerdictInput
-} from './outlook/verdict.js';
+export { sayShortfall, verdict, type Verdict, type VerdictInput } from './outlook/verdict.js';
 export { listed, midSentence } from './list.js';
+export { spanText, type Span } from './spans.js';
 export {
 	askSamePeople,
 	askWhetherSo,
@@ -31,11 +25,12 @@ export {
 	sayWeatherFrom,
 	sayWeatherOf
 } from './trip/stop.js';
-export { saySea, sayValveCaution, sayValves, SEA_CAUTION } from './log/valves.js';
+export { KEEP_BLACK_SHUT, saySea, sayValveCaution, sayValves, SEA_CAUTION } from './log/valves.js';
 export { sayApart, sayEach, sayServices, sayVerified } from './trip/point.js';
 export { tripCard, type CardFacts, type MeterRead, type TripCard } from './trip/card.js';
 export { sayTotals } from './log/totals.js';
 export {
+	INSTRUMENT_NAMES,
 	METER_PLACES,
 	sayBeep,
 	sayCadence,
@@ -108,7 +103,16 @@ export {
 } from './run/carry.js';
 export { sayCareProblem, sayTaskDone, sayDue, sayDueNow, sayRhythm } from './care/task.js';
 export { DOSE_CAUTION, formatMl, sayDose, sayRefusal, smallUnit, WATER_DOSE_CAUTION } from './care/dose.js';
-export { DRINKING_CAUTION, DUMP_CAUTION } from './trip/cautions.js';
+export {
+	DRINKING_CAUTION,
+	DRINK_ONLY,
+	DUMP_CAUTION,
+	LEGS_UNCHANGED,
+	NO_FIX,
+	REGULATOR,
+	sayPlannedFrom,
+	SOURCE_SAYS
+} from './trip/place.js';
 export { FROST_CAUTION, sayFrostNight, sayFrostRisk } from './care/frost.js';
 export {
 	LAY_UP_CAUTION,
@@ -120,6 +124,8 @@ export {
 export { DRINK_WORDS } from './outlook/drink.js';
 export { sayDrink, sayGoingIn, sayWaterAge, sayWaterWarning } from './care/water.js';
 export {
+	ACCOUNT_ADDS,
+	REPLAYED_WITH,
 	sayAgainst,
 	sayErrands,
 	sayForeseen,
@@ -129,4 +135,85 @@ export {
 	sayReviewHeadline,
 	sayUnexplained
 } from './review/review.js';
-export { sayRecord, sayRecordVerdict, saySurprise, sayTankRecord } from './review/record.js';
+export {
+	RECORD_IS,
+	sayNoForecasts,
+	sayReadEvenings,
+	sayRecord,
+	sayRecordVerdict,
+	saySurprise,
+	sayTankRecord
+} from './review/record.js';
+export {
+	NOTHING_OF_TANK,
+	sayDaysRange,
+	sayHabitWhy,
+	sayLastingSum,
+	sayLevelRange,
+	sayNothingLearned,
+	sayOwnShare
+} from './outlook/whyPanel.js';
+export {
+	NOT_FOR_NAVIGATION,
+	READ_AHEAD,
+	READ_CALIBRATION,
+	READ_RIBBON,
+	sayReadPast
+} from './outlook/charts.js';
+export {
+	DUMP_START_CAUTION,
+	EVEN_FULL,
+	NEVER_ON_THE_GROUND,
+	NOT_ON_FROM,
+	OLD_RUN,
+	PLATE_DECIDES,
+	RUN_ELSEWHERE,
+	RUN_WITHOUT_RIG,
+	sayFirstFill,
+	sayKeepFree,
+	sayNoDischarge,
+	sayOutsideCaution,
+	sayWontFit,
+	SHUT_AND_CLEAN
+} from './run/start.js';
+export {
+	BLEACH_AGES,
+	DOSES_CAUTION,
+	NO_FROST,
+	sayFrozen,
+	sayNeeded,
+	sayValveToSea,
+	THAW_CAUTION,
+	TICK_TREATED,
+	TREATMENT_CAUTION
+} from './care/handling.js';
+export {
+	FITTING_CAUTION,
+	LIMITS_CAUTION,
+	OVER_A_LIMIT,
+	sayOverFull,
+	TOTAL_COUNTS,
+	WATER_WEIGHS,
+	WEIGHING_CAUTION
+} from './equipment/weighing.js';
+export { IDEAS_ARE, TRIAL_IS, TRIAL_NEEDS } from './saving/trial.js';
+export {
+	CORRECTION_REPLACES,
+	MAY_BE_CLEARED,
+	MERGES,
+	NO_UNDO,
+	sayKeptHere,
+	sayNewestFile,
+	STAYS_HERE,
+	TWO_OF_YOU
+} from './keeping.js';
+export {
+	BY_AVERAGE_USE,
+	ENTRIES_STAY,
+	sayOutliers,
+	sayOutOfReach,
+	sayOverRated,
+	SIZES_COUNT,
+	TRIED_WITH
+} from './equipment/trials.js';
+export { GLOSSARY, type Word } from './glossary.js';

@@ -20,6 +20,7 @@
 	import Section from '$lib/ui/kit/page/Section.svelte';
 	import RigForm from '$lib/ui/features/rig/RigForm.svelte';
 	import WhyHabit from '$lib/ui/features/why/WhyHabit.svelte';
+	import WhatIs from '$lib/ui/parts/glossary/WhatIs.svelte';
 
 	const app = useApp();
 	const rig = $derived(app.liveRig);
@@ -97,6 +98,7 @@
 								fromBase(Z90 * now.levels.unlogged.sd, units.volume)
 							)} per person and day, as estimated now.
 						</p>
+						<WhatIs words={['time left', 'unlogged use']} />
 					</Section>
 					<Section title="Ways to save, most gain for least effort">
 						{#if rig.measures.length === 0}
@@ -118,6 +120,7 @@
 								>Add a way to save</button
 							>
 						</p>
+						<WhatIs words={['way to save', 'effort']} />
 					</Section>
 				</Columns></InTurn
 			>

@@ -19,6 +19,7 @@
 	import type { RigPart } from '$lib/ui/features/rig/rigFields';
 	import TankTable from '$lib/ui/features/rig/TankTable.svelte';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
+	import WhatIs from '$lib/ui/parts/glossary/WhatIs.svelte';
 
 	const app = useApp();
 	let open = $state<{ part: RigPart | 'rig'; id?: string; kind?: Instrument['kind'] }>();
@@ -92,6 +93,7 @@
 			><Section title="Tanks">
 				<TankTable {rig} {views} {units} onchange={(id) => (open = { part: 'tanks', id })} />
 				<button onclick={() => (open = { part: 'tanks' })}>Add tank</button>
+				<WhatIs words={['usable', 'rated size', 'reserve', 'headroom']} />
 			</Section></InTurn
 		>
 		<InTurn
@@ -143,6 +145,7 @@
 					{#snippet says(container)}{sayContainer(container, units)}{/snippet}
 				</ItemList>
 				<button onclick={() => (open = { part: 'containers' })}>Add container</button>
+				<WhatIs words={['tote', 'spare']} />
 			</Section>
 		</InTurn><InTurn
 			><p class="soft">

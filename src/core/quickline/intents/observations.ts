@@ -25,15 +25,18 @@ export const instrumentWords =
 		readonly place?: Meter['place'];
 	}): readonly string[] => {
 		const tank = tankById(context.rig, instrument.tank);
+		const kinds = instrument.kind === 'rod' ? ['rod', 'dipstick'] : [instrument.kind];
 		const place =
 			instrument.place === undefined ? [] : [`${PLACE_WORDS[instrument.place]} ${instrument.kind}`];
 		return tank
 			? [
 					...place,
-					`${tank.name} ${instrument.kind}`,
-					`${tank.holds} ${instrument.kind}`,
-					`${instrument.kind} ${tank.name}`,
-					`${instrument.kind} ${tank.holds}`
+					...kinds.flatMap((kind) => [
+						`${tank.name} ${kind}`,
+						`${tank.holds} ${kind}`,
+						`${kind} ${tank.name}`,
+						`${kind} ${tank.holds}`
+					])
 				]
 			: place;
 	};

@@ -82,9 +82,7 @@ describe('a stop', () => {
 		services: [{ kind: 'water', potable: false }, { kind: 'grey' }]
 	} as const;
 	it('says what is there, and what is not for drinking', () => {
-		expect(sayOffered({ ...stop, services: [...stop.services] })).toBe(
-			'tap (not for drinking), grey drain'
-		);
+		expect(sayOffered({ ...stop, services: [...stop.services] })).toBe('tap (not for drinking), grey drain');
 		expect(sayOffered({ ...stop, services: [] })).toBe('nothing here');
 	});
 	it('counts nights in the zone of the trip', () => {

@@ -9,6 +9,13 @@ export const METER_PLACES: Readonly<Record<Meter['place'], string>> = {
 	mains: 'at the pressure inlet'
 };
 
+/** What each kind of instrument is called. */
+export const INSTRUMENT_NAMES: Readonly<Record<Instrument['kind'], string>> = {
+	meter: 'meter',
+	gauge: 'gauge',
+	rod: 'dipstick'
+};
+
 const showsLights = ({ curve }: Gauge): boolean => curve.some(({ reads }) => typeof reads === 'string');
 
 /** An instrument in a line: `meter at the pump’s inlet, counts up`. */

@@ -25,6 +25,9 @@ export function saySea(rig: Pick<Rig, 'tanks' | 'outlets'>, sea: SeaState | unde
 export const SEA_CAUTION =
 	'Discharge only where it is lawful: rules differ, for grey too. Elsewhere shut and secure seacock and Y-valve.';
 
+/** The same for any tank of black. */
+export const KEEP_BLACK_SHUT = 'Keep black shut until it is two thirds full.';
+
 /** What to mind at a sewer hook-up with these valves open; nothing in a rig without a built-in black tank. */
 export function sayValveCaution(rig: Pick<Rig, 'tanks'>, sewer: OpenValves): string | undefined {
 	const black = rig.tanks.filter((one) => one.holds === 'black' && !one.portable && !one.retired);

@@ -19,7 +19,9 @@ describe('what one more entry does to the stay', () => {
 	});
 	it('another part of the day', () => {
 		expect(say(moves(2.2, 1.5))).toBe('Lasts until tomorrow evening, not Wednesday around noon.');
-		expect(say(moves(2.2, 1.5, 'Grey'))).toBe('Lasts until tomorrow evening, not Wednesday around noon; Grey becomes the limit.');
+		expect(say(moves(2.2, 1.5, 'Grey'))).toBe(
+			'Lasts until tomorrow evening, not Wednesday around noon; Grey becomes the limit.'
+		);
 	});
 	it('within one part of the day, the hours and the clock', () => {
 		expect(say(moves(1.2, 1.2 - 1 / 24))).toBe('An hour less: until 11:30.');

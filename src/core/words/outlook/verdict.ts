@@ -6,13 +6,8 @@ import { serviceKindOf, type Plan, type ServiceKind } from '../../plan/index.js'
 import { neverBinds, tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
+import { mind, plain, spanText, strong, type Span } from '../spans.js';
 import { onDay, sayDay, sayLastDay, sayWhen } from '../when.js';
-
-/** A stretch of a sentence; `mind` is what to mind, `strong` what the eye should find. */
-export interface Span {
-	readonly text: string;
-	readonly tone?: 'mind' | 'strong';
-}
 
 /** What *Now* says: one sentence of answer, and one or two of what there is beside it. */
 export interface Verdict {
@@ -40,13 +35,6 @@ export interface VerdictInput {
 	readonly atMs: number;
 	readonly timeZone: string;
 }
-
-const plain = (text: string): Span => ({ text });
-const mind = (text: string): Span => ({ text, tone: 'mind' });
-const strong = (text: string): Span => ({ text, tone: 'strong' });
-
-/** The text of spans without their tones. */
-export const spanText = (spans: readonly Span[]): string => spans.map(({ text }) => text).join('');
 
 const bindingWords = (tank: Tank): string => (tank.holds === 'fresh' ? 'runs low first' : 'is full first');
 const boundWords = (tank: Tank): string => (tank.holds === 'fresh' ? 'is down to its reserve.' : 'is full.');

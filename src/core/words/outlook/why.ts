@@ -1,5 +1,6 @@
 import type { Basis, Estimate } from '../../estimate/index.js';
 import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
+import { KIND_WORDS } from '../log/entry.js';
 import { sayPast } from '../when.js';
 import { listed } from '../list.js';
 
@@ -20,8 +21,10 @@ function called(rig: Rig, entry: Entry): string {
 			return `${entry.state} as seen`;
 		case 'reading':
 			return `the ${named(rig.instruments, entry.instrument).toLowerCase()}`;
+		case 'measure':
+			return named(rig.measures, entry.measure).toLowerCase();
 		default:
-			return `the ${entry.kind}`;
+			return `the ${KIND_WORDS[entry.kind].toLowerCase()}`;
 	}
 }
 

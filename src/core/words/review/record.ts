@@ -82,3 +82,21 @@ export function saySurprise(surprise: Surprise, rig: Rig, units: UnitChoice): st
 			return `${formatLitres(surprise.litres, units)} more than usual was not logged`;
 	}
 }
+
+/** How an evening of the record is read. */
+export function sayReadEvenings(untold: number, waiting: number): string {
+	const missing =
+		untold > 0
+			? ` ${untold} ${untold === 1 ? 'evening has' : 'evenings have'} no reading to check against.`
+			: '';
+	const ahead = waiting > 0 ? ` ${waiting} ${waiting === 1 ? 'is' : 'are'} still to come.` : '';
+	return `The bar is the 8-in-10 range, the notch its middle; the mark is the actual level, as if nothing had been filled or dumped.${missing}${ahead}`;
+}
+
+/** Why there is no forecast to keep yet. */
+export const sayNoForecasts = (worked: boolean, leastL: number, units: UnitChoice): string =>
+	`No forecasts yet${worked ? '' : ', as the levels are still being worked out'}. It takes a tank whose level is not exact, nor full or at its reserve; ${formatLitres(leastL, units)} of doubt is enough.`;
+
+/** What the record is, and what it does not count. */
+export const RECORD_IS =
+	'Saved on this device only, not in the logbook. What the log already knows is not forecast, and an evening without a reading is not counted.';

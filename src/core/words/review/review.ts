@@ -162,3 +162,10 @@ export function sayForeseen(
 			: wanted
 	];
 }
+
+/** How a tank's account adds up. */
+export const ACCOUNT_ADDS =
+	'Start plus in, minus out, gives the end, with all readings in between taken into account.';
+/** What a period is replayed with. */
+export const REPLAYED_WITH =
+	'Choose what would have been different. Every logged use is replayed, and what the readings show of the rest.';

@@ -2,7 +2,7 @@ import { DAY_MS } from '../../time/index.js';
 import type { Basket, Holding } from '../../forecast/index.js';
 import type { Rig, Tank } from '../../logbook/index.js';
 import { tankById } from '../../rig/index.js';
-import type { Span } from '../outlook/verdict.js';
+import type { Span } from '../spans.js';
 import { sayAt } from './clock.js';
 import { sayChance } from './chance.js';
 import { capital } from '../outlook/stay.js';

@@ -91,11 +91,7 @@ export interface PaidWords {
 }
 
 /** Whether a measure has paid, in words: first whether it saves, then what that rests on. */
-export function sayPaid(
-	found: Comparison,
-	of: 'use' | 'person and day',
-	units: UnitChoice
-): PaidWords {
+export function sayPaid(found: Comparison, of: 'use' | 'person and day', units: UnitChoice): PaidWords {
 	const litres = (value: number): string => formatLitres(Math.abs(value), units);
 	const { without, with: withIt, spares, low, high, moreThanChance } = found;
 	const each = of === 'use' ? 'each time' : 'per person and day';

@@ -3,15 +3,11 @@ import type { Sacrifice } from '../../forecast/index.js';
 import type { Rig } from '../../logbook/index.js';
 import { formatDuration, formatHours } from '../../units/index.js';
 import { listed, midSentence } from '../list.js';
-import type { Span } from '../outlook/verdict.js';
+import { mind, plain, strong, type Span } from '../spans.js';
 import { capital } from '../outlook/stay.js';
 import { sayWhen } from '../when.js';
 import { sayCertainty, sayChance } from './chance.js';
 import { sayGoal } from './clock.js';
-
-const plain = (text: string): Span => ({ text });
-const mind = (text: string): Span => ({ text, tone: 'mind' });
-const strong = (text: string): Span => ({ text, tone: 'strong' });
 
 /** From this many hours on, days are counted. */
 const IN_DAYS_H = 60;

@@ -207,7 +207,7 @@ describe('a measure', () => {
 		expect(plain(told.rests)).toBe(
 			'8 L each time without (4×), 5 L with it (4×). Likely between 1.2 L and 4.8 L (9 in 10).'
 		);
-		const doubtful = sayPaid({ ...paid, low: -1, moreThanChance: false }, 'a person and day', METRIC);
+		const doubtful = sayPaid({ ...paid, low: -1, moreThanChance: false }, 'person and day', METRIC);
 		expect(doubtful.says).toMatch(/may be chance/);
 		expect(plain(doubtful.rests)).toMatch(/might save up to 4\.8 L or cost up to 1 L/);
 		expect(sayNotYet({ without: 3, with: 1 }, 'shower')).toBe(

@@ -33,7 +33,9 @@ describe('what a plan says', () => {
 	it('what to do first and where, what comes then, and what it takes', () => {
 		const { headline, detail } = said([stop(3, [water, grey]), stop(6, [])]);
 		expect(headline).toMatch(/^Take \d+.L and empty Grey at Stop 3 on Monday\.$/);
-		expect(detail).toMatch(/^Then nothing until the end\. Almost certain that no tank runs low or fills up\./);
+		expect(detail).toMatch(
+			/^Then nothing until the end\. Almost certain that no tank runs low or fills up\./
+		);
 		expect(detail).toContain('Total: 15 minutes and 3 in fees.');
 	});
 	it('of two services of a kind at a stop the one that the cost counts', () => {
@@ -60,7 +62,9 @@ describe('what a plan says', () => {
 		const told = (potable?: boolean): string | undefined =>
 			sayDoubtfulTaps(trip(potable), said(trip(potable).stops).planned);
 		expect(told(true)).toBeUndefined();
-		expect(told()).toMatch(/uses water at Stop 3 that is not known to be drinkable: .*boil it, treat it, or buy/);
+		expect(told()).toMatch(
+			/uses water at Stop 3 that is not known to be drinkable: .*boil it, treat it, or buy/
+		);
 	});
 	it('by how much it breaks the payload', () =>
 		expect(

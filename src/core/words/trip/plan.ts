@@ -11,7 +11,8 @@ import { formatLitres, formatMoney, formatQuantity, type UnitChoice } from '../.
 import { listed } from '../list.js';
 import { capital } from '../outlook/stay.js';
 import { SERVES } from './change.js';
-import { sayShortfall, type Span } from '../outlook/verdict.js';
+import { sayShortfall } from '../outlook/verdict.js';
+import type { Span } from '../spans.js';
 import { onDay, sayDay, sayWhen } from '../when.js';
 
 /** A plan in words: what is next, and why. */

@@ -89,7 +89,9 @@ describe('in words', () => {
 	const last = { tank: 'grey', stop: 's4', arriveMs: instantMs('2027-05-04T12:00:00Z') };
 	it('the last chance: before which day, where and when', () => {
 		const words = (bindsMs: number): string => sayLastChance(rig, trip, { ...last, bindsMs }, nowMs);
-		expect(words(instantMs('2027-05-05T18:00:00Z'))).toBe('Stop 4 on Tuesday: last drain before Grey is full on Wednesday.');
+		expect(words(instantMs('2027-05-05T18:00:00Z'))).toBe(
+			'Stop 4 on Tuesday: last drain before Grey is full on Wednesday.'
+		);
 		// on the same day the part of it
 		expect(words(instantMs('2027-05-04T18:30:00Z'))).toBe(
 			'Stop 4 on Tuesday: last drain before Grey is full Tuesday evening.'

@@ -3,17 +3,18 @@
 	import { Command, computeCommandScore } from 'bits-ui';
 	import Sheet from '../kit/page/Sheet.svelte';
 	import type { ShellContext } from '../parts/acts/shellContext';
-	import { actsHere, everyAct, keysShown, type ShellAct } from './acts';
+	import { actsHere, everyAct, keysShown, wordActs, type ShellAct } from './acts';
 
 	/** Everything that can be gone to or done, found by a few letters of its name. */
 	const { app, reach, onclose }: { app: App; reach: ShellContext; onclose: () => void } = $props();
 
 	const acts = $derived([
 		...everyAct(app, reach).filter(({ keys }) => keys !== '$mod+k'),
-		...actsHere(app, reach)
+		...actsHere(app, reach),
+		...wordActs(reach)
 	]);
 	const groups = $derived(
-		(['Acts', 'Views', 'Tanks and instruments', 'Stops'] as const)
+		(['Acts', 'Views', 'Tanks and instruments', 'Stops', 'Words'] as const)
 			.map((group) => ({ group, acts: acts.filter((act) => act.group === group) }))
 			.filter((one) => one.acts.length > 0)
 	);
@@ -32,7 +33,7 @@
 
 <Sheet title="Go and do" {onclose}>
 	<Command.Root label="Go and do" loop filter={fits}>
-		<Command.Input placeholder="A view, an act, a tank, a stop" aria-label="Go and do" />
+		<Command.Input placeholder="A view, an act, a tank, a stop, a word" aria-label="Go and do" />
 		<Command.List>
 			<Command.Viewport>
 				<Command.Empty>Nothing called that. Enter what happened in the quick line.</Command.Empty>

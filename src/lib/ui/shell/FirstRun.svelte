@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { sayAgo } from '$core/words';
+	import { sayAgo, STAYS_HERE } from '$core/words';
 	import type { App } from '$lib/state';
 	import Notice from '../kit/page/Notice.svelte';
 	import Aside from '../features/data/Aside.svelte';
@@ -91,8 +91,7 @@
 		<p class="buttons"><button onclick={() => (way = 'choose')}>Back</button></p>
 	{/if}
 	<p class="soft small">
-		Everything stays in this browser and in the files you save; nothing is sent anywhere. Local codes and
-		licensed practice come first.
+		{STAYS_HERE}
 	</p>
 </main>
 {#if ready}

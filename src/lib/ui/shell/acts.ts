@@ -1,5 +1,6 @@
 import type { ShellContext } from '../parts/acts/shellContext';
 import { goto } from '$app/navigation';
+import { GLOSSARY, type Word } from '$core/words';
 import type { App } from '$lib/state';
 import { redoSaying, undoSaying } from '../parts/acts/notify';
 import { VIEWS } from './views';
@@ -7,7 +8,7 @@ import { VIEWS } from './views';
 /** What can be gone to or done from anywhere: by its key, or out of the command list. */
 export interface ShellAct {
 	readonly name: string;
-	readonly group: 'Views' | 'Acts' | 'Tanks and instruments' | 'Stops';
+	readonly group: 'Views' | 'Acts' | 'Tanks and instruments' | 'Stops' | 'Words';
 	/** as the keys are bound; two in a row are pressed one after the other */
 	readonly keys?: string;
 	readonly does: () => void;
@@ -34,7 +35,10 @@ const VIEW_ACTS: readonly ShellAct[] = [
 ];
 
 /** The acts that every rig has; each has a key. */
-export const everyAct = (app: App, { line, showKeys, showList }: ShellContext): readonly ShellAct[] => [
+export const everyAct = (
+	app: App,
+	{ line, showKeys, showList, showWords }: ShellContext
+): readonly ShellAct[] => [
 	...VIEW_ACTS,
 	{ name: 'To the quick line', group: 'Acts', keys: '/', does: () => line() },
 	{ name: 'Fill', group: 'Acts', keys: 'f', does: to('/run/fill') },
@@ -51,9 +55,18 @@ export const everyAct = (app: App, { line, showKeys, showList }: ShellContext): 
 	},
 	{ name: 'Undo', group: 'Acts', keys: 'u', does: () => void undoSaying(app) },
 	{ name: 'Redo', group: 'Acts', keys: 'Shift+U', does: () => void redoSaying(app) },
+	{ name: 'What our words mean', group: 'Acts', keys: 'w', does: () => showWords() },
 	{ name: 'Keyboard shortcuts', group: 'Acts', keys: 'Shift+?', does: showKeys },
 	{ name: 'All commands', group: 'Acts', keys: '$mod+k', does: showList }
 ];
+
+/** What each of our own words means. */
+export const wordActs = ({ showWords }: ShellContext): readonly ShellAct[] =>
+	(Object.keys(GLOSSARY) as readonly Word[]).map((word) => ({
+		name: `What is ${word}?`,
+		group: 'Words',
+		does: () => showWords(word)
+	}));
 
 /** The acts of the rig and the trip in view: each tank, instrument and stop. */
 export function actsHere(app: App, { line }: ShellContext): readonly ShellAct[] {

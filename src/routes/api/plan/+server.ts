@@ -4,7 +4,7 @@ import { estimate } from '$core/estimate';
 import { instantMs } from '$core/logbook';
 import { mends, plan } from '$core/plan';
 import { METRIC } from '$core/units';
-import { sayMendOfTrip, sayShortfall } from '$core/words';
+import { NO_FIX, sayMendOfTrip, sayShortfall } from '$core/words';
 import { readPlanBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
 import type { RequestHandler } from './$types';
@@ -26,9 +26,7 @@ export const POST: RequestHandler = ({ request }) =>
 			if (!shortfall || !trip) return '';
 			const found = runToCompletion(mends(believed, logbook.trips, trip, planned, logbook.points));
 			const about = { rig, trip, points: logbook.points, units: METRIC };
-			const mend = found[0]
-				? sayMendOfTrip(found[0], about)
-				: 'No single change fixes it. Combine several, or shorten the trip.';
+			const mend = found[0] ? sayMendOfTrip(found[0], about) : NO_FIX;
 			return `${sayShortfall(rig, shortfall, atMs, timeZone, METRIC)} ${mend}`;
 		};
 		return {

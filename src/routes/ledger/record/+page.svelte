@@ -1,6 +1,14 @@
 <script lang="ts">
-	import { formatLitres } from '$core/units';
-	import { sayInstant, sayRecord, sayRecordVerdict, saySurprise, sayTankRecord } from '$core/words';
+	import {
+		RECORD_IS,
+		sayInstant,
+		sayNoForecasts,
+		sayReadEvenings,
+		sayRecord,
+		sayRecordVerdict,
+		saySurprise,
+		sayTankRecord
+	} from '$core/words';
 	import { tankById } from '$core/rig';
 	import { useApp } from '$lib/state';
 	import {
@@ -84,10 +92,7 @@
 		{#if shown.length > 0}
 			<Section title="Evening by evening">
 				<p class="soft">
-					The bar is the 8-in-10 range, the notch its middle; the mark is the actual level, as if nothing had
-					been filled or dumped.{untold > 0
-						? ` ${untold} ${untold === 1 ? 'evening has' : 'evenings have'} no reading to check against.`
-						: ''}{waiting > 0 ? ` ${waiting} ${waiting === 1 ? 'is' : 'are'} still to come.` : ''}
+					{sayReadEvenings(untold, waiting)}
 				</p>
 				<DataTable
 					columns={[
@@ -124,15 +129,13 @@
 		{:else if loaded}
 			<Notice calm
 				><p>
-					No forecasts yet{app.engine.assessment ? '' : ', the levels are still being worked out'}. It needs a
-					tank whose level is not exact, nor full or at its reserve; {formatLitres(0.3, units)} of doubt is enough.
+					{sayNoForecasts(app.engine.assessment !== undefined, 0.3, units)}
 				</p></Notice
 			>
 		{/if}
 		<Notice calm
 			><p>
-				Saved on this device only, not in the logbook. What the log already knows is not forecast, and an
-				evening without a reading is not counted.
+				{RECORD_IS}
 			</p></Notice
 		>
 	</Page>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { DOSES_CAUTION } from '$core/words';
 	import { useApp } from '$lib/state';
 	import SanitisingForm from '$lib/ui/features/care/SanitisingForm.svelte';
 	import WaterDoseForm from '$lib/ui/features/care/WaterDoseForm.svelte';
@@ -16,10 +17,7 @@
 
 {#if rig}
 	<Page up={{ href: '/rig/care', name: 'Care' }} measure="text">
-		<PageHead
-			title="How much of it?"
-			says="This is arithmetic only. Your health authority and the label decide what to use, and whether."
-		/>
+		<PageHead title="How much of it?" says={DOSES_CAUTION} />
 		{#if has('fresh')}
 			<Section title="Sanitise tank and pipes"><SanitisingForm {rig} {units} /></Section>
 			<Section title="Treat the water that is in a tank"><WaterDoseForm {rig} {levels} {units} /></Section>

@@ -4,6 +4,7 @@
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import { formatDuration } from '$core/units';
+	import { FITTING_CAUTION, SIZES_COUNT, TRIED_WITH } from '$core/words';
 	import NumberField from '$lib/ui/kit/fields/NumberField.svelte';
 	import SelectField from '$lib/ui/kit/fields/SelectField.svelte';
 	import DataTable from '$lib/ui/kit/page/DataTable.svelte';
@@ -62,7 +63,7 @@
 
 {#if rig}
 	<Page up={{ href: '/rig', name: 'Rig' }} measure="text">
-		<PageHead says="Set out full and with empty waste tanks, nothing hooked up, living as your log says.">
+		<PageHead says={TRIED_WITH}>
 			{#snippet title()}What would we need to stay {formatFigure(days ?? 0)}
 				{days === 1 ? 'day' : 'days'}?{/snippet}
 		</PageHead>
@@ -134,8 +135,7 @@
 					label="Usable litres each tank would need, by days; rings show the tanks of {rig.name} stand"
 				/>
 				<p class="soft">
-					Rings: what {rig.name} has today. Reserves and what is kept for drinking are included; jugs and spares
-					behind a tank are not.
+					Rings: what {rig.name} has today. {SIZES_COUNT}
 					{#if spares.length > 0}The ways to save that are on save {spares
 							.map(({ tank, spared }) => `${litres(spared)} in ${tank.name}`)
 							.join(', ')}.{/if}
@@ -144,8 +144,7 @@
 		</div>
 		<Notice calm
 			><p>
-				Add the tank’s empty weight and straps, and check the payload on the weight plate. Have it fitted by
-				someone licensed to do it.
+				{FITTING_CAUTION}
 			</p></Notice
 		>
 	</Page>

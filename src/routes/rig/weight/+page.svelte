@@ -2,8 +2,17 @@
 	import type { Rig } from '$core/logbook';
 	import { zonedTime } from '$core/time';
 	import { axleLoads, fullLoad, payloadOf, spareLitres, weightOf } from '$core/rig';
-	import { formatQuantity } from '$core/units';
-	import { dayText, listed, sayAxle, saySpare } from '$core/words';
+	import {
+		dayText,
+		listed,
+		OVER_A_LIMIT,
+		sayAxle,
+		sayOverFull,
+		saySpare,
+		TOTAL_COUNTS,
+		WATER_WEIGHS,
+		WEIGHING_CAUTION
+	} from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
@@ -21,7 +30,6 @@
 	const units = $derived(app.prefs.current.units);
 	const rig = $derived(app.liveRig);
 	const otherKg = $derived(rig && elseOf(app, rig));
-	const kg = (mass: number): string => formatQuantity(mass, 'mass', units);
 	const stops = latest(() => {
 		void app.engine.assessment;
 		return app.engine.ask('trip/aboard');
@@ -64,21 +72,21 @@
 	<Page up={{ href: '/rig', name: 'Rig' }} measure="text">
 		<PageHead>
 			{#snippet title()}{spare.figure} <span class="soft">{spare.says}</span>{/snippet}
-			{#snippet says()}<p class="soft">A litre weighs a kilogram. {spare.missing ?? ''}</p>{/snippet}
+			{#snippet says()}<p class="soft">{WATER_WEIGHS} {spare.missing ?? ''}</p>{/snippet}
 		</PageHead>
 		{#if payloadKg}
 			<OtherLoad {payloadKg} {otherKg} {units} onchange={(kg) => void keepElse(app, rig.id, kg)} />
 		{/if}
 		{#if overKg > 0}<Notice
 				><p>
-					Full, it would be {kg(overKg)} over the payload. Take less water, or leave something behind.
+					{sayOverFull(overKg, units)}
 				</p></Notice
 			>{/if}
 		<Section title="Water and waste">
 			<WeightTable {rows} payload={payloadKg !== undefined} {units} />
 			{#if stops.trouble}<p class="mind" role="alert">{stops.trouble}</p>{/if}
 			<p class="soft">
-				Total counts heater and pipes, the empty weight of jugs and cassettes, and water the pump can’t reach.
+				{TOTAL_COUNTS}
 			</p>
 		</Section>
 		{#if rig.axles}
@@ -95,9 +103,7 @@
 						{/each}
 					</ul>
 				{/if}
-				{#if overAxle}<Notice
-						><p>Over a limit: carry less, or move the load. Don’t drive like this.</p></Notice
-					>{/if}
+				{#if overAxle}<Notice><p>{OVER_A_LIMIT}</p></Notice>{/if}
 			</Section>
 		{/if}
 		<AxlesForm axles={rig.axles} {units} onchange={(axles) => void putAxles(axles)} />
@@ -114,8 +120,7 @@
 		{/if}
 		<Notice
 			><p>
-				The weight plates and a weighbridge decide on payload, each axle and the hitch. This is water and
-				waste only.
+				{WEIGHING_CAUTION}
 			</p></Notice
 		>
 	</Page>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { THOUGHT_OF, withIdea, type RigIdea } from '$core/plan';
 	import { tankById, usableOf } from '$core/rig';
-	import { sayGain } from '$core/words';
+	import { FITTING_CAUTION, sayGain, TRIED_WITH } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
@@ -43,7 +43,7 @@
 
 {#if rig && tank}
 	<Page up={{ href: '/rig', name: 'Rig' }} measure="text">
-		<PageHead says="Set out full and with empty waste tanks, living as your log says.">
+		<PageHead says={TRIED_WITH}>
 			{#snippet title()}
 				{#if words}{words.figure}<span class="soft">{words.says}</span>{:else}What if it held more?{/if}
 			{/snippet}
@@ -64,8 +64,7 @@
 		</div>
 		<Notice calm
 			><p>
-				Nothing is changed in {rig.name}. Add the tank’s empty weight and straps, and check the payload on the
-				weight plate. Have it fitted by someone licensed to do it.
+				Nothing is changed in {rig.name}. {FITTING_CAUTION}
 			</p></Notice
 		>
 	</Page>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { FrostNight, TypedNight } from '$core/care';
 	import type { UnitChoice } from '$core/units';
-	import { FROST_CAUTION, sayFrostNight, sayFrostRisk } from '$core/words';
+	import { FROST_CAUTION, NO_FROST, sayFrostNight, sayFrostRisk } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 
@@ -30,9 +30,7 @@
 		</ol>
 	{:else}
 		<p>
-			No frost in the next three nights, going by your stops and the field below. Add a stop’s weather in <a
-				href="/trip">Trip</a
-			>.
+			{NO_FROST} Add a stop’s weather in <a href="/trip">Trip</a>.
 		</p>
 	{/each}
 	<div class="fields">

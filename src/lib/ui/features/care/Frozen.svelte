@@ -2,7 +2,7 @@
 	import { dayPlus, zonedIso, zonedMs, zonedTime } from '$core/time';
 	import { instantMs, type Rig, type Tank } from '$core/logbook';
 	import { isFrozenAt } from '$core/rig';
-	import { sayWhen } from '$core/words';
+	import { sayFrozen, THAW_CAUTION } from '$core/words';
 	import type { App } from '$lib/state';
 	import { notifyDone } from '../../parts/acts/notify';
 
@@ -40,9 +40,12 @@
 
 {#each frozen as tank (tank.id)}
 	<p class="mind">
-		<strong>{tank.name} is frozen</strong>: it can’t be emptied until it thaws{tank.frozen?.until
-			? `, expected ${sayWhen(instantMs(tank.frozen.until), app.nowMs, app.timeZone)}`
-			: ''}. Plans don’t count on dumping it.
+		{sayFrozen(
+			tank.name,
+			tank.frozen?.until === undefined ? undefined : instantMs(tank.frozen.until),
+			app.nowMs,
+			app.timeZone
+		)}
 		<button class="small" onclick={() => void put(tank, 'thawed')}>It has thawed</button>
 	</p>
 {/each}
@@ -50,8 +53,7 @@
 	<details>
 		<summary>A valve or a tank is frozen</summary>
 		<p class="soft">
-			Thaw it with warm air or warm water, never with a flame. Until then an open grey valve over a bucket,
-			where that is allowed, beats a frozen one.
+			{THAW_CAUTION}
 		</p>
 		{#each waste.filter((tank) => !frozen.includes(tank)) as tank (tank.id)}
 			<p class="buttons">

@@ -11,7 +11,7 @@
 	import type { Rig } from '$core/logbook';
 	import { usableOf } from '$core/rig';
 	import type { UnitChoice } from '$core/units';
-	import { DOSE_CAUTION, formatMl, sayDose, sayRefusal } from '$core/words';
+	import { BLEACH_AGES, DOSE_CAUTION, formatMl, sayDose, sayRefusal } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 
@@ -74,7 +74,7 @@
 	<SelectField
 		label="How old it is"
 		bind:value={age}
-		hint="It weakens: about a fifth in a year, more in heat."
+		hint={BLEACH_AGES}
 		options={[
 			{ value: '0', label: 'new' },
 			{ value: '0.5', label: 'half a year' },

@@ -4,7 +4,7 @@
 	import { usableOf } from '$core/rig';
 	import { wetL } from '$core/runs';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { formatMl, sayRefusal, smallUnit } from '$core/words';
+	import { formatMl, sayRefusal, smallUnit, TREATMENT_CAUTION } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 
@@ -29,7 +29,7 @@
 </script>
 
 <p class="mind">
-	The label comes first. Wear gloves; use one product at a time; some dump points take only certain ones.
+	{TREATMENT_CAUTION}
 </p>
 <div class="fields">
 	<SelectField

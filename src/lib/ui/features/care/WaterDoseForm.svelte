@@ -2,7 +2,7 @@
 	import { waterDose, type LeftInside } from '$core/care';
 	import type { Rig } from '$core/logbook';
 	import { formatFigure, formatLitres, type UnitChoice } from '$core/units';
-	import { sayRefusal, WATER_DOSE_CAUTION } from '$core/words';
+	import { sayRefusal, TICK_TREATED, WATER_DOSE_CAUTION } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 
@@ -71,8 +71,7 @@
 			run every tap a little, and wait as long as the label says.
 		</p>
 		<p class="soft">
-			Then tick a task that “treats what is in the tank” under Care: the water counts as treated until you
-			fill again.
+			{TICK_TREATED}
 		</p>
 	{:else if answer}<p class="mind"><strong>No dose:</strong> {sayRefusal(answer.refused, units)}</p>
 	{:else}<p class="soft">Enter what the label says.</p>{/if}

@@ -25,7 +25,8 @@
 	const nameOf = (id: string): string => tankById(rig, id)?.name ?? id;
 	const POTABLE = { yes: 'drinking water', no: 'not for drinking', unknown: 'not known' } as const;
 	const source = ({ point, fill }: WaterPart): string =>
-		points.find(({ id }) => id === point)?.name ?? (fill === undefined ? 'in it before the log began' : 'a tap');
+		points.find(({ id }) => id === point)?.name ??
+		(fill === undefined ? 'in it before the log began' : 'a tap');
 	const LEAST = 0.01;
 	const drinkOf = (tank: string): string =>
 		DRINK_WORDS[states.find((one) => one.tank === tank)?.drink ?? 'unsure'];

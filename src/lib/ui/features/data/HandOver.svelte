@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { TWO_OF_YOU } from '$core/words';
 	import type { App } from '$lib/state';
 	import { toast } from '../../kit/toast.svelte';
 	import { downloadLogbook } from '../../parts/acts/saveLogbook';
@@ -22,6 +23,5 @@
 	<button onclick={() => void hand()}>Share it</button>
 </p>
 <p class="soft">
-	If two of you keep the same log, share it back and forth: entries merge, the later edit wins, and none is
-	lost. Put your name on yours: “Your name on entries” below, or a tap beside the quick line.
+	{TWO_OF_YOU}
 </p>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { sayAgo } from '$core/words';
+	import { MAY_BE_CLEARED, sayKeptHere, sayNewestFile } from '$core/words';
 	import type { App } from '$lib/state';
 	import { onMount } from 'svelte';
 	import Notice from '../../kit/page/Notice.svelte';
@@ -21,32 +21,24 @@
 </script>
 
 <p>
-	The logbook lives here and works without a network.
-	{app.records.copyTrouble
-		? `There is no second copy: ${app.records.copyTrouble}.`
-		: 'A second copy is written with every entry.'}
+	{sayKeptHere(app.records.copyTrouble)}
 </p>
 {#if app.presence.isFileOld(app.nowMs)}
 	<Notice
 		><p>
-			{here?.savedMs === undefined
-				? `It has not been saved to a file yet, with ${since} entries in it.`
-				: `Its newest file is from ${sayAgo(here.savedMs, app.nowMs, app.timeZone)}, with ${since} entries since.`}
-			A file survives a lost phone.
+			{sayNewestFile(here?.savedMs, since, app.nowMs, app.timeZone)}
 		</p></Notice
 	>
 {:else}
 	<p class="soft">
-		{here?.savedMs === undefined
-			? 'It has not been saved to a file yet.'
-			: `Its newest file is from ${sayAgo(here.savedMs, app.nowMs, app.timeZone)}.`}
+		{sayNewestFile(here?.savedMs, undefined, app.nowMs, app.timeZone)}
 	</p>
 {/if}
 {#if persisted}
 	<p class="soft">The browser has promised to keep it.</p>
 {:else}
 	<p>
-		A browser short of space may clear it unless it promises not to.
+		{MAY_BE_CLEARED}
 		<button onclick={() => void keepForGood()}>Ask the browser to keep it</button>
 		{#if asked && !persisted}<span class="soft">It did not promise. Save a file now and then.</span>{/if}
 	</p>

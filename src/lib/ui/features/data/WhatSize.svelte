@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { startingRig, TOILETS, type Toilet } from '$core/rig';
 	import { formatFigure, formatLitres, formatQuantity, METRIC } from '$core/units';
+	import { BY_AVERAGE_USE } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
@@ -76,8 +77,7 @@
 			<FactList {facts} />
 			<p>
 				{formatQuantity(answer.value.kg, 'mass', units)} of water when you set out, with what is kept for drinking.
-				Enough 9 times in 10, by average use: some people use half of what others do. Two weeks of your own log
-				make it much closer.
+				{BY_AVERAGE_USE}
 			</p>
 		{:else}<p class="soft">Playing it through…</p>{/if}
 	</div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { NO_UNDO } from '$core/words';
 	import type { App } from '$lib/state';
 	import { recordBeside } from '$lib/state/recordBook.svelte';
 	import { runsBeside } from '$lib/state/runBook.svelte';
@@ -19,7 +20,7 @@
 	}
 </script>
 
-<p>Removes everything from this browser. Save a copy first: you can’t undo this.</p>
+<p>{NO_UNDO}</p>
 <p class="buttons">
 	<button
 		onclick={() => {

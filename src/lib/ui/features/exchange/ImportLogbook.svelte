@@ -3,6 +3,7 @@
 	import { tripInUse, type MergePreview, type Refusal } from '$core/logbook';
 	import { readFileIn, type ReadIn } from '$lib/engine';
 	import { formatOf } from '$core/formats';
+	import { MERGES } from '$core/words';
 	import { decoded, readOpenFileIn, type OpenFile } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import { onDestroy, untrack } from 'svelte';
@@ -166,7 +167,7 @@
 			</ul>
 		</Notice>
 	{/if}
-	<p class="soft">Records merge by id, and the later edit wins; nothing is removed.</p>
+	<p class="soft">{MERGES}</p>
 	<p>
 		<button class="primary" disabled={busy || changes === 0} onclick={() => void takeIn()}
 			>{changes === 0 ? 'Nothing new in it' : 'Import'}</button

@@ -2,7 +2,7 @@
 	import { DAY_MS } from '$core/time';
 	import { daysByLot, endingTrial, TRIAL_DAYS, trialEntries, type DidItPay } from '$core/habits';
 	import { instantMs, type Measure, type Rig } from '$core/logbook';
-	import { sayDay, sayNotYet, sayPaid } from '$core/words';
+	import { sayDay, sayNotYet, sayPaid, TRIAL_IS, TRIAL_NEEDS } from '$core/words';
 	import type { App } from '$lib/state';
 	import type { Change } from '$lib/store';
 	import { v7 as uuid } from 'uuid';
@@ -101,7 +101,7 @@
 			</details>
 		{/if}
 		{#if !found.personDay}<p class="soft">
-				For litres of a whole day, read the pump meter on some days with it and on some without.
+				{TRIAL_NEEDS}
 			</p>{/if}
 	{/if}
 	{#if running && trial}
@@ -128,8 +128,7 @@
 			<button onclick={() => measure && void begin(measure)}>Plan the trial</button>
 		</div>
 		<p class="soft small">
-			Half of the days with it, half without, picked at random in pairs, so that heat and mood affect both
-			alike. It is switched on and off for you, from tomorrow morning.
+			{TRIAL_IS}
 		</p>
 	{/if}
 {:else}

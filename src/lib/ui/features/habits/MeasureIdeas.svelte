@@ -2,7 +2,7 @@
 	import type { Rig } from '$core/logbook';
 	import { hookupsListed } from '$core/plan';
 	import { habitFor, MEASURE_IDEAS, measureFrom, type MeasureIdea } from '$core/rig';
-	import { sayEffect } from '$core/words';
+	import { IDEAS_ARE, sayEffect } from '$core/words';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import Sheet from '../../kit/page/Sheet.svelte';
@@ -57,8 +57,7 @@
 
 <Sheet title="Ways to save water" wide {onclose}>
 	<p class="soft">
-		Opinions differ on which is worth the effort. Add what you might do: what it is worth here is calculated,
-		and measured where possible.
+		{IDEAS_ARE}
 	</p>
 	<ul>
 		{#each rows as { idea, habit, measure, known } (idea.key)}

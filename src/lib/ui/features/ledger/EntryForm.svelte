@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { instantMs, type Entry } from '$core/logbook';
-	import { KIND_WORDS } from '$core/words';
+	import { CORRECTION_REPLACES, KIND_WORDS } from '$core/words';
 	import type { App } from '$lib/state';
 	import { Correction } from '../../../state/correction.svelte';
 	import type { Draft } from '../../kit/fields/fields';
@@ -46,7 +46,6 @@
 		</FieldsForm>
 	{/if}
 	<p class="soft">
-		The entry keeps its place in the logbook; the correction replaces it, on other devices too once they
-		merge.
+		{CORRECTION_REPLACES}
 	</p>
 </Sheet>

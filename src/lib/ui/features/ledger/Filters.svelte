@@ -4,6 +4,7 @@
 	import type { Snippet } from 'svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import { UNFILTERED, type LedgerFilter } from './filter';
+	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
 		rig: Rig | undefined;
@@ -55,6 +56,7 @@
 	>
 	{@render beside()}
 </div>
+<WhatIs words={['seen full', 'void']} />
 
 <style>
 	div {

@@ -1,5 +1,6 @@
 import type { Entry, Instrument, Logbook, Rig, Trip } from '$core/logbook';
 import { openTanks } from '$core/rig';
+import { KEEP_BLACK_SHUT, SEA_CAUTION } from '$core/words';
 import type { Field } from '../../kit/fields/fields';
 
 type Named = { readonly id: string; readonly name: string };
@@ -45,7 +46,7 @@ function valveFields(rig: Rig): readonly Field[] {
 			type: 'checks',
 			options: named(waste),
 			allMeans: openTanks(rig, true),
-			hint: 'Keep black shut until it is two thirds full.'
+			hint: KEEP_BLACK_SHUT
 		},
 		...(rig.kind === 'boat'
 			? ([
@@ -62,7 +63,7 @@ function valveFields(rig: Rig): readonly Field[] {
 						type: 'checks',
 						options: named(waste),
 						allMeans: [],
-						hint: 'Discharge only where it is lawful. Shut and secure seacock and Y-valve elsewhere.'
+						hint: SEA_CAUTION
 					}
 				] as const)
 			: [])

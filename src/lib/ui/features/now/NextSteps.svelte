@@ -102,12 +102,7 @@
 			{/if}
 			{#if steps.includes('dump')}
 				<li>
-					{@render about(
-						'dump',
-						'How do you dump?',
-						'Choose one to get the steps in order.',
-						'Not now'
-					)}
+					{@render about('dump', 'How do you dump?', 'Choose one to get the steps in order.', 'Not now')}
 					<p class="buttons">
 						<button onclick={() => wave('dump')}>By hose at a dump point</button>
 						<button onclick={() => (withTote = !withTote)} aria-expanded={withTote}

@@ -2,6 +2,7 @@
 	import { HOUR_MS } from '$core/time';
 	import type { EntryDraft, Tank } from '$core/logbook';
 	import { pourOf, swapOf, tankById, usableOf } from '$core/rig';
+	import { sayNeeded } from '$core/words';
 	import type { App } from '$lib/state';
 	import Notice from '../../kit/page/Notice.svelte';
 	import { logSaying } from '../../parts/acts/notify';
@@ -48,9 +49,7 @@
 	{@const { does, drafts } = act(of, other)}
 	<Notice>
 		<p>
-			{of.name}
-			{of.holds === 'fresh' ? 'is down to its reserve' : 'is almost full'}: {other.name} is needed.
-			{of.holds === 'fresh' ? '' : 'Wear gloves. Carry it level, lid tight.'}
+			{sayNeeded(of, other.name)}
 		</p>
 		<p class="buttons"><button onclick={() => void logSaying(app, drafts, does)}>{does}: done</button></p>
 	</Notice>

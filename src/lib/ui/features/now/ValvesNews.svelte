@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { EntryDraft } from '$core/logbook';
 	import { isDrainedBy, openTanks, usableOf, type SeaState } from '$core/rig';
-	import { capital, saySea, sayValves, SEA_CAUTION, sayValveCaution } from '$core/words';
+	import { capital, saySea, sayValveCaution, sayValves, sayValveToSea, SEA_CAUTION } from '$core/words';
 	import type { App } from '$lib/state';
 	import Notice from '../../kit/page/Notice.svelte';
 	import { logSaying } from '../../parts/acts/notify';
@@ -91,7 +91,7 @@
 		{#if noDischarge !== undefined}
 			<Notice
 				><p>
-					You marked {noDischarge}: nothing may go overboard. Shut and secure seacock and Y-valve.
+					{sayValveToSea(noDischarge)}
 				</p></Notice
 			>
 		{:else}<p class="soft small">{SEA_CAUTION}</p>{/if}

@@ -2,7 +2,7 @@
 	import { zonedTime } from '$core/time';
 	import { type Point } from '$core/logbook';
 	import { placeText, seenOn } from '$core/places';
-	import { sayEach, sayVerified } from '$core/words';
+	import { DRINK_ONLY, sayEach, sayVerified } from '$core/words';
 	import type { App } from '$lib/state';
 	import { isOldNews } from '../../parts/map/content';
 	import { notifyDone } from '../../parts/acts/notify';
@@ -49,7 +49,7 @@
 		</dl>
 	{/if}
 	<p class="soft small">{placeText(point.position)} · {sayVerified(point, isOldNews(point, app.nowMs))}</p>
-	{#if spring}<p class="mind small">Drink it only where a sign or a person calls it drinking water.</p>{/if}
+	{#if spring}<p class="mind small">{DRINK_ONLY}</p>{/if}
 	<p class="buttons">
 		{#if onstop}<button class="small" onclick={onstop}>Stop here…</button>{/if}
 		{#if point.verified !== today}<button class="small" onclick={() => void stillSo()}>Still right</button

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { notRetired, type Point, type Service } from '$core/logbook';
 	import { kmBetween, parsePlace, placeText, twinOf, type LatLon } from '$core/places';
-	import { sayApart } from '$core/words';
+	import { sayApart, SOURCE_SAYS } from '$core/words';
 	import type { App } from '$lib/state';
 	import { Correction } from '../../../state/correction.svelte';
 	import type { Draft, Field } from '../../kit/fields/fields';
@@ -39,7 +39,7 @@
 			type: 'text',
 			optional: true,
 			more: true,
-			hint: 'Spring, tap, tanker. It is drinking water only if a sign or a person says so.'
+			hint: SOURCE_SAYS
 		},
 		{ key: 'noDischarge', label: 'Nothing may go overboard here', type: 'check', more: true },
 		{ key: 'verified', label: 'Last checked on', type: 'day', optional: true, more: true },

@@ -4,7 +4,7 @@
 	import type { Otherwise, Relived } from '$core/review';
 	import { tankById, usableOf } from '$core/rig';
 	import type { UnitChoice } from '$core/units';
-	import { sayRelived } from '$core/words';
+	import { REPLAYED_WITH, sayRelived } from '$core/words';
 	import { latest, type Looking } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import NumberField from '../../kit/fields/NumberField.svelte';
@@ -83,8 +83,7 @@
 			{#each sayRelived(was, answer, nameOf, units) as says, i (i)}<p class:first={i === 0}>{says}</p>{/each}
 		{:else if would.waiting}<p class="soft">Replaying it…</p>
 		{:else}<p class="soft">
-				Choose what would have been different. Every logged use is replayed, and what the readings show of the
-				rest.
+				{REPLAYED_WITH}
 			</p>{/if}
 	</div>
 {/if}

@@ -3,7 +3,7 @@
 	import type { TankReview } from '$core/review';
 	import { tankById, usableOf } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { sayUnexplained } from '$core/words';
+	import { ACCOUNT_ADDS, sayUnexplained } from '$core/words';
 	import DataTable from '../../kit/page/DataTable.svelte';
 
 	interface Props {
@@ -47,4 +47,4 @@
 	{/each}
 </DataTable>
 {#each minded as says (says)}<p class="mind">{says}</p>{/each}
-<p class="soft">Start plus in, minus out, gives the end, with all readings in between taken into account.</p>
+<p class="soft">{ACCOUNT_ADDS}</p>

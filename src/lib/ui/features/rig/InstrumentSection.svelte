@@ -1,9 +1,10 @@
 <script lang="ts">
 	import type { Instrument, Rig } from '$core/logbook';
 	import { tankById } from '$core/rig';
-	import { sayInstrument } from '$core/words';
+	import { INSTRUMENT_NAMES, sayInstrument } from '$core/words';
 	import ItemList from '../../kit/page/ItemList.svelte';
 	import Section from '../../kit/page/Section.svelte';
+	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
 		rig: Rig;
@@ -23,7 +24,10 @@
 	</ItemList>
 	<p class="buttons">
 		{#each KINDS as kind (kind)}
-			<button disabled={rig.tanks.length === 0} onclick={() => onopen({ kind })}>Add {kind}</button>
+			<button disabled={rig.tanks.length === 0} onclick={() => onopen({ kind })}
+				>Add {INSTRUMENT_NAMES[kind]}</button
+			>
 		{/each}
 	</p>
+	<WhatIs words={['dipstick', 'calibration']} />
 </Section>

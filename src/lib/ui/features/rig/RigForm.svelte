@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { inUse, type Habit, type Instrument, type Rig } from '$core/logbook';
 	import { impactOf, restated, withItem, type Impact } from '$core/rig';
+	import type { Word } from '$core/words';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { Correction } from '../../../state/correction.svelte';
@@ -11,6 +12,7 @@
 	import CurveEditor from './CurveEditor.svelte';
 	import Impacts from './change/Impacts.svelte';
 	import { newItem, RIG_FIELDS, rigFields, type RigPart } from './rigFields';
+	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
 		app: App;
@@ -31,11 +33,17 @@
 		outlets: 'outlet',
 		habits: 'habit',
 		instruments: 'instrument',
-		measures: 'measure',
+		measures: 'way to save',
 		sources: 'source',
 		containers: 'container',
 		care: 'task'
 	} as const;
+	const WHAT_IS: Partial<Record<keyof typeof WORDS, readonly Word[]>> = {
+		tanks: ['usable', 'rated size', 'reserve', 'headroom'],
+		instruments: ['dipstick', 'calibration'],
+		measures: ['way to save', 'effort'],
+		containers: ['tote', 'headroom']
+	};
 	type Item = { readonly id: string; readonly name: string };
 	// The form works on the rig as it was when it was opened.
 	// svelte-ignore state_referenced_locally
@@ -118,6 +126,7 @@
 			{/if}
 		{/snippet}
 	</FieldsForm>
+	{#if WHAT_IS[part]}<WhatIs words={WHAT_IS[part]} />{/if}
 	{#if held}
 		<Impacts
 			{rig}

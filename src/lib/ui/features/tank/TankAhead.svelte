@@ -3,7 +3,7 @@
 	import type { Forecast } from '$core/forecast';
 	import type { Tank } from '$core/logbook';
 	import { formatLitres } from '$core/units';
-	import { sayDay } from '$core/words';
+	import { READ_AHEAD, sayDay } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import Chart from '../../parts/charts/Chart.svelte';
@@ -60,8 +60,7 @@
 		label="Level of {tank.name} expected in the days ahead, with its range"
 	/>
 	<p class="soft">
-		As you live now, nothing filled and nothing dumped; people, heat and hook-ups as on the trip. Shaded:
-		8-in-10 range.{ahead.waiting ? ` Worked out so far: ${days.length} days.` : ''}
+		{READ_AHEAD}{ahead.waiting ? ` Worked out so far: ${days.length} days.` : ''}
 	</p>
 	<InFigures>
 		<DataTable

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Rig, Trip } from '$core/logbook';
 	import type { Load } from '$core/plan';
-	import { sayLoad } from '$core/words';
+	import { LIMITS_CAUTION, sayLoad, WATER_WEIGHS } from '$core/words';
 	import type { UnitChoice } from '$core/units';
 
 	interface Props {
@@ -24,7 +24,8 @@
 	{/each}
 </dl>
 <p class="soft small">
-	A litre weighs a kilogram. Payload and axle limits: the weighbridge and the weight plate decide.
+	{WATER_WEIGHS}
+	{LIMITS_CAUTION}
 </p>
 
 <style>

@@ -2,7 +2,7 @@
 	import type { Point, Rig, Trip } from '$core/logbook';
 	import type { PlanMend, TripChange } from '$core/plan';
 	import type { UnitChoice } from '$core/units';
-	import { capital, sayChange } from '$core/words';
+	import { capital, NO_FIX, sayChange } from '$core/words';
 
 	interface Props {
 		rig: Rig;
@@ -19,7 +19,7 @@
 
 {#if !mends}<p class="soft" aria-live="polite">Looking for what would fix it…</p>
 {:else if mends.length === 0}<p class="soft">
-		No single change fixes it. Combine several, or shorten the trip.
+		{NO_FIX}
 	</p>
 {:else}
 	<ul>

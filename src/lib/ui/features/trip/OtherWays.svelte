@@ -6,6 +6,7 @@
 	import Section from '../../kit/page/Section.svelte';
 	import LoadBefore from './LoadBefore.svelte';
 	import Schools from './Schools.svelte';
+	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
 		rig: Rig;
@@ -37,5 +38,6 @@
 				onclick={onprices}>change them</button
 			>.
 		</p>
+		<WhatIs words={['plan style', 'falls short']} />
 	</Section>
 </Columns>

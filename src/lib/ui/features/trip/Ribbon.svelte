@@ -3,7 +3,7 @@
 	import type { PastTank } from '$core/estimate';
 	import type { Rig, Trip } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { onDay, sayInstant } from '$core/words';
+	import { onDay, READ_RIBBON, sayInstant } from '$core/words';
 	import type { TripPlan } from '$lib/engine';
 	import type { EChartsType } from 'echarts/core';
 	import DataTable from '../../kit/page/DataTable.svelte';
@@ -12,6 +12,7 @@
 	import { levelsAt } from '../../parts/charts/ribbon/ribbonData';
 	import { NARROW_PX, RIBBON, ribbonHeight } from '../../parts/charts/ribbon/ribbonLayout';
 	import { ribbonOf } from './lanes';
+	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
 		rig: Rig;
@@ -173,10 +174,7 @@
 				{#if onday && readDay !== undefined}<button class="quiet small" onclick={() => onday(readDay)}
 						>Anything unusual {onDay(Math.max(readMs, nowMs), nowMs, timeZone)}?</button
 					>{/if}
-			{:else}<span class="soft"
-					>Point, or use the arrow keys, to read all tanks at a moment. Hatching: 9-in-10 range; at an edge,
-					reserve or headroom.</span
-				>{/if}
+			{:else}<span class="soft">{READ_RIBBON}</span>{/if}
 		</p>
 		<p class="zoom">
 			<button class="quiet" onclick={() => zoomBy(0.5)} aria-label="Show less time">+</button>
@@ -184,6 +182,7 @@
 			<button class="quiet" onclick={() => look(0, 100)}>All</button>
 		</p>
 	</div>
+	<WhatIs words={['range', 'reserve', 'headroom']} />
 	<InFigures>
 		<DataTable
 			columns={[{ name: 'When' }, ...data.lanes.map(({ tank }) => ({ name: tank.name, number: true }))]}

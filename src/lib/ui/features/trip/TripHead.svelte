@@ -3,7 +3,7 @@
 	import type { Rig, Trip } from '$core/logbook';
 	import type { Plan } from '$core/plan';
 	import type { UnitChoice } from '$core/units';
-	import { dayText, sayPlan } from '$core/words';
+	import { dayText, sayPlan, sayPlannedFrom } from '$core/words';
 	import PageHead from '../../kit/page/PageHead.svelte';
 	import Spans from '../../kit/page/Spans.svelte';
 
@@ -37,7 +37,6 @@
 	/>{/if}
 {#if settingOutMs !== undefined}
 	<p class="soft">
-		Planned as if you set out on {dayText(zonedTime(settingOutMs, trip.timeZone).day)} with full water and empty
-		waste tanks, living as you do now.
+		{sayPlannedFrom(dayText(zonedTime(settingOutMs, trip.timeZone).day))}
 	</p>
 {/if}

@@ -3,7 +3,15 @@
 	import { instantMs, type Rig, type School, type Stop, type Trip } from '$core/logbook';
 	import { ALL_SCHOOLS, canBeShorter, hookupsListed, type Summary, type TripChange } from '$core/plan';
 	import { formatDuration, formatMoney } from '$core/units';
-	import { CERTAINTIES, capital, dayText, listed, sayServiceAt, saySchool } from '$core/words';
+	import {
+		capital,
+		CERTAINTIES,
+		dayText,
+		LEGS_UNCHANGED,
+		listed,
+		saySchool,
+		sayServiceAt
+	} from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import SelectField from '../../kit/fields/SelectField.svelte';
@@ -181,7 +189,7 @@
 			{/if}
 		</p>
 		{#if change.kind === 'order' || change.kind === 'skip'}
-			<p class="soft small">Leg distances are unchanged; correct any that differ.</p>
+			<p class="soft small">{LEGS_UNCHANGED}</p>
 		{/if}
 		<p class="buttons">
 			<button class="primary" onclick={() => void keep()}>Save it</button>

@@ -1,8 +1,10 @@
 <script lang="ts">
 	import type { Spread } from '$core/numerics';
 	import type { WhyLasting } from '$core/habits';
-	import { listed } from '$core/words';
+	import { sayDaysRange, sayLastingSum } from '$core/words';
 	import { formatFigure, formatLitres, type UnitChoice } from '$core/units';
+
+	import Spans from '../../kit/page/Spans.svelte';
 
 	interface Props {
 		name: string;
@@ -16,30 +18,10 @@
 	const { name, fresh, lasting, days, units }: Props = $props();
 
 	const say = (litres: number): string => formatLitres(litres, units);
-	const plainDays = $derived(lasting.perDayL > 0 ? lasting.roomL / lasting.perDayL : undefined);
-	const dayWord = (figure: number): string => `${formatFigure(figure)} ${figure === 1 ? 'day' : 'days'}`;
 </script>
 
-<p>
-	{name} has <strong>{say(lasting.roomL)}</strong>
-	{fresh
-		? `until it is down to its reserve of ${say(lasting.limitL)}`
-		: `of room until it holds ${say(lasting.limitL)}`}{lasting.behind.length > 0
-		? `, including ${listed(lasting.behind.map(({ tank, litres }) => `${say(litres)} in ${tank.name}`))}`
-		: ''}.
-	{#if plainDays === undefined}
-		None of your habits uses it.
-	{:else}
-		An average day uses <strong>{say(lasting.perDayL)}</strong> of it: about
-		<strong>{dayWord(plainDays)}</strong>.
-	{/if}
-</p>
-{#if days}
-	<p>
-		Days differ, and the level is not exact: 1 in 10 that it is less than {dayWord(days.p10)}, 1 in 10 that it
-		is more than {dayWord(days.p90)}.
-	</p>
-{/if}
+<p><Spans spans={sayLastingSum(name, fresh, lasting, units)} /></p>
+{#if days}<p>{sayDaysRange(days)}</p>{/if}
 {#if lasting.parts.length > 0}
 	<table>
 		<caption class="visually-hidden">What an average day uses</caption>

@@ -2,14 +2,17 @@
 	import { bearsOn } from '$core/findings';
 	import { LOOK_AHEAD_DAYS } from '$core/now';
 	import { formatLitres } from '$core/units';
+	import { NOTHING_OF_TANK, sayLevelRange } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { lastingOf } from '$core/forecast';
 	import type { App } from '$lib/state';
 	import Findings from '../../parts/notices/Findings.svelte';
 	import Sheet from '../../kit/page/Sheet.svelte';
+	import Spans from '../../kit/page/Spans.svelte';
 	import { mendSaying } from '../../parts/acts/notify';
 	import BasisTable from './BasisTable.svelte';
 	import Lasting from './Lasting.svelte';
+	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	/** Why a tank holds what it holds and lasts as long as it does, from the entries up. */
 	const { app, tank: id, onclose }: { app: App; tank: string; onclose: () => void } = $props();
@@ -36,10 +39,7 @@
 
 {#if app.rig && tank && level}
 	<Sheet title="Why {say(level.litres)} in {tank.name}?" {onclose}>
-		<p>
-			Very likely between <strong>{say(level.low)}</strong> and
-			<strong>{say(level.high)}</strong>, of {say(level.usableL)} usable.
-		</p>
+		<p><Spans spans={sayLevelRange(level, units)} /></p>
 		{#if rests.value?.why}<p>{rests.value.why}</p>{/if}
 		{#if lasting.value}
 			<h3>How long it lasts</h3>
@@ -65,15 +65,13 @@
 				since="since the tank was last known full or empty"
 			/>
 		{:else if rests.value}
-			<p>
-				Nothing is logged for this tank yet: it may be at any level. Fill it to the brim, empty it or read an
-				instrument, and log that.
-			</p>
+			<p>{NOTHING_OF_TANK}</p>
 		{/if}
 		{#if findings.length > 0}
 			<h3>Mind</h3>
 			<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
 		{/if}
+		<WhatIs words={['range', 'usable', 'reserve', 'headroom']} />
 		<p><button onclick={onclose}>Close</button></p>
 	</Sheet>
 {/if}

@@ -1,3 +1,4 @@
+import type { Word } from '$core/words';
 import { getContext, setContext } from 'svelte';
 
 /** What stands around a view and may be asked for from within it. */
@@ -6,6 +7,8 @@ export interface ShellContext {
 	readonly line: (text?: string) => void;
 	readonly showKeys: () => void;
 	readonly showList: () => void;
+	/** what our own words mean; the one that is asked for first */
+	readonly showWords: (word?: Word) => void;
 	/** whether something lies over the page, or is about to */
 	readonly isCovered: () => boolean;
 }

@@ -3,7 +3,7 @@
 	import type { PastTank } from '$core/estimate';
 	import { type Tank } from '$core/logbook';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { sayInstant } from '$core/words';
+	import { sayInstant, sayReadPast } from '$core/words';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
 	import Chart from './Chart.svelte';
@@ -35,8 +35,7 @@
 	label="Level of {tank.name} over the trip with its range, readings, fills and dumps"
 />
 <p class="soft">
-	Thick: the level by everything known, later readings too. Shaded: 9-in-10 range. Rings: readings; crosses:
-	readings left out. Steps: fills and dumps. Dashed: {tank.holds === 'fresh' ? 'the reserve' : 'headroom'}.
+	{sayReadPast(tank.holds === 'fresh')}
 </p>
 <InFigures>
 	<DataTable

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { errorMessage } from '$lib/errorMessage';
 	import { wrapped, type LatLon } from '$core/places';
+	import { NOT_FOR_NAVIGATION } from '$core/words';
 	import { onMount } from 'svelte';
 	import Notice from '../../kit/page/Notice.svelte';
 	import type { Chart, ChartContent } from './chart';
@@ -69,7 +70,7 @@
 	{#if trouble}<Notice><p>The coasts couldn’t be drawn: {trouble}. The list still has everything.</p></Notice
 		>{/if}
 	<figcaption class="soft small">
-		<span>Not for navigation. Coasts at 1:50 million; the demo’s island and skerries are invented.</span>
+		<span>{NOT_FOR_NAVIGATION}</span>
 		<button class="quiet small" disabled={!chart} onclick={() => chart && onplace(inRange(chart.middle()))}
 			>Pin in the middle</button
 		>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { isShut, SHUT, type Service } from '$core/logbook';
 	import type { UnitChoice } from '$core/units';
-	import { capital, SERVICE_NAMES } from '$core/words';
+	import { capital, REGULATOR, SERVICE_NAMES } from '$core/words';
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import TextField from '../../kit/fields/TextField.svelte';
@@ -92,7 +92,7 @@
 						value={service.barMax}
 						suffix="bar"
 						optional
-						hint="Use a regulator at the tap: it protects the pipes."
+						hint={REGULATOR}
 						onchange={(barMax) => change(at, { barMax })}
 					/>
 				{/if}

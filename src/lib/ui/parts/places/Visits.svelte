@@ -21,7 +21,8 @@
 	<p class="sentence">
 		<span
 			>{DID[visit.did]} at <strong>{visit.point.name}</strong>,
-			{sayAgo(visit.atMs, nowMs, timeZone)}. {capital(sayServices(visit.point.services))}: is that still right?</span
+			{sayAgo(visit.atMs, nowMs, timeZone)}. {capital(sayServices(visit.point.services))}: is that still
+			right?</span
 		>
 		<button class="small" aria-label="{visit.point.name} is still right" onclick={() => onconfirm(visit)}
 			>Still right</button

@@ -26,7 +26,9 @@ describe('a tank as its rod says it', () => {
 			['black', true]
 		]);
 		expect(views[2]).toMatchObject({ lasts: '3 days', until: 'Tuesday morning' });
-		expect(views[2]?.label).toMatch(/^Cassette, black: .* of 20\sL usable\. Lasts 3 days, until Tuesday morning; fills first\.$/);
+		expect(views[2]?.label).toMatch(
+			/^Cassette, black: .* of 20\sL usable\. Lasts 3 days, until Tuesday morning; fills first\.$/
+		);
 	});
 	it('a full tank is full now, a supply that is carried is carried', () => {
 		const jug = { id: 'jug', name: 'Jug', holds: 'fresh', nominalL: 12, reserveL: 0, feeds: 'main' } as const;

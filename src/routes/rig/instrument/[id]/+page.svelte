@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { inOrder, instantMs } from '$core/logbook';
 	import { suspicionsOf, tankById, withCurve, type CurveStep } from '$core/rig';
-	import { dayText, saySuspicion } from '$core/words';
+	import { INSTRUMENT_NAMES, dayText, saySuspicion } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import GaugeLessons from '$lib/ui/features/rig/instrument/GaugeLessons.svelte';
@@ -59,7 +59,7 @@
 				<p class="soft">
 					{#if last?.kind === 'reading'}Last read {last.value} on
 						{dayText(zonedTime(instantMs(last.at), app.timeZone).day)},{/if}
-					{instrument.kind} of
+					{INSTRUMENT_NAMES[instrument.kind]} of
 					<a href="/rig/tank/{encodeURIComponent(tank.id)}">{tank.name}</a>
 				</p>
 			{/snippet}

@@ -2,7 +2,7 @@
 	import type { Rig } from '$core/logbook';
 	import type { Impact } from '$core/rig';
 	import type { UnitChoice } from '$core/units';
-	import { sayImpact } from '$core/words';
+	import { ENTRIES_STAY, sayImpact } from '$core/words';
 	import Notice from '../../../kit/page/Notice.svelte';
 
 	interface Props {
@@ -21,7 +21,7 @@
 	<div role="alert">
 		<p>With this change, some logged entries would no longer be possible:</p>
 		{#each impacts as impact, i (i)}<p>{sayImpact(rig, impact, units)}</p>{/each}
-		<p>The entries stay as they are. The levels after them will be less certain.</p>
+		<p>{ENTRIES_STAY}</p>
 	</div>
 	<p class="buttons">
 		<button onclick={oninsist}>Change it anyway</button>

@@ -3,7 +3,7 @@
 	import type { Gauge, Tank } from '$core/logbook';
 	import { flats, learnCurve, lessonsOf, usableOf, type CurveStep } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { sayFlats } from '$core/words';
+	import { READ_CALIBRATION, sayFlats } from '$core/words';
 	import Chart from '../../../parts/charts/Chart.svelte';
 	import DataTable from '../../../kit/page/DataTable.svelte';
 	import Notice from '../../../kit/page/Notice.svelte';
@@ -53,8 +53,7 @@
 	/>
 	{#if trouble}<p class="mind" role="alert">{trouble}</p>{/if}
 	<p class="soft">
-		Rings: readings beside a level known from everything but this gauge. Crosses: doubted readings, left out.
-		Dashed: the calibration learned from the rings.
+		{READ_CALIBRATION}
 	</p>
 	<DataTable
 		columns={[

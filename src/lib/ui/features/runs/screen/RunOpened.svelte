@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { fitsRig } from '$core/runs';
 	import { instantMs, inUse } from '$core/logbook';
-	import { sayAgo, sayRun } from '$core/words';
+	import { OLD_RUN, RUN_ELSEWHERE, RUN_WITHOUT_RIG, sayAgo, sayRun } from '$core/words';
 	import type { App } from '$lib/state';
 	import { isOver, isStaleRun, type RunBook } from '$lib/state/runBook.svelte';
 	import Notice from '../../../kit/page/Notice.svelte';
@@ -46,9 +46,7 @@
 				{run ? 'This run needs something that is not in this rig.' : 'There is no such run on this device.'}
 			</h2>
 			<p>
-				{run
-					? 'Its tank or container was removed, or the rig is on another phone: import its logbook first, under Data.'
-					: 'It may have been started on another phone: share it from there, or start again.'}
+				{run ? RUN_WITHOUT_RIG : RUN_ELSEWHERE}
 			</p>
 		{/snippet}
 		{#snippet foot()}<a class="as-button big" href="/">To Now</a>{/snippet}
@@ -59,8 +57,7 @@
 			<h2>Started {sayAgo(instantMs(run.begun), app.nowMs, app.timeZone)}, and not ended.</h2>
 			<Notice
 				><p>
-					Its figures are out of date: tanks and meter have changed since. Its entries are kept; start again
-					for today.
+					{OLD_RUN}
 				</p></Notice
 			>
 			<RunWritten {app} {rig} {run} />

@@ -11,7 +11,7 @@
 		type RunStep
 	} from '$core/runs';
 	import { unitsOfMeter } from '$core/units';
-	import { sayProgress, sayRule, sayRun, sayStep, sayStepFault } from '$core/words';
+	import { sayProgress, sayRule, sayRun, sayStep, sayStepFault, SHUT_AND_CLEAN } from '$core/words';
 	import type { App } from '$lib/state';
 	import { answerStep, backTo, type RunBook } from '$lib/state/runBook.svelte';
 	import { onMount } from 'svelte';
@@ -157,7 +157,7 @@
 		{:else}
 			<h2>{run.ended ? 'Ended. Its entries are kept.' : 'That is all.'}</h2>
 			{#if run.setup.kind === 'dump' || run.setup.kind === 'tote'}<p>
-					Every valve shut, cap on, hands washed?
+					{SHUT_AND_CLEAN}
 				</p>{/if}
 		{/if}
 		{#if !step && placeId !== undefined}<Visits

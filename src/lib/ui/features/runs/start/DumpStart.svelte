@@ -3,7 +3,15 @@
 	import { toteSetup, type Setup } from '$core/runs';
 	import { emptyOf, isFrozenAt, loadsOf, USUAL_WASTE_HOSE } from '$core/rig';
 	import { formatLitres } from '$core/units';
-	import { listed, sayLoads } from '$core/words';
+	import {
+		DUMP_START_CAUTION,
+		listed,
+		NEVER_ON_THE_GROUND,
+		sayKeepFree,
+		sayLoads,
+		sayNoDischarge,
+		sayOutsideCaution
+	} from '$core/words';
 	import { errorMessage } from '$lib/errorMessage';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
@@ -91,9 +99,8 @@
 		const frozen = chosen.filter((tank) => isFrozenAt(tank, app.nowMs));
 		if (frozen.length > 0)
 			return `${listed(frozen.map(({ name }) => name))} can’t be emptied until it thaws.`;
-		if (where === 'overboard' && noDischarge)
-			return `You marked ${noDischarge} as a place where nothing may go overboard. Keep it aboard, or pump out.`;
-		if (where === 'ground' && !onlyGrey) return 'Black never goes on the ground.';
+		if (where === 'overboard' && noDischarge) return sayNoDischarge(noDischarge);
+		if (where === 'ground' && !onlyGrey) return NEVER_ON_THE_GROUND;
 		if (container && chosen.length > 1) return 'Empty one tank at a time into a container.';
 		return undefined;
 	});
@@ -118,8 +125,7 @@
 	});
 	function sayTote(of: Container): string {
 		const loads = loadsOf(of.carries, runsL, of, hose, partL ?? 0);
-		const free = `${litres(loads.keepFreeL)} must be free when you shut the valve`;
-		return `${of.name} holds ${litres(of.capacityL)} to the brim; ${free}${hose ? ', as the hose must still drain into it' : ''}. ${sayLoads(loads, units)}`;
+		return `${sayKeepFree(of.name, of.capacityL, loads.keepFreeL, hose !== undefined, units)} ${sayLoads(loads, units)}`;
 	}
 
 	const setup = (): Promise<Setup | undefined> | Setup | undefined =>
@@ -173,16 +179,10 @@
 		{:else if tote && 'wrong' in tote}<Notice><p>{tote.wrong}</p></Notice>
 		{:else if tote}<p class="says">{tote.says}</p>{/if}
 		{#if where === 'ground' || where === 'overboard'}
-			<Notice
-				><p>
-					Do this only where local rules allow it; they differ from place to place{where === 'overboard'
-						? ', for grey too'
-						: ''}.
-				</p></Notice
-			>
+			<Notice><p>{sayOutsideCaution(where === 'overboard')}</p></Notice>
 		{/if}
 		{#if waste.length > 0}
-			<Notice calm><p>Wear gloves. Use only places meant for it: local rules come first.</p></Notice>
+			<Notice calm><p>{DUMP_START_CAUTION}</p></Notice>
 			{#if containers.length === 0}
 				<p class="soft">
 					A tote, a drum, a bucket? Add it under <a href="/rig">Rig, Containers</a>, and its loads are

@@ -4,7 +4,16 @@
 	import type { Setup } from '$core/runs';
 	import { isCarried, usableOf, weightOf } from '$core/rig';
 	import { formatLitres, unitsOfMeter } from '$core/units';
-	import { sayFlowTime, sayGoingIn, sayMass, sayShown } from '$core/words';
+	import {
+		EVEN_FULL,
+		NOT_ON_FROM,
+		sayFirstFill,
+		sayFlowTime,
+		sayGoingIn,
+		sayMass,
+		sayShown,
+		sayWontFit
+	} from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import type { RunBook } from '$lib/state/runBook.svelte';
@@ -77,8 +86,7 @@
 			{#if swallowed > 0}
 				<Notice
 					><p>
-						All was drained: heater and pipes take the first {litres(swallowed)}. Fill up, let every tap run
-						until no air comes, and fill up again. Keep the heater off until then.
+						{sayFirstFill(swallowed, units)}
 					</p></Notice
 				>
 			{/if}
@@ -137,16 +145,16 @@
 					<strong>{litres(takeL)}</strong>, {sayMass(takeL, units)}{form.flowLpm
 						? `, ${sayFlowTime(takeL, form.flowLpm, units)}`
 						: ''}: then {litres(figures.value.leavesL)} in {first?.name}.
-					{#if figures.value.enough === false}<span class="mind">
-							Even a full tank won’t last that long, as you live now.</span
-						>{:else if takeL <= 0}<span class="soft"> What is in it lasts until then.</span>{/if}
+					{#if figures.value.enough === false}<span class="mind"> {EVEN_FULL}</span>{:else if takeL <= 0}<span
+							class="soft"
+						>
+							What is in it lasts until then.</span
+						>{/if}
 				</p>
 				{#if form.how !== 'until' && form.target.kind === 'litres' && form.target.litres > figures.value.roomL.p50 + 1}
 					<Notice
 						><p>
-							{litres(form.target.litres)} won’t fit: there is room for about {litres(
-								figures.value.roomL.p50
-							)}. It stops there.
+							{sayWontFit(form.target.litres, figures.value.roomL.p50, units)}
 						</p></Notice
 					>
 				{/if}
@@ -208,7 +216,7 @@
 				/>
 			{:else if form.passed?.kind === 'backwards'}
 				<p class="mind">
-					That doesn’t follow from its last reading. If it was reset, continue: it counts from here.
+					{NOT_ON_FROM}
 				</p>
 			{/if}
 		{/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
 	import { payloadOf } from '$core/rig';
-	import { sayPayloadLeft } from '$core/words';
+	import { PLATE_DECIDES, sayPayloadLeft } from '$core/words';
 	import type { App } from '$lib/state';
 	import NumberField from '../../../kit/fields/NumberField.svelte';
 	import { elseOf, keepElse } from './ofRig';
@@ -36,7 +36,7 @@
 	{#if otherKg !== undefined}
 		<p class:mind={payloadKg - otherKg - aboardKg < takeKg}>
 			{sayPayloadLeft(payloadKg - otherKg - aboardKg, takeKg, units)}
-			<span class="soft">The weighbridge and the weight plate decide.</span>
+			<span class="soft">{PLATE_DECIDES}</span>
 		</p>
 	{/if}
 {/if}

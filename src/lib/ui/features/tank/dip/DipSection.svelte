@@ -7,6 +7,7 @@
 	import SelectField from '../../../kit/fields/SelectField.svelte';
 	import Section from '../../../kit/page/Section.svelte';
 	import { depthText, dipLines, rodOf, STEPPINGS, type Stepping } from './dipView';
+	import WhatIs from '../../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
 		tank: Tank & { readonly shape: Shape };
@@ -51,6 +52,7 @@
 		</ol>
 	{/if}
 	<p><a class="as-button" href={print}>Print table and strip</a></p>
+	<WhatIs words={['dipstick', 'tilt']} />
 </Section>
 
 <style>

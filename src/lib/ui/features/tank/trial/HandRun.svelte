@@ -2,6 +2,7 @@
 	import type { Meter, Rod, Tank } from '$core/logbook';
 	import { litresAt, rodSpan } from '$core/rig';
 	import { formatLitres, unitsOfMeter, type UnitChoice } from '$core/units';
+	import { sayOutOfReach, sayOverRated } from '$core/words';
 	import NumberField from '../../../kit/fields/NumberField.svelte';
 	import TextField from '../../../kit/fields/TextField.svelte';
 	import { counted } from './trialSteps';
@@ -100,12 +101,12 @@
 			hint="Water the pump can’t reach."
 		/>
 		{#if deadL !== undefined}<p aria-live="polite">
-				The pump can’t reach {formatLitres(deadL, units)} of {formatLitres(deadL + litres, units)} in all.
+				{sayOutOfReach(deadL, litres, units)}
 			</p>{/if}
 	{/if}
 	<p>
 		<strong>{formatLitres(litres, units)}</strong>{litres > 1.15 * tank.nominalL
-			? `. That is over 15% more than the rated ${formatLitres(tank.nominalL, units)}: did water go elsewhere, or was a jug counted twice?`
+			? `. ${sayOverRated(tank.nominalL, units)}`
 			: ''}
 	</p>
 	<TextField label="Note" bind:value={note} />

@@ -2,7 +2,7 @@
 	import type { Rig, Tank, Trial } from '$core/logbook';
 	import { summarise, summariseBuckets, tableFrom, trialKindOf } from '$core/rig';
 	import { formatLitres, type UnitChoice } from '$core/units';
-	import { sayRounding } from '$core/words';
+	import { sayOutliers, sayRounding } from '$core/words';
 	import Notice from '../../../kit/page/Notice.svelte';
 
 	interface Props {
@@ -54,7 +54,7 @@
 	{#if summary.outliers.length > 0}
 		<Notice>
 			<p>
-				{summary.outliers.length === 1 ? 'One trial is' : `${summary.outliers.length} trials are`} far from the others, and still counted. Switch it off if you know why: a leaking valve, a tank not drained, a misread figure.
+				{sayOutliers(summary.outliers.length)}
 			</p>
 		</Notice>
 	{/if}
