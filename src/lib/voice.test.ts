@@ -1,6 +1,8 @@
 import { expect, it } from 'vitest';
 import { visibleTexts } from '../../tests/helpers/visibleTexts.js';
 
+/** Problems in a file name its fields as its format does. */
+const OF_FILES = /^(core\/logbook\/validation|lib\/server)\//;
 /** What is not said on the screen, and what is said instead; `docs/voice.md` has the reasons. */
 const NOT_SAID: readonly (readonly [RegExp, string])[] = [
 	[/\banew\b/i, 'again'],
@@ -27,7 +29,7 @@ const NOT_SAID: readonly (readonly [RegExp, string])[] = [
 	[/\bmeasures\b|\b(a|the|no|this|of) measure\b/i, 'way to save'],
 	[/\bone time\b/i, 'once, each'],
 	[/\bchances? in (ten|a hundred)\b|\bin a hundred\b/i, '90% for a chance, 9 in 10 for a range'],
-	[/\bservices\b/i, 'stop, tap, drain, dump point'],
+	[/\bservices\b/, 'stop, tap, drain, dump point'],
 	[/\bat its end\b|\bcome to its end\b/i, 'runs low, is full'],
 	[/\broom to keep\b/i, 'headroom'],
 	[/\bblack disposal\b/i, 'dump point'],
@@ -42,7 +44,10 @@ const NOT_SAID: readonly (readonly [RegExp, string])[] = [
 ];
 
 it('says nothing that a neighbour on the next pitch would not', () => {
-	const said = visibleTexts('src').flatMap(({ file, line, text }) =>
+	const shown = visibleTexts('src').filter(({ file }) => !OF_FILES.test(file));
+	// As many as there are: a walk that missed the components would find nothing, and say so.
+	expect(shown.length).toBeGreaterThan(3000);
+	const said = shown.flatMap(({ file, line, text }) =>
 		NOT_SAID.flatMap(([word, instead]) => (word.test(text) ? [`${file}:${line} “${text}” → ${instead}`] : []))
 	);
 	expect(said).toEqual([]);

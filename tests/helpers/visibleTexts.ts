@@ -13,9 +13,9 @@ export interface VisibleText {
 /** Attributes that a browser reads and no person does. */
 const TECHNICAL =
 	/^(class|style|id|href|src|d|viewBox|transform|points|type|role|name|for|data-.*|aria-(live|current|haspopup|controls))$/;
-/** Words that a person types, not reads, test aids, and the keys of errors that only an engineer sees. */
+/** Words that a person types, not reads, and test aids. */
 const NOT_SHOWN =
-	/\.(test|fixture|bench)\.ts$|\/testing\/|\/lexing\/(spelling|concepts|tokens|names|things)\.ts$/;
+	/\.(test|fixture|bench)\.ts$|\/testing\/|\/store\/contract\.ts$|\/lexing\/(spelling|concepts|tokens|names|things)\.ts$/;
 
 /** A sentence or a label, not a key: it has a space between words, or a capital. */
 const isSaid = (text: string): boolean =>

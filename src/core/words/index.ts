@@ -22,6 +22,7 @@ export {
 	SERVICE_NAMES,
 	sayNights,
 	sayOffered,
+	sayWeatherByDay,
 	sayWeatherFrom,
 	sayWeatherOf
 } from './trip/stop.js';

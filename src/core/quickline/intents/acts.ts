@@ -1,6 +1,7 @@
 import type { CareTask } from '../../logbook/index.js';
 import { listed, sayHappening } from '../../words/index.js';
 import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
+import { WINTER_WORK } from '../lexing/concepts.js';
 import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
 import { thingsOf } from '../lexing/things.js';
 import { figureBeyond, type TokenLine } from '../lexing/tokens.js';
@@ -148,15 +149,8 @@ const ANYTHING = CARE_VERBS.length - 1;
 const careVerbs = (words: readonly string[]): readonly number[] =>
 	words.flatMap((word) => CARE_VERBS.flatMap((row, i) => (row.test(word) ? [i] : [])));
 
-/** What else a task of the winter is called. */
-const OF_WINTER: readonly string[] = [
-	'Winter storage',
-	'Lay-up',
-	'Drain-down',
-	'Winterise',
-	'Drain the system'
-];
-const alsoCalled = ({ season }: CareTask): readonly string[] => (season === 'lay-up' ? OF_WINTER : []);
+/** What else a task is called, by its season. */
+const alsoCalled = ({ season }: CareTask): readonly string[] => (season === 'lay-up' ? WINTER_WORK : []);
 
 /** `filter changed`, `done filter`, `rinsed the cassette`. */
 export function careLine(line: TokenLine, context: QuickContext): LineReading | undefined {

@@ -148,3 +148,12 @@ export function likelyOutlet(rig: Rig, meant: Pick<Concept, 'at' | 'to'> | undef
 		standing[0]
 	);
 }
+
+/** What the work of putting a rig away for the winter is called. */
+export const WINTER_WORK: readonly string[] = [
+	'Winter storage',
+	'Lay-up',
+	'Drain-down',
+	'Winterise',
+	'Drain the system'
+];

@@ -130,7 +130,7 @@ describe('a dose', () => {
 		[{ kind: 'mixed', inside: 'acid' }, /chlorine gas/],
 		[{ kind: 'mixed', inside: 'ammonia' }, /poisonous/],
 		[{ kind: 'mixed', inside: 'other' }, /Rinse that out first/],
-		[{ kind: 'cannot-rinse', staysL: 90 }, /could not be rinsed/],
+		[{ kind: 'cannot-rinse', staysL: 90 }, /couldn’t rinse the chlorine out/],
 		[{ kind: 'no-volume' }, /how much water there is/]
 	])('is refused with its reason: %j', (refused, says) => expect(sayRefusal(refused, METRIC)).toMatch(says));
 });

@@ -164,7 +164,7 @@ describe('the record', () => {
 		expect(sayRecordVerdict({ ...record, verdict: 'young' })).toMatch(/ten evenings/);
 		expect(sayRecord({ ...record, evenings: 0 })).toBe('No forecast can be checked yet.');
 		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 12, wide: 1, verdict: 'fits' })).toBe(
-			'12 of 14 inside, as many as chance allows'
+			'12 of 14 inside, within what chance allows'
 		);
 		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 5, wide: 2.1, verdict: 'sharper' })).toMatch(
 			/2\.1 times as wide/

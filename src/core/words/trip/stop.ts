@@ -68,6 +68,15 @@ export function sayWeatherOf(stop: Pick<Stop, 'weather' | 'weatherFrom'>, units:
 	return warmth ? `${sayWeather(warmth, units)}${from ? ` (${from})` : ''}` : '';
 }
 
+/** The weather of a stay whose days are known one by one: its extremes, and where they come from. */
+export function sayWeatherByDay(stop: Pick<Stop, 'weather' | 'weatherFrom'>, units: UnitChoice): string {
+	const warmth = weatherOfStay(stop.weather);
+	if (!warmth) return '';
+	const degrees = (value: number): string => formatQuantity(value, 'temperature', units);
+	const from = sayWeatherFrom(stop);
+	return `Up to ${degrees(warmth.maxC)} by day and down to ${degrees(warmth.minC)} at night, day by day${from ? ` (${from})` : ''}.`;
+}
+
 /** What a heel takes away of each tank whose pick-up is known: `Heeled 15°: Main gives 135 L, not 191 L.`; empty where it takes nothing. */
 export function sayHeeled(rig: Pick<Rig, 'tanks'>, { heel }: Pick<Stop, 'heel'>, units: UnitChoice): string {
 	if (!heel) return '';

@@ -48,7 +48,7 @@
 			value={lived}
 			options={[
 				{ value: 'yes', label: 'someone sleeps aboard, heated' },
-				{ value: 'no', label: 'nobody is aboard' }
+				{ value: 'no', label: 'no one is aboard' }
 			]}
 			onchange={(value) => {
 				lived = value;

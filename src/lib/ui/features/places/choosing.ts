@@ -20,7 +20,7 @@ const LONGEST_SLIP = 0.2;
 const ALSO: Readonly<Record<Service['kind'], string>> = {
 	water: 'tap',
 	grey: 'waste',
-	black: 'disposal, toilet',
+	black: 'black, disposal, toilet',
 	mains: 'hook-up',
 	sewer: 'hook-up'
 };

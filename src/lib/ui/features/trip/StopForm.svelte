@@ -3,7 +3,7 @@
 	import { instantMs, isWeatherByDay, type Point, type Service, type Stop, type Trip } from '$core/logbook';
 	import { atPoint } from '$core/places';
 	import { withItem } from '$core/rig';
-	import { sayWeatherOf } from '$core/words';
+	import { sayWeatherByDay } from '$core/words';
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import { Correction } from '../../../state/correction.svelte';
@@ -180,7 +180,7 @@
 			/>
 			{#if byDay}
 				<p class="soft">
-					{sayWeatherOf(draft as unknown as Stop, units)}, day by day.
+					{sayWeatherByDay(draft as unknown as Stop, units)}
 					<button
 						type="button"
 						class="small"
