@@ -67,7 +67,7 @@ test('a typed night of frost: lived in is kept warm, left is drained; a frozen t
 	await page.getByLabel(/Coldest in the next nights/).press('Tab');
 	await expect(page.getByText(/down to −6.*as you entered it/)).toBeVisible();
 	await expect(page.getByText(/Pipes and heater: keep the heating on all night/)).toBeVisible();
-	await page.getByLabel('On those nights').selectOption({ label: 'nobody is aboard' });
+	await page.getByLabel('On those nights').selectOption({ label: 'no one is aboard' });
 	await expect(page.getByText(/Pipes and heater.*heater off and cold/)).toBeVisible();
 	await expect(page.getByText(/keep the heating on/)).toHaveCount(0);
 	await page.getByText('A valve or a tank is frozen').click();

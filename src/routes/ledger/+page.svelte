@@ -33,7 +33,7 @@
 	<PageHead title="Ledger">
 		{#snippet acts()}
 			<a class="as-button" href="/ledger/review">Review</a>
-			<a class="as-button" href="/ledger/record">The forecasts’ own record</a>
+			<a class="as-button" href="/ledger/record">Forecast record</a>
 		{/snippet}
 	</PageHead>
 	<Filters {rig} {people} bind:filter>

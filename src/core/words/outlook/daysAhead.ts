@@ -37,7 +37,7 @@ export function sayUnlike(
 		...(hooked.length > 0 ? [`hooked up to ${listed(hooked)}`] : [])
 	];
 	const said = parts.length > 0 ? parts.join(', ') : 'as usual';
-	return note ? `${note}: ${said}` : said;
+	return note ? `${note}, ${said}` : said;
 }
 
 /** A moment by its day, and its time where it is not the day's end: `Saturday`, `Saturday 18:00`. */

@@ -75,7 +75,7 @@
 
 {#if rig}
 	<Page up={{ href: '/ledger', name: 'Ledger' }}>
-		<PageHead title={loaded ? sayRecord(record) : 'The forecasts’ own record'}>
+		<PageHead title={loaded ? sayRecord(record) : 'Forecast record'}>
 			{#snippet says()}{#if loaded}<p class="detail soft">{sayRecordVerdict(record)}</p>{/if}{/snippet}
 			{#snippet acts()}
 				{#if record.evenings > 0}<button onclick={() => void reset()}>Start the record again</button>{/if}

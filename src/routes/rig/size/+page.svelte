@@ -132,7 +132,7 @@
 						}
 					}}
 					theme={app.prefs.current.theme}
-					label="Usable litres each tank would need, by days; rings show the tanks of {rig.name} stand"
+					label="Usable litres each tank would need, by days; rings show the tanks of {rig.name}"
 				/>
 				<p class="soft">
 					Rings: what {rig.name} has today. {SIZES_COUNT}

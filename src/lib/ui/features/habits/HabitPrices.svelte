@@ -64,7 +64,7 @@
 				><button class="why" onclick={() => onopen(row.habit)}>{row.name}</button><span
 					class="soft small more"
 				>
-					stated {litres(row.stated)}{row.measured
+					you entered {litres(row.stated)}{row.measured
 						? `, measured ${litres(row.measured.mean)} (${row.measured.count}×)`
 						: ''}</span
 				></th
@@ -73,7 +73,9 @@
 				>{litres(row.litres)}{#if row.believed}<span class="soft">&nbsp;± {give(row.believed.sd)}</span
 					>{/if}</td
 			>
-			<td class="number hours">{formatHours(row.hours)}</td>
+			<td class="number hours"
+				>{formatHours(row.hours) === 'none' ? 'none' : `− ${formatHours(row.hours)}`}</td
+			>
 			<td class="number wide">{litres(row.perDay)}</td>
 			<td class="wide">{row.to.join(', ')}</td>
 		</tr>

@@ -54,9 +54,9 @@
 			bind:checked={() => filter.withVoid, (withVoid) => (filter = { ...filter, withVoid })}
 		/> show voided</label
 	>
+	<WhatIs words={['seen full', 'void']} />
 	{@render beside()}
 </div>
-<WhatIs words={['seen full', 'void']} />
 
 <style>
 	div {

@@ -27,6 +27,6 @@
 <FileReminder {app} />
 {#if (app.spread ?? 1) !== 1}
 	<p class="soft small">
-		Ranges are adjusted by <a href="/ledger/record">the forecasts’ own record</a> asks.
+		Ranges are drawn as <a href="/ledger/record">the forecast record</a> asks.
 	</p>
 {/if}

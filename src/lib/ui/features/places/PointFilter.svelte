@@ -89,7 +89,7 @@
 		</select>
 	</div>
 	<fieldset>
-		<legend class="visually-hidden">With</legend>
+		<legend class="visually-hidden">What must be there</legend>
 		{#each KINDS as kind (kind)}
 			<label class="check small"
 				><input

@@ -25,7 +25,7 @@
 		{ name: 'Now', number: true },
 		{ name: 'Usable', number: true },
 		{ name: 'Rated', number: true, wide: true },
-		{ name: 'Reserve', number: true, wide: true },
+		{ name: 'Reserve, headroom', number: true, wide: true },
 		{ name: 'Change', quiet: true }
 	]}
 >

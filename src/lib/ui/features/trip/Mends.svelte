@@ -27,7 +27,7 @@
 			<li>
 				<span
 					>{capital(sayChange(change, { rig, trip, points, units }))}:
-					<span class="soft">then {Math.round(100 * chance)} chance</span></span
+					<span class="soft">then {Math.round(100 * chance)}% chance</span></span
 				><button onclick={() => ontry(change)}>Try</button>
 			</li>
 		{/each}

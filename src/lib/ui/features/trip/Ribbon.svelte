@@ -182,7 +182,6 @@
 			<button class="quiet" onclick={() => look(0, 100)}>All</button>
 		</p>
 	</div>
-	<WhatIs words={['range', 'reserve', 'headroom']} />
 	<InFigures>
 		<DataTable
 			columns={[{ name: 'When' }, ...data.lanes.map(({ tank }) => ({ name: tank.name, number: true }))]}
@@ -201,6 +200,7 @@
 			{/each}
 		</DataTable>
 	</InFigures>
+	<WhatIs words={['range', 'reserve', 'headroom']} />
 </div>
 
 <style>

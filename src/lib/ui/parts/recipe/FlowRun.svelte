@@ -70,7 +70,7 @@
 					<button
 						type="button"
 						class="quiet small"
-						aria-label="Remove pour {i + 1} out"
+						aria-label="Remove pour {i + 1}"
 						onclick={() => (pours = pours.filter((_, k) => k !== i))}>Remove</button
 					>
 				</li>{/each}

@@ -121,7 +121,7 @@
 		{/if}
 	</svg>
 	{#if drawn.unlike.length > 0 && facts.said}<p class="soft small">
-			Included: {facts.said
+			Includes {facts.said
 				.map((one) => sayAheadDays(one, { rig: { habits }, nowMs: facts.atMs, timeZone: facts.timeZone }))
 				.join('; ')}.
 		</p>{/if}

@@ -22,7 +22,7 @@
 	const fed = $derived(rig.tanks.filter(({ id }) => spares.some(({ feeds }) => feeds === id)));
 	const share = (tank: Tank): number => (levels.get(tank.id) ?? 0) / usableOf(tank);
 	const stands = (tank: Tank): string =>
-		share(tank) >= FULL ? 'full' : share(tank) <= EMPTY ? 'empty' : 'begun';
+		share(tank) >= FULL ? 'full' : share(tank) <= EMPTY ? 'empty' : 'partly full';
 
 	const common = () => ({ source: 'hand', ...app.nowOnTrip() }) as const;
 	const swap = (to: Tank, from: Tank): Promise<boolean> =>

@@ -60,7 +60,7 @@
 							type="button"
 							class="quiet"
 							onclick={() => onremove(i)}
-							aria-label="Remove corner {i + 1} out">Remove</button
+							aria-label="Remove corner {i + 1}">Remove</button
 						>{/if}
 				</td>
 			</tr>

@@ -93,7 +93,7 @@
 					><button
 						class="quiet"
 						onclick={() => (readings = readings.filter((_, k) => k !== i))}
-						aria-label="Remove step {i + 1} out">Remove</button
+						aria-label="Remove step {i + 1}">Remove</button
 					></td
 				>
 			</tr>
