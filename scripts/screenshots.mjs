@@ -31,7 +31,7 @@ const mapDrawn = (page) => page.locator('.leaflet-container .sign').first().wait
 /** Waits until what Habits shows has been worked out. */
 async function workedOut(page) {
 	await page.getByRole('columnheader', { name: 'Time left' }).waitFor();
-	await page.locator('svg[aria-label^="The stay"]').waitFor();
+	await page.locator('svg[aria-label^="Time left"]').waitFor();
 }
 
 /** Waits until the levels of the tank are drawn. */

@@ -34,17 +34,17 @@ const book = (mainL: number, potable?: boolean) =>
 test('the first sentence counts the jug; at its hour it is poured in with a tap', async ({ page }) => {
 	await openLogbook(page, book(76, true));
 	// 66 L and the 20 of the jug at 24 a day.
-	await expect(page.getByRole('heading', { level: 1 })).toContainText('Main is down to its reserve first');
-	await expect(page.getByText('That counts Jug, wanted ')).toBeVisible();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('Main runs low first');
+	await expect(page.getByText('That includes Jug, needed ')).toBeVisible();
 	await expect(page.getByText(/^\+\s(19\.9|20)\sL in Jug$/)).toBeVisible();
 	const pour = page.getByRole('button', { name: 'Pour Jug into Main: done' });
 	await expect(pour).toHaveCount(0);
 	// Eight showers leave 2 L above the reserve: two hours.
 	await enter(page, 'shower 8');
-	await expect(page.getByText('Jug is wanted')).toBeVisible();
+	await expect(page.getByText('Jug is needed')).toBeVisible();
 	await pour.click();
 	await expect(pour).toHaveCount(0);
-	await expect(page.getByText('That counts Jug')).toHaveCount(0);
+	await expect(page.getByText('That includes Jug')).toHaveCount(0);
 });
 
 test('whether it is drinking water: the worst that went in, and only sanitising clears it', async ({

@@ -82,7 +82,7 @@ test('a hook-up counts once it is chosen at its stop', async ({ page }) => {
 		.poll(async () => (await recordsOf<Trip>(page, 'trip'))[0]?.stops[0]?.hookup)
 		.toEqual({ mains: true, sewer: true });
 	await expect(verdict(page)).not.toHaveText(before);
-	await page.getByRole('button', { name: 'Do don’t hook up at Withy Field' }).click();
+	await page.getByRole('button', { name: 'Don’t hook up at Withy Field' }).click();
 	await expect(verdict(page)).toHaveText(before);
 });
 

@@ -191,7 +191,7 @@ test('a plan that falls short says why, and the smallest thing that mends it', a
 		lastChance: []
 	});
 	expect(answer.why).toMatch(
-		/^Main reaches its reserve of 10.L .*; 14[\d.]*.L are missing\. It holds if you switch on Short showers\.$/
+		/^Main reaches its reserve of 10.L .*; 14[\d.]*.L short\. It works if you switch on Short showers\.$/
 	);
 	// an answer has the fields of the contract and no others
 	expect(Object.keys(answer).sort()).toEqual([

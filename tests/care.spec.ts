@@ -55,11 +55,11 @@ test('a task due by litres stands on Now in one line, and is done by a tap or a 
 	await page.getByRole('link', { name: 'What to do' }).click();
 	await expect(page.getByText(/^Grey.*empty it at a designated place before the night/)).toBeVisible();
 	await expect(page.getByText(/30\sL through Pump meter/)).toBeVisible();
-	// A task of the catalogue, and one that has been done removed: what was written of it stands.
+	// A task of the catalogue, and one that has been done taken out: what was written of it stands.
 	await page.getByRole('button', { name: 'Add: Check the tank vents' }).click();
 	await expect(page.getByRole('button', { name: 'Done: Check the tank vents' })).toBeVisible();
 	await page.getByRole('button', { name: 'Change Change the filter' }).click();
-	await page.getByRole('dialog').getByRole('button', { name: 'Take Change the filter out' }).click();
+	await page.getByRole('dialog').getByRole('button', { name: 'Remove Change the filter' }).click();
 	await expect(page.getByRole('button', { name: 'Done: Change the filter' })).toHaveCount(0);
 	expect((await entriesKept(page)).filter(({ kind, void: gone }) => kind === 'care' && !gone)).toHaveLength(
 		1
@@ -104,8 +104,8 @@ test('a review: by habit and tank, printed, saved, lived again; of no days it sa
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/Paper moor: [\d.]+\sL a day each/);
 	await expect(page.getByText(/^32\sL drawn in/)).toBeVisible();
 	await expect(page.getByRole('row', { name: /^Shower 4 32\sL/ })).toBeVisible();
-	await expect(page.getByText('1 fill and 2 dumps at 1 call: 3 in fees and 9 minutes')).toBeVisible();
-	await page.getByLabel('With').selectOption('Short showers');
+	await expect(page.getByText('1 fill and 2 dumps at 1 visit: 3 in fees and 9 minutes')).toBeVisible();
+	await page.getByLabel('With this way to save').selectOption('Short showers');
 	await expect(page.getByText(/^16\sL drawn instead of 32\sL/)).toBeVisible();
 	const [download] = await Promise.all([
 		page.waitForEvent('download'),
@@ -118,9 +118,9 @@ test('a review: by habit and tank, printed, saved, lived again; of no days it sa
 	await expect(page.getByText('What would it have been?')).toBeHidden();
 	await page.emulateMedia({ media: 'screen' });
 	await follow(page, `/ledger/review?from=${day(-1)}&to=${day(-3)}`);
-	await expect(page.getByText('These are no days')).toBeVisible();
+	await expect(page.getByText('These days don’t work')).toBeVisible();
 	await follow(page, `/ledger/review?from=2001-01-01&to=2001-02-01`);
-	await expect(page.getByText('of these days nothing was written down')).toBeVisible();
+	await expect(page.getByText('nothing was logged on these days')).toBeVisible();
 	await follow(page, `/ledger/review?trip=gone`);
 	await expect(page.getByText('There is no such trip')).toBeVisible();
 });

@@ -33,16 +33,14 @@ test('a boat’s valves are states: set by a tap and by the line, and nothing go
 	// In harbour the Y-valve is not offered to sea; by the line it is said what to mind.
 	await expect(page.getByRole('button', { name: 'Cassette to sea' })).toHaveCount(0);
 	await quickline(page).fill('y-valve to sea');
-	await expect(page.getByText(/Only where it is lawful/)).toBeVisible();
+	await expect(page.getByText(/Discharge only where it is lawful/)).toBeVisible();
 	await quickline(page).press('Enter');
 	await expect(page.getByText(/You marked Paper Quay: nothing may go overboard/)).toBeVisible();
 	await page.getByRole('button', { name: 'Keep Cassette aboard' }).click();
 	await expect(page.getByText(/You marked Paper Quay/)).toHaveCount(0);
 	await follow(page, '/run/dump');
 	await page.getByLabel('Where').selectOption({ label: 'overboard, where that is allowed' });
-	await expect(
-		page.getByText(/You marked Paper Quay as a place where nothing may go overboard/)
-	).toBeVisible();
+	await expect(page.getByText(/You marked Paper Quay: nothing may go overboard there/)).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Begin' })).toBeDisabled();
 });
 

@@ -50,7 +50,7 @@ test('a lying gauge is named, Why? says that it was left out, and one reading ca
 	page
 }) => {
 	await openDemo(page);
-	await expect(page.getByText('Grey lights cannot be trusted')).toBeVisible();
+	await expect(page.getByText('Grey lights can’t be trusted')).toBeVisible();
 	await page.getByRole('button', { name: /^Why .* in Grey\?/ }).click();
 	await expect(page.getByRole('dialog').getByText('Grey lights was left out entirely')).toBeVisible();
 	await page.keyboard.press('Escape');
@@ -69,7 +69,7 @@ test('why it lasts so long, and why a shower takes so much', async ({ page }) =>
 	await page.getByRole('button', { name: 'Why?', exact: true }).click();
 	const panel = page.getByRole('dialog');
 	await expect(panel.getByRole('heading', { name: 'How long it lasts' })).toBeVisible();
-	await expect(panel.getByText('one chance in ten that it is less than')).toBeVisible();
+	await expect(panel.getByText('1 in 10 that it is less than')).toBeVisible();
 	await expect(panel.getByRole('row', { name: /^Shower/ })).toContainText('×');
 	await page.keyboard.press('Escape');
 	await page.getByRole('navigation').getByRole('link', { name: 'Habits' }).click();
@@ -81,14 +81,14 @@ test('why it lasts so long, and why a shower takes so much', async ({ page }) =>
 
 test('a fill that nobody wrote down is offered, added by one tap, and taken back', async ({ page }) => {
 	await openLogbook(page, missedFill());
-	await expect(page.getByText(/seems not to be written down/)).toBeVisible();
+	await expect(page.getByText(/seems to be missing from the log/)).toBeVisible();
 	await page.getByRole('button', { name: 'Add the fill to the brim' }).click();
-	await expect(page.getByText(/seems not to be written down/)).toHaveCount(0);
+	await expect(page.getByText(/seems to be missing from the log/)).toHaveCount(0);
 	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await expect(page.getByText('Main filled to full').first()).toBeVisible();
 	await page.keyboard.press('u');
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
-	await expect(page.getByText(/seems not to be written down/)).toBeVisible();
+	await expect(page.getByText(/seems to be missing from the log/)).toBeVisible();
 });
 
 test('the past of a tank as a chart and in figures, and why at any moment of it', async ({ page }) => {
@@ -137,7 +137,7 @@ test('a long log shows how far it is, can be stopped and taken up again', async 
 		timeout: 90_000
 	});
 	await expect(page.getByRole('progressbar')).toHaveCount(0);
-	await page.getByRole('button', { name: 'Go on' }).click();
+	await page.getByRole('button', { name: 'Continue' }).click();
 	await expect(page.getByRole('img', { name: /^Main, fresh/ })).toBeVisible({ timeout: 30_000 });
 	await enter(page, 'flush');
 });

@@ -11,10 +11,12 @@ test('own rig: kind, tanks, people, first fill, a verdict', async ({ page }) => 
 	await page.getByLabel(/^Grey/).fill('60');
 	await page.getByLabel('The fresh tank is').selectOption('some');
 	await page.getByLabel('Aboard', { exact: true }).fill('500');
-	await expect(page.getByText('no more than the tank holds')).toBeVisible();
+	await expect(page.getByText('no more than the tank’s size')).toBeVisible();
 	await page.getByLabel('Aboard', { exact: true }).fill('62,5');
 	await page.getByRole('button', { name: 'See how long it lasts' }).click();
-	await expect(page.getByRole('heading', { level: 1 })).toContainText(/(Fresh|Grey) is .* first: /);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(
+		/(Fresh runs low|Grey is full) first: /
+	);
 	expect(Math.abs((await litresOf(page, 'Fresh')) - 62.5)).toBeLessThan(2);
 	await expect(page.getByText('Moth <i>', { exact: true })).toBeVisible();
 	await enter(page, 'dump grey');
@@ -54,7 +56,7 @@ test('own trip: a stop with water and a drain becomes the next refill and dump',
 	await form.getByLabel('Last day').fill(day(8));
 	await form.getByRole('button', { name: 'Save' }).click();
 	for (const [name, arrive, leave, services] of [
-		['Ford', 1, 1, ['Water', 'Grey drain']],
+		['Ford', 1, 1, ['Tap', 'Grey drain']],
 		['Fell', 2, 3, []]
 	] as const) {
 		await page.getByRole('button', { name: 'Add stop' }).click();
@@ -75,14 +77,14 @@ test('the rig: a tank in use is not removed, a suspicion is said, a change is un
 	await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
 	await page.getByRole('button', { name: 'Change Grey', exact: true }).click();
 	const form = page.getByRole('dialog');
-	await form.getByRole('button', { name: 'Take Grey out' }).click();
-	await expect(form).toContainText('nothing that stored entries or trips still name');
+	await form.getByRole('button', { name: 'Remove Grey' }).click();
+	await expect(form).toContainText('nothing removed that stored entries or trips still name');
 	await form.getByLabel(/^Usable/).fill('minus');
 	await expect(form).toContainText('not a number');
 	await form.getByLabel(/^Usable/).fill('341');
 	await form.getByRole('button', { name: 'Save' }).click();
-	await expect(page.getByText('279 % more usable than its rated size. That is a US gallon')).toBeVisible();
+	await expect(page.getByText('279% more usable than its rated size. That is a US gallon')).toBeVisible();
 	await expect(form).toHaveCount(0);
 	await page.keyboard.press('u');
-	await expect(page.getByText('more usable than its plate says')).toHaveCount(0);
+	await expect(page.getByText('more usable than its rated size')).toHaveCount(0);
 });

@@ -44,7 +44,7 @@ test('three things in a line and one Enter; one undo takes all of them back', as
 	await quickline(page).fill('2 showers, dishes and flush');
 	await expect(says(page)).toContainText('Shower × 2');
 	await expect(says(page)).toContainText('Dishes');
-	await expect(says(page)).toContainText(/becomes|The stay/);
+	await expect(says(page)).toContainText(/Lasts until|hours less|hour less|just as long/);
 	const before = await litresOf(page, 'Main');
 	await quickline(page).press('Enter');
 	// 16 L, 6 L and half a litre.
@@ -126,7 +126,7 @@ test('nothing that is typed or pasted leaves the page stuck or empty', async ({ 
 test('what is more likely meant stands over the line, a tap away', async ({ page }) => {
 	await openLogbook(page, book);
 	await quickline(page).fill('fill 900');
-	await expect(says(page)).toContainText('Is 90 L meant?');
+	await expect(says(page)).toContainText('Did you mean 90 L?');
 	await page.getByRole('button', { name: 'fill main 90' }).click();
 	await expect(says(page)).toContainText('Main filled with 90 L');
 	await quickline(page).fill('23:00 dishes');
@@ -138,7 +138,7 @@ test('what is more likely meant stands over the line, a tap away', async ({ page
 
 test('who writes is one tap; the entries of each can be seen apart', async ({ page }) => {
 	await openLogbook(page, book);
-	await page.getByRole('button', { name: /Write as Ines/ }).click();
+	await page.getByRole('button', { name: /Log as Ines/ }).click();
 	await expect(page.getByRole('button', { name: 'Logged by Ines' })).toBeVisible();
 	await enter(page, 'shower');
 	await expect
@@ -175,7 +175,7 @@ test('a logbook is handed over by the share sheet, and merged after a look at wh
 	await enter(page, 'shower');
 	await page.getByRole('link', { name: 'Data' }).click();
 	await page.getByRole('button', { name: 'Share it' }).click();
-	await expect(page.getByText(/^Handed over/)).toBeVisible();
+	await expect(page.getByText(/^Shared/)).toBeVisible();
 	const file = await page.evaluate(async () => {
 		const [first] = (window as unknown as { shared: File[] }).shared;
 		return { name: first?.name ?? '', text: (await first?.text()) ?? '' };
@@ -265,7 +265,7 @@ test('every view and act by a key; the list of them; the command list', async ({
 	await page.keyboard.press('Escape');
 	await page.keyboard.press('Escape');
 	await page.keyboard.press('Shift+?');
-	await page.getByLabel(/Single letters are keys/).uncheck();
+	await page.getByLabel(/Single letters are shortcuts/).uncheck();
 	// A choice holds once it is kept.
 	await expect.poll(async () => (await stored(page, 'prefs')).prefs).toMatchObject({ letterKeys: false });
 	await page.keyboard.press('Escape');
@@ -312,7 +312,7 @@ test.describe('by thumb', () => {
 		await openDemo(page);
 		await page.getByRole('link', { name: 'Trip' }).tap();
 		const ahead = page.getByRole('list', { name: 'Stops ahead' });
-		await expect(ahead.getByText(/^There is/).first()).toBeVisible();
+		await expect(ahead.getByText(/^Here: /).first()).toBeVisible();
 		await page.getByText(/^Compare \d plan styles/).tap();
 		const costs = page.getByRole('cell').first();
 		await expect(costs).toBeVisible();
@@ -344,7 +344,7 @@ test('the first hour: a verdict, then three things worth doing, each gone once d
 	await expect(next.getByRole('listitem')).toHaveCount(2);
 	// How one dumps.
 	await next.getByRole('button', { name: 'With a tote or drum' }).click();
-	await next.getByLabel('It works').fill('40');
+	await next.getByLabel('Size, to the brim').fill('40');
 	await next.getByRole('button', { name: 'Add', exact: true }).click();
 	await expect(next.getByRole('listitem')).toHaveCount(1);
 	await next.getByRole('button', { name: /^Not now/ }).click();

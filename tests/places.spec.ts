@@ -41,22 +41,22 @@ test('points from a file are seen line by line before any is kept, and can be ta
 	expect((await pointsKept(page)).map(({ name }) => name)).not.toContain('Ewe Tap');
 	await rows.nth(1).getByRole('checkbox').check();
 	await expect(rows.nth(1).getByRole('combobox')).toHaveValue('join');
-	await page.getByRole('button', { name: 'Keep 2 of 2' }).click();
-	await expect(page.getByText('moor.gpx: 2 points kept', { exact: true })).toBeVisible();
+	await page.getByRole('button', { name: 'Import 2 of 2' }).click();
+	await expect(page.getByText('moor.gpx: 2 points imported', { exact: true })).toBeVisible();
 	await follow(page, '/trip/points');
 	await expect(page.getByRole('button', { name: /Ewe Tap/ }).first()).toBeVisible();
-	await expect(page.getByText('7 points noted.')).toBeVisible();
+	await expect(page.getByText('7 points saved.')).toBeVisible();
 	expect(asked.every((url) => new URL(url).hostname === '127.0.0.1' || url.startsWith('blob:'))).toBe(true);
 });
 
 test('undo takes back points that were kept', async ({ page }) => {
 	await openDemo(page, { at: '/data#read' });
 	await readIn(page, 'moor.gpx', WAYPOINTS);
-	await page.getByRole('button', { name: 'Keep 1 of 2' }).click();
+	await page.getByRole('button', { name: 'Import 1 of 2' }).click();
 	await page.getByRole('button', { name: 'Undo', exact: true }).click();
 	await expect(page.getByText(/Undone:/)).toBeVisible();
 	await follow(page, '/trip/points');
-	await expect(page.getByText('6 points noted.')).toBeVisible();
+	await expect(page.getByText('6 points saved.')).toBeVisible();
 	expect((await pointsKept(page)).find(({ name }) => name === 'Ewe Tap')?.retired).toBe(true);
 });
 
@@ -89,7 +89,7 @@ test('a track gives the lengths of the legs, and a place to a stop that has none
 	await expect(legs.getByRole('row', { name: /Stop b/ })).toContainText('6.1');
 	await expect(legs.getByRole('row', { name: /Stop c/ })).toContainText('added to the route');
 	await page.getByRole('button', { name: 'Use it for Paper moor' }).click();
-	await expect(page.getByText(/legs by the way/).first()).toBeVisible();
+	await expect(page.getByText(/legs from the imported route/).first()).toBeVisible();
 	const trip = Object.values(await stored(page)).find(
 		(value) => (value as { id?: string }).id === 'trip'
 	) as typeof alongTrip & {
@@ -113,9 +113,9 @@ test('a track of 200 000 points is read beside the page, tells how far it is, an
 	await page.getByRole('button', { name: 'Stop', exact: true }).click();
 	await expect(progress).toBeHidden();
 	await readIn(page, 'long.gpx', long);
-	await expect(page.getByText(/through 200000 places/)).toBeVisible({ timeout: 60_000 });
+	await expect(page.getByText(/via 200000 places/)).toBeVisible({ timeout: 60_000 });
 	await page.getByRole('button', { name: 'Use it for Paper moor' }).click();
-	await expect(page.getByText(/legs by the way/).first()).toBeVisible();
+	await expect(page.getByText(/legs from the imported route/).first()).toBeVisible();
 });
 
 test('what is wrong with a file is said by its line, and what came through stands', async ({ page }) => {
@@ -132,7 +132,7 @@ test('what is wrong with a file is said by its line, and what came through stand
 		[
 			'lure.gpx',
 			`<!DOCTYPE x [<!ENTITY y SYSTEM "file:///etc/hostname">]>\n${WAYPOINTS.replace('<?xml version="1.0"?>', '')}`,
-			/was not resolved/
+			/was ignored/
 		],
 		['bare.csv', '1;2;3\n4;5;6\n', /a header row/],
 		[
@@ -235,7 +235,7 @@ test('a point is added by typed coordinates or by a pin, and one that may be the
 	await form.getByLabel(/Where: latitude/).fill(`57° 1.2' N 21° 18.6' W`);
 	await expect(form.getByText(/Low Sarn is 0.m from here/)).toBeVisible();
 	await form.getByLabel(/Where: latitude/).fill('57.11, -21.4');
-	await form.getByLabel('Water', { exact: true }).check();
+	await form.getByLabel('Tap', { exact: true }).check();
 	await form.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByText('North tap added', { exact: true })).toBeVisible();
 	await expect(page).toHaveURL(/point=/);
@@ -259,7 +259,7 @@ test('a stop takes over what a point has, the weather is simulated and may be ty
 	await form.getByRole('button', { name: 'Refresh from Hollin Yard' }).click();
 	await expect(form.getByLabel('Sewer', { exact: true })).not.toBeChecked();
 	await form.getByRole('button', { name: 'Simulated weather' }).click();
-	await expect(form.getByText(/simulated, not a forecast\), day by day/)).toBeVisible();
+	await expect(form.getByText(/day by day \(simulated, not a forecast\)/)).toBeVisible();
 	await form.getByRole('button', { name: 'Enter my own figures' }).click();
 	await form.getByLabel(/Warmest by day/).fill('3');
 	await form.getByLabel(/Coldest at night/).fill('-4');
@@ -267,7 +267,7 @@ test('a stop takes over what a point has, the weather is simulated and may be ty
 	await form.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByRole('list', { name: 'Stops ahead' })).toContainText('frost (as you entered it)');
 	await page.getByRole('button', { name: 'Low Sarn is still right' }).click();
-	await expect(page.getByText('Low Sarn: still so', { exact: true })).toBeVisible();
+	await expect(page.getByText('Low Sarn: still right', { exact: true })).toBeVisible();
 	await follow(page, '/trip/points?point=demo-sarn');
 	await expect(page.getByText(/Seen on 2026-06-16/)).toBeVisible();
 });
@@ -279,7 +279,7 @@ test('the card has two sides on paper: what to do, last chances, meters, caution
 	await expect(page.getByRole('region', { name: /Side one/ })).toContainText('Last chance: ');
 	const two = page.getByRole('region', { name: /Side two/ });
 	await expect(two).toContainText(/Pump meter read \d+/);
-	await expect(two).toContainText('Designated places only');
+	await expect(two).toContainText('Use designated places only');
 	await page.emulateMedia({ media: 'print' });
 	for (const name of ['navigation', 'banner']) await expect(page.getByRole(name as 'banner')).toBeHidden();
 	await expect(page.getByLabel('What happened?')).toBeHidden();

@@ -119,18 +119,18 @@ test('a fill: stop where the hose meter shows 473.0; its entries, and each of th
 	await page.getByLabel('Where').selectOption({ label: 'Well House' });
 	await expect(page.getByLabel('Drinking water?')).toHaveValue('yes');
 	await press(page, 'Begin');
-	await expect(page.getByText('A drinking-water hose, and a sign or a person')).toBeVisible();
+	await expect(page.getByText('Use a drinking-water hose, and only where a sign or a person')).toBeVisible();
 	// By keys alone: the step that is due has the focus.
 	await expect(page.getByRole('button', { name: 'Ready' })).toBeFocused();
 	await page.keyboard.press('Enter');
 	await expect(page.getByText('Stop when Hose meter shows')).toBeVisible();
 	await press(page, 'Enter another figure');
 	await page.getByLabel('Hose meter shows').fill('413');
-	await press(page, 'Keep it');
+	await press(page, 'Save');
 	await expect(page.getByText(/below the 431.6 it started at/)).toBeVisible();
 	expect(await written(page)).toEqual([]);
 	await page.getByLabel('Hose meter shows').fill('471');
-	await press(page, 'Keep it');
+	await press(page, 'Save');
 	await press(page, 'Shut');
 	// 79.4 L less the reserve of 10.
 	await press(page, /^It is set to (68|69)$/);
@@ -143,10 +143,10 @@ test('a fill: stop where the hose meter shows 473.0; its entries, and each of th
 	]);
 	for (let i = 1; i <= 3; i++) {
 		await page.getByRole('button', { name: 'Void' }).first().click();
-		await expect(page.getByRole('button', { name: 'Put back' })).toHaveCount(i);
+		await expect(page.getByRole('button', { name: 'Restore' })).toHaveCount(i);
 	}
 	expect((await written(page)).every((one) => one.void)).toBe(true);
-	await page.getByRole('button', { name: 'Put back' }).first().click();
+	await page.getByRole('button', { name: 'Restore' }).first().click();
 	await page.getByRole('link', { name: 'To Now' }).click();
 	await expect.poll(() => litresOf(page, 'Main')).toBeGreaterThan(75);
 });
@@ -163,7 +163,7 @@ test('in the middle of a run nothing is lost: reload, leave and come back, a sec
 	await expect(page.getByText('473.0', { exact: true })).toBeVisible();
 	const address = page.url();
 	await page.getByRole('link', { name: /Leave/ }).click();
-	await page.getByRole('link', { name: 'Go on' }).click();
+	await page.getByRole('link', { name: 'Continue' }).click();
 	await expect(page.getByText('473.0', { exact: true })).toBeVisible();
 	// Two who follow one run and both say that it is done write it once.
 	const other = await context.newPage();
@@ -191,12 +191,12 @@ test('the meter counts by itself: five litres to go, and stop; lost, it is heard
 		// The whole screen is turned over until it is answered.
 		await expect(page.locator('.invert')).toHaveCSS('mix-blend-mode', 'difference');
 		await server.kill();
-		await expect(page.getByText(/The meter is not heard/)).toBeVisible();
+		await expect(page.getByText(/No signal from the meter/)).toBeVisible();
 		await expect(page.getByText('at its last signal')).toBeVisible();
 		// What it should have been still stands on the button; what it was is typed.
 		await press(page, 'Enter another figure');
 		await page.getByLabel('Hose meter shows').fill('480');
-		await press(page, 'Keep it');
+		await press(page, 'Save');
 		await expect(page.getByText('Shut the tap, then the inlet.', { exact: true })).toBeVisible();
 		expect(await written(page)).toMatchObject([{ kind: 'fill', litres: 48.4 }, { value: 480 }]);
 	} finally {
@@ -248,7 +248,7 @@ test('into the tote: shut the valve in time, load by load; stopped, what is left
 }) => {
 	await openLogbook(page, book, { at: '/run/dump?into=tote' });
 	await page.getByLabel(/Hose, metres/).fill('0');
-	await expect(page.getByText(/Tote takes 30.L; 2.L must be free.*3 loads/)).toBeVisible();
+	await expect(page.getByText(/Tote holds 30.L to the brim; 2.L must be free.*3 loads/)).toBeVisible();
 	// Black into a grey tote, and a hose that holds more than the tote.
 	await page.getByRole('checkbox', { name: /Grey/ }).uncheck();
 	await page.getByRole('checkbox', { name: /Cassette/ }).check();
@@ -265,8 +265,8 @@ test('into the tote: shut the valve in time, load by load; stopped, what is left
 	await expect(page.getByText('Shut Grey when Tote holds')).toBeVisible();
 	await press(page, 'Enter another figure');
 	await page.getByLabel('How much ran out of the tank?').fill('40');
-	await press(page, 'Keep it');
-	await expect(page.getByText(/Tote takes 30.L; 40.L does not fit/)).toBeVisible();
+	await press(page, 'Save');
+	await expect(page.getByText(/Tote has room for 30.L; 40.L does not fit/)).toBeVisible();
 	await page.getByRole('button', { name: 'Back', exact: true }).click();
 	await press(page, 'It is shut');
 	await press(page, 'Stop here');
@@ -274,7 +274,7 @@ test('into the tote: shut the valve in time, load by load; stopped, what is left
 	expect(await written(page)).toMatchObject([{ kind: 'dump', tank: 'grey', litres: 28, where: 'tote' }]);
 	await page.getByRole('link', { name: 'To Now' }).click();
 	await expect.poll(() => litresOf(page, 'Grey')).toBeLessThan(35);
-	await expect(page.getByText(/Grey holds .*, Tote takes .*: go now/)).toBeVisible();
+	await expect(page.getByText(/Grey holds .*, Tote has room for .*: go now/)).toBeVisible();
 });
 
 test('carried by hand: offered where a service is near, set up, poured; a stay before one books it', async ({
@@ -286,7 +286,7 @@ test('carried by hand: offered where a service is near, set up, poured; a stay b
 	await page.getByRole('link', { name: 'Carry' }).filter({ visible: true }).last().click();
 	await follow(page, '/run/carry?by=can');
 	await page.getByLabel('How much').fill('400');
-	await expect(page.getByText(/the rest would run over/)).toBeVisible();
+	await expect(page.getByText(/the rest would overflow/)).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Carry the water' })).toBeDisabled();
 	await page.getByLabel('How much').fill('25');
 	await expect(page.getByText(/3 loads in 2 trips, 20 min; the fullest weighs 11.kg/)).toBeVisible();
@@ -310,9 +310,9 @@ test('a run from last year is told, and writes nothing', async ({ page }) => {
 	const address = page.url();
 	await page.clock.setFixedTime(NOW_MS + 365 * 24 * HOUR_MS);
 	await page.goto(address);
-	await expect(page.getByRole('heading', { name: /Begun 16 June 2026, and never ended/ })).toBeVisible();
+	await expect(page.getByRole('heading', { name: /Started 16 June 2026, and not ended/ })).toBeVisible();
 	await expect(page.getByRole('button', { name: /Done/ })).toHaveCount(0);
-	await press(page, 'End it');
+	await press(page, 'End this run');
 	expect(await written(page)).toEqual([]);
 	// One that is not here, and one of another phone that came through torn.
 	for (const path of ['/run/nowhere', '/run/nowhere#abc', '/run/__proto__']) {
@@ -391,7 +391,7 @@ test('a container is added in Rig; jugs take turns at the tap; a rig with no dra
 	await press(page, 'Add container');
 	const form = page.getByRole('dialog');
 	await form.getByLabel('Name').fill('Drum');
-	await form.getByLabel('Holds to the brim').fill('60');
+	await form.getByLabel('Size, to the brim').fill('60');
 	await form.getByLabel('Weighs empty').fill('4');
 	await form.getByRole('button', { name: /Save|Add/ }).click();
 	await expect(page.getByText(/60.L for grey water, 62.kg full/)).toBeVisible();

@@ -256,11 +256,11 @@ test('a logbook made elsewhere is shown before it is merged, then opens', async 
 	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
 	await expect(page).toHaveTitle('Ledger · Survey van');
 	// The whole log lies after today: said once above, and at each entry.
-	await expect(page.getByText('entries lie in the future')).toHaveCount(1);
+	await expect(page.getByText('entries are dated in the future')).toHaveCount(1);
 	await expect(page.getByText('in the future', { exact: true }).first()).toBeVisible();
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
 	await page.getByRole('navigation').getByRole('link', { name: 'Ledger' }).click();
-	await expect(page.getByText('entries lie in the future')).toHaveCount(1);
+	await expect(page.getByText('entries are dated in the future')).toHaveCount(1);
 });
 
 test('a record that cannot be read is kept aside and said', async ({ page }) => {
@@ -278,7 +278,7 @@ test('a record that cannot be read is kept aside and said', async ({ page }) => 
 	);
 	await page.reload();
 	await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
-	await expect(page.getByText('1 stored record could not be read')).toBeVisible();
+	await expect(page.getByText('1 stored record couldn’t be read')).toBeVisible();
 	await expect(page.getByText('entry:torn')).toBeVisible();
 	await page.getByText('entry:torn').click();
 	await expect(page.getByText('"litres": "many"')).toBeVisible();

@@ -62,7 +62,7 @@ const order = (page: Page) =>
 
 /** How else it could be done: what stands last of all that a plan says. */
 const ways = (page: Page) =>
-	page.getByRole('region', { name: /^Ways to fill and dump/ }).getByRole('row', { includeHidden: true });
+	page.getByRole('region', { name: /^Plan styles/ }).getByRole('row', { includeHidden: true });
 const stopRows = (page: Page) => page.locator('[aria-label="Stops ahead"] > li');
 /** What follows the pointer while a stop is dragged. */
 const dragged = (page: Page) => page.locator('#dnd-action-dragged-el');
@@ -107,7 +107,7 @@ test('the ribbon reads all tanks by keys, zooms, and stands in figures; last cha
 	const ribbon = page.getByRole('group', { name: /The trip along time/ });
 	await expect(ribbon.locator('svg')).toBeVisible();
 	await expect(ribbon.getByText('last tap')).toBeVisible();
-	await expect(page.getByText(/Main: Last tap before \w+: \w+ at Ford\./)).toBeVisible();
+	await expect(page.getByText(/Ford on \w+: last tap before Main runs low/)).toBeVisible();
 	await ribbon.focus();
 	await page.keyboard.press('ArrowRight');
 	await page.keyboard.press('ArrowRight');
@@ -208,17 +208,17 @@ test('what if: one is dropped and leaves no trace, one is kept; a school is chos
 	await expect(
 		page
 			.getByRole('cell', { name: 'no', exact: true })
-			.or(page.getByText(/no longer needed|are needed too|where you do now/))
+			.or(page.getByText(/no longer needed|needed too|in the same places/))
 	).toBeVisible();
-	await page.getByRole('button', { name: 'Drop it' }).click();
+	await page.getByRole('button', { name: 'Cancel' }).click();
 	expect(JSON.stringify(await tripStored(page))).toBe(before);
 
 	await page.getByRole('button', { name: 'What if…' }).click();
 	await page.getByLabel('What if').selectOption({ label: 'more or fewer people' });
 	await page.getByLabel('Which').selectOption({ label: 'two more' });
 	await expect(page.getByRole('row', { name: /Lasts without a stop/ })).toContainText(/3½ days|4 days/);
-	await page.getByRole('button', { name: 'Keep it' }).click();
-	await expect(page.getByText('Take two people more aboard', { exact: true })).toBeVisible();
+	await page.getByRole('button', { name: 'Save it' }).click();
+	await expect(page.getByText('Take two more people aboard', { exact: true })).toBeVisible();
 	await expect
 		.poll(async () =>
 			Object.values(await stored(page)).some((value) => (value as { kind?: string }).kind === 'crew')
@@ -239,14 +239,14 @@ test('a trip that falls short says so, with what mends it; a tap tries it, anoth
 	page
 }) => {
 	await openTrip(page, FAILS);
-	await expect(page.getByText(/are missing/)).toBeVisible();
+	await expect(page.getByText(/\d\sL short/)).toBeVisible();
 	const mend = page.getByRole('listitem').filter({ hasText: 'Switch on Short showers' });
 	await expect(mend).toBeVisible({ timeout: 20_000 });
-	await expect(page.getByRole('listitem').filter({ hasText: 'Stay one night less at Camp' })).toBeVisible();
+	await expect(page.getByRole('listitem').filter({ hasText: 'Stay one fewer night at Camp' })).toBeVisible();
 	await mend.getByRole('button', { name: 'Try' }).click();
-	await expect(page.getByRole('row', { name: /It holds/ })).toContainText('yes');
-	await page.getByRole('button', { name: 'Keep it' }).click();
-	await expect(page.getByText(/are missing/)).toBeHidden();
+	await expect(page.getByRole('row', { name: /It works/ })).toContainText('yes');
+	await page.getByRole('button', { name: 'Save it' }).click();
+	await expect(page.getByText(/\d\sL short/)).toBeHidden();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('Nothing to fill or dump');
 });
 
@@ -291,7 +291,7 @@ test('a trip is copied, looked at by its address, and planned as one will set ou
 	await expect(page).toHaveURL(/trip=/);
 	await expect(page.getByText(/Planned as if you set out on/)).toBeVisible();
 	await expect(page.getByRole('region', { name: 'How much to load before you leave' })).toContainText(
-		'is the least that holds',
+		'is the least you need',
 		{ timeout: 20_000 }
 	);
 	await page.goBack();
@@ -325,7 +325,7 @@ test('the demo’s camper has a trip that holds, with a plan and a price for eve
 }) => {
 	await openDemo(page, { at: '/trip' });
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Tamsel Ford');
-	await expect(page.getByText(/chances in a hundred that no tank binds/)).toBeVisible();
+	await expect(page.getByText(/% chance that no tank runs low or fills up/)).toBeVisible();
 	await page.getByText(/^Compare \d plan styles/).click({ timeout: 20_000 });
 	await expect(page.getByRole('row', { name: /Carry light/ })).toBeVisible();
 });

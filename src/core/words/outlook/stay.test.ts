@@ -34,7 +34,7 @@ describe('what one more entry does to the stay', () => {
 });
 
 it('what a change of the rig gains, and when it gains nothing', () => {
-	expect(sayGain(1.5, 'Grey', 'Main')).toEqual({ figure: '36 h more', says: '; Main is the limit then' });
+	expect(sayGain(1.5, 'Grey', 'Main')).toEqual({ figure: '36 h more', says: '; then Main is the limit' });
 	expect(sayGain(-2.5, 'Grey', 'Grey').figure).toBe('2½ days less');
 	expect(sayGain(0.02, 'Grey', 'Grey')).toEqual({
 		figure: 'It would change nothing',

@@ -60,6 +60,6 @@ export function sayGain(
 		return { figure: 'It would change nothing', says: `: ${bindsNow} is still the limit` };
 	return {
 		figure: `${formatDuration(Math.abs(days))} ${days > 0 ? 'more' : 'less'}`,
-		says: `; ${bindsThen} is the limit then`
+		says: `; then ${bindsThen} is the limit`
 	};
 }

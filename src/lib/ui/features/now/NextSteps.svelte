@@ -112,7 +112,7 @@
 					</p>
 					{#if withTote}
 						<div class="tote">
-							<NumberField label="It holds" bind:value={toteL} of="volume" {units} />
+							<NumberField label="Size, to the brim" bind:value={toteL} of="volume" {units} />
 							<button disabled={!toteL} onclick={() => void addTote()}>Add</button>
 						</div>
 					{/if}

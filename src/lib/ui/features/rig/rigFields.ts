@@ -420,7 +420,7 @@ const sourceFields = (rig: Rig): readonly Field[] => [
 const CONTAINER_FIELDS: readonly Field[] = [
 	name,
 	{ key: 'carries', label: 'Carries', type: 'select', options: WATERS },
-	volume('capacityL', 'Holds to the brim'),
+	volume('capacityL', 'Size, to the brim'),
 	volume('headroomL', 'Headroom, so that nothing spills'),
 	{ key: 'tareKg', label: 'Weighs empty', type: 'number', of: 'mass' },
 	{ key: 'count', label: 'How many of them', type: 'number' },

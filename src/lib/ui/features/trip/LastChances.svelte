@@ -1,7 +1,6 @@
 <script lang="ts">
 	import type { Rig, Trip } from '$core/logbook';
 	import type { LastChance } from '$core/plan';
-	import { tankById } from '$core/rig';
 	import { sayLastChance } from '$core/words';
 
 	interface Props {
@@ -16,9 +15,7 @@
 
 {#if chances.length > 0}
 	<p class="small">
-		{#each chances as chance (chance.tank)}<span class="mind"
-				>{tankById(rig, chance.tank)?.name}: {sayLastChance(rig, trip, chance, nowMs)}</span
-			>
+		{#each chances as chance (chance.tank)}<span class="mind">{sayLastChance(rig, trip, chance, nowMs)}</span>
 		{/each}
 	</p>
 {/if}
