@@ -113,3 +113,30 @@ test('every page comes with its policy, asks nobody else, and breaks none of it'
 	expect(elsewhere).toEqual([]);
 	expect(complaints).toEqual([]);
 });
+
+test('a word of our own is told by a tap where it is used, by a key, and in the command list', async ({
+	page
+}) => {
+	await openDemo(page, { at: '/rig' });
+	const panel = page.getByRole('dialog');
+	await page.getByRole('button', { name: 'reserve', exact: true }).click();
+	await expect(panel.getByRole('heading', { name: 'Reserve' })).toBeVisible();
+	await expect(panel.getByText(/^Fresh water you never plan to use: /).first()).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(panel).toHaveCount(0);
+	await page.keyboard.press('w');
+	await expect(panel.getByRole('heading', { name: 'What our words mean' })).toBeVisible();
+	await expect(panel.getByText('A wheeled waste tank that you take to the drain by hand')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('Control+k');
+	await panel.getByRole('combobox').fill('what is headroom');
+	await page.keyboard.press('Enter');
+	await expect(panel.getByRole('heading', { name: 'Headroom' })).toBeVisible();
+	// A form over the page has its words at hand, too; its panel lies over the form and gives it back.
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Change Main', exact: true }).click();
+	await panel.getByRole('button', { name: 'rated size', exact: true }).click();
+	await expect(page.getByRole('heading', { name: 'Rated size' })).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('heading', { name: 'Change Main' })).toBeVisible();
+});

@@ -33,14 +33,14 @@ const NOT_SAID: readonly (readonly [RegExp, string])[] = [
 	[/\bat its end\b|\bcome to its end\b/i, 'runs low, is full'],
 	[/\broom to keep\b/i, 'headroom'],
 	[/\bblack disposal\b/i, 'dump point'],
-	[/\btaken? out\b|\bput back\b|\btake back\b|\bbr(ing|ought) back\b/i, 'remove; void, restore'],
+	[/\btaken out\b|\bput back\b|\btake back\b|\bbr(ing|ought) back\b/i, 'remove; void, restore'],
 	[/\bhand(ed)? (it )?over\b|\btake it in\b|\bread in\b/i, 'share, import'],
 	[/\bstraight line\b(?!s)/i, 'as the crow flies'],
 	[/\bsteamed off\b/i, 'boiled off'],
 	[/\bis not to be\b|\bare not to be\b/i, 'can’t'],
 	[/\bcannot\b|\bcould not\b/i, 'can’t, couldn’t'],
 	[/[;,] else\b/i, 'otherwise'],
-	[/[\d…] %/, 'no space before %']
+	[/(^|[\d…]) %/, 'no space before %']
 ];
 
 it('says nothing that a neighbour on the next pitch would not', () => {

@@ -17,9 +17,9 @@ const TECHNICAL =
 const NOT_SHOWN =
 	/\.(test|fixture|bench)\.ts$|\/testing\/|\/store\/contract\.ts$|\/lexing\/(spelling|concepts|tokens|names|things)\.ts$/;
 
-/** A sentence or a label, not a key: it has a space between words, or a capital. */
+/** A sentence or a label, not a key: it has a space between words, a capital, or a percent sign. */
 const isSaid = (text: string): boolean =>
-	/\p{L}.*\s|\s.*\p{L}/u.test(text.trim()) || /^\p{Lu}\p{Ll}/u.test(text.trim());
+	/\p{L}.*\s|\s.*\p{L}/u.test(text.trim()) || /^\p{Lu}\p{Ll}/u.test(text.trim()) || /%/.test(text);
 
 interface Found {
 	readonly at: number;
@@ -98,7 +98,7 @@ export function visibleTexts(directory: string): readonly VisibleText[] {
 				.map(({ at, text }) => ({
 					file,
 					line: code.slice(0, at).split('\n').length,
-					text: text.replace(/\s+/g, ' ').trim()
+					text: text.replace(/\s+/g, ' ')
 				}));
 		});
 }

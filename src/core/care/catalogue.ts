@@ -57,7 +57,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'main-filter',
 		name: 'Change the main filter',
-		how: 'Pump off, let the pressure out at a tap, rinse the housing, new cartridge. Run a few litres to waste.',
+		how: 'Switch the pump off, let the pressure out at a tap, rinse the housing and fit a new cartridge. Run a few litres to waste.',
 		caution: 'A filter doesn’t make doubtful water drinkable unless its maker says so.',
 		every: { days: 180, litres: 5000 },
 		through: drawnThrough,
@@ -75,8 +75,8 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'uv-lamp',
 		name: 'Change the UV lamp',
-		how: 'Power off, old lamp out, wipe the sleeve, new lamp in. It grows weak long before it goes dark.',
-		caution: 'Never look into the light. It works only in clear water: the filter before it comes first.',
+		how: 'Switch it off, take the old lamp out, wipe the sleeve and fit the new lamp. It weakens long before it goes dark.',
+		caution: 'Never look into the light. It works only in clear water: change the filter before it first.',
 		every: { days: 365 },
 		fits: ({ care, outlets }) => [...care, ...outlets].some(({ name }) => /\buv\b|ultraviolet/i.test(name))
 	},
@@ -104,7 +104,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'black-treatment',
 		name: 'Treat the black tank',
-		how: 'After each dump: water first, then the dose of the label.',
+		how: 'After each dump: water first, then the dose on the label.',
 		caution: 'Wear gloves. Never use two products at once. Some dump points take only certain ones.',
 		everyDumps: 1,
 		tank: first('black'),
@@ -113,8 +113,8 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'toilet-seal',
 		name: 'Care for the toilet’s seal',
-		how: 'Wipe it clean, let it dry, and grease it with what its maker names. On a boat the joker valve too.',
-		caution: 'Wear gloves. No petroleum jelly or cooking oil: they make rubber swell.',
+		how: 'Wipe it clean, let it dry, and grease it with what its maker names. On a boat, do the joker valve too.',
+		caution: 'Wear gloves. Don’t use petroleum jelly or cooking oil: they make rubber swell.',
 		every: { days: 90 },
 		fits: flushesWater
 	},
@@ -128,7 +128,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'vent-filter',
 		name: 'Change the vent filter of the holding tank',
-		how: 'If fitted: new cartridge, and blow through the vent hose. Salt and insects block it.',
+		how: 'If fitted, change the cartridge and blow through the vent hose. Salt and insects block it.',
 		caution:
 			'A blocked vent can make a tank collapse at a pump-out, or press its contents back into the bowl.',
 		every: { days: 365 },
@@ -137,25 +137,26 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'probes',
 		name: 'Clean the probes',
-		how: 'Half full with warm water and a little washing-up liquid, a drive, and out. Then see whether the gauge reads empty.',
-		caution: 'Wear gloves and eye protection: it splashes. Nothing that attacks seals.',
+		how: 'Half fill the tank with warm water and a little washing-up liquid, go for a drive, and dump it. Then see whether the gauge reads empty.',
+		caution: 'Wear gloves and eye protection: it splashes. Use nothing that attacks seals.',
 		every: { days: 120 },
 		fits: ({ instruments }) => instruments.some(gauge)
 	},
 	{
 		key: 'heater-anode',
 		name: 'Check the heater’s anode and scale',
-		how: 'Heater off, cold and drained. New anode when half of it is gone; flush out flakes, descale as its maker says.',
+		how: 'Switch the heater off, let it cool and drain it. Fit a new anode when half of it is gone; flush out flakes and descale as its maker says.',
 		caution:
-			'Only when it is cold and without pressure. Rinse a descaler out twice before any chlorine goes in.',
+			'Open it only when it is cold and without pressure. Rinse descaler out twice before any chlorine goes in.',
 		every: { days: 365 },
 		fits: heats
 	},
 	{
 		key: 'relief-valve',
 		name: 'Test the heater’s relief valve',
-		how: 'Heater cold: lift the lever, let a little run, let it snap shut. If it goes on dripping, have it changed.',
-		caution: 'Hot water scalds: only when it is cold. Gas and pressure parts are for a licensed person.',
+		how: 'With the heater cold, lift the lever, let a little run and let it snap shut. If it keeps dripping, have it changed.',
+		caution:
+			'Hot water scalds: do it only when it is cold. Leave gas and pressure parts to a licensed person.',
 		every: { days: 180 },
 		fits: heats
 	},
@@ -163,14 +164,15 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 		key: 'hot-water',
 		name: 'Heat and run off hot water that has been standing',
 		how: 'After a week unused: heat it fully, then let hot water run at every tap and the shower for a few minutes.',
-		caution: 'Do not breathe the spray: head low, windows open, leave the room while it runs. It can scald.',
+		caution:
+			'Don’t breathe the spray: keep the shower head low, open the windows and leave the room while it runs. It can scald.',
 		every: { days: 7 },
 		fits: heats
 	},
 	{
 		key: 'inlet-screen',
 		name: 'Rinse the inlet screens',
-		how: 'The sieve in the filler and in the hose fitting: out, rinse against the flow, back.',
+		how: 'Take out the sieves in the filler and the hose fitting, rinse them against the flow and refit them.',
 		every: { days: 60, litres: 3000 },
 		through: filledThrough,
 		fits: has('fresh')
@@ -178,7 +180,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'hose-caps',
 		name: 'Check hose caps and washers',
-		how: 'Both ends capped, washers whole and not flat. Keep the drinking-water hose apart from the waste hose.',
+		how: 'Cap both ends; see that washers are whole and not flat. Keep the drinking-water hose apart from the waste hose.',
 		every: { days: 90 },
 		fits: always
 	},
@@ -192,14 +194,14 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'vents',
 		name: 'Check the tank vents',
-		how: 'Open, mesh clean, no nest. With a blocked vent a pump labours and a tank bulges.',
+		how: 'See that they are open, with a clean mesh and no nest. With a blocked vent a pump labours and a tank bulges.',
 		every: { days: 180 },
 		fits: always
 	},
 	{
 		key: 'pump-strainer',
 		name: 'Clean the pump strainer',
-		how: 'Pump off, bowl off, mesh rinsed, seal seated. Then pump on, and look for drips.',
+		how: 'Switch the pump off, take the bowl off, rinse the mesh and seat the seal. Then switch it on and look for drips.',
 		every: { days: 90, litres: 4000 },
 		through: drawnThrough,
 		fits: has('fresh')
@@ -208,14 +210,14 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 		key: 'seacocks',
 		name: 'Work the seacocks and the Y-valve',
 		how: 'Shut each one and open it again; look at hose, clips and backing. A seacock that is never moved won’t move when you need it.',
-		caution: 'Know where the wooden plug is. One at a time.',
+		caution: 'Know where the wooden plug is. Do one at a time.',
 		every: { days: 30 },
 		fits: ({ kind }) => kind === 'boat'
 	},
 	{
 		key: 'loop-strainer',
 		name: 'Clean strainer and filters of the shower loop',
-		how: 'Hair sieve each day, filters as their maker says; run clear water through, and drain the loop.',
+		how: 'Clean the hair sieve each day, the filters as their maker says; run clear water through and drain the loop.',
 		caution: 'Recirculated water is for the skin of one person only, and never drinking water.',
 		every: { days: 7 },
 		fits: loops
@@ -223,7 +225,7 @@ export const CARE_IDEAS: readonly CareIdea[] = Object.freeze<CareIdea[]>([
 	{
 		key: 'shower-gear',
 		name: 'Dry the shower gear',
-		how: 'Hang the hose out, shake the head empty, mat and curtain in the wind: what dries does not grow slime.',
+		how: 'Hang the hose out, shake the head empty, dry mat and curtain in the wind: what dries doesn’t grow slime.',
 		every: { days: 3 },
 		fits: ({ habits }) => habits.some(showers)
 	},

@@ -122,7 +122,7 @@ describe('a dose', () => {
 	});
 
 	it.each<[DoseRefusal, RegExp]>([
-		[{ kind: 'strength', percent: 120, least: 0.5, most: 15 }, /sold at 120 %.*between 0\.5 % and 15 %/],
+		[{ kind: 'strength', percent: 120, least: 0.5, most: 15 }, /sold at 120%.*between 0\.5% and 15%/],
 		[{ kind: 'too-strong', mgPerL: 500, most: 100 }, /over the usual limit of 100 mg\/L/],
 		[{ kind: 'too-weak', mgPerL: 1, least: 5 }, /does not sanitise/],
 		[{ kind: 'product', product: 'scented-bleach' }, /plain, unscented/],

@@ -16,7 +16,7 @@ export function formatMl(ml: number, units: UnitChoice): string {
 	return `${formatFigure(ml / unit.ml)}\u00a0${unit.name}`;
 }
 
-const percent = (value: number): string => `${Number(value.toFixed(2))} %`;
+const percent = (value: number): string => `${Number(value.toFixed(2))}%`;
 
 /** Why a dose is refused, and what to do instead. */
 export function sayRefusal(refused: DoseRefusal, units: UnitChoice): string {

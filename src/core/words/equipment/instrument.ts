@@ -24,7 +24,7 @@ export function sayInstrument(instrument: Instrument): string {
 		case 'meter':
 			return `meter ${METER_PLACES[instrument.place]}, counts ${instrument.counts}`;
 		case 'rod':
-			return 'dipstick, a depth';
+			return 'dipstick, reads a depth';
 		case 'gauge':
 			return `gauge${showsLights(instrument) ? ' with lights' : ''}: ${instrument.curve.map(({ reads }) => reads).join(', ')}`;
 	}

@@ -13,7 +13,7 @@ const WORTH_A_WORD = 1.28;
 const beside = ({ forecasts, inside }: ForecastRecord): number =>
 	(inside - SHOULD * forecasts) / Math.sqrt(SHOULD * (1 - SHOULD) * Math.max(1, forecasts));
 
-/** The record in one line: `17 of 17 inside, on 9 evenings; 14 expected, so a little wide.` */
+/** The record in one line: `17 of 17 in range, on 9 evenings; 14 expected, so a little wide.` */
 export function sayRecord(record: ForecastRecord): string {
 	const { evenings: count, forecasts, inside, verdict } = record;
 	if (count === 0) return 'No forecast can be checked yet.';
@@ -22,7 +22,7 @@ export function sayRecord(record: ForecastRecord): string {
 		Math.abs(off) < WORTH_A_WORD ? ', about right' : off > 0 ? ', so a little wide' : ', so a little narrow';
 	// Where they are too sharp or too dull, it is by how far off they were, and said apart.
 	const said = verdict === 'fits' || verdict === 'young' ? so : '';
-	return `${inside} of ${forecasts} inside, on ${evenings(count)}; ${Math.round(SHOULD * forecasts)} expected${said}.`;
+	return `${inside} of ${forecasts} in range, on ${evenings(count)}; ${Math.round(SHOULD * forecasts)} expected${said}.`;
 }
 
 /** What follows from it. */
@@ -44,7 +44,7 @@ export function sayRecordVerdict(record: ForecastRecord): string {
 	}
 }
 
-/** How one tank fared: `12 of 14 inside, as many as chance allows`. */
+/** How one tank fared: `12 of 14 in range, as many as chance allows`. */
 export function sayTankRecord({
 	evenings: count,
 	inside,
@@ -57,7 +57,7 @@ export function sayTankRecord({
 		sharper: `too few: its ranges should have been ${formatFigure(wide)} times as wide`,
 		duller: `so close to the middle that ${Math.round(100 * wide)}% of the width would have done`
 	};
-	return `${inside} of ${count} inside, ${says[verdict]}`;
+	return `${inside} of ${count} in range, ${says[verdict]}`;
 }
 
 /** Why an evening came otherwise. */

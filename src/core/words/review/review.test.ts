@@ -149,11 +149,11 @@ describe('the record', () => {
 		spread: 1
 	};
 	it('in one line, and what follows', () => {
-		expect(sayRecord(record)).toBe('79 of 96 inside, on 40 evenings; 77 expected, about right.');
+		expect(sayRecord(record)).toBe('79 of 96 in range, on 40 evenings; 77 expected, about right.');
 		expect(sayRecordVerdict(record)).toMatch(/stay as they are/);
 		// by hand: 17 · 0.8 = 13.6, and 3.4 more are two deviations of √(17 · 0.16)
 		expect(sayRecord({ ...record, evenings: 9, forecasts: 17, inside: 17 })).toBe(
-			'17 of 17 inside, on 9 evenings; 14 expected, so a little wide.'
+			'17 of 17 in range, on 9 evenings; 14 expected, so a little wide.'
 		);
 		expect(sayRecordVerdict({ ...record, forecasts: 17, inside: 17 })).toMatch(/may be chance/);
 		expect(sayRecord({ ...record, inside: 66 })).toMatch(/a little narrow/);
@@ -164,7 +164,7 @@ describe('the record', () => {
 		expect(sayRecordVerdict({ ...record, verdict: 'young' })).toMatch(/ten evenings/);
 		expect(sayRecord({ ...record, evenings: 0 })).toBe('No forecast can be checked yet.');
 		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 12, wide: 1, verdict: 'fits' })).toBe(
-			'12 of 14 inside, within what chance allows'
+			'12 of 14 in range, within what chance allows'
 		);
 		expect(sayTankRecord({ id: 'm', evenings: 14, inside: 5, wide: 2.1, verdict: 'sharper' })).toMatch(
 			/2\.1 times as wide/

@@ -114,8 +114,8 @@
 								<td>{nameOf(tank.id)}</td>
 								<td><BandRow {tank} {came} {units} /></td>
 								<td
-									>{#if score === undefined}to come{:else if !came || score === 'untold'}nothing was read{:else if came.inside}inside{:else}<span
-											class="mind"
+									>{#if score === undefined}to come{:else if !came || score === 'untold'}nothing was read{:else if came.inside}in
+										range{:else}<span class="mind"
 											>{score.why.length > 0
 												? score.why.map((one) => saySurprise(one, rig, units)).join('; ')
 												: 'by chance, as far as the log shows'}</span

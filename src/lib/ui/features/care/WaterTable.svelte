@@ -57,7 +57,7 @@
 					<th scope="row">{nameOf(age.tank)}</th>
 					<td>{part.fill === undefined ? 'before ' : ''}{sayAgo(part.sinceMs, nowMs, timeZone)}</td>
 					<td>{source(part)}</td>
-					<td class="number">{Math.round(100 * part.share)} %</td>
+					<td class="number">{Math.round(100 * part.share)}%</td>
 					<td>{part.fill === undefined ? '' : POTABLE[part.potable]}</td>
 				</tr>
 			{/each}

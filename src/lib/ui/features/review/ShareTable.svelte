@@ -31,7 +31,7 @@
 			<td class="number share"
 				><span class="bar" style:width="{(60 * share) / most}%" aria-hidden="true"></span>{Math.round(
 					100 * share
-				)} %</td
+				)}%</td
 			>
 		</tr>
 	{/each}

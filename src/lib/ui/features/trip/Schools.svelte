@@ -49,7 +49,7 @@
 			<td class="number wide">{Math.round(one.plan.effort.minutes)}</td>
 			<td class="number wide">{formatLitres(waterOf(one), units)}</td>
 			<td class="number" class:mind={!one.plan.feasible}
-				>{Math.round(100 * one.plan.chance)} %{#if !one.plan.feasible}<span class="small says"
+				>{Math.round(100 * one.plan.chance)}%{#if !one.plan.feasible}<span class="small says"
 						>falls short</span
 					>{/if}</td
 			>

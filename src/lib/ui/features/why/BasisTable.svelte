@@ -38,7 +38,7 @@
 					>{dayText(zonedTime(instantMs(entry.at), timeZone).day)} {clockText(entry.at, timeZone)}</td
 				>
 				<td>{describeEntry(entry, context)}</td>
-				<td class="number">{weight >= 0.005 ? `${Math.round(weight * 100)} %` : '< 1 %'}</td>
+				<td class="number">{weight >= 0.005 ? `${Math.round(weight * 100)}%` : '< 1%'}</td>
 			</tr>
 		{/each}
 	</tbody>

@@ -6,12 +6,14 @@
 			/** it may be absent: a question mark says so */
 			readonly optional?: boolean;
 		}[];
+		/** in a panel: the terms take less room */
+		narrow?: boolean;
 	}
 	/** Terms and what they mean, in hairlines. */
-	const { terms }: Props = $props();
+	const { terms, narrow = false }: Props = $props();
 </script>
 
-<dl>
+<dl class:panel={narrow}>
 	{#each terms as { term, says, optional } (term)}
 		<div>
 			<dt>
@@ -33,5 +35,8 @@
 		border-top: var(--hairline);
 		padding: 0.2rem 0;
 		overflow-wrap: anywhere;
+	}
+	.panel div {
+		grid-template-columns: 7rem minmax(0, 1fr);
 	}
 </style>

@@ -25,7 +25,7 @@ export function nameOfEnd(rig: Rig, end: End): string {
 		case 'elsewhere':
 			return 'From elsewhere';
 		case 'beside':
-			return 'Besides water';
+			return 'Not water';
 		case 'gone':
 			return 'Drunk or boiled off';
 		case 'ground':

@@ -15,7 +15,7 @@
 		<p class="asked">{GLOSSARY[word]}</p>
 		<h3>All our words</h3>
 	{/if}
-	<Terms {terms} />
+	<Terms {terms} narrow />
 	<p><button onclick={onclose}>Close</button></p>
 </Sheet>
 

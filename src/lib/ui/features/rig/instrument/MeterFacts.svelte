@@ -23,7 +23,7 @@
 			<dd>{beep}</dd>
 		{/if}
 		<dt>Accurate to</dt>
-		<dd>± {(100 * (meter.sdFraction ?? USUAL_SD)).toFixed(1)} %</dd>
+		<dd>± {(100 * (meter.sdFraction ?? USUAL_SD)).toFixed(1)}%</dd>
 	</dl>
 	<p>
 		Is it right? <a href="/rig/tank/{encodeURIComponent(meter.tank)}">Test it with a bucket</a>, under the

@@ -66,7 +66,7 @@
 			{found.count === 1 ? 'bucket gives' : 'buckets give'} <strong>{found.scale.toFixed(3)}</strong> true
 			litres to the displayed one{found.sdFraction === undefined
 				? ''
-				: `, ± ${(100 * found.sdFraction).toFixed(1)} %`}.
+				: `, ± ${(100 * found.sdFraction).toFixed(1)}%`}.
 		</p>
 		{#if Math.abs((meter.scale ?? 1) - found.scale) > 0.0005}
 			<button onclick={() => onscale(meter.id, found.scale, found.sdFraction)}>Use it for {meter.name}</button
