@@ -90,7 +90,7 @@
 				<p class="verdict">{answer.value.headline.text}</p>
 				<p>{answer.value.reason}</p>
 				<p class="soft">
-					{formatLitres(litres, units)}, {formatHours(-24 * answer.value.line.gainedDays)} less time left.
+					Costs you {formatLitres(litres, units)} and {formatHours(-24 * answer.value.line.gainedDays)}.
 				</p>
 			{:else}<p class="soft">Working it out…</p>{/if}
 		</div>

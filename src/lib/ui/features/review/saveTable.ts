@@ -8,7 +8,7 @@ export const TABLE_NAMES: readonly { readonly table: ReviewTable; readonly label
 	{ table: 'days', label: 'days' },
 	{ table: 'habits', label: 'habits' },
 	{ table: 'tanks', label: 'tanks' },
-	{ table: 'calls', label: 'calls' }
+	{ table: 'calls', label: 'visits' }
 ];
 
 /** Saves one table of a review as CSV. */
