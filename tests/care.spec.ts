@@ -46,11 +46,11 @@ test('a task due by litres stands on Now in one line, and is done by a tap or a 
 	await openLogbook(page, logbookOf(log, rig, [trip]));
 	// 32 L have passed the pump meter, 30 are its measure.
 	await page.getByRole('button', { name: 'Done: Change the filter' }).click();
-	await expect(page.getByText('Next to look after: change the filter')).toBeVisible();
+	await expect(page.getByText('Next to look after: Change the filter')).toBeVisible();
 	await page.keyboard.press('u');
 	await expect(page.getByRole('button', { name: 'Done: Change the filter' })).toBeVisible();
 	await enter(page, 'filter changed');
-	await expect(page.getByText('Next to look after: change the filter')).toBeVisible();
+	await expect(page.getByText('Next to look after: Change the filter')).toBeVisible();
 	await expect(page.getByText('Frost: Cold Camp, coldest of 3 nights: down to −1')).toBeVisible();
 	await page.getByRole('link', { name: 'What to do' }).click();
 	await expect(page.getByText(/^Grey.*empty it at a designated place before the night/)).toBeVisible();

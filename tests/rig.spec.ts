@@ -115,7 +115,7 @@ test('the outline editor by keyboard: a crossing is said, a shape is kept', asyn
 	await page.keyboard.press('ArrowUp');
 	await expect(editor.getByText('85 L to the brim')).toBeVisible();
 	await editor.getByLabel('Corner 1, up').fill('900');
-	await expect(editor.getByText('may not cross itself')).toBeVisible();
+	await expect(editor.getByText('can’t cross itself')).toBeVisible();
 	await expect(editor.getByRole('button', { name: 'Save' })).toBeDisabled();
 	await editor.getByLabel('Corner 1, up').fill('0');
 	await editor.getByRole('button', { name: 'Save' }).click();

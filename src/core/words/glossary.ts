@@ -26,7 +26,7 @@ export const GLOSSARY = Object.freeze({
 		'Something you might do to use less water: switch it on in Habits while you do it, and the forecast counts it.',
 	effort:
 		'How much trouble a way to save is to you, from 0 to 5: change it as you feel it, as the easiest way goes by it.',
-	tote: 'A wheeled waste tank that you take to the drain by hand: add it to the containers in Rig, and a dump run tells the loads.',
+	tote: 'A wheeled waste tank that you take to the drain by hand: add it to the containers in Rig, and a dump run gives the loads.',
 	'plan style':
 		'A rule for when to fill and dump, such as topping up whenever you can: compare them under the plan in Trip, and choose one.',
 	'falls short':

@@ -1,5 +1,5 @@
 export { sayShortfall, verdict, type Verdict, type VerdictInput } from './outlook/verdict.js';
-export { listed, midSentence } from './list.js';
+export { listed } from './list.js';
 export { spanText, type Span } from './spans.js';
 export {
 	askSamePeople,

@@ -3,5 +3,5 @@ const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 /** `a`, `a and b`, `a, b and c`. */
 export const listed = (words: readonly string[]): string => LIST.format(words);
 
-/** A name as it stands within a sentence: `change the filter`. */
+/** A sentence of our own within another one: `one load each week`. */
 export const midSentence = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);

@@ -78,7 +78,7 @@ describe('a care task', () => {
 		expect(done({ sinceDays: 0.1 })).toBe('done today');
 		expect(done({})).toBe('not logged as done');
 		expect(sayDueNow([task(), task({ name: 'Rinse the cassette' })])).toBe(
-			'Due: change the filter and rinse the cassette'
+			'Due: Change the filter and Rinse the cassette'
 		);
 		for (const kind of ['never-done', 'through-gone', 'counts-nothing', 'done-later'] as const)
 			expect(sayCareProblem({ kind, name: 'Pump', at: '2027-05-20T00:00:00Z' } as never)).toMatch(

@@ -54,7 +54,7 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 			};
 		case 'fittings':
 			return {
-				does: 'Empty what holds water on the way',
+				does: 'Empty the fittings that hold water',
 				how: 'If fitted: city inlet and its check valve, filter housings (cartridges out), accumulator.'
 			};
 		case 'pump':
@@ -149,7 +149,7 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 		case 'leave-open':
 			return {
 				does: 'Leave taps, low points and vents of the fresh water open',
-				how: 'And a note on the pump’s switch.'
+				how: 'Put a note on the pump’s switch.'
 			};
 	}
 }

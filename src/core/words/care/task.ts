@@ -2,7 +2,7 @@ import { DAY_MS } from '../../time/index.js';
 import type { CareProblem, TaskDue } from '../../care/index.js';
 import type { CareTask, Rig } from '../../logbook/index.js';
 import { formatLitres, type UnitChoice } from '../../units/index.js';
-import { listed, midSentence } from '../list.js';
+import { listed } from '../list.js';
 import { sayAhead } from '../when.js';
 
 /** What stands in the way of saying when a task is due. */
@@ -97,4 +97,4 @@ export function sayDue(
 
 /** The one line of what is due: `Due: change the filter, rinse the cassette`. */
 export const sayDueNow = (tasks: readonly Pick<CareTask, 'name'>[]): string =>
-	`Due: ${listed(tasks.map(({ name }) => midSentence(name)))}`;
+	`Due: ${listed(tasks.map(({ name }) => name))}`;

@@ -166,7 +166,7 @@ it('says why in a sentence: what weighs most, and what was left out', () => {
 	const known = of([wash(2, 12, 2), read('sender-main', 88, 4, 7), lit(2), lit(3), lit(4)], rig);
 	const basis = basisOf(known, ['main', 'grey']);
 	expect(sayWhy(known, 'main', basis.get('main') ?? [], 'Etc/UTC')).toMatch(
-		/^Mostly from .*full as seen Saturday morning and the sender main this morning/
+		/^Mostly from .*full as seen Saturday morning and Sender main this morning/
 	);
 	expect(sayWhy(known, 'grey', basis.get('grey') ?? [], 'Etc/UTC')).toMatch(
 		/Grey lights was left out entirely\.$/

@@ -7,11 +7,11 @@ import { listed } from '../list.js';
 const named = (list: readonly { readonly id: string; readonly name: string }[], id: string): string =>
 	list.find((one) => one.id === id)?.name ?? id;
 
-/** What an entry is called in a list of reasons: `the meter`, `the fill`, `the showers`. */
+/** What an entry is called in a list of reasons: `the fill`, `Pump meter`, `Shower`. */
 function called(rig: Rig, entry: Entry): string {
 	switch (entry.kind) {
 		case 'use':
-			return named(rig.habits, entry.habit).toLowerCase();
+			return named(rig.habits, entry.habit);
 		case 'fill':
 		case 'dump':
 			return `the ${entry.kind}`;
@@ -20,9 +20,9 @@ function called(rig: Rig, entry: Entry): string {
 		case 'mark':
 			return `${entry.state} as seen`;
 		case 'reading':
-			return `the ${named(rig.instruments, entry.instrument).toLowerCase()}`;
+			return named(rig.instruments, entry.instrument);
 		case 'measure':
-			return named(rig.measures, entry.measure).toLowerCase();
+			return named(rig.measures, entry.measure);
 		default:
 			return `the ${KIND_WORDS[entry.kind].toLowerCase()}`;
 	}

@@ -2,7 +2,7 @@ import { HOUR_MS } from '../../time/index.js';
 import type { Sacrifice } from '../../forecast/index.js';
 import type { Rig } from '../../logbook/index.js';
 import { formatDuration, formatHours } from '../../units/index.js';
-import { listed, midSentence } from '../list.js';
+import { listed } from '../list.js';
 import { mind, plain, strong, type Span } from '../spans.js';
 import { capital } from '../outlook/stay.js';
 import { sayWhen } from '../when.js';
@@ -21,9 +21,9 @@ const short = (hours: number): string => {
 export const sayLonger = (hours: number): string =>
 	Math.round(hours) < 1 ? 'no longer' : `${short(hours)} longer`;
 
-/** Measures of a rig by name, as one says them in a sentence. */
+/** Measures of a rig by name, as their people typed them. */
 const names = (rig: Rig, ids: readonly string[]): readonly string[] =>
-	ids.map((id) => rig.measures.find((one) => one.id === id)?.name ?? id).map(midSentence);
+	ids.map((id) => rig.measures.find((one) => one.id === id)?.name ?? id);
 
 const strongList = (items: readonly string[]): readonly Span[] =>
 	items.flatMap((item, i): readonly Span[] => [

@@ -133,7 +133,7 @@ describe('the least sacrifice', () => {
 	};
 	it('says how far short one is, and what gets there', () =>
 		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) })).toBe(
-			'You are 21 hours short of Monday noon. Easiest way there: short showers and dishes in an inch. Very sure with both.'
+			'You are 21 hours short of Monday noon. Easiest way there: Short showers and Dishes in an inch. Very sure with both.'
 		));
 	it('says how much longer in hours, then in days', () =>
 		expect([0.2, 0.75, 28.4, 24 * 4].map(sayLonger)).toEqual([
@@ -144,14 +144,14 @@ describe('the least sacrifice', () => {
 		]));
 	it('does not ask again for what is on', () =>
 		expect(say({ reached: true, best: set(['short', 'inch'], 0.93) }, ['short'])).toContain(
-			'Easiest way there: dishes in an inch. Very sure with it.'
+			'Easiest way there: Dishes in an inch. Very sure with it.'
 		));
 	it('says that nothing is asked, or that nothing helps', () => {
 		expect(say({ reached: true, best: set([], 0.97) })).toBe(
 			'You reach Monday noon as you live now. Over 90% chance that no tank runs low or fills up before then.'
 		);
 		expect(say({ nearest: { ...set(['short'], 0.2), lastsToMs: now + 40 * HOUR_MS } })).toBe(
-			'You can’t make it to Monday noon. The furthest you get is with short showers: until tomorrow night. Without, you are 21 hours short.'
+			'You can’t make it to Monday noon. The furthest you get is with Short showers: until tomorrow night. Without, you are 21 hours short.'
 		);
 		expect(say({})).toContain('no way to save changes that: tomorrow morning is as far as you get.');
 	});

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { careIdeasFor, dueNow, nextDue, taskFrom, type CareIdea } from '$core/care';
-	import { midSentence, sayDue, sayDueNow } from '$core/words';
+	import { sayDue, sayDueNow } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import { coldNight, keepColdNight } from '$lib/ui/features/care/coldNight';
@@ -43,7 +43,7 @@
 			: due.length > 0
 				? `${sayDueNow(due.map(({ task }) => task))}.`
 				: next
-					? `Nothing is due. Next: ${midSentence(next.task.name)}, ${sayDue(next, app.nowMs, app.timeZone, units)}.`
+					? `Nothing is due. Next: ${next.task.name}, ${sayDue(next, app.nowMs, app.timeZone, units)}.`
 					: 'Nothing is due.'
 	);
 	const ideas = $derived(rig ? careIdeasFor(rig) : []);

@@ -87,7 +87,7 @@
 				{#each layUp.remains as remains, i (i)}<li>{sayRemains(remains, rig, units)}</li>{/each}
 			</ul>
 		</Section>
-		<Section title="The way back">
+		<Section title="Back into use">
 			<TickList steps={back} {ticked} ontick={(key, done) => void tick(key, done)} />
 		</Section>
 	</Page>

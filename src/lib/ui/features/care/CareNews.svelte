@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dueNow, nextDue } from '$core/care';
-	import { midSentence, sayDue, sayFrostNight } from '$core/words';
+	import { sayDue, sayFrostNight } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { coldNight } from './coldNight';
@@ -27,7 +27,7 @@
 		<strong>Due:</strong>
 		{#each due.slice(0, MOST) as { task } (task.id)}
 			<button class="small" aria-label="Done: {task.name}" onclick={() => void doneSaying(app, task)}
-				>{midSentence(task.name)} <span aria-hidden="true">✓</span></button
+				>{task.name} <span aria-hidden="true">✓</span></button
 			>
 		{/each}
 		<a href="/rig/care">{due.length > MOST ? `and ${due.length - MOST} more` : 'Care'}</a>
@@ -35,7 +35,7 @@
 {:else if next}
 	<p class="line soft">
 		<span
-			>Next to look after: <a href="/rig/care">{midSentence(next.task.name)}</a>, {sayDue(
+			>Next to look after: <a href="/rig/care">{next.task.name}</a>, {sayDue(
 				next,
 				app.nowMs,
 				app.timeZone,

@@ -92,7 +92,7 @@
 			...(found.oneTime ? [sayPaid(found.oneTime, 'use', units)] : []),
 			...(found.personDay ? [sayPaid(found.personDay, 'person and day', units)] : [])
 		]}
-		{#if !found.oneTime}<p>{sayNotYet(found.uses, habit.toLowerCase())}</p>{/if}
+		{#if !found.oneTime}<p>{sayNotYet(found.uses, habit)}</p>{/if}
 		{#each told as { says } (says)}<p>{says}</p>{/each}
 		{#if told.length > 0}
 			<details>
@@ -111,8 +111,8 @@
 					? `begins ${sayDay(trial.fromMs, app.nowMs, app.timeZone)}`
 					: `day ${Math.floor((app.nowMs - trial.fromMs) / DAY_MS) + 1}, today ${onNow ? 'with' : 'without'} it`}.</strong
 			>
-			It ends {sayDay(trial.toMs, app.nowMs, app.timeZone)}; measure {habit.toLowerCase()} and read the meter as
-			you can. The answer will appear here.
+			It ends {sayDay(trial.toMs, app.nowMs, app.timeZone)}; measure {habit} and read the meter as you can. The
+			answer will appear here.
 		</p>
 		<button onclick={() => void end()}>End the trial</button>
 	{:else}

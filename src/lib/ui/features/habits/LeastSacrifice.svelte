@@ -60,7 +60,7 @@
 	const set = $derived(found?.best ?? found?.nearest);
 	const toSwitch = $derived((set?.measures ?? []).filter((id) => !inForce.includes(id)));
 	let others = $state(false);
-	const nameOf = (id: string): string => rig?.measures.find((one) => one.id === id)?.name.toLowerCase() ?? id;
+	const nameOf = (id: string): string => rig?.measures.find((one) => one.id === id)?.name ?? id;
 	const tank = $derived(rig && tankById(rig, way.value?.line.tank ?? ''));
 	const line = $derived(way.value?.line);
 	const endMs = $derived(app.nowMs + (line?.asItIs.p50 ?? 0) * DAY_MS);

@@ -35,11 +35,7 @@
 	const nameOf = (habit: string): string => prices.find((one) => one.habit === habit)?.name ?? habit;
 	const litres = $derived(prices.reduce((sum, one) => sum + (times[one.habit] ?? 0) * one.litres, 0));
 	const all = $derived(
-		listed(
-			more.map(({ habit, times: n }) =>
-				n === 1 ? nameOf(habit).toLowerCase() : `${n} × ${nameOf(habit).toLowerCase()}`
-			)
-		)
+		listed(more.map(({ habit, times: n }) => (n === 1 ? nameOf(habit) : `${n} × ${nameOf(habit)}`)))
 	);
 	const tank = $derived(app.liveRig && tankById(app.liveRig, answer.value?.line.tankThen ?? ''));
 

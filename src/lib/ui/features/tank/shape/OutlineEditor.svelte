@@ -103,8 +103,8 @@
 		</SectionDrawing>
 		<p class="soft">Drag a corner, or move it with the arrow keys; with Shift by a millimetre.</p>
 		{#if crossing}<p class="mind" role="alert">
-				Side {crossing[0] + 1} meets side {crossing[1] + 1}: the outline may not cross itself. Move one of
-				their corners.
+				Side {crossing[0] + 1} meets side {crossing[1] + 1}: the outline can’t cross itself. Move one of their
+				corners.
 			</p>{/if}
 	</div>
 </div>
