@@ -1,10 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { LOOK_AHEAD_DAYS } from '$core/now';
-	import { LIMITS_CAUTION } from '$core/words';
 	import { useApp } from '$lib/state';
-	import Findings from '$lib/ui/parts/notices/Findings.svelte';
 	import { noonOfFlag } from '$lib/ui/parts/goal/goal';
 	import NowHead from '$lib/ui/features/now/NowHead.svelte';
 	import NowLayout from '$lib/ui/features/now/NowLayout.svelte';
@@ -147,16 +144,26 @@
 					{:else if prices.length > 0}
 						<PriceList {prices} {units} onlog={(price) => void logOne(price.habit, price.name)} />
 						<p class="buttons"><button onclick={() => void showBasket(true)}>Enough for tonight?</button></p>
+						<KeptPlace height="1lh">
+							{#if rest.over}
+								{#await import('$lib/ui/parts/glossary/WhatIs.svelte') then { default: WhatIs }}<WhatIs
+										words={['time left', 'spare']}
+									/>{/await}
+							{/if}
+						</KeptPlace>
 					{:else}
 						<p class="soft">
 							No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in
 							hours appears here.
 						</p>
 					{/if}
-					<Findings
-						findings={now.findings ?? []}
-						onmend={(mend, label) => void mendSaying(app, mend, label)}
-					/>
+					{#if now.findings && now.findings.length > 0}
+						{@const { findings } = now}
+						{#await import('$lib/ui/parts/notices/Findings.svelte') then { default: Findings }}<Findings
+								{findings}
+								onmend={(mend, label) => void mendSaying(app, mend, label)}
+							/>{/await}
+					{/if}
 					{#if now.plan && !now.plan.feasible}
 						<Notice><p>The plan falls short: see <a href="/trip">Trip</a>.</p></Notice>
 					{/if}
@@ -168,9 +175,6 @@
 								{app}
 							/>{/await}
 					{/if}
-					<p class="soft small">
-						Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. {LIMITS_CAUTION}
-					</p>
 				</InTurn>
 			{/if}
 		{/snippet}

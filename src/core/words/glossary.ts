@@ -1,5 +1,5 @@
 /** Our own words, each in one sentence with what to do. */
-export const GLOSSARY = Object.freeze({
+export const GLOSSARY = {
 	usable:
 		'The litres you can really draw or let in, which are fewer than the rated size: find them with a trial on the tank’s page.',
 	'rated size': 'The litres the maker gives for a tank: enter them first, then measure what is usable.',
@@ -32,7 +32,7 @@ export const GLOSSARY = Object.freeze({
 	'falls short':
 		'What a plan does when a tank would run low or fill up before you can fill or dump: try what would fix it, under the plan.',
 	void: 'An entry that no longer counts but is not erased: tick “show voided” in the ledger to restore it.'
-});
+} as const;
 
 /** A word of the glossary. */
 export type Word = keyof typeof GLOSSARY;

@@ -2,7 +2,7 @@ import { DAY_MS } from '../../time/index.js';
 import { lastingOf, type Forecast, type TankForecast } from '../../forecast/index.js';
 import type { Rising } from '../../habits/index.js';
 import { instantMs, type Rig, type Tank, type Trip } from '../../logbook/index.js';
-import { serviceKindOf, type Plan, type ServiceKind } from '../../plan/index.js';
+import type { Plan, ServiceKind } from '../../plan/index.js';
 import { neverBinds, tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
@@ -64,11 +64,10 @@ const SERVICE_WORDS: Readonly<Record<ServiceKind, string>> = {
 function nextService({ rig, plan, trip, forecast, atMs, timeZone }: VerdictInput): readonly Span[] {
 	if (!plan || !trip) return [];
 	const stop = trip.stops.find(({ id }) => id === plan.next?.stop);
+	const holds = tankById(rig, plan.shortfall?.tank ?? '')?.holds ?? 'fresh';
 	if (plan.shortfall && !plan.next)
 		return [
-			mind(
-				`No stop ahead has ${SERVICE_WORDS[serviceKindOf(tankById(rig, plan.shortfall.tank)?.holds ?? 'fresh')]} in time`
-			),
+			mind(`No stop ahead has ${SERVICE_WORDS[holds === 'fresh' ? 'water' : holds]} in time`),
 			plain('. ')
 		];
 	if (!plan.next || !stop) return [plain('You need no fill or dump before the trip ends. ')];

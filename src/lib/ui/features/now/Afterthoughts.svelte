@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { tankById } from '$core/rig';
-	import { sayWaterWarning } from '$core/words';
+	import { LOOK_AHEAD_DAYS } from '$core/now';
+	import { LIMITS_CAUTION, sayWaterWarning } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import FileReminder from './FileReminder.svelte';
 
-	/** What is good to know once one has seen what one came for: old or doubtful water, a file that is due, corrected bands. */
+	/** What is good to know once one has seen what one came for: old or doubtful water, a file that is due, corrected ranges, what the days look ahead to. */
 	const { app }: { app: App } = $props();
 
 	const aged = latest(
@@ -30,3 +31,4 @@
 		Ranges are drawn as <a href="/ledger/record">the forecast record</a> asks.
 	</p>
 {/if}
+<p class="soft small">Looks {LOOK_AHEAD_DAYS} days ahead, as you live now. {LIMITS_CAUTION}</p>

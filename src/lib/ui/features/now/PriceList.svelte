@@ -1,7 +1,6 @@
 <script lang="ts">
 	import type { Price } from '$core/forecast';
 	import { formatHours, formatLitres, type UnitChoice } from '$core/units';
-	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
 		prices: readonly Price[];
@@ -33,7 +32,6 @@
 		{/each}
 	</tbody>
 </table>
-<WhatIs words={['time left', 'spare']} />
 
 <style>
 	caption {
