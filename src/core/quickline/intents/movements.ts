@@ -113,7 +113,7 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 const DRAINS = ['ground', 'overboard', 'sewer'] as const;
 const ALL = new Set(['all', 'everything', 'both', 'waste', 'tanks']);
 const BLACK = 'Black never goes on the ground; overboard only where rules allow.';
-const LAWS = 'Only where local rules allow it; they differ.';
+const LAWS = 'Do this only where local rules allow it; they differ.';
 
 /** Black before grey, so that the hose ends rinsed. */
 const inDumpOrder = (tanks: readonly Tank[]): readonly Tank[] =>

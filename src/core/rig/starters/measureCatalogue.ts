@@ -114,7 +114,7 @@ export const MEASURE_IDEAS: readonly MeasureIdea[] = Object.freeze<MeasureIdea[]
 		key: 'cold-start-dishes',
 		name: 'Warm-up water for the dishes',
 		says: 'A jug under the head until it runs warm; wash up with it.',
-		caution: 'Only clean, unsoaped water, and only today: standing water goes stale.',
+		caution: 'Use only clean, unsoaped water, and use it today: standing water goes stale.',
 		guess: SHOWER,
 		effort: 1,
 		effect: insteadOf(DISHES)

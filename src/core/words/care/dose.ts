@@ -87,4 +87,4 @@ export const DOSE_CAUTION =
 
 /** The word that comes before treating the water that one drinks. */
 export const WATER_DOSE_CAUTION =
-	'Only with a product sold for drinking water: take dose and waiting time from its label. It doesn’t make dirty, salty or chemically polluted water safe; don’t drink that, and follow your health authority.';
+	'Use only a product sold for drinking water: take dose and waiting time from its label. It doesn’t make dirty, salty or chemically polluted water safe; don’t drink that, and follow your health authority.';

@@ -50,7 +50,7 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 			return {
 				does: 'Drain the heater',
 				how: 'Open its drain or safety valve. Set a bypass, if it has one.',
-				caution: 'Only when it is cold and without pressure.'
+				caution: 'Open it only when it is cold and without pressure.'
 			};
 		case 'fittings':
 			return {
@@ -116,7 +116,7 @@ export function sayLayUpStep(step: LayUpStep, rig: Rig, units: UnitChoice): Care
 			return {
 				does: 'Traps under sinks and shower: empty, or protect',
 				how: `${names(step.outlets)}: where a trap can’t be emptied, use the non-toxic antifreeze sold for drinking-water systems, as its label says.`,
-				caution: 'Never the antifreeze for engines: it is poisonous.'
+				caution: 'Never use the antifreeze for engines: it is poisonous.'
 			};
 		case 'dump': {
 			const tank = rig.tanks.find(({ id }) => id === step.tank);

@@ -67,5 +67,5 @@ export function sayGoingIn(potable: boolean | undefined): string | undefined {
 		potable === false
 			? 'With this, all that is in it is for washing bodies and floors only, not for dishes, teeth or ice,'
 			: 'With this, you can’t know whether you may drink what is in it,';
-	return `Only what a sign or a person calls drinking water goes into a drinking-water tank. ${then} until it is sanitised and filled again: diluting does not clear it.`;
+	return `Fill a drinking-water tank only with what a sign or a person says is drinking water. ${then} until it is sanitised and filled again: diluting does not clear it.`;
 }

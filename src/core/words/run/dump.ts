@@ -32,7 +32,7 @@ const PIPE_L = 2;
 /** A valve this wide or wider is through before anybody has looked at a clock, mm. */
 const LARGE_VALVE_MM = 60;
 const MINUTES = 60;
-const NOT_FROM_THE_TAP = 'Never with the drinking-water hose, nor from the drinking-water tap.';
+const NOT_FROM_THE_TAP = 'Never use the drinking-water hose or the drinking-water tap for it.';
 const BLACK_BY_MIXING = (grey: string): string =>
 	`If black gets into ${grey}, ${grey} counts as black: empty it only down a black drain.`;
 const AFLOAT =
@@ -326,7 +326,7 @@ export function sayDumpStep(step: DumpRunStep, about: About): StepWords {
 			return {
 				does: `Open ${black}, then ${grey}. After about half a minute shut ${grey}, then ${black}.`,
 				tells: ['Have somebody watch the bowl: shut both before it rises there.'],
-				caution: `Never above the bowl. ${BLACK_BY_MIXING(grey)}`,
+				caution: `Never let it rise above the bowl. ${BLACK_BY_MIXING(grey)}`,
 				done: 'It has run back; both are shut',
 				other: 'Skip this'
 			};

@@ -173,7 +173,7 @@ describe('a dump in words', () => {
 		const does = words.map((one) => plain(one.does)).join(' ');
 		expect(does).toMatch(/carry it level.*vent button.*twice.*dose.*seal/);
 		expect(does).not.toMatch(/hose/i);
-		expect(words[2]?.caution).toContain('Never with the drinking-water hose');
+		expect(words[2]?.caution).toContain('Never use the drinking-water hose');
 	});
 	it('a deck fitting: the right cap, the vent, the sight glass; never a hose of one’s own', () => {
 		const deck: Setup = {
