@@ -43,8 +43,7 @@ const rationUntil = (trip: Trip, planned: Plan, atMs: number): number | undefine
 	return until > atMs ? until : undefined;
 };
 
-/** Who is at a stop looks so far ahead in what is planned there. */
-
+/** What is planned where one is, within the hour, and the last chance that comes first. */
 function toDo(rig: Rig, trip: Trip, { services, lastChance }: Plan, atMs: number, units: UnitChoice): ToDo {
 	const here = trip.stops.find(({ arrive, depart }) => instantMs(arrive) <= atMs && instantMs(depart) > atMs);
 	const service = services.find((one) => one.stop === here?.id && one.atMs <= atMs + HOUR_MS);

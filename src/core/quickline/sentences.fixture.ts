@@ -820,6 +820,7 @@ export const IN_THE_HUT: readonly Sentence[] = [
 	['dipped 118', way(reads('stick', 118))],
 	['rod 118 roll 2 pitch -1.5', way(reads('stick', 118, { rollDeg: 2, pitchDeg: -1.5 }))],
 	['dipstick 118 tilt 2', way(reads('stick', 118, { rollDeg: 2 }))],
+	['dipstick 118 tilt -2 port', way(reads('stick', 118, { rollDeg: -2 }))],
 	['dipstick 118 tilted 2° to port', way(reads('stick', 118, { rollDeg: -2 }))],
 	['rod 118 leaning 2 to starboard pitch -1', way(reads('stick', 118, { rollDeg: 2, pitchDeg: -1 }))],
 	['rod 118 roll 60', /at most 45/],

@@ -68,6 +68,7 @@ export {
 	describeEntry,
 	KIND_WORDS,
 	LIVED_WORDS,
+	sayKind,
 	sayInstant,
 	type DescribeContext
 } from './log/entry.js';

@@ -72,10 +72,10 @@ describe('why a level is what it is', () => {
 describe('a rod read aloud', () => {
 	const grey = { name: 'Aft', holds: 'grey', usable: '60 L', first: true, more: [] } as const;
 	it('says its level, how long it lasts and what that means', () => {
-		expect(sayRod({ ...grey, level: '40 L ± 3', lasts: '46 h', until: 'tomorrow morning' })).toBe(
+		expect(sayRod({ ...grey, level: '40 L ± 3', aloud: 'Lasts 46 h, until tomorrow morning' })).toBe(
 			'Aft, grey: 40 L ± 3 of 60 L usable. Lasts 46 h, until tomorrow morning; fills first.'
 		);
-		expect(sayRod({ ...grey, first: false, level: '60 L', lasts: 'full', until: 'now' })).toBe(
+		expect(sayRod({ ...grey, first: false, level: '60 L', aloud: 'Full now' })).toBe(
 			'Aft, grey: 60 L of 60 L usable. Full now.'
 		);
 		expect(sayFirst('fresh')).toBe('runs low first');

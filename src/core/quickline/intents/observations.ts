@@ -116,15 +116,17 @@ export function meterLine(line: TokenLine, context: QuickContext): LineReading {
 
 /** `roll 2`, `tilted 2° to port`, `pitch -1.5`. */
 const TILT =
-	/\b(roll|tilt(?:ed)?|lean(?:s|ing)?|pitch)\s+([-−]?\d+(?:[.,]\d+)?)\s*°?(?:\s*(?:to\s+)?(port|starboard))?/gi;
+	/\bpitch\s+([-−]?\d+(?:[.,]\d+)?)\s*°?|\b(?:roll|tilt(?:ed)?|lean(?:s|ing)?)\s+([-−]?\d+(?:[.,]\d+)?)\s*°?(?:\s*(?:to\s+)?(port|starboard))?/gi;
 
 /** `dipstick 118`, `rod main 11.8 cm`, `rod 118 roll 2 pitch -1`. */
 export function rodLine(text: string, names: readonly string[], context: QuickContext): LineReading {
 	const leans = new Map(
-		[...text.matchAll(TILT)].map(([, axis, degrees, side]) => [
-			axis?.toLowerCase() === 'pitch' ? 'pitch' : 'roll',
-			(side?.toLowerCase() === 'port' ? -1 : 1) * Number(degrees?.replace(',', '.').replace('−', '-'))
-		])
+		[...text.matchAll(TILT)].map(([, pitch, roll, side]) => {
+			const degrees = Number((pitch ?? roll)?.replace(',', '.').replace('−', '-'));
+			if (pitch !== undefined) return ['pitch', degrees];
+			// A side that is named says which way, whatever stands before the figure.
+			return ['roll', side === undefined ? degrees : Math.abs(degrees) * (/port/i.test(side) ? -1 : 1)];
+		})
 	);
 	const line = readLine(text.replace(TILT, ' '), names);
 	const beyond = figureBeyond(line, 1);

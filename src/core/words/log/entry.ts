@@ -102,6 +102,9 @@ export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
 	note: 'Note'
 };
 
+/** What a kind is called within a sentence: `hook-up`. */
+export const sayKind = ({ kind }: { readonly kind: EntryKind }): string => KIND_WORDS[kind].toLowerCase();
+
 /** `07:25` in a zone. */
 export function clockText(at: string, timeZone: string): string {
 	return clockTime(zonedTime(instantMs(at), timeZone));

@@ -82,7 +82,8 @@ describe('how long a tank lasts', () => {
 	it('days and a time of day', () => {
 		expect(say(main, { daysLeft: 2.5, bindsMs: nowMs + 2.5 * DAY_MS })).toEqual({
 			lasts: '2½ days',
-			until: 'Wednesday evening'
+			until: 'Wednesday evening',
+			aloud: 'Lasts 2½ days, until Wednesday evening'
 		});
 	});
 	it('bound, by what it holds', () => {
@@ -90,10 +91,18 @@ describe('how long a tank lasts', () => {
 		expect(say({ ...main, holds: 'grey' }, { daysLeft: 0, bindsMs: nowMs }).lasts).toBe('full');
 	});
 	it('nothing foretold is longer than is looked ahead', () => {
-		expect(say(main, {})).toEqual({ lasts: 'over 30 days', until: '' });
+		expect(say(main, {})).toEqual({
+			lasts: 'over 30 days',
+			until: '',
+			aloud: 'Lasts over 30 days'
+		});
 	});
 	it('a carried one by what it adds', () => {
-		expect(say({ ...main, carried: true }, { addsDays: 1.5 })).toEqual({ lasts: 'spare', until: '+ 36 h' });
+		expect(say({ ...main, carried: true }, { addsDays: 1.5 })).toEqual({
+			lasts: 'spare',
+			until: '+ 36 h',
+			aloud: 'Spare + 36 h'
+		});
 		expect(say({ ...main, carried: true, litres: 0.2 }, {}).lasts).toBe('empty');
 	});
 });

@@ -2,10 +2,9 @@ import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
 import { formatLitres, METRIC, type UnitChoice } from '../../units/index.js';
 import type { Finding, FindingMend } from '../../findings/index.js';
 import { sayDay, sayPast } from '../when.js';
-import { KIND_WORDS } from '../log/entry.js';
+import { sayKind } from '../log/entry.js';
 import { sayDoubt } from './doubt.js';
 
-const kindOf = ({ kind }: Pick<Entry, 'kind'>): string => KIND_WORDS[kind].toLowerCase();
 const quoted = (value: number | string): string => (typeof value === 'string' ? `“${value}”` : String(value));
 
 function sayMissing(
@@ -67,14 +66,14 @@ export function sayFinding(
 		case 'slip': {
 			const when = sayPast(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.kind === 'twice')
-				return `The same ${kindOf(finding.entry)} is in the log twice within minutes, ${when}. Did you both log it?`;
+				return `The same ${sayKind(finding.entry)} is in the log twice within minutes, ${when}. Did you both log it?`;
 			if (finding.slip.kind === 'tenfold') return sayTenfold(finding.entry, finding.slip.litres, when, units);
 			const day = sayDay(instantMs(finding.entry.at), nowMs, timeZone);
 			if (finding.slip.more !== undefined)
 				return `${finding.slip.more + 1} entries are dated in the future, the first ${day}; they don’t count yet. Is this device’s clock right?`;
 			return finding.slip.off === 'future'
-				? `One entry (${kindOf(finding.entry)}) is dated in the future, ${day}; it doesn’t count yet. Was the clock wrong?`
-				: `One entry (${kindOf(finding.entry)}) is dated long before all others, ${day}. Is the year wrong?`;
+				? `One entry (${sayKind(finding.entry)}) is dated in the future, ${day}; it doesn’t count yet. Was the clock wrong?`
+				: `One entry (${sayKind(finding.entry)}) is dated long before all others, ${day}. Is the year wrong?`;
 		}
 	}
 }

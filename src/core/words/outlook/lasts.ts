@@ -38,37 +38,39 @@ export interface RodWords {
 	readonly level: string;
 	/** `90 L` */
 	readonly usable: string;
-	readonly lasts: string;
-	readonly until: string;
+	/** `Lasts 46 h, until Friday morning`, `Full now` */
+	readonly aloud: string;
 	readonly first: boolean;
 	/** what is behind it, and whether it is drinking water */
 	readonly more: readonly string[];
 }
 
 /** A rod in sentences: `Grey, grey: 40 L ± 3 of 60 L usable. Lasts 46 h, until Friday morning; fills first.` */
-export function sayRod({ name, holds, level, usable, lasts, until, first, more }: RodWords): string {
-	const long = /^(over )?\d/.test(lasts);
-	const how = [
-		`${long ? `Lasts ${lasts}` : capital(lasts)}${until === '' ? '' : long ? `, until ${until}` : ` ${until}`}`,
-		...(first ? [sayFirst(holds)] : []),
-		...more.filter((words) => words !== '')
-	];
+export function sayRod({ name, holds, level, usable, aloud, first, more }: RodWords): string {
+	const how = [aloud, ...(first ? [sayFirst(holds)] : []), ...more.filter((words) => words !== '')];
 	return `${name}, ${holds}: ${level} of ${usable} usable. ${how.join('; ')}.`;
 }
 
-/** How long a tank lasts, and until when: `4½ days`, `Sunday morning`; what it is carried for where it feeds another. */
+/** How long a tank lasts, and until when: `4½ days`, `Sunday morning`; what it is carried for where it feeds another; and both read aloud. */
 export function sayLasting(
 	{ holds, carried, litres }: Pick<Tank, 'holds'> & { readonly carried: boolean; readonly litres: number },
 	{ daysLeft, bindsMs, addsDays }: Lasting,
 	nowMs: number,
 	timeZone: string
-): { readonly lasts: string; readonly until: string } {
+): { readonly lasts: string; readonly until: string; readonly aloud: string } {
+	const state = (lasts: string, until: string) => ({
+		lasts,
+		until,
+		aloud: capital(until === '' ? lasts : `${lasts} ${until}`)
+	});
 	if (carried)
-		return {
-			lasts: litres < NEXT_TO_NOTHING_L ? 'empty' : 'spare',
-			until: addsDays ? `+ ${formatDuration(addsDays)}` : ''
-		};
-	if (daysLeft === undefined || bindsMs === undefined) return { lasts: 'over 30 days', until: '' };
-	if (daysLeft <= 0) return { lasts: holds === 'fresh' ? 'at its reserve' : 'full', until: 'now' };
-	return { lasts: formatDuration(daysLeft), until: sayWhen(bindsMs, nowMs, timeZone) };
+		return state(
+			litres < NEXT_TO_NOTHING_L ? 'empty' : 'spare',
+			addsDays ? `+ ${formatDuration(addsDays)}` : ''
+		);
+	if (daysLeft === undefined || bindsMs === undefined)
+		return { lasts: 'over 30 days', until: '', aloud: 'Lasts over 30 days' };
+	if (daysLeft <= 0) return state(holds === 'fresh' ? 'at its reserve' : 'full', 'now');
+	const [lasts, until] = [formatDuration(daysLeft), sayWhen(bindsMs, nowMs, timeZone)];
+	return { lasts, until, aloud: `Lasts ${lasts}, until ${until}` };
 }

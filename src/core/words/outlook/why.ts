@@ -1,6 +1,6 @@
 import type { Basis, Estimate } from '../../estimate/index.js';
 import { instantMs, type Entry, type Rig } from '../../logbook/index.js';
-import { KIND_WORDS } from '../log/entry.js';
+import { sayKind } from '../log/entry.js';
 import { sayPast } from '../when.js';
 import { listed } from '../list.js';
 
@@ -24,7 +24,7 @@ function called(rig: Rig, entry: Entry): string {
 		case 'measure':
 			return named(rig.measures, entry.measure);
 		default:
-			return `the ${KIND_WORDS[entry.kind].toLowerCase()}`;
+			return `the ${sayKind(entry)}`;
 	}
 }
 

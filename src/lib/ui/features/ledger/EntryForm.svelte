@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { instantMs, type Entry } from '$core/logbook';
-	import { CORRECTION_REPLACES, KIND_WORDS } from '$core/words';
+	import { CORRECTION_REPLACES, KIND_WORDS, sayKind } from '$core/words';
 	import type { App } from '$lib/state';
 	import { Correction } from '../../../state/correction.svelte';
 	import type { Draft } from '../../kit/fields/fields';
@@ -24,7 +24,7 @@
 	}
 </script>
 
-<Sheet title="Correct: {KIND_WORDS[entry.kind].toLowerCase()}" {onclose}>
+<Sheet title="Correct: {sayKind(entry)}" {onclose}>
 	{#if app.rig}
 		<FieldsForm
 			fields={entryFields(draft as unknown as Entry, {
