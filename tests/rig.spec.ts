@@ -158,7 +158,7 @@ test('the schematic opens tanks and follows an entry; a change that does not fit
 test('weight, what if and a learned curve answer; a ready rig is begun', async ({ page }) => {
 	await openDemo(page, { at: '/rig' });
 	await page.getByRole('link', { name: 'Weight' }).click();
-	await page.getByLabel('Else aboard, of the 540 kg payload').fill('500');
+	await page.getByLabel('What else is aboard, of the 540 kg payload').fill('500');
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(
 		/can come aboard before the payload is used up/
 	);

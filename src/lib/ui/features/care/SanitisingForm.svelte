@@ -60,7 +60,7 @@
 	/>
 	<NumberField label="All it holds" of="volume" {units} bind:value={tankL} />
 	<NumberField label="Heater and pipes" of="volume" {units} bind:value={systemL} />
-	<NumberField label="Left in the tank after draining" of="volume" {units} bind:value={staysL} />
+	<NumberField label="Left after draining" of="volume" {units} bind:value={staysL} />
 	<SelectField
 		label="What you have"
 		bind:value={product}

@@ -15,7 +15,7 @@
 
 <div>
 	<NumberField
-		label="Else aboard, of the {formatQuantity(payloadKg, 'mass', units)} payload"
+		label="What else is aboard, of the {formatQuantity(payloadKg, 'mass', units)} payload"
 		value={otherKg}
 		{onchange}
 		of="mass"
