@@ -1,4 +1,4 @@
-import type { Ahead, EntryDraft, Habit, Instrument, Rig, Source } from '../logbook/index.js';
+import type { Ahead, EntryDraft, Habit, Instrument, Outlet, Rig, Source } from '../logbook/index.js';
 import { withItem } from '../rig/index.js';
 import type { Happening, TellingContext } from '../words/index.js';
 
@@ -30,6 +30,8 @@ export interface QuickContext extends TellingContext {
 export type Named = Instrument | Habit;
 /** What a line may add to the rig, with one tap. */
 export type Addition = Named | Source | Ahead;
+/** What must be in the rig before that: an outlet of a habit, or another gauge of the same line. */
+export type Need = Addition | Outlet;
 
 /** One way to understand a line without its time. */
 export interface Meaning {
@@ -37,9 +39,15 @@ export interface Meaning {
 	readonly does: readonly Happening[];
 	/** what is put into the rig before it */
 	readonly adds?: Addition;
+	/** what goes into the rig before that */
+	readonly needs?: readonly Need[];
 	/** what it is in words, where that is more than the happenings say */
 	readonly says?: string;
 	readonly warns?: string;
+	/** it is read from closed lists of words that hold every word of the line */
+	readonly whole?: true;
+	/** a word of the line that it does not account for */
+	readonly loses?: string;
 }
 
 /** Why a line means nothing here, and lines that are more likely meant. */
@@ -50,6 +58,8 @@ export interface NoMeaning {
 	readonly lacksAmount?: true;
 	/** nothing in it is known, not only what it lacks */
 	readonly unknown?: true;
+	/** it is understood, and not to be logged: it was asked, denied or is still to come */
+	readonly notDone?: true;
 }
 
 /** Either ways to understand a line, or why there is none. */
@@ -59,6 +69,7 @@ export type LineReading = readonly Meaning[] | NoMeaning;
 export interface Understood {
 	readonly drafts: readonly EntryDraft[];
 	readonly adds?: Addition;
+	readonly needs?: readonly Need[];
 	readonly atMs: number;
 	/** with the moment, when that is not now */
 	readonly says: string;
@@ -82,24 +93,32 @@ export const oneTooMany = (figure: string): NoMeaning =>
 /** Whether a line was met with a problem. */
 export const isProblem = (answer: LineReading): answer is NoMeaning => 'problem' in answer;
 
+/** Whether what is added is an outlet. */
+export const isOutlet = (addition: Need): addition is Outlet => 'from' in addition && 'name' in addition;
+
 /** Whether what is added are days unlike others. */
-export const isAhead = (addition: Addition): addition is Ahead => 'from' in addition;
+export const isAhead = (addition: Need): addition is Ahead => 'from' in addition && !('name' in addition);
 
 /** Whether what is added is something that flows in. */
-export const isSource = (addition: Addition): addition is Source => 'into' in addition;
+export const isSource = (addition: Need): addition is Source => 'into' in addition;
 
 /** Whether what is added is a habit. */
-export const isHabit = (addition: Addition): addition is Habit =>
-	!('kind' in addition) && !isAhead(addition) && !isSource(addition);
+export const isHabit = (addition: Need): addition is Habit =>
+	!('kind' in addition) && !('from' in addition) && !isSource(addition);
 
 /** The rig with what a line adds to it, in the place of what has its id. */
-export function withAddition(rig: Rig, addition: Addition): Rig {
+export function withAddition(rig: Rig, addition: Need): Rig {
+	if (isOutlet(addition)) return { ...rig, outlets: withItem(rig.outlets, addition) };
 	if (isAhead(addition)) return { ...rig, ahead: withItem(rig.ahead ?? [], addition) };
 	if (isSource(addition)) return { ...rig, sources: withItem(rig.sources ?? [], addition) };
 	return isHabit(addition)
 		? { ...rig, habits: withItem(rig.habits, addition) }
 		: { ...rig, instruments: withItem(rig.instruments, addition) };
 }
+
+/** The rig with all that a meaning puts into it. */
+export const withAll = (rig: Rig, { adds, needs = [] }: Pick<Meaning, 'adds' | 'needs'>): Rig =>
+	[...needs, ...(adds ? [adds] : [])].reduce(withAddition, rig);
 
 const slug = (name: string): string =>
 	name

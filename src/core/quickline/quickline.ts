@@ -7,7 +7,7 @@ import { gapLine } from './intents/gap.js';
 import { habitsNamed } from './lexing/concepts.js';
 import {
 	isProblem,
-	withAddition,
+	withAll,
 	type LineReading,
 	type Meaning,
 	type Named,
@@ -18,12 +18,16 @@ import {
 import { thingsNamed, plainWords } from './lexing/names.js';
 import { A_NOTE, timed } from './lexing/parts.js';
 import { noteOf, readThings } from './intents/readParts.js';
+import { isAsked, notDone } from './lexing/stance.js';
 import { takeTime, type Moment } from './lexing/time.js';
+import { questionIn, type Question } from './questions/index.js';
 
 /** What a line may mean, likeliest first; or, when it means nothing, why and what would. */
 export type QuickAnswer =
 	| { readonly kind: 'nothing' }
 	| { readonly kind: 'understood'; readonly matches: readonly Understood[] }
+	/** it asks: answered by who knows the figures, and never logged */
+	| { readonly kind: 'question'; readonly question: Question }
 	| ({ readonly kind: 'problem' } & NoMeaning);
 
 const MOST_MATCHES = 6;
@@ -47,7 +51,7 @@ const combinations = <T>(lists: readonly (readonly T[])[], most: number): readon
 
 /** What is said of a meaning at a moment: the moment too, when that is not now. */
 function saidAt(meaning: Meaning, ms: number, context: QuickContext): string {
-	const rig = meaning.adds ? withAddition(context.rig, meaning.adds) : context.rig;
+	const rig = withAll(context.rig, meaning);
 	const says =
 		meaning.says ?? meaning.does.map((happening) => sayHappening(happening, { ...context, rig })).join('; ');
 	return Math.abs(ms - context.nowMs) < MINUTE_MS || meaning.does.length === 0
@@ -73,7 +77,9 @@ function understoodAs(
 	const warns = [...new Set(chosen.flatMap(({ meaning, moment }) => [meaning.warns, moment.warns]))].filter(
 		(text) => text !== undefined
 	);
-	const adds = chosen.map(({ meaning }) => meaning.adds).find((addition) => addition !== undefined);
+	const added = chosen.flatMap(({ meaning: { adds, needs = [] } }) => [...needs, ...(adds ? [adds] : [])]);
+	const adds = chosen.map(({ meaning }) => meaning.adds).findLast((addition) => addition !== undefined);
+	const needs = added.filter((one) => one !== adds);
 	return {
 		drafts: chosen.flatMap(({ meaning, moment }) =>
 			meaning.does.map(
@@ -87,6 +93,7 @@ function understoodAs(
 			)
 		),
 		...(adds ? { adds } : {}),
+		...(needs.length > 0 ? { needs } : {}),
 		atMs: chosen[0]?.moment.ms ?? context.nowMs,
 		says: `${parts.join('; ')}${when}`,
 		...(warns.length > 0 ? { warns: warns.join(' ') } : {})
@@ -168,16 +175,29 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			kind: 'problem',
 			problem: `That is ${text.trim().length} characters, a page rather than a line. Enter a few things at a time, or begin with “note” to log it as it is.`
 		};
+	if (isAsked(text) && !A_LEVEL.test(text)) {
+		const question = questionIn(text, context);
+		return question
+			? { kind: 'question', question }
+			: { kind: 'problem', ...notDone(text, { stance: 'asked', word: '?' }) };
+	}
 	const gap = gapLine(text, context);
 	if (gap) return wholeAnswer(gap.reading, context, gap.atMs);
 	const ahead = aheadLine(text, context);
 	const planned = ahead && wholeAnswer(ahead.reading, context);
 	if (planned && ahead.alone) return planned;
-	const done = understandDone(text, context);
+	const done = toCome(text, understandDone(text, context), context);
 	if (planned?.kind !== 'understood') return done;
 	return done.kind === 'understood'
 		? { kind: 'understood', matches: toldApart([...planned.matches, ...done.matches]) }
 		: planned;
+}
+
+/** A line of which every moment is still to come has not happened: it is not logged. */
+function toCome(text: string, answer: QuickAnswer, { nowMs }: QuickContext): QuickAnswer {
+	if (answer.kind !== 'understood') return answer;
+	const ahead = answer.matches.every(({ atMs, drafts }) => drafts.length > 0 && atMs > nowMs + MINUTE_MS);
+	return ahead ? { kind: 'problem', ...notDone(text, { stance: 'not-yet', word: '' }) } : answer;
 }
 
 /** Understands a line of what was, or is so now. */
@@ -205,7 +225,10 @@ function understandDone(text: string, context: QuickContext): QuickAnswer {
 			: [{ meanings: own, moments: now }]
 		: readThings(things ?? [], context);
 	if ('problem' in read) return { kind: 'problem', ...read };
-	if (read.filter(({ meanings }) => meanings.every(({ adds }) => adds)).length > 1)
+	const newIds = read.flatMap(({ meanings }) =>
+		meanings.every(({ adds }) => adds) ? [meanings[0]?.adds?.id] : []
+	);
+	if (new Set(newIds).size < newIds.length)
 		return { kind: 'problem', problem: 'One new thing at a time: enter these in two lines.' };
 	const together = read.every(({ moments }) => moments === read[0]?.moments);
 	const moments = together

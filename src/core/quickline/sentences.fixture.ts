@@ -681,7 +681,10 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['this morning 3 flushes', way(today('08:00', use('flush', 3)))],
 	['fill 20 last night', way(yesterday('22:00', fill('main', 20)))],
 	['dishes at 20 yesterday', way(yesterday('20:00', use('dishes')))],
-	['grey 1/3 black 2/3', /no habit|What does/],
+	[
+		'grey 1/3 black 2/3',
+		adding({ kind: 'gauge', tank: 'black' }, reads('lights', '1/3'), { kind: 'reading', value: '2/3' })
+	],
 	['emptied grey at tamsel ford', way(dump('grey'))],
 	[
 		'poured 5 L into main',
@@ -695,7 +698,7 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['quick shower dishes', way(use('quick'), use('dishes'))],
 	['2 quick showers 3 dishes', way(use('quick', 2), use('dishes', 3))],
 	['quick shower each', way(use('quick', 2))],
-	['no shower today', /no habit/],
+	['no shower today', /did not happen/],
 	// More than there is
 	['quick shower 38', way(measured('quick', 38)), way(use('quick', 38))],
 	['dishes 40', way(measured('dishes', 40)), way(use('dishes', 40))],

@@ -61,7 +61,8 @@ function crewOf(line: TokenLine): LineReading {
 }
 
 const CREW = new Set(['crew', 'persons', 'people', 'aboard', 'adults', 'pax']);
-const GUESTS = /^(guest|visitor|friend)s?$/;
+const GUESTS = /^(?:(?:guest|visitor|friend|kid)s?|(?:grand)?child(?:ren)?)$/;
+const SEVERAL = /(?:s|ren)$/;
 const GOES = /^(left|gone|leaves|leaving|went|ashore|home|departed|off)$/;
 const COMES =
 	/^(came|comes|joined|joins|arrived|arrives|back|aboard|here|in|stays|staying|tonight|night|weekend)$/;
@@ -100,11 +101,12 @@ export function crewLine(text: string, line: TokenLine, context: QuickContext): 
 				word === 'board'
 		)
 	) {
-		const count = figures[0]?.value ?? (guests.endsWith('s') ? undefined : 1);
+		const count = figures[0]?.value ?? (SEVERAL.test(guests) ? undefined : 1);
 		if (count === undefined || !Number.isInteger(count) || count < 1)
-			return problem('How many guests? For example “2 guests”, or everyone aboard: “crew 4”.');
+			return problem('How many come? For example “2 guests”, or everyone aboard: “crew 4”.');
 		const leaves = words.some((word) => GOES.test(word));
-		const who = `${count === 1 ? 'A guest' : `${count} guests`} ${leaves ? (count === 1 ? 'leaves' : 'leave') : count === 1 ? 'comes' : 'come'}`;
+		const whom = /kid|child/.test(guests) ? (count === 1 ? 'A child' : `${count} children`) : count === 1 ? 'A guest' : `${count} guests`;
+		const who = `${whom} ${leaves ? (count === 1 ? 'leaves' : 'leave') : count === 1 ? 'comes' : 'come'}`;
 		return crewBy(leaves ? -count : count, who, context);
 	}
 	const said = meaningful(words).filter((word) => word !== 'on' && word !== 'board');

@@ -178,7 +178,7 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 /** Words that the rig knows no habit by: a habit of that name is offered, with the litres that were said. */
 export function addingHabit(line: TokenLine, context: QuickContext): readonly Meaning[] {
-	const words = meaningful(line.words).filter((word) => word !== 'litres');
+	const words = meaningful(line.words).filter((word) => !/^(litres|both|all|each|everyone|everybody)$/.test(word));
 	const spoken = conceptIn(line.words);
 	const [figure, second] = line.figures;
 	const plain =

@@ -5,6 +5,7 @@ import { addingHabit } from './adding.js';
 import { conceptIn, habitsNamed } from '../lexing/concepts.js';
 import {
 	isProblem,
+	one,
 	problem,
 	type LineReading,
 	type Meaning,
@@ -15,10 +16,13 @@ import { inflowLine } from './inflow.js';
 import { gaugeHelp, gaugeLine, levelLine, namesAGauge, tankState } from './levels.js';
 import { dumpLine, fillLine, swapLine, transferLine } from './movements.js';
 import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
+import { outflowLine } from './outflow.js';
+import { doseLine, heelLine, rinsedLine, seenLine } from './seen.js';
 import { markLine, meterLine, rodLine, stopLine } from './observations.js';
 import { mended } from '../lexing/spelling.js';
 import { tanksNamed } from './tanks.js';
 import { namesOf } from '../lexing/things.js';
+import { lostFigures, lostWords } from '../lexing/accounted.js';
 import { readLine, takeMinutes, type TokenLine } from '../lexing/tokens.js';
 import { useLine } from './uses.js';
 
@@ -29,7 +33,9 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
 	...['fill', 'filled', 'filling', 'refill', 'refilled', 'top', 'topped', 'added', 'loaded'].map(
 		(word) => [word, 'fill'] as const
 	),
-	...['dump', 'dumped', 'dumping', 'drain', 'drained'].map((word) => [word, 'dump'] as const),
+	...['dump', 'dumped', 'dumping', 'drain', 'drained', 'pump-out', 'pumpout', 'pumped-out'].map(
+		(word) => [word, 'dump'] as const
+	),
 	...[
 		'transfer',
 		'transferred',
@@ -73,7 +79,7 @@ export function verbOf(words: readonly string[]): { readonly verb: Verb; readonl
 function emptyLine(line: TokenLine, done: boolean, context: QuickContext): LineReading {
 	const at = line.words.indexOf('at');
 	const said = meaningful(at > 0 ? line.words.slice(0, at) : line.words);
-	const named = tanksNamed(said, context.rig.tanks);
+	const named = tanksNamed(said, context.rig.tanks, context);
 	const waste = named.some(({ holds }) => holds !== 'fresh');
 	const away =
 		line.figures.length > 0 ||
@@ -83,6 +89,16 @@ function emptyLine(line: TokenLine, done: boolean, context: QuickContext): LineR
 	const seen = markLine('empty', line.words, context);
 	if (!dumped || isProblem(dumped)) return seen;
 	return isProblem(seen) ? dumped : [...dumped, ...seen];
+}
+
+const PUMPED_OUT = /\bpump(?:ed)?[ -]?out\b/;
+
+/** On a boat it is the black tank that is pumped out, where no other is named. */
+function pumpedOut(words: readonly string[], after: TokenLine, { rig }: QuickContext): TokenLine {
+	if (rig.kind !== 'boat' || !PUMPED_OUT.test(words.join(' '))) return after;
+	const rest = meaningful(after.words).filter((word) => word !== 'out' && word !== 'done');
+	const black = rig.tanks.some(({ holds, retired }) => holds === 'black' && !retired);
+	return rest.length === 0 && black ? { ...after, words: ['black'] } : { ...after, words: after.words.filter((word) => word !== 'out') };
 }
 
 /** Lines with a verb of their own. */
@@ -108,7 +124,7 @@ function verbLine(
 				context
 			);
 		case 'dump':
-			return dumpLine(after, context);
+			return dumpLine(pumpedOut(line.words, after, context), context);
 		case 'transfer':
 			// A pump is an instrument's place as well as a verb.
 			return line.words[at] === 'pump' && line.words.includes('meter')
@@ -144,6 +160,14 @@ const same = (a: Meaning, b: Meaning): boolean =>
 const unlike = (meanings: readonly Meaning[]): readonly Meaning[] =>
 	meanings.filter((one, i) => !meanings.slice(0, i).some((before) => same(before, one)));
 
+const noGauge = ({ rig }: QuickContext): NoMeaning => {
+	const name = rig.tanks[0]?.name.toLowerCase() ?? 'main';
+	return problem(
+		`${rig.name} has no gauge yet. Enter which tank it is of and what it shows, for example “${name} 50%” or “${name} 2/3”.`,
+		`${name} 50%`
+	);
+};
+
 /** What a line says of tanks and habits without a verb. */
 function plainLine(line: TokenLine, context: QuickContext): LineReading {
 	const used = useLine(line, context);
@@ -151,6 +175,7 @@ function plainLine(line: TokenLine, context: QuickContext): LineReading {
 	const shown = gaugeLine(line, context);
 	const asked = line.words.includes('gauge') && shown.length === 0 ? gaugeHelp(line, context) : undefined;
 	if (asked !== undefined) return problem(asked);
+	if (line.words.includes('gauge') && shown.length === 0) return levelLine(line, context) ?? noGauge(context);
 	const bare = figure !== undefined && figure.unit === '' && !figure.fraction;
 	const level = shown.length === 0 || bare ? levelLine(line, context) : undefined;
 	const seen = [...shown, ...(level && !isProblem(level) ? level : []), ...tankState(line, context)];
@@ -161,6 +186,10 @@ function plainLine(line: TokenLine, context: QuickContext): LineReading {
 	const help = namesAGauge(line, context) ? gaugeHelp(line, context) : undefined;
 	return help === undefined ? { problem: notKnown(line.words, context), unknown: true } : problem(help);
 }
+
+/** Read from closed lists that hold every word of the line. */
+const ofEveryWord = (read: LineReading): LineReading =>
+	isProblem(read) ? read : read.map((meaning) => ({ ...meaning, whole: true }));
 
 /** Everything a line may mean without its time, its words and figures being told apart. */
 function readingsOf(
@@ -178,6 +207,15 @@ function readingsOf(
 			`meter ${figure.text}`
 		);
 	if (wholeName(line, context)) return plainLine(line, context);
+	for (const read of [
+		() => seenLine(line, context),
+		() => outflowLine(line, context),
+		() => doseLine(text, line, context),
+		() => rinsedLine(text, line, context)
+	]) {
+		const said = read();
+		if (said) return ofEveryWord(said);
+	}
 	const hooked = hookupLine(line, context);
 	if (hooked) return hooked;
 	const crew = crewLine(text, line, context);
@@ -192,8 +230,10 @@ function readingsOf(
 			: [];
 	if (own.length > 0 && figures.length === 1) return meterLine(line, context);
 	if (words.includes('rod') || words.includes('dipstick')) return rodLine(text, names, context);
+	const heeled = heelLine(line);
+	if (heeled) return heeled;
 	const inflow = inflowLine(line, context);
-	if (inflow) return inflow;
+	if (inflow) return ofEveryWord(inflow);
 	const care = careLine(line, context);
 	if (care && !isProblem(care)) return care;
 	const byVerb = verbLine(text, names, line, context);
@@ -216,6 +256,29 @@ function readingsOf(
  * taken when the line is whole with it; where it may well be either, both are offered.
  */
 function eitherWay(text: string, context: QuickContext): LineReading {
+	const read = bothWays(text, context);
+	if (isProblem(read)) return read;
+	const names = namesOf(context);
+	const losing = read.map((meaning) => [
+		...lostWords(text, meaning, context),
+		...lostFigures(text, meaning, names)
+	]);
+	const whole = read.filter((_, i) => losing[i]?.length === 0);
+	if (whole.length > 0) return whole;
+	// A word that no meaning accounts for may say anything: the line is not sure.
+	const lost = losing[0]?.[0] ?? '';
+	return [
+		...read.map((meaning) => ({
+			...meaning,
+			loses: lost,
+			warns: [meaning.warns, `What does “${lost}” mean here? It is left out.`].filter(Boolean).join(' ')
+		})),
+		one({ kind: 'note', text: text.trim() }, { says: `Note: ${text.trim()}`, loses: lost })
+	];
+}
+
+/** Both readings of a line where a number may belong to a name. */
+function bothWays(text: string, context: QuickContext): LineReading {
 	const names = namesOf(context);
 	const { rest, minutes } = takeMinutes(text, names);
 	const ran = minutes === undefined ? {} : { minutes };
@@ -238,10 +301,11 @@ function eitherWay(text: string, context: QuickContext): LineReading {
 }
 
 /** A stop by its name alone, whatever verb that begins with. */
-function stopNamed(text: string, { rig, trip }: QuickContext): NoMeaning | undefined {
+function stopNamed(text: string, context: QuickContext): NoMeaning | undefined {
+	const { rig, trip } = context;
 	const words = plainWords(text);
 	const [stop] = words.length > 0 ? thingsNamed(words, trip?.stops ?? []) : [];
-	if (!stop || tanksNamed(words, rig.tanks).length > 0) return undefined;
+	if (!stop || tanksNamed(words, rig.tanks, context).length > 0) return undefined;
 	const name = stop.name.toLowerCase();
 	return problem(
 		`${stop.name} is a stop on this trip. Enter “arrive ${name}” or “left ${name}”.`,
@@ -268,6 +332,10 @@ function nameBehind(text: string, context: QuickContext): NoMeaning | undefined 
 /** Words of a time that was not understood as one. */
 const WHEN =
 	/\b(\d+(st|nd|rd|th)|until|till|before|after|earlier|later|ago|weeks?|months?|years?|breakfast|lunch|dinner|supper|jan(uary)?|feb(ruary)?|march|april|june|july|august|sept(ember)?|october|november|december)\b/i;
+
+/** Where water is used that is nobody's here. */
+const ELSEWHERE =
+	/\b(ashore|(?:at|in) the (?:marina|campsite|camp|pool|gym|site|club|harbou?r|pub|hotel|hostel|lake|river|sea|ocean|pond)|(?:with|in|by) (?:sea|salt|lake|river) ?water|swam|swimming|swim)\b/i;
 
 /** Words that a line without commas may be cut into at most. */
 const MOST_UNCUT = 12;
@@ -299,6 +367,45 @@ function uncut(text: string, context: QuickContext): readonly Meaning[] {
 	return [];
 }
 
+/** A tank's or gauge's name, and what it shows. */
+const A_LEVEL_SAID =
+	/\s*(\p{L}[^\d½⅓⅔¼¾]*?)\s*(\d+(?:[.,/]\d+)?\s*(?:%|l\b|litres?\b|gal(?:lons?)?\b|percent\b)?|[½⅓⅔¼¾]|\b(?:half|full|empty|(?:one |two |a )?(?:thirds?|quarters?))\b)/giu;
+const MOST_WAYS = 4;
+
+/** `fresh 60 grey 40 black 20`: several levels with nothing between them. */
+function levelsInRow(text: string, context: QuickContext): readonly Meaning[] {
+	const parts = [...text.matchAll(A_LEVEL_SAID)].map(([part]) => part.trim());
+	if (parts.length < 2 || parts.join('').replaceAll(/\s/g, '') !== text.replaceAll(/\s/g, '')) return [];
+	const read = parts.map((part) => {
+		const level = eitherWay(part, context);
+		return isProblem(level)
+			? []
+			: level.filter(
+					({ does, loses }) =>
+						loses === undefined && does.every(({ kind }) => kind === 'reading' || kind === 'mark')
+				);
+	});
+	return read
+		.reduce<readonly Meaning[]>(
+			(found, level) => found.flatMap((before) => level.map((one) => joined(before, one))),
+			[{ does: [] }]
+		)
+		.slice(0, MOST_WAYS);
+}
+
+/** Two meanings as one. */
+function joined(before: Meaning, after: Meaning): Meaning {
+	const added = [before, after].flatMap(({ needs = [], adds }) => [...needs, ...(adds ? [adds] : [])]);
+	const adds = after.adds ?? before.adds;
+	const says = [before.says, after.says].filter((text) => text !== undefined);
+	return {
+		does: [...before.does, ...after.does],
+		...(adds ? { adds } : {}),
+		...(added.length > 1 ? { needs: added.filter((one) => one !== adds) } : {}),
+		...(says.length > 0 && says.length === (before.does.length > 0 ? 2 : 1) ? { says: says.join('; ') } : {})
+	};
+}
+
 /**
  * What one thing that was said may mean, its time taken out.
  *
@@ -306,11 +413,19 @@ function uncut(text: string, context: QuickContext): readonly Meaning[] {
  */
 export function readClause(text: string, context: QuickContext, strictly = false): LineReading {
 	const plainly = eitherWay(text, context);
-	if (!isProblem(plainly) || strictly) return plainly;
+	if (isProblem(plainly)) {
+		const levels = levelsInRow(text, context);
+		if (levels.length > 0) return levels;
+	}
+	const sure = !isProblem(plainly) && plainly.every(({ loses }) => loses === undefined);
+	if (sure || strictly) return plainly;
 	const person = takePerson(text, context);
 	if (person && person.rest !== '') {
 		const done = eitherWay(person.rest, context);
-		if (!isProblem(done) && done.every(({ does }) => does.every(({ kind }) => kind !== 'crew')))
+		if (
+			!isProblem(done) &&
+			done.every(({ does, loses }) => loses === undefined && does.every(({ kind }) => kind !== 'crew'))
+		)
 			return doneBy(done, person, context);
 	}
 	const better = mended(text, context);
@@ -321,7 +436,13 @@ export function readClause(text: string, context: QuickContext, strictly = false
 		const done = whose && whose.rest !== '' ? eitherWay(whose.rest, context) : undefined;
 		if (whose && done && !isProblem(done)) return doneBy(done, whose, context);
 	}
+	if (!isProblem(plainly)) return plainly;
 	if (!plainly.unknown) return verbOf(plainWords(text)) ? (stopNamed(text, context) ?? plainly) : plainly;
+	if (ELSEWHERE.test(text))
+		return {
+			...problem(`“${text.trim()}” takes nothing from your tanks, so there is nothing to log. To keep it, begin with “note”.`),
+			notDone: true
+		};
 	if (WHEN.test(text))
 		return problem('When was it? For example “yesterday 21:30”, “tue 8am” or “3 may 18:00”.');
 	const several = uncut(text, context);
@@ -336,10 +457,27 @@ export function readClause(text: string, context: QuickContext, strictly = false
 	return offers.length > 0 ? offers : (stopNamed(text, context) ?? plainly);
 }
 
+/** What is said by denying: `no paper plates`, `nobody aboard`, `not hooked up`, `no water left`; nothing where it only did not happen. */
+export function inTheNegative(text: string, context: QuickContext): LineReading | undefined {
+	const line = readLine(text, namesOf(context));
+	const phrase = line.words.join(' ');
+	if (/^(nobody|no one|no-one)( is| left)?( aboard| on board| here)?$/.test(phrase))
+		return [one({ kind: 'crew', persons: 0 })];
+	const seen = seenLine(line, context);
+	if (seen && !isProblem(seen)) return seen;
+	const off = /^(?:we are |we're |were |are )?(?:not|no longer) (?:hooked up|plugged in|connected|on (?:the )?(?:mains|hook-?up))$/.test(phrase)
+		? hookupLine({ ...line, words: ['unplugged'] }, context)
+		: undefined;
+	if (off) return off;
+	const without = line.words.some((word) => /^(no|without)$/.test(word)) ? measureAlone(line, context) : [];
+	const lost = without.filter((meaning) => lostWords(text.replace(/\b(no|without)\b/gi, ' '), meaning, context).length > 0);
+	return without.length > 0 && lost.length === 0 && line.figures.length === 0 ? without : undefined;
+}
+
 const notKnown = (words: readonly string[], context: QuickContext): string => {
 	const [tank] =
 		words.length > 0 && habitsNamed(words, context.rig.habits).length === 0
-			? tanksNamed(meaningful(words), context.rig.tanks)
+			? tanksNamed(meaningful(words), context.rig.tanks, context)
 			: [];
 	if (tank && meaningful(words).length > 0) {
 		const name = tank.name.toLowerCase();

@@ -79,13 +79,10 @@ describe('days unlike others, said beforehand', () => {
 			to: '2027-05-07T12:00:00+02:00',
 			habits: expect.arrayContaining([{ habit: 'flush', factor: 1.7 }])
 		});
-		expect(said('hooked up for two nights')).toEqual([
-			{ from: '2027-05-05T10:00:00+02:00', to: '2027-05-07T10:00:00+02:00', hookup: { mains: true } },
-			{
-				from: '2027-05-05T10:00:00+02:00',
-				to: '2027-05-07T10:00:00+02:00',
-				hookup: { mains: true, sewer: ['grey'] }
-			}
+		const nights = { from: '2027-05-05T10:00:00+02:00', to: '2027-05-07T10:00:00+02:00' };
+		expect(said('hooked up for two nights')).toEqual([{ ...nights, hookup: { mains: true } }]);
+		expect(said('full hook-up for two nights')).toEqual([
+			{ ...nights, hookup: { mains: true, sewer: ['grey'] } }
 		]);
 	});
 	it('says what it understood', () => {

@@ -4,6 +4,7 @@ import { usualValves } from '../../rig/index.js';
 import { DAY_MS, dayPlus, HOUR_MS, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
 import { sayAheadDays } from '../../words/index.js';
 import { freeId, type LineReading, type Meaning, type QuickContext } from '../context.js';
+import { isOfRig } from './acts.js';
 import { habitsNamed } from '../lexing/concepts.js';
 import { plainWords } from '../lexing/names.js';
 import { readLine } from '../lexing/tokens.js';
@@ -24,7 +25,7 @@ interface Found {
 }
 
 /** Words that stand before a time and belong to it. */
-const LEADS = /(?:\b(?:from|on|for|until|till|til|to|through|over|by)\s+(?:the\s+)?)$/i;
+const LEADS = /(?:\b(?:from|starting|as of|beginning|on|for|until|till|til|to|through|over|by)\s+(?:the\s+)?)$/i;
 const NIGHTS = /\bfor\s+(an?|one|two|three|four|five|six|seven|\d{1,2})\s+(night|day|week)s?\b/i;
 const COUNTS: Readonly<Record<string, number>> = {
 	a: 1,
@@ -45,8 +46,21 @@ const DINNER = { from: 18, to: 23 };
 /** Nobody says more than a year ahead. */
 const MOST_MS = 366 * DAY_MS;
 
+/** Before a day on which something begins, without an end. */
+const OPENS = /\b(?:from|starting(?: on)?|as of|beginning)\s+(?:the\s+)?$/i;
+const TO_COME_DAY = /\b(?:dinner|lunch|breakfast|evening|afternoon)\b/i;
+/** So long it is so where nobody says how long. */
+const OPEN_MS = 14 * DAY_MS;
+
+/** When days end of which no end is said: with the trip, or after two weeks. */
+const openEnd = (fromMs: number, { trip, timeZone }: QuickContext): number => {
+	const endMs = trip ? zonedMs(dayPlus(trip.to, 1), trip.timeZone || timeZone) : 0;
+	return endMs > fromMs ? endMs : fromMs + OPEN_MS;
+};
+
 /** The time to come that a line speaks of; nothing where it speaks of none. */
-function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | undefined {
+function windowIn(text: string, context: QuickContext): Found | undefined {
+	const { nowMs, timeZone } = context;
 	const startOf = (day: string, hour = 0): number => zonedMs(day, timeZone, hour);
 	const today = zonedTime(nowMs, timeZone).day;
 	const nights = NIGHTS.exec(text);
@@ -59,6 +73,16 @@ function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | unde
 				: nowMs + days * DAY_MS;
 		const rest = `${text.slice(0, nights.index)} ${text.slice(nights.index + nights[0].length)}`;
 		return { span: { fromMs: nowMs, toMs }, rest, stretch: true };
+	}
+	const week = /\bnext (week|weekend)\b/i.exec(text);
+	if (week) {
+		const { weekday } = zonedTime(nowMs, timeZone);
+		const monday = dayPlus(today, ((8 - weekday) % 7) || 7);
+		const end = (week[1] ?? '').toLowerCase() === 'weekend';
+		const from = end ? dayPlus(monday, 5) : monday;
+		const lead = LEADS.exec(text.slice(0, week.index))?.[0] ?? '';
+		const rest = `${text.slice(0, week.index - lead.length)} ${text.slice(week.index + week[0].length)}`;
+		return { span: { fromMs: startOf(from), toMs: startOf(dayPlus(monday, 7)) }, rest, stretch: true };
 	}
 	const [first, second] = casual
 		.parse(text, clockOf(nowMs, timeZone), { forwardDate: true })
@@ -87,6 +111,9 @@ function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | unde
 			stretch: true
 		};
 	}
+	// "from Saturday": until the trip ends, or for two weeks.
+	if (!end && OPENS.test(text.slice(0, first.index)) && !TO_COME_DAY.test(rest))
+		return { span: { fromMs, toMs: openEnd(fromMs, context) }, rest, stretch: true };
 	if (end) {
 		const day = zonedTime(end.date().getTime(), timeZone).day;
 		return {
@@ -109,15 +136,21 @@ function windowIn(text: string, { nowMs, timeZone }: QuickContext): Found | unde
 type Unlike = Omit<Ahead, 'id' | 'from' | 'to'>;
 
 const ABOARD =
-	/\b(aboard|on board|of us|people|persons|guests?|visitors?|friends?|child(?:ren)?|kids?|grandchild(?:ren)?)\b/i;
+	/\b(aboard|on board|of us|crew|people|persons|guests?|visitors?|friends?|child(?:ren)?|kids?|grandchild(?:ren)?)\b/i;
 const MORE = /\b(guests?|visitors?|friends?|child(?:ren)?|kids?|grandchild(?:ren)?|more)\b/i;
 /** One of them, not several. */
 const ONE = /\b(guest|visitor|friend|child|kid|grandchild)\b/i;
 const AWAY = /\b(away|ashore|gone|home|not here|not aboard|at (?:my|our|the) \p{L}+)\b/iu;
 const ALL_AWAY =
 	/^(?:we(?:'?re| are)?|all|all of us|everyone|everybody|both|nobody|no one|ashore|away|gone|i am|i'm)\b/i;
+/** Who goes, or comes, on a day to come. */
+const LEAVES = /^\s*(\S+(?:\s+and\s+\S+)?)\s+(?:will\s+|is\s+|are\s+)?(?:leaves?|leaving|goes|going|departs?|departing|flies|disembarks?|gets? off)\b/iu;
+const COMES = /^\s*(\S+(?:\s+and\s+\S+)?)\s+(?:will\s+|is\s+|are\s+)?(?:comes?|coming|arrives?|arriving|joins?|joining|boards?|boarding|returns?|returning|back)\b/iu;
+const NO_NAME = /^(?:i|we|you|they|he|she|it|all|both|everyone|everybody|nobody|who|the|a|an|my|our|this|that|hook\S*|water|rain)\b/i;
 const SICK = /\b(sick|ill|stomach bug|flu|fever)\b/i;
-const HOOKED = /\b(hook(?:ed)?[- ]?up|on (?:the )?mains|plugged in|shore ?water)\b/i;
+const HOOKED = /\b(hook(?:ed|ing)?[- ]?up|(?:on )?(?:the )?mains|plugged in|connected|shore ?(?:water|power)|city water)\b/i;
+const UNHOOKED = /\b(?:not|off|no|un)\b/i;
+const SEWER = /\b(?:full|sewer)\b/i;
 /** What is plainly to come, whatever else a line says. */
 const TO_COME = /\b(tomorrow|next|coming|will|going to|gonna|plan(?:ned|ning)?|want to|expect(?:ing)?)\b/i;
 /** What is plainly past. */
@@ -139,6 +172,12 @@ function peopleIn(rest: string, context: QuickContext): readonly Unlike[] {
 		const all = ALL_AWAY.test(rest.trim()) && count === undefined;
 		const gone = count === undefined || !Number.isInteger(count) ? 1 : count;
 		return all || gone >= now ? [{ away: true }] : [{ persons: now - gone }];
+	}
+	const moves = [LEAVES, COMES].map((says) => says.exec(rest)?.[1]);
+	const who = moves.find((name) => name !== undefined);
+	if (who !== undefined && !NO_NAME.test(who) && !(isOfRig(who, context) && count === undefined)) {
+		const change = (moves[0] === undefined ? 1 : -1) * (count ?? who.split(/\s+and\s+/i).length);
+		if (now + change >= 0 && (count === undefined || MORE.test(rest))) return [{ persons: now + change }];
 	}
 	if (!ABOARD.test(rest)) return [];
 	if (count !== undefined && Number.isInteger(count) && count >= 0 && count <= 100)
@@ -181,11 +220,14 @@ export function aheadLine(
 	if (WAS.test(text)) return undefined;
 	const { nowMs, timeZone, rig } = context;
 	if (!found && !sick) return undefined;
-	const { span, rest, stretch } = found ?? {
+	const { span: window, rest, stretch } = found ?? {
 		span: { fromMs: nowMs, toMs: nowMs + 3 * DAY_MS },
 		rest: text,
 		stretch: true
 	};
+	// Who leaves on Friday stays away.
+	const goes = [LEAVES, COMES].some((says) => says.test(rest)) && !/\b(?:until|till?|for)\b/i.test(text);
+	const span = goes && !stretch ? { fromMs: window.fromMs, toMs: openEnd(window.fromMs, context) } : window;
 	if (!(span.toMs > Math.max(nowMs, span.fromMs)) || span.toMs - nowMs > MOST_MS) return undefined;
 	const people = peopleIn(rest, context);
 	const unlike: readonly Unlike[] = sick
@@ -198,7 +240,7 @@ export function aheadLine(
 				}
 			]
 		: HOOKED.test(rest)
-			? [{ hookup: { mains: true } }, { hookup: { mains: true, sewer: usualValves(rig) } }]
+			? [{ hookup: UNHOOKED.test(rest) ? { mains: false } : { mains: true, ...(SEWER.test(rest) ? { sewer: usualValves(rig) } : {}) } }]
 			: people;
 	const done = unlike.length > 0 ? [] : doneIn(rest, context);
 	const all = unlike.length > 0 ? unlike : done.map(({ habits }) => ({ ...(habits ? { habits } : {}) }));
@@ -214,5 +256,5 @@ export function aheadLine(
 		};
 		return { does: [], adds: ahead, says: sayAheadDays(ahead, { rig, nowMs, timeZone }) };
 	});
-	return { reading, alone: (unlike.length > 0 && stretch) || TO_COME.test(text) };
+	return { reading, alone: (unlike.length > 0 && (stretch || goes)) || TO_COME.test(text) };
 }

@@ -8,7 +8,7 @@ import { clockOf } from './clockOf.js';
 type Lived = EntryOf<'gap'>['lived'];
 
 const AWAY =
-	/\b(?:was|were|been|have been|stayed)\s+(?:all\s+)?(?:away|gone|ashore|home|at home|elsewhere|not here|not aboard)\b|^(?:we\s+)?(?:all\s+)?(?:away|gone|ashore|nobody (?:was )?aboard|no one (?:was )?aboard|nobody (?:was )?(?:here|there))\b(?=.*\b(?:since|from)\b)/i;
+	/\b(?:was|were|been|have been|stayed)\s+(?:all\s+)?(?:away|gone|ashore|home|at home|elsewhere|not here|not aboard)\b|^(?:we\s+)?(?:all\s+)?(?:away|gone|ashore|nobody (?:was )?aboard|no one (?:was )?aboard|nobody (?:was )?(?:here|there))\b(?=.*\b(?:since\b|from\b.*\b(?:to|until|till)\b))/i;
 const AS_USUAL =
 	/\b(?:lived|went on|carried on|used|all|everything|we)\b.*\b(?:as usual|as always|as ever|normally)\b|^\s*as usual\b|\bforgot to (?:log|write)\b/i;
 const LESS = /\b(?:lived|used|did|drank|washed)\b.*\bless\b|^\s*less than usual\b/i;

@@ -227,12 +227,15 @@ function levelOf(tank: Tank, said: Said, line: TokenLine, context: QuickContext)
 
 /** `fresh 60 L`, `black 1/3`, `grey 69 %`, `grey half`, `jug 2 empty`: a tank by what it holds. */
 export function levelLine(line: TokenLine, context: QuickContext): LineReading | undefined {
-	const words = meaningful(line.words).filter((word) => word !== 'gauge');
+	const said = meaningful(line.words).filter((word) => word !== 'gauge');
+	// "8 L left in the jug": the tank behind its level.
+	const name = said.findIndex((word) => !LEVEL_WORDS.has(word) && !/^(half|thirds?|quarters?|one|two|three)$/.test(word));
+	const words = name > 0 ? [...said.slice(name), ...said.slice(0, name)] : said;
 	if (words.length === 0 || line.figures.length > 1) return undefined;
 	const { rig } = context;
-	const rest = behindName(words, (some) => tanksNamed(some, rig.tanks).length > 0);
+	const rest = behindName(words, (some) => tanksNamed(some, rig.tanks, context).length > 0);
 	if (rest === undefined) return undefined;
-	const tanks = tanksNamed(words.slice(0, words.length - rest.length), rig.tanks);
+	const tanks = tanksNamed(words.slice(0, words.length - rest.length), rig.tanks, context);
 	const answers = tanks.flatMap((tank) => {
 		const said = levelSaid(rest, line, tank, context);
 		return said ? [levelOf(tank, said, line, context)] : [];

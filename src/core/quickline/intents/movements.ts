@@ -13,7 +13,7 @@ import {
 } from '../context.js';
 import { meaningful, thingsNamed } from '../lexing/names.js';
 import { likelyMeant } from './plausible.js';
-import { noTank, tanksNamed } from './tanks.js';
+import { noTank, tanksNamed, tanksTogether, usualFresh } from './tanks.js';
 import { figureBeyond, quantityOf, type TokenLine } from '../lexing/tokens.js';
 
 /** A figure this far over a tank's usable volume is no fill but a slip. */
@@ -36,8 +36,12 @@ function tooMuch(verb: string, tank: Tank, litres: number, context: QuickContext
 }
 
 const AMOUNT_WORDS = new Set(
-	'full brim top topped overflow all both more added add tap hose spring'.split(' ')
+	'full brim top topped overflow all both more added add tap hose spring water litres'.split(' ')
 );
+const EACH = /^(each|apiece|every)$/;
+/** Where water comes from that is no tank of one's own. */
+const PLACES =
+	/^(tap|taps|hose|hosepipe|spring|well|stream|river|lake|standpipe|faucet|spigot|shop|store|station|garage|marina|dock|quay|pontoon|campsite|site|mains|neighbou?rs?|rain)$/;
 
 const HOW_MUCH: NoMeaning = {
 	...problem('How much? Enter litres, for example “fill 60”, or “fill full”.'),
@@ -50,19 +54,87 @@ const ofWhat = (fraction: string): NoMeaning =>
 		`${fraction} of what? Enter litres, for example “20 L”; if a tank is at ${fraction}, “fresh ${fraction}”.`
 	);
 
+/** `from the spare jug`: water that was aboard already is poured over and not filled in. */
+function fromTank(line: TokenLine, context: QuickContext): LineReading | undefined {
+	const at = line.words.findLastIndex((word) => word === 'from' || word === 'with');
+	const said = at === -1 ? [] : meaningful(line.words.slice(at + 1));
+	// A tap, a hose and a spring are places, whatever a jug is called by.
+	if (said.length === 0 || said.every((word) => PLACES.test(word))) return undefined;
+	const fresh = context.rig.tanks.filter(({ holds }) => holds === 'fresh');
+	const from = tanksNamed(said, fresh, context);
+	if (from.length === 0) return undefined;
+	const goal = meaningful(line.words.slice(0, at)).filter((word) => !AMOUNT_WORDS.has(word));
+	const into = goal.length > 0 ? goal : [from[0]?.feeds ?? ''];
+	const named = goal.length > 0 ? tanksNamed(goal, fresh, context) : fresh.filter(({ id }) => into.includes(id));
+	const litres = quantityOf(line, 'volume', context.units);
+	const full = line.words.some((word) => /^(full|brim|up|top|topped)$/.test(word));
+	const ways = from.flatMap((source) =>
+		named
+			.filter(({ id }) => id !== source.id)
+			.map((other): Meaning =>
+				one({
+					kind: 'transfer',
+					fromTank: source.id,
+					toTank: other.id,
+					...(litres === undefined
+						? { until: full ? ('to-full' as const) : ('from-empty' as const) }
+						: { litres })
+				})
+			)
+	);
+	return ways.length > 0 ? ways : problem('From where to where? For example “transfer jug to main 10”.');
+}
+
+/** Several tanks at once: each to its brim, or so much each, or so much in all. */
+function fillTogether(
+	tanks: readonly Tank[],
+	litres: number | undefined,
+	each: boolean,
+	context: QuickContext
+): LineReading {
+	const { units } = context;
+	if (litres === undefined)
+		return [{ does: tanks.map(({ id }) => ({ kind: 'fill', tank: id, to: 'full' })) }];
+	const share = litres / tanks.length;
+	const filled = (l: number): readonly Happening[] =>
+		tanks.map(({ id }) => ({ kind: 'fill', tank: id, litres: Number(l.toFixed(3)) }));
+	const fits = (l: number): boolean => tanks.every((tank) => fitsInto(tank, l));
+	const ways: readonly Meaning[] = [
+		...(fits(litres)
+			? [{ does: filled(litres), says: `${formatLitres(litres, units)} into each of ${listed(tanks.map(({ name }) => name))}` }]
+			: []),
+		...(!each && fits(share)
+			? [{ does: filled(share), says: `${formatLitres(litres, units)} in all: ${formatLitres(share, units)} into each of ${listed(tanks.map(({ name }) => name))}` }]
+			: [])
+	];
+	const [first] = tanks;
+	return ways.length > 0 || !first ? ways : tooMuch('fill', first, litres, context);
+}
+
 /** `fill 60`, `fill main full`, `fill jug 12 gal`, `fill up`, `topped up 20`. */
 export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const beyond = figureBeyond(line, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
 	if (line.minutes !== undefined)
 		return problem('How much ran in? Enter litres, for example “fill 60”: minutes alone don’t give litres.');
+	const poured = fromTank(line, context);
+	if (poured) return poured;
 	const place = pointNamed(line.words, context);
 	const said = place?.before ?? line.words;
-	const words = meaningful(said).filter((word) => !AMOUNT_WORDS.has(word));
-	const together = said.some((word) => word === 'both' || word === 'all');
+	const each = said.some((word) => EACH.test(word));
+	const words = meaningful(said).filter((word) => !AMOUNT_WORDS.has(word) && !EACH.test(word));
 	const fresh = context.rig.tanks.filter(({ holds }) => holds === 'fresh');
-	const builtIn = fresh.filter((tank) => tank.feeds === undefined);
-	const tanks = words.length === 0 && builtIn.length > 0 ? builtIn : tanksNamed(words, fresh);
+	const usual = usualFresh(context);
+	const several = tanksTogether(
+		meaningful(said).filter((word) => !AMOUNT_WORDS.has(word) || /^(all|both)$/.test(word)),
+		fresh,
+		usual,
+		context
+	);
+	if (several && 'problem' in several) return several;
+	const tanks =
+		several?.tanks ??
+		(words.length === 0 || words.every((word) => word === 'water') ? usual : tanksNamed(words, fresh, context));
 	if (tanks.length === 0) return noTank(context, words, fresh);
 	const percent = line.figures.find(({ unit }) => unit === '%');
 	if (percent)
@@ -79,8 +151,7 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	if (litres === undefined && !full) return HOW_MUCH;
 	if (litres !== undefined && litres <= 0)
 		return problem('A fill must be above 0. Enter litres, for example “fill 60”.');
-	if (together && litres === undefined)
-		return [{ does: tanks.map(({ id }) => ({ kind: 'fill', tank: id, to: 'full' })) }];
+	if (several) return fillTogether(tanks, litres, each, context);
 	const fitting = tanks.filter((tank) => litres === undefined || fitsInto(tank, litres));
 	const first = tanks[0];
 	if (fitting.length === 0 && first) return tooMuch('fill', first, litres ?? 0, context);
@@ -111,6 +182,12 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 }
 
 const DRAINS = ['ground', 'overboard', 'sewer'] as const;
+/** What is ground, by other words. */
+const GROUND = /^(bushes|bush|grass|ditch|field|hedge|verge|garden|gravel|dirt|sand|beach|soil|earth|woods)$/;
+const withGround = (line: TokenLine): TokenLine => ({
+	...line,
+	words: line.words.map((word) => (GROUND.test(word) ? 'ground' : word))
+});
 const ALL = new Set(['all', 'everything', 'both', 'waste', 'tanks']);
 const BLACK = 'Black never goes on the ground; overboard only where rules allow.';
 const LAWS = 'Do this only where local rules allow it; they differ.';
@@ -183,16 +260,18 @@ function intoContainer(
 export function dumpLine(given: TokenLine, context: QuickContext): LineReading {
 	const beyond = figureBeyond(given, 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
-	const carried = into(given, context);
-	const line = carried?.line ?? given;
+	const carried = into(withGround(given), context);
+	const line = carried?.line ?? withGround(given);
 	const where = DRAINS.find((drain) => line.words.includes(drain));
 	const place = pointNamed(line.words, context);
 	const words = meaningful(place?.before ?? line.words).filter(
 		(word) => word !== where && word !== 'empty' && word !== 'out'
 	);
 	const waste = context.rig.tanks.filter(({ holds }) => holds !== 'fresh');
-	const all = words.length > 0 && words.every((word) => ALL.has(word));
-	const named = words.length === 0 || all ? waste : tanksNamed(words, context.rig.tanks);
+	const together = tanksTogether(words, waste, waste, context);
+	if (together && 'problem' in together) return together;
+	const all = together !== undefined || (words.length > 0 && words.every((word) => ALL.has(word)));
+	const named = together ? together.tanks : words.length === 0 || all ? waste : tanksNamed(words, context.rig.tanks, context);
 	if (named.length === 0) return noTank(context, words, waste);
 	if (line.figures[0]?.fraction && line.figures[0].unit === '') return ofWhat(line.figures[0].text);
 	const litres = quantityOf(line, 'volume', context.units);
@@ -256,14 +335,14 @@ export function transferLine(line: TokenLine, context: QuickContext): LineReadin
 	const [fromWords = [], toWords = []] = groups.map((words) =>
 		meaningful(words).filter((word) => word !== 'full' && word !== 'all')
 	);
-	const into = tanksNamed(toWords, rig.tanks);
+	const into = tanksNamed(toWords, rig.tanks, context);
 	const from =
 		fromWords.length > 0
-			? tanksNamed(fromWords, rig.tanks)
+			? tanksNamed(fromWords, rig.tanks, context)
 			: rig.tanks.filter(({ feeds }) => into.some(({ id }) => id === feeds));
 	const pairs =
 		split === -1
-			? cutAnywhere(fromWords, rig.tanks)
+			? cutAnywhere(fromWords, context)
 			: from.flatMap((one) => into.map((other) => [one, other] as const));
 	const litres = quantityOf(line, 'volume', units);
 	const full = line.words.includes('full');
@@ -292,8 +371,12 @@ export function transferLine(line: TokenLine, context: QuickContext): LineReadin
 }
 
 /** `jug main` may be cut after any word; a single tank that feeds another needs no second name. */
-function cutAnywhere(words: readonly string[], tanks: readonly Tank[]): readonly (readonly [Tank, Tank])[] {
-	const fed = tanksNamed(words, tanks).flatMap((from) => {
+function cutAnywhere(
+	words: readonly string[],
+	context: QuickContext
+): readonly (readonly [Tank, Tank])[] {
+	const { tanks } = context.rig;
+	const fed = tanksNamed(words, tanks, context).flatMap((from) => {
 		const to = tanks.find(({ id }) => id === from.feeds);
 		return to ? [[from, to] as const] : [];
 	});
@@ -301,8 +384,8 @@ function cutAnywhere(words: readonly string[], tanks: readonly Tank[]): readonly
 	return words
 		.slice(1)
 		.flatMap((_, i) =>
-			tanksNamed(words.slice(0, i + 1), tanks).flatMap((from) =>
-				tanksNamed(words.slice(i + 1), tanks).map((to) => [from, to] as const)
+			tanksNamed(words.slice(0, i + 1), tanks, context).flatMap((from) =>
+				tanksNamed(words.slice(i + 1), tanks, context).map((to) => [from, to] as const)
 			)
 		);
 }
@@ -313,7 +396,7 @@ export function swapLine(line: TokenLine, context: QuickContext): LineReading {
 	if (beyond !== undefined) return oneTooMany(beyond);
 	const all = swapsOf(context.rig, context.levels);
 	const words = meaningful(line.words).filter((word) => word !== 'in' && word !== 'jug' && word !== 'jugs');
-	const named = words.length === 0 ? undefined : tanksNamed(words, context.rig.tanks);
+	const named = words.length === 0 ? undefined : tanksNamed(words, context.rig.tanks, context);
 	const meant = named
 		? all.filter(({ at, spare }) => named.some(({ id }) => id === at.id || id === spare.id))
 		: all;

@@ -6,7 +6,7 @@ import { addingMeter, addingRod, placesSaid, tooDeep } from './adding.js';
 import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { meaningful, thingsNamed } from '../lexing/names.js';
 import { doubtOfMeter, mostWetMm } from './plausible.js';
-import { tanksNamed } from './tanks.js';
+import { tanksNamed, tanksTogether, usualFresh } from './tanks.js';
 import { bareFigure, figureBeyond, quantityOf, readLine, type TokenLine } from '../lexing/tokens.js';
 
 type ByKind = { meter: Meter; rod: Rod };
@@ -146,7 +146,7 @@ export function rodLine(text: string, names: readonly string[], context: QuickCo
 	};
 	if (rods.length === 0) {
 		const known = instrumentsOf(context, 'rod');
-		const tanks = tanksNamed(words, context.rig.tanks);
+		const tanks = tanksNamed(words, context.rig.tanks, context);
 		if (known.length > 0 && (words.length === 0 || tanks.length === 0))
 			return problem(`No dipstick of that name. You have ${listed(known.map(({ name }) => name))}.`);
 		return addingRod(tanks, depthMm, lean, context);
@@ -167,7 +167,14 @@ export function markLine(
 	words: readonly string[],
 	context: QuickContext
 ): LineReading {
-	const tanks = tanksNamed(meaningful(words), context.rig.tanks);
+	const said = meaningful(words);
+	const usual = context.rig.tanks.filter(({ retired }) => !retired);
+	const several = tanksTogether(said, usual, usualFresh(context), context);
+	if (several)
+		return 'problem' in several
+			? several
+			: [{ does: several.tanks.map(({ id }) => ({ kind: 'mark', tank: id, state })) }];
+	const tanks = tanksNamed(said, context.rig.tanks, context);
 	if (tanks.length === 0)
 		return problem(`Which tank is ${state}? You have ${listed(context.rig.tanks.map(({ name }) => name))}.`);
 	return tanks.map((tank) => one({ kind: 'mark', tank: tank.id, state }));

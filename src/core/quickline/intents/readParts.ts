@@ -1,4 +1,6 @@
-import { readClause, verbOf } from './clause.js';
+import { capitalName, doneBy, isOfRig, takePerson } from './acts.js';
+import { inTheNegative, readClause, verbOf } from './clause.js';
+import { notDone, stanceOf } from '../lexing/stance.js';
 import {
 	isProblem,
 	problem,
@@ -32,6 +34,32 @@ export const noteOf = (text: string): readonly Meaning[] => [
 
 const STATE_BEHIND = /\s((?:is |are |was |were )?(?:full|empty|half|dumped|emptied|filled|poured))$/i;
 
+/** Whether a thing was understood, and all of it. */
+const isWhole = (read: LineReading): read is readonly Meaning[] =>
+	!isProblem(read) && read.every(({ loses }) => loses === undefined);
+
+const ONLY_A_NAME = /^\p{L}[\p{L}'’-]+$/u;
+
+/** `Ivo and Ines showered`, `shower by Ivo and Ines`: a thing that is somebody's name is of what its neighbour did. */
+function takePeople(things: readonly Thing[], i: number, context: QuickContext): LineReading | undefined {
+	const name = things[i]?.text ?? '';
+	const isPerson = (text: string): boolean =>
+		ONLY_A_NAME.test(text) &&
+		!isOfRig(text, context) &&
+		((context.people ?? []).some((known) => known.toLowerCase() === text.toLowerCase()) ||
+			/^\p{Lu}/u.test(text));
+	if (things.length < 2 || !isPerson(name)) return undefined;
+	const near = [...things.slice(i + 1), ...things.slice(0, i).toReversed()].find(
+		({ text }) => !isPerson(text)
+	);
+	const whose = near && takePerson(near.text, context);
+	if (!whose || whose.rest === '') return undefined;
+	const read = readClause(whose.rest, context, true);
+	return isWhole(read) && read.every(({ does }) => does.every(({ kind }) => kind === 'use'))
+		? doneBy(read, { by: capitalName(name, context), rest: '', isNew: false }, context)
+		: undefined;
+}
+
 /** A thing by itself, else with the verb of the one before it or the state of one behind: `dump grey and black`. */
 function readThing(things: readonly Thing[], i: number, context: QuickContext): LineReading {
 	const thing = things[i];
@@ -39,13 +67,23 @@ function readThing(things: readonly Thing[], i: number, context: QuickContext): 
 	const at = { ...context, atMs: thing.moments[0]?.ms, several: things.length > 1 };
 	const [, noted] = /^note\b\s*:?\s*([\s\S]*)$/i.exec(thing.text) ?? [];
 	if (noted !== undefined) return noted === '' ? problem('What is the note?') : noteOf(noted);
+	const stance = stanceOf(thing.text, context);
+	if (stance) {
+		const saidSo = inTheNegative(thing.text, context);
+		if (saidSo) return saidSo;
+		const others = things.filter((_, k) => k !== i).map(({ text }) => text);
+		return notDone(thing.text, stance, ...(others.length > 0 ? [others.join(', ')] : []));
+	}
+	const people = takePeople(things, i, at);
+	if (people) return people;
 	const before = things.slice(0, i).findLast(({ text }) => verbOf(readLine(text).words)?.at === 0);
 	// "jug 1 and 2": another number in the place of the last.
 	const numbered = /^\d+$/.test(thing.text) ? (things[i - 1]?.text.replace(/\d+$/, '') ?? '') : '';
 	if (numbered !== '' && numbered !== things[i - 1]?.text)
 		return readClause(`${numbered}${thing.text}`, at, true);
 	const strictly = readClause(thing.text, at, true);
-	if (!isProblem(strictly) && strictly.every(({ adds }) => adds === undefined)) return strictly;
+	if (!isProblem(strictly) && strictly.every(({ adds, loses }) => adds === undefined && loses === undefined))
+		return strictly;
 	const verb = /^\S+/.exec(before?.text ?? '')?.[0];
 	const behind = things
 		.slice(i + 1)
@@ -57,7 +95,7 @@ function readThing(things: readonly Thing[], i: number, context: QuickContext): 
 	];
 	for (const text of withMore) {
 		const read = readClause(text, at, true);
-		if (!isProblem(read)) return read;
+		if (isWhole(read)) return read;
 	}
 	return readClause(thing.text, at);
 }
@@ -96,7 +134,7 @@ export function readThings(things: readonly Thing[], context: QuickContext): rea
 				)
 				.join('');
 			const whole = readClause(text, { ...context, atMs: thing.moments[0]?.ms }, true);
-			if (!isProblem(whole)) [answer, taken] = [whole, to - i];
+			if (isWhole(whole)) [answer, taken] = [whole, to - i];
 		}
 		answer ??= readThing(things, i, context);
 		if (isProblem(answer))

@@ -9,7 +9,17 @@ import { moreThanThereIs } from './plausible.js';
 import { bareFigure, figureBeyond, quantityOf, type TokenLine } from '../lexing/tokens.js';
 
 /** As often as there are people aboard. */
-const EACH = /^(each|everyone|everybody|apiece)$/;
+const EACH = /^(each|everyone|everybody|apiece|all|us|both)$/;
+/** Words that go with them. */
+const OF_US = /^(of|have|has|we|all|both|us)$/;
+
+/** `flush flush flush`: the same said several times over, and how often. */
+function saidOver(words: readonly string[]): { readonly words: readonly string[]; readonly times: number } {
+	for (let length = 1; length <= words.length / 2; length++)
+		if (words.length % length === 0 && words.every((word, i) => word === words[i % length]))
+			return { words: words.slice(0, length), times: words.length / length };
+	return { words, times: 1 };
+}
 /** So often nothing is done at one go. */
 const MOST_TIMES = 200;
 /** From so many times on a number may have been meant as litres. */
@@ -77,10 +87,9 @@ const flowOfHabit = (habit: Habit, { rig }: QuickContext): number | undefined =>
 
 /** `shower`, `2 showers`, `had a shower`, `dishes 6 L` (measured), `shower for 3 min` at a known flow. */
 export function useLine(line: TokenLine, context: QuickContext): LineReading | undefined {
-	const habits = habitsNamed(
-		line.words.filter((word) => !EACH.test(word)),
-		context.rig.habits
-	);
+	const ofAll = line.words.some((word) => EACH.test(word));
+	const over = saidOver(line.words.filter((word) => !EACH.test(word) && !(ofAll && OF_US.test(word))));
+	const habits = habitsNamed(over.words, context.rig.habits);
 	if (habits.length === 0) return undefined;
 	const bare = line.figures.filter(({ unit }) => unit === '');
 	const beyond = bare[1]?.text ?? figureBeyond(line, 2);
@@ -94,7 +103,11 @@ export function useLine(line: TokenLine, context: QuickContext): LineReading | u
 		return problem(
 			`What is ${odd.text} ${odd.unit}? Enter how often, for example “shower 2”, or litres: “shower 8 L”.`
 		);
-	const each = line.words.some((word) => EACH.test(word)) ? Math.max(1, Math.round(aboardNow(context))) : 1;
+	const each = line.words.includes('both')
+		? 2
+		: ofAll
+			? Math.max(1, Math.round(aboardNow(context)))
+			: over.times;
 	const often = bareFigure(line);
 	if (often && !Number.isInteger(2 * often.value))
 		return problem(

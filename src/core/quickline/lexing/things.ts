@@ -1,4 +1,5 @@
 import type { QuickContext } from '../context.js';
+import { tankAliases } from './numbered.js';
 
 /** Everything in the rig and on the trip that a line may name. */
 export const thingsOf = ({
@@ -22,5 +23,7 @@ export const thingsOf = ({
 export const namesOf = (context: QuickContext): readonly string[] => [
 	...thingsOf(context).flatMap(({ name, words = [] }) => [name, ...words]),
 	...context.rig.outlets.map(({ name }) => name),
+	// "jug 2" of two jugs, however they are called: no figure.
+	...[...tankAliases(context.rig).values()].flat().filter((alias) => /\d$/.test(alias)),
 	...(context.people ?? [])
 ];

@@ -89,6 +89,14 @@ const COUNTS: ReadonlyMap<string, string> = new Map([
 ]);
 const COUNT = new RegExp(`(?<![\\p{L}\\p{N}])(?:${[...COUNTS.keys()].join('|')})(?![\\p{L}\\p{N}])`, 'giu');
 
+/** `2nd`: a place and no figure. */
+const PLACE_WORDS: ReadonlyMap<string, string> = new Map([
+	['1st', 'first'],
+	['2nd', 'second'],
+	['3rd', 'third'],
+	['4th', 'fourth']
+]);
+
 /** The line with its numbers as figures; those of names stay in words. */
 function withFigures(text: string, names: readonly string[]): string {
 	const hidden = shielded(text, names);
@@ -138,7 +146,9 @@ export function takeMinutes(
  */
 export function readLine(text: string, names: readonly string[] = []): TokenLine {
 	const figures: FigureToken[] = [];
-	const spaced = text.replaceAll(/(?<=\p{L}):(?=\S)/gu, ' ');
+	const spaced = text
+		.replaceAll(/(?<=\p{L}):(?=\S)/gu, ' ')
+		.replaceAll(/(?<=^|\s)(?:1st|2nd|3rd|4th)(?=\s|$)/gi, (place) => PLACE_WORDS.get(place.toLowerCase()) ?? place);
 	let upTo = false;
 	const left = withNamesMarked(withFigures(spaced, names), names).replace(
 		FIGURE,
