@@ -1,8 +1,18 @@
-import { estimate, readLevels } from '../estimate/index.js';
+import { estimate, readLevels, type Estimate } from '../estimate/index.js';
 import { personsNow } from '../habits/index.js';
-import { inOrder, inUse, instantMs, tripUnderWay, type Entry, type Logbook } from '../logbook/index.js';
+import {
+	currentTrip,
+	entriesUntil,
+	inOrder,
+	inUse,
+	instantMs,
+	tripUnderWay,
+	type Entry,
+	type Logbook
+} from '../logbook/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
-import type { Addition, QuickContext } from './context.js';
+import { answerQuestion, type Answer } from '../answers/index.js';
+import type { Addition, Need, QuickContext } from './context.js';
 import { knownFrom } from './known.js';
 import { understand } from './quickline.js';
 
@@ -28,9 +38,13 @@ export interface LineAnswer {
 		readonly says: string;
 		readonly entries: readonly LineEntry[];
 		readonly adds?: Addition;
+		/** what goes into the rig before that; an addition of ours, see docs/logbook.md */
+		readonly needs?: readonly Need[];
 		/** what to mind at it */
 		readonly warns?: string;
 	}[];
+	/** what a question is answered with; then nothing is chosen */
+	readonly answer?: Answer;
 	readonly problem?: string;
 }
 
@@ -38,7 +52,13 @@ export interface LineAnswer {
 const offsetOf = (at: string | undefined): string | undefined => /[+-]\d{2}:\d{2}$/.exec(at ?? '')?.[0];
 
 /** What is known of a rig at a moment, to understand a line by. */
-function contextOf({ logbook, rig: id, at, units, timeZone }: LineQuestion): QuickContext | undefined {
+function contextOf({
+	logbook,
+	rig: id,
+	at,
+	units,
+	timeZone
+}: LineQuestion): { readonly context: QuickContext; readonly believed: Estimate } | undefined {
 	const whole = logbook.rigs.find((rig) => rig.id === id);
 	if (!whole) return undefined;
 	const nowMs = instantMs(at);
@@ -47,7 +67,7 @@ function contextOf({ logbook, rig: id, at, units, timeZone }: LineQuestion): Qui
 	const believed = estimate(logbook, id, nowMs);
 	const levels = readLevels(believed);
 	const entries = logbook.entries.filter((entry) => entry.rig === id);
-	return {
+	const context: QuickContext = {
 		rig,
 		trip,
 		nowMs,
@@ -67,12 +87,28 @@ function contextOf({ logbook, rig: id, at, units, timeZone }: LineQuestion): Qui
 		sea: believed.state.sea,
 		...knownFrom(rig, entries, nowMs)
 	};
+	return { context, believed };
 }
 
 /** Understands a line as the quick line does, from a logbook alone; nothing is stored. */
 export function answerLine(question: LineQuestion): LineAnswer {
-	const context = contextOf(question);
-	const answer = context ? understand(question.text, context) : ({ kind: 'nothing' } as const);
+	const found = contextOf(question);
+	const answer = found ? understand(question.text, found.context) : ({ kind: 'nothing' } as const);
+	if (found && answer.kind === 'question') {
+		const { logbook, rig } = question;
+		const { context, believed } = found;
+		const known = {
+			estimate: believed,
+			estimateAt: (atMs: number) => estimate(logbook, rig, atMs),
+			entries: entriesUntil(logbook.entries, rig, context.nowMs),
+			trips: logbook.trips,
+			points: logbook.points,
+			trip: currentTrip(logbook.trips, rig, context.nowMs),
+			timeZone: context.timeZone,
+			units: context.units
+		};
+		return { choices: [], answer: answerQuestion(answer.question, known).answer };
+	}
 	if (answer.kind !== 'understood')
 		return {
 			choices: [],
@@ -82,10 +118,11 @@ export function answerLine(question: LineQuestion): LineAnswer {
 					: 'The line is empty. Enter what happened, for example “shower 2”.'
 		};
 	return {
-		choices: answer.matches.map(({ says, warns, drafts, adds }) => ({
+		choices: answer.matches.map(({ says, warns, drafts, adds, needs }) => ({
 			says,
 			entries: drafts.map((draft) => ({ rig: question.rig, ...draft }) as LineEntry),
 			...(adds ? { adds } : {}),
+			...(needs ? { needs } : {}),
 			...(warns === undefined ? {} : { warns })
 		}))
 	};

@@ -219,3 +219,20 @@ export {
 	TRIED_WITH
 } from './equipment/trials.js';
 export { GLOSSARY, type Word } from './glossary.js';
+export {
+	sayDrinkAnswer,
+	sayLevelOf,
+	sayRoomIn,
+	sayWaterAboard,
+	type LevelTold
+} from './answers/levels.js';
+export {
+	sayCostAnswer,
+	sayEnoughAnswer,
+	sayLastsAnswer,
+	sayLastsUntil,
+	sayOtherwise,
+	sayTimesLeft,
+	type LastsTold
+} from './answers/lasting.js';
+export { sayLastDone, sayNextStop, sayNoStop, sayUsed, type UsedTold } from './answers/past.js';

@@ -105,7 +105,13 @@ export function crewLine(text: string, line: TokenLine, context: QuickContext): 
 		if (count === undefined || !Number.isInteger(count) || count < 1)
 			return problem('How many come? For example “2 guests”, or everyone aboard: “crew 4”.');
 		const leaves = words.some((word) => GOES.test(word));
-		const whom = /kid|child/.test(guests) ? (count === 1 ? 'A child' : `${count} children`) : count === 1 ? 'A guest' : `${count} guests`;
+		const whom = /kid|child/.test(guests)
+			? count === 1
+				? 'A child'
+				: `${count} children`
+			: count === 1
+				? 'A guest'
+				: `${count} guests`;
 		const who = `${whom} ${leaves ? (count === 1 ? 'leaves' : 'leave') : count === 1 ? 'comes' : 'come'}`;
 		return crewBy(leaves ? -count : count, who, context);
 	}

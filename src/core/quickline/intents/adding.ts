@@ -177,8 +177,13 @@ const MOST_TIMES = 5;
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Words that the rig knows no habit by: a habit of that name is offered, with the litres that were said. */
-export function addingHabit(line: TokenLine, context: QuickContext): readonly Meaning[] {
-	const words = meaningful(line.words).filter((word) => !/^(litres|both|all|each|everyone|everybody)$/.test(word));
+export function addingHabit(
+	line: TokenLine & { readonly text: string },
+	context: QuickContext
+): readonly Meaning[] {
+	const words = meaningful(line.words).filter(
+		(word) => !/^(litres|both|all|each|everyone|everybody)$/.test(word)
+	);
 	const spoken = conceptIn(line.words);
 	const [figure, second] = line.figures;
 	const plain =
@@ -219,6 +224,10 @@ export function addingHabit(line: TokenLine, context: QuickContext): readonly Me
 			{ kind: 'use', habit: habitOf(litresEach).id, times },
 			context
 		);
+	// A word that nobody knows may be anything: that it is a use is no more than a guess.
+	const noted: readonly Meaning[] = spoken
+		? []
+		: [{ does: [{ kind: 'note', text: line.text }], says: `Note: ${line.text}` }];
 	const usual = spoken?.concept.litres;
 	if (litres === undefined) return usual === undefined ? [] : [offer(usual, 1)];
 	const bare = bareFigure(line);
@@ -230,7 +239,7 @@ export function addingHabit(line: TokenLine, context: QuickContext): readonly Me
 		usual > 2 * litres;
 	return mayBeTimes && usual !== undefined
 		? [offer(usual, bare.value), offer(litres, 1)]
-		: [offer(litres, 1)];
+		: [offer(litres, 1), ...noted];
 }
 
 const OWN_WORD = /^\s*["“”]?(.{1,60}?)["“”]?\s*(?:=|\bmeans\b)\s*["“”]?(.{1,120}?)["“”]?\s*$/iu;

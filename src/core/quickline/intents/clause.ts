@@ -64,7 +64,9 @@ const BEHIND = new Set(['filled', 'refilled', 'topped', 'dumped', 'emptied', 'dr
 
 /** The verb of a line, and the line without it. */
 export function verbOf(words: readonly string[]): { readonly verb: Verb; readonly at: number } | undefined {
-	const subject = words.findIndex((word) => !/^(i|we|just|have|i've|we've|they|then|also)$/.test(word));
+	const subject = words.findIndex(
+		(word) => !/^(i|we|just|have|had|a|the|i've|we've|they|then|also|got)$/.test(word)
+	);
 	if (/^pump(ed)?$/.test(words[subject] ?? '') && words[subject + 1] === 'out')
 		return { verb: 'dump', at: subject };
 	if (words[subject] === 'took' && words[subject + 1] === 'on') return { verb: 'fill', at: subject };
@@ -98,7 +100,9 @@ function pumpedOut(words: readonly string[], after: TokenLine, { rig }: QuickCon
 	if (rig.kind !== 'boat' || !PUMPED_OUT.test(words.join(' '))) return after;
 	const rest = meaningful(after.words).filter((word) => word !== 'out' && word !== 'done');
 	const black = rig.tanks.some(({ holds, retired }) => holds === 'black' && !retired);
-	return rest.length === 0 && black ? { ...after, words: ['black'] } : { ...after, words: after.words.filter((word) => word !== 'out') };
+	return rest.length === 0 && black
+		? { ...after, words: ['black'] }
+		: { ...after, words: after.words.filter((word) => word !== 'out') };
 }
 
 /** Lines with a verb of their own. */
@@ -440,7 +444,9 @@ export function readClause(text: string, context: QuickContext, strictly = false
 	if (!plainly.unknown) return verbOf(plainWords(text)) ? (stopNamed(text, context) ?? plainly) : plainly;
 	if (ELSEWHERE.test(text))
 		return {
-			...problem(`“${text.trim()}” takes nothing from your tanks, so there is nothing to log. To keep it, begin with “note”.`),
+			...problem(
+				`“${text.trim()}” takes nothing from your tanks, so there is nothing to log. To keep it, begin with “note”.`
+			),
 			notDone: true
 		};
 	if (WHEN.test(text))
@@ -453,7 +459,7 @@ export function readClause(text: string, context: QuickContext, strictly = false
 	const offers =
 		verbOf(line.words) || takeMinutes(text).minutes !== undefined || useLine(line, context)
 			? []
-			: addingHabit(line, context);
+			: addingHabit({ ...line, text: text.trim() }, context);
 	return offers.length > 0 ? offers : (stopNamed(text, context) ?? plainly);
 }
 
@@ -465,12 +471,17 @@ export function inTheNegative(text: string, context: QuickContext): LineReading 
 		return [one({ kind: 'crew', persons: 0 })];
 	const seen = seenLine(line, context);
 	if (seen && !isProblem(seen)) return seen;
-	const off = /^(?:we are |we're |were |are )?(?:not|no longer) (?:hooked up|plugged in|connected|on (?:the )?(?:mains|hook-?up))$/.test(phrase)
-		? hookupLine({ ...line, words: ['unplugged'] }, context)
-		: undefined;
+	const off =
+		/^(?:we are |we're |were |are )?(?:not|no longer) (?:hooked up|plugged in|connected|on (?:the )?(?:mains|hook-?up))$/.test(
+			phrase
+		)
+			? hookupLine({ ...line, words: ['unplugged'] }, context)
+			: undefined;
 	if (off) return off;
 	const without = line.words.some((word) => /^(no|without)$/.test(word)) ? measureAlone(line, context) : [];
-	const lost = without.filter((meaning) => lostWords(text.replace(/\b(no|without)\b/gi, ' '), meaning, context).length > 0);
+	const lost = without.filter(
+		(meaning) => lostWords(text.replace(/\b(no|without)\b/gi, ' '), meaning, context).length > 0
+	);
 	return without.length > 0 && lost.length === 0 && line.figures.length === 0 ? without : undefined;
 }
 

@@ -25,7 +25,8 @@ interface Found {
 }
 
 /** Words that stand before a time and belong to it. */
-const LEADS = /(?:\b(?:from|starting|as of|beginning|on|for|until|till|til|to|through|over|by)\s+(?:the\s+)?)$/i;
+const LEADS =
+	/(?:\b(?:from|starting|as of|beginning|on|for|until|till|til|to|through|over|by)\s+(?:the\s+)?)$/i;
 const NIGHTS = /\bfor\s+(an?|one|two|three|four|five|six|seven|\d{1,2})\s+(night|day|week)s?\b/i;
 const COUNTS: Readonly<Record<string, number>> = {
 	a: 1,
@@ -77,7 +78,7 @@ function windowIn(text: string, context: QuickContext): Found | undefined {
 	const week = /\bnext (week|weekend)\b/i.exec(text);
 	if (week) {
 		const { weekday } = zonedTime(nowMs, timeZone);
-		const monday = dayPlus(today, ((8 - weekday) % 7) || 7);
+		const monday = dayPlus(today, (8 - weekday) % 7 || 7);
 		const end = (week[1] ?? '').toLowerCase() === 'weekend';
 		const from = end ? dayPlus(monday, 5) : monday;
 		const lead = LEADS.exec(text.slice(0, week.index))?.[0] ?? '';
@@ -144,11 +145,15 @@ const AWAY = /\b(away|ashore|gone|home|not here|not aboard|at (?:my|our|the) \p{
 const ALL_AWAY =
 	/^(?:we(?:'?re| are)?|all|all of us|everyone|everybody|both|nobody|no one|ashore|away|gone|i am|i'm)\b/i;
 /** Who goes, or comes, on a day to come. */
-const LEAVES = /^\s*(\S+(?:\s+and\s+\S+)?)\s+(?:will\s+|is\s+|are\s+)?(?:leaves?|leaving|goes|going|departs?|departing|flies|disembarks?|gets? off)\b/iu;
-const COMES = /^\s*(\S+(?:\s+and\s+\S+)?)\s+(?:will\s+|is\s+|are\s+)?(?:comes?|coming|arrives?|arriving|joins?|joining|boards?|boarding|returns?|returning|back)\b/iu;
-const NO_NAME = /^(?:i|we|you|they|he|she|it|all|both|everyone|everybody|nobody|who|the|a|an|my|our|this|that|hook\S*|water|rain)\b/i;
+const LEAVES =
+	/^\s*(\S+(?:\s+and\s+\S+)?)\s+(?:will\s+|is\s+|are\s+)?(?:leaves?|leaving|goes|going|departs?|departing|flies|disembarks?|gets? off)\b/iu;
+const COMES =
+	/^\s*(\S+(?:\s+and\s+\S+)?)\s+(?:will\s+|is\s+|are\s+)?(?:comes?|coming|arrives?|arriving|joins?|joining|boards?|boarding|returns?|returning|back)\b/iu;
+const NO_NAME =
+	/^(?:i|we|you|they|he|she|it|all|both|everyone|everybody|nobody|who|the|a|an|my|our|this|that|hook\S*|water|rain)\b/i;
 const SICK = /\b(sick|ill|stomach bug|flu|fever)\b/i;
-const HOOKED = /\b(hook(?:ed|ing)?[- ]?up|(?:on )?(?:the )?mains|plugged in|connected|shore ?(?:water|power)|city water)\b/i;
+const HOOKED =
+	/\b(hook(?:ed|ing)?[- ]?up|(?:on )?(?:the )?mains|plugged in|connected|shore ?(?:water|power)|city water)\b/i;
 const UNHOOKED = /\b(?:not|off|no|un)\b/i;
 const SEWER = /\b(?:full|sewer)\b/i;
 /** What is plainly to come, whatever else a line says. */
@@ -220,7 +225,11 @@ export function aheadLine(
 	if (WAS.test(text)) return undefined;
 	const { nowMs, timeZone, rig } = context;
 	if (!found && !sick) return undefined;
-	const { span: window, rest, stretch } = found ?? {
+	const {
+		span: window,
+		rest,
+		stretch
+	} = found ?? {
 		span: { fromMs: nowMs, toMs: nowMs + 3 * DAY_MS },
 		rest: text,
 		stretch: true
@@ -240,7 +249,13 @@ export function aheadLine(
 				}
 			]
 		: HOOKED.test(rest)
-			? [{ hookup: UNHOOKED.test(rest) ? { mains: false } : { mains: true, ...(SEWER.test(rest) ? { sewer: usualValves(rig) } : {}) } }]
+			? [
+					{
+						hookup: UNHOOKED.test(rest)
+							? { mains: false }
+							: { mains: true, ...(SEWER.test(rest) ? { sewer: usualValves(rig) } : {}) }
+					}
+				]
 			: people;
 	const done = unlike.length > 0 ? [] : doneIn(rest, context);
 	const all = unlike.length > 0 ? unlike : done.map(({ habits }) => ({ ...(habits ? { habits } : {}) }));

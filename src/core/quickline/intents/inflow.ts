@@ -30,7 +30,8 @@ interface Kind {
 const KINDS: readonly Kind[] = [
 	{
 		name: 'Watermaker',
-		words: /^(watermakers?|desalinators?|desal|desalinated|desalinating|desalination|made|making|produced|reverse|osmosis)$/,
+		words:
+			/^(watermakers?|desalinators?|desal|desalinated|desalinating|desalination|made|making|produced|reverse|osmosis)$/,
 		often: 0.5,
 		potable: true
 	},
@@ -123,7 +124,8 @@ export function inflowLine(line: TokenLine, context: QuickContext): LineReading 
 	const named = thingsNamed(words, sources);
 	const nouns = words.filter((word) => !BESIDE.test(word) || KINDS.some((kind) => kind.words.test(word)));
 	const fresh = rig.tanks.filter(({ holds, retired }) => holds === 'fresh' && !retired);
-	const several = CAME_IN.test(line.words[0] ?? '') || KINDS.some((kind) => words.some((word) => kind.words.test(word)));
+	const several =
+		CAME_IN.test(line.words[0] ?? '') || KINDS.some((kind) => words.some((word) => kind.words.test(word)));
 	const into = several ? tanksIn(nouns, fresh, context) : [];
 	const kind = kindSaid(
 		words.filter((word) => !into.includes(word)),
@@ -189,7 +191,8 @@ function tanksIn(words: readonly string[], fresh: readonly Tank[], context: Quic
 		for (let from = 0; from + length <= words.length; from++) {
 			const some = words.slice(from, from + length);
 			if (KINDS.some((kind) => some.some((word) => kind.words.test(word)))) continue;
-			if (tanksNamed(some, fresh, context).length > 0 || tanksTogether(some, fresh, fresh, context)) return some;
+			if (tanksNamed(some, fresh, context).length > 0 || tanksTogether(some, fresh, fresh, context))
+				return some;
 		}
 	return [];
 }

@@ -229,7 +229,9 @@ function levelOf(tank: Tank, said: Said, line: TokenLine, context: QuickContext)
 export function levelLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const said = meaningful(line.words).filter((word) => word !== 'gauge');
 	// "8 L left in the jug": the tank behind its level.
-	const name = said.findIndex((word) => !LEVEL_WORDS.has(word) && !/^(half|thirds?|quarters?|one|two|three)$/.test(word));
+	const name = said.findIndex(
+		(word) => !LEVEL_WORDS.has(word) && !/^(half|thirds?|quarters?|one|two|three)$/.test(word)
+	);
 	const words = name > 0 ? [...said.slice(name), ...said.slice(0, name)] : said;
 	if (words.length === 0 || line.figures.length > 1) return undefined;
 	const { rig } = context;

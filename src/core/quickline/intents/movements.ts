@@ -65,7 +65,8 @@ function fromTank(line: TokenLine, context: QuickContext): LineReading | undefin
 	if (from.length === 0) return undefined;
 	const goal = meaningful(line.words.slice(0, at)).filter((word) => !AMOUNT_WORDS.has(word));
 	const into = goal.length > 0 ? goal : [from[0]?.feeds ?? ''];
-	const named = goal.length > 0 ? tanksNamed(goal, fresh, context) : fresh.filter(({ id }) => into.includes(id));
+	const named =
+		goal.length > 0 ? tanksNamed(goal, fresh, context) : fresh.filter(({ id }) => into.includes(id));
 	const litres = quantityOf(line, 'volume', context.units);
 	const full = line.words.some((word) => /^(full|brim|up|top|topped)$/.test(word));
 	const ways = from.flatMap((source) =>
@@ -101,10 +102,20 @@ function fillTogether(
 	const fits = (l: number): boolean => tanks.every((tank) => fitsInto(tank, l));
 	const ways: readonly Meaning[] = [
 		...(fits(litres)
-			? [{ does: filled(litres), says: `${formatLitres(litres, units)} into each of ${listed(tanks.map(({ name }) => name))}` }]
+			? [
+					{
+						does: filled(litres),
+						says: `${formatLitres(litres, units)} into each of ${listed(tanks.map(({ name }) => name))}`
+					}
+				]
 			: []),
 		...(!each && fits(share)
-			? [{ does: filled(share), says: `${formatLitres(litres, units)} in all: ${formatLitres(share, units)} into each of ${listed(tanks.map(({ name }) => name))}` }]
+			? [
+					{
+						does: filled(share),
+						says: `${formatLitres(litres, units)} in all: ${formatLitres(share, units)} into each of ${listed(tanks.map(({ name }) => name))}`
+					}
+				]
 			: [])
 	];
 	const [first] = tanks;
@@ -134,7 +145,9 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	if (several && 'problem' in several) return several;
 	const tanks =
 		several?.tanks ??
-		(words.length === 0 || words.every((word) => word === 'water') ? usual : tanksNamed(words, fresh, context));
+		(words.length === 0 || words.every((word) => word === 'water')
+			? usual
+			: tanksNamed(words, fresh, context));
 	if (tanks.length === 0) return noTank(context, words, fresh);
 	const percent = line.figures.find(({ unit }) => unit === '%');
 	if (percent)
@@ -271,7 +284,11 @@ export function dumpLine(given: TokenLine, context: QuickContext): LineReading {
 	const together = tanksTogether(words, waste, waste, context);
 	if (together && 'problem' in together) return together;
 	const all = together !== undefined || (words.length > 0 && words.every((word) => ALL.has(word)));
-	const named = together ? together.tanks : words.length === 0 || all ? waste : tanksNamed(words, context.rig.tanks, context);
+	const named = together
+		? together.tanks
+		: words.length === 0 || all
+			? waste
+			: tanksNamed(words, context.rig.tanks, context);
 	if (named.length === 0) return noTank(context, words, waste);
 	if (line.figures[0]?.fraction && line.figures[0].unit === '') return ofWhat(line.figures[0].text);
 	const litres = quantityOf(line, 'volume', context.units);
@@ -371,10 +388,7 @@ export function transferLine(line: TokenLine, context: QuickContext): LineReadin
 }
 
 /** `jug main` may be cut after any word; a single tank that feeds another needs no second name. */
-function cutAnywhere(
-	words: readonly string[],
-	context: QuickContext
-): readonly (readonly [Tank, Tank])[] {
+function cutAnywhere(words: readonly string[], context: QuickContext): readonly (readonly [Tank, Tank])[] {
 	const { tanks } = context.rig;
 	const fed = tanksNamed(words, tanks, context).flatMap((from) => {
 		const to = tanks.find(({ id }) => id === from.feeds);

@@ -142,7 +142,10 @@ export function outflowLine(line: TokenLine, context: QuickContext): LineReading
 	if (waste.length > 0) {
 		// A pail of grey that is tipped out is dumped.
 		return at === TIPPED
-			? dumpLine({ ...line, words: [...words, ...line.words.filter((word) => /^(ground|overboard)$/.test(word))] }, context)
+			? dumpLine(
+					{ ...line, words: [...words, ...line.words.filter((word) => /^(ground|overboard)$/.test(word))] },
+					context
+				)
 			: undefined;
 	}
 	const beyond = figureBeyond(line, 1);

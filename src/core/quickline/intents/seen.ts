@@ -25,7 +25,8 @@ export function seenLine(line: TokenLine, context: QuickContext): LineReading | 
 	const { rig } = context;
 	const named = words.length === 0 ? [] : tanksNamed(words, rig.tanks, context);
 	if (words.length > 0 && named.length === 0) return undefined;
-	if (named.length > 0) return named.map(({ id }) => one({ kind: 'mark', tank: id, state: dry ? 'empty' : 'full' }));
+	if (named.length > 0)
+		return named.map(({ id }) => one({ kind: 'mark', tank: id, state: dry ? 'empty' : 'full' }));
 	if (over)
 		return rig.tanks.length === 1
 			? markLine('full', [rig.tanks[0]?.name ?? ''], context)
@@ -38,7 +39,9 @@ const HEEL = /^(heel|heeled|heeling|listing|list|tilted|leaning|rolled|tilt|roll
 /** `heeled 15 starboard`: said with a reading, and nothing by itself. */
 export function heelLine(line: TokenLine): LineReading | undefined {
 	return line.figures.length > 0 && HEEL.test(line.words[0] ?? '')
-		? problem('Tilt belongs to a reading. For example “dipstick 118 roll 15”; for the stop you are at, enter it in Trip.')
+		? problem(
+				'Tilt belongs to a reading. For example “dipstick 118 roll 15”; for the stop you are at, enter it in Trip.'
+			)
 		: undefined;
 }
 
@@ -79,7 +82,9 @@ function pouredIn(
 ): Meaning {
 	const what = line.words.find((word) => DOSE.test(word)) ?? 'treatment';
 	const name = `${what.charAt(0).toUpperCase()}${what.slice(1)}`;
-	const outlets = rig.outlets.filter(({ from, to, retired }) => !retired && from === 'outside' && to === tank);
+	const outlets = rig.outlets.filter(
+		({ from, to, retired }) => !retired && from === 'outside' && to === tank
+	);
 	const outlet: Outlet = outlets[0] ?? {
 		id: freeId(rig, `bottle to ${tankName}`),
 		name: `Bottle, into ${tankName}`,
@@ -108,11 +113,20 @@ const RINSED = /^(rinsed|rinse|flushed|swilled|swished|washed)$/;
 export function rinsedLine(text: string, line: TokenLine, context: QuickContext): LineReading | undefined {
 	const [verb = ''] = meaningful(line.words);
 	if (!RINSED.test(verb) || line.figures.length === 0) return undefined;
-	const rest = meaningful(line.words).filter((word) => !RINSED.test(word) && !/^(water|litres?|with|out|through)$/.test(word));
-	const tanks = rest.length === 0 ? [] : tanksNamed(rest, context.rig.tanks, context).filter(({ holds }) => holds !== 'fresh');
+	const rest = meaningful(line.words).filter(
+		(word) => !RINSED.test(word) && !/^(water|litres?|with|out|through)$/.test(word)
+	);
+	const tanks =
+		rest.length === 0
+			? []
+			: tanksNamed(rest, context.rig.tanks, context).filter(({ holds }) => holds !== 'fresh');
 	const litres = quantityOf(line, 'volume', context.units);
 	if (tanks.length === 0 || litres === undefined || !(litres > 0)) return undefined;
-	if (thingsNamed(meaningful(line.words), context.rig.habits).length > 0 && likelyOutlet(context.rig, undefined)) return undefined;
+	if (
+		thingsNamed(meaningful(line.words), context.rig.habits).length > 0 &&
+		likelyOutlet(context.rig, undefined)
+	)
+		return undefined;
 	return [
 		...tanks.flatMap((tank) =>
 			usualFresh(context).map((fresh) =>

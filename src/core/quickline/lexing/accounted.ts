@@ -31,20 +31,17 @@ const GRAMMAR = new Set(
 /** What a boat's valves are told of. */
 const OF_VALVES = /^(flush|flushed|flushing|heads|salt|salty|water|grid|full|lines?)$/;
 /** Words that turn a line round; they are never passed over as grammar. */
-const TURNS = /^(no|not|never|none|nothing|nobody|without|except|but|unless|nearly|almost|instead|until|if|or)$/;
+const TURNS =
+	/^(no|not|never|none|nothing|nobody|without|except|but|unless|nearly|almost|instead|until|if|or)$/;
 
 /** What a meaning speaks of: everything of the rig and trip that its entries and additions name, and people. */
 function spokenOf({ does, adds, needs = [] }: Meaning, context: QuickContext): readonly string[] {
 	const rig = withAll(context.rig, { ...(adds ? { adds } : {}), needs });
-	const ids = new Set<unknown>(
-		[...does, ...(adds ? [adds] : []), ...needs].flatMap((one) => flat(one))
-	);
+	const ids = new Set<unknown>([...does, ...(adds ? [adds] : []), ...needs].flatMap((one) => flat(one)));
 	const things = thingsOf({ ...context, rig }).filter(({ id }) => ids.has(id));
 	const outlets = rig.outlets.filter(({ id }) => ids.has(id));
 	const meters = rig.instruments.filter(({ id }) => ids.has(id));
-	const tanks = rig.tanks.filter(
-		({ id }) => ids.has(id) || meters.some(({ tank }) => tank === id)
-	);
+	const tanks = rig.tanks.filter(({ id }) => ids.has(id) || meters.some(({ tank }) => tank === id));
 	return [
 		...things.flatMap(({ name, words = [] }) => [name, ...words]),
 		...outlets.map(({ name }) => name),
@@ -86,7 +83,8 @@ export function lostWords(text: string, meaning: Meaning, context: QuickContext)
 		if (TURNS.test(word)) return true;
 		if (/^\d/.test(word) || GRAMMAR.has(word) || says.has(stemOf(word))) return false;
 		if ([...named].some((known) => word.length > 1 && known.startsWith(word))) return false;
-		if (people.has(word)) return thingsNamed([word], thingsOf(context)).length === 0 && !says.has(stemOf(word));
+		if (people.has(word))
+			return thingsNamed([word], thingsOf(context)).length === 0 && !says.has(stemOf(word));
 		return !word.endsWith('s') || !GRAMMAR.has(word.slice(0, -1));
 	});
 }
@@ -97,6 +95,8 @@ export function lostFigures(text: string, meaning: Meaning, names: readonly stri
 	const held = [...meaning.does, meaning.adds ?? {}, ...(meaning.needs ?? [])].flatMap(flat);
 	if (figures.length < 2) return [];
 	// One figure may be told in other units or counted from something; of several each must be somewhere.
-	const numbers = held.filter((value) => typeof value === 'number').length + held.filter((value) => typeof value === 'string' && /\d/.test(value)).length;
+	const numbers =
+		held.filter((value) => typeof value === 'number').length +
+		held.filter((value) => typeof value === 'string' && /\d/.test(value)).length;
 	return numbers >= figures.length ? [] : figures.slice(numbers).map(({ text: typed }) => typed);
 }

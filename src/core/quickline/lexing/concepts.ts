@@ -47,7 +47,14 @@ export const CONCEPTS: readonly Concept[] = Object.freeze([
 	concept('Kettle', /\b(kettles?|teas?|coffees?|brews?|boiled)\b/, /kettle|tea\b|coffee|brew/i, 1, SINK, {
 		kept: 0.8
 	}),
-	concept('Cooking', /\b(cook(ed|ing)?|meals?|pasta|rice|made (dinner|supper|lunch|breakfast))\b/, /cook|meal/i, 2, SINK, { kept: 0.6 }),
+	concept(
+		'Cooking',
+		/\b(cook(ed|ing)?|meals?|pasta|rice|made (dinner|supper|lunch|breakfast))\b/,
+		/cook|meal/i,
+		2,
+		SINK,
+		{ kept: 0.6 }
+	),
 	concept(
 		'Wash hands',
 		/\b((washed |wash |washing )?hands?( ?wash(ed|ing)?)?|handwash(ed|ing)?)\b/,

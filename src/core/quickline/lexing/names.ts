@@ -70,7 +70,7 @@ const FILLERS = new Set(
 	(
 		'the a an to into in from of at tank tanks with is are was were now up out reads read shows showed and for about ' +
 		'i we im ive weve my our us some another extra just had have has having did do does doing took take taken taking got get made ' +
-		'turn turned switch switched put make then again it its on been please went used gone'
+		'turn turned switch switched put make then again it its on been please went used gone says say said indicates'
 	).split(' ')
 );
 

@@ -40,14 +40,18 @@ function groupsOf({ tanks }: Rig): ReadonlyMap<string, readonly Tank[]> {
 	const fixed = fresh.filter((tank) => !loose.includes(tank));
 	if (!groups.has('tank')) put('tank', fixed);
 	for (const holds of ['fresh', 'grey', 'black'] as const) {
-		const all = holds === 'fresh' ? (fixed.length > 1 ? fixed : fresh) : inUse.filter((tank) => tank.holds === holds);
+		const all =
+			holds === 'fresh' ? (fixed.length > 1 ? fixed : fresh) : inUse.filter((tank) => tank.holds === holds);
 		put(`${holds} tank`, all);
 		if (holds !== 'fresh') put(holds, all);
 	}
 	return groups;
 }
 
-const known = new WeakMap<Rig, { groups: ReturnType<typeof groupsOf>; aliases: ReadonlyMap<string, string[]> }>();
+const known = new WeakMap<
+	Rig,
+	{ groups: ReturnType<typeof groupsOf>; aliases: ReadonlyMap<string, string[]> }
+>();
 
 function knownOf(rig: Rig): NonNullable<ReturnType<typeof known.get>> {
 	const before = known.get(rig);

@@ -13,11 +13,17 @@ const SUBJECT =
 const ASKS: readonly RegExp[] = [
 	/\?[\s"”]*$/,
 	/^(?:how|what|what['’]?s|when|where|where['’]?s|which|who|whose|why|how['’]?s|whether)\b/,
-	new RegExp(`^(?:can|could|may|might|shall|should|would|will|am|is|are|was|were|have|has|won['’]?t|can['’]?t|isn['’]?t|aren['’]?t) ${SUBJECT}\\b`),
+	new RegExp(
+		`^(?:can|could|may|might|shall|should|would|will|am|is|are|was|were|have|has|won['’]?t|can['’]?t|isn['’]?t|aren['’]?t) ${SUBJECT}\\b`
+	),
 	new RegExp(`^(?:do|does|did) (?:we|i|you|it|they|he|she|anyone|anybody)\\b`),
+	/^does\b/,
+	/^(?:do|did|will|would|should|has|have|is|are|was|were) .*\b(?:last|lasts|hold|reach|suffice|until|till|enough|safe|drinkable|potable|left)\b/,
 	/^(?:enough|sufficient)\b/,
+	/^(?:levels?|state|contents?) (?:of|in)\b/,
 	/^(?:is|are|was|were) (?:\S+ ){1,4}(?:ok|okay|full|empty|enough|safe|potable|drinkable|left|fine|good)\b/,
 	/^(?:days|hours|litres|liters|gallons|time|nights) (?:left|remaining)$/,
+	/^(?:the )?(?:next|nearest) (?:stop|tap|water|fill|refill|dump|drain|service|pump[ -]?out|hook-?up)\b/,
 	/^(?:tell me|show me|compare|levels?|status|autonomy|forecast)$/,
 	/^(?:tell me|show me)\b/
 ];

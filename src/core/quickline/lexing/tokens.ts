@@ -148,7 +148,10 @@ export function readLine(text: string, names: readonly string[] = []): TokenLine
 	const figures: FigureToken[] = [];
 	const spaced = text
 		.replaceAll(/(?<=\p{L}):(?=\S)/gu, ' ')
-		.replaceAll(/(?<=^|\s)(?:1st|2nd|3rd|4th)(?=\s|$)/gi, (place) => PLACE_WORDS.get(place.toLowerCase()) ?? place);
+		.replaceAll(
+			/(?<=^|\s)(?:1st|2nd|3rd|4th)(?=\s|$)/gi,
+			(place) => PLACE_WORDS.get(place.toLowerCase()) ?? place
+		);
 	let upTo = false;
 	const left = withNamesMarked(withFigures(spaced, names), names).replace(
 		FIGURE,

@@ -1,3 +1,2 @@
-import type { QuickContext } from '../context.js';
-export interface Question { readonly kind: string }
-export function questionIn(_text: string, _context: QuickContext): Question | undefined { return undefined; }
+export { questionIn } from './questionIn.js';
+export type { Done, Otherwise, Question, Stretch, UntilSaid } from './question.js';

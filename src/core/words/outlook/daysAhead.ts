@@ -34,7 +34,8 @@ export function sayUnlike(
 				? `${nameOf(one.habit)} ${one.times === 1 ? 'once' : one.times === 2 ? 'twice' : `${Number(one.times.toFixed(1))} times`} a day`
 				: `${nameOf(one.habit)} ${sayFactor(one.factor)}`
 		),
-		...(hooked.length > 0 ? [`hooked up to ${listed(hooked)}`] : [])
+		...(hooked.length > 0 ? [`hooked up to ${listed(hooked)}`] : []),
+		...(hookup?.mains === false ? ['off mains water'] : [])
 	];
 	const said = parts.length > 0 ? parts.join(', ') : 'as usual';
 	return note ? `${note}, ${said}` : said;

@@ -7,10 +7,10 @@ import { sayAt } from './clock.js';
 import { sayChance } from './chance.js';
 import { capital } from '../outlook/stay.js';
 
-/** Until when a tank must last: a service, here or ahead; the end of the trip; or, without either, a day. */
+/** Until when a tank must last: a service, here or ahead; the end of the trip; a moment that is asked about; or, without any, a day. */
 export interface Until {
 	readonly ms: number;
-	readonly for: 'service' | 'here' | 'trip-end' | 'a-day';
+	readonly for: 'service' | 'here' | 'trip-end' | 'a-day' | 'goal';
 	/** the stop with the service */
 	readonly stop?: string;
 }
@@ -31,6 +31,7 @@ function untilWords({ holds }: Tank, until: Until, nowMs: number, timeZone: stri
 	const when = sayAt(until.ms, nowMs, timeZone);
 	if (until.for === 'here') return `you are at ${SERVICE[holds]}`;
 	if (until.for === 'service') return `${SERVICE[holds]}${until.stop ? ` at ${until.stop}` : ''} is ${when}`;
+	if (until.for === 'goal') return `asked until ${when}`;
 	return until.for === 'trip-end'
 		? `the trip ends ${when}`
 		: `checked until ${when}, as no ${SERVICE[holds].slice(4)} is planned`;
