@@ -1,7 +1,8 @@
 export { answerLine, type LineAnswer, type LineEntry, type LineQuestion } from './answerLine.js';
 export { understand, type QuickAnswer } from './quickline.js';
+export type { Question } from './questions/index.js';
 export {
-	withAddition,
+	withAll,
 	isAhead,
 	isHabit,
 	type Addition,

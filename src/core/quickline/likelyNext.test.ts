@@ -4,7 +4,7 @@ import { likelyNext } from './index.js';
 
 const at = '2027-05-01T08:00:00Z';
 
-it('what was done most in the last week is offered first, then what every rig needs', () => {
+it('what was done most in the last week is offered first, then what may be asked and what every rig needs', () => {
 	const done = [1, 2, 3].map((hour) =>
 		entry({ kind: 'use', at: `2027-05-01T0${hour}:00:00Z`, habit: 'dishes', times: 1 })
 	);
@@ -13,9 +13,10 @@ it('what was done most in the last week is offered first, then what every rig ne
 		'dishes',
 		'shower',
 		'flush',
+		'how long does it last?',
 		'fill full',
+		'dishes?',
 		'meter',
-		'dump grey',
-		'dump cassette'
+		'dump grey'
 	]);
 });

@@ -1,7 +1,7 @@
 import { DAY_MS } from '../time/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 
-const MOST = 7;
+const MOST = 8;
 
 /** Lines that are likely next: what was done lately, most often first, and then what a rig like this always needs. */
 export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): readonly string[] {
@@ -17,5 +17,14 @@ export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): 
 		.filter(({ holds }) => holds !== 'fresh')
 		.map(({ name }) => `dump ${name.toLowerCase()}`);
 	const meter = rig.instruments.some(({ kind }) => kind === 'meter') ? ['meter'] : [];
-	return [...habits.slice(0, 4), 'fill full', ...meter, ...waste].slice(0, MOST);
+	const [first] = habits;
+	// What can be asked stands among what can be said.
+	return [
+		...habits.slice(0, 3),
+		'how long does it last?',
+		'fill full',
+		...(first === undefined ? [] : [`${first}?`]),
+		...meter,
+		...waste
+	].slice(0, MOST);
 }

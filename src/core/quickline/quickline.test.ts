@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, logbookOf } from '../../../tests/helpers/logbooks.js';
 import { parseLogbook, type Entry, type Rig } from '../logbook/index.js';
 import { METRIC } from '../units/index.js';
-import { completions, understand, withAddition, type QuickContext } from './index.js';
+import { completions, understand, withAll, type QuickContext } from './index.js';
 
 const rig: Rig = {
 	...exactRig,
@@ -301,9 +301,10 @@ it('never fails, and whatever it understands is a valid entry', () => {
 			),
 			(text) => {
 				const found = matches(text);
-				for (const { drafts, adds } of found) {
+				for (const match of found) {
+					const { drafts } = match;
 					const entries = drafts.map((draft, i) => ({ ...draft, id: `x${i}`, rig: 'rig' }) as Entry);
-					const with_ = adds ? withAddition(rig, adds) : rig;
+					const with_ = withAll(rig, match);
 					expect(parseLogbook(logbookOf(entries, with_, [{ ...exactTrip, stops: [stop] }]))).toMatchObject({
 						ok: true
 					});

@@ -619,7 +619,9 @@ export const IN_THE_VAN: readonly Sentence[] = [
 	['wetsuits 12 L', adding({ name: 'Deck wash', outlet: 'head' }, { kind: 'use', times: 1 })],
 	[
 		'windows 4',
-		adding({ name: 'Windows', outlet: 'sink', litresEach: { mean: 4, sd: 1.2 } }, { kind: 'use', times: 1 })
+		adding({ name: 'Windows', outlet: 'sink', litresEach: { mean: 4, sd: 1.2 } }, { kind: 'use', times: 1 }),
+		// What nobody knows may be no use at all.
+		way(note('windows 4'))
 	],
 	[
 		'laundry 2',

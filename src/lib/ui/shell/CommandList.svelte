@@ -18,6 +18,7 @@
 			.map((group) => ({ group, acts: acts.filter((act) => act.group === group) }))
 			.filter((one) => one.acts.length > 0)
 	);
+	let typed = $state('');
 	/** Letters that are merely somewhere in a name in that order are no match. */
 	const LEAST = 0.1;
 	function fits(_: string, typed: string, [name = '']: string[] = []): number {
@@ -33,10 +34,13 @@
 
 <Sheet title="Go and do" {onclose}>
 	<Command.Root label="Go and do" loop filter={fits}>
-		<Command.Input placeholder="A view, an act, a tank, a stop, a word" aria-label="Go and do" />
+		<Command.Input
+			bind:value={typed}
+			placeholder="A view, an act, a tank, a stop, a word; or what happened"
+			aria-label="Go and do"
+		/>
 		<Command.List>
 			<Command.Viewport>
-				<Command.Empty>Nothing called that. Enter what happened in the quick line.</Command.Empty>
 				{#each groups as { group, acts: some } (group)}
 					<Command.Group value={group}>
 						<Command.GroupHeading>{group}</Command.GroupHeading>
@@ -54,6 +58,23 @@
 						</Command.GroupItems>
 					</Command.Group>
 				{/each}
+				{#if typed.trim() !== ''}
+					<Command.Group value="The quick line" forceMount>
+						<Command.GroupHeading>The quick line</Command.GroupHeading>
+						<Command.GroupItems>
+							<Command.Item
+								value="line {typed}"
+								forceMount
+								onSelect={() => {
+									onclose();
+									setTimeout(() => reach.line(typed.trim()));
+								}}
+							>
+								<span>Log or ask “{typed.trim()}”</span>
+							</Command.Item>
+						</Command.GroupItems>
+					</Command.Group>
+				{/if}
 			</Command.Viewport>
 		</Command.List>
 	</Command.Root>

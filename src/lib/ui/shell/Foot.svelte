@@ -1,9 +1,11 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
 	import { likelyNext } from '$core/quickline';
 	import type { Rig } from '$core/logbook';
 	import type { App } from '$lib/state';
 	import QuickLine from '../features/quickline/QuickLine.svelte';
 	import { undoSaying } from '../parts/acts/notify';
+	import { useShell } from '../parts/acts/shellContext';
 
 	interface Props {
 		app: App;
@@ -16,6 +18,7 @@
 	}
 	/** The quick line, in reach of every view. */
 	const { app, rig, path, later, onkeys }: Props = $props();
+	const reach = useShell();
 	let line = $state<QuickLine>();
 
 	const now = $derived(app.engine.assessment);
@@ -60,6 +63,9 @@
 							'now/effect',
 							drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`))
 						)}
+		answerOf={async (question) => app.engine.ask('line/answer', question)}
+		actsOf={async (text) => (await import('./acts')).actsNamed(text, app, reach)}
+		ongo={(href) => void goto(href)}
 		undo={last && { label: last.label, does: () => void undoSaying(app) }}
 		onlog={async (choice) => (await import('../features/quickline/grammar')).logLine(app, choice)}
 	>

@@ -96,6 +96,18 @@ export function actsHere(app: App, { line }: ShellContext): readonly ShellAct[] 
 	];
 }
 
+const MOST_NAMED = 3;
+/** Views and acts that a text typed into the quick line names: what can be chosen can be said, too. */
+export function actsNamed(text: string, app: App, reach: ShellContext): readonly ShellAct[] {
+	const typed = text.toLowerCase().trim();
+	const begins = (name: string): boolean =>
+		name.startsWith(typed) || name.split(/[^\p{L}\p{N}]+/u).some((word) => word.startsWith(typed));
+	return [...everyAct(app, reach), ...actsHere(app, reach), ...wordActs(reach)]
+		.filter(({ group, keys }) => group !== 'Stops' && keys !== '/' && keys !== '$mod+k')
+		.filter(({ name }) => begins(name.toLowerCase()))
+		.slice(0, MOST_NAMED);
+}
+
 const isApple = (): boolean => /mac|iphone|ipad/i.test(navigator.platform);
 
 /** Keys as they are written: `G N`, `Ctrl K`. */

@@ -1,9 +1,13 @@
 <script lang="ts">
 	import type { Understood } from '$core/quickline';
 	import { onMount, untrack, type Snippet } from 'svelte';
-	import { QuickLineState, type Context, type EffectOf } from './quickLine.svelte';
+	import { QuickLineState, type AnswerOf, type Context, type EffectOf } from './quickLine.svelte';
 	import Ways from './Ways.svelte';
 
+	interface NamedAct {
+		readonly name: string;
+		readonly does: () => void;
+	}
 	interface Props {
 		context: Context;
 		/** lines that are likely next, for the thumb */
@@ -11,6 +15,11 @@
 		/** the chips stand here even while the line has no focus */
 		chipsAlways: boolean;
 		effectOf: EffectOf;
+		answerOf: AnswerOf;
+		/** views and acts that a text names */
+		actsOf: (text: string) => Promise<readonly NamedAct[]>;
+		/** goes where an answer's figures are */
+		ongo: (href: string) => void;
 		/** what can be taken back, in reach of the thumb */
 		undo: { readonly label: string; readonly does: () => void } | undefined;
 		/** who writes */
@@ -21,13 +30,14 @@
 	 * The one control that logs. It is long by its looks alone: field, words and button stand in one frame, and wrap
 	 * within it on a phone.
 	 */
-	const { context, chips, chipsAlways, effectOf, undo, writer, onlog }: Props = $props();
+	const { context, chips, chipsAlways, effectOf, answerOf, actsOf, ongo, undo, writer, onlog }: Props =
+		$props();
 
 	const DRAFT = 'dipsometer.quickline';
 	let input = $state<HTMLInputElement>();
 	const line = new QuickLineState(
 		() => context,
-		(choice) => effectOf(choice),
+		{ effectOf: (choice) => effectOf(choice), answerOf: (question) => answerOf(question) },
 		() => import('./grammar')
 	);
 	const shown = $derived(line.shown);
@@ -61,9 +71,30 @@
 		input?.focus();
 	}
 
+	let acts = $state.raw<readonly NamedAct[]>([]);
+	/** so short a text names too much */
+	const LEAST_NAMED = 3;
+	$effect(() => {
+		const { text, choices, question } = shown;
+		acts = [];
+		if (text.trim().length < LEAST_NAMED || choices.length > 0 || question) return;
+		actsOf(text).then(
+			(found) => {
+				if (line.shown.text === text) acts = found;
+			},
+			(error: unknown) => console.warn('No acts by that name:', error)
+		);
+	});
+
 	function log(): void {
 		if (!line.ready) return void line.load().then(() => line.ready && log());
 		const { choice } = line;
+		if (shown.answer) {
+			const { href } = shown.answer.act;
+			type('');
+			input?.blur();
+			return ongo(href);
+		}
 		if (!choice) return;
 		type('');
 		void onlog(choice);
@@ -91,36 +122,34 @@
 		log();
 	}}
 >
-	<Ways
-		{shown}
-		{chips}
-		{chipsAlways}
-		{undo}
-		ontake={take}
-		onpick={(i) => {
-			line.pick(i);
-			input?.focus();
-		}}
-	/>
-	<div class="box">
-		<label class="visually-hidden" for="quickline">What happened?</label>
-		<input
-			id="quickline"
-			bind:this={input}
-			value={shown.text}
-			oninput={(event) => type(event.currentTarget.value)}
-			onkeydown={keydown}
-			onfocus={() => void line.load()}
-			placeholder="What happened?"
-			autocomplete="off"
-			autocapitalize="off"
-			spellcheck="false"
-			enterkeyhint="done"
-			aria-describedby="quickline-says"
+	{#snippet ways()}
+		<Ways
+			{shown}
+			{acts}
+			{chips}
+			{chipsAlways}
+			{undo}
+			ontake={take}
+			onact={(act) => {
+				type('');
+				act.does();
+			}}
+			onpick={(i) => {
+				line.pick(i);
+				input?.focus();
+			}}
 		/>
+	{/snippet}
+	{#if shown.text === ''}{@render ways()}{/if}
+	<div class="over" class:open={shown.text !== ''}>
+		{#if shown.text !== ''}{@render ways()}{/if}
 		<p id="quickline-says" class="says" aria-live="polite">
 			{#if shown.problem}
 				<span class="mind">{shown.problem}</span>
+			{:else if shown.answer}
+				<span>{shown.answer.answer.says}</span>
+				<a class="as-button" href={shown.answer.act.href} onclick={() => type('')}>{shown.answer.act.label}</a
+				>
 			{:else if line.choice}
 				<span>{line.choice.says}.</span>
 				{#if line.choice.warns}<span class="mind">{line.choice.warns}</span>{/if}
@@ -128,8 +157,27 @@
 					{#if shown.effect.why}<span class="soft">Why? {shown.effect.why}</span>{/if}{/if}
 			{/if}
 		</p>
+	</div>
+	<div class="box">
+		<label class="visually-hidden" for="quickline">What happened? Or ask</label>
+		<input
+			id="quickline"
+			bind:this={input}
+			value={shown.text}
+			oninput={(event) => type(event.currentTarget.value)}
+			onkeydown={keydown}
+			onfocus={() => void line.load()}
+			placeholder="What happened? Or ask: how long does it last?"
+			autocomplete="off"
+			autocapitalize="off"
+			spellcheck="false"
+			enterkeyhint={shown.question ? 'go' : 'done'}
+			aria-describedby="quickline-says"
+		/>
 		{@render writer()}
-		<button class="enter" type="submit" disabled={!line.choice}>Enter</button>
+		<button class="enter" type="submit" disabled={!line.choice && !shown.answer}
+			>{shown.question ? 'Go' : 'Enter'}</button
+		>
 	</div>
 </form>
 
@@ -153,24 +201,38 @@
 		outline: 3px solid var(--fresh);
 		outline-offset: 1px;
 	}
-	/* As wide as what is typed in it: what was understood gives way. */
 	input[id] {
-		flex: 1 0 auto;
-		field-sizing: content;
-		min-width: 12rem;
-		max-width: 60%;
+		flex: 1;
+		min-width: 0;
 		align-self: stretch;
 		border: 0;
 		padding: 0 1.1rem;
 		font-size: 1.2rem;
 		background: none;
 		outline: none;
+		text-overflow: ellipsis;
+	}
+	/* The field grows upward, over the view: nothing in that moves while one types. */
+	.over {
+		position: absolute;
+		inset: auto 0 calc(100% - 1px);
+		z-index: 5;
+		max-height: 55dvh;
+		overflow-y: auto;
+		background: var(--paper);
+		border-radius: var(--corner) var(--corner) 0 0;
+	}
+	.over.open:has(.says:not(:empty), :global(.ways)) {
+		border: 1px solid var(--ink);
+		border-bottom: var(--hairline);
+		padding: var(--gap-2) 1.1rem;
 	}
 	.says {
-		flex: 0 1 auto;
-		max-width: 62%;
-		text-align: right;
-		line-height: 1.25;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 var(--gap-2);
+		align-items: baseline;
+		line-height: 1.35;
 		overflow-wrap: anywhere;
 	}
 	.enter {
@@ -193,26 +255,13 @@
 	}
 	@media (max-width: 800px) {
 		.box {
-			flex-wrap: wrap;
-			row-gap: 0;
 			padding-right: var(--gap-2);
 		}
 		input[id] {
-			flex: 1 1 12rem;
-			field-sizing: fixed;
-			min-width: 0;
-			max-width: none;
-			min-height: 3rem;
+			padding: 0 var(--gap-3);
 		}
-		.says {
-			order: 3;
-			flex: 1 0 100%;
-			max-width: none;
-			text-align: left;
-			padding: 0 1.1rem;
-		}
-		.says:not(:empty) {
-			padding-bottom: var(--gap-2);
+		.over.open:has(.says:not(:empty), :global(.ways)) {
+			padding: var(--gap-2) var(--gap-3);
 		}
 	}
 </style>

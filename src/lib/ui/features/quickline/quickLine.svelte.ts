@@ -1,5 +1,6 @@
 import type { Effect } from '$core/now';
-import type { Understood } from '$core/quickline';
+import type { Answered } from '$core/answers';
+import type { Question, Understood } from '$core/quickline';
 import { errorMessage } from '$lib/errorMessage';
 import type { LineContext } from './grammar';
 
@@ -20,10 +21,14 @@ export interface Shown {
 	readonly completion: string | undefined;
 	/** what the picked choice does to the stay, once that is known */
 	readonly effect: Effect | undefined;
+	/** it asks: what, and what is answered, once that is known */
+	readonly question: Question | undefined;
+	readonly answer: Answered | undefined;
 }
 
 export type Context = Omit<LineContext, 'nowMs'>;
 export type EffectOf = (choice: Understood) => Promise<Effect | undefined>;
+export type AnswerOf = (question: Question) => Promise<Answered | undefined>;
 
 export type Grammar = typeof import('./grammar');
 
@@ -36,7 +41,9 @@ const EMPTY: Shown = {
 	ways: [],
 	run: undefined,
 	completion: undefined,
-	effect: undefined
+	effect: undefined,
+	question: undefined,
+	answer: undefined
 };
 
 /** The line that is being typed. */
@@ -44,15 +51,24 @@ export class QuickLineState {
 	shown = $state.raw<Shown>(EMPTY);
 	readonly #context: () => Context;
 	readonly #effectOf: EffectOf;
+	readonly #answerOf: AnswerOf;
+	/** a question to the engine is under way; and what is shown since, of which it is asked next */
+	#asking = false;
+	#next: Shown | undefined;
 	readonly #fetch: () => Promise<Grammar>;
 	#grammar: Grammar | undefined;
 	/** the moment at which the line was last typed in: "now" in it */
 	#nowMs = Date.now();
 
 	/** @param grammar how the line is read, or where that is to be had */
-	constructor(context: () => Context, effectOf: EffectOf, grammar: Grammar | (() => Promise<Grammar>)) {
+	constructor(
+		context: () => Context,
+		{ effectOf, answerOf }: { readonly effectOf: EffectOf; readonly answerOf: AnswerOf },
+		grammar: Grammar | (() => Promise<Grammar>)
+	) {
 		this.#context = context;
 		this.#effectOf = effectOf;
+		this.#answerOf = answerOf;
 		if (typeof grammar === 'function') this.#fetch = grammar;
 		else {
 			this.#grammar = grammar;
@@ -118,22 +134,48 @@ export class QuickLineState {
 			meant: answer.kind === 'problem' ? (answer.meant ?? []) : [],
 			ways: answer.kind === 'problem' ? begun : [],
 			completion: /\s$/.test(text) ? undefined : begun[0],
-			effect: undefined
+			question: answer.kind === 'question' ? answer.question : undefined,
+			// The same line read again keeps what was said of it until that is known anew.
+			...this.#stillSaid(text, choices[at])
 		};
 		this.shown = shown;
 		void this.#preview(shown);
 	}
 
-	/** Adds the effect to the very line that it was asked for; when another one is shown by then, it is dropped. */
+	/** What stands beside a line already, where it is the same line and means the same. */
+	#stillSaid(text: string, choice: Understood | undefined): Pick<Shown, 'effect' | 'answer'> {
+		const before = this.shown;
+		const same = before.text === text && before.choices[before.picked]?.says === choice?.says;
+		return same ? { effect: before.effect, answer: before.answer } : { effect: undefined, answer: undefined };
+	}
+
+	/**
+	 * Adds the effect, or the answer, to the very line that it was asked for; when another one is shown by then, it is dropped. While
+	 * one is under way no other is asked: of the lines typed meanwhile the last alone is asked about then.
+	 */
 	async #preview(of: Shown): Promise<void> {
 		const choice = of.choices[of.picked];
-		if (!choice) return;
+		const { question } = of;
+		if (!choice && !question) return;
+		if (this.#asking) {
+			this.#next = of;
+			return;
+		}
+		this.#asking = true;
 		try {
-			const effect = await this.#effectOf(choice);
-			if (this.shown === of && effect) this.shown = { ...of, effect };
+			const told = question
+				? { answer: await this.#answerOf(question) }
+				: { effect: choice && (await this.#effectOf(choice)) };
+			if (this.shown === of && Object.values(told).some((one) => one !== undefined))
+				this.shown = { ...of, ...told };
 		} catch (error) {
 			// The line can be entered all the same; that the engine fails is said above.
 			console.warn('No preview of the line:', error);
+		} finally {
+			this.#asking = false;
 		}
+		const next = this.#next;
+		this.#next = undefined;
+		if (next && this.shown === next) await this.#preview(next);
 	}
 }

@@ -1,7 +1,8 @@
 import { HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import type { Effect } from '$core/now';
-import type { Understood } from '$core/quickline';
+import type { Answered } from '$core/answers';
+import type { Question, Understood } from '$core/quickline';
 import { METRIC } from '$core/units';
 import { entry, exactRig, exactTrip } from '../../../../../tests/helpers/logbooks';
 import * as grammar from './grammar';
@@ -30,8 +31,13 @@ function lineHere() {
 	const asked: { draft: Understood; give: (effect: Effect) => void; fail: () => void }[] = [];
 	const line = new QuickLineState(
 		() => context,
-		(draft) =>
-			new Promise((give, reject) => asked.push({ draft, give, fail: () => reject(new Error('no engine')) })),
+		{
+			effectOf: (draft) =>
+				new Promise((give, reject) =>
+					asked.push({ draft, give, fail: () => reject(new Error('no engine')) })
+				),
+			answerOf: () => Promise.resolve(undefined)
+		},
 		grammar
 	);
 	return { line, asked };
@@ -57,6 +63,7 @@ describe('what stands before one’s eyes is of one text', () => {
 		expect(new Set(line.shown.choices.map(({ says }) => says)).size).toBe(2);
 		line.pick(1);
 		asked[0]?.give(words('of the first'));
+		await settled();
 		asked[1]?.give(words('of the second'));
 		await settled();
 		expect([line.shown.picked, line.shown.effect?.words]).toEqual([1, 'of the second']);
@@ -72,6 +79,47 @@ describe('what stands before one’s eyes is of one text', () => {
 		expect(line.shown).toMatchObject({ choices: [], effect: undefined });
 		expect(line.shown.problem).toMatch(/“flurble”/);
 		expect(asked).toHaveLength(1);
+	});
+	it('typed key by key, the engine is asked of the first letter and of the last, which is told what it does', async () => {
+		const { line, asked } = lineHere();
+		for (const text of ['s', 'sh', 'sho', 'show', 'showe', 'shower']) line.type(text);
+		expect(asked).toHaveLength(1);
+		asked[0]?.give(words('of a letter'));
+		await settled();
+		expect(asked).toHaveLength(2);
+		// What is known around the line changes meanwhile: what was asked is asked again, and stays until then.
+		line.reread();
+		asked[1]?.give(words('of the shower'));
+		await settled();
+		asked[2]?.give(words('of the shower'));
+		await settled();
+		expect([line.shown.text, line.shown.effect?.words]).toEqual(['shower', 'of the shower']);
+		line.reread();
+		expect(line.shown.effect?.words).toBe('of the shower');
+	});
+	it('a question has an answer and no choice; typed on, the answer is gone', async () => {
+		const answer: Answered = {
+			answer: { kind: 'level', says: 'Main has 62 L.', tank: 'main', litres: 62 },
+			act: { href: '/', label: 'Show' }
+		};
+		const asked: Question[] = [];
+		const line = new QuickLineState(
+			() => context,
+			{
+				effectOf: () => Promise.resolve(undefined),
+				answerOf: (question) => {
+					asked.push(question);
+					return Promise.resolve(answer);
+				}
+			},
+			grammar
+		);
+		line.type('how much is in main?');
+		await settled();
+		expect(asked).toMatchObject([{ kind: 'level', tanks: ['main'] }]);
+		expect(line.shown).toMatchObject({ choices: [], answer, problem: undefined });
+		line.type('shower');
+		expect(line.shown).toMatchObject({ answer: undefined, question: undefined });
 	});
 	it('a line can be entered though its preview fails', async () => {
 		const { line, asked } = lineHere();
@@ -106,7 +154,7 @@ it('what the log tells is known to the line: who writes, what a meter showed', (
 	const entries = [entry({ kind: 'reading', at, instrument: 'pump', value: 291.4, by: 'Ines' })];
 	const line = new QuickLineState(
 		() => ({ ...context, entries }),
-		() => Promise.resolve(undefined),
+		{ effectOf: () => Promise.resolve(undefined), answerOf: () => Promise.resolve(undefined) },
 		grammar
 	);
 	line.type('shower ines');
@@ -126,7 +174,10 @@ it('Tab finishes a word, and has nothing to do behind a finished one', () => {
 });
 
 describe('a line that is typed before it can be read', () => {
-	const effect = () => Promise.resolve(undefined);
+	const effect = {
+		effectOf: () => Promise.resolve(undefined),
+		answerOf: () => Promise.resolve(undefined)
+	};
 	it('is read as soon as it can be, as it stands by then', async () => {
 		let give: (it: typeof grammar) => void = () => undefined;
 		const line = new QuickLineState(
