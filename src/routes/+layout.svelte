@@ -122,6 +122,7 @@
 			offset="6.5rem"
 			mobileOffset={{ bottom: '9rem', left: '0.75rem', right: '0.75rem' }}
 			duration={5000}
+			style="font-family: var(--text)"
 		/>
 	{/await}
 {/if}

@@ -15,7 +15,7 @@ const TECHNICAL =
 	/^(class|style|id|href|src|d|viewBox|transform|points|type|role|name|for|data-.*|aria-(live|current|haspopup|controls))$/;
 /** Words that a person types, not reads, and test aids. */
 const NOT_SHOWN =
-	/\.(test|fixture|bench)\.ts$|\/testing\/|\/store\/contract\.ts$|\/lexing\/(spelling|concepts|tokens|names|things)\.ts$/;
+	/\.(test|fixture|bench)\.ts$|\/testing\/|\/store\/contract\.ts$|\/lexing\/(spelling|concepts|tokens|names|things|accounted|stance|numbered)\.ts$/;
 
 /** A sentence or a label, not a key: it has a space between words, a capital, or a percent sign. */
 const isSaid = (text: string): boolean =>

@@ -1,4 +1,5 @@
 import { DAY_MS } from '../time/index.js';
+import { isLoss } from '../rig/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 
 const MOST = 8;
@@ -10,8 +11,9 @@ export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): 
 	for (const entry of entries)
 		if (entry.kind === 'use' && entry.void !== true && instantMs(entry.at) > week)
 			counts.set(entry.habit, (counts.get(entry.habit) ?? 0) + 1);
-	const habits = [...rig.habits]
-		.sort((a, b) => (counts.get(b.id) ?? 0) - (counts.get(a.id) ?? 0))
+	const habits = rig.habits
+		.filter((habit) => !habit.retired && !isLoss(rig, habit))
+		.toSorted((a, b) => (counts.get(b.id) ?? 0) - (counts.get(a.id) ?? 0))
 		.map(({ name }) => name.toLowerCase());
 	const waste = rig.tanks
 		.filter(({ holds }) => holds !== 'fresh')

@@ -410,7 +410,7 @@ describe('what flows in without a stop', () => {
 		expect(found).toMatchObject({
 			adds: { name: 'Rain', into: 'main', potable: false, litresEach: { mean: 15 } },
 			drafts: [{ kind: 'fill', tank: 'main', litres: 15, from: 'rain' }],
-			says: expect.stringContaining('Main filled by Rain with')
+			says: expect.stringContaining('Main filled from Rain with')
 		});
 		expect(problemOf('watermaker')).toContain('How much came in?');
 	});

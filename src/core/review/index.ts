@@ -13,3 +13,4 @@ export { relive, type Otherwise, type Relived, type RelivedService } from './rel
 export { errandsOf, type Errand, type Errands } from './errands.js';
 export { byHabit, byOutlet, expectedPerPersonDay, IN_NO_HABIT, type Share } from './shares.js';
 export { foreseenOf, type Foreseen } from './foreseen.js';
+export { besideFlows, type BesideFlow, type BesideFlows } from './beside.js';

@@ -124,7 +124,7 @@ export {
 	type CareStepWords
 } from './care/layUp.js';
 export { DRINK_WORDS } from './outlook/drink.js';
-export { sayDrink, sayGoingIn, sayWaterAge, sayWaterWarning } from './care/water.js';
+export { sayDrink, sayDrinkAnswer, sayGoingIn, sayWaterAge, sayWaterWarning } from './care/water.js';
 export {
 	ACCOUNT_ADDS,
 	REPLAYED_WITH,
@@ -133,6 +133,7 @@ export {
 	sayForeseen,
 	sayPart,
 	sayRelived,
+	sayBeside,
 	sayReviewDetail,
 	sayReviewHeadline,
 	sayUnexplained

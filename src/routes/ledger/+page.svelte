@@ -1,10 +1,12 @@
 <script lang="ts">
+	import { afterNavigate } from '$app/navigation';
+	import { page } from '$app/state';
 	import { inOrder, writersOf, type Entry } from '$core/logbook';
 	import { useApp } from '$lib/state';
 	import { byDay } from '$lib/ui/features/ledger/byDay';
 	import DayList from '$lib/ui/features/ledger/DayList.svelte';
 	import EntryForm from '$lib/ui/features/ledger/EntryForm.svelte';
-	import { passes, UNFILTERED } from '$lib/ui/features/ledger/filter';
+	import { filterFrom, passes } from '$lib/ui/features/ledger/filter';
 	import Filters from '$lib/ui/features/ledger/Filters.svelte';
 	import UndoRedo from '$lib/ui/features/ledger/UndoRedo.svelte';
 	import Findings from '$lib/ui/parts/notices/Findings.svelte';
@@ -14,7 +16,11 @@
 	import { mendSaying, redoSaying, undoSaying } from '$lib/ui/parts/acts/notify';
 
 	const app = useApp();
-	let filter = $state.raw(UNFILTERED);
+	// An answer of the quick line leads to what it is about.
+	let filter = $state.raw(filterFrom(page.url.searchParams));
+	afterNavigate(({ to }) => {
+		if (to?.url.search) filter = filterFrom(to.url.searchParams);
+	});
 	let editing = $state.raw<Entry>();
 
 	const rig = $derived(app.rig);

@@ -53,8 +53,8 @@ const KINDS: readonly Kind[] = [
 		words: /^(spring|stream|creek|river|lake|brook|well)$/,
 		warns: 'Treat or boil it before you drink it, unless a sign or a local says it is drinking water.'
 	},
-	{ name: 'Bought', words: /^(bought|buy|buying|purchased|bottled)$/ },
-	{ name: 'Given to us', words: /^(neighbou?rs?|gift|borrowed|received|donation)$/ }
+	{ name: 'Bought water', words: /^(bought|buy|buying|purchased|bottled)$/ },
+	{ name: 'Neighbours', words: /^(neighbou?rs?|gift|borrowed|received|donation)$/ }
 ];
 const GIVEN = KINDS.at(-1);
 

@@ -213,7 +213,11 @@ function levelOf(tank: Tank, said: Said, line: TokenLine, context: QuickContext)
 		const happening = { kind: 'reading', instrument: gauge.id, value: Number(value.toFixed(2)) } as const;
 		return [
 			one(happening, {
-				says: `${sayHappening(happening, context)}, that is ${formatLitres(said.litres, context.units)} in ${tank.name}`
+				says: `${
+					said.kind === 'thirds' || said.kind === 'quarters'
+						? `${gauge.name} at ${said.value}`
+						: sayHappening(happening, context)
+				}, that is ${formatLitres(said.litres, context.units)} in ${tank.name}`
 			})
 		];
 	});

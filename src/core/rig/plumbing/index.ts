@@ -35,3 +35,4 @@ export {
 export { gallonIn, suspicionsOf, type Gallon, type Suspicion } from './suspicions.js';
 export { impactOf, type Impact } from './impact.js';
 export { passesMeter, tanksTouched } from './touches.js';
+export { isLoss } from './losses.js';

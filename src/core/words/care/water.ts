@@ -44,6 +44,21 @@ export const sayDrink = (
 	nameOf: (tank: string) => string
 ): string => `${sayReason(why, drink, nameOf)} ${why.kind === 'sanitised' ? '' : SAY_USE[drink]}`.trim();
 
+/** Whether one may drink what is in a tank, answered. */
+export function sayDrinkAnswer(
+	name: string,
+	state: Pick<WaterState, 'drink' | 'why'>,
+	nameOf: (tank: string) => string
+): string {
+	const answers = {
+		drinking: `Yes, as far as it is logged: ${name} is drinking water.`,
+		treated: `Yes, as far as it is logged: ${name} is treated.`,
+		unsure: `Not known: ${name} is not known to be drinking water.`,
+		washing: `No: ${name} is for washing only.`
+	} as const;
+	return `${answers[state.drink]} ${sayDrink(state, nameOf)}`.trim();
+}
+
 /** What is to be minded of a tank's water. */
 export function sayWaterWarning(
 	warning: WaterWarning,

@@ -26,7 +26,9 @@ function readingText(instrument: Instrument | undefined, value: number | string,
 	if (!instrument) return String(value);
 	if (instrument.kind === 'rod' && typeof value === 'number')
 		return `${instrument.name} ${formatQuantity(value, 'length', units)}`;
-	return `${instrument.name} ${typeof value === 'string' ? `“${value}”` : value}`;
+	// A meter is told as it shows; a gauge to a tenth.
+	const shown = instrument.kind === 'gauge' && typeof value === 'number' ? Number(value.toFixed(1)) : value;
+	return `${instrument.name} ${typeof shown === 'string' ? `“${shown}”` : shown}`;
 }
 
 /** How a time was lived of which nothing was logged. */
@@ -41,7 +43,7 @@ const sayMinute = (at: string): string => sayInstant(Date.parse(at) + writtenOff
 
 /** Out of which source, where one is named. */
 export const sayFrom = ({ sources = [] }: Rig, id: string | undefined): string =>
-	id === undefined ? '' : ` by ${sources.find((one) => one.id === id)?.name ?? id}`;
+	id === undefined ? '' : ` from ${sources.find((one) => one.id === id)?.name ?? id}`;
 
 /** An entry in a few words, for the ledger and for *Why?*. */
 export function describeEntry(entry: Entry, { rig, trips, units }: DescribeContext): string {

@@ -71,7 +71,7 @@ function sayRead(happening: Extract<Happening, { kind: 'reading' }>, { rig, unit
 	if (typeof value === 'string') return `${name} reads “${value}”`;
 	return instrument?.kind === 'rod'
 		? `${name} wet to ${formatQuantity(value, 'length', units)}`
-		: `${name} reads ${Number(value.toFixed(2))}`;
+		: `${name} reads ${Number(value.toFixed(1))}`;
 }
 
 /** Which hook-up is made or undone, and which valves are open; both where neither changes. */

@@ -1,6 +1,6 @@
 import { Z90 } from '../../numerics/index.js';
 import { utcMidnightMs } from '../../time/index.js';
-import type { Errands, Foreseen, Relived, Review, TankReview } from '../../review/index.js';
+import type { BesideFlows, Errands, Foreseen, Relived, Review, TankReview } from '../../review/index.js';
 import {
 	formatDuration,
 	formatFigure,
@@ -169,3 +169,13 @@ export const ACCOUNT_ADDS =
 /** What a period is replayed with. */
 export const REPLAYED_WITH =
 	'Choose what would have been different. Every logged use is replayed, and what the readings show of the rest.';
+
+/** `Came in: 40 L from Watermaker. Went out: 12 L given away, 3 L spilled.` Nothing where neither was logged. */
+export function sayBeside({ came, went }: BesideFlows, units: UnitChoice): string {
+	const inward = came.map(({ name, litres }) => `${formatLitres(litres, units)} from ${name}`);
+	const outward = went.map(({ name, litres }) => `${formatLitres(litres, units)} ${name.toLowerCase()}`);
+	return [
+		...(inward.length > 0 ? [`Came in: ${listed(inward)}.`] : []),
+		...(outward.length > 0 ? [`Went out: ${listed(outward)}.`] : [])
+	].join(' ');
+}

@@ -54,13 +54,22 @@ export function sayBasket(
 	certainty: number,
 	atMs: number,
 	timeZone: string
-): { readonly kind: BasketKind; readonly headline: Span; readonly reason: string } {
+): {
+	readonly kind: BasketKind;
+	readonly headline: Span;
+	readonly reason: string;
+	/** when what ends it would be, without what else there is to say */
+	readonly ends: string;
+} {
 	const kind = basketKindOf(after.chance, certainty);
 	const tank = tankById(rig, after.tank ?? '');
 	const term = tank && until.get(tank.id);
 	const text = headlineOf(rig, kind, after);
 	const headline: Span = kind === 'enough' ? { text } : { text, tone: 'mind' };
-	if (!tank || !term) return { kind, headline, reason: 'No tank in this rig runs low or fills up.' };
+	if (!tank || !term) {
+		const reason = 'No tank in this rig runs low or fills up.';
+		return { kind, headline, reason, ends: reason };
+	}
 	const bindsMs = atMs + after.bindsDays * DAY_MS;
 	const full = tank.holds === 'fresh' ? 'is down to its reserve' : 'is full';
 	const binds =
@@ -71,5 +80,6 @@ export function sayBasket(
 				: `${tank.name} lasts`;
 	const also = kind === 'enough' ? '' : before.chance < certainty ? ' True even without it.' : '';
 	const chance = kind === 'careful' ? ` ${capital(sayChance(after.chance))} that it works.` : '';
-	return { kind, headline, reason: `${binds}; ${untilWords(tank, term, atMs, timeZone)}.${chance}${also}` };
+	const ends = `${binds}; ${untilWords(tank, term, atMs, timeZone)}.`;
+	return { kind, headline, reason: `${ends}${chance}${also}`, ends };
 }

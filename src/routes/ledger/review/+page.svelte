@@ -2,7 +2,7 @@
 	import { zonedTime } from '$core/time';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { sayErrands, sayReviewDetail, sayReviewHeadline } from '$core/words';
+	import { sayBeside, sayErrands, sayReviewDetail, sayReviewHeadline } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
 	import Columns from '$lib/ui/kit/page/Columns.svelte';
@@ -112,7 +112,10 @@
 					<Section title="By outlet"><ShareTable of="Outlet" shares={seen.outlets} {units} /></Section>
 				</Columns>
 				<Columns>
-					<Section title="Tank by tank"><TankAccount {rig} tanks={review.tanks} {units} /></Section>
+					<Section title="Tank by tank">
+						<TankAccount {rig} tanks={review.tanks} {units} />
+						{#if sayBeside(seen.beside, units)}<p>{sayBeside(seen.beside, units)}</p>{/if}
+					</Section>
 					<Section title="Taps and drains">
 						<p>{sayErrands(seen.errands, units)}</p>
 						{#if seen.errands.errands.length > 0}<ErrandTable

@@ -1,12 +1,14 @@
 import type { Estimate } from '$core/estimate';
 import type { Entry, Logbook } from '$core/logbook';
 import {
+	besideFlows,
 	byHabit,
 	byOutlet,
 	errandsOf,
 	foreseenOf,
 	relive,
 	reviewBySteps,
+	type BesideFlows,
 	type Errands,
 	type Foreseen,
 	type Relived,
@@ -23,6 +25,8 @@ export interface LookedBack {
 	readonly habits: readonly Share[];
 	readonly outlets: readonly Share[];
 	readonly errands: Errands;
+	/** bought, made, given, spilled, leaked */
+	readonly beside: BesideFlows;
 	readonly foreseen: Foreseen;
 	/** as it was, lived by the rule that another way is compared by */
 	readonly was: Relived;
@@ -53,6 +57,7 @@ function* lookingBack(
 		habits: byHabit(review, rig),
 		outlets: byOutlet(review, rig),
 		errands,
+		beside: besideFlows(rig, entries, review.fromMs, review.toMs),
 		foreseen: foreseenOf(before, trip, book, review, errands),
 		was: relive(then, review)
 	};

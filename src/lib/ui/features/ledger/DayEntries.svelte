@@ -1,9 +1,11 @@
 <script lang="ts">
 	import { totalsOf } from '$core/habits';
 	import { instantMs, type Entry } from '$core/logbook';
-	import { clockText, dayText, describeEntry, KIND_WORDS, sayDoubt, sayTotals } from '$core/words';
+	import { clockText, dayText, describeEntry, sayDoubt, sayTotals } from '$core/words';
 	import type { App } from '$lib/state';
+	import Ellipsis from '@lucide/svelte/icons/ellipsis';
 	import type { DayPart } from './byDay';
+	import { kindWord } from './filter';
 	import { mendSaying, notifyDone } from '../../parts/acts/notify';
 
 	interface Props {
@@ -24,6 +26,8 @@
 		)
 	);
 	const doubts = $derived(new Map(levels?.doubts.map((doubt) => [doubt.entry, sayDoubt(doubt, units)])));
+	/** on a phone the acts of an entry come with a tap */
+	let opened = $state<string>();
 	const say = (entry: Entry): string =>
 		app.rig ? describeEntry(entry, { rig: app.rig, trips: app.records.trips, units }) : '';
 
@@ -43,7 +47,7 @@
 	<ul>
 		{#each entries as entry (entry.id)}
 			{@const said = say(entry)}
-			<li class:void={entry.void}>
+			<li class:void={entry.void} class:opened={opened === entry.id}>
 				<span class="time">{clockText(entry.at, app.timeZone)}</span>
 				<span class="what">
 					<span class="text">{said}</span>{#if entry.by}<span class="by soft small">, {entry.by}</span>{/if}
@@ -57,7 +61,14 @@
 						>{/if}
 					{#if entry.note && entry.kind !== 'note'}<span class="soft">{entry.note}</span>{/if}
 				</span>
-				<span class="soft wide">{KIND_WORDS[entry.kind]}{entry.by ? `, ${entry.by}` : ''}</span>
+				<span class="soft wide">{kindWord(entry, app.rig)}{entry.by ? `, ${entry.by}` : ''}</span>
+				<button
+					class="quiet opens"
+					aria-expanded={opened === entry.id}
+					aria-label="What can be done with {said}"
+					onclick={() => (opened = opened === entry.id ? undefined : entry.id)}
+					><Ellipsis size={18} aria-hidden="true" /></button
+				>
 				<span class="acts">
 					{#if !entry.void}<button
 							class="quiet small"
@@ -137,17 +148,45 @@
 		padding: 0 0.5rem;
 		text-underline-offset: 3px;
 	}
+	.opens {
+		display: none;
+	}
 	@media (max-width: 800px) {
 		.by {
 			display: inline;
 		}
 		li {
-			grid-template-columns: 3.2rem minmax(0, 1fr) auto;
+			position: relative;
+			grid-template-columns: 3.2rem minmax(0, 1fr) auto var(--touch);
+			min-height: var(--touch);
+			align-items: center;
+		}
+		/* The whole row is its button; what stands in it for itself lies above. */
+		.opens {
+			display: inline-flex;
+			justify-content: center;
+			grid-column: 4;
+			grid-row: 1;
+			color: var(--soft-ink);
+		}
+		.opens::after {
+			content: '';
+			position: absolute;
+			inset: 0;
+		}
+		.doubt button,
+		.acts {
+			position: relative;
+			z-index: 1;
 		}
 		.acts {
+			display: none;
 			grid-column: 2 / -1;
 			margin-left: -0.5rem;
 			align-items: center;
+		}
+		.opened .acts {
+			display: flex;
 		}
 	}
 </style>

@@ -1,9 +1,8 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
-	import { KIND_WORDS } from '$core/words';
 	import type { Snippet } from 'svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
-	import { UNFILTERED, type LedgerFilter } from './filter';
+	import { kindsOf, UNFILTERED, type LedgerFilter } from './filter';
 	import WhatIs from '../../parts/glossary/WhatIs.svelte';
 
 	interface Props {
@@ -17,7 +16,7 @@
 	/** Which entries are shown: of which tank, of what kind, written by whom, and the voided ones or not. */
 	let { rig, people, filter = $bindable(UNFILTERED), beside }: Props = $props();
 
-	const kinds = Object.entries(KIND_WORDS).map(([value, label]) => ({ value, label }));
+	const kinds = $derived(kindsOf(rig));
 	const named = (all: string, values: readonly { value: string; label: string }[]) => [
 		{ value: '', label: all },
 		...values

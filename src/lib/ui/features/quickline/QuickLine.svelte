@@ -155,6 +155,7 @@
 				{#if line.choice.warns}<span class="mind">{line.choice.warns}</span>{/if}
 				{#if shown.effect}<strong class:mind={shown.effect.shortens}>{shown.effect.words}</strong>
 					{#if shown.effect.why}<span class="soft">Why? {shown.effect.why}</span>{/if}{/if}
+				{#if shown.run}<a class="as-button" href={shown.run}>Step by step</a>{/if}
 			{/if}
 		</p>
 	</div>

@@ -45,7 +45,6 @@
 		{/each}
 	</div>
 {/if}
-{#if shown.run}<p class="ways"><a class="as-button" href={shown.run}>Step by step</a></p>{/if}
 {#if shown.choices.length > 1}
 	<ul class="ways" aria-label="Which do you mean?">
 		{#each shown.choices as choice, i (i)}

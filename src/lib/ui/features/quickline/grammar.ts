@@ -34,6 +34,8 @@ export function runOf({ drafts, atMs }: Understood, { nowMs, rig }: LineContext)
 	const query = new URLSearchParams();
 	if (atMs !== nowMs) return undefined;
 	const [first] = drafts;
+	// What came from a source ran in by itself, or is in already.
+	if (first?.kind === 'fill' && first.from !== undefined) return undefined;
 	if (first?.kind === 'fill' && drafts.length === 1) {
 		query.append('tank', first.tank);
 		return `/run/fill?${query}`;
