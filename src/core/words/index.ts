@@ -220,7 +220,7 @@ export {
 	TRIED_WITH
 } from './equipment/trials.js';
 export { GLOSSARY, type Word } from './glossary.js';
-export { sayDrinkAnswer, sayLevelOf, sayRoomIn, sayWaterAboard, type LevelTold } from './answers/levels.js';
+export { sayLevelOf, sayRoomIn, sayWaterAboard, type LevelTold } from './answers/levels.js';
 export {
 	sayCostAnswer,
 	sayEnoughAnswer,
