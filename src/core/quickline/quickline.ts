@@ -1,7 +1,10 @@
-import { MINUTE_MS, zonedIso } from '../time/index.js';
+import { casual } from 'chrono-node/en';
+import { DAY_MS, MINUTE_MS, zonedIso } from '../time/index.js';
 import { type EntryDraft } from '../logbook/index.js';
 import { sayHappening, sayMomentOf } from '../words/index.js';
+import { peopleMove } from './intents/acts.js';
 import { ownWord } from './intents/adding.js';
+import { clockOf } from './intents/clockOf.js';
 import { aheadLine } from './intents/daysAhead.js';
 import { gapLine } from './intents/gap.js';
 import { habitsNamed } from './lexing/concepts.js';
@@ -18,7 +21,9 @@ import {
 import { thingsNamed, plainWords } from './lexing/names.js';
 import { A_NOTE, timed } from './lexing/parts.js';
 import { noteOf, readThings } from './intents/readParts.js';
-import { isAsked, notDone } from './lexing/stance.js';
+import { lostFigures, lostWords } from './lexing/accounted.js';
+import { namesOf } from './lexing/things.js';
+import { isAsked, notDone, stanceOf } from './lexing/stance.js';
 import { takeTime, type Moment } from './lexing/time.js';
 import { questionIn, type Question } from './questions/index.js';
 
@@ -175,22 +180,57 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 			kind: 'problem',
 			problem: `That is ${text.trim().length} characters, a page rather than a line. Enter a few things at a time, or begin with “note” to log it as it is.`
 		};
-	if (isAsked(text) && !A_LEVEL.test(text)) {
+	if (isAsked(text, context) && !A_LEVEL.test(text)) {
 		const question = questionIn(text, context);
 		return question
 			? { kind: 'question', question }
 			: { kind: 'problem', ...notDone(text, { stance: 'asked', word: '?' }) };
 	}
-	const gap = gapLine(text, context);
-	if (gap) return wholeAnswer(gap.reading, context, gap.atMs);
-	const ahead = aheadLine(text, context);
-	const planned = ahead && wholeAnswer(ahead.reading, context);
+	// What is denied, wished or not certain is told of no stretch and of no days to come.
+	const stance = stanceOf(text, context);
+	const told =
+		stance === undefined || PEOPLE_GONE.test(text) || (stance.stance === 'not-yet' && !WISHED.test(text));
+	const gap = told ? gapLine(text, context) : undefined;
+	if (gap) return allOfIt(text, wholeAnswer(gap.reading, context, gap.atMs), context);
+	const ahead = told ? aheadLine(text, context) : undefined;
+	const planned = ahead && allOfIt(text, wholeAnswer(ahead.reading, context), context);
 	if (planned && ahead.alone) return planned;
 	const done = toCome(text, understandDone(text, context), context);
-	if (planned?.kind !== 'understood') return done;
+	if (planned?.kind !== 'understood') return mayBeToCome(text, done, context);
 	return done.kind === 'understood'
 		? { kind: 'understood', matches: toldApart([...planned.matches, ...done.matches]) }
 		: planned;
+}
+
+/** Denials that tell where people are, or that nothing was logged. */
+const PEOPLE_GONE =
+	/\b(?:not|nobody|no one|no longer) (?:is |was )?(?:here|there|aboard|on board|hooked up|plugged in|on (?:the )?(?:mains|hook-?up))\b|\bforgot to (?:log|write)\b/i;
+/** `for 3 days`: how long, and no figure of what is so. */
+const SO_LONG =
+	/\bfor (?:\d{1,3}|an?|one|two|three|four|five|six|seven|ten) (?:days?|nights?|weeks?|hours?)\b/i;
+const WISHED =
+	/\b(?:need|needs|needed|must|should|ought|want|wants|wanted|wanna|hope|hopes|hoping|if|would|could|wish|have to|has to|let['’]?s)\b/i;
+
+/** A line that is whole in itself; where it says more than was understood, it is not sure. */
+function allOfIt(text: string, answer: QuickAnswer, context: QuickContext): QuickAnswer {
+	if (answer.kind !== 'understood') return answer;
+	const timeless = [
+		...casual.parse(text, clockOf(context.nowMs, context.timeZone)).map(({ text: time }) => time),
+		...(SO_LONG.exec(text) ?? [])
+	].reduce((rest, time) => rest.replace(time, ' '), text);
+	const lost = answer.matches.flatMap(({ drafts, adds, says }) => {
+		const meaning: Meaning = { does: drafts as Meaning['does'], ...(adds ? { adds } : {}), says };
+		return [
+			...lostWords(text.replace(PEOPLE_GONE, ' '), meaning, context),
+			...lostFigures(timeless, meaning, namesOf(context))
+		];
+	});
+	if (lost.length === 0) return answer;
+	const [noted = { does: [] }] = noteOf(text.trim());
+	return {
+		kind: 'understood',
+		matches: [...answer.matches, understoodAs([{ meaning: noted, moment: { ms: context.nowMs } }], context)]
+	};
 }
 
 /** A line of which every moment is still to come has not happened: it is not logged. */
@@ -200,8 +240,32 @@ function toCome(text: string, answer: QuickAnswer, { nowMs }: QuickContext): Qui
 	return ahead ? { kind: 'problem', ...notDone(text, { stance: 'not-yet', word: '' }) } : answer;
 }
 
+/** Said of what was done. */
+const DONE =
+	/\b(?:\p{L}+ed|did|had|was|were|took|went|made|drank|drunk|left|came|got|ran|spilt|brought|bought|caught|gave|last|ago)\b/iu;
+/** A weekday that was so many days ago is sooner to come than it was. */
+const SOONER_AHEAD = 4;
+
+/** `dump grey on Friday`, said on a Thursday: last Friday, or a plan for tomorrow. It is not sure. */
+function mayBeToCome(text: string, answer: QuickAnswer, context: QuickContext): QuickAnswer {
+	if (answer.kind !== 'understood' || DONE.test(text)) return answer;
+	const [match] = answer.matches;
+	const [when] = casual.parse(text, clockOf(context.nowMs, context.timeZone));
+	if (!match || answer.matches.length > 1 || match.drafts.length === 0 || !when) return answer;
+	const named = when.start.isCertain('weekday') && !when.start.isCertain('day');
+	const days = (context.nowMs - match.atMs) / DAY_MS;
+	if (!named || Math.round(days) < SOONER_AHEAD) return answer;
+	const [noted = { does: [] }] = noteOf(text.trim());
+	return {
+		kind: 'understood',
+		matches: [...answer.matches, understoodAs([{ meaning: noted, moment: { ms: context.nowMs } }], context)]
+	};
+}
+
 /** Understands a line of what was, or is so now. */
 function understandDone(text: string, context: QuickContext): QuickAnswer {
+	const moved = peopleMove(text, context);
+	if (moved) return wholeAnswer(moved, context);
 	const own = A_LEVEL.test(text) ? undefined : ownWord(text, meantByWords(context), context);
 	const things = own ? undefined : timed(text.replace(A_LEVEL, ' $1'), context);
 	if (things && 'problem' in things) return { kind: 'problem', ...things };

@@ -8,7 +8,7 @@ import type { QuickContext } from './context.js';
 export const NOW = '2027-05-05T10:20:00+01:00';
 const nowMs = Date.parse(NOW);
 
-const tank = (
+export const tank = (
 	id: string,
 	name: string,
 	holds: Tank['holds'],
@@ -23,7 +23,13 @@ const tank = (
 	reserveL: 0,
 	...more
 });
-const habit = (id: string, name: string, outlet: string, mean: number, more: Partial<Habit> = {}): Habit => ({
+export const habit = (
+	id: string,
+	name: string,
+	outlet: string,
+	mean: number,
+	more: Partial<Habit> = {}
+): Habit => ({
 	id,
 	name,
 	outlet,
@@ -201,42 +207,48 @@ export const HUT: QuickContext = {
 	lastRead: new Map([['down', { value: 20, atMs: nowMs - 6 * HOUR_MS }]])
 };
 
-type Part = Record<string, unknown>;
-const use = (of: string, times = 1, more: Part = {}): Part => ({ kind: 'use', habit: of, times, ...more });
-const measured = (of: string, litres: number, times = 1): Part => use(of, times, { litres, source: 'meter' });
-const fill = (of: string, litres: number): Part => ({ kind: 'fill', tank: of, litres });
-const full = (of: string): Part => ({ kind: 'fill', tank: of, to: 'full' });
-const dump = (of: string, more: Part = {}): Part => ({ kind: 'dump', tank: of, to: 'empty', ...more });
-const dumped = (of: string, litres: number, more: Part = {}): Part => ({
+export type Part = Record<string, unknown>;
+export const use = (of: string, times = 1, more: Part = {}): Part => ({
+	kind: 'use',
+	habit: of,
+	times,
+	...more
+});
+export const measured = (of: string, litres: number, times = 1): Part =>
+	use(of, times, { litres, source: 'meter' });
+export const fill = (of: string, litres: number): Part => ({ kind: 'fill', tank: of, litres });
+export const full = (of: string): Part => ({ kind: 'fill', tank: of, to: 'full' });
+export const dump = (of: string, more: Part = {}): Part => ({ kind: 'dump', tank: of, to: 'empty', ...more });
+export const dumped = (of: string, litres: number, more: Part = {}): Part => ({
 	kind: 'dump',
 	tank: of,
 	litres,
 	...more
 });
-const pour = (from: string, to: string, more: Part = { until: 'from-empty' }): Part => ({
+export const pour = (from: string, to: string, more: Part = { until: 'from-empty' }): Part => ({
 	kind: 'transfer',
 	fromTank: from,
 	toTank: to,
 	...more
 });
-const reads = (of: string, value: number | string, more: Part = {}): Part => ({
+export const reads = (of: string, value: number | string, more: Part = {}): Part => ({
 	kind: 'reading',
 	instrument: of,
 	value,
 	...more
 });
-const seen = (of: string, state: 'full' | 'empty'): Part => ({ kind: 'mark', tank: of, state });
-const crew = (persons: number): Part => ({ kind: 'crew', persons });
-const hooked = (mains: boolean, sewer = false): Part => ({ kind: 'hookup', mains, sewer });
-const measure = (of: string, on: boolean): Part => ({ kind: 'measure', measure: of, on });
-const done = (task: string): Part => ({ kind: 'care', task });
+export const seen = (of: string, state: 'full' | 'empty'): Part => ({ kind: 'mark', tank: of, state });
+export const crew = (persons: number): Part => ({ kind: 'crew', persons });
+export const hooked = (mains: boolean, sewer = false): Part => ({ kind: 'hookup', mains, sewer });
+export const measure = (of: string, on: boolean): Part => ({ kind: 'measure', measure: of, on });
+export const done = (task: string): Part => ({ kind: 'care', task });
 const arrive = (of: string): Part => ({ kind: 'stop', stop: of, event: 'arrive' });
 const depart = (of: string): Part => ({ kind: 'stop', stop: of, event: 'depart' });
-const note = (text: string): Part => ({ kind: 'note', text });
-const by = (name: string, part: Part): Part => ({ ...part, by: name });
-const at = (moment: string, part: Part): Part => ({ ...part, at: moment });
-const today = (clock: string, part: Part): Part => at(`2027-05-05T${clock}:00+01:00`, part);
-const yesterday = (clock: string, part: Part): Part => at(`2027-05-04T${clock}:00+01:00`, part);
+export const note = (text: string): Part => ({ kind: 'note', text });
+export const by = (name: string, part: Part): Part => ({ ...part, by: name });
+export const at = (moment: string, part: Part): Part => ({ ...part, at: moment });
+export const today = (clock: string, part: Part): Part => at(`2027-05-05T${clock}:00+01:00`, part);
+export const yesterday = (clock: string, part: Part): Part => at(`2027-05-04T${clock}:00+01:00`, part);
 const gal = (us: number): number => us * 3.785411784;
 
 /** One way to understand a line: its entries in their order, and what it adds to the rig. */
@@ -244,10 +256,13 @@ export interface SentenceMeaning {
 	readonly entries: readonly Partial<EntryDraft>[];
 	readonly adds?: Part;
 }
-const way = (...entries: readonly Part[]): SentenceMeaning => ({
+export const way = (...entries: readonly Part[]): SentenceMeaning => ({
 	entries: entries as readonly Partial<EntryDraft>[]
 });
-const adding = (adds: Part, ...entries: readonly Part[]): SentenceMeaning => ({ ...way(...entries), adds });
+export const adding = (adds: Part, ...entries: readonly Part[]): SentenceMeaning => ({
+	...way(...entries),
+	adds
+});
 
 /** A line, and each way in which it must be understood; or what must be said of it. */
 export type Sentence = readonly [line: string, ...SentenceMeaning[]] | readonly [line: string, asks: RegExp];

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { entry } from '../../../tests/helpers/logbooks.js';
 import { knownFrom, understand, type QuickContext } from './index.js';
+import { CAR, HURRY, IN_NO_HURRY, IN_THE_CAR, ON_THE_YACHT, THURSDAY, YACHT } from './odd.fixture.js';
 import {
 	BOAT,
 	HUT,
@@ -17,8 +18,11 @@ import {
 describe.each([
 	['in the van', VAN, IN_THE_VAN],
 	['on the boat, in US gallons', BOAT, ON_THE_BOAT],
-	['in the hut', HUT, IN_THE_HUT]
-] as const)('%s', (_, context, sentences) => {
+	['in the hut', HUT, IN_THE_HUT],
+	['in the car', CAR, IN_THE_CAR, THURSDAY],
+	['on the yacht', YACHT, ON_THE_YACHT, THURSDAY],
+	['on No Hurry', HURRY, IN_NO_HURRY, THURSDAY]
+] as const)('%s', (_, context, sentences, now: string = NOW) => {
 	it.each(sentences.map((sentence) => [sentence[0], sentence] as const))(
 		'%j',
 		(line, [, ...means]: Sentence) => {
@@ -32,7 +36,7 @@ describe.each([
 			expect(answer).toMatchObject({
 				kind: 'understood',
 				matches: ways.map(({ entries, adds }) => ({
-					drafts: entries.map((entry) => ({ at: NOW, ...entry })),
+					drafts: entries.map((entry) => ({ at: now, ...entry })),
 					...(adds ? { adds } : {})
 				}))
 			});
@@ -79,6 +83,99 @@ it('lines put together, cut off or with something odd in them: never a failure, 
 		),
 		{ numRuns: 300 }
 	);
+});
+
+const OF = { van: VAN, car: CAR, yacht: YACHT, hurry: HURRY } as const;
+/** Lines that mean one thing surely, by the rig they are of. */
+const sure = (
+	[
+		['van', IN_THE_VAN],
+		['car', IN_THE_CAR],
+		['yacht', ON_THE_YACHT],
+		['hurry', IN_NO_HURRY]
+	] as const
+).flatMap(([where, sentences]) =>
+	sentences.flatMap(([line, means, ...others]) =>
+		means instanceof RegExp || others.length > 0 || /note|measure|no |not|=|means/i.test(line)
+			? []
+			: [{ where, line }]
+	)
+);
+/** A line with a word put in between two of its words, before them or behind them. */
+const withWord = (line: string, word: string, at: number): string => {
+	const words = line.split(' ');
+	const before = at % (words.length + 1);
+	return [...words.slice(0, before), word, ...words.slice(before)].join(' ');
+};
+/** What a line is taken for, surely and alone; nothing where it is asked about, offered or refused. */
+const takenFor = (text: string, context: QuickContext): string | undefined => {
+	const answer = understand(text, context);
+	const matches = answer.kind === 'understood' ? answer.matches : [];
+	const [only] = matches;
+	return matches.length === 1 && only ? JSON.stringify([only.drafts, only.adds, only.says]) : undefined;
+};
+
+describe('a line loses nothing that was said', () => {
+	/** Every line with a word put in somewhere, and what it is then taken for. */
+	const tried = (word: (where: keyof typeof OF) => string, lines = sure) =>
+		fc
+			.record({ one: fc.constantFrom(...lines), at: fc.nat({ max: 8 }) })
+			.map(({ one: { line, where }, at }) => {
+				const text = withWord(line, word(where), at);
+				return { where, text, taken: takenFor(text, OF[where]) };
+			});
+	it.each(['not', 'didn’t', 'never', 'nearly', 'need to', 'should', 'maybe', 'skipped'])(
+		'“%s” anywhere in a line: it is not logged as if it were done',
+		(word) => {
+			const lines = sure.filter(({ line }) => !/^(?:hooked|plugged|on mains)/.test(line));
+			fc.assert(
+				fc.property(
+					tried(() => word, lines),
+					({ taken }) => {
+						expect(taken).toBeUndefined();
+					}
+				),
+				{ numRuns: 80 }
+			);
+		}
+	);
+	it('a question mark behind a line: it is answered or asked about, and never logged', () => {
+		for (const { line, where } of sure)
+			expect(understand(`${line}?`, OF[where]).kind, line).not.toBe('understood');
+	});
+	it('a word that nobody knows: the line is not sure', () => {
+		fc.assert(
+			fc.property(
+				tried(() => 'grumbulous'),
+				({ taken }) => {
+					expect(taken).toBeUndefined();
+				}
+			),
+			{ numRuns: 300 }
+		);
+	});
+	it('a number more: it is in what was understood, or the line is not sure', () => {
+		// Behind some words it is a time, or how long something ran: then it is told in that.
+		const lines = sure.filter(({ line }) => !/min|sec|hour|ago|week|day|gal|each/i.test(line));
+		fc.assert(
+			fc.property(
+				tried(() => '37.5', lines),
+				({ taken = '37.5' }) => {
+					expect(taken).toMatch(/37[.,]5|75/);
+				}
+			),
+			{ numRuns: 300 }
+		);
+	});
+	it('somebody who is known: the name is in what was understood, or the line is not sure', () => {
+		const nameIn = (where: keyof typeof OF): string => OF[where].people?.at(-1) ?? '';
+		fc.assert(
+			fc.property(tried(nameIn), ({ where, taken = nameIn(where) }) => {
+				expect(taken).toContain(nameIn(where));
+			}),
+			{ numRuns: 300 }
+		);
+	});
 });
 
 describe('of two things of one name', () => {

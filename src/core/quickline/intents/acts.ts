@@ -2,7 +2,7 @@ import type { CareTask } from '../../logbook/index.js';
 import { listed, sayHappening } from '../../words/index.js';
 import { one, oneTooMany, problem, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { WINTER_WORK } from '../lexing/concepts.js';
-import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
+import { meaningful, plainWords, stemOf, thingsNamed } from '../lexing/names.js';
 import { thingsOf } from '../lexing/things.js';
 import { figureBeyond, type TokenLine } from '../lexing/tokens.js';
 
@@ -67,7 +67,8 @@ const GOES = /^(left|gone|leaves|leaving|went|ashore|home|departed|off)$/;
 const COMES =
 	/^(came|comes|joined|joins|arrived|arrives|back|aboard|here|in|stays|staying|tonight|night|weekend)$/;
 
-const PRONOUN = /^(i|we|they|he|she|it|all|everyone|everybody|you|who|have|just)$/i;
+const PRONOUN =
+	/^(i|we|they|he|she|it|all|both|everyone|everybody|you|who|have|just|back|again|more|another|nobody|guests?|visitors?|friends?|kids?|water|rain)$/i;
 
 /** How many are aboard, as far as that is known. */
 export const aboardNow = ({ persons, trip, rig }: QuickContext): number =>
@@ -83,11 +84,39 @@ function crewBy(change: number, who: string, context: QuickContext): LineReading
 	return [one(happening, { says: `${who}: ${sayHappening(happening, context)}` })];
 }
 
+/** Nobody is aboard from now on. */
+const ALL_GONE =
+	/^(we are |we're |were )?(all |everyone |everybody |both )?(is |are )?(ashore|gone ashore|away now|off the boat)( now)?$/;
+const PEOPLE_MOVE =
+	/^\s*((?:\p{L}[\p{L}'’-]*)(?:\s*,\s*\p{L}[\p{L}'’-]*)*\s+and\s+\p{L}[\p{L}'’-]*)\s+(?:have |are |has )?(\p{L}+)(?: aboard| on board| home| ashore| back)?\s*[.!]?\s*$/u;
+
+/** `Mia and Tor left`, `Mia and Tor came aboard`: several at once; nothing where a name is none of a person. */
+export function peopleMove(text: string, context: QuickContext): LineReading | undefined {
+	const [, list = '', does = ''] = PEOPLE_MOVE.exec(text) ?? [];
+	const verb = does.toLowerCase();
+	const [goes, comes] = [GOES.test(verb), COMES.test(verb) && !/^(in|tonight|night|weekend)$/.test(verb)];
+	const names = list.split(/\s*,\s*|\s+and\s+/).filter((name) => name !== '');
+	if (!(goes || comes) || names.length < 2) return undefined;
+	if (names.some((name) => PRONOUN.test(name) || isOfRig(name, context))) return undefined;
+	const who = listed(names.map((name) => capitalName(name, context)));
+	return crewBy(goes ? -names.length : names.length, `${who} ${goes ? 'left' : 'came'}`, context);
+}
+
 /** `crew 3`, `guest`, `2 guests left`, a name and `left` or `back`. */
 export function crewLine(text: string, line: TokenLine, context: QuickContext): LineReading | undefined {
 	const { words, figures } = line;
 	const phrase = words.join(' ');
-	if (/^(just me|alone|on my own|only me)$/.test(phrase)) return [one({ kind: 'crew', persons: 1 })];
+	if (/^(just me|alone|on my own|only me)$/.test(phrase) && figures.length === 0)
+		return [one({ kind: 'crew', persons: 1 })];
+	if (ALL_GONE.test(phrase) && figures.length === 0) return [one({ kind: 'crew', persons: 0 })];
+	const more = figures[0]?.value;
+	if (
+		/^more( people| persons)?( aboard| on board| came| joined)?$/.test(phrase) &&
+		more !== undefined &&
+		Number.isInteger(more) &&
+		more > 0
+	)
+		return crewBy(more, `${more} more`, context);
 	const guests = words.find((word) => GUESTS.test(word));
 	if (
 		guests !== undefined &&
@@ -135,6 +164,9 @@ export function crewLine(text: string, line: TokenLine, context: QuickContext): 
 /** A word that names a tank, a stop, a habit, a measure or an instrument is nobody's name. */
 export function isOfRig(word: string, context: QuickContext): boolean {
 	const plain = [word.toLowerCase()];
+	const known = (context.people ?? []).some((name) => name.toLowerCase() === plain[0]);
+	// Somebody who is known keeps their name, though it is part of something else's.
+	if (known) return thingsOf(context).some(({ name }) => name.toLowerCase() === plain[0]);
 	return (
 		thingsNamed(plain, thingsOf(context)).length > 0 ||
 		context.rig.tanks.some(({ holds }) => holds === plain[0])
@@ -164,7 +196,11 @@ const alsoCalled = ({ season }: CareTask): readonly string[] => (season === 'lay
 export function careLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const { care } = context.rig;
 	const done = careVerbs(line.words);
-	if (done.length === 0 || line.figures.length > 0) return undefined;
+	if (line.figures.length > 0) return undefined;
+	const spoken = meaningful(line.words).flatMap(plainWords).map(stemOf).toSorted().join(' ');
+	const called = care.filter(({ name }) => plainWords(name).map(stemOf).toSorted().join(' ') === spoken);
+	if (called.length > 0) return called.map((task) => one({ kind: 'care', task: task.id }));
+	if (done.length === 0) return undefined;
 	const begins = line.words[0] === 'done';
 	const all = meaningful(line.words).filter((word) => !/^(done|finished|looked|after)$/.test(word));
 	const nouns = all.filter((word) => careVerbs([word]).length === 0);

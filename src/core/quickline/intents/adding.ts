@@ -6,6 +6,7 @@ import { conceptIn, likelyOutlet } from '../lexing/concepts.js';
 import {
 	freeId,
 	freeName,
+	one,
 	problem,
 	withAddition,
 	type Addition,
@@ -15,6 +16,7 @@ import {
 	type NoMeaning,
 	type QuickContext
 } from '../context.js';
+import { GRAMMAR } from '../lexing/accounted.js';
 import { meaningful, stemOf } from '../lexing/names.js';
 import { likelyMeant, mostWetMm } from './plausible.js';
 import { bareFigure, quantityOf, type TokenLine } from '../lexing/tokens.js';
@@ -192,6 +194,8 @@ export function addingHabit(
 		(spoken !== undefined || words.every((word) => WORD.test(word)));
 	if (second || !plain || (spoken && spoken.rest.length > 1) || figure?.unit === '%' || figure?.fraction)
 		return [];
+	// What is grammar alone is no name of a habit.
+	if (words.every((word) => GRAMMAR.has(word)) && !spoken) return [];
 	const litres = quantityOf(line, 'volume', context.units);
 	if (
 		(litres === undefined && (!spoken || figure)) ||
@@ -225,11 +229,16 @@ export function addingHabit(
 			context
 		);
 	// A word that nobody knows may be anything: that it is a use is no more than a guess.
-	const noted: readonly Meaning[] = spoken
-		? []
-		: [{ does: [{ kind: 'note', text: line.text }], says: `Note: ${line.text}` }];
+	const asNote: Meaning = { does: [{ kind: 'note', text: line.text }], says: `Note: ${line.text}` };
+	const measured =
+		litres === undefined ? {} : { litres: Number(litres.toFixed(3)), source: 'meter' as const };
+	// What the rig has of that kind may as well be meant, and a word beside it may be of something else.
+	const alike = context.rig.habits
+		.filter(({ name: known, retired }) => !retired && spoken?.concept.named.test(known))
+		.map(({ id }) => one({ kind: 'use', habit: id, times: 1, ...measured }));
+	const noted = [...alike, ...(spoken === undefined || spoken.rest.length > 0 ? [asNote] : [])];
 	const usual = spoken?.concept.litres;
-	if (litres === undefined) return usual === undefined ? [] : [offer(usual, 1)];
+	if (litres === undefined) return usual === undefined ? [] : [offer(usual, 1), ...noted];
 	const bare = bareFigure(line);
 	const mayBeTimes =
 		usual !== undefined &&
@@ -238,7 +247,7 @@ export function addingHabit(
 		bare.value <= MOST_TIMES &&
 		usual > 2 * litres;
 	return mayBeTimes && usual !== undefined
-		? [offer(usual, bare.value), offer(litres, 1)]
+		? [offer(usual, bare.value), offer(litres, 1), ...noted]
 		: [offer(litres, 1), ...noted];
 }
 

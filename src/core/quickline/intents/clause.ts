@@ -14,20 +14,39 @@ import {
 } from '../context.js';
 import { inflowLine } from './inflow.js';
 import { gaugeHelp, gaugeLine, levelLine, namesAGauge, tankState } from './levels.js';
-import { dumpLine, fillLine, swapLine, transferLine } from './movements.js';
+import {
+	dumpLine,
+	fillLine,
+	fillTogether,
+	PLACES,
+	putLine,
+	swapLine,
+	transferLine,
+	withGround
+} from './movements.js';
 import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
 import { outflowLine } from './outflow.js';
 import { doseLine, heelLine, rinsedLine, seenLine } from './seen.js';
 import { markLine, meterLine, rodLine, stopLine } from './observations.js';
 import { mended } from '../lexing/spelling.js';
-import { tanksNamed } from './tanks.js';
+import { tanksNamed, tanksTogether, usualFresh } from './tanks.js';
 import { namesOf } from '../lexing/things.js';
 import { lostFigures, lostWords } from '../lexing/accounted.js';
-import { readLine, takeMinutes, type TokenLine } from '../lexing/tokens.js';
+import { quantityOf, readLine, takeMinutes, type TokenLine } from '../lexing/tokens.js';
 import { useLine } from './uses.js';
 
 type Verb =
-	'fill' | 'dump' | 'transfer' | 'swap' | 'full' | 'empty' | 'emptied' | 'arrive' | 'depart' | 'reading';
+	| 'put'
+	| 'fill'
+	| 'dump'
+	| 'transfer'
+	| 'swap'
+	| 'full'
+	| 'empty'
+	| 'emptied'
+	| 'arrive'
+	| 'depart'
+	| 'reading';
 
 const VERBS: ReadonlyMap<string, Verb> = new Map([
 	...['fill', 'filled', 'filling', 'refill', 'refilled', 'top', 'topped', 'added', 'loaded'].map(
@@ -50,6 +69,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
 		'move',
 		'moved'
 	].map((word) => [word, 'transfer'] as const),
+	...['put', 'puts', 'putting'].map((word) => [word, 'put'] as const),
 	...['swap', 'swapped'].map((word) => [word, 'swap'] as const),
 	['full', 'full'],
 	['empty', 'empty'],
@@ -78,7 +98,8 @@ export function verbOf(words: readonly string[]): { readonly verb: Verb; readonl
 }
 
 /** `empty grey` may tell what was done or what was seen; a fresh tank is only seen empty. */
-function emptyLine(line: TokenLine, done: boolean, context: QuickContext): LineReading {
+function emptyLine(given: TokenLine, done: boolean, context: QuickContext): LineReading {
+	const line = withGround(given);
 	const at = line.words.indexOf('at');
 	const said = meaningful(at > 0 ? line.words.slice(0, at) : line.words);
 	const named = tanksNamed(said, context.rig.tanks, context);
@@ -87,6 +108,11 @@ function emptyLine(line: TokenLine, done: boolean, context: QuickContext): LineR
 		line.figures.length > 0 ||
 		line.words.some((word) => /^(into|overboard|ground|sewer|all|both|everything)$/.test(word));
 	const dumped = (waste && said.length > 0) || away ? dumpLine(line, context) : undefined;
+	// "emptied both jugs": fresh ones are seen empty.
+	if (dumped && isProblem(dumped) && line.figures.length === 0) {
+		const fresh = markLine('empty', line.words, context);
+		if (!isProblem(fresh)) return fresh;
+	}
 	if (done || away) return dumped ?? markLine('empty', line.words, context);
 	const seen = markLine('empty', line.words, context);
 	if (!dumped || isProblem(dumped)) return seen;
@@ -129,7 +155,14 @@ function verbLine(
 			);
 		case 'dump':
 			return dumpLine(pumpedOut(line.words, after, context), context);
+		case 'put':
+			return putLine(after, context);
 		case 'transfer':
+			if (
+				/^pump/.test(line.words[at] ?? '') &&
+				words.some((word) => /^(overboard|ashore|ground|out)$/.test(word))
+			)
+				return dumpLine(pumpedOut(line.words, after, context), context);
 			// A pump is an instrument's place as well as a verb.
 			return line.words[at] === 'pump' && line.words.includes('meter')
 				? undefined
@@ -164,6 +197,24 @@ const same = (a: Meaning, b: Meaning): boolean =>
 const unlike = (meanings: readonly Meaning[]): readonly Meaning[] =>
 	meanings.filter((one, i) => !meanings.slice(0, i).some((before) => same(before, one)));
 
+/** Whether the tank that a level is of was named by its whole name, or by what it holds. */
+function wholly({ does, adds }: Meaning, { words }: TokenLine, { rig }: QuickContext): boolean {
+	const said = new Set(words.flatMap(plainWords));
+	const instruments = [...rig.instruments, ...(adds && 'kind' in adds ? [adds] : [])];
+	return does.every((happening) => {
+		const id =
+			happening.kind === 'reading'
+				? instruments.find((one) => one.id === happening.instrument)?.tank
+				: 'tank' in happening
+					? happening.tank
+					: undefined;
+		const tank = rig.tanks.find((one) => one.id === id);
+		return (
+			tank !== undefined && (said.has(tank.holds) || plainWords(tank.name).every((word) => said.has(word)))
+		);
+	});
+}
+
 const noGauge = ({ rig }: QuickContext): NoMeaning => {
 	const name = rig.tanks[0]?.name.toLowerCase() ?? 'main';
 	return problem(
@@ -171,6 +222,32 @@ const noGauge = ({ rig }: QuickContext): NoMeaning => {
 		`${name} 50%`
 	);
 };
+
+/** `both jugs 10 L each`: several tanks with litres and no verb: filled, or read. */
+function togetherLine(line: TokenLine, context: QuickContext): LineReading | undefined {
+	const litres = quantityOf(line, 'volume', context.units);
+	if (litres === undefined || line.figures.length > 1) return undefined;
+	const said = meaningful(line.words).filter((word) => !/^(in|litres?)$/.test(word));
+	const each = said.some((word) => /^(each|apiece|every)$/.test(word));
+	const words = said.filter((word) => !/^(each|apiece|every)$/.test(word));
+	const fresh = context.rig.tanks.filter(({ holds, retired }) => holds === 'fresh' && !retired);
+	const several =
+		tanksTogether(words, fresh, usualFresh(context), context) ??
+		(each && words.length > 0 ? tanksTogether(['all', ...words], fresh, fresh, context) : undefined);
+	if (!several || 'problem' in several) return several;
+	const filled = fillTogether(several.tanks, litres, each, context);
+	const read = several.tanks
+		.map((tank) => levelLine({ ...line, words: plainWords(tank.name) }, context))
+		.map((level) =>
+			level && !isProblem(level)
+				? level.filter(({ does }) => does.every(({ kind }) => kind === 'reading'))
+				: []
+		);
+	const levels = read.every((level) => level.length > 0)
+		? read.reduce<Meaning>((before, [level]) => (level ? joined(before, level) : before), { does: [] })
+		: undefined;
+	return [...(isProblem(filled) ? [] : filled), ...(levels ? [levels] : [])];
+}
 
 /** What a line says of tanks and habits without a verb. */
 function plainLine(line: TokenLine, context: QuickContext): LineReading {
@@ -181,7 +258,12 @@ function plainLine(line: TokenLine, context: QuickContext): LineReading {
 	if (asked !== undefined) return problem(asked);
 	if (line.words.includes('gauge') && shown.length === 0) return levelLine(line, context) ?? noGauge(context);
 	const bare = figure !== undefined && figure.unit === '' && !figure.fraction;
-	const level = shown.length === 0 || bare ? levelLine(line, context) : undefined;
+	const read = shown.length === 0 || bare ? levelLine(line, context) : undefined;
+	// "shower 2" is about a habit, and not about the half of a tank's name that it is as well.
+	const level =
+		used && !isProblem(used) && read && !isProblem(read)
+			? read.filter((one) => wholly(one, line, context))
+			: read;
 	const seen = [...shown, ...(level && !isProblem(level) ? level : []), ...tankState(line, context)];
 	if (used && !isProblem(used)) return unlike([...used, ...seen]);
 	if (seen.length > 0) return unlike(seen);
@@ -194,6 +276,23 @@ function plainLine(line: TokenLine, context: QuickContext): LineReading {
 /** Read from closed lists that hold every word of the line. */
 const ofEveryWord = (read: LineReading): LineReading =>
 	isProblem(read) ? read : read.map((meaning) => ({ ...meaning, whole: true }));
+
+/** `10 L from the jug to main`, `into main from the jug`: poured over, whatever the verb. */
+function fromTo(line: TokenLine, context: QuickContext): LineReading | undefined {
+	const [from, to] = [
+		line.words.lastIndexOf('from'),
+		line.words.findLastIndex((word) => word === 'to' || word === 'into')
+	];
+	if (from === -1 || to === -1) return undefined;
+	const fromWords = from < to ? line.words.slice(from + 1, to) : line.words.slice(from + 1);
+	const toWords = from < to ? line.words.slice(to + 1) : line.words.slice(to + 1, from);
+	if (fromWords.length === 0 || toWords.length === 0) return undefined;
+	const moved = transferLine({ ...line, words: [...fromWords, 'to', ...toWords] }, context);
+	const isPlace = meaningful(fromWords).every((word) => PLACES.test(word));
+	const filled = isPlace ? fillLine({ ...line, words: toWords }, context) : [];
+	const ways = [filled, moved].flatMap((read) => (isProblem(read) ? [] : read));
+	return ways.length > 0 ? ways : moved;
+}
 
 /** Everything a line may mean without its time, its words and figures being told apart. */
 function readingsOf(
@@ -213,7 +312,7 @@ function readingsOf(
 	if (wholeName(line, context)) return plainLine(line, context);
 	for (const read of [
 		() => seenLine(line, context),
-		() => outflowLine(line, context),
+		() => outflowLine({ ...line, text: text.trim() }, context),
 		() => doseLine(text, line, context),
 		() => rinsedLine(text, line, context)
 	]) {
@@ -236,10 +335,12 @@ function readingsOf(
 	if (words.includes('rod') || words.includes('dipstick')) return rodLine(text, names, context);
 	const heeled = heelLine(line);
 	if (heeled) return heeled;
-	const inflow = inflowLine(line, context);
+	const inflow = inflowLine({ ...line, text }, context);
 	if (inflow) return ofEveryWord(inflow);
 	const care = careLine(line, context);
 	if (care && !isProblem(care)) return care;
+	const over = fromTo(line, context);
+	if (over && !isProblem(over)) return over;
 	const byVerb = verbLine(text, names, line, context);
 	if (byVerb && !isProblem(byVerb)) return byVerb;
 	const moved = words.includes('into') ? transferLine(line, context) : undefined;
@@ -248,6 +349,8 @@ function readingsOf(
 	if (away && !isProblem(away)) return away;
 	const switched = measureLine(line, context);
 	if (switched) return switched;
+	const together = togetherLine(line, context);
+	if (together) return together;
 	const plain = plainLine(line, context);
 	if (!isProblem(plain)) return plain;
 	const named =
@@ -322,7 +425,12 @@ function stopNamed(text: string, context: QuickContext): NoMeaning | undefined {
 function nameBehind(text: string, context: QuickContext): NoMeaning | undefined {
 	const [, before = '', name = ''] = /^(.*\S)\s+(\p{L}[\p{L}'’-]+)$/u.exec(text) ?? [];
 	const plain = [name.toLowerCase()];
-	if (name === '' || /ing$/i.test(name) || meaningful(plain).length === 0 || conceptIn(plain))
+	if (
+		name === '' ||
+		/ing$|^(?:days?|hours?|nights?|weeks?|today|tonight|minutes?)$/i.test(name) ||
+		meaningful(plain).length === 0 ||
+		conceptIn(plain)
+	)
 		return undefined;
 	const without = eitherWay(before, context);
 	if (isProblem(without) || !without.every(({ does }) => does.every(({ kind }) => kind === 'use')))
@@ -426,13 +534,20 @@ export function readClause(text: string, context: QuickContext, strictly = false
 	const person = takePerson(text, context);
 	if (person && person.rest !== '') {
 		const done = eitherWay(person.rest, context);
+		const offered =
+			isProblem(done) && done.unknown
+				? addingHabit({ ...readLine(person.rest, namesOf(context)), text: text.trim() }, context)
+				: [];
+		if (offered.length > 0) return doneBy(offered, person, context);
 		if (
 			!isProblem(done) &&
 			done.every(({ does, loses }) => loses === undefined && does.every(({ kind }) => kind !== 'crew'))
 		)
 			return doneBy(done, person, context);
 	}
-	const better = mended(text, context);
+	// What is known but for how much is no slip of spelling.
+	const whole = isProblem(plainly) && (plainly.lacksAmount === true || plainly.notDone === true);
+	const better = whole ? undefined : mended(text, context);
 	if (better !== undefined) {
 		const read = readClause(better, context, true);
 		if (!isProblem(read)) return read;

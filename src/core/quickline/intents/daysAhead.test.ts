@@ -57,7 +57,12 @@ describe('days unlike others, said beforehand', () => {
 	});
 	it('people who are away', () => {
 		expect(said('Ivo away Tuesday to Thursday')).toEqual([
-			{ from: '2027-05-11T00:00:00+02:00', to: '2027-05-14T00:00:00+02:00', persons: 1 }
+			{
+				from: '2027-05-11T00:00:00+02:00',
+				to: '2027-05-14T00:00:00+02:00',
+				persons: 1,
+				note: 'Ivo away'
+			}
 		]);
 		expect(said('ashore until Sunday')).toEqual([
 			{ from: '2027-05-05T10:00:00+02:00', to: '2027-05-09T12:00:00+02:00', away: true }

@@ -4,7 +4,7 @@ import { usualValves } from '../../rig/index.js';
 import { DAY_MS, dayPlus, HOUR_MS, zonedIso, zonedMs, zonedTime } from '../../time/index.js';
 import { sayAheadDays } from '../../words/index.js';
 import { freeId, type LineReading, type Meaning, type QuickContext } from '../context.js';
-import { isOfRig } from './acts.js';
+import { capitalName, isOfRig } from './acts.js';
 import { habitsNamed } from '../lexing/concepts.js';
 import { plainWords } from '../lexing/names.js';
 import { readLine } from '../lexing/tokens.js';
@@ -84,6 +84,14 @@ function windowIn(text: string, context: QuickContext): Found | undefined {
 		const lead = LEADS.exec(text.slice(0, week.index))?.[0] ?? '';
 		const rest = `${text.slice(0, week.index - lead.length)} ${text.slice(week.index + week[0].length)}`;
 		return { span: { fromMs: startOf(from), toMs: startOf(dayPlus(monday, 7)) }, rest, stretch: true };
+	}
+	const thisWeekend = /\b(?:(?:for|over|through|during|on|at) )?(?:the|this) weekend\b/i.exec(text);
+	if (thisWeekend) {
+		const { weekday } = zonedTime(nowMs, timeZone);
+		const monday = dayPlus(today, (8 - weekday) % 7 || 7);
+		const fromMs = Math.max(nowMs, startOf(dayPlus(monday, -2)));
+		const rest = `${text.slice(0, thisWeekend.index)} ${text.slice(thisWeekend.index + thisWeekend[0].length)}`;
+		return { span: { fromMs, toMs: startOf(monday) }, rest, stretch: true };
 	}
 	const [first, second] = casual
 		.parse(text, clockOf(nowMs, timeZone), { forwardDate: true })
@@ -176,13 +184,26 @@ function peopleIn(rest: string, context: QuickContext): readonly Unlike[] {
 	if (AWAY.test(rest)) {
 		const all = ALL_AWAY.test(rest.trim()) && count === undefined;
 		const gone = count === undefined || !Number.isInteger(count) ? 1 : count;
-		return all || gone >= now ? [{ away: true }] : [{ persons: now - gone }];
+		const named = /^\s*(\p{L}[\p{L}'’-]*)\s+(?:is |will be )?(?:away|ashore|gone|home|not)\b/iu.exec(
+			rest
+		)?.[1];
+		const note =
+			named !== undefined && !NO_NAME.test(named) ? { note: `${capitalName(named, context)} away` } : {};
+		return all || gone >= now ? [{ away: true }] : [{ persons: now - gone, ...note }];
 	}
 	const moves = [LEAVES, COMES].map((says) => says.exec(rest)?.[1]);
 	const who = moves.find((name) => name !== undefined);
 	if (who !== undefined && !NO_NAME.test(who) && !(isOfRig(who, context) && count === undefined)) {
 		const change = (moves[0] === undefined ? 1 : -1) * (count ?? who.split(/\s+and\s+/i).length);
-		if (now + change >= 0 && (count === undefined || MORE.test(rest))) return [{ persons: now + change }];
+		if (now + change >= 0 && (count === undefined || MORE.test(rest)))
+			return [
+				{
+					persons: now + change,
+					...(count === undefined
+						? { note: `${capitalName(who, context)} ${change < 0 ? 'away' : 'aboard'}` }
+						: {})
+				}
+			];
 	}
 	if (!ABOARD.test(rest)) return [];
 	if (count !== undefined && Number.isInteger(count) && count >= 0 && count <= 100)

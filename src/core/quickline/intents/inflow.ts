@@ -63,11 +63,24 @@ const CAME_IN =
 	/^(got|getting|fetched|fetch|carried|brought|hauled|lugged|collected|caught|found|received|scored|scooped)$/;
 /** Words that may stand beside them. */
 const BESIDE =
-	/^(water|caught|collected|from|off|of|the|in|sheet|ran|on|up|with|by|us|me|gave|given|lent|sold|handed|brought|were|was|got|drinking|fresh|litres?|more|tap|taps|hose|standpipe|shop|store|supermarket|garage|station|marina|campsite|site|friends?|boat|van|next|door|people|at|for|some|about|aboard|into|to|and|fetched|carried|sea|seawater|poured|put|filled|fill|added|took|received|run|running|roof|it|bottles?|jugs?|today|day)$/;
+	/^(water|caught|collected|from|off|of|the|in|sheet|ran|on|up|with|by|us|me|gave|given|lent|sold|handed|brought|were|was|got|drinking|fresh|litres?|more|tap|taps|hose|standpipe|shop|store|supermarket|garage|station|marina|campsite|site|friends?|boat|van|next|door|people|at|for|some|about|aboard|into|to|and|fetched|carried|sea|seawater|poured|put|filled|fill|added|took|received|run|running|roof|it|bottles?|jugs?|today|day|dock|quay|pontoon|can|cans|crates?|packs?)$/;
+/** Where water comes from that is nobody's own: it came in, whatever the verb. */
+const A_PLACE = /^(dock|quay|pontoon|marina|campsite|standpipe)$/;
+/** What it came in, of which nobody said how much they hold. */
+const VESSEL = /^(bottles?|jugs?|cans?|crates?|packs?|canisters?)$/;
+/** `6 x 1.5 L`, `6 bottles of 1.5 L`. */
+const MULTIPLIED = /\d\s*[x×]\s*\d|\d\s+(?:\p{L}+\s+)?(?:of|times|à)\s+\d/iu;
+const HOURS = /^(hours?|hrs?|h|minutes?|mins?)$/;
+
+/** Who gives water to others. */
+const GIVER = /^(warden|farmer|couple|guy|man|woman|lady|someone|somebody|spared|donated|neighbou?rs?)$/;
 
 /** The kind that all words of a line are about, those of tanks being taken out. */
 function kindSaid(words: readonly string[], phrase: string): Kind | undefined {
-	if (GIVEN_TO_US.test(phrase)) return GIVEN;
+	if (GIVEN_TO_US.test(phrase))
+		return words.every((word) => GIVEN?.words.test(word) || BESIDE.test(word) || GIVER.test(word))
+			? GIVEN
+			: undefined;
 	const kind = KINDS.find((one) => words.some((word) => one.words.test(word)));
 	return kind && words.every((word) => kind.words.test(word) || BESIDE.test(word)) ? kind : undefined;
 }
@@ -113,7 +126,10 @@ const ofTanks = (words: readonly string[], kind: Kind | undefined): readonly str
  * `watermaker 40 L`, `rain 15`, `bought 20 L`, `got 10 L from the neighbour`: what came in without a stop; nothing where the line is
  * about something else.
  */
-export function inflowLine(line: TokenLine, context: QuickContext): LineReading | undefined {
+export function inflowLine(
+	line: TokenLine & { readonly text: string },
+	context: QuickContext
+): LineReading | undefined {
 	const phrase = line.words.join(' ');
 	// What only stands beside other words, and says what was done where nothing else does: `made 60`, `got 20 L`.
 	const bare = line.words.filter((word) => word === 'made' || CAME_IN.test(word));
@@ -127,15 +143,20 @@ export function inflowLine(line: TokenLine, context: QuickContext): LineReading 
 	const several =
 		CAME_IN.test(line.words[0] ?? '') || KINDS.some((kind) => words.some((word) => kind.words.test(word)));
 	const into = several ? tanksIn(nouns, fresh, context) : [];
+	const made = line.words.find((word) => /^(made|making|produced)$/.test(word));
 	const kind = kindSaid(
-		words.filter((word) => !into.includes(word)),
+		[...(made && words.includes('water') ? [made] : []), ...words].filter(
+			(word) => !into.includes(word) && !HOURS.test(word)
+		),
 		phrase
 	);
-	const came = line.words.some((word) => CAME_IN.test(word));
+	const came = line.words.some((word) => CAME_IN.test(word) || A_PLACE.test(word));
 	const plain =
 		came &&
 		!line.words.some((word) => /^(out|away|off|over|down)$/.test(word)) &&
-		words.every((word) => CAME_IN.test(word) || BESIDE.test(word) || into.includes(word)) &&
+		words.every(
+			(word) => CAME_IN.test(word) || BESIDE.test(word) || into.includes(word) || HOURS.test(word)
+		) &&
 		line.figures.length > 0;
 	const ofKind = kind
 		? sources.filter(
@@ -150,9 +171,21 @@ export function inflowLine(line: TokenLine, context: QuickContext): LineReading 
 		: [];
 	const found = named.length > 0 ? named : ofKind;
 	if (found.length === 0 && !kind && !plain) return undefined;
-	const beyond = figureBeyond(line, 1);
+	// "6 x 1.5 L": so many of so much.
+	const [count, size] = line.figures;
+	const multiplied =
+		MULTIPLIED.test(line.text) &&
+		line.figures.length === 2 &&
+		count?.unit === '' &&
+		Number.isInteger(count.value) &&
+		size?.unit !== '';
+	const beyond = figureBeyond(line, multiplied ? 2 : 1);
 	if (beyond !== undefined) return oneTooMany(beyond);
-	const litres = quantityOf(line, 'volume', context.units);
+	const vague =
+		line.words.some((word) => HOURS.test(word)) ||
+		(count?.unit === '' && !multiplied && line.words.some((word) => VESSEL.test(word)) && into.length === 0);
+	const each = quantityOf(line, 'volume', context.units, !multiplied);
+	const litres = vague ? undefined : multiplied && each !== undefined && count ? count.value * each : each;
 	const name = found[0]?.name ?? kind?.name ?? '';
 	if (litres === undefined || !(litres > 0)) {
 		const usual = found[0]?.litresEach.mean ?? 40;

@@ -14,7 +14,7 @@ import {
 import { meaningful, thingsNamed } from '../lexing/names.js';
 import { instrumentWords, markLine } from './observations.js';
 import { likelyMeant } from './plausible.js';
-import { tanksNamed } from './tanks.js';
+import { tanksNamed, usualFresh } from './tanks.js';
 import { quantityOf, type FigureToken, type TokenLine } from '../lexing/tokens.js';
 
 const gaugesOf = ({ rig }: QuickContext): readonly Gauge[] =>
@@ -225,7 +225,10 @@ function levelOf(tank: Tank, said: Said, line: TokenLine, context: QuickContext)
 	const offer = addingGauge(said.kind, tank, said.value, context);
 	// A bare number behind a fresh tank's name may just as well be what went in.
 	const mayBeFill =
-		said.kind === 'litres' && line.figures[0]?.unit === '' && tank.holds === 'fresh' && said.litres > 0;
+		said.kind === 'litres' &&
+		(line.figures[0]?.unit === '' || line.words.includes('of')) &&
+		tank.holds === 'fresh' &&
+		said.litres > 0;
 	return mayBeFill ? [one({ kind: 'fill', tank: tank.id, litres: said.litres }), offer] : [offer];
 }
 
@@ -239,6 +242,15 @@ export function levelLine(line: TokenLine, context: QuickContext): LineReading |
 	const words = name > 0 ? [...said.slice(name), ...said.slice(0, name)] : said;
 	if (words.length === 0 || line.figures.length > 1) return undefined;
 	const { rig } = context;
+	// "20 L left": of the water that is drawn from.
+	if (words.every((word) => LEVEL_WORDS.has(word)) && words.some((word) => /^(left|remaining)$/.test(word))) {
+		const usual = usualFresh(context).flatMap((tank) => {
+			const level = levelSaid(words, line, tank, context);
+			return level ? [levelOf(tank, level, line, context)] : [];
+		});
+		const read = usual.flatMap((one) => ('problem' in one ? [] : one));
+		return read.length > 0 ? read : usual[0];
+	}
 	const rest = behindName(words, (some) => tanksNamed(some, rig.tanks, context).length > 0);
 	if (rest === undefined) return undefined;
 	const tanks = tanksNamed(words.slice(0, words.length - rest.length), rig.tanks, context);

@@ -36,11 +36,13 @@ function tooMuch(verb: string, tank: Tank, litres: number, context: QuickContext
 }
 
 const AMOUNT_WORDS = new Set(
-	'full brim top topped overflow all both more added add tap hose spring water litres'.split(' ')
+	'full brim top topped overflow all both everything more added add tap hose spring water litres dock quay pontoon marina campsite site shop station garage standpipe'.split(
+		' '
+	)
 );
 const EACH = /^(each|apiece|every)$/;
 /** Where water comes from that is no tank of one's own. */
-const PLACES =
+export const PLACES =
 	/^(tap|taps|hose|hosepipe|spring|well|stream|river|lake|standpipe|faucet|spigot|shop|store|station|garage|marina|dock|quay|pontoon|campsite|site|mains|neighbou?rs?|rain)$/;
 
 const HOW_MUCH: NoMeaning = {
@@ -86,8 +88,26 @@ function fromTank(line: TokenLine, context: QuickContext): LineReading | undefin
 	return ways.length > 0 ? ways : problem('From where to where? For example “transfer jug to main 10”.');
 }
 
+/** `put 5 L into the spare`: filled in, or poured over where something is carried that is poured into it. */
+export function putLine(line: TokenLine, context: QuickContext): LineReading | undefined {
+	if (!line.words.some((word) => /^(in|into|to)$/.test(word))) return undefined;
+	const words = line.words.filter((word) => !/^(in|into|to|litres?)$/.test(word));
+	const filled = fillLine({ ...line, words }, context);
+	const said = meaningful(words).filter(
+		(word) => !AMOUNT_WORDS.has(word) && !EACH.test(word) && word !== 'from'
+	);
+	const fresh = context.rig.tanks.filter(({ holds }) => holds === 'fresh');
+	const fed = tanksNamed(said, fresh, context).some(({ id }) => fresh.some(({ feeds }) => feeds === id));
+	const poured =
+		fed && !words.includes('from')
+			? transferLine({ ...line, words: line.words.map((word) => (word === 'in' ? 'into' : word)) }, context)
+			: [];
+	const ways = [filled, poured].flatMap((read) => ('problem' in read ? [] : read));
+	return ways.length > 0 ? ways : filled;
+}
+
 /** Several tanks at once: each to its brim, or so much each, or so much in all. */
-function fillTogether(
+export function fillTogether(
 	tanks: readonly Tank[],
 	litres: number | undefined,
 	each: boolean,
@@ -137,9 +157,9 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const fresh = context.rig.tanks.filter(({ holds }) => holds === 'fresh');
 	const usual = usualFresh(context);
 	const several = tanksTogether(
-		meaningful(said).filter((word) => !AMOUNT_WORDS.has(word) || /^(all|both)$/.test(word)),
+		meaningful(said).filter((word) => !AMOUNT_WORDS.has(word) || /^(all|both|everything)$/.test(word)),
 		fresh,
-		usual,
+		usual.length > 1 ? usual : fresh,
 		context
 	);
 	if (several && 'problem' in several) return several;
@@ -159,12 +179,12 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const [figure] = line.figures;
 	if (figure?.fraction && figure.unit === '') return ofWhat(figure.text);
 	const brim = said.some((word) => /^(full|brim|overflow)$/.test(word));
+	if (several) return fillTogether(tanks, litres, each, context);
 	const toFull = brim || words.length > 0 || said.some((word) => /^(up|top|topped|tanks?)$/.test(word));
 	const full = litres === undefined ? toFull : brim;
 	if (litres === undefined && !full) return HOW_MUCH;
 	if (litres !== undefined && litres <= 0)
 		return problem('A fill must be above 0. Enter litres, for example “fill 60”.');
-	if (several) return fillTogether(tanks, litres, each, context);
 	const fitting = tanks.filter((tank) => litres === undefined || fitsInto(tank, litres));
 	const first = tanks[0];
 	if (fitting.length === 0 && first) return tooMuch('fill', first, litres ?? 0, context);
@@ -197,7 +217,8 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 const DRAINS = ['ground', 'overboard', 'sewer'] as const;
 /** What is ground, by other words. */
 const GROUND = /^(bushes|bush|grass|ditch|field|hedge|verge|garden|gravel|dirt|sand|beach|soil|earth|woods)$/;
-const withGround = (line: TokenLine): TokenLine => ({
+/** A line in which every kind of ground is called so. */
+export const withGround = (line: TokenLine): TokenLine => ({
 	...line,
 	words: line.words.map((word) => (GROUND.test(word) ? 'ground' : word))
 });
@@ -293,6 +314,7 @@ export function dumpLine(given: TokenLine, context: QuickContext): LineReading {
 	if (line.figures[0]?.fraction && line.figures[0].unit === '') return ofWhat(line.figures[0].text);
 	const litres = quantityOf(line, 'volume', context.units);
 	const first = named[0];
+	if (litres === undefined && line.figures[0]) return ofWhat(line.figures[0].text);
 	if (litres !== undefined && first && named.every((tank) => !fitsInto(tank, litres)))
 		return tooMuch('dump', first, litres, context);
 	if (carried) {
@@ -362,6 +384,7 @@ export function transferLine(line: TokenLine, context: QuickContext): LineReadin
 			? cutAnywhere(fromWords, context)
 			: from.flatMap((one) => into.map((other) => [one, other] as const));
 	const litres = quantityOf(line, 'volume', units);
+	if (litres === undefined && line.figures[0]) return ofWhat(line.figures[0].text);
 	const full = line.words.includes('full');
 	const readings = pairs
 		.filter(([from, to]) => from.id !== to.id)

@@ -13,7 +13,7 @@ import {
 } from '../context.js';
 import { meaningful } from '../lexing/names.js';
 import { figureBeyond, quantityOf, type TokenLine } from '../lexing/tokens.js';
-import { dumpLine } from './movements.js';
+import { dumpLine, withGround } from './movements.js';
 import { moreThanThereIs } from './plausible.js';
 import { tanksNamed, usualFresh } from './tanks.js';
 
@@ -53,7 +53,7 @@ const LOSSES: readonly Loss[] = [
 		sdShare: 0.1
 	}
 ];
-const TIPPED = LOSSES.length - 1;
+const [SPILLED, LEAKED, TIPPED] = [1, 2, 3] as const;
 
 /** Water that is tipped is lost only where it goes out; else it is poured into something. */
 const AWAY = /^(out|away|off|ground|overboard|grass|bushes|side|wasted|gone)$/;
@@ -63,7 +63,7 @@ const BESIDE =
 
 /** Given *to* those aboard: that comes in. */
 export const GIVEN_TO_US =
-	/\b(?:gave|lent|sold|handed|gives|brought) (?:us|me)\b|\b(?:were|was|been|got|am) (?:given|lent|handed)\b/;
+	/^(?:the |our |a )?(?:neighbou?rs?|friends?|marina|campsite|warden|farmer|people|couple|boat|van|guy|man|woman|lady|someone|somebody)\b.*\b(?:gave|lent|brought|donated|handed|sold|spared)\b|\b(?:gave|lent|sold|handed|gives|brought) (?:us|me)\b|\b(?:were|was|been|got|am) (?:given|lent|handed)\b/;
 
 const endsNowhere = ({ to }: Outlet, tanks: readonly Tank[]): boolean => !tanks.some(({ id }) => id === to);
 
@@ -125,7 +125,10 @@ const howMuch = (loss: Loss): NoMeaning => ({
  * `gave away 5 L`, `spilled 3 L`, `leaked 10 L from main`, `tipped out 4 litres`: what left a fresh tank and reached no other one;
  * nothing where the line is about something else.
  */
-export function outflowLine(line: TokenLine, context: QuickContext): LineReading | undefined {
+export function outflowLine(
+	line: TokenLine & { readonly text: string },
+	context: QuickContext
+): LineReading | undefined {
 	const phrase = line.words.join(' ');
 	if (GIVEN_TO_US.test(phrase)) return undefined;
 	const at = LOSSES.findIndex(({ says }) => line.words.some((word) => says.test(word)));
@@ -137,13 +140,18 @@ export function outflowLine(line: TokenLine, context: QuickContext): LineReading
 	const rest = meaningful(line.words).filter((word) => !loss.says.test(word));
 	const words = rest.filter((word) => !BESIDE.test(word) && !knownPeople.has(word));
 	const named = words.length === 0 ? [] : tanksNamed(words, rig.tanks, context);
-	if (words.length > 0 && named.length === 0) return undefined;
+	// What leaked, or over what it was spilled, is somebody's own word.
+	const unknown = words.length > 0 && named.length === 0 ? words[0] : undefined;
+	if (unknown !== undefined && at !== LEAKED && at !== SPILLED) return undefined;
 	const waste = named.filter(({ holds }) => holds !== 'fresh');
 	if (waste.length > 0) {
-		// A pail of grey that is tipped out is dumped.
-		return at === TIPPED
+		// A pail of grey that is tipped out is dumped; who did it is taken out first.
+		return at === TIPPED && !rest.some((word) => knownPeople.has(word))
 			? dumpLine(
-					{ ...line, words: [...words, ...line.words.filter((word) => /^(ground|overboard)$/.test(word))] },
+					{
+						...line,
+						words: [...words, ...withGround(line).words.filter((word) => /^(ground|overboard)$/.test(word))]
+					},
 					context
 				)
 			: undefined;
@@ -157,5 +165,8 @@ export function outflowLine(line: TokenLine, context: QuickContext): LineReading
 	const from = named.length > 0 ? named : usualFresh(context);
 	if (from.length === 0) return problem(`${rig.name} has no fresh tank. Add one in Rig.`);
 	const whom = people.filter((name) => line.words.includes(name.toLowerCase()));
-	return from.map((tank) => lossFrom(tank, loss, litres, whom, context));
+	const lost = from.map((tank) => lossFrom(tank, loss, litres, whom, context));
+	return unknown === undefined
+		? lost
+		: [...lost, { does: [{ kind: 'note', text: line.text }], says: `Note: ${line.text}` }];
 }

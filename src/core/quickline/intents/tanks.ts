@@ -36,7 +36,9 @@ export function tanksNamed(
 	const group = said.length === 1 ? tankGroups(rig).get(said[0] ?? '') : undefined;
 	const among = group?.filter((tank) => tanks.includes(tank)) ?? [];
 	if (among.length > 1 && !tanks.some(({ name }) => plainWords(name).join(' ') === said[0])) return among;
-	const named = thingsNamed(said, tanks, (tank) => tankWords(tank, rig));
+	// A figure alone is no place among others.
+	const bare = said.every((word) => /^\d+$/.test(word));
+	const named = thingsNamed(said, tanks, (tank) => (bare ? [] : tankWords(tank, rig)));
 	// The water aboard is what stands in the tank, and not in the jugs that are poured into it.
 	const byContent = said.length > 0 && said.every((word) => BY_CONTENT.test(word));
 	const builtIn = named.filter(({ feeds }) => feeds === undefined);

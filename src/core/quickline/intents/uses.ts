@@ -67,12 +67,7 @@ function met(
 	const warns = `That is ${formatLitres(total, units)}; ${over.tank.name} ${context.levels ? 'was estimated at' : 'holds'} ${formatLitres(over.heldL, units)}.`;
 	const asLitres = toBase(times, units.volume);
 	const typed = one(plain, { warns });
-	if (
-		litres !== undefined ||
-		times < MANY_TIMES ||
-		asLitres > Math.max(over.heldL, 0.2 * usableOf(over.tank))
-	)
-		return [typed];
+	if (litres !== undefined || times < MANY_TIMES || asLitres > usableOf(over.tank)) return [typed];
 	return [
 		one(useOf(habit, 1, asLitres, true), {
 			warns: `${formatFigure(times)} times would be ${formatLitres(total, units)}; ${over.tank.name} ${context.levels ? 'was estimated at' : 'holds'} ${formatLitres(over.heldL, units)}.`
@@ -89,11 +84,22 @@ const flowOfHabit = (habit: Habit, { rig }: QuickContext): number | undefined =>
 export function useLine(line: TokenLine, context: QuickContext): LineReading | undefined {
 	const ofAll = line.words.some((word) => EACH.test(word));
 	const over = saidOver(line.words.filter((word) => !EACH.test(word) && !(ofAll && OF_US.test(word))));
-	const habits = habitsNamed(over.words, context.rig.habits);
+	const people =
+		line.figures.length > 0
+			? over.words.filter((word) => !/^(people|persons?|adults)$/.test(word))
+			: over.words;
+	const habits = habitsNamed(people, context.rig.habits);
+	// "flushed the tank" is about a tank, where no habit is called by one.
+	if (
+		line.words.some((word) => /^tanks?$/.test(word)) &&
+		!habits.some(({ name, words = [] }) => [name, ...words].some((one) => /tank/i.test(one)))
+	)
+		return undefined;
 	if (habits.length === 0) return undefined;
 	const bare = line.figures.filter(({ unit }) => unit === '');
 	const beyond = bare[1]?.text ?? figureBeyond(line, 2);
 	if (beyond !== undefined) return oneTooMany(beyond);
+	if (over.times > 1 && line.figures[0]) return oneTooMany(line.figures[0].text);
 	const odd = line.figures.find(
 		(figure) =>
 			figure.unit !== '' &&
@@ -113,8 +119,11 @@ export function useLine(line: TokenLine, context: QuickContext): LineReading | u
 		return problem(
 			`“${often.text} times”? Enter how often, “shower 2”, litres with their unit, “shower 8 L”, or when, “7:30” or “3 may”.`
 		);
-	const times = each * (often?.value ?? 1);
-	const litres = quantityOf(line, 'volume', context.units, false);
+	const amount = quantityOf(line, 'volume', context.units, false);
+	// "2 showers 4 L each": so much a time.
+	const apiece = amount !== undefined && line.words.some((word) => word === 'each' || word === 'apiece');
+	const times = apiece ? (often?.value ?? each) : each * (often?.value ?? 1);
+	const litres = apiece ? times * amount : amount;
 	if (!(times > 0) || times > MOST_TIMES || (litres !== undefined && litres < 0))
 		return problem(
 			`“${formatFigure(times)} times” is not likely. Enter how often, for example “shower 2”, or litres with their unit: “shower 8 L”.`

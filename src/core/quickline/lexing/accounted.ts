@@ -1,5 +1,5 @@
-import type { Meaning, QuickContext } from '../context.js';
-import { withAll } from '../context.js';
+import { isAhead, withAll, type Meaning, type QuickContext } from '../context.js';
+import type { Happening } from '../../words/index.js';
 import { CONCEPTS } from './concepts.js';
 import { plainWords, stemOf, thingsNamed } from './names.js';
 import { tankAliases } from './numbered.js';
@@ -7,7 +7,7 @@ import { thingsOf } from './things.js';
 import { readLine } from './tokens.js';
 
 /** Words of the line's own grammar: they say what was done, in which direction, or nothing more. */
-const GRAMMAR = new Set(
+export const GRAMMAR: ReadonlySet<string> = new Set(
 	plainWords(
 		'the a an to into in from of at with is are was were now up out reads read shows showed shown show says said say and also then just for about around roughly some ' +
 			'i we im ive weve my our us me it its on off been another extra had have has having did do does doing took take taken taking got get made make again ' +
@@ -25,14 +25,19 @@ const GRAMMAR = new Set(
 			'bought buy purchased neighbour neighbours neighbor given gave giving give received borrowed caught collected fetched brought carried rain rainwater watermaker desalinated snow melted spring stream river lake well ' +
 			'away spilled spilt spill leak leaked leaking lost tipped threw over down potable drinking drinkable measured accidentally dinner breakfast lunch since until till today tonight tomorrow yesterday morning noon afternoon evening week weekend next last ago hour hours days weeks ' +
 			'dry ran run sucking sucks air drawing backing backed brimming overnight second seconds sec secs first third fourth ' +
+			'dock quay pontoon marina campsite site shop store station garage standpipe load loads round rounds lot lots set sets ' +
+			'away gone elsewhere lived living usual usually always normally forgot forgotten log write as less than ill flu fever stomach bug sick until till til for over next coming will going plan planned expect expecting ' +
+			'leaves goes departs comes joins arrives returns returning boards boarding day days night nights week weeks weekend weekends month o clock am pm dinner lunch breakfast supper off someone somebody ' +
 			'lay layup winter storage draining system winterise winterised bushes bush grass ditch field hedge verge garden gravel dirt sand beach soil earth woods'
 	)
 );
 /** What a boat's valves are told of. */
 const OF_VALVES = /^(flush|flushed|flushing|heads|salt|salty|water|grid|full|lines?)$/;
 /** Words that turn a line round; they are never passed over as grammar. */
-const TURNS =
-	/^(no|not|never|none|nothing|nobody|without|except|but|unless|nearly|almost|instead|until|if|or)$/;
+const TURNS = /^(no|not|never|none|nothing|nobody|without|except|but|unless|nearly|almost|instead|if|or)$/;
+/** Weekdays and months. */
+const CALENDAR =
+	/^(?:(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?|jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?|midnight|midday)$/;
 
 /** What a meaning speaks of: everything of the rig and trip that its entries and additions name, and people. */
 function spokenOf({ does, adds, needs = [] }: Meaning, context: QuickContext): readonly string[] {
@@ -81,7 +86,7 @@ export function lostWords(text: string, meaning: Meaning, context: QuickContext)
 		if (valves && OF_VALVES.test(word)) return false;
 		if (named.has(word) || stems.has(stemOf(word)) || concepts.has(word)) return false;
 		if (TURNS.test(word)) return true;
-		if (/^\d/.test(word) || GRAMMAR.has(word) || says.has(stemOf(word))) return false;
+		if (/^\d/.test(word) || CALENDAR.test(word) || GRAMMAR.has(word) || says.has(stemOf(word))) return false;
 		if ([...named].some((known) => word.length > 1 && known.startsWith(word))) return false;
 		if (people.has(word))
 			return thingsNamed([word], thingsOf(context)).length === 0 && !says.has(stemOf(word));
@@ -89,14 +94,38 @@ export function lostWords(text: string, meaning: Meaning, context: QuickContext)
 	});
 }
 
-/** The figures of a line that a meaning has nowhere, as typed. */
-export function lostFigures(text: string, meaning: Meaning, names: readonly string[]): readonly string[] {
+/** How many figures of a line something that happened can be told in. */
+function figuresOf(happening: Happening): number {
+	switch (happening.kind) {
+		case 'use':
+			return 2;
+		case 'note':
+			return Infinity;
+		case 'reading':
+			return 3;
+		case 'fill':
+		case 'dump':
+		case 'transfer':
+			return 'litres' in happening && happening.litres !== undefined ? 2 : 0;
+		case 'crew':
+			return 1;
+		default:
+			return 0;
+	}
+}
+
+/** The figures of a line that a meaning has no place for, as typed. */
+export function lostFigures(
+	text: string,
+	{ does, adds, whole }: Meaning,
+	names: readonly string[]
+): readonly string[] {
+	if (whole) return [];
 	const { figures } = readLine(text, names);
-	const held = [...meaning.does, meaning.adds ?? {}, ...(meaning.needs ?? [])].flatMap(flat);
-	if (figures.length < 2) return [];
-	// One figure may be told in other units or counted from something; of several each must be somewhere.
-	const numbers =
-		held.filter((value) => typeof value === 'number').length +
-		held.filter((value) => typeof value === 'string' && /\d/.test(value)).length;
-	return numbers >= figures.length ? [] : figures.slice(numbers).map(({ text: typed }) => typed);
+	const room =
+		does.reduce((sum, happening) => sum + figuresOf(happening), 0) +
+		(adds && isAhead(adds)
+			? (adds.persons === undefined ? 0 : 1) + (adds.habits?.filter((one) => 'times' in one).length ?? 0)
+			: 0);
+	return figures.slice(room).map(({ text: typed }) => typed);
 }

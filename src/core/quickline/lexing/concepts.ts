@@ -94,7 +94,8 @@ export function conceptIn(
 	for (const one of CONCEPTS) {
 		const found = one.said.exec(phrase);
 		if (!found) continue;
-		const left = `${phrase.slice(0, found.index)} ${phrase.slice(found.index + found[0].length)}`;
+		// "flushed the heads": one thing in two of its words.
+		const left = phrase.replaceAll(new RegExp(one.said, 'g'), ' ');
 		return {
 			concept: one,
 			words: found[0].split(/[\s-]+/).length,

@@ -74,6 +74,13 @@ const FILLERS = new Set(
 	).split(' ')
 );
 
+const PLACE = /^(first|second|third|fourth|other)$/;
+
 /** Words without those that carry nothing. */
 export const meaningful = (words: readonly string[]): readonly string[] =>
-	words.filter((word) => !FILLERS.has(word.replace(/['’]/g, '')));
+	words.filter(
+		(word, i) =>
+			!FILLERS.has(word.replace(/['’]/g, '')) ||
+			// "tank 2", "the second tank": which one is said by it.
+			(word === 'tank' && (/^\d+$/.test(words[i + 1] ?? '') || PLACE.test(words[i - 1] ?? '')))
+	);

@@ -17,8 +17,27 @@ export const ORDINALS: ReadonlyMap<string, string> = new Map([
 	['4th', '4']
 ]);
 
-const isCarriedAbout = ({ holds, portable, feeds }: Tank, tanks: readonly Tank[], id: string): boolean =>
-	holds === 'fresh' && (portable === true || feeds !== undefined || tanks.some((one) => one.feeds === id));
+const FIGURES: ReadonlyMap<string, string> = new Map([
+	['one', '1'],
+	['two', '2'],
+	['three', '3'],
+	['four', '4']
+]);
+const NUMBER_WORD = /\b(one|two|three|four)\b/g;
+const NUMBERED = /\d|\b(one|two|three|four|first|second|third)\b/i;
+
+/** Nothing larger is a jug, litres. */
+const LARGEST_CARRIED_L = 40;
+
+const isCarriedAbout = (
+	{ holds, portable, feeds, nominalL }: Tank,
+	tanks: readonly Tank[],
+	id: string
+): boolean =>
+	holds === 'fresh' &&
+	(portable === true ||
+		feeds !== undefined ||
+		(nominalL <= LARGEST_CARRIED_L && tanks.some((one) => one.feeds === id)));
 
 function groupsOf({ tanks }: Rig): ReadonlyMap<string, readonly Tank[]> {
 	const inUse = tanks.filter(({ retired }) => !retired);
@@ -59,8 +78,8 @@ function knownOf(rig: Rig): NonNullable<ReturnType<typeof known.get>> {
 	const groups = groupsOf(rig);
 	const aliases = new Map<string, string[]>();
 	for (const [noun, tanks] of groups) {
-		// Names with figures of their own say which is which.
-		if (tanks.some(({ name }) => /\d|\b(one|two|three|four|first|second|third)\b/i.test(name))) continue;
+		// Names with figures of their own say which is which: `Jug 1`.
+		if (tanks.some(({ name }) => NUMBERED.test(name) && plainWords(name).includes(noun))) continue;
 		tanks.forEach(({ id, feeds }, i) => {
 			const others = tanks.length === 2 && (feeds !== undefined || (i === 1 && !tanks[0]?.feeds));
 			const names = [
@@ -70,6 +89,10 @@ function knownOf(rig: Rig): NonNullable<ReturnType<typeof known.get>> {
 			];
 			aliases.set(id, [...(aliases.get(id) ?? []), ...names]);
 		});
+	}
+	for (const { id, name } of rig.tanks) {
+		const inFigures = name.toLowerCase().replaceAll(NUMBER_WORD, (word) => FIGURES.get(word) ?? word);
+		if (inFigures !== name.toLowerCase()) aliases.set(id, [...(aliases.get(id) ?? []), inFigures]);
 	}
 	const next = { groups, aliases };
 	known.set(rig, next);

@@ -1,6 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 import Fuse from 'fuse.js';
 import type { Rig } from '../../logbook/index.js';
+import { GRAMMAR as GRAMMAR_WORDS } from './accounted.js';
 import { CONCEPTS } from './concepts.js';
 import type { QuickContext } from '../context.js';
 import { plainWords } from './names.js';
@@ -16,6 +17,18 @@ const SPOKEN = plainWords(
 	'shower showers showered bath dishes washed wash hands hair teeth brushed drink drank kettle coffee tea cooking cooked flush ' +
 		'flushed toilet laundry washing clothes dog deck'
 );
+
+/** Words that mean something by themselves: none of them is a slip of another. */
+const ENGLISH: ReadonlySet<string> = new Set([
+	...GRAMMAR_WORDS,
+	...plainWords(
+		'dock docks quay marina shop store station garage site campsite camp beach rained raining melted melting snow desalinated bought brought caught neighbour neighbours neighbor ' +
+			'leaked leaking spilled spilt gave given lent sold burst pipe hose boat boats people beer wine food bread wind windy storm sunny cold warm window windows plants plant floor door ' +
+			'hatch roof ladder rope sail engine diesel fuel petrol battery solar panel fridge heater stove soap bleach vinegar antifreeze chlorine kids child children friend friends family ' +
+			'sick tired happy sleep slept morning evening afternoon night today tomorrow yesterday later soon never maybe perhaps need want must should could would skipped forgot almost nearly ' +
+			'drip drips dripping drop drops bucket pail mop brush towel sponge rinse rinsed wash washed flush flushed roll paper plate plates dish bowl bottle bottles crate packs cans'
+	)
+]);
 
 interface Known {
 	readonly trip: QuickContext['trip'];
@@ -57,7 +70,8 @@ const lettersOf = (word: string): string => [...word].sort().join('');
 
 /** The known word that a typed one is a slip of; none when no word is near, or several are as near. */
 function meantBy(word: string, { fuse, words }: Known): string | undefined {
-	if (word.length < SHORTEST || /[^\p{L}'’-]/u.test(word) || words.has(word)) return undefined;
+	if (word.length < SHORTEST || /[^\p{L}'’-]/u.test(word) || words.has(word) || ENGLISH.has(word))
+		return undefined;
 	const near = fuse
 		.search(word, { limit: 12 })
 		.map(({ item }) => ({ item, slips: distance(word, item) }))

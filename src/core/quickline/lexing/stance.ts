@@ -64,10 +64,12 @@ const wordsOf = (text: string): readonly string[] =>
 		.split(/[^\p{L}\p{N}'’-]+/u)
 		.filter((word) => word !== '');
 
-/** Whether a line asks. */
-export const isAsked = (text: string): boolean => {
+/** Whether a line asks; who is called Will or May tells what was done. */
+export const isAsked = (text: string, { people = [] }: Pick<QuickContext, 'people'>): boolean => {
 	const plain = text.trim().toLowerCase().replace(LEADING, '');
-	return ASKS.some((asks) => asks.test(plain));
+	const [first = ''] = plain.split(' ');
+	const named = people.some((name) => name.toLowerCase() === first);
+	return ASKS.some((asks, i) => (i === 0 || !named) && asks.test(plain));
 };
 
 /**
@@ -75,7 +77,7 @@ export const isAsked = (text: string): boolean => {
  * names of the rig.
  */
 export function stanceOf(text: string, context: QuickContext): Said | undefined {
-	if (isAsked(text)) return { stance: 'asked', word: '?' };
+	if (isAsked(text, context)) return { stance: 'asked', word: '?' };
 	const words = wordsOf(text);
 	const plain = words.map((word) => word.replaceAll(/['’]/g, ''));
 	const names = namesOf(context);

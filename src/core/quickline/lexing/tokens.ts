@@ -147,6 +147,7 @@ export function takeMinutes(
 export function readLine(text: string, names: readonly string[] = []): TokenLine {
 	const figures: FigureToken[] = [];
 	const spaced = text
+		.replaceAll(/(?<=^|\s)(?:loads?|rounds?|lots?|sets?) of(?=\s)/gi, ' ')
 		.replaceAll(/(?<=\p{L}):(?=\S)/gu, ' ')
 		.replaceAll(
 			/(?<=^|\s)(?:1st|2nd|3rd|4th)(?=\s|$)/gi,
