@@ -52,7 +52,7 @@ function tanksIn(text: string, context: QuickContext): readonly Tank[] {
 
 /** What comes before and behind the things that are asked about. */
 const BEFORE_THINGS =
-	/^(?:(?:so|and|but|well|please|hey|ok(?:ay)?)[, ]+)?(?:(?:how about|what about|is there|are there|do we have|have we(?: got)?|can|could|may|might|shall|should|would|will|do|does|did|is|are) )?(?:(?:we|i|you|it|one|everyone|anyone|there|they) )?(?:(?:still|now|both|all|each|also|even|safely|afford|be able|able|to|have|got) )*(?:(?:enough|sufficient)(?: (?:fresh )?(?:water|room|space|left))?(?: (?:left|here))? (?:for|to)? ?)?(?:(?:fresh )?water (?:left )?(?:for|to) )?(?:room (?:left )?(?:for|to) )?(?:(?:afford|take|have|do|make|run|manage|get|use|go|wash|another)(?= (?!up\b|hands|hair)))?/i;
+	/^(?:(?:so|and|but|well|please|hey|ok(?:ay)?)[, ]+)?(?:(?:how about|what about|is there|are there|do we have|have we(?: got)?|can|could|may|might|shall|should|would|will|do|does|did|is|are) )?(?:(?:we|i|you|it|one|everyone|anyone|there|they) )?(?:(?:still|now|also|even|safely|afford|be able|able|to|have|got) )*(?:(?:enough|sufficient)(?: (?:fresh )?(?:water|room|space|left))?(?: (?:left|here))? (?:for|to)? ?)?(?:(?:fresh )?water (?:left )?(?:for|to) )?(?:room (?:left )?(?:for|to) )?(?:(?:afford|take|have|do|make|run|manage|get|use|go|wash|another)(?= (?!up\b|hands|hair)))?/i;
 const BEHIND_THINGS =
 	/\b(?:tonight|today|now|still|more|again|left|please|first|before we (?:go|leave)|or not|here|safely)\b/gi;
 
@@ -67,13 +67,14 @@ function usesIn(text: string, context: QuickContext): readonly (readonly More[])
 		const again = isProblem(read) ? mended(thing, context) : undefined;
 		const found = again === undefined ? read : readClause(again, context, true);
 		if (isProblem(found)) return [];
-		return found.flatMap(({ does, loses, adds }) =>
+		const uses = found.flatMap(({ does, loses, adds }) =>
 			adds === undefined && loses === undefined
-				? does.flatMap((one): readonly More[] =>
-						one.kind === 'use' ? [{ habit: one.habit, times: one.times }] : []
-					)
+				? does.flatMap((one) => (one.kind === 'use' ? [one] : []))
 				: []
 		);
+		// "20 wash-ups" are asked about as often, though there is not water for them.
+		const counted = uses.filter(({ litres }) => litres === undefined);
+		return (counted.length > 0 ? counted : uses).map(({ habit, times }) => ({ habit, times }));
 	});
 	if (ways.length === 0 || ways.some((found) => found.length === 0)) return undefined;
 	return ways
@@ -322,6 +323,7 @@ function personsSaid(
 	)
 		return told(now + count);
 	if (/\b(?:people|persons?|of us|aboard|crew|adults)\b/.test(text) && number) return told(count);
+	if (/^(?:are|were|is) /.test(text) && number && plainWords(text).length === 2) return told(count);
 	const leaves =
 		/^(\p{L}[\p{L}'-]*) (?:leaves|left|goes|is away|is gone|is not|isn't|gets off|stays ashore)\b/u.exec(
 			text
@@ -490,6 +492,9 @@ function lastsAsked(text: string, context: QuickContext): Question | undefined {
 
 function enoughAsked(text: string, context: QuickContext): Question | undefined {
 	if (/^(?:how (?:much|full)|what)\b/.test(text)) return undefined;
+	const said = plainWords(text).join(' ');
+	if (context.rig.tanks.some(({ name, retired }) => !retired && plainWords(name).join(' ') === said))
+		return undefined;
 	const until = /\b(?:until|till|before|for \w+ (?:days|nights)|tonight|tomorrow)\b/.test(text)
 		? untilIn(text, context)
 		: undefined;

@@ -4,6 +4,8 @@ import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '../../time/index.j
 import { onDay, sayDay } from '../../words/index.js';
 import type { QuickContext } from '../context.js';
 import { clockOf } from '../intents/clockOf.js';
+import { shielded } from '../lexing/shield.js';
+import { namesOf } from '../lexing/things.js';
 import type { Stretch, UntilSaid } from './question.js';
 
 /** A part of a line that was read, and the rest of it. */
@@ -69,7 +71,9 @@ const ON_TRIP =
 	/\b(?:(?:on|during|in|for) )?(?:this|the|our) (?:trip|journey|cruise|passage)(?: so far)?\b|\bso far\b/i;
 
 /** The stretch of the past that a question is about; nothing where it names none. */
-export function stretchIn(text: string, context: QuickContext): Read<Stretch> | undefined {
+export function stretchIn(asked: string, context: QuickContext): Read<Stretch> | undefined {
+	// A tank called by a day is none.
+	const text = shielded(asked, namesOf(context));
 	const { nowMs, timeZone, trip } = context;
 	const today = zonedTime(nowMs, timeZone).day;
 	const read = (
@@ -79,7 +83,7 @@ export function stretchIn(text: string, context: QuickContext): Read<Stretch> | 
 		at: RegExpExecArray
 	): Read<Stretch> | undefined =>
 		fromMs < toMs
-			? { found: { fromMs, toMs: Math.min(toMs, nowMs), said }, rest: cutOut(text, at) }
+			? { found: { fromMs, toMs: Math.min(toMs, nowMs), said }, rest: cutOut(asked, at) }
 			: undefined;
 	const since = SINCE.exec(text);
 	if (since) {
@@ -133,11 +137,12 @@ const NOON = 12;
 const MORNING = 10;
 
 /** Until when a question asks whether something lasts; nothing where it names no end. */
-export function untilIn(text: string, context: QuickContext): Read<UntilSaid> | undefined {
+export function untilIn(asked: string, context: QuickContext): Read<UntilSaid> | undefined {
+	const text = shielded(asked, namesOf(context));
 	const { nowMs, timeZone, trip } = context;
 	const today = zonedTime(nowMs, timeZone).day;
 	const read = (ms: number, said: string, at: RegExpExecArray): Read<UntilSaid> | undefined =>
-		ms > nowMs ? { found: { ms, said }, rest: cutOut(text, at) } : undefined;
+		ms > nowMs ? { found: { ms, said }, rest: cutOut(asked, at) } : undefined;
 	const more = MORE_DAYS.exec(text);
 	if (more) {
 		const count = countOf(more[1] ?? more[3] ?? '1');
