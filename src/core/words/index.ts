@@ -230,4 +230,12 @@ export {
 	sayTimesLeft,
 	type LastsTold
 } from './answers/lasting.js';
-export { sayLastDone, sayNextStop, sayNoStop, sayUsed, type UsedTold } from './answers/past.js';
+export {
+	sayLastDone,
+	sayNextStop,
+	sayNoStop,
+	sayStopHas,
+	sayUsed,
+	sayUsedBy,
+	type UsedTold
+} from './answers/past.js';

@@ -24,6 +24,9 @@ const ASKS: readonly RegExp[] = [
 	/^(?:is|are|was|were) (?:\S+ ){1,4}(?:ok|okay|full|empty|enough|safe|potable|drinkable|left|fine|good)\b/,
 	/^(?:days|hours|litres|liters|gallons|time|nights) (?:left|remaining)$/,
 	/^(?:the )?(?:next|nearest) (?:stop|tap|water|fill|refill|dump|drain|service|pump[ -]?out|hook-?up)\b/,
+	/^last (?:dump|fill|refill|shower|pump[ -]?out|reading)$/,
+	/^(?:litres|liters|gallons) (?:per|a|for a)\b|^(?:cost|price) of\b|^(?:percent|share) of\b|^(?:average|daily) (?:use|usage|consumption)\b/,
+	/^\D* levels?$/,
 	/^(?:tell me|show me|compare|levels?|status|autonomy|forecast)$/,
 	/^(?:tell me|show me)\b/
 ];

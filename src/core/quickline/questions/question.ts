@@ -59,9 +59,24 @@ export type Question =
 			readonly stretch: Stretch;
 			readonly habits: readonly string[];
 			readonly most: boolean;
-			readonly tanks: readonly string[];
+			/** by somebody, or by whom most */
+			readonly by?: string | 'who';
+			/** a day of it is asked for */
+			readonly perDay?: boolean;
 	  }
-	| { readonly kind: 'last'; readonly done: Done; readonly says: string }
+	| {
+			readonly kind: 'last';
+			readonly done: Done;
+			/** by somebody */
+			readonly by?: string | undefined;
+			/** when it is due next is asked, too */
+			readonly due?: boolean;
+	  }
 	/** which stop has a service next; the next stop where none is said */
-	| { readonly kind: 'next'; readonly service?: 'water' | 'grey' | 'black' | 'mains' | undefined }
+	| {
+			readonly kind: 'next';
+			readonly service?: 'water' | 'grey' | 'black' | 'mains' | undefined;
+			/** whether this stop has it */
+			readonly at?: string | undefined;
+	  }
 	| { readonly kind: 'drink'; readonly tanks: readonly string[] };

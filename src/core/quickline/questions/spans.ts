@@ -1,9 +1,10 @@
 import { casual } from 'chrono-node/en';
-import { tripSpan } from '../../logbook/index.js';
+import { tripSpan, type Stop } from '../../logbook/index.js';
 import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '../../time/index.js';
 import { onDay, sayDay } from '../../words/index.js';
 import type { QuickContext } from '../context.js';
 import { clockOf } from '../intents/clockOf.js';
+import { plainWords } from '../lexing/names.js';
 import { shielded } from '../lexing/shield.js';
 import { namesOf } from '../lexing/things.js';
 import type { Stretch, UntilSaid } from './question.js';
@@ -136,6 +137,23 @@ const NEXT_STOP = /\b(?:(?:the )?next (?:stop|tap|fill|dump|service))\b/i;
 const NOON = 12;
 const MORNING = 10;
 
+/** A stop to come that is named behind `until` or `to`. */
+function stopAhead(
+	text: string,
+	{ nowMs, trip }: QuickContext
+): { readonly stop: Stop; readonly at: RegExpExecArray } | undefined {
+	for (const stop of trip?.stops ?? []) {
+		if (stop.retired || Date.parse(stop.arrive) <= nowMs) continue;
+		const words = plainWords(stop.name).map((word) => word.replaceAll(/[^\p{L}\p{N}]/gu, ''));
+		const at = new RegExp(
+			`\\b(?:until|till?|to|before|as far as)\\s+(?:the\\s+)?${words.join('[^\\p{L}\\p{N}]+')}(?![\\p{L}\\p{N}])`,
+			'iu'
+		).exec(text);
+		if (at) return { stop, at };
+	}
+	return undefined;
+}
+
 /** Until when a question asks whether something lasts; nothing where it names no end. */
 export function untilIn(asked: string, context: QuickContext): Read<UntilSaid> | undefined {
 	const text = shielded(asked, namesOf(context));
@@ -158,6 +176,8 @@ export function untilIn(asked: string, context: QuickContext): Read<UntilSaid> |
 	const nextStop = UNTIL.test(text) ? NEXT_STOP.exec(text) : null;
 	const arrives = trip?.stops.map(({ arrive }) => Date.parse(arrive)).find((ms) => ms > nowMs);
 	if (nextStop && arrives !== undefined) return read(arrives, 'until the next stop', nextStop);
+	const named = stopAhead(asked, context);
+	if (named) return read(Date.parse(named.stop.arrive), `until ${named.stop.name}`, named.at);
 	const weekend = WEEKEND.exec(text);
 	if (weekend) {
 		const { weekday } = zonedTime(nowMs, timeZone);
