@@ -15,8 +15,9 @@ it('what was done most in the last week is offered first, then what may be asked
 		'flush',
 		'how long does it last?',
 		'fill full',
-		'dishes?',
+		'shower?',
 		'meter',
-		'dump grey'
+		'dump grey',
+		'dump cassette'
 	]);
 });

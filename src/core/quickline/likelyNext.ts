@@ -2,7 +2,7 @@ import { DAY_MS } from '../time/index.js';
 import { isLoss } from '../rig/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 
-const MOST = 8;
+const MOST = 9;
 
 /** Lines that are likely next: what was done lately, most often first, and then what a rig like this always needs. */
 export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): readonly string[] {
@@ -19,13 +19,15 @@ export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): 
 		.filter(({ holds }) => holds !== 'fresh')
 		.map(({ name }) => `dump ${name.toLowerCase()}`);
 	const meter = rig.instruments.some(({ kind }) => kind === 'meter') ? ['meter'] : [];
-	const [first] = habits;
+	const [dearest] = rig.habits
+		.filter((habit) => !habit.retired && !isLoss(rig, habit))
+		.toSorted((a, b) => b.litresEach.mean - a.litresEach.mean);
 	// What can be asked stands among what can be said.
 	return [
-		...habits.slice(0, 3),
+		...habits.slice(0, 4),
 		'how long does it last?',
 		'fill full',
-		...(first === undefined ? [] : [`${first}?`]),
+		...(dearest === undefined ? [] : [`${dearest.name.toLowerCase()}?`]),
 		...meter,
 		...waste
 	].slice(0, MOST);

@@ -138,7 +138,9 @@ export function sayHappening(happening: Happening, context: TellingContext): str
 			return seen ? sayMark(seen, happening.state, units) : `${happening.tank} seen ${happening.state}`;
 		}
 		case 'crew':
-			return `${happening.persons === 0 ? 'Nobody' : happening.persons} aboard from now on`;
+			return happening.persons === 0
+				? 'Nobody aboard from now on'
+				: `${happening.persons} aboard from now on`;
 		case 'gap':
 			return `${LIVED_WORDS[happening.lived]} since ${sayInstant(instantMs(happening.since), context.timeZone)}`;
 		case 'measure':

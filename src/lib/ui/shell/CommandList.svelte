@@ -21,7 +21,10 @@
 	let typed = $state('');
 	/** Letters that are merely somewhere in a name in that order are no match. */
 	const LEAST = 0.1;
-	function fits(_: string, typed: string, [name = '']: string[] = []): number {
+	/** What may be said instead comes behind all that may be chosen. */
+	const LINE = 'line: ';
+	function fits(value: string, typed: string, [name = '']: string[] = []): number {
+		if (value.startsWith(LINE)) return LEAST / 2;
 		const score = computeCommandScore(name, typed);
 		return score < LEAST ? 0 : score;
 	}
@@ -59,12 +62,11 @@
 					</Command.Group>
 				{/each}
 				{#if typed.trim() !== ''}
-					<Command.Group value="The quick line" forceMount>
+					<Command.Group value="The quick line">
 						<Command.GroupHeading>The quick line</Command.GroupHeading>
 						<Command.GroupItems>
 							<Command.Item
-								value="line {typed}"
-								forceMount
+								value="{LINE}{typed}"
 								onSelect={() => {
 									onclose();
 									setTimeout(() => reach.line(typed.trim()));

@@ -168,7 +168,7 @@
 			oninput={(event) => type(event.currentTarget.value)}
 			onkeydown={keydown}
 			onfocus={() => void line.load()}
-			placeholder="What happened? Or ask: how long does it last?"
+			placeholder="What happened? Or ask"
 			autocomplete="off"
 			autocapitalize="off"
 			spellcheck="false"
@@ -260,6 +260,7 @@
 		}
 		input[id] {
 			padding: 0 var(--gap-3);
+			font-size: 1.1rem;
 		}
 		.over.open:has(.says:not(:empty), :global(.ways)) {
 			padding: var(--gap-2) var(--gap-3);
