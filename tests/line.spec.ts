@@ -55,6 +55,89 @@ test('three things in a line and one Enter; one undo takes all of them back', as
 	await expect.poll(() => litresOf(page, 'Main')).toBe(before);
 });
 
+test('a question is answered with one act beside it; Enter goes there, and nothing is written', async ({
+	page
+}) => {
+	await openLogbook(page, book);
+	const before = (await entriesOf(page)).length;
+	await quickline(page).fill('how much is in main?');
+	// 100 less the dishes and what is usual since.
+	const level = await litresOf(page, 'Main');
+	await expect(says(page)).toContainText(`Main has ${Math.round(level)}`);
+	await expect(says(page).getByRole('link', { name: 'Show Main' })).toBeVisible();
+	await quickline(page).fill('can we take two showers?');
+	await expect(says(page)).toContainText('Shower × 2, 16');
+	await quickline(page).fill('when did we last dump grey?');
+	await expect(says(page)).toContainText('Grey emptied');
+	expect(await violationsOf(page)).toEqual([]);
+	await quickline(page).press('Enter');
+	await page.waitForURL('**/ledger?kind=dump');
+	await expect(page.getByLabel('Kind')).toHaveValue('dump');
+	await expect(quickline(page)).toHaveValue('');
+	expect(await entriesOf(page)).toHaveLength(before);
+});
+
+test('asked, denied and still to come: nothing can be entered, and it is said why', async ({ page }) => {
+	await openLogbook(page, book);
+	for (const [line, why] of [
+		['no shower today', 'did not happen'],
+		['need to dump', 'still to come'],
+		['what is the meaning of life?', 'has no answer here']
+	] as const) {
+		await quickline(page).fill(line);
+		await expect(says(page)).toContainText(why);
+		await expect(page.getByRole('button', { name: 'Enter' })).toBeDisabled();
+	}
+});
+
+test('given away and bought: each has its place in the ledger, and in the review', async ({ page }) => {
+	await openLogbook(page, book);
+	await quickline(page).fill('gave away 5 L');
+	await expect(says(page)).toContainText('5 L given away from Main; nothing into any tank');
+	const before = await litresOf(page, 'Main');
+	await quickline(page).press('Enter');
+	await expect.poll(() => litresOf(page, 'Main')).toBeCloseTo(before - 5, -1);
+	await quickline(page).fill('bought 6 L');
+	await quickline(page).press('Enter');
+	await page.keyboard.press('Escape');
+	await page.goto('/ledger');
+	await page.getByLabel('Kind').selectOption({ label: 'Out: Given away' });
+	await expect(page.locator('main li')).toHaveCount(1);
+	await expect(page.locator('main li')).toContainText('Given away, 5 L');
+	await page.getByLabel('Kind').selectOption({ label: 'In: Bought water' });
+	await expect(page.locator('main li')).toContainText('Main filled from Bought water 6 L');
+	await page.goto('/ledger/review');
+	await expect(page.getByText('Came in: 6 L from Bought water. Went out: 5 L given away.')).toBeVisible();
+});
+
+test('typed key by key, the last line tells what it does', async ({ page }) => {
+	await openLogbook(page, book);
+	await quickline(page).pressSequentially('2 showers and dishes', { delay: 15 });
+	await expect(says(page).locator('strong')).toContainText(/Lasts until|less|just as long/, {
+		timeout: 3000
+	});
+	await expect(says(page)).toContainText('Shower × 2');
+});
+
+test('what can be chosen can be said, and what can be said is offered where one chooses', async ({
+	page
+}) => {
+	await openLogbook(page, book);
+	await quickline(page).fill('winter');
+	await page
+		.getByRole('group', { name: 'Go and do' })
+		.getByRole('button', { name: /^Winter storage/ })
+		.click();
+	await page.waitForURL('**/rig/lay-up');
+	await page.keyboard.press('Control+k');
+	await expect(page.getByRole('dialog').getByLabel('Go and do')).toBeFocused();
+	await page.keyboard.type('two showers?');
+	await expect(page.getByRole('button', { name: 'Log or ask “two showers?”' })).toBeVisible();
+	await page.keyboard.press('Enter');
+	await expect(quickline(page)).toHaveValue('two showers?');
+	await expect(says(page)).toContainText('Shower × 2');
+});
+
 test('an instrument the rig lacks is added from the line, its reading kept; so is a habit', async ({
 	page
 }) => {
@@ -279,6 +362,13 @@ test('every view and act by a key; the list of them; the command list', async ({
 test.describe('by thumb', () => {
 	test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
+	test('an entry of the ledger shows what can be done with it at a tap', async ({ page }) => {
+		await openLogbook(page, book, { at: '/ledger' });
+		const row = page.locator('main li', { hasText: 'Dishes' });
+		await expect(row.getByRole('button', { name: 'Correct Dishes' })).toBeHidden();
+		await row.tap();
+		await expect(row.getByRole('button', { name: 'Correct Dishes' })).toBeVisible();
+	});
 	test('two thirds for the view, the rods on screen, undo in reach', async ({ page }) => {
 		await openDemo(page);
 		// What comes behind the first look has its place before it is there.

@@ -107,7 +107,10 @@ test('with a year in the log, a keystroke in the quick line is answered within 5
 	await expect(rows.first()).toBeVisible();
 	expect(await rows.count()).toBeLessThan(200);
 	// Days, not rows: what is logged once an hour reads alike from day to day.
-	const firstDay = page.locator('main section[aria-label]').filter({ has: page.locator('li') }).first();
+	const firstDay = page
+		.locator('main section[aria-label]')
+		.filter({ has: page.locator('li') })
+		.first();
 	const top = await firstDay.getAttribute('aria-label');
 	await page.locator('main').hover();
 	await page.mouse.wheel(0, 30_000);

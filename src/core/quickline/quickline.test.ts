@@ -417,3 +417,11 @@ describe('what flows in without a stop', () => {
 	it('what only sounds like it is something else', () =>
 		expect(matches('shower', { rig: boat })[0]?.drafts).toMatchObject([{ kind: 'use' }]));
 });
+
+it('a denial is about a way to save only by its whole name', () => {
+	// The rig has a way to save called "Short showers".
+	expect(problemOf('no shower today')).toContain('did not happen');
+	expect(matches('no short showers')[0]?.drafts).toMatchObject([
+		{ kind: 'measure', measure: 'short', on: false }
+	]);
+});

@@ -24,7 +24,7 @@ import {
 	transferLine,
 	withGround
 } from './movements.js';
-import { meaningful, thingsNamed, plainWords } from '../lexing/names.js';
+import { meaningful, plainWords, stemOf, thingsNamed } from '../lexing/names.js';
 import { outflowLine } from './outflow.js';
 import { doseLine, heelLine, rinsedLine, seenLine } from './seen.js';
 import { markLine, meterLine, rodLine, stopLine } from './observations.js';
@@ -593,7 +593,14 @@ export function inTheNegative(text: string, context: QuickContext): LineReading 
 			? hookupLine({ ...line, words: ['unplugged'] }, context)
 			: undefined;
 	if (off) return off;
-	const without = line.words.some((word) => /^(no|without)$/.test(word)) ? measureAlone(line, context) : [];
+	// By its whole name: "no shower" is not about a way to save called "Short showers".
+	const said = new Set(line.words.flatMap(plainWords).map(stemOf));
+	const without = (
+		line.words.some((word) => /^(no|without)$/.test(word)) ? measureAlone(line, context) : []
+	).filter(({ does: [first] }) => {
+		const measure = first?.kind === 'measure' && context.rig.measures.find(({ id }) => id === first.measure);
+		return measure && plainWords(measure.name).every((word) => said.has(stemOf(word)));
+	});
 	const lost = without.filter(
 		(meaning) => lostWords(text.replace(/\b(no|without)\b/gi, ' '), meaning, context).length > 0
 	);

@@ -8,7 +8,7 @@ import {
 	type Rig,
 	type Trip
 } from '../../logbook/index.js';
-import { tankById } from '../../rig/index.js';
+import { isLoss, tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { saySea, sayValves } from './valves.js';
 
@@ -51,8 +51,11 @@ export function describeEntry(entry: Entry, { rig, trips, units }: DescribeConte
 	const nameIn = (list: readonly { readonly id: string; readonly name: string }[], id: string): string =>
 		list.find((item) => item.id === id)?.name ?? id;
 	switch (entry.kind) {
-		case 'use':
-			return `${nameIn(rig.habits, entry.habit)}${entry.times === 1 ? '' : ` × ${entry.times}`}${entry.litres === undefined ? '' : `, measured ${amount(entry.litres, units)}`}`;
+		case 'use': {
+			const habit = rig.habits.find(({ id }) => id === entry.habit);
+			const how = habit && isLoss(rig, habit) ? '' : 'measured ';
+			return `${nameIn(rig.habits, entry.habit)}${entry.times === 1 ? '' : ` × ${entry.times}`}${entry.litres === undefined ? '' : `, ${how}${amount(entry.litres, units)}`}`;
+		}
 		case 'fill':
 			return `${tank(entry.tank)} filled${sayFrom(rig, entry.from)} ${[amount(entry.litres, units), entry.to ? 'to full' : ''].filter(Boolean).join(', ')}`;
 		case 'dump':

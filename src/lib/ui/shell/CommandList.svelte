@@ -21,12 +21,19 @@
 	let typed = $state('');
 	/** Letters that are merely somewhere in a name in that order are no match. */
 	const LEAST = 0.1;
-	/** What may be said instead comes behind all that may be chosen. */
-	const LINE = 'line: ';
-	function fits(value: string, typed: string, [name = '']: string[] = []): number {
-		if (value.startsWith(LINE)) return LEAST / 2;
+	function fits(_: string, typed: string, [name = '']: string[] = []): number {
 		const score = computeCommandScore(name, typed);
 		return score < LEAST ? 0 : score;
+	}
+	/** Puts what was typed into the quick line. */
+	function say(): void {
+		onclose();
+		setTimeout(() => reach.line(typed.trim()));
+	}
+	/** Where nothing is called so, it is something to say. */
+	function enter(event: KeyboardEvent & { currentTarget: HTMLElement }): void {
+		if (event.key !== 'Enter' || typed.trim() === '') return;
+		if (event.currentTarget.querySelector('[data-command-item]') === null) say();
 	}
 	function choose(act: ShellAct): void {
 		onclose();
@@ -36,7 +43,7 @@
 </script>
 
 <Sheet title="Go and do" {onclose}>
-	<Command.Root label="Go and do" loop filter={fits}>
+	<Command.Root label="Go and do" loop filter={fits} onkeydown={enter}>
 		<Command.Input
 			bind:value={typed}
 			placeholder="A view, an act, a tank, a stop, a word; or what happened"
@@ -61,24 +68,11 @@
 						</Command.GroupItems>
 					</Command.Group>
 				{/each}
-				{#if typed.trim() !== ''}
-					<Command.Group value="The quick line">
-						<Command.GroupHeading>The quick line</Command.GroupHeading>
-						<Command.GroupItems>
-							<Command.Item
-								value="{LINE}{typed}"
-								onSelect={() => {
-									onclose();
-									setTimeout(() => reach.line(typed.trim()));
-								}}
-							>
-								<span>Log or ask “{typed.trim()}”</span>
-							</Command.Item>
-						</Command.GroupItems>
-					</Command.Group>
-				{/if}
 			</Command.Viewport>
 		</Command.List>
+		{#if typed.trim() !== ''}
+			<button class="quiet line" onclick={say}>Log or ask “{typed.trim()}”</button>
+		{/if}
 	</Command.Root>
 </Sheet>
 
@@ -106,6 +100,11 @@
 	:global([data-command-item][data-selected]) {
 		background: var(--shoal);
 		box-shadow: inset 3px 0 0 var(--ink);
+	}
+	.line {
+		display: block;
+		margin-top: var(--gap-2);
+		padding: var(--gap-2);
 	}
 	@media (pointer: coarse) {
 		:global([data-command-item]) {

@@ -75,8 +75,13 @@
 		display: flex;
 		position: absolute;
 		inset: auto 0 100%;
+		flex-wrap: nowrap;
+		overflow-x: auto;
 		background: var(--shoal);
 		padding: var(--gap-2) 0;
+	}
+	.chips button {
+		flex: none;
 	}
 	.act {
 		border-style: dashed;
