@@ -11,7 +11,7 @@ import {
 	type Logbook
 } from '../logbook/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
-import { answerQuestion, type Answer } from '../answers/index.js';
+import { answerQuestion, type Answer } from '../answering/index.js';
 import type { Addition, Need, QuickContext } from './context.js';
 import { knownFrom } from './known.js';
 import { understand } from './quickline.js';

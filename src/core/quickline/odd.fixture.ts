@@ -190,6 +190,10 @@ export const IN_THE_CAR: readonly Sentence[] = [
 	// Both jugs, the other, the second
 	['filled both jugs', way(full('tap'), full('spare'))],
 	['filled jugs', way(full('tap'), full('spare'))],
+	['filled 2 jugs', way(full('tap'), full('spare'))],
+	['jug 1 and 2 full', way(seen('tap', 'full'), seen('spare', 'full'))],
+	['bought two 5 litre bottles', from('Bought water', 'tap', 10)],
+	['brewed I think', UNSURE],
 	['fill both', way(full('tap'), full('spare'))],
 	['filled all', way(full('tap'), full('spare'))],
 	['fill everything', way(full('tap'), full('spare'))],

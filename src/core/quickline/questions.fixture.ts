@@ -1,5 +1,5 @@
 import { entry, exactRig, exactTrip, logbookOf } from '../../../tests/helpers/logbooks.js';
-import type { Answer } from '../answers/index.js';
+import type { Answer } from '../answering/index.js';
 import type { Entry, EntryDraft, Logbook, Rig, Stop, Trip } from '../logbook/index.js';
 
 /** Wednesday 5 May 2027, ten in the morning. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Answer } from '../answers/index.js';
+import type { Answer } from '../answering/index.js';
 import { answerLine } from './index.js';
 import {
 	PAPER_BOAT,

@@ -144,6 +144,10 @@ function noteLine(text: string, context: QuickContext): QuickAnswer | undefined 
 	};
 }
 
+/** `jug 1 and 2`: two of a noun. */
+const TWO_NUMBERED =
+	/\b(jug|can|jerrycan|canister|bottle|tank|bladder|cassette)s? (\d) ?(?:,|and|&|\+) ?(\d)(?!\d| ?(?:l|litres?|gal|%|x)\b|[.,:/]\d)/giu;
+
 /** `grey=half`: not a word of one's own but what a tank holds. */
 const A_LEVEL = /\s*=\s*(\d|half\b|full\b|empty\b|[½⅓⅔¼¾])/i;
 
@@ -171,7 +175,13 @@ function wholeAnswer(reading: LineReading, context: QuickContext, ms = context.n
  * `grey 2/3`, `yesterday 21:30 dishes`, `crew 3`, `splash = wash hands`, `note hose drips`. Nothing is stored.
  */
 export function understand(given: string, context: QuickContext): QuickAnswer {
-	const text = given.normalize('NFC').replaceAll('\u0000', ' ');
+	const text = given
+		.normalize('NFC')
+		.replaceAll('\u0000', ' ')
+		.replaceAll(
+			TWO_NUMBERED,
+			(_, noun: string, first: string, second: string) => `${noun} ${first} and ${noun} ${second}`
+		);
 	if (text.trim() === '') return { kind: 'nothing' };
 	const note = noteLine(text, context);
 	if (note) return note;

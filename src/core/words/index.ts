@@ -220,7 +220,7 @@ export {
 	TRIED_WITH
 } from './equipment/trials.js';
 export { GLOSSARY, type Word } from './glossary.js';
-export { sayLevelOf, sayRoomIn, sayWaterAboard, type LevelTold } from './answers/levels.js';
+export { sayLevelOf, sayRoomIn, sayWaterAboard, type LevelTold } from './answering/levels.js';
 export {
 	sayCostAnswer,
 	sayEnoughAnswer,
@@ -229,7 +229,7 @@ export {
 	sayOtherwise,
 	sayTimesLeft,
 	type LastsTold
-} from './answers/lasting.js';
+} from './answering/lasting.js';
 export {
 	sayLastDone,
 	sayNextStop,
@@ -238,4 +238,4 @@ export {
 	sayUsed,
 	sayUsedBy,
 	type UsedTold
-} from './answers/past.js';
+} from './answering/past.js';

@@ -174,7 +174,7 @@ export function inflowLine(
 	// "6 x 1.5 L": so many of so much.
 	const [count, size] = line.figures;
 	const multiplied =
-		MULTIPLIED.test(line.text) &&
+		(MULTIPLIED.test(line.text) || line.words.some((word) => VESSEL.test(word))) &&
 		line.figures.length === 2 &&
 		count?.unit === '' &&
 		Number.isInteger(count.value) &&

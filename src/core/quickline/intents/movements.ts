@@ -179,7 +179,9 @@ export function fillLine(line: TokenLine, context: QuickContext): LineReading {
 	const [figure] = line.figures;
 	if (figure?.fraction && figure.unit === '') return ofWhat(figure.text);
 	const brim = said.some((word) => /^(full|brim|overflow)$/.test(word));
-	if (several) return fillTogether(tanks, litres, each, context);
+	// "filled 2 jugs": so many, and not so much.
+	const counted = figure?.unit === '' && figure.value === tanks.length && !each;
+	if (several) return fillTogether(tanks, counted ? undefined : litres, each, context);
 	const toFull = brim || words.length > 0 || said.some((word) => /^(up|top|topped|tanks?)$/.test(word));
 	const full = litres === undefined ? toFull : brim;
 	if (litres === undefined && !full) return HOW_MUCH;

@@ -59,7 +59,7 @@ const [SPILLED, LEAKED, TIPPED] = [1, 2, 3] as const;
 const AWAY = /^(out|away|off|ground|overboard|grass|bushes|side|wasted|gone)$/;
 /** Whom it was given, how it ran, and other words that name no tank. */
 const BESIDE =
-	/^(away|out|off|over|down|water|waters|litres?|of|to|some|about|around|roughly|neighbou?rs?|friends?|people|someone|somebody|boat|boats|van|vans|next|door|couple|others?|them|him|her|dog|ground|grass|bushes|overboard|side|floor|deck|outside|overnight|accidentally|by|accident|onto|on|pipe|hose|tap|pump|bilge|fresh|through|everywhere|back|so|wasted|gone|we|i|was|were)$/;
+	/^(away|out|off|over|down|water|waters|litres?|of|to|some|about|around|roughly|neighbou?rs?|friends?|people|someone|somebody|boat|boats|van|vans|next|door|couple|others?|them|him|her|dog|ground|grass|bushes|overboard|side|floor|deck|outside|overnight|accidentally|by|accident|onto|on|pipe|hose|tap|pump|bilge|fresh|through|everywhere|back|so|wasted|gone|rest|remainder|leftovers?|we|i|was|were)$/;
 
 /** Given *to* those aboard: that comes in. */
 export const GIVEN_TO_US =

@@ -30,7 +30,10 @@ export function tanksNamed(
 	tanks: readonly Tank[],
 	{ rig }: Pick<QuickContext, 'rig'>
 ): readonly Tank[] {
-	const said = words.flatMap(plainWords).map(spoken);
+	const said = words
+		.flatMap(plainWords)
+		.filter((word) => word !== 's')
+		.map(spoken);
 	if (said.length === 0 && words.length > 0) return [];
 	// "the jug" of two jugs, whichever of them begins with that word.
 	const group = said.length === 1 ? tankGroups(rig).get(said[0] ?? '') : undefined;

@@ -122,7 +122,10 @@ export function lostFigures(
 ): readonly string[] {
 	if (whole) return [];
 	const { figures } = readLine(text, names);
+	// "filled 2 jugs": how many of them.
+	const counted = does.length > 1 && figures.some(({ value, unit }) => unit === '' && value === does.length);
 	const room =
+		(counted ? 1 : 0) +
 		does.reduce((sum, happening) => sum + figuresOf(happening), 0) +
 		(adds && isAhead(adds)
 			? (adds.persons === undefined ? 0 : 1) + (adds.habits?.filter((one) => 'times' in one).length ?? 0)

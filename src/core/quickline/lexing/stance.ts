@@ -39,7 +39,8 @@ const NOT_YET =
 	/^(?:need|needs|needed|needing|must|should|ought|want|wants|wanted|wanna|gonna|gotta|plan|plans|planning|planned|intend|intends|todo|lets|later|soon|due|remember|remind|reminder|hope|hopes|hoping|would|if|supposed|tomorrow|tomorrows|upcoming|eventually|shall|yet|try|trying|wish)$/;
 const NOT_YET_PHRASES =
 	/\b(?:going to|about to|have to|has to|had to|got to|time to|time for a|to do|let['’]s|let us|['’]ll|will(?! (?:had|has|took|did|made|left|came|is|was|drank|washed|showered|flushed))|due for|next (?:week|month|stop|time)|ready to|would like|could do with|when we|once we|before (?:we|i|they|bed|dinner))\b/;
-const MAYBE = /^(?:maybe|perhaps|possibly|probably|might|could|or|either|guess|reckon|unsure)$/;
+const MAYBE =
+	/^(?:maybe|perhaps|possibly|probably|might|could|or|either|guess|reckon|unsure|think|thinks|suppose)$/;
 
 /** A beginning of these words, and what it may be of: a name that has one of them is that name. */
 const inNames = remembered((name) => new Set(plainWords(name)));

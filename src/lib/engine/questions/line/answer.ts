@@ -1,4 +1,4 @@
-import { answerQuestion, type Answered } from '$core/answers';
+import { answerQuestion, type Answered } from '$core/answering';
 import type { Question } from '$core/quickline';
 import { METRIC } from '$core/units';
 import { question } from '../../question';

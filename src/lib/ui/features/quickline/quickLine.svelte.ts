@@ -1,5 +1,5 @@
 import type { Effect } from '$core/now';
-import type { Answered } from '$core/answers';
+import type { Answered } from '$core/answering';
 import type { Question, Understood } from '$core/quickline';
 import { errorMessage } from '$lib/errorMessage';
 import type { LineContext } from './grammar';

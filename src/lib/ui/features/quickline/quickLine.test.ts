@@ -1,7 +1,7 @@
 import { HOUR_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import type { Effect } from '$core/now';
-import type { Answered } from '$core/answers';
+import type { Answered } from '$core/answering';
 import type { Question, Understood } from '$core/quickline';
 import { METRIC } from '$core/units';
 import { entry, exactRig, exactTrip } from '../../../../../tests/helpers/logbooks';
