@@ -14,175 +14,20 @@ import {
 } from '../context.js';
 import { inflowLine } from './inflow.js';
 import { gaugeHelp, gaugeLine, levelLine, namesAGauge, tankState } from './levels.js';
-import {
-	dumpLine,
-	fillLine,
-	fillTogether,
-	PLACES,
-	putLine,
-	swapLine,
-	transferLine,
-	withGround
-} from './movements.js';
+import { dumpLine, transferLine } from './movements.js';
+import { fromTo, joined, togetherLine } from './together.js';
+import { verbLine, verbOf } from './verbs.js';
 import { meaningful, plainWords, stemOf, thingsNamed } from '../lexing/names.js';
 import { outflowLine } from './outflow.js';
-import { doseLine, heelLine, rinsedLine, seenLine } from './seen.js';
-import { markLine, meterLine, rodLine, stopLine } from './observations.js';
+import { doseLine, rinsedLine } from './putIn.js';
+import { heelLine, seenLine } from './seen.js';
+import { meterLine, rodLine } from './observations.js';
 import { mended } from '../lexing/spelling.js';
-import { tanksNamed, tanksTogether, usualFresh } from './tanks.js';
+import { tanksNamed } from './tanks.js';
 import { namesOf } from '../lexing/things.js';
 import { lostFigures, lostWords } from '../lexing/accounted.js';
-import { quantityOf, readLine, takeMinutes, type TokenLine } from '../lexing/tokens.js';
+import { readLine, takeMinutes, type TokenLine } from '../lexing/tokens.js';
 import { useLine } from './uses.js';
-
-type Verb =
-	| 'put'
-	| 'fill'
-	| 'dump'
-	| 'transfer'
-	| 'swap'
-	| 'full'
-	| 'empty'
-	| 'emptied'
-	| 'arrive'
-	| 'depart'
-	| 'reading';
-
-const VERBS: ReadonlyMap<string, Verb> = new Map([
-	...['fill', 'filled', 'filling', 'refill', 'refilled', 'top', 'topped', 'added', 'loaded'].map(
-		(word) => [word, 'fill'] as const
-	),
-	...['dump', 'dumped', 'dumping', 'drain', 'drained', 'pump-out', 'pumpout', 'pumped-out'].map(
-		(word) => [word, 'dump'] as const
-	),
-	...[
-		'transfer',
-		'transferred',
-		'pour',
-		'poured',
-		'pump',
-		'pumped',
-		'tip',
-		'tipped',
-		'decant',
-		'decanted',
-		'move',
-		'moved'
-	].map((word) => [word, 'transfer'] as const),
-	...['put', 'puts', 'putting'].map((word) => [word, 'put'] as const),
-	...['swap', 'swapped'].map((word) => [word, 'swap'] as const),
-	['full', 'full'],
-	['empty', 'empty'],
-	['emptied', 'emptied'],
-	['emptying', 'emptied'],
-	...['arrive', 'arrived', 'reached'].map((word) => [word, 'arrive'] as const),
-	...['depart', 'departed', 'leave', 'left', 'leaving'].map((word) => [word, 'depart'] as const),
-	...['rod', 'dip', 'dipped', 'dipstick'].map((word) => [word, 'reading'] as const)
-]);
-/** What stands behind the tank as well as before it: `grey dumped`. */
-const BEHIND = new Set(['filled', 'refilled', 'topped', 'dumped', 'emptied', 'drained', 'poured']);
-
-/** The verb of a line, and the line without it. */
-export function verbOf(words: readonly string[]): { readonly verb: Verb; readonly at: number } | undefined {
-	const subject = words.findIndex(
-		(word) => !/^(i|we|just|have|had|a|the|i've|we've|they|then|also|got)$/.test(word)
-	);
-	if (/^pump(ed)?$/.test(words[subject] ?? '') && words[subject + 1] === 'out')
-		return { verb: 'dump', at: subject };
-	if (words[subject] === 'took' && words[subject + 1] === 'on') return { verb: 'fill', at: subject };
-	const first = VERBS.get(words[subject] ?? '');
-	if (first) return { verb: first, at: subject };
-	const at = words.findIndex((word) => BEHIND.has(word));
-	const verb = VERBS.get(words[at] ?? '');
-	return verb && { verb, at };
-}
-
-/** `empty grey` may tell what was done or what was seen; a fresh tank is only seen empty. */
-function emptyLine(given: TokenLine, done: boolean, context: QuickContext): LineReading {
-	const line = withGround(given);
-	const at = line.words.indexOf('at');
-	const said = meaningful(at > 0 ? line.words.slice(0, at) : line.words);
-	const named = tanksNamed(said, context.rig.tanks, context);
-	const waste = named.some(({ holds }) => holds !== 'fresh');
-	const away =
-		line.figures.length > 0 ||
-		line.words.some((word) => /^(into|overboard|ground|sewer|all|both|everything)$/.test(word));
-	const dumped = (waste && said.length > 0) || away ? dumpLine(line, context) : undefined;
-	// "emptied both jugs": fresh ones are seen empty.
-	if (dumped && isProblem(dumped) && line.figures.length === 0) {
-		const fresh = markLine('empty', line.words, context);
-		if (!isProblem(fresh)) return fresh;
-	}
-	if (done || away) return dumped ?? markLine('empty', line.words, context);
-	const seen = markLine('empty', line.words, context);
-	if (!dumped || isProblem(dumped)) return seen;
-	return isProblem(seen) ? dumped : [...dumped, ...seen];
-}
-
-const PUMPED_OUT = /\bpump(?:ed)?[ -]?out\b/;
-
-/** On a boat it is the black tank that is pumped out, where no other is named. */
-function pumpedOut(words: readonly string[], after: TokenLine, { rig }: QuickContext): TokenLine {
-	if (rig.kind !== 'boat' || !PUMPED_OUT.test(words.join(' '))) return after;
-	const rest = meaningful(after.words).filter((word) => word !== 'out' && word !== 'done');
-	const black = rig.tanks.some(({ holds, retired }) => holds === 'black' && !retired);
-	return rest.length === 0 && black
-		? { ...after, words: ['black'] }
-		: { ...after, words: after.words.filter((word) => word !== 'out') };
-}
-
-/** Lines with a verb of their own. */
-function verbLine(
-	text: string,
-	names: readonly string[],
-	line: TokenLine,
-	context: QuickContext
-): LineReading | undefined {
-	const found = verbOf(line.words);
-	if (!found) return undefined;
-	const { verb, at } = found;
-	const words = [...line.words.slice(0, at), ...line.words.slice(at + 1)];
-	const after: TokenLine = { ...line, words };
-	if (/^(empty|emptied|dump)$/.test(verb) && words.includes('into')) {
-		const moved = transferLine(after, context);
-		if (!isProblem(moved)) return moved;
-	}
-	switch (verb) {
-		case 'fill':
-			return fillLine(
-				/^(top|topped)$/.test(line.words[at] ?? '') ? { ...after, words: ['topped', ...words] } : after,
-				context
-			);
-		case 'dump':
-			return dumpLine(pumpedOut(line.words, after, context), context);
-		case 'put':
-			return putLine(after, context);
-		case 'transfer':
-			if (
-				/^pump/.test(line.words[at] ?? '') &&
-				words.some((word) => /^(overboard|ashore|ground|out)$/.test(word))
-			)
-				return dumpLine(pumpedOut(line.words, after, context), context);
-			// A pump is an instrument's place as well as a verb.
-			return line.words[at] === 'pump' && line.words.includes('meter')
-				? undefined
-				: transferLine(after, context);
-		case 'swap':
-			return swapLine(after, context);
-		case 'full':
-			return markLine('full', words, context);
-		case 'empty':
-			return emptyLine(after, false, context);
-		case 'emptied':
-			return emptyLine(after, true, context);
-		case 'arrive':
-			return stopLine('arrive', words, context);
-		case 'depart':
-			return line.figures.length > 0 ? undefined : stopLine('depart', words, context);
-		case 'reading':
-			return rodLine(text, names, context);
-	}
-}
 
 /** A habit by its whole name, whatever verb that begins with. */
 function wholeName(line: TokenLine, context: QuickContext): boolean {
@@ -223,32 +68,6 @@ const noGauge = ({ rig }: QuickContext): NoMeaning => {
 	);
 };
 
-/** `both jugs 10 L each`: several tanks with litres and no verb: filled, or read. */
-function togetherLine(line: TokenLine, context: QuickContext): LineReading | undefined {
-	const litres = quantityOf(line, 'volume', context.units);
-	if (litres === undefined || line.figures.length > 1) return undefined;
-	const said = meaningful(line.words).filter((word) => !/^(in|litres?)$/.test(word));
-	const each = said.some((word) => /^(each|apiece|every)$/.test(word));
-	const words = said.filter((word) => !/^(each|apiece|every)$/.test(word));
-	const fresh = context.rig.tanks.filter(({ holds, retired }) => holds === 'fresh' && !retired);
-	const several =
-		tanksTogether(words, fresh, usualFresh(context), context) ??
-		(each && words.length > 0 ? tanksTogether(['all', ...words], fresh, fresh, context) : undefined);
-	if (!several || 'problem' in several) return several;
-	const filled = fillTogether(several.tanks, litres, each, context);
-	const read = several.tanks
-		.map((tank) => levelLine({ ...line, words: plainWords(tank.name) }, context))
-		.map((level) =>
-			level && !isProblem(level)
-				? level.filter(({ does }) => does.every(({ kind }) => kind === 'reading'))
-				: []
-		);
-	const levels = read.every((level) => level.length > 0)
-		? read.reduce<Meaning>((before, [level]) => (level ? joined(before, level) : before), { does: [] })
-		: undefined;
-	return [...(isProblem(filled) ? [] : filled), ...(levels ? [levels] : [])];
-}
-
 /** What a line says of tanks and habits without a verb. */
 function plainLine(line: TokenLine, context: QuickContext): LineReading {
 	const used = useLine(line, context);
@@ -276,23 +95,6 @@ function plainLine(line: TokenLine, context: QuickContext): LineReading {
 /** Read from closed lists that hold every word of the line. */
 const ofEveryWord = (read: LineReading): LineReading =>
 	isProblem(read) ? read : read.map((meaning) => ({ ...meaning, whole: true }));
-
-/** `10 L from the jug to main`, `into main from the jug`: poured over, whatever the verb. */
-function fromTo(line: TokenLine, context: QuickContext): LineReading | undefined {
-	const [from, to] = [
-		line.words.lastIndexOf('from'),
-		line.words.findLastIndex((word) => word === 'to' || word === 'into')
-	];
-	if (from === -1 || to === -1) return undefined;
-	const fromWords = from < to ? line.words.slice(from + 1, to) : line.words.slice(from + 1);
-	const toWords = from < to ? line.words.slice(to + 1) : line.words.slice(to + 1, from);
-	if (fromWords.length === 0 || toWords.length === 0) return undefined;
-	const moved = transferLine({ ...line, words: [...fromWords, 'to', ...toWords] }, context);
-	const isPlace = meaningful(fromWords).every((word) => PLACES.test(word));
-	const filled = isPlace ? fillLine({ ...line, words: toWords }, context) : [];
-	const ways = [filled, moved].flatMap((read) => (isProblem(read) ? [] : read));
-	return ways.length > 0 ? ways : moved;
-}
 
 /** Everything a line may mean without its time, its words and figures being told apart. */
 function readingsOf(
@@ -503,19 +305,6 @@ function levelsInRow(text: string, context: QuickContext): readonly Meaning[] {
 			[{ does: [] }]
 		)
 		.slice(0, MOST_WAYS);
-}
-
-/** Two meanings as one. */
-function joined(before: Meaning, after: Meaning): Meaning {
-	const added = [before, after].flatMap(({ needs = [], adds }) => [...needs, ...(adds ? [adds] : [])]);
-	const adds = after.adds ?? before.adds;
-	const says = [before.says, after.says].filter((text) => text !== undefined);
-	return {
-		does: [...before.does, ...after.does],
-		...(adds ? { adds } : {}),
-		...(added.length > 1 ? { needs: added.filter((one) => one !== adds) } : {}),
-		...(says.length > 0 && says.length === (before.does.length > 0 ? 2 : 1) ? { says: says.join('; ') } : {})
-	};
 }
 
 /**

@@ -1,5 +1,6 @@
 import { capitalName, doneBy, isOfRig, takePerson } from './acts.js';
-import { inTheNegative, readClause, verbOf } from './clause.js';
+import { inTheNegative, readClause } from './clause.js';
+import { verbOf } from './verbs.js';
 import { notDone, stanceOf } from '../lexing/stance.js';
 import {
 	isProblem,

@@ -1,4 +1,4 @@
-import { casual } from 'chrono-node/en';
+import { casual, type ParsedResult } from 'chrono-node/en';
 import { tripSpan, type Stop } from '../../logbook/index.js';
 import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '../../time/index.js';
 import { onDay, sayDay } from '../../words/index.js';
@@ -29,8 +29,19 @@ const COUNTS: Readonly<Record<string, number>> = {
 };
 const countOf = (text: string): number => COUNTS[text.toLowerCase()] ?? Number(text);
 const COUNT = '(an?|one|two|three|four|five|six|seven|ten|\\d{1,3})';
-const cutOut = (text: string, { 0: found, index }: RegExpExecArray): string =>
-	`${text.slice(0, index)} ${text.slice(index + found.length)}`.replaceAll(/\s+/g, ' ').trim();
+/** Where something stands in a line. */
+interface Place {
+	readonly index: number;
+	readonly length: number;
+}
+const placeOf = ({ 0: found, index }: RegExpExecArray): Place => ({ index, length: found.length });
+/** A time with the little words before it. */
+const withLead = (text: string, { index, text: found }: ParsedResult, leads: RegExp): Place => {
+	const lead = leads.exec(text.slice(0, index))?.[0] ?? '';
+	return { index: index - lead.length, length: lead.length + found.length };
+};
+const cutOut = (text: string, { index, length }: Place): string =>
+	`${text.slice(0, index)} ${text.slice(index + length)}`.replaceAll(/\s+/g, ' ').trim();
 
 const startOf = (day: string, { timeZone }: QuickContext, hour = 0): number => zonedMs(day, timeZone, hour);
 
@@ -77,12 +88,7 @@ export function stretchIn(asked: string, context: QuickContext): Read<Stretch> |
 	const text = shielded(asked, namesOf(context));
 	const { nowMs, timeZone, trip } = context;
 	const today = zonedTime(nowMs, timeZone).day;
-	const read = (
-		fromMs: number,
-		toMs: number,
-		said: string,
-		at: RegExpExecArray
-	): Read<Stretch> | undefined =>
+	const read = (fromMs: number, toMs: number, said: string, at: Place): Read<Stretch> | undefined =>
 		fromMs < toMs
 			? { found: { fromMs, toMs: Math.min(toMs, nowMs), said }, rest: cutOut(asked, at) }
 			: undefined;
@@ -94,7 +100,7 @@ export function stretchIn(asked: string, context: QuickContext): Read<Stretch> |
 		if (ms > nowMs) ms -= 7 * DAY_MS;
 		const { day } = zonedTime(ms, timeZone);
 		const fromMs = when.start.isCertain('hour') ? ms : startOf(day, context);
-		return read(fromMs, nowMs, `since ${sayDay(fromMs, nowMs, timeZone)}`, since);
+		return read(fromMs, nowMs, `since ${sayDay(fromMs, nowMs, timeZone)}`, placeOf(since));
 	}
 	const of = OF_DAYS.exec(text);
 	if (of) {
@@ -102,26 +108,27 @@ export function stretchIn(asked: string, context: QuickContext): Read<Stretch> |
 		const length = unit.startsWith('hour') ? HOUR_MS : unit.startsWith('week') ? 7 * DAY_MS : DAY_MS;
 		if (!(unit.startsWith('night') && of[1] === undefined)) {
 			const count = of[1] === undefined ? 1 : countOf(of[1]);
-			return read(nowMs - count * length, nowMs, `in the last ${count === 1 ? '' : `${count} `}${unit}`, of);
+			return read(
+				nowMs - count * length,
+				nowMs,
+				`in the last ${count === 1 ? '' : `${count} `}${unit}`,
+				placeOf(of)
+			);
 		}
 	}
 	for (const [says, span] of NAMED) {
 		const at = says.exec(text);
-		if (at) return read(...span(today, context), at);
+		if (at) return read(...span(today, context), placeOf(at));
 	}
 	const onTrip = ON_TRIP.exec(text);
-	if (onTrip && trip) return read(tripSpan(trip)[0], nowMs, `on ${trip.name} so far`, onTrip);
+	if (onTrip && trip) return read(tripSpan(trip)[0], nowMs, `on ${trip.name} so far`, placeOf(onTrip));
 	const [when] = casual.parse(text, clockOf(nowMs, timeZone));
 	if (!when || !(when.start.isCertain('weekday') || when.start.isCertain('day'))) return undefined;
 	let ms = when.start.date().getTime();
 	if (ms > nowMs) ms -= 7 * DAY_MS;
 	const { day } = zonedTime(ms, timeZone);
 	const fromMs = startOf(day, context);
-	const lead = /\b(?:on|of|for) $/i.exec(text.slice(0, when.index))?.[0] ?? '';
-	const at = Object.assign([`${lead}${when.text}`], {
-		index: when.index - lead.length,
-		input: text
-	}) as unknown as RegExpExecArray;
+	const at = withLead(text, when, /\b(?:on|of|for) $/i);
 	return read(fromMs, startOf(dayPlus(day, 1), context), onDay(fromMs, nowMs, timeZone), at);
 }
 
@@ -141,7 +148,7 @@ const MORNING = 10;
 function stopAhead(
 	text: string,
 	{ nowMs, trip }: QuickContext
-): { readonly stop: Stop; readonly at: RegExpExecArray } | undefined {
+): { readonly stop: Stop; readonly at: Place } | undefined {
 	for (const stop of trip?.stops ?? []) {
 		if (stop.retired || Date.parse(stop.arrive) <= nowMs) continue;
 		const words = plainWords(stop.name).map((word) => word.replaceAll(/[^\p{L}\p{N}]/gu, ''));
@@ -149,7 +156,7 @@ function stopAhead(
 			`\\b(?:until|till?|to|before|as far as)\\s+(?:the\\s+)?${words.join('[^\\p{L}\\p{N}]+')}(?![\\p{L}\\p{N}])`,
 			'iu'
 		).exec(text);
-		if (at) return { stop, at };
+		if (at) return { stop, at: placeOf(at) };
 	}
 	return undefined;
 }
@@ -159,7 +166,7 @@ export function untilIn(asked: string, context: QuickContext): Read<UntilSaid> |
 	const text = shielded(asked, namesOf(context));
 	const { nowMs, timeZone, trip } = context;
 	const today = zonedTime(nowMs, timeZone).day;
-	const read = (ms: number, said: string, at: RegExpExecArray): Read<UntilSaid> | undefined =>
+	const read = (ms: number, said: string, at: Place): Read<UntilSaid> | undefined =>
 		ms > nowMs ? { found: { ms, said }, rest: cutOut(asked, at) } : undefined;
 	const more = MORE_DAYS.exec(text);
 	if (more) {
@@ -168,20 +175,28 @@ export function untilIn(asked: string, context: QuickContext): Read<UntilSaid> |
 		const ms = unit.startsWith('night')
 			? startOf(dayPlus(today, count), context, MORNING)
 			: nowMs + count * (unit.startsWith('week') ? 7 : 1) * DAY_MS;
-		return read(ms, `for ${count} ${count === 1 ? unit.replace(/s$/, '') : unit.replace(/s?$/, 's')}`, more);
+		return read(
+			ms,
+			`for ${count} ${count === 1 ? unit.replace(/s$/, '') : unit.replace(/s?$/, 's')}`,
+			placeOf(more)
+		);
 	}
 	const ends = trip?.stops.filter(({ retired }) => !retired).map(({ depart }) => Date.parse(depart)) ?? [];
 	const tripEnd = TRIP_END.exec(text);
-	if (tripEnd && ends.length > 0) return read(Math.max(...ends), 'until the trip ends', tripEnd);
+	if (tripEnd && ends.length > 0) return read(Math.max(...ends), 'until the trip ends', placeOf(tripEnd));
 	const nextStop = UNTIL.test(text) ? NEXT_STOP.exec(text) : null;
 	const arrives = trip?.stops.map(({ arrive }) => Date.parse(arrive)).find((ms) => ms > nowMs);
-	if (nextStop && arrives !== undefined) return read(arrives, 'until the next stop', nextStop);
+	if (nextStop && arrives !== undefined) return read(arrives, 'until the next stop', placeOf(nextStop));
 	const named = stopAhead(asked, context);
 	if (named) return read(Date.parse(named.stop.arrive), `until ${named.stop.name}`, named.at);
 	const weekend = WEEKEND.exec(text);
 	if (weekend) {
 		const { weekday } = zonedTime(nowMs, timeZone);
-		return read(startOf(dayPlus(today, ((7 - weekday) % 7) + 1), context), 'until Sunday night', weekend);
+		return read(
+			startOf(dayPlus(today, ((7 - weekday) % 7) + 1), context),
+			'until Sunday night',
+			placeOf(weekend)
+		);
 	}
 	const found = casual.parse(text, clockOf(nowMs, timeZone), { forwardDate: true });
 	const [when] = found;
@@ -190,7 +205,6 @@ export function untilIn(asked: string, context: QuickContext): Read<UntilSaid> |
 		!(when.start.isCertain('weekday') || when.start.isCertain('day') || when.start.isCertain('hour'))
 	)
 		return undefined;
-	const lead = new RegExp(`${UNTIL.source}$`, 'i').exec(text.slice(0, when.index))?.[0] ?? '';
 	const { day } = zonedTime(when.start.date().getTime(), timeZone);
 	const hour = /\btonight\b/i.test(when.text)
 		? 23
@@ -202,10 +216,7 @@ export function untilIn(asked: string, context: QuickContext): Read<UntilSaid> |
 	const sure = when.start.isCertain('hour') && !/\b(?:tonight|morning|evening|afternoon)\b/i.test(when.text);
 	const ms = sure ? when.start.date().getTime() : startOf(day, context, hour);
 	const noon = hour === NOON && !sure ? ' noon' : '';
-	const at = Object.assign([`${lead}${when.text}`], {
-		index: when.index - lead.length,
-		input: text
-	}) as unknown as RegExpExecArray;
+	const at = withLead(text, when, new RegExp(`${UNTIL.source}$`, 'i'));
 	return read(
 		ms,
 		/tonight/i.test(when.text) ? 'through tonight' : `until ${sayDay(ms, nowMs, timeZone)}${noon}`,
