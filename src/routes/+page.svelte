@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { isLoss } from '$core/rig';
 	import { useApp } from '$lib/state';
 	import { noonOfFlag } from '$lib/ui/parts/goal/goal';
 	import NowHead from '$lib/ui/features/now/NowHead.svelte';
@@ -56,10 +55,6 @@
 		LINE_PX * Math.max(0, ...tanks.map(({ behind, drink }) => Number(behind !== '') + Number(drink !== '')))
 	);
 
-	/** what was given away or spilled is not done once more */
-	const lost = $derived(
-		new Set(app.rig?.habits.flatMap((habit) => (app.rig && isLoss(app.rig, habit) ? [habit.id] : [])))
-	);
 	/** the plan follows the first look: its place is kept, so that nothing moves under a thumb */
 	const planComes = $derived(app.tripAtHand !== undefined && now?.plan === undefined);
 	/** the plan has changed, or something in it was passed by */
@@ -139,7 +134,7 @@
 					><p class="mind"><strong>{now.lastChance ?? ''}</strong></p></KeptPlace
 				>{/if}
 			{#if now.prices}
-				{@const prices = now.prices.filter(({ habit }) => !lost.has(habit))}
+				{@const { prices } = now}
 				<InTurn>
 					{#if prices.length > 0}<Ration {app} />{/if}
 					{#if prices.length > 0 && basket}

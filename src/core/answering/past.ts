@@ -40,7 +40,7 @@ export function answerUsed(question: Extract<Question, { kind: 'used' }>, known:
 	const review = reviewIn(known, stretch.fromMs, stretch.toMs);
 	const dayOf = (ms: number): string => zonedTime(ms, known.timeZone).day;
 	const days = { from: dayOf(stretch.fromMs), to: dayOf(Math.max(stretch.fromMs, stretch.toMs - 1)) };
-	const href = `/ledger/review?${new URLSearchParams(days).toString()}`;
+	const href = `/ledger/review?from=${days.from}&to=${days.to}`;
 	const act = { href, label: 'Show the review' };
 	if (!review)
 		return {

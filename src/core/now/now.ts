@@ -1,9 +1,10 @@
 import type { Estimate } from '../estimate/index.js';
 import { findings, mendsOf, type Finding } from '../findings/index.js';
-import { prices } from '../forecast/index.js';
+import { prices, type Price } from '../forecast/index.js';
 import { aheadNow, dayAhead } from '../habits/index.js';
 import type { Logbook } from '../logbook/index.js';
 import type { UnitChoice } from '../units/index.js';
+import { isLoss } from '../rig/index.js';
 import { sayFinding, sayMend } from '../words/index.js';
 import { lookFirst, type Assessment, type FoundWords, type Occasion } from './firstLook.js';
 import { LOOK_AHEAD_DAYS } from './outlook.js';
@@ -26,6 +27,14 @@ function foundWords(
 	};
 }
 
+/** What one more time of each habit costs; what was given away or spilled is not done once more. */
+function pricesNow(estimate: Estimate, binds: string | undefined): readonly Price[] {
+	const { rig } = estimate.model;
+	const day = dayAhead(estimate, aheadNow(estimate));
+	const habits = day.habits.filter(({ habit }) => !isLoss(rig, habit));
+	return prices(estimate, { ...day, habits }, { days: LOOK_AHEAD_DAYS, about: binds });
+}
+
 /**
  * Puts every question of *Now* to an estimate.
  *
@@ -44,9 +53,7 @@ export function assess(
 	const { timeZone, units } = occasion;
 	return {
 		...first,
-		prices:
-			(before?.verdict.binds === binds ? before?.prices : undefined) ??
-			prices(estimate, dayAhead(estimate, aheadNow(estimate)), { days: LOOK_AHEAD_DAYS, about: binds }),
+		prices: (before?.verdict.binds === binds ? before?.prices : undefined) ?? pricesNow(estimate, binds),
 		findings: findings(estimate, {
 			trips: logbook.trips,
 			all: (logbook.entries ?? estimate.entries).filter((entry) => entry.rig === first.rig)

@@ -1,5 +1,4 @@
 import { DAY_MS } from '../time/index.js';
-import { isLoss } from '../rig/index.js';
 import { instantMs, type Entry, type Rig } from '../logbook/index.js';
 
 const MOST = 9;
@@ -11,17 +10,16 @@ export function likelyNext(rig: Rig, entries: readonly Entry[], nowMs: number): 
 	for (const entry of entries)
 		if (entry.kind === 'use' && entry.void !== true && instantMs(entry.at) > week)
 			counts.set(entry.habit, (counts.get(entry.habit) ?? 0) + 1);
-	const habits = rig.habits
-		.filter((habit) => !habit.retired && !isLoss(rig, habit))
+	// What was given away or spilled is not done once more.
+	const usual = rig.habits.filter(({ retired, often }) => !retired && often.times > 0);
+	const habits = usual
 		.toSorted((a, b) => (counts.get(b.id) ?? 0) - (counts.get(a.id) ?? 0))
 		.map(({ name }) => name.toLowerCase());
 	const waste = rig.tanks
 		.filter(({ holds }) => holds !== 'fresh')
 		.map(({ name }) => `dump ${name.toLowerCase()}`);
 	const meter = rig.instruments.some(({ kind }) => kind === 'meter') ? ['meter'] : [];
-	const [dearest] = rig.habits
-		.filter((habit) => !habit.retired && !isLoss(rig, habit))
-		.toSorted((a, b) => b.litresEach.mean - a.litresEach.mean);
+	const [dearest] = usual.toSorted((a, b) => b.litresEach.mean - a.litresEach.mean);
 	// What can be asked stands among what can be said.
 	return [
 		...habits.slice(0, 4),

@@ -61,17 +61,8 @@ export {
 	SERVES,
 	type SchoolWords
 } from './trip/change.js';
-export {
-	clockText,
-	dayText,
-	sayDays,
-	describeEntry,
-	KIND_WORDS,
-	LIVED_WORDS,
-	sayKind,
-	sayInstant,
-	type DescribeContext
-} from './log/entry.js';
+export { clockText, dayText, sayDays, KIND_WORDS, LIVED_WORDS, sayKind, sayInstant } from './log/entry.js';
+export { describeEntry, type DescribeContext } from './log/describe.js';
 export { sayHappening, type Happening, type TellingContext } from './log/happening.js';
 export { sayBehind, sayFirst, sayLasting, sayRod, type Lasting, type RodWords } from './outlook/lasts.js';
 export { CERTAINTIES, sayCertainty, sayChance } from './saving/chance.js';

@@ -19,6 +19,7 @@
 	/** The quick line, in reach of every view. */
 	const { app, rig, path, later, onkeys }: Props = $props();
 	const reach = useShell();
+	const hand = () => import('./lineHand');
 	let line = $state<QuickLine>();
 
 	const now = $derived(app.engine.assessment);
@@ -54,20 +55,12 @@
 		{context}
 		chips={likelyNext(rig, app.rigEntries, app.nowMs)}
 		chipsAlways={path === '/'}
-		effectOf={async ({ drafts, adds }) =>
-			adds && 'from' in adds
-				? app.engine.ask('now/effectOfDays', adds)
-				: adds
-					? undefined
-					: app.engine.ask(
-							'now/effect',
-							drafts.map((draft, i) => app.commands.entryFrom(draft, `preview-${i}`))
-						)}
+		effectOf={async (choice) => (await hand()).effectOf(app, choice)}
 		answerOf={async (question) => app.engine.ask('line/answer', question)}
-		actsOf={async (text) => (await import('./acts')).actsNamed(text, app, reach)}
+		actsOf={async (text) => (await hand()).actsNamed(text, app, reach)}
 		ongo={(href) => void goto(href)}
 		undo={last && { label: last.label, does: () => void undoSaying(app) }}
-		onlog={async (choice) => (await import('../features/quickline/grammar')).logLine(app, choice)}
+		onlog={async (choice) => (await hand()).logLine(app, choice)}
 	>
 		{#snippet writer()}
 			{#if named && later}

@@ -1,13 +1,15 @@
 <script lang="ts">
 	import type { Understood } from '$core/quickline';
 	import { onMount, untrack, type Snippet } from 'svelte';
-	import { QuickLineState, type AnswerOf, type Context, type EffectOf } from './quickLine.svelte';
-	import Ways from './Ways.svelte';
+	import {
+		QuickLineState,
+		type AnswerOf,
+		type Context,
+		type EffectOf,
+		type NamedAct
+	} from './quickLine.svelte';
+	import Chips from './Chips.svelte';
 
-	interface NamedAct {
-		readonly name: string;
-		readonly does: () => void;
-	}
 	interface Props {
 		context: Context;
 		/** lines that are likely next, for the thumb */
@@ -71,21 +73,6 @@
 		input?.focus();
 	}
 
-	let acts = $state.raw<readonly NamedAct[]>([]);
-	/** so short a text names too much */
-	const LEAST_NAMED = 3;
-	$effect(() => {
-		const { text, choices, question } = shown;
-		acts = [];
-		if (text.trim().length < LEAST_NAMED || choices.length > 0 || question) return;
-		actsOf(text).then(
-			(found) => {
-				if (line.shown.text === text) acts = found;
-			},
-			(error: unknown) => console.warn('No acts by that name:', error)
-		);
-	});
-
 	function log(): void {
 		if (!line.ready) return void line.load().then(() => line.ready && log());
 		const { choice } = line;
@@ -122,13 +109,11 @@
 		log();
 	}}
 >
-	{#snippet ways()}
-		<Ways
+	{#if shown.text === ''}<Chips {chips} always={chipsAlways} {undo} ontake={take} />{/if}
+	{#if line.said}
+		<line.said
 			{shown}
-			{acts}
-			{chips}
-			{chipsAlways}
-			{undo}
+			{actsOf}
 			ontake={take}
 			onact={(act) => {
 				type('');
@@ -138,27 +123,9 @@
 				line.pick(i);
 				input?.focus();
 			}}
+			onleave={() => type('')}
 		/>
-	{/snippet}
-	{#if shown.text === ''}{@render ways()}{/if}
-	<div class="over" class:open={shown.text !== ''}>
-		{#if shown.text !== ''}{@render ways()}{/if}
-		<p id="quickline-says" class="says" aria-live="polite">
-			{#if shown.problem}
-				<span class="mind">{shown.problem}</span>
-			{:else if shown.answer}
-				<span>{shown.answer.answer.says}</span>
-				<a class="as-button" href={shown.answer.act.href} onclick={() => type('')}>{shown.answer.act.label}</a
-				>
-			{:else if line.choice}
-				<span>{line.choice.says}.</span>
-				{#if line.choice.warns}<span class="mind">{line.choice.warns}</span>{/if}
-				{#if shown.effect}<strong class:mind={shown.effect.shortens}>{shown.effect.words}</strong>
-					{#if shown.effect.why}<span class="soft">Why? {shown.effect.why}</span>{/if}{/if}
-				{#if shown.run}<a class="as-button" href={shown.run}>Step by step</a>{/if}
-			{/if}
-		</p>
-	</div>
+	{/if}
 	<div class="box">
 		<label class="visually-hidden" for="quickline">What happened? Or ask</label>
 		<input
@@ -173,7 +140,7 @@
 			autocapitalize="off"
 			spellcheck="false"
 			enterkeyhint={shown.question ? 'go' : 'done'}
-			aria-describedby="quickline-says"
+			aria-describedby={line.said ? 'quickline-says' : undefined}
 		/>
 		{@render writer()}
 		<button class="enter" type="submit" disabled={!line.choice && !shown.answer}
@@ -213,29 +180,6 @@
 		outline: none;
 		text-overflow: ellipsis;
 	}
-	/* The field grows upward, over the view: nothing in that moves while one types. */
-	.over {
-		position: absolute;
-		inset: auto 0 calc(100% - 1px);
-		z-index: 5;
-		max-height: 55dvh;
-		overflow-y: auto;
-		background: var(--paper);
-		border-radius: var(--corner) var(--corner) 0 0;
-	}
-	.over.open:has(.says:not(:empty), :global(.ways)) {
-		border: 1px solid var(--ink);
-		border-bottom: var(--hairline);
-		padding: var(--gap-2) 1.1rem;
-	}
-	.says {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 var(--gap-2);
-		align-items: baseline;
-		line-height: 1.35;
-		overflow-wrap: anywhere;
-	}
 	.enter {
 		flex: none;
 		min-height: 1.9rem;
@@ -261,9 +205,6 @@
 		input[id] {
 			padding: 0 var(--gap-3);
 			font-size: 1.1rem;
-		}
-		.over.open:has(.says:not(:empty), :global(.ways)) {
-			padding: var(--gap-2) var(--gap-3);
 		}
 	}
 </style>

@@ -12,6 +12,8 @@ import {
 /** The grammar of the line: loaded when somebody turns to it, so that the first view comes without. */
 export { completions } from '$core/quickline';
 export { logLine } from './logLine';
+/** What shows what it understood. */
+export { default as Said } from './Said.svelte';
 
 /** What is known where the line stands; what earlier entries tell is found in them when it is needed. */
 export interface LineContext extends QuickContext {

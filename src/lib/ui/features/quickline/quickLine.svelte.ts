@@ -30,6 +30,12 @@ export type Context = Omit<LineContext, 'nowMs'>;
 export type EffectOf = (choice: Understood) => Promise<Effect | undefined>;
 export type AnswerOf = (question: Question) => Promise<Answered | undefined>;
 
+/** A view or an act that a text names. */
+export interface NamedAct {
+	readonly name: string;
+	readonly does: () => void;
+}
+
 export type Grammar = typeof import('./grammar');
 
 const EMPTY: Shown = {
@@ -56,7 +62,7 @@ export class QuickLineState {
 	#asking = false;
 	#next: Shown | undefined;
 	readonly #fetch: () => Promise<Grammar>;
-	#grammar: Grammar | undefined;
+	#grammar = $state.raw<Grammar>();
 	/** the moment at which the line was last typed in: "now" in it */
 	#nowMs = Date.now();
 
@@ -74,6 +80,11 @@ export class QuickLineState {
 			this.#grammar = grammar;
 			this.#fetch = () => Promise.resolve(grammar);
 		}
+	}
+
+	/** What shows a line, once it can be read. */
+	get said(): Grammar['Said'] | undefined {
+		return this.#grammar?.Said;
 	}
 
 	/** Whether the line can be read. */
