@@ -135,7 +135,7 @@
 			oninput={(event) => type(event.currentTarget.value)}
 			onkeydown={keydown}
 			onfocus={() => void line.load()}
-			placeholder="What happened? Or ask"
+			placeholder="Log it, or ask"
 			autocomplete="off"
 			autocapitalize="off"
 			spellcheck="false"
