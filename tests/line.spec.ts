@@ -98,8 +98,10 @@ test('given away and bought: each has its place in the ledger, and in the review
 	await quickline(page).press('Enter');
 	await expect.poll(() => litresOf(page, 'Main')).toBeCloseTo(before - 5, -1);
 	await quickline(page).fill('bought 6 L');
+	await expect(says(page)).toContainText('Main filled from Bought water');
 	await quickline(page).press('Enter');
-	await page.keyboard.press('Escape');
+	// Written before the page is left.
+	await expect.poll(async () => (await entriesOf(page)).length).toBe(5);
 	await page.goto('/ledger');
 	await page.getByLabel('Kind').selectOption({ label: 'Out: Given away' });
 	await expect(page.locator('main li')).toHaveCount(1);
@@ -161,6 +163,7 @@ test('an instrument the rig lacks is added from the line, its reading kept; so i
 	expect(written).toContainEqual(expect.objectContaining({ kind: 'reading', value: 412.6 }));
 	expect(written).toContainEqual(expect.objectContaining({ kind: 'use', habit: rig?.habits.at(-1)?.id }));
 	// One undo takes back the entry and the habit that came with it.
+	await expect(page.getByRole('button', { name: /^Undo Adds the habit “Laundry”/ })).toBeVisible();
 	await page.keyboard.press('Escape');
 	await page.keyboard.press('u');
 	await expect

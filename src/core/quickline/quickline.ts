@@ -214,7 +214,7 @@ export function understand(given: string, context: QuickContext): QuickAnswer {
 
 /** Denials that tell where people are, or that nothing was logged. */
 const PEOPLE_GONE =
-	/\b(?:not|nobody|no one|no longer) (?:is |was )?(?:here|there|aboard|on board|hooked up|plugged in|on (?:the )?(?:mains|hook-?up))\b|\bforgot to (?:log|write)\b/i;
+	/\b(?:not|nobody|no one|no longer|(?:were|was|are|is)n['’]t) (?:is |was )?(?:here|there|aboard|on board|hooked up|plugged in|on (?:the )?(?:mains|hook-?up))\b|\b(?:forgot to|did(?:n['’]t| not)) (?:log|write)\b/i;
 /** `for 3 days`: how long, and no figure of what is so. */
 const SO_LONG =
 	/\bfor (?:\d{1,3}|an?|one|two|three|four|five|six|seven|ten) (?:days?|nights?|weeks?|hours?)\b/i;

@@ -35,6 +35,11 @@ describe('how a time was lived of which nothing was logged', () => {
 			lived: 'less',
 			since: '2027-05-03T18:00:00+02:00'
 		});
+		expect(said('we weren’t aboard since monday')).toMatchObject({
+			lived: 'away',
+			since: '2027-05-03T00:00:00+02:00'
+		});
+		expect(said('didn’t log since monday, lived as usual')).toMatchObject({ lived: 'as-usual' });
 		expect(said('we were away from saturday to sunday')).toMatchObject({
 			lived: 'away',
 			since: '2027-05-01T00:00:00+02:00',

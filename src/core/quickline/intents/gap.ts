@@ -8,9 +8,9 @@ import { clockOf } from './clockOf.js';
 type Lived = EntryOf<'gap'>['lived'];
 
 const AWAY =
-	/\b(?:was|were|been|have been|stayed)\s+(?:all\s+)?(?:away|gone|ashore|home|at home|elsewhere|not here|not aboard)\b|^(?:we\s+)?(?:all\s+)?(?:away|gone|ashore|nobody (?:was )?aboard|no one (?:was )?aboard|nobody (?:was )?(?:here|there))\b(?=.*\b(?:since\b|from\b.*\b(?:to|until|till)\b))/i;
+	/\b(?:was|were|been|have been|stayed)\s+(?:all\s+)?(?:away|gone|ashore|home|at home|elsewhere|not here|not aboard)\b|\b(?:we|i|everyone|everybody|all)\s+(?:were|was)(?:n['’]t| not)\s+(?:here|there|aboard|on board)\b|^(?:we\s+)?(?:all\s+)?(?:away|gone|ashore|nobody (?:was )?aboard|no one (?:was )?aboard|nobody (?:was )?(?:here|there))\b(?=.*\b(?:since\b|from\b.*\b(?:to|until|till)\b))/i;
 const AS_USUAL =
-	/\b(?:lived|went on|carried on|used|all|everything|we)\b.*\b(?:as usual|as always|as ever|normally)\b|^\s*as usual\b|\bforgot to (?:log|write)\b/i;
+	/\b(?:lived|went on|carried on|used|all|everything|we)\b.*\b(?:as usual|as always|as ever|normally)\b|^\s*as usual\b|\b(?:forgot to|did(?:n['’]t| not)) (?:log|write)\b/i;
 const LESS = /\b(?:lived|used|did|drank|washed)\b.*\bless\b|^\s*less than usual\b/i;
 const BACK =
 	/^\s*(?:we(?:['’]re| are)\s+(?:all\s+)?back\b|(?:all\s+|we\s+)?back\s+(?:aboard|on board|again|home)\b|(?:all\s+)?back\s*[.!]?\s*$)/i;
