@@ -105,8 +105,8 @@ test('the past of a tank as a chart and in figures, and why at any moment of it'
 test('a long log shows how far it is, can be stopped and taken up again', async ({ page }) => {
 	test.setTimeout(120_000);
 	const start = NOW_MS - 170 * 24 * HOUR_MS;
-	const many = Array.from({ length: 5000 }, (_, i) => {
-		const at = new Date(start + i * 0.8 * HOUR_MS).toISOString();
+	const many = Array.from({ length: 7800 }, (_, i) => {
+		const at = new Date(start + i * 0.52 * HOUR_MS).toISOString();
 		if (i % 60 === 0) return entry({ kind: 'fill', at, tank: 'main', to: 'full' });
 		if (i % 60 === 1) return entry({ kind: 'dump', at, tank: 'grey', to: 'empty' });
 		if (i % 60 === 2) return entry({ kind: 'dump', at, tank: 'black', to: 'empty' });
