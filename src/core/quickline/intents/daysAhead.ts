@@ -6,6 +6,7 @@ import { sayAheadDays } from '../../words/index.js';
 import { freeId, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { capitalName, isOfRig } from './acts.js';
 import { habitsNamed } from '../lexing/concepts.js';
+import { countOf } from '../lexing/counts.js';
 import { plainWords } from '../lexing/names.js';
 import { readLine } from '../lexing/tokens.js';
 import { clockOf } from './clockOf.js';
@@ -28,17 +29,6 @@ interface Found {
 const LEADS =
 	/(?:\b(?:from|starting|as of|beginning|on|for|until|till|til|to|through|over|by)\s+(?:the\s+)?)$/i;
 const NIGHTS = /\bfor\s+(an?|one|two|three|four|five|six|seven|\d{1,2})\s+(night|day|week)s?\b/i;
-const COUNTS: Readonly<Record<string, number>> = {
-	a: 1,
-	an: 1,
-	one: 1,
-	two: 2,
-	three: 3,
-	four: 4,
-	five: 5,
-	six: 6,
-	seven: 7
-};
 /** The hour at which one is back, or leaves, where only the day is said. */
 const NOON = 12;
 const MORNING = 10;
@@ -66,7 +56,7 @@ function windowIn(text: string, context: QuickContext): Found | undefined {
 	const today = zonedTime(nowMs, timeZone).day;
 	const nights = NIGHTS.exec(text);
 	if (nights) {
-		const count = COUNTS[(nights[1] ?? '').toLowerCase()] ?? Number(nights[1]);
+		const count = countOf(nights[1] ?? '');
 		const days = count * ((nights[2] ?? '').toLowerCase() === 'week' ? 7 : 1);
 		const toMs =
 			(nights[2] ?? '').toLowerCase() === 'night'
@@ -247,7 +237,7 @@ export function aheadLine(
 	const { nowMs, timeZone, rig } = context;
 	if (!found && !sick) return undefined;
 	const {
-		span: window,
+		span: said,
 		rest,
 		stretch
 	} = found ?? {
@@ -257,7 +247,7 @@ export function aheadLine(
 	};
 	// Who leaves on Friday stays away.
 	const goes = [LEAVES, COMES].some((says) => says.test(rest)) && !/\b(?:until|till?|for)\b/i.test(text);
-	const span = goes && !stretch ? { fromMs: window.fromMs, toMs: openEnd(window.fromMs, context) } : window;
+	const span = goes && !stretch ? { fromMs: said.fromMs, toMs: openEnd(said.fromMs, context) } : said;
 	if (!(span.toMs > Math.max(nowMs, span.fromMs)) || span.toMs - nowMs > MOST_MS) return undefined;
 	const people = peopleIn(rest, context);
 	const unlike: readonly Unlike[] = sick

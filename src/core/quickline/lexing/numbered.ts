@@ -52,7 +52,7 @@ function groupsOf({ tanks }: Rig): ReadonlyMap<string, readonly Tank[]> {
 	for (const noun of CARRIED) {
 		const own = called(noun);
 		// Where the tank that jugs are poured into is no jug itself, those that are carried are.
-		put(noun, own.length > 0 ? own : loose.length > 1 ? loose : noun === 'tank' ? [] : jugs);
+		put(noun, own.length > 0 ? own : loose.length > 1 ? loose : jugs);
 	}
 	for (const noun of BUILT_IN) put(noun, called(noun));
 	const fresh = inUse.filter(({ holds }) => holds === 'fresh');

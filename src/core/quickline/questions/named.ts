@@ -4,6 +4,7 @@ import { isProblem, type QuickContext } from '../context.js';
 import { readClause } from '../intents/clause.js';
 import { tanksNamed } from '../intents/tanks.js';
 import { habitsNamed } from '../lexing/concepts.js';
+import { countOf } from '../lexing/counts.js';
 import { plainWords, stemOf } from '../lexing/names.js';
 import { timed } from '../lexing/parts.js';
 import { mended } from '../lexing/spelling.js';
@@ -95,26 +96,11 @@ export function thingsAsked(text: string, context: QuickContext): readonly (read
 	return habits.length > 0 ? habits.slice(0, 3).map((habit) => [{ habit, times: timesIn(bare) }]) : undefined;
 }
 
-const TIMES: Readonly<Record<string, number>> = {
-	a: 1,
-	an: 1,
-	one: 1,
-	another: 1,
-	two: 2,
-	three: 3,
-	four: 4,
-	five: 5,
-	six: 6,
-	seven: 7,
-	eight: 8,
-	nine: 9,
-	ten: 10
-};
 export function timesIn(text: string): number {
 	const [word] =
 		/(?<![\p{L}\p{N}])(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten)(?![\p{L}\p{N}])/iu.exec(text) ??
 		[];
-	return word === undefined ? 1 : (TIMES[word.toLowerCase()] ?? Number(word));
+	return word === undefined ? 1 : countOf(word);
 }
 
 const stemsOf = (words: readonly string[]): string => words.map(stemOf).join(' ');

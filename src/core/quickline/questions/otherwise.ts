@@ -1,4 +1,4 @@
-import type { Happening } from '../../words/index.js';
+import { listed, type Happening } from '../../words/index.js';
 import { isProblem, type QuickContext } from '../context.js';
 import { aboardNow, capitalName } from '../intents/acts.js';
 import { readClause } from '../intents/clause.js';
@@ -50,9 +50,6 @@ function allOtherwise(text: string, context: QuickContext): Otherwise | undefine
 			};
 }
 
-const listedNames = (names: readonly string[]): string =>
-	names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-
 function otherwiseOf(given: string, context: QuickContext): Otherwise | undefined {
 	const { rig } = context;
 	const text = given
@@ -69,7 +66,7 @@ function otherwiseOf(given: string, context: QuickContext): Otherwise | undefine
 		const habits = [...new Set(parts.flat())];
 		if (habits.length > 0)
 			return {
-				said: `without ${listedNames(habits.map(nameOf))}`,
+				said: `without ${listed(habits.map(nameOf))}`,
 				does: [],
 				habits: habits.map((habit) => ({ habit, factor: 0 }))
 			};
@@ -89,7 +86,7 @@ function otherwiseOf(given: string, context: QuickContext): Otherwise | undefine
 		const habits = habitsIn(text.replace(half[0], ' '), context);
 		if (habits.length > 0)
 			return {
-				said: `with ${listedNames(habits.map(nameOf))} half as often`,
+				said: `with ${listed(habits.map(nameOf))} half as often`,
 				does: [],
 				habits: habits.map((habit) => ({ habit, factor: 0.5 }))
 			};
@@ -99,7 +96,7 @@ function otherwiseOf(given: string, context: QuickContext): Otherwise | undefine
 		const habits = habitsIn(text.replace(twice[0], ' '), context);
 		if (habits.length > 0)
 			return {
-				said: `with ${listedNames(habits.map(nameOf))} twice as often`,
+				said: `with ${listed(habits.map(nameOf))} twice as often`,
 				does: [],
 				habits: habits.map((habit) => ({ habit, factor: 2 }))
 			};

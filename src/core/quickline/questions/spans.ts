@@ -4,6 +4,7 @@ import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '../../time/index.j
 import { onDay, sayDay } from '../../words/index.js';
 import type { QuickContext } from '../context.js';
 import { clockOf } from '../intents/clockOf.js';
+import { countOf } from '../lexing/counts.js';
 import { plainWords } from '../lexing/names.js';
 import { shielded } from '../lexing/shield.js';
 import { namesOf } from '../lexing/things.js';
@@ -15,19 +16,6 @@ export interface Read<T> {
 	readonly rest: string;
 }
 
-const COUNTS: Readonly<Record<string, number>> = {
-	a: 1,
-	an: 1,
-	one: 1,
-	two: 2,
-	three: 3,
-	four: 4,
-	five: 5,
-	six: 6,
-	seven: 7,
-	ten: 10
-};
-const countOf = (text: string): number => COUNTS[text.toLowerCase()] ?? Number(text);
 const COUNT = '(an?|one|two|three|four|five|six|seven|ten|\\d{1,3})';
 /** Where something stands in a line. */
 interface Place {
