@@ -6,7 +6,7 @@ import { sayAheadDays } from '../../words/index.js';
 import { freeId, type LineReading, type Meaning, type QuickContext } from '../context.js';
 import { capitalName, isOfRig } from './acts.js';
 import { habitsNamed } from '../lexing/concepts.js';
-import { countOf } from '../lexing/counts.js';
+import { COUNT, countOf } from '../lexing/counts.js';
 import { plainWords } from '../lexing/names.js';
 import { readLine } from '../lexing/tokens.js';
 import { clockOf } from './clockOf.js';
@@ -28,7 +28,7 @@ interface Found {
 /** Words that stand before a time and belong to it. */
 const LEADS =
 	/(?:\b(?:from|starting|as of|beginning|on|for|until|till|til|to|through|over|by)\s+(?:the\s+)?)$/i;
-const NIGHTS = /\bfor\s+(an?|one|two|three|four|five|six|seven|\d{1,2})\s+(night|day|week)s?\b/i;
+const NIGHTS = new RegExp(String.raw`\bfor\s+${COUNT}\s+(night|day|week)s?\b`, 'i');
 /** The hour at which one is back, or leaves, where only the day is said. */
 const NOON = 12;
 const MORNING = 10;

@@ -14,5 +14,8 @@ const COUNTS: Readonly<Record<string, number>> = {
 	ten: 10
 };
 
+/** Where a number of days or times may stand, in words or figures; to be put into a pattern. */
+export const COUNT = `(${Object.keys(COUNTS).join('|')}|\\d{1,3})`;
+
 /** The number that a word or its figures tell: 3 for `three` and `3`; NaN where it is none. */
 export const countOf = (text: string): number => COUNTS[text.toLowerCase()] ?? Number(text);

@@ -4,7 +4,7 @@ import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '../../time/index.j
 import { onDay, sayDay } from '../../words/index.js';
 import type { QuickContext } from '../context.js';
 import { clockOf } from '../intents/clockOf.js';
-import { countOf } from '../lexing/counts.js';
+import { COUNT, countOf } from '../lexing/counts.js';
 import { plainWords } from '../lexing/names.js';
 import { shielded } from '../lexing/shield.js';
 import { namesOf } from '../lexing/things.js';
@@ -16,7 +16,6 @@ export interface Read<T> {
 	readonly rest: string;
 }
 
-const COUNT = '(an?|one|two|three|four|five|six|seven|ten|\\d{1,3})';
 /** Where something stands in a line. */
 interface Place {
 	readonly index: number;
