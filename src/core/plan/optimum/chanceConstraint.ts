@@ -1,5 +1,5 @@
 import { PLANNED_KINDS, type PlanProblem, type Mask } from '../trip/index.js';
-import { cheapest, type ServiceNetwork } from './cheapest.js';
+import { cheapest, type Excess, type ServiceNetwork } from './cheapest.js';
 import { followTank, riskOf, takingAll, type ServicePolicy } from './evaluatePolicy.js';
 import { nodesOf, type Stretches } from './stretches.js';
 
@@ -91,18 +91,45 @@ const better = (one: PolicyFound, other: PolicyFound): boolean => {
 };
 
 /**
+ * What is carried beyond what stretches ask for, by tanks that nothing was added to.
+ *
+ * @param guard the certainty that part loads are made for
+ */
+function excessOf({ prices, tanks }: PlanProblem, { load, carriedKgKm }: Stretches, guard: number): Excess {
+	const fresh = tanks.filter(({ falls }) => falls);
+	return {
+		untouched: (1 << fresh.length) - 1,
+		over: (from, to, untouched) => {
+			let [left, cost] = [from === 0 ? untouched : 0, 0];
+			if (from === 0) return { untouched: left, cost };
+			fresh.forEach((tank, i) => {
+				if (((untouched >> i) & 1) === 0) return;
+				const [arrivedL, loadL] = [tank.startL + (tank.comeL[from] ?? 0), load(tank, from, to, guard)];
+				if (arrivedL < loadL) return;
+				left |= 1 << i;
+				const [carried, asked] = [arrivedL, loadL].map((litres) => carriedKgKm(tank, from, to, litres));
+				cost += prices.perKgKm * ((carried ?? 0) - (asked ?? 0));
+			});
+			return { untouched: left, cost };
+		}
+	};
+}
+
+/**
  * The network of a problem: each stretch may bind on so many paths at the most, and what it risks has a price.
  *
  * @param guard the certainty that part loads are made for
  */
 function networkOf(
-	{ visits, prices, tanks }: PlanProblem,
-	{ risk, load, carriedKgKm, size }: Stretches,
+	problem: PlanProblem,
+	stretches: Stretches,
 	allowed: number,
 	riskPrice: number,
 	guard: number,
 	overrun?: readonly Float64Array[]
 ): ServiceNetwork {
+	const { visits, prices, tanks } = problem;
+	const { risk, load, carriedKgKm, size } = stretches;
 	const fresh = tanks.filter(({ falls }) => falls);
 	const carrying = (from: number, to: number): number =>
 		prices.perKgKm > 0
@@ -115,6 +142,7 @@ function networkOf(
 			: 0;
 	return {
 		visits,
+		...(prices.perKgKm > 0 ? { excess: excessOf(problem, stretches, guard) } : {}),
 		stretches: risk.map((shares, kind) =>
 			shares.map((share, i) =>
 				share > allowed

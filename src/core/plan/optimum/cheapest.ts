@@ -1,4 +1,4 @@
-import type { Mask, Offer } from '../trip/index.js';
+import { PLANNED_KINDS, type Mask, type Offer } from '../trip/index.js';
 
 /**
  * Where services can be used, in order of time, and what a stretch between two uses of a kind costs. Nodes: 0 is the
@@ -6,8 +6,25 @@ import type { Mask, Offer } from '../trip/index.js';
  */
 export interface ServiceNetwork {
 	readonly visits: readonly Offer[];
-	/** by kind: what the stretch between two nodes, row by row, costs beside the services; Infinity where it does not hold */
+	/** by kind: the least that the stretch between two nodes, row by row, costs beside the services; Infinity where it does not hold */
 	readonly stretches: readonly Float64Array[];
+	/** what water costs beyond that, where more is aboard already than the stretch asks for; nothing where it is absent */
+	readonly excess?: Excess;
+}
+
+/**
+ * Fresh tanks to which nothing was added yet may hold more than a stretch asks for: that is carried all the same. They are told apart by a
+ * bit each; a tank that was filled holds just what its stretch asks for.
+ */
+export interface Excess {
+	/** every fresh tank */
+	readonly untouched: number;
+	/** of the tanks untouched as a stretch begins those that still are, and what the stretch costs beyond its least */
+	readonly over: (
+		from: number,
+		to: number,
+		untouched: number
+	) => { readonly untouched: number; readonly cost: number };
 }
 
 interface Reached {
@@ -15,8 +32,13 @@ interface Reached {
 	readonly used: Mask;
 	/** the node of the last use, by kind */
 	readonly last: readonly number[];
+	/** the fresh tanks that nothing was added to before the last water was taken */
+	readonly untouched: number;
 	readonly before: Reached | undefined;
 }
+
+const WATER = PLANNED_KINDS.indexOf('water');
+const NO_EXCESS: Excess = { untouched: 0, over: () => ({ untouched: 0, cost: 0 }) };
 
 /**
  * Among plans of one cost the one with the fewest services, then the fewest stops, then the latest ones; as shares of what
@@ -98,16 +120,22 @@ function costOf(
 	prices: readonly (readonly number[])[],
 	network: ServiceNetwork
 ): number {
-	const size = network.visits.length + 2;
+	const { excess = NO_EXCESS, visits, stretches } = network;
+	const size = visits.length + 2;
 	const services = used.reduce((sum, mask, v) => sum + (prices[v]?.[mask] ?? Infinity), 0);
-	return network.stretches.reduce((sum, stretch, kind) => {
-		let last = 0;
-		used.forEach((mask, v) => {
-			if (!((mask >> kind) & 1)) return;
-			sum += stretch[last * size + v + 1] as number;
-			last = v + 1;
-		});
-		return sum + (stretch[last * size + size - 1] as number);
+	return stretches.reduce((sum, stretch, kind) => {
+		let [last, untouched] = [0, excess.untouched];
+		const nodes = [...used.flatMap((mask, v) => ((mask >> kind) & 1 ? [v + 1] : [])), size - 1];
+		for (const to of nodes) {
+			sum += stretch[last * size + to] as number;
+			if (kind === WATER) {
+				const over = excess.over(last, to, untouched);
+				sum += over.cost;
+				untouched = over.untouched;
+			}
+			last = to;
+		}
+		return sum;
 	}, services);
 }
 
@@ -130,13 +158,13 @@ function apart(
 
 /**
  * The cheapest set of uses, exactly: dynamic programming over the visits, the state being the visit at which each kind was
- * last used. What must still be paid at least, kind by kind, cuts off what cannot be cheapest (as in A*: Hart, Nilsson and
- * Raphael 1968); where kinds share nothing at a visit, that is the answer itself.
+ * last used, and which fresh tanks hold what they began with. What must still be paid at least, kind by kind, cuts off what
+ * cannot be cheapest (as in A*: Hart, Nilsson and Raphael 1968).
  *
  * @returns the kinds used at each visit; nothing where no set holds
  */
 export function cheapest(network: ServiceNetwork): readonly Mask[] | undefined {
-	const { visits, stretches } = network;
+	const { visits, stretches, excess = NO_EXCESS } = network;
 	const [count, kinds] = [visits.length, stretches.length];
 	const size = count + 2;
 	// Each kind by itself, put together: something that holds, and the most that need be paid.
@@ -159,7 +187,9 @@ export function cheapest(network: ServiceNetwork): readonly Mask[] | undefined {
 
 	const stillFrom = (last: readonly number[], visit: number): number =>
 		last.reduce((sum, node, kind) => sum + (bounds[kind]?.rest[node * size + visit] as number), 0);
-	let reached: Reached[] = [{ cost: 0, used: 0, last: stretches.map(() => 0), before: undefined }];
+	let reached: Reached[] = [
+		{ cost: 0, used: 0, last: stretches.map(() => 0), untouched: excess.untouched, before: undefined }
+	];
 	for (let v = 0; v < count; v++) {
 		const { offers } = visits[v] as Offer;
 		const states = new Map<number, Reached>();
@@ -167,7 +197,13 @@ export function cheapest(network: ServiceNetwork): readonly Mask[] | undefined {
 			for (let mask = 0; mask < 1 << kinds; mask++) {
 				if ((mask & offers) !== mask) continue;
 				let cost = from.cost + (prices[v]?.[mask] ?? Infinity);
-				let key = 0;
+				let { untouched } = from;
+				if ((mask >> WATER) & 1) {
+					const over = excess.over(from.last[WATER] ?? 0, v + 1, untouched);
+					cost += over.cost;
+					untouched = over.untouched;
+				}
+				let key = untouched;
 				const last = from.last.map((node, kind) => {
 					const uses = (mask >> kind) & 1;
 					if (uses) cost += stretches[kind]?.[node * size + v + 1] ?? Infinity;
@@ -177,11 +213,14 @@ export function cheapest(network: ServiceNetwork): readonly Mask[] | undefined {
 				});
 				if (!(cost + stillFrom(last, v + 1) <= limit)) continue;
 				const known = states.get(key);
-				if (!known || cost < known.cost) states.set(key, { cost, used: mask, last, before: from });
+				if (!known || cost < known.cost) states.set(key, { cost, used: mask, last, untouched, before: from });
 			}
 		reached = [...states.values()];
 	}
-	const costAtEnd = (state: Reached): number => state.cost + stillFrom(state.last, count);
+	const costAtEnd = (state: Reached): number =>
+		state.cost +
+		stillFrom(state.last, count) +
+		excess.over(state.last[WATER] ?? 0, count + 1, state.untouched).cost;
 	const best = reached.reduce<Reached | undefined>(
 		(least, state) => (!least || costAtEnd(state) < costAtEnd(least) ? state : least),
 		undefined
