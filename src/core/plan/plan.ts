@@ -1,12 +1,20 @@
 import { type Estimate } from '../estimate/index.js';
 import { instantMs, type Logbook, type Service, type Trip } from '../logbook/index.js';
-import { lastChances, type LastChance, shortfallOf, type Shortfall } from './along/index.js';
+import {
+	ifShutOf,
+	lastChances,
+	shortfallOf,
+	type IfShut,
+	type LastChance,
+	type Shortfall
+} from './along/index.js';
 import {
 	carriedOf,
 	cheapestKeepingChance,
 	servedOn,
 	stretchesOf,
-	toppingUp,
+	takingAll,
+	riskTakingAll,
 	type PolicyFound,
 	type Stretches,
 	strategyOf
@@ -49,12 +57,16 @@ export interface Effort {
 
 /** The services to take along a trip, whether it holds, what it costs, and what is left to know. */
 export interface Plan {
-	/** whether no tank binds before the last departure, at the policy's certainty */
+	/** whether no tank binds before the last departure, at the policy's certainty; with a fallback also when any one service is shut */
 	readonly feasible: boolean;
 	/** by the policy's prices */
 	readonly cost: number;
-	/** the chance that no tank binds before the last departure */
+	/** the chance that no tank binds before the last departure; where it is not feasible, with every service taken */
 	readonly chance: number;
+	/** for every service that is used: what happens when just that one is found shut */
+	readonly ifShut: readonly IfShut[];
+	/** where a fallback is asked for, none can be had, and the plan is one without: the service that cannot be spared, all others being taken */
+	readonly unspared?: IfShut;
 	readonly effort: Effort;
 	readonly services: readonly PlannedService[];
 	/** the first stop with a service to take, the instant by which one of its tanks would bind, and what to take */
@@ -154,6 +166,7 @@ export function workOut(
 	stretches = stretchesOf(problem)
 ): Worked {
 	const found = seek(problem, stretches);
+	if (problem.fallback && !found.holds) return withoutFallback(problem, seek);
 	const services = servicesOf(problem, stretches, found);
 	const chances = lastChances(problem);
 	const first = services[0];
@@ -169,10 +182,12 @@ export function workOut(
 	const taken = [...services.map((one) => one.services), ...hookedBeside(problem, services, prices)];
 	const effort = effortOf(problem, stretches, found, taken);
 	const cost = sum(taken.map((one) => costOfServices(one, prices))) + prices.perKgKm * effort.kgKm;
+	const shortfall = found.holds ? undefined : shortfallOf(problem, stretches, takingAll(problem));
 	const plan: Plan = {
 		feasible: found.holds,
 		cost,
-		chance: 1 - found.risk,
+		chance: 1 - (found.holds ? found.risk : riskTakingAll(problem)),
+		ifShut: ifShutOf(problem, stretches, found),
 		effort,
 		services,
 		...(first
@@ -189,9 +204,19 @@ export function workOut(
 			: {}),
 		lastChance: chances.last,
 		binds: chances.all.map(({ tank, bindsMs }) => ({ tank, bindsMs })),
-		...(found.holds ? {} : shortfallOf(problem, stretches, toppingUp(problem, stretches)))
+		...(shortfall ? { shortfall } : {})
 	};
 	return { problem, stretches, found, plan };
+}
+
+/** A plan where none survives every service being shut: the one without a fallback, which therefore does not do what is asked. */
+function withoutFallback(
+	problem: PlanProblem,
+	seek: (problem: PlanProblem, stretches: Stretches) => PolicyFound
+): Worked {
+	const plain = workOut({ ...problem, fallback: false }, seek);
+	const unspared = ifShutOf(plain.problem, plain.stretches, takingAll(problem)).find(({ binds }) => binds);
+	return { ...plain, plan: { ...plain.plan, feasible: false, ...(unspared ? { unspared } : {}) } };
 }
 
 /** A trip of a logbook, of the rig that an estimate is of. */

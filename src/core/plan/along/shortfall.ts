@@ -1,5 +1,12 @@
-import { followTank, marginOf, EXACT_L, type PolicyFound, type Stretches } from '../optimum/index.js';
-import type { PlanProblem } from '../trip/index.js';
+import {
+	EXACT_L,
+	marginOf,
+	stagesOf,
+	type Failure,
+	type ServicePolicy,
+	type Stretches
+} from '../optimum/index.js';
+import { PLANNED_KINDS, type PlanProblem } from '../trip/index.js';
 import { cumulativeAt } from '../../forecast/index.js';
 import { shareBy } from './lastChance.js';
 
@@ -16,18 +23,21 @@ export interface Shortfall {
 const HALVINGS = 20;
 
 /**
- * The first stretch on which a tank binds too often although every service is taken; where none does by itself, the one that
- * risks most.
+ * The first stretch of a way on which a tank binds too often; where none does by itself, the one that risks most.
+ *
+ * @param failure a use of it that fails: only tanks of that kind are looked at
  */
 export function shortfallOf(
 	problem: PlanProblem,
 	stretches: Stretches,
-	way: PolicyFound
-): { readonly shortfall?: Shortfall } {
+	way: ServicePolicy,
+	failure?: Failure
+): Shortfall | undefined {
 	const { visits, fromMs, endMs, certainty, course } = problem;
 	const timeOf = (node: number): number => (node === 0 ? fromMs : (visits[node - 1]?.atMs ?? endMs));
 	const spent = problem.tanks.flatMap((tank, index) => {
-		const stages = [...followTank(problem, stretches, way, index)];
+		if (failure && PLANNED_KINDS[failure.kind] !== tank.kind) return [];
+		const stages = stagesOf(problem, stretches, way, index, failure);
 		return stages.map(({ node, levels }, i) => {
 			const to = stages[i + 1]?.node ?? stretches.size - 1;
 			const left = (ms: number): Float64Array => {
@@ -56,7 +66,7 @@ export function shortfallOf(
 	const allowed = 1 - certainty;
 	const first = spent.filter(({ risk }) => risk > allowed).sort((a, b) => a.fromMs - b.fromMs)[0];
 	const worst = first ?? [...spent].sort((a, b) => b.risk - a.risk)[0];
-	if (!worst || worst.risk === 0) return {};
+	if (!worst || worst.risk === 0) return undefined;
 	// The share that may bind, or where no stretch goes beyond it by itself, half of what this one risks.
 	const share = Math.min(allowed, worst.risk / 2);
 	const boundBy = (ms: number): boolean => shareBy(worst.left(ms), share) < -EXACT_L;
@@ -68,5 +78,5 @@ export function shortfallOf(
 		else early = middle;
 	}
 	const { tank, limitL } = worst;
-	return { shortfall: { tank, limitL, atMs: late, shortL: Math.max(0, -shareBy(worst.atEnd, share)) } };
+	return { tank, limitL, atMs: late, shortL: Math.max(0, -shareBy(worst.atEnd, share)) };
 }

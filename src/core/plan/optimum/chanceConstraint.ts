@@ -1,6 +1,6 @@
 import { PLANNED_KINDS, type PlanProblem, type Mask } from '../trip/index.js';
 import { cheapest, type Excess, type ServiceNetwork } from './cheapest.js';
-import { followTank, riskOf, takingAll, type ServicePolicy } from './evaluatePolicy.js';
+import { failuresOf, followTank, riskOf, takingAll, type ServicePolicy } from './evaluatePolicy.js';
 import { nodesOf, type Stretches } from './stretches.js';
 
 /** A way, what it costs and what it risks. */
@@ -8,7 +8,7 @@ export interface PolicyFound extends ServicePolicy {
 	readonly cost: number;
 	/** the share of paths on which some tank binds */
 	readonly risk: number;
-	/** whether it keeps the promise: no more than the policy allows */
+	/** whether it keeps the promise: no more than the policy allows, with a fallback also when any one use fails */
 	readonly holds: boolean;
 }
 
@@ -65,9 +65,10 @@ class Search {
 	judge(way: ServicePolicy): PolicyFound {
 		const risk = riskOf(this.problem, this.stretches, way);
 		const cost = costOfPolicy(this.problem, this.stretches, way);
-		const found: PolicyFound = { ...way, cost, risk, holds: risk <= this.lost };
-		if (risk <= this.allowed && (!this.best || better(found, this.best))) this.best = found;
-		if (found.holds && (!this.#holding || better(found, this.#holding))) this.#holding = found;
+		const holds = risk <= this.lost && worstFailure(this.problem, this.stretches, way) <= this.lost;
+		const found: PolicyFound = { ...way, cost, risk, holds };
+		if (holds && risk <= this.allowed && (!this.best || better(found, this.best))) this.best = found;
+		if (holds && (!this.#holding || better(found, this.#holding))) this.#holding = found;
 		return found;
 	}
 
@@ -78,9 +79,17 @@ class Search {
 
 	/** Whether a way is there, and is sure enough to be chosen. */
 	suits(way: ServicePolicy | undefined): boolean | undefined {
-		return way && this.judge(way).risk <= this.allowed;
+		if (!way) return undefined;
+		const { holds, risk } = this.judge(way);
+		return holds && risk <= this.allowed;
 	}
 }
+
+/** What is risked when the use of a way fails that can least be spared; nothing where no fallback is asked for. */
+const worstFailure = (problem: PlanProblem, stretches: Stretches, way: ServicePolicy): number =>
+	problem.fallback
+		? Math.max(0, ...failuresOf(problem, way).map((failure) => riskOf(problem, stretches, way, failure)))
+		: 0;
 
 const countOf = (used: readonly Mask[]): number =>
 	used.reduce((sum, mask) => sum + PLANNED_KINDS.filter((_, kind) => (mask >> kind) & 1).length, 0);
@@ -191,7 +200,7 @@ function pruned(search: Search, from: PolicyFound): void {
 		let next: PolicyFound | undefined;
 		for (const { v, mask } of spare.sort((a, b) => b.saves - a.saves)) {
 			const found = search.judge({ ...known, used: known.used.map((one, i) => (i === v ? mask : one)) });
-			if (found.risk > search.allowed || !better(found, known)) continue;
+			if (!found.holds || found.risk > search.allowed || !better(found, known)) continue;
 			next = found;
 			break;
 		}

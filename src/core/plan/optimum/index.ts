@@ -1,10 +1,13 @@
 export { cheapest, type ServiceNetwork } from './cheapest.js';
 export {
+	failuresOf,
 	followTank,
 	riskOf,
 	riskTakingAll,
 	servedOn,
+	stagesOf,
 	takingAll,
+	type Failure,
 	type PolicyService,
 	type Stage,
 	type ServicePolicy

@@ -32,9 +32,9 @@ function drawTrip(seed: number): { readonly trip: Trip; readonly rig: Rig; reado
 			name: `S${i}`,
 			arrive,
 			depart: new Date(ms).toISOString(),
-			legKm: Math.round(between(0, 90)),
+			legKm: Math.round(between(0, 180)),
 			services: (['water', 'water', 'grey', 'black'] as const)
-				.filter(() => random.uniform() < 0.5)
+				.filter(() => random.uniform() < (seed % 2 ? 0.5 : 0.7))
 				.map((kind) => service(kind)),
 			...(random.uniform() < 0.2 ? { persons: 1 + Math.floor(between(0, 4)) } : {})
 		};
@@ -46,7 +46,12 @@ function drawTrip(seed: number): { readonly trip: Trip; readonly rig: Rig; reado
 			...exactTrip,
 			to: '2027-06-30',
 			stops,
-			policy: { feePerMinute: some(0.3), feePerKm: some(0.6), feePerKgKm: light ? some(2e-3) : 0 }
+			policy: {
+				feePerMinute: some(0.3),
+				feePerKm: some(0.6),
+				feePerKgKm: light ? some(4e-3) : 0,
+				fallback: seed % 2 === 0
+			}
 		},
 		rig: {
 			...exactRig,
@@ -71,7 +76,7 @@ const perDay = (persons: number): Readonly<Record<'fresh' | 'grey' | 'black', nu
  * is taken, which services are used. It knows nothing of stretches.
  */
 function programOf(trip: Trip, rig: Rig, startL: number): string {
-	const { feePerMinute = 0, feePerKm = 0, feePerKgKm = 0 } = trip.policy ?? {};
+	const { feePerMinute = 0, feePerKm = 0, feePerKgKm = 0, fallback } = trip.policy ?? {};
 	const objective: string[] = [];
 	const rules: string[] = [];
 	const bounds: string[] = [];
@@ -93,8 +98,32 @@ function programOf(trip: Trip, rig: Rig, startL: number): string {
 		const size = tank.usableL ?? 0;
 		const falls = tank.holds === 'fresh';
 		const limit = falls ? tank.reserveL : size - tank.reserveL;
+		const usesAt = ({ services }: Stop, i: number): readonly string[] =>
+			services.flatMap(({ kind, potable }, s) =>
+				(falls ? kind === 'water' && potable !== false : kind === tank.holds) ? [`u${i}x${s}`] : []
+			);
+		// litres from the arrival at a stop to that at another, or to the end
+		const ends = [...trip.stops.map(({ arrive }) => arrive), trip.stops.at(-1)!.depart].map(Date.parse);
+		const needBetween = (from: number, to: number): number =>
+			trip.stops
+				.slice(from, to)
+				.reduce(
+					(sum, { persons }, k) =>
+						sum +
+						(perDay(persons ?? trip.persons)[tank.holds] * (ends[from + k + 1]! - ends[from + k]!)) / DAY_MS,
+					0
+				);
+		const nextAfter = (i: number): number => {
+			const at = trip.stops.findIndex((stop, k) => k > i && usesAt(stop, k).length > 0);
+			return at < 0 ? trip.stops.length : at;
+		};
+		// whether one who has been served at a stop gets to the end, being served at every stop that can
+		const finishes = (i: number): boolean =>
+			i === trip.stops.length ||
+			(needBetween(i, nextAfter(i)) <= size - tank.reserveL && finishes(nextAfter(i)));
 		// level on arrival, and as one goes on
-		trip.stops.forEach(({ arrive, services }, i) => {
+		trip.stops.forEach((stop, i) => {
+			const { arrive } = stop;
 			const [before, after] = [`${tank.holds}${i}`, `on${tank.holds}${i}`];
 			const previous = trip.stops[i - 1];
 			const sinceMs = previous ? Date.parse(previous.arrive) : START;
@@ -108,9 +137,19 @@ function programOf(trip: Trip, rig: Rig, startL: number): string {
 			);
 			bounds.push(falls ? `${limit} <= ${before} <= ${size}` : `0 <= ${before} <= ${limit}`);
 			bounds.push(`0 <= ${after} <= ${size}`);
-			const uses = services.flatMap(({ kind, potable }, s) =>
-				(falls ? kind === 'water' && potable !== false : kind === tank.holds) ? [`u${i}x${s}`] : []
-			);
+			const uses = usesAt(stop, i);
+			// found shut, what is there on arrival lasts until the next such stop, and from there the trip is finished
+			if (fallback)
+				for (const use of uses) {
+					if (!finishes(nextAfter(i))) rules.push(`${use} = 0`);
+					const more = needBetween(i, nextAfter(i));
+					const beyond = size + more;
+					rules.push(
+						falls
+							? `${before} ${term(-beyond, use)} >= ${limit + more - beyond}`
+							: `${before} ${term(beyond, use)} <= ${limit - more + beyond}`
+					);
+				}
 			const changed = uses.map((use) => term(-size, use)).join(' ');
 			if (falls) {
 				rules.push(`${after} - ${before} ${changed} <= 0`, `${after} - ${before} >= 0`);

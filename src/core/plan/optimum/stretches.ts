@@ -11,8 +11,13 @@ export const marginOf = ({ falls }: Pick<PlannedTank, 'falls'>, litres: number, 
 /** What is known of every stretch between two nodes, row by row. */
 export interface Stretches {
 	readonly size: number;
-	/** by kind: the share of paths on which one of its tanks binds, when the service before the stretch did all it can */
+	/**
+	 * By kind: the share of paths on which one of its tanks binds, when the service before the stretch did all it can; with a fallback
+	 * until one would be served instead if the use at its end failed, and all of them where nothing serves then.
+	 */
 	readonly risk: readonly Float64Array[];
+	/** by kind and node: where one is served instead when a use there fails, the next other stop with such a service; else the end */
+	readonly instead: readonly Int32Array[];
 	/** by kind and stretch: those paths, a bit for each; absent where it is all of them */
 	readonly bound: readonly (readonly (Uint32Array | undefined)[])[];
 	/**
@@ -22,7 +27,10 @@ export interface Stretches {
 	overrun(): readonly Float64Array[];
 	/** kilograms carried times kilometres, of a fresh tank with so much in it as the stretch begins */
 	carriedKgKm(tank: PlannedTank, from: number, to: number, litres: number): number;
-	/** litres aboard in a fresh tank as the stretch begins, when it is to need no more at a certainty; all it holds at the most */
+	/**
+	 * Litres aboard in a fresh tank as the stretch begins, when it is to need no more at a certainty; all it holds at the most. With a
+	 * fallback enough to be served instead.
+	 */
 	load(tank: PlannedTank, from: number, to: number, guard: number): number;
 }
 
@@ -91,6 +99,44 @@ function boundOn(
 	return { risk, bound };
 }
 
+/** Where one is served instead when a use at a node fails, by node: at the next other stop with such a service, else nowhere before the end. */
+function insteadOf(problem: PlanProblem, kind: number, size: number): Int32Array {
+	const { visits } = problem;
+	const nodes = nodesOf(problem, kind);
+	return Int32Array.from(
+		{ length: size },
+		(_, node) =>
+			nodes.find((later) => later > node && visits[later - 1]?.stop.id !== visits[node - 1]?.stop.id) ??
+			size - 1
+	);
+}
+
+/**
+ * The risk of each stretch of a kind when the use at its end may fail: until one is served instead, and all paths where the trip cannot be
+ * finished from there, though every service were taken.
+ */
+function survivable(
+	problem: PlanProblem,
+	kind: number,
+	risk: Float64Array,
+	instead: Int32Array
+): Float64Array {
+	const end = instead.length - 1;
+	const allowed = 1 - problem.certainty + 1e-9;
+	const nodes = nodesOf(problem, kind);
+	const finishes = new Set([end]);
+	for (const node of nodes.toReversed()) {
+		const next = nodes.find((later) => later > node) ?? end;
+		if (finishes.has(next) && (risk[node * instead.length + next] as number) <= allowed) finishes.add(node);
+	}
+	return risk.map((share, i) => {
+		const [from, to] = [Math.floor(i / instead.length), i % instead.length];
+		if (to === end || share >= 1) return share;
+		const other = instead[to] as number;
+		return finishes.has(other) ? (risk[from * instead.length + other] as number) : 1;
+	});
+}
+
 /** One path in so many does for a mean. */
 const SOME = 10;
 
@@ -150,11 +196,18 @@ export function stretchesOf(problem: PlanProblem): Stretches {
 		return Math.min(tank.servedL, tank.limitL + needL + normalQuantile(guard) * spreadOf(tank, to));
 	}
 	const byKind = PLANNED_KINDS.map((kind, index) => boundOn(problem, kind, index, size));
+	const instead = PLANNED_KINDS.map((_, kind) => insteadOf(problem, kind, size));
+	const { fallback } = problem;
+	const risk = byKind.map((one) => one.risk);
 	return {
 		size,
-		risk: byKind.map(({ risk }) => risk),
+		risk: fallback
+			? risk.map((plain, kind) => survivable(problem, kind, plain, instead[kind] as Int32Array))
+			: risk,
 		bound: byKind.map(({ bound }) => bound),
-		load,
+		instead,
+		load: (tank, from, to, guard) =>
+			load(tank, from, fallback ? (instead[PLANNED_KINDS.indexOf(tank.kind)]?.[to] ?? to) : to, guard),
 		overrun: () => PLANNED_KINDS.map((kind, index) => overrunOf(problem, kind, index, size)),
 		carriedKgKm({ comeL, tank }, from, to, litres) {
 			const [a, b] = [legsBefore[from] ?? 0, legsBefore[to] ?? 0];

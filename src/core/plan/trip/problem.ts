@@ -61,6 +61,8 @@ export interface PlanProblem {
 	readonly certainty: number;
 	/** how sure a plan of it should be, where one can be */
 	readonly aim: number;
+	/** whether any one service that is used may be found shut, and the trip still works */
+	readonly fallback: boolean;
 	readonly prices: Prices;
 	readonly course: CumulativeFlow;
 	readonly visits: readonly ServiceVisit[];
@@ -88,6 +90,8 @@ export interface ProblemOptions {
 	readonly loadL?: number | undefined;
 	/** the most litres that may be in all the fresh tanks of the plan together after a service */
 	readonly mostL?: number | undefined;
+	/** whether the plan is to survive a service that is shut; as the trip's policy says where it is absent */
+	readonly fallback?: boolean | undefined;
 }
 
 /** Of a trip with more chances to serve than this, fewer paths are lived: their stretches are as many as the square. */
@@ -246,6 +250,7 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 		fromMs,
 		endMs,
 		certainty: certaintyOf(trip),
+		fallback: options.fallback ?? trip.policy?.fallback ?? false,
 		aim: reading === 'while-there' ? forTheRest(trip, fromMs, endMs) : certaintyOf(trip),
 		prices,
 		course,
