@@ -2,7 +2,7 @@ import { seeded } from '../src/core/numerics';
 import { estimate, type Estimate } from '../src/core/estimate';
 import type { Logbook, Rig, Service, Stop, Trip } from '../src/core/logbook';
 import { costOfServices, pricesOf, planProblemOf, workOut, type Plan } from '../src/core/plan';
-import { DAY, drawCase, START, type ServiceAct, type Manner, type Truth } from './truth/index';
+import { actsOf, DAY, drawCase, START, type ServiceAct, type Manner, type Truth } from './truth/index';
 
 /** How planned trips fared when they were lived, as shares of 1. */
 export interface KeptPlans {
@@ -90,16 +90,6 @@ function knowing({ capacity, habits, smallL }: Truth, rig: Rig, trip: Trip, from
 	};
 	return estimate(logbook, 'rig', fromMs);
 }
-
-const actsOf = (services: Plan['services'], rig: Rig): readonly ServiceAct[] => {
-	const fresh = rig.tanks.filter(({ holds }) => holds === 'fresh').map(({ id }) => id);
-	return services.flatMap(({ atMs, water, dump }): readonly ServiceAct[] => [
-		...(water
-			? fresh.map((tank) => ({ atMs, tank, ...(water.to ? {} : { litres: water.litres / fresh.length }) }))
-			: []),
-		...(dump ?? []).map((tank) => ({ atMs, tank }))
-	]);
-};
 
 const share = (count: number, of: number): number => count / Math.max(1, of);
 

@@ -1,6 +1,6 @@
 import type { Estimate } from '../estimate/index.js';
 import { forecast, type Forecast, type Price } from '../forecast/index.js';
-import type { Entry, Logbook, Trip } from '../logbook/index.js';
+import type { Entry, HoursReader, Logbook, Trip } from '../logbook/index.js';
 import type { UnitChoice } from '../units/index.js';
 
 /** What questions are answered from: a logbook as it stands at a moment. */
@@ -15,6 +15,8 @@ export interface Known {
 	/** the trip at hand */
 	readonly trip?: Trip | undefined;
 	readonly timeZone: string;
+	/** reads when services are open */
+	readonly hours?: HoursReader | undefined;
 	readonly units: UnitChoice;
 	/** what the view has worked out already */
 	readonly shown?: {

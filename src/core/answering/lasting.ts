@@ -132,10 +132,10 @@ export function answerLasts(question: Extract<Question, { kind: 'lasts' }>, know
 
 /** Whether there is enough for some things until each tank is next served, or until a moment that is said. */
 export function answerEnough(question: Extract<Question, { kind: 'enough' }>, known: Known): Answered {
-	const { estimate, timeZone, trip, units } = known;
+	const { estimate, timeZone, trip, units, hours } = known;
 	const { rig } = estimate.model;
 	const { atMs } = estimate;
-	const served = nextServed(estimate, trip);
+	const served = nextServed(estimate, trip, hours);
 	const until: ReadonlyMap<string, Until> = question.until
 		? new Map([...served.keys()].map((id) => [id, { ms: question.until?.ms ?? atMs, for: 'goal' }]))
 		: served;

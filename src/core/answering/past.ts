@@ -2,7 +2,7 @@ import { DAY_MS, zonedIso, zonedTime } from '../time/index.js';
 import { careDue } from '../care/index.js';
 import { instantMs, knownUntil, type Entry, type Stop } from '../logbook/index.js';
 import { aheadNow, dayAhead, litresOf } from '../habits/index.js';
-import { hookupsListed, livedTrip, stopServes } from '../plan/index.js';
+import { hookupsListed, livedTrip, opensAt, stopServes } from '../plan/index.js';
 import { byHabit, IN_NO_HABIT, NothingToReview, reviewOf, type Review } from '../review/index.js';
 import {
 	describeEntry,
@@ -197,14 +197,15 @@ export function answerLast(
 
 /** Which stop has a service next. */
 export function answerNext({ service, at }: Extract<Question, { kind: 'next' }>, known: Known): Answered {
-	const { estimate, timeZone, trip, entries } = known;
+	const { estimate, timeZone, trip, entries, hours } = known;
 	const { atMs } = estimate;
+	const opens = opensAt(trip ?? { timeZone }, hours, atMs);
 	const act = { href: '/trip', label: 'Show the trip' };
 	const lived = trip && livedTrip(trip, entries);
 	const ahead = (lived?.stops ?? []).filter(({ depart, retired }) => !retired && instantMs(depart) > atMs);
 	const has = (stop: Stop): boolean => {
 		if (service === undefined) return instantMs(stop.arrive) > atMs;
-		return service === 'mains' ? hookupsListed(stop).includes('mains') : stopServes(stop, service);
+		return service === 'mains' ? hookupsListed(stop).includes('mains') : stopServes(stop, service, opens);
 	};
 	const asked = at === undefined ? undefined : lived?.stops.find(({ id }) => id === at);
 	if (asked && service) {

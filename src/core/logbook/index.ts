@@ -33,7 +33,15 @@ export type {
 } from './types.js';
 export { canShow, checkReferences } from './validation/references.js';
 export { byTime, entriesUntil, inOrder, instantMs } from './order.js';
-export { isShut, SHUT } from './service.js';
+export {
+	failedLast,
+	hasHours,
+	isShut,
+	lastReport,
+	SHUT,
+	type HoursPlace,
+	type HoursReader
+} from './service.js';
 export { knownUntil } from './silence.js';
 export { isWeatherByDay, weatherOfStay, weatherOn, type Warmth } from './weather.js';
 export { canonical } from './revisions/canonical.js';

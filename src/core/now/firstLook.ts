@@ -2,7 +2,7 @@ import { readLevels, standsBehind, type Estimate, type Levels } from '../estimat
 import type { Finding, FindingMend } from '../findings/index.js';
 import { forecast, type Forecast, type Price, type Ration } from '../forecast/index.js';
 import { paceDoubt, personsNow, risingAhead } from '../habits/index.js';
-import type { Logbook, Rig, Trip } from '../logbook/index.js';
+import type { HoursReader, Logbook, Rig, Trip } from '../logbook/index.js';
 import type { OpenValves, SeaState } from '../rig/index.js';
 import type { Plan } from '../plan/index.js';
 import type { UnitChoice } from '../units/index.js';
@@ -49,6 +49,8 @@ export interface Occasion {
 	readonly timeZone: string;
 	readonly paths?: number;
 	readonly units?: UnitChoice;
+	/** reads when services are open */
+	readonly hours?: HoursReader | undefined;
 }
 
 /** A silence in words, told by the tank that binds first, or else by the water there is. */
@@ -77,7 +79,7 @@ function silenceOf(
 export function lookFirst(
 	estimate: Estimate,
 	logbook: Pick<Logbook, 'trips'> & Partial<Pick<Logbook, 'entries' | 'points'>>,
-	{ trip, timeZone, paths, units }: Occasion,
+	{ trip, timeZone, paths, units, hours }: Occasion,
 	planTrip?: PlanTrip,
 	before?: Assessment
 ): Assessment {
@@ -85,7 +87,7 @@ export function lookFirst(
 	const { atMs, state } = estimate;
 	const levels = readLevels(estimate);
 	const foretold = before?.forecast ?? forecast(estimate, { days: LOOK_AHEAD_DAYS, paths });
-	const ahead = trip && planTrip?.(estimate, trip, logbook.entries ?? estimate.entries, units);
+	const ahead = trip && planTrip?.(estimate, trip, logbook.entries ?? estimate.entries, units, hours);
 	const { plan: planned, trip: lived = trip } = ahead ?? {};
 	const said = verdict({
 		rig,

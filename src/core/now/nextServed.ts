@@ -1,7 +1,7 @@
 import { DAY_MS, HOUR_MS } from '../time/index.js';
 import { type Estimate } from '../estimate/index.js';
-import { instantMs, type Stop, type Trip } from '../logbook/index.js';
-import { serviceKindOf, stopServes } from '../plan/index.js';
+import { instantMs, type HoursReader, type Stop, type Trip } from '../logbook/index.js';
+import { opensAt, serviceKindOf, stopServes } from '../plan/index.js';
 import { neverBinds } from '../rig/index.js';
 import type { Until } from '../words/index.js';
 
@@ -11,9 +11,14 @@ import type { Until } from '../words/index.js';
  * Until when each tank has to hold: the next stop of the trip that serves it, the one that one is at included; else the
  * trip's end; without a trip, this time tomorrow.
  */
-export function nextServed({ model, atMs }: Estimate, trip: Trip | undefined): ReadonlyMap<string, Until> {
+export function nextServed(
+	{ model, atMs }: Estimate,
+	trip: Trip | undefined,
+	hours?: HoursReader
+): ReadonlyMap<string, Until> {
 	const { rig } = model;
 	const stops = (trip?.stops ?? []).filter(({ depart, retired }) => !retired && instantMs(depart) > atMs);
+	const opens = trip && opensAt(trip, hours, atMs);
 	const endMs = Math.max(-Infinity, ...stops.map(({ depart }) => instantMs(depart)));
 	const untilOf = (stop: Stop | undefined): Until => {
 		if (!stop) return endMs > atMs ? { ms: endMs, for: 'trip-end' } : { ms: atMs + DAY_MS, for: 'a-day' };
@@ -27,7 +32,10 @@ export function nextServed({ model, atMs }: Estimate, trip: Trip | undefined): R
 			.filter((tank) => !neverBinds(rig, tank))
 			.map(
 				(tank) =>
-					[tank.id, untilOf(stops.find((stop) => stopServes(stop, serviceKindOf(tank.holds))))] as const
+					[
+						tank.id,
+						untilOf(stops.find((stop) => stopServes(stop, serviceKindOf(tank.holds), opens)))
+					] as const
 			)
 	);
 }

@@ -1,7 +1,14 @@
 import { HOUR_MS } from '../time/index.js';
 import type { Estimate } from '../estimate/index.js';
 import { ration, type Ration } from '../forecast/index.js';
-import { certaintyOf, instantMs, type Entry, type Rig, type Trip } from '../logbook/index.js';
+import {
+	certaintyOf,
+	instantMs,
+	type Entry,
+	type HoursReader,
+	type Rig,
+	type Trip
+} from '../logbook/index.js';
 import { livedTrip, workedPlan, type Plan, type PlannedService } from '../plan/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
 import { capital, sayLastChance, sayService } from '../words/index.js';
@@ -19,13 +26,14 @@ export type PlanTrip = (
 	estimate: Estimate,
 	trip: Trip,
 	entries: readonly Entry[],
-	units: UnitChoice | undefined
+	units: UnitChoice | undefined,
+	hours?: HoursReader
 ) => { readonly trip: Trip; readonly plan: Plan; readonly toDo: ToDo; readonly ration: Ration | undefined };
 
 /** The plan of the trip at hand as *Now* tells it. */
-export const planTrip: PlanTrip = (estimate, whole, entries, units = METRIC) => {
+export const planTrip: PlanTrip = (estimate, whole, entries, units = METRIC, hours = undefined) => {
 	const trip = livedTrip(whole, entries);
-	const { plan } = workedPlan(estimate, trip, { reading: 'while-there' });
+	const { plan } = workedPlan(estimate, trip, { reading: 'while-there', hours });
 	const until = rationUntil(trip, plan, estimate.atMs);
 	return {
 		trip,

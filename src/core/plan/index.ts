@@ -17,6 +17,7 @@ export {
 } from './levelsAlong.js';
 export {
 	costOfServices,
+	opensAt,
 	serviceKindOf,
 	livedTrip,
 	pricesOf,
@@ -32,7 +33,7 @@ export {
 	type ServiceKind
 } from './trip/index.js';
 export { ALL_SCHOOLS, strategyOf } from './optimum/index.js';
-export type { LastChance, Shortfall } from './along/index.js';
+export type { IfShut, LastChance, Shortfall } from './along/index.js';
 export {
 	canBeShorter,
 	carryingAt,

@@ -29,13 +29,12 @@ function* within(
 	index: number,
 	moments: readonly number[]
 ): Generator<{ readonly ms: number; readonly litres: Float64Array; readonly before: boolean }> {
-	const { course, visits, fromMs, endMs } = problem;
+	const { course, endMs } = problem;
 	const tank = problem.tanks[index];
 	if (!tank) return;
 	const most = tank.falls ? tank.served : tank.usable;
 	const stages = [...followTank(problem, stretches, found, index)];
-	const timeOf = (node: number | undefined): number =>
-		node === undefined ? endMs : node === 0 ? fromMs : (visits[node - 1]?.atMs ?? endMs);
+	const timeOf = (node: number | undefined): number => tank.nodeMs[node ?? -1] ?? endMs;
 	for (const [i, { node, levels }] of stages.entries()) {
 		const begins = timeOf(node);
 		const ends = timeOf(stages[i + 1]?.node);

@@ -96,36 +96,44 @@ export interface Worked {
 const withSpares = (one: PlannedTank | undefined): readonly string[] =>
 	one ? [one.tank.id, ...one.feeders] : [];
 
-/** What of a trip's services a way uses, in the order of the stops. */
+/** What of a trip's services a way uses, in order of time: together what is used at one moment of a stop. */
 function servicesOf(
 	problem: PlanProblem,
 	stretches: Stretches,
 	found: PolicyFound
 ): readonly PlannedService[] {
 	const served = servedOn(problem, stretches, found);
-	return problem.visits.flatMap(({ stop, atMs, services }, v): readonly PlannedService[] => {
+	return problem.visits.flatMap(({ stop, openMs, atMs, services }, v): readonly PlannedService[] => {
 		const mask = found.used[v] ?? 0;
-		if (mask === 0) return [];
-		const here = served.filter(({ node }) => node === v + 1);
-		const fills = here.filter(({ tank }) => problem.tanks[tank]?.falls);
-		const dumps = here.filter(({ tank }) => problem.tanks[tank]?.falls === false);
-		const litres = fills.reduce((sum, one) => sum + one.litres, 0);
-		return [
-			{
+		const momentOf = (kind: ServiceKind): number => openMs[PLANNED_KINDS.indexOf(kind)] ?? atMs;
+		const kinds = PLANNED_KINDS.filter((kind) => hasKind(mask, kind));
+		const moments = [...new Set(kinds.map(momentOf))].sort((a, b) => a - b);
+		return moments.map((ms, i): PlannedService => {
+			const now = kinds.filter((kind) => momentOf(kind) === ms);
+			const here = served.filter(
+				({ node, tank }) => node === v + 1 && now.some((kind) => kind === problem.tanks[tank]?.kind)
+			);
+			const fills = here.filter(({ tank }) => problem.tanks[tank]?.falls);
+			const dumps = here.filter(({ tank }) => problem.tanks[tank]?.falls === false);
+			const full = !problem.capped && fills.every(({ whole }) => whole);
+			return {
 				stop: stop.id,
-				atMs,
-				...(hasKind(mask, 'water')
+				atMs: ms,
+				...(now.includes('water')
 					? {
 							water: {
-								litres,
-								...(!problem.capped && fills.every(({ whole }) => whole) ? { to: 'full' as const } : {})
+								litres: sum(fills.map(({ litres }) => litres)),
+								...(full ? { to: 'full' as const } : {})
 							}
 						}
 					: {}),
 				...(dumps.length > 0 ? { dump: dumps.flatMap(({ tank }) => withSpares(problem.tanks[tank])) } : {}),
-				services: services[mask] ?? []
-			}
-		];
+				// a hook-up is made first
+				services: (services[mask] ?? []).filter(({ kind }) =>
+					kind === 'mains' || kind === 'sewer' ? i === 0 : now.includes(kind)
+				)
+			};
+		});
 	});
 }
 
@@ -179,7 +187,11 @@ export function workOut(
 					)
 		);
 	const prices = pricesOf(problem.trip);
-	const taken = [...services.map((one) => one.services), ...hookedBeside(problem, services, prices)];
+	const visited = problem.visits.flatMap(({ services: by }, v) => {
+		const mask = found.used[v] ?? 0;
+		return mask === 0 ? [] : [by[mask] ?? []];
+	});
+	const taken = [...visited, ...hookedBeside(problem, services, prices)];
 	const effort = effortOf(problem, stretches, found, taken);
 	const cost = sum(taken.map((one) => costOfServices(one, prices))) + prices.perKgKm * effort.kgKm;
 	const shortfall = found.holds ? undefined : shortfallOf(problem, stretches, takingAll(problem));

@@ -8,6 +8,7 @@ import {
 	instantMs,
 	tripUnderWay,
 	type Entry,
+	type HoursReader,
 	type Logbook
 } from '../logbook/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
@@ -27,6 +28,8 @@ export interface LineQuestion {
 	readonly units?: UnitChoice['volume'] | undefined;
 	/** of the trip under way, the rig or the instant, where it is not said */
 	readonly timeZone?: string | undefined;
+	/** reads when services are open */
+	readonly hours?: HoursReader | undefined;
 }
 
 /** An entry that has not been given its id. */
@@ -105,6 +108,7 @@ export function answerLine(question: LineQuestion): LineAnswer {
 			points: logbook.points,
 			trip: currentTrip(logbook.trips, rig, context.nowMs),
 			timeZone: context.timeZone,
+			hours: question.hours,
 			units: context.units
 		};
 		return { choices: [], answer: answerQuestion(answer.question, known).answer };

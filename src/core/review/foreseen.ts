@@ -1,5 +1,5 @@
 import type { Estimate } from '../estimate/index.js';
-import { instantMs, tripSpan, type Logbook, type Trip } from '../logbook/index.js';
+import { instantMs, tripSpan, type HoursReader, type Logbook, type Trip } from '../logbook/index.js';
 import { plan } from '../plan/index.js';
 import type { Errands } from './errands.js';
 import type { Review } from './review.js';
@@ -29,14 +29,16 @@ export interface Foreseen {
 export function foreseenOf(
 	before: Estimate,
 	trip: Trip | undefined,
-	book: Pick<Logbook, 'trips' | 'points'>,
+	book: Pick<Logbook, 'trips' | 'points'> & { readonly hours?: HoursReader | undefined },
 	{ fromMs, toMs }: Review,
 	{ errands }: Errands
 ): Foreseen {
 	const persons = trip?.persons ?? before.model.rig.crew;
 	const perPersonDayL = expectedPerPersonDay(before, persons);
 	const planned =
-		trip && before.entries.length > 0 && trip.stops.length > 0 ? plan(before, book, trip.id) : undefined;
+		trip && before.entries.length > 0 && trip.stops.length > 0
+			? plan(before, book, trip.id, { hours: book.hours })
+			: undefined;
 	const since = errands.filter(({ ms }) => ms >= before.atMs);
 	const reached = new Set(
 		(trip?.stops ?? []).filter(({ arrive }) => instantMs(arrive) <= toMs).map(({ id }) => id)

@@ -41,6 +41,7 @@ export {
 	sayMeterUnit
 } from './equipment/instrument.js';
 export { sayAxle, saySpare, type SpareWords } from './equipment/weight.js';
+export { sayIfShut, sayUnspared } from './trip/ifShut.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';
 export {

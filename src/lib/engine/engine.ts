@@ -1,5 +1,5 @@
 import { modelOf, Replay, writesInBatches, type Estimate } from '$core/estimate';
-import { LIST_OF, type Logbook, type Rig } from '$core/logbook';
+import { hasHours, LIST_OF, type Logbook, type Rig } from '$core/logbook';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 import type { AnswerOf, ArgsOf, Hand, Kind, QuestionFile, QuestionKind, Shared } from './question';
@@ -48,7 +48,7 @@ export class Engine {
 	/** the zone of the person who asked last */
 	#home: string | undefined;
 	readonly #turns = new QuestionTurns();
-	readonly #shared: Shared = { known: undefined, planTrip: undefined };
+	readonly #shared: Shared = { known: undefined, planTrip: undefined, hours: undefined };
 
 	/** Takes a whole logbook in hand, in place of what was there. */
 	load(whole: Logbook): void {
@@ -87,6 +87,8 @@ export class Engine {
 		const turn = this.#turns.begin(kind);
 		this.#home = from.home;
 		const { answer, outdatedBy } = await kindNamed(kind);
+		// The first look plans nothing, and is not kept waiting.
+		if (kind !== 'now/assess' || this.#shared.planTrip) await this.#readHours();
 		const outdated = (): boolean => outdatedBy !== undefined && turn.isOver(outdatedBy === 'newer or change');
 		const answered = await answer(this.#hand(from, outdated), ...args);
 		return answered as AnswerOf<K>;
@@ -95,6 +97,14 @@ export class Engine {
 	/** Gives up what is under way of a kind; what a replay has come to is kept. */
 	giveUp(kind: Kind): void {
 		this.#turns.begin(kind);
+	}
+
+	/** Loads what reads opening hours, as soon as there are any. */
+	async #readHours(): Promise<void> {
+		const { trips = [], points = [] } = this.#book ?? {};
+		const places = [...trips.flatMap(({ stops }) => stops), ...points];
+		if (this.#shared.hours || !places.some(({ services }) => services.some(hasHours))) return;
+		this.#shared.hours = (await import('$core/hours')).hoursReader();
 	}
 
 	#needBook(): Book {

@@ -1,6 +1,6 @@
 import type { Estimate, Replay } from '$core/estimate';
 import type { Autonomy } from '$core/forecast';
-import type { Entry, Logbook, Trip } from '$core/logbook';
+import type { Entry, HoursReader, Logbook, Trip } from '$core/logbook';
 import type { Assessment, PlanTrip } from '$core/now';
 import type { Standpoint } from './standpoint';
 
@@ -17,6 +17,8 @@ export interface Shared {
 	known: LastShown | undefined;
 	/** plans trips: loaded once everything else was answered */
 	planTrip: PlanTrip | undefined;
+	/** reads opening hours: loaded once some service has any */
+	hours: HoursReader | undefined;
 }
 
 /** What a question is answered from: the logbook in hand, as it stands at the moment that is asked for. */

@@ -472,6 +472,8 @@ export const tripSchema = z.looseObject({
 	from: day,
 	to: day,
 	persons: count,
+	/** whose public holidays hours speak of, ISO 3166 in two letters; an addition of ours, see docs/logbook.md */
+	country: z.optional(z.string().check(z.regex(/^[A-Za-z]{2}$/))),
 	/** whether they are other people than before; an addition of ours, see docs/logbook.md */
 	anew: z.optional(z.boolean()),
 	stops: z.array(stopSchema),

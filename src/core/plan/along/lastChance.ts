@@ -1,6 +1,12 @@
 import { instantMs } from '../../logbook/index.js';
 import { EXACT_L, marginOf } from '../optimum/index.js';
-import type { PlannedTank, PlanProblem, ServiceKind } from '../trip/index.js';
+import {
+	hasKind,
+	PLANNED_KINDS,
+	type PlannedTank,
+	type PlanProblem,
+	type ServiceKind
+} from '../trip/index.js';
 
 /** A tank that binds unless something is done, and the last stop on the way that can serve it. */
 export interface LastChance {
@@ -61,9 +67,9 @@ export function lastChances(problem: PlanProblem): {
 	return {
 		all,
 		last: all.flatMap(({ tank, kind, bindsMs }): readonly LastChance[] => {
-			const bit = 1 << { water: 0, grey: 1, black: 2 }[kind];
 			const stop = problem.visits.findLast(
-				({ offers, atMs }) => (offers & bit) !== 0 && atMs <= bindsMs
+				({ offers, atMs, openMs }) =>
+					hasKind(offers, kind) && (openMs[PLANNED_KINDS.indexOf(kind)] ?? atMs) <= bindsMs
 			)?.stop;
 			return stop ? [{ tank, stop: stop.id, arriveMs: instantMs(stop.arrive), bindsMs }] : [];
 		})

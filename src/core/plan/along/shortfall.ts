@@ -33,10 +33,10 @@ export function shortfallOf(
 	way: ServicePolicy,
 	failure?: Failure
 ): Shortfall | undefined {
-	const { visits, fromMs, endMs, certainty, course } = problem;
-	const timeOf = (node: number): number => (node === 0 ? fromMs : (visits[node - 1]?.atMs ?? endMs));
+	const { endMs, certainty, course } = problem;
 	const spent = problem.tanks.flatMap((tank, index) => {
 		if (failure && PLANNED_KINDS[failure.kind] !== tank.kind) return [];
+		const timeOf = (node: number): number => tank.nodeMs[node] ?? endMs;
 		const stages = stagesOf(problem, stretches, way, index, failure);
 		return stages.map(({ node, levels }, i) => {
 			const to = stages[i + 1]?.node ?? stretches.size - 1;

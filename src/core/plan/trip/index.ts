@@ -10,6 +10,7 @@ export {
 } from './problem.js';
 export {
 	costOfServices,
+	opensAt,
 	hasKind,
 	serviceKindOf,
 	HOOKUPS,

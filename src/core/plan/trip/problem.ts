@@ -2,10 +2,18 @@ import { meanOf } from '../../numerics/index.js';
 import { cumulativeAt, cumulativeFlow, type CumulativeFlow } from '../../forecast/index.js';
 import { levelOf, personsAt, reserveOf, USUAL_CLIMATE, type Estimate } from '../../estimate/index.js';
 import { valueAt } from '../../time/index.js';
-import { certaintyOf, instantMs, tripInUse, type Tank, type Trip } from '../../logbook/index.js';
+import {
+	certaintyOf,
+	instantMs,
+	tripInUse,
+	type HoursReader,
+	type Tank,
+	type Trip
+} from '../../logbook/index.js';
 import { isFrozenAt, neverBinds } from '../../rig/index.js';
 import type { Mask } from './offer.js';
 import {
+	opensAt,
 	serviceKindOf,
 	pricesOf,
 	PLANNED_KINDS,
@@ -21,6 +29,8 @@ export interface PlannedTank {
 	readonly tank: Tank;
 	readonly kind: ServiceKind;
 	readonly falls: boolean;
+	/** by node: when it is served there, ms */
+	readonly nodeMs: readonly number[];
 	readonly start: Float64Array;
 	/** after a service: what serves of it, or what a dump leaves */
 	readonly served: Float64Array;
@@ -92,6 +102,8 @@ export interface ProblemOptions {
 	readonly mostL?: number | undefined;
 	/** whether the plan is to survive a service that is shut; as the trip's policy says where it is absent */
 	readonly fallback?: boolean | undefined;
+	/** reads when services are open; without one only what is shut for good is known */
+	readonly hours?: HoursReader | undefined;
 }
 
 /** Of a trip with more chances to serve than this, fewer paths are lived: their stretches are as many as the square. */
@@ -138,8 +150,8 @@ function bindingTank(estimate: Estimate, course: CumulativeFlow, tank: Tank, end
 
 /** Over which moments a tank is planned. */
 interface Moments {
-	/** now, each visit and the end, ms */
-	readonly times: readonly number[];
+	/** now, each visit as it is used for a kind of service, and the end, ms */
+	readonly timesOf: (kind: ServiceKind) => readonly number[];
 	/** at the arrivals ahead, ms */
 	readonly arrivals: readonly number[];
 	/** one sets out full and empty, whatever is in the tanks now */
@@ -150,7 +162,7 @@ interface Moments {
 function plannedTank(
 	{ tank, lane, share, feeders, keptL }: BindingTank,
 	course: CumulativeFlow,
-	{ times, arrivals, settingOut }: Moments
+	{ timesOf, arrivals, settingOut }: Moments
 ): PlannedTank {
 	const falls = tank.holds === 'fresh';
 	const withFeeders = (of: readonly Float64Array[]): Float64Array =>
@@ -163,10 +175,13 @@ function plannedTank(
 	const kept = keptL + share * feeders.reduce((sum, { reserveL }) => sum + reserveL, 0);
 	const usable = withFeeders(course.usable);
 	const limit = usable.map((litres) => (falls ? kept : Math.max(0, litres - kept)));
-	const come = times.map((ms) => cumulativeAt(course, lane, ms));
+	const kind = serviceKindOf(tank.holds);
+	const nodeMs = timesOf(kind);
+	const come = nodeMs.map((ms) => cumulativeAt(course, lane, ms));
 	return {
 		tank,
-		kind: serviceKindOf(tank.holds),
+		kind,
+		nodeMs,
 		falls,
 		start,
 		served,
@@ -221,7 +236,8 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 					: mask,
 			0
 		);
-	const visits = visitsOf(trip, fromMs, prices, reading, wanted, frozenAt).filter(
+	const opens = opensAt(trip, options.hours, now.atMs);
+	const visits = visitsOf(trip, fromMs, { prices, reading }, wanted, opens, frozenAt).filter(
 		({ atMs }) => atMs <= endMs
 	);
 	const course =
@@ -235,7 +251,10 @@ export function planProblemOf(now: Estimate, whole: Trip, options: ProblemOption
 		.map((stop, order) => ({ stop, order, arriveMs: instantMs(stop.arrive) }))
 		.filter(({ arriveMs }) => arriveMs > fromMs);
 	const moments: Moments = {
-		times: [fromMs, ...visits.map(({ atMs }) => atMs), endMs],
+		timesOf: (kind) => {
+			const bit = PLANNED_KINDS.indexOf(kind);
+			return [fromMs, ...visits.map(({ openMs, atMs }) => openMs[bit] ?? atMs), endMs];
+		},
 		arrivals: ahead.map(({ arriveMs }) => arriveMs),
 		settingOut: settingOutMs !== undefined
 	};

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { exactTrip } from '../../../../tests/helpers/logbooks.js';
 import type { Service, Stop, Trip } from '../../logbook/index.js';
-import { pricesOf, visitsOf, type Reading, type ServiceVisit } from './visits.js';
+import { hoursReader } from '../../hours/index.js';
+import { opensAt, pricesOf, visitsOf, type Reading, type ServiceVisit } from './visits.js';
 
 const stop = (
 	services: readonly Service[],
@@ -22,10 +23,13 @@ const visits = (
 	from = '2027-05-01T06:00:00Z',
 	more = {}
 ): readonly ServiceVisit[] =>
-	visitsOf({ ...exactTrip, stops: [one] } as Trip, Date.parse(from), { ...prices, ...more }, reading, {
-		wanted: 7,
-		onSewer: 6
-	});
+	visitsOf(
+		{ ...exactTrip, stops: [one] } as Trip,
+		Date.parse(from),
+		{ prices: { ...prices, ...more }, reading },
+		{ wanted: 7, onSewer: 6 },
+		opensAt(exactTrip, hoursReader(), Date.parse('2027-05-01T06:00:00Z'))
+	);
 
 describe('what a stop offers', () => {
 	it('by the kinds used: fees and minutes of each, the longest way round once', () => {
@@ -76,9 +80,9 @@ describe('what a stop offers', () => {
 		const cassette = visitsOf(
 			{ ...exactTrip, stops: [{ ...site, hookup: { sewer: true } }] } as Trip,
 			Date.parse('2027-05-01T06:00:00Z'),
-			prices,
-			'on-arrival',
-			{ wanted: 7, onSewer: 2 }
+			{ prices, reading: 'on-arrival' },
+			{ wanted: 7, onSewer: 2 },
+			opensAt(exactTrip, hoursReader(), Date.parse('2027-05-01T06:00:00Z'))
 		);
 		expect(cassette[0]?.offers).toBe(2);
 	});
@@ -101,5 +105,34 @@ describe('when a stop can be used', () => {
 		expect(times('on-arrival', '2027-05-02T11:00:00Z')).toEqual([]);
 		expect(times('while-there', '2027-05-02T11:00:00Z')).toEqual(['02T11', '03T10', '04T10', '05T10']);
 		expect(times('while-there', '2027-05-06T09:00:00Z')).toEqual([]);
+	});
+});
+
+describe('hours', () => {
+	// from Saturday evening to Monday noon
+	const weekend = (services: readonly Service[]): Stop =>
+		stop(services, '2027-05-01T18:00:00Z', '2027-05-03T12:00:00Z');
+	const opening = (services: readonly Service[], reading: Reading = 'on-arrival', from?: string) =>
+		visits(weekend(services), reading, from).map(({ offers, openMs }) => [
+			offers,
+			...openMs.map((ms) => new Date(ms).toISOString().slice(8, 13))
+		]);
+	it('a service is used at its first open moment of the stay, each kind at its own', () => {
+		const tap: Service = { kind: 'water', open: 'Mo-Fr 08:00-18:00' };
+		expect(opening([tap, { kind: 'grey' }])).toEqual([[3, '03T08', '01T18', '01T18']]);
+	});
+	it('one that is not open while one is there does not exist', () => {
+		expect(opening([{ kind: 'water', open: 'Apr 08:00-18:00' }])).toEqual([]);
+		expect(opening([{ kind: 'water', open: 'Mo 12:00-18:00' }])).toEqual([]);
+		expect(opening([{ kind: 'water', open: '"by arrangement"' }])).toEqual([]);
+	});
+	it('of two taps with hours of their own each is a chance, and what opens later is still to come for one who is there', () => {
+		const two: readonly Service[] = [
+			{ kind: 'water', fee: 5, open: '24/7' },
+			{ kind: 'water', open: 'Mo 08:00-18:00' }
+		];
+		expect(opening(two).map(([, water]) => water)).toEqual(['01T18', '03T08']);
+		expect(opening(two, 'on-arrival', '2027-05-02T10:00:00Z').map(([, water]) => water)).toEqual(['03T08']);
+		expect(opening([two[1]!], 'while-there').map(([, water]) => water)).toEqual(['03T08']);
 	});
 });

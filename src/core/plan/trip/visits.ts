@@ -1,5 +1,13 @@
-import { DAY_MS, MINUTE_MS } from '../../time/index.js';
-import { instantMs, isShut, type Service, type Stop, type Trip } from '../../logbook/index.js';
+import { DAY_MS, MINUTE_MS, zonedTime } from '../../time/index.js';
+import {
+	instantMs,
+	failedLast,
+	isShut,
+	type HoursReader,
+	type Service,
+	type Stop,
+	type Trip
+} from '../../logbook/index.js';
 import type { Mask, Offer } from './offer.js';
 
 /** What a plan takes at a stop, in the order of the bits of a mask. */
@@ -45,6 +53,8 @@ export type Reading = 'on-arrival' | 'while-there';
 export interface ServiceVisit extends Offer {
 	readonly stop: Stop;
 	readonly atMs: number;
+	/** by kind of service: when it is first open from then on, and so is used; `atMs` where it is not offered */
+	readonly openMs: readonly number[];
 	/** one stays already, or again: it is not the arrival */
 	readonly later: boolean;
 	/** by mask of the kinds used: the services that are cheapest together */
@@ -62,12 +72,22 @@ const MOST_VISITS = 600;
 export const servesKind = (service: Service, kind: ServiceKind): boolean =>
 	service.kind === kind && !isShut(service) && (kind !== 'water' || service.potable !== false);
 
-/** Whether a stop serves tanks that hold something: by a service, or by a sewer that is chosen. */
+/**
+ * Whether a stop serves tanks that hold something: by a service, or by a sewer that is chosen.
+ *
+ * @param opens when services are first open; where it is absent only what is shut for good is known
+ */
 export const stopServes = (
-	{ services, hookup }: Pick<Stop, 'services' | 'hookup'>,
-	kind: ServiceKind
+	stop: Stop,
+	kind: ServiceKind,
+	opens: OpensAt = (service) => (isShut(service) ? undefined : 0)
 ): boolean =>
-	services.some((service) => servesKind(service, kind)) || (kind !== 'water' && hookup?.sewer === true);
+	stop.services.some(
+		(service) =>
+			servesKind(service, kind) &&
+			opens(service, stop, instantMs(stop.arrive), instantMs(stop.depart)) !== undefined
+	) ||
+	(kind !== 'water' && stop.hookup?.sewer === true);
 
 /** The hook-ups of a stop. */
 export const HOOKUPS = ['mains', 'sewer'] as const;
@@ -77,7 +97,10 @@ export const hookupsListed = ({ services }: Pick<Stop, 'services'>): readonly (t
 	HOOKUPS.filter((kind) => services.some((service) => service.kind === kind));
 
 /** The hook-ups that are chosen at a stop, each by its cheapest service; one that the stop does not list costs nothing. */
-export const hookupsAt = ({ hookup, services }: Stop, prices: Prices): readonly Service[] =>
+export const hookupsAt = (
+	{ hookup, services }: Pick<Stop, 'hookup' | 'services'>,
+	prices: Prices
+): readonly Service[] =>
 	HOOKUPS.filter((kind) => hookup?.[kind]).map((kind) =>
 		services
 			.filter((service) => service.kind === kind)
@@ -137,7 +160,7 @@ const NEXT_TO_NOTHING = 1e-6;
 
 /** What a stop offers, by the kinds used: the services that cost least together. */
 function offerOf(
-	stop: Stop,
+	stop: Pick<Stop, 'services' | 'hookup'>,
 	prices: Prices,
 	reading: Reading,
 	{ wanted, onSewer }: Wanted
@@ -185,11 +208,11 @@ function offerOf(
 	};
 }
 
-/** The moments at which the services of a stop can be used, from a moment on. */
+/** The moments from which on the services of a stop can be used, from a moment on; the arrival also while one stays: what opens later is still to come. */
 function timesAt(stop: Stop, fromMs: number, reading: Reading): readonly number[] {
 	const [arriveMs, departMs] = [instantMs(stop.arrive), instantMs(stop.depart)];
+	if (reading === 'on-arrival') return departMs > fromMs || arriveMs >= fromMs ? [arriveMs] : [];
 	const arrival = arriveMs >= fromMs ? [arriveMs] : [];
-	if (reading === 'on-arrival') return arrival;
 	const here = arriveMs < fromMs && departMs > fromMs + MINUTE_MS ? [fromMs] : [];
 	if (departMs - Math.max(arriveMs, fromMs) < SEVERAL_DAYS_MS) return [...arrival, ...here];
 	const stay = Math.floor((departMs - arriveMs) / DAY_MS);
@@ -201,38 +224,105 @@ function timesAt(stop: Stop, fromMs: number, reading: Reading): readonly number[
 	return [...arrival, ...here, ...again.filter((ms) => ms > fromMs + MINUTE_MS && ms < departMs - MINUTE_MS)];
 }
 
+/** The first moment of a stay, from a moment on, at which a service can be used; nothing where it is never open. */
+export type OpensAt = (service: Service, stop: Stop, fromMs: number, untilMs: number) => number | undefined;
+
+/**
+ * The first moments at which services can be used, by what a reader makes of their hours; without one only what is shut for good is known.
+ * What failed when somebody last looked is not counted on.
+ *
+ * @param nowMs what people have reported until then is known
+ */
+export function opensAt(
+	{ timeZone, country }: Pick<Trip, 'timeZone' | 'country'>,
+	hours: HoursReader | undefined,
+	nowMs: number
+): OpensAt {
+	const { day } = zonedTime(nowMs, timeZone);
+	return (service, { position }, fromMs, untilMs) => {
+		if (isShut(service) || failedLast(service, day)) return undefined;
+		return service.open === undefined || !hours
+			? fromMs
+			: hours.firstOpenMs(service.open, { timeZone, country, position: twoOf(position) }, fromMs, untilMs);
+	};
+}
+const twoOf = (position: readonly number[] | undefined): readonly [number, number] | undefined =>
+	position && [position[0] ?? 0, position[1] ?? 0];
+
+/**
+ * The services of a stop as they can be used from a moment of the stay on, and not before the plan begins: together as long as those of one kind open at one moment, else
+ * each opening by itself.
+ */
+function* openings(
+	stop: Stop,
+	{ atMs, untilMs, fromMs }: { readonly atMs: number; readonly untilMs: number; readonly fromMs: number },
+	opens: OpensAt
+): Generator<{ readonly services: readonly Service[]; readonly openMs: readonly number[] }> {
+	const { services, hookup } = stop;
+	const timed = services.flatMap((service) => {
+		// What is hooked up is there.
+		const hooked = (service.kind === 'mains' || service.kind === 'sewer') && hookup?.[service.kind];
+		const ms = hooked ? atMs : opens(service, stop, atMs, untilMs);
+		return ms === undefined || ms < fromMs ? [] : [{ service, ms }];
+	});
+	const byKind = PLANNED_KINDS.map((kind) => [
+		...new Set(timed.filter(({ service }) => service.kind === kind).map(({ ms }) => ms))
+	]);
+	const rest = timed.filter(({ service }) => service.kind === 'mains' || service.kind === 'sewer');
+	for (let round = 0; round < Math.max(1, ...byKind.map(({ length }) => length)); round++) {
+		const openMs = byKind.map((all) => all.toSorted((a, b) => a - b)[round] ?? atMs);
+		const here = timed.filter(({ service: { kind }, ms }) =>
+			PLANNED_KINDS.some((one, i) => one === kind && ms === openMs[i] && (byKind[i]?.length ?? 0) > round)
+		);
+		yield { services: [...(round === 0 ? rest : []), ...here].map(({ service }) => service), openMs };
+	}
+}
+
 /**
  * Every chance to use services along a trip from a moment on, in order of time.
  *
  * @param wanted see `Wanted`
+ * @param opens when services are first open
  * @param shutAt the kinds whose tanks cannot be emptied at a moment: frozen
  */
 export function visitsOf(
 	trip: Trip,
 	fromMs: number,
-	prices: Prices,
-	reading: Reading,
+	{ prices, reading }: { readonly prices: Prices; readonly reading: Reading },
 	wanted: Wanted,
+	opens: OpensAt,
 	shutAt: (ms: number) => Mask = () => 0
 ): readonly ServiceVisit[] {
 	const all = trip.stops
 		.flatMap((stop) => {
-			const { hooked, ...offer } = offerOf(stop, prices, reading, wanted);
-			if (offer.offers === 0) return [];
-			const visits = timesAt(stop, fromMs, reading).map((atMs): ServiceVisit => {
-				const later = atMs !== instantMs(stop.arrive);
-				// Hook-ups were paid for on arrival.
-				const services = later
-					? offer.services.map((set) => set.filter((one) => !hooked.includes(one)))
-					: offer.services;
-				const shut = shutAt(atMs);
-				if (shut === 0) return { ...offer, services, stop, atMs, later };
-				const cost = offer.cost.map((price, mask) => ((mask & shut) === 0 ? price : Infinity));
-				return { ...offer, offers: offer.offers & ~shut, cost, services, stop, atMs, later };
+			const moments = timesAt(stop, fromMs, reading);
+			const departMs = instantMs(stop.depart);
+			return moments.flatMap((atMs, i) => {
+				// What opens only after one would look again is a chance of then.
+				const untilMs = Math.max(atMs, moments[i + 1] ?? departMs);
+				return [...openings(stop, { atMs, untilMs, fromMs }, opens)].flatMap(
+					({ services: open, openMs }, round) => {
+						const { hooked, ...offer } = offerOf({ ...stop, services: open }, prices, reading, wanted);
+						const later = atMs !== instantMs(stop.arrive) || atMs < fromMs || round > 0;
+						// Hook-ups were paid for on arrival.
+						const services = later
+							? offer.services.map((set) => set.filter((one) => !hooked.includes(one)))
+							: offer.services;
+						const visit: ServiceVisit = { ...offer, services, stop, atMs, openMs, later };
+						return offer.offers === 0 ? [] : [withoutFrozen(visit, shutAt(atMs))];
+					}
+				);
 			});
-			return visits.filter(({ offers }) => offers > 0);
 		})
+		.filter(({ offers }) => offers > 0)
 		.sort((a, b) => a.atMs - b.atMs);
 	const every = Math.ceil(all.length / MOST_VISITS);
 	return all.filter((_, i) => i % every === 0);
+}
+
+/** A visit without what is frozen then. */
+function withoutFrozen(visit: ServiceVisit, shut: Mask): ServiceVisit {
+	if (shut === 0) return visit;
+	const cost = visit.cost.map((price, mask) => ((mask & shut) === 0 ? price : Infinity));
+	return { ...visit, offers: visit.offers & ~shut, cost };
 }

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../time/index.js';
 import { instantMs, type Rig, type Stop, type Trip } from '../../logbook/index.js';
 import {
 	serviceKindOf,
@@ -13,7 +14,8 @@ import { capital } from '../outlook/stay.js';
 import { SERVES } from './change.js';
 import { sayShortfall } from '../outlook/verdict.js';
 import type { Span } from '../spans.js';
-import { onDay, sayDay, sayWhen } from '../when.js';
+import { onDay, sayDay, sayMomentOf, sayWhen } from '../when.js';
+import { sayUnspared } from './ifShut.js';
 
 /** A plan in words: what is next, and why. */
 export interface PlanWords {
@@ -88,22 +90,60 @@ export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units
 		: [];
 	if (!first || !stop)
 		return planned.shortfall
-			? { headline: [{ text: 'No stop ahead has what you need in time.', tone: 'mind' }], detail: shortfall }
+			? {
+					headline: [
+						{
+							text:
+								planned.chance < HOPELESS
+									? 'No stop ahead has what you need in time.'
+									: sayFallsShort(planned.chance),
+							tone: 'mind'
+						}
+					],
+					detail: shortfall
+				}
 			: { headline: [{ text: 'Nothing to fill or dump before the trip ends.' }], detail: [] };
+	// When it is used; the hour where it opens only after one has arrived.
+	const served = (service: PlannedService, { arrive }: Stop): string =>
+		service.atMs > Math.max(atMs, instantMs(arrive)) + MINUTE_MS
+			? `${sayMomentOf(service.atMs, atMs, timeZone)}, when it opens`
+			: onDay(service.atMs, atMs, timeZone);
 	const after = stopOf(second?.stop);
 	const then =
 		after && second
-			? `Then ${sayService(rig, second, units)} at ${after.name} ${onDay(instantMs(after.arrive), atMs, timeZone)}. `
+			? `Then ${sayService(rig, second, units)} at ${after.name} ${served(second, after)}. `
 			: 'Then nothing until the end. ';
-	const sure = planned.feasible ? `${chances(planned.chance)} that no tank runs low or fills up. ` : '';
+	const total = { text: `${then}Total: ${effortOf(planned.effort)}.` };
+	if (planned.shortfall)
+		return {
+			headline: [{ text: sayFallsShort(planned.chance), tone: 'mind' }],
+			detail: [
+				...shortfall,
+				{ text: `Even so, ${sayService(rig, first, units)} at ${stop.name} ${served(first, stop)}. ` },
+				total
+			]
+		};
+	const sure = `${chances(planned.chance)} that no tank runs low or fills up. `;
+	const unspared: readonly Span[] = planned.unspared
+		? [{ text: `${sayUnspared(rig, trip, planned.unspared, atMs)} `, tone: 'strong' }]
+		: [];
 	return {
 		headline: [
 			{ text: capital(sayService(rig, first, units)), tone: 'mind' },
-			{ text: ` at ${stop.name} ${onDay(instantMs(stop.arrive), atMs, timeZone)}.` }
+			{ text: ` at ${stop.name} ${served(first, stop)}.` }
 		],
-		detail: [...shortfall, { text: `${then}${sure}Total: ${effortOf(planned.effort)}.` }]
+		detail: [...unspared, { text: `${then}${sure}Total: ${effortOf(planned.effort)}.` }]
 	};
 }
+
+/** Below this nobody counts on luck. */
+const HOPELESS = 0.015;
+
+/** What a trip holds at that falls short although every service is taken: `38% chance that no tank runs low or fills up.` */
+export const sayFallsShort = (chance: number): string =>
+	chance < HOPELESS
+		? 'This trip falls short.'
+		: `Only a ${Math.max(1, Math.floor(100 * chance + 1e-9))}% chance that no tank runs low or fills up.`;
 
 /**
  * Where a plan counts on water of which nobody has said that it is for drinking, and what then; nothing where all of it is known.

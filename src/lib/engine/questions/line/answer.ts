@@ -16,6 +16,7 @@ const answer = question({
 			points: book.points,
 			trip: hand.trip(),
 			timeZone: from.timeZone,
+			hours: shared.hours,
 			units: from.units ?? METRIC,
 			...(known
 				? {

@@ -15,10 +15,13 @@ export interface BasketAnswer {
 
 /** Whether there is enough for some things before the next stop that serves a tank. */
 const basket = question({
-	answer: ({ estimate, trip, from: { timeZone } }, more: readonly More[]): BasketAnswer => {
+	answer: (
+		{ estimate, trip, from: { timeZone }, shared: { hours } },
+		more: readonly More[]
+	): BasketAnswer => {
 		const now = estimate();
 		const { atMs, model } = now;
-		const until = nextServed(now, trip());
+		const until = nextServed(now, trip(), hours);
 		const found = holds(now, more, new Map([...until].map(([tank, { ms }]) => [tank, ms])));
 		return {
 			...sayBasket(model.rig, found, until, certaintyOf(trip()), atMs, timeZone),

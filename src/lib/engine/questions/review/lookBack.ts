@@ -1,5 +1,5 @@
 import type { Estimate } from '$core/estimate';
-import type { Entry, Logbook } from '$core/logbook';
+import type { Entry, HoursReader, Logbook } from '$core/logbook';
 import {
 	besideFlows,
 	byHabit,
@@ -45,7 +45,7 @@ function* lookingBack(
 	then: Estimate,
 	before: Estimate,
 	{ fromMs, timeZone, trip: id }: Looking,
-	book: Pick<Logbook, 'trips' | 'points' | 'rigs'>,
+	book: Pick<Logbook, 'trips' | 'points' | 'rigs'> & { readonly hours?: HoursReader | undefined },
 	entries: readonly Entry[]
 ): Generator<number, LookedBack> {
 	const { rig } = then.model;
@@ -67,7 +67,7 @@ function* lookingBack(
 const lookBack = question({
 	outdatedBy: 'newer or change',
 	answer: (
-		{ estimateAt, entriesUntil, entries, book, inParts },
+		{ estimateAt, entriesUntil, entries, book, shared, inParts },
 		looking: Looking,
 		onprogress?: (done: number) => void
 	): Promise<LookedBack | Nothing | undefined> => {
@@ -76,7 +76,15 @@ const lookBack = question({
 		// Where nothing was known as it began, it is held against what was known after its first day.
 		const began = entriesUntil(fromMs).length > 0 ? fromMs : fromMs + FIRST_DAY_MS;
 		return inParts(
-			orNothing(lookingBack(estimateAt(toMs), estimateAt(Math.min(began, toMs)), looking, book, entries)),
+			orNothing(
+				lookingBack(
+					estimateAt(toMs),
+					estimateAt(Math.min(began, toMs)),
+					looking,
+					{ ...book, hours: shared.hours },
+					entries
+				)
+			),
 			onprogress
 		);
 	}

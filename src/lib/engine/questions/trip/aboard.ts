@@ -4,11 +4,11 @@ import { question } from '../../question';
 
 /** What is expected in each tank at the stops ahead; none without a trip. */
 const aboard = question({
-	answer: ({ estimate, trip: tripOf, entries }): readonly LevelsAtStop[] => {
+	answer: ({ estimate, trip: tripOf, entries, shared }): readonly LevelsAtStop[] => {
 		const whole = tripOf();
 		if (!whole) return [];
 		const now = estimate();
-		const { trip, options } = plannedTrip(now, whole, entries);
+		const { trip, options } = plannedTrip(now, whole, entries, shared.hours);
 		return levelsAtStops(workedPlan(now, trip, options));
 	}
 });

@@ -20,11 +20,11 @@ const MOST_LOOKS = 400;
 
 /** The plan of any trip of the rig, and what is in each tank along it. */
 const planOfTrip = question({
-	answer: ({ estimate, trip: tripOf, entries }, id: string): TripPlan | undefined => {
+	answer: ({ estimate, trip: tripOf, entries, shared }, id: string): TripPlan | undefined => {
 		const whole = tripOf(id);
 		if (!whole) return undefined;
 		const now = estimate();
-		const { trip, options, fromMs, settingOut } = plannedTrip(now, whole, entries);
+		const { trip, options, fromMs, settingOut } = plannedTrip(now, whole, entries, shared.hours);
 		const worked = workedPlan(now, trip, options);
 		const toMs = worked.problem.endMs;
 		const every = Math.max(LOOK_MS, (toMs - fromMs) / MOST_LOOKS);

@@ -5,14 +5,14 @@ import { question } from '../../question';
 /** A trip beside what a change makes of it. */
 const tryChange = question({
 	answer: (
-		{ estimate, trip: tripOf, book: { trips, points }, entries },
+		{ estimate, trip: tripOf, book: { trips, points }, entries, shared },
 		id: string,
 		change: TripChange
 	): Compared | undefined => {
 		const whole = tripOf(id);
 		if (!whole) return undefined;
 		const now = estimate();
-		const { trip, options } = plannedTrip(now, whole, entries);
+		const { trip, options } = plannedTrip(now, whole, entries, shared.hours);
 		return compareTrips(now, trips, trip, change, points, options);
 	}
 });

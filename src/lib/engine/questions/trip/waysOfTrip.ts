@@ -1,5 +1,5 @@
 import type { Estimate } from '$core/estimate';
-import { instantMs, type Entry, type Point, type School, type Trip } from '$core/logbook';
+import { instantMs, type Entry, type HoursReader, type Point, type School, type Trip } from '$core/logbook';
 import {
 	ALL_SCHOOLS,
 	loadBefore,
@@ -34,9 +34,10 @@ function* waysAlong(
 	trips: readonly Trip[],
 	whole: Trip,
 	points: readonly Point[],
-	entries: readonly Entry[]
+	entries: readonly Entry[],
+	hours: HoursReader | undefined
 ): Generator<void, WaysOfTrip> {
-	const { trip, options: of, settingOut } = plannedTrip(estimate, whole, entries);
+	const { trip, options: of, settingOut } = plannedTrip(estimate, whole, entries, hours);
 	// The days ahead are lived once, whatever is done at the stops.
 	const options: PlanOptions = { ...of, course: workedPlan(estimate, trip, of).problem.course };
 	const first = trip.stops[0];
@@ -63,11 +64,11 @@ function* waysAlong(
 const waysOfTrip = question({
 	outdatedBy: 'newer or change',
 	answer: async (
-		{ estimate, trip, book: { trips, points }, entries, inParts },
+		{ estimate, trip, book: { trips, points }, entries, shared, inParts },
 		id: string
 	): Promise<WaysOfTrip | undefined> => {
 		const found = trip(id);
-		return found && inParts(waysAlong(estimate(), trips, found, points, entries));
+		return found && inParts(waysAlong(estimate(), trips, found, points, entries, shared.hours));
 	}
 });
 

@@ -1,0 +1,1 @@
+export { hoursReader } from './reader.js';
