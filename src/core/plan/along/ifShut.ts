@@ -1,4 +1,4 @@
-import { failuresOf, riskOf, type ServicePolicy, type Stretches } from '../optimum/index.js';
+import { failureRisks, type ServicePolicy, type Stretches } from '../optimum/index.js';
 import { PLANNED_KINDS, type PlanProblem, type ServiceKind } from '../trip/index.js';
 import { shortfallOf } from './shortfall.js';
 
@@ -15,13 +15,13 @@ export interface IfShut {
 /** For every service that a way uses what happens when just that one is found shut, in the order of the stops. */
 export function ifShutOf(problem: PlanProblem, stretches: Stretches, way: ServicePolicy): readonly IfShut[] {
 	const allowed = 1 - problem.certainty + 1e-9;
-	return failuresOf(problem, way)
+	return PLANNED_KINDS.flatMap((_, kind) => failureRisks(problem, stretches, way, kind))
 		.toSorted((a, b) => a.node - b.node || a.kind - b.kind)
-		.flatMap((failure): readonly IfShut[] => {
+		.flatMap(({ risk, ...failure }): readonly IfShut[] => {
 			const stop = problem.visits[failure.node - 1]?.stop.id;
 			const kind = PLANNED_KINDS[failure.kind];
 			if (stop === undefined || kind === undefined) return [];
-			if (riskOf(problem, stretches, way, failure) <= allowed) {
+			if (risk <= allowed) {
 				const other = problem.visits[(stretches.instead[failure.kind]?.[failure.node] ?? 0) - 1]?.stop.id;
 				return [{ stop, kind, ...(other === undefined ? {} : { then: other }) }];
 			}

@@ -1,6 +1,7 @@
 import { PLANNED_KINDS, type PlanProblem, type Mask } from '../trip/index.js';
 import { cheapest, type Excess, type ServiceNetwork } from './cheapest.js';
-import { failuresOf, followTank, riskOf, takingAll, type ServicePolicy } from './evaluatePolicy.js';
+import { followTank, riskOf, takingAll, type ServicePolicy } from './evaluatePolicy.js';
+import { worstFailure } from './failures.js';
 import { nodesOf, type Stretches } from './stretches.js';
 
 /** A way, what it costs and what it risks. */
@@ -65,7 +66,8 @@ class Search {
 	judge(way: ServicePolicy): PolicyFound {
 		const risk = riskOf(this.problem, this.stretches, way);
 		const cost = costOfPolicy(this.problem, this.stretches, way);
-		const holds = risk <= this.lost && worstFailure(this.problem, this.stretches, way) <= this.lost;
+		const survives = !this.problem.fallback || worstFailure(this.problem, this.stretches, way) <= this.lost;
+		const holds = risk <= this.lost && survives;
 		const found: PolicyFound = { ...way, cost, risk, holds };
 		if (holds && risk <= this.allowed && (!this.best || better(found, this.best))) this.best = found;
 		if (holds && (!this.#holding || better(found, this.#holding))) this.#holding = found;
@@ -84,12 +86,6 @@ class Search {
 		return holds && risk <= this.allowed;
 	}
 }
-
-/** What is risked when the use of a way fails that can least be spared; nothing where no fallback is asked for. */
-const worstFailure = (problem: PlanProblem, stretches: Stretches, way: ServicePolicy): number =>
-	problem.fallback
-		? Math.max(0, ...failuresOf(problem, way).map((failure) => riskOf(problem, stretches, way, failure)))
-		: 0;
 
 const countOf = (used: readonly Mask[]): number =>
 	used.reduce((sum, mask) => sum + PLANNED_KINDS.filter((_, kind) => (mask >> kind) & 1).length, 0);

@@ -1,5 +1,5 @@
 import { type PlannedTank, type PlanProblem, PLANNED_KINDS, type Mask } from '../trip/index.js';
-import { EXACT_L, markBound, nodesOf, noPaths, type Stretches } from './stretches.js';
+import { EXACT_L, markBound, noPaths, type Stretches } from './stretches.js';
 
 /** A way to serve the tanks along a trip. */
 export interface ServicePolicy {
@@ -77,50 +77,15 @@ const BITS = Uint8Array.from({ length: 256 }, (_, byte) => {
 	for (let rest = byte; rest > 0; rest >>= 1) count += rest & 1;
 	return count;
 });
-const countOf = (set: Uint32Array): number =>
+/** How many paths a set marks. */
+export const countPaths = (set: Uint32Array): number =>
 	new Uint8Array(set.buffer, set.byteOffset, set.byteLength).reduce(
 		(sum, byte) => sum + (BITS[byte] as number),
 		0
 	);
 
-/** A use that fails, and all later ones at that stop with it: its kind, by place among the planned kinds, and its node. */
-export interface Failure {
-	readonly kind: number;
-	readonly node: number;
-}
-
-/** The stages of one tank of a way; where a use of its kind fails it is served at every later other stop instead, all that can be. */
-export function stagesOf(
-	problem: PlanProblem,
-	stretches: Pick<Stretches, 'size' | 'load' | 'instead'>,
-	way: ServicePolicy,
-	index: number,
-	failure?: Failure
-): readonly Stage[] {
-	const tank = problem.tanks[index];
-	const stages = [...followTank(problem, stretches, way, index)];
-	if (!tank || !failure || PLANNED_KINDS[failure.kind] !== tank.kind) return stages;
-	const again = stretches.instead[failure.kind]?.[failure.node] ?? stretches.size - 1;
-	const { served: levels, servedL: litres } = tank;
-	return [
-		...stages.filter(({ node }) => node < failure.node),
-		...nodesOf(problem, failure.kind)
-			.filter((node) => node >= again)
-			.map((node) => ({ node, levels, litres }))
-	];
-}
-
-/**
- * The share of paths on which some tank binds before the end of a way.
- *
- * @param failure a use of it that fails: only tanks of that kind are looked at
- */
-export function riskOf(
-	problem: PlanProblem,
-	stretches: Stretches,
-	way: ServicePolicy,
-	failure?: Failure
-): number {
+/** The share of paths on which some tank binds before the end of a way. */
+export function riskOf(problem: PlanProblem, stretches: Stretches, way: ServicePolicy): number {
 	const { size, bound } = stretches;
 	const set = noPaths(problem.course.paths);
 	let everyPath = false;
@@ -129,47 +94,24 @@ export function riskOf(
 		else everyPath = true;
 	};
 	PLANNED_KINDS.forEach((kind, index) => {
-		if (failure && failure.kind !== index) return;
 		// Fresh tanks that are filled in part are followed; all else is known, stretch by stretch.
-		if (kind === 'water' && way.guard !== undefined) {
-			problem.tanks.forEach((tank, i) => {
-				if (!tank.falls) return;
-				const stages = stagesOf(problem, stretches, way, i, failure);
-				stages.forEach(({ node, levels }, k) =>
-					markBound(set, tank, levels, node, stages[k + 1]?.node ?? size - 1)
-				);
-			});
-			return;
-		}
-		const used = way.used.flatMap((mask, v) => ((mask >> index) & 1 ? [v + 1] : []));
-		const again = failure && (stretches.instead[index]?.[failure.node] ?? size - 1);
-		const nodes =
-			failure && again
-				? [
-						...used.filter((node) => node < failure.node),
-						...nodesOf(problem, index).filter((node) => node >= again)
-					]
-				: used;
+		if (kind === 'water' && way.guard !== undefined) return;
 		let from = 0;
-		for (const to of [...nodes, size - 1]) {
+		for (const to of [...way.used.flatMap((mask, v) => ((mask >> index) & 1 ? [v + 1] : [])), size - 1]) {
 			add(bound[index]?.[from * size + to]);
 			from = to;
 		}
 	});
-	return everyPath ? 1 : countOf(set) / problem.course.paths;
-}
-
-/** Every use of a way that may fail: the first of its kind at each stop. */
-export const failuresOf = ({ visits }: PlanProblem, { used }: ServicePolicy): readonly Failure[] =>
-	PLANNED_KINDS.flatMap((_, kind) => {
-		const seen = new Set<string | undefined>();
-		return used.flatMap((mask, v): readonly Failure[] => {
-			const stop = visits[v]?.stop.id;
-			if (((mask >> kind) & 1) === 0 || seen.has(stop)) return [];
-			seen.add(stop);
-			return [{ kind, node: v + 1 }];
+	if (way.guard !== undefined)
+		problem.tanks.forEach((tank, index) => {
+			if (!tank.falls) return;
+			const stages = [...followTank(problem, stretches, way, index)];
+			stages.forEach(({ node, levels }, i) =>
+				markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
+			);
 		});
-	});
+	return everyPath ? 1 : countPaths(set) / problem.course.paths;
+}
 
 /** What is taken and left behind on a way. */
 export const servedOn = (
@@ -197,5 +139,5 @@ export function riskTakingAll(problem: PlanProblem): number {
 			markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
 		);
 	});
-	return countOf(set) / problem.course.paths;
+	return countPaths(set) / problem.course.paths;
 }

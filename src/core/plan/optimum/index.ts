@@ -1,13 +1,11 @@
+export { failureRisks, stagesOf, type Failure } from './failures.js';
 export { cheapest, type ServiceNetwork } from './cheapest.js';
 export {
-	failuresOf,
 	followTank,
 	riskOf,
 	riskTakingAll,
 	servedOn,
-	stagesOf,
 	takingAll,
-	type Failure,
 	type PolicyService,
 	type Stage,
 	type ServicePolicy
