@@ -10,6 +10,17 @@ export {
 	type QuickContext,
 	type Understood
 } from './context.js';
+export {
+	pointsBeginning,
+	readWay,
+	sayWay,
+	wayContext,
+	type LineRead,
+	type Way,
+	type WayContext,
+	type WayProblem,
+	type WayStop
+} from './way/index.js';
 export { completions } from './complete.js';
 export { knownFrom, type Known } from './known.js';
 export { likelyNext } from './likelyNext.js';

@@ -28,6 +28,14 @@ const exportBody = z.looseObject({
 	decimalComma: z.optional(z.boolean())
 });
 
+const wayBody = z.looseObject({
+	text: z.string(),
+	from: schemas.instant,
+	rig: z.optional(z.string()),
+	timeZone: z.optional(schemas.timeZone),
+	logbook: z.optional(z.unknown())
+});
+
 export interface ImportBody {
 	readonly format: ImportFormat;
 	readonly text: string;
@@ -36,22 +44,39 @@ export interface ImportBody {
 	readonly logbook?: Logbook | undefined;
 }
 
-/** A file to be read, beside a logbook where one is sent along. */
-export function readImportBody(data: unknown): Read<ImportBody> {
+/** Something to be read, beside a logbook where one is sent along; a rig that is named is one of it. */
+function besideLogbook<Body extends { readonly rig?: string | undefined; readonly logbook?: unknown }>(
+	schema: z.ZodMiniType<Body>,
+	data: unknown
+): Read<Body & { readonly logbook?: Logbook | undefined }> {
 	const alone = typeof data !== 'object' || data === null || !('logbook' in data);
 	if (alone) {
-		const outer = importBody.safeParse(data);
+		const outer = schema.safeParse(data);
 		return outer.success
 			? { body: { ...outer.data, logbook: undefined } }
 			: { errors: problemsOf(outer.error, data) };
 	}
-	const read = withLogbook(importBody, data);
+	const read = withLogbook(schema, data);
 	if ('errors' in read) return read;
 	const { rig, logbook } = read.body;
 	return rig === undefined || logbook.rigs.some(({ id }) => id === rig)
 		? read
 		: { errors: [mustBe('$.rig', 'the id of a rig in the logbook', rig)] };
 }
+
+/** A file to be read. */
+export const readImportBody = (data: unknown): Read<ImportBody> => besideLogbook(importBody, data);
+
+export interface WayBody {
+	readonly text: string;
+	readonly from: string;
+	readonly rig?: string | undefined;
+	readonly timeZone?: string | undefined;
+	readonly logbook?: Logbook | undefined;
+}
+
+/** A trip in lines to be read. */
+export const readWayBody = (data: unknown): Read<WayBody> => besideLogbook(wayBody, data);
 
 export type ExportBody = z.infer<typeof exportBody> & {
 	readonly logbook: Logbook;

@@ -444,6 +444,8 @@ export const stopSchema = z.looseObject({
 	depart: instant,
 	position: z.optional(longitudeLatitude),
 	legKm: notNegative,
+	/** how the leg is known, where nobody typed it; an addition of ours, see docs/logbook.md */
+	legFrom: z.optional(z.enum(['straight', 'track'])),
 	point: z.optional(id),
 	services: z.array(serviceSchema),
 	/** the hook-ups that are chosen; one that is only listed counts for nothing */
