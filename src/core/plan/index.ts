@@ -36,6 +36,7 @@ export { ALL_SCHOOLS, strategyOf } from './optimum/index.js';
 export type { IfShut, LastChance, Shortfall } from './along/index.js';
 export {
 	canBeShorter,
+	changedEstimate,
 	carryingAt,
 	changedTrip,
 	compareTrips,

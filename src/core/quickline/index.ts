@@ -11,9 +11,11 @@ export {
 	type Understood
 } from './context.js';
 export {
+	nameOfWay,
 	pointsBeginning,
 	readWay,
 	sayWay,
+	tripFromWay,
 	wayContext,
 	type LineRead,
 	type Way,

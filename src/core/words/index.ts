@@ -41,6 +41,8 @@ export {
 	sayMeterUnit
 } from './equipment/instrument.js';
 export { sayAxle, saySpare, type SpareWords } from './equipment/weight.js';
+export { sayOpenings, sayTimesAt } from './trip/wayLine.js';
+export { sayFallbackPrice } from './trip/fallback.js';
 export { sayIfShut, sayUnspared } from './trip/ifShut.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';

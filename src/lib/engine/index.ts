@@ -14,6 +14,7 @@ export type { InShort } from './questions/review/tripsInShort';
 export type { StayAt } from './questions/runs/staysByHand';
 export type { PastLevelAnswer } from './questions/tank/levelAt';
 export type { Ask, PlanNews } from './questions/trip/newsOfPlan';
-export type { TripPlan } from './questions/trip/planOfTrip';
+export type { FallbackPrice, TripPlan } from './parts/tripPlan';
+export type { TripRead, TripText } from './questions/trip/readText';
 export type { SchoolPlan, WaysOfTrip } from './questions/trip/waysOfTrip';
 export type { Standpoint } from './standpoint';

@@ -68,6 +68,10 @@ export interface Prefs {
 	readonly coldNight?: Readonly<
 		Record<string, { readonly minC: number; readonly lived: boolean; readonly untilMs: number }>
 	>;
+	/** a trip that is being written in lines: a reload loses nothing; of the trip that is changed, or a new one */
+	readonly tripText?:
+		| { readonly rig: string; readonly text: string; readonly from: string; readonly trip?: string }
+		| undefined;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

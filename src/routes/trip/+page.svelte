@@ -16,6 +16,7 @@
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
 	import Section from '$lib/ui/kit/page/Section.svelte';
 	import { askedOfTrip } from '$lib/ui/features/trip/askedOfTrip.svelte';
+	import Fallback from '$lib/ui/features/trip/Fallback.svelte';
 	import LastChances from '$lib/ui/features/trip/LastChances.svelte';
 	import Mends from '$lib/ui/features/trip/Mends.svelte';
 	import OtherTrips from '$lib/ui/features/trip/OtherTrips.svelte';
@@ -25,7 +26,7 @@
 	import PointsAhead from '$lib/ui/features/trip/PointsAhead.svelte';
 	import Ribbon from '$lib/ui/features/trip/Ribbon.svelte';
 	import { ribbonHeight } from '$lib/ui/parts/charts/ribbon/ribbonLayout';
-	import { keepChange, keepCopy, keepPoint, stayHere } from '$lib/ui/features/trip/tripActs';
+	import { copyText, keepChange, keepCopy, keepPoint, stayHere } from '$lib/ui/features/trip/tripActs';
 	import TripHead from '$lib/ui/features/trip/TripHead.svelte';
 	import TripStops from '$lib/ui/features/trip/TripStops.svelte';
 	import TripDialogs from '$lib/ui/features/trip/TripDialogs.svelte';
@@ -58,7 +59,7 @@
 	);
 
 	onMount(() => {
-		if (page.url.hash === '#new') open = { form: 'new trip' };
+		if (page.url.hash === '#new') void goto('/trip/lines', { replaceState: true });
 	});
 
 	const tryIt = (given?: TripChange): void => void (open = { form: 'what if', given });
@@ -79,6 +80,8 @@
 			{over}
 			nowMs={app.nowMs}
 			{units}
+			mend={ways?.mends[0]}
+			points={app.records.points}
 		/>
 		{#if atHand}<PlanNews {app} />{/if}
 		{#if asked.trouble}<Notice><p>The plan couldn’t be made: {asked.trouble}.</p></Notice>{/if}
@@ -134,6 +137,7 @@
 					onadd={(after) => (open = { form: 'new stop', after })}
 					ontry={() => tryIt()}
 					oncopy={() => void copy()}
+					ontext={() => void copyText(app, trip)}
 					onstay={atHand && app.engine.assessment ? () => void stayHere(app, whole ?? trip) : undefined}
 					onchange={(stop) => (open = { form: 'stop', stop: stop.id })}
 					ondo={(change) => void keepChange(app, trip, change)}
@@ -153,6 +157,15 @@
 				{/if}
 			</InTurn>
 			<InTurn>
+				{#if ways && plan && !over}
+					<Section title="If one is shut" ruled>
+						<Fallback
+							on={trip.policy?.fallback === true}
+							price={ways.fallback}
+							onchange={(on) => void keepChange(app, trip, { kind: 'fallback', on })}
+						/>
+					</Section>
+				{/if}
 				{#if ways && plan}
 					<OtherWays
 						{rig}
@@ -178,7 +191,7 @@
 					<PointsAhead {app} {trip} />
 				</Section>
 			{/if}
-			<p><button class:primary={!trip} onclick={() => (open = { form: 'new trip' })}>New trip</button></p>
+			<p><a class="as-button" class:primary={!trip} href="/trip/lines">New trip</a></p>
 			<OtherTrips
 				rig={app.rig?.name ?? ''}
 				trips={own.filter(({ id }) => id !== trip?.id)}
@@ -188,7 +201,7 @@
 	{/if}
 </Page>
 
-{#if rig}<TripDialogs {app} {rig} trip={whole} {open} onclose={close} />{/if}
+{#if rig}<TripDialogs {app} trip={whole} {open} onclose={close} />{/if}
 {#if toPlace && whole}
 	{@const stop = toPlace}
 	{#await import('$lib/ui/features/places/PointForm.svelte') then { default: PointForm }}

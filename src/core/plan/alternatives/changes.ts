@@ -27,6 +27,8 @@ export type TripChange =
 	| { readonly kind: 'hookup'; readonly stop: string; readonly hookup: NonNullable<Stop['hookup']> }
 	| { readonly kind: 'certainty'; readonly certainty: number }
 	| { readonly kind: 'school'; readonly school: School | undefined }
+	/** whether the trip is to work with any one service shut */
+	| { readonly kind: 'fallback'; readonly on: boolean }
 	/** from now on */
 	| { readonly kind: 'persons'; readonly by: number }
 	| { readonly kind: 'measures'; readonly on: readonly string[] };
@@ -172,6 +174,10 @@ export function changedTrip(trip: Trip, change: TripChange, points: readonly Poi
 		}
 		case 'certainty':
 			return { ...trip, policy: { ...trip.policy, certainty: change.certainty } };
+		case 'fallback': {
+			const { fallback: _before, ...policy } = trip.policy ?? {};
+			return { ...trip, policy: change.on ? { ...policy, fallback: true } : policy };
+		}
 		case 'school': {
 			const { school: _before, ...policy } = trip.policy ?? {};
 			return { ...trip, policy: change.school ? { ...policy, school: change.school } : policy };

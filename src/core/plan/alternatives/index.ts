@@ -1,6 +1,7 @@
 export { carryingAt, whereIs, type Carrying } from './carrying.js';
 export { canBeShorter, changedTrip, nightsAt, reordered, type TripChange } from './changes.js';
 export {
+	changedEstimate,
 	compareTrips,
 	missingFrom,
 	servicesAt,

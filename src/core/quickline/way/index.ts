@@ -8,4 +8,5 @@ export {
 	type WayProblem,
 	type WayStop
 } from './readWay.js';
+export { nameOfWay, tripFromWay } from './wayTrip.js';
 export { sayWay, type SaidWith } from './sayWay.js';

@@ -84,6 +84,8 @@ export function sayChange(change: TripChange, { rig, trip, points, units }: Abou
 		}
 		case 'certainty':
 			return `plan to be ${sayCertainty(change.certainty)}`;
+		case 'fallback':
+			return change.on ? 'work even if one tap or drain is shut' : 'count on every tap and drain being open';
 		case 'school':
 			return saySchool(change.school).name.toLowerCase();
 		case 'persons':

@@ -45,7 +45,7 @@ export const everyAct = (
 	{ name: 'Dump', group: 'Acts', keys: 'd', does: to('/run/dump') },
 	{ name: 'Carry', group: 'Acts', keys: 'c', does: to('/run/carry') },
 	{ name: 'Enough for tonight?', group: 'Acts', keys: 'e', does: to('/#basket') },
-	{ name: 'New trip', group: 'Acts', keys: 't', does: to('/trip#new') },
+	{ name: 'New trip', group: 'Acts', keys: 't', does: to('/trip/lines') },
 	{ name: 'Save or share the logbook', group: 'Acts', keys: 's', does: to('/data#save') },
 	{
 		name: 'Import a logbook, points, a route or a calendar',

@@ -11,6 +11,7 @@ import {
 	type PlanOptions
 } from '$core/plan';
 import { plannedTrip } from '../../parts/plannedTrip';
+import { fallbackPriceOf, type FallbackPrice } from '../../parts/tripPlan';
 import { question } from '../../question';
 
 /** What a school's plan comes to for a trip. */
@@ -25,6 +26,8 @@ export interface WaysOfTrip {
 	/** how much to load before one leaves; absent once one has left, or where the trip does not hold */
 	readonly load?: Load;
 	readonly schools: readonly SchoolPlan[];
+	/** what surviving one service that is shut costs */
+	readonly fallback: FallbackPrice;
 	readonly mends: readonly PlanMend[];
 }
 
@@ -51,11 +54,14 @@ function* waysAlong(
 		schools.push({ school, plan: workedPlan(estimate, other, options).plan });
 		yield;
 	}
+	const fallback = fallbackPriceOf(estimate, trip, options);
+	yield;
 	const own = schools.find(({ school }) => school === trip.policy?.school)?.plan;
 	return {
 		trip: trip.id,
 		...(load ? { load } : {}),
 		schools,
+		fallback,
 		mends: own && !own.feasible ? yield* mends(estimate, trips, trip, own, points, of) : []
 	};
 }

@@ -127,7 +127,7 @@
 						'Not now'
 					)}
 					<p class="buttons">
-						<a class="as-button" href="/trip#new">Plan a trip</a>
+						<a class="as-button" href="/trip/lines">Plan a trip</a>
 						<button onclick={() => void stay(3)}>We stay 3 nights</button>
 						<button onclick={() => void stay(7)}>We stay a week</button>
 					</p>

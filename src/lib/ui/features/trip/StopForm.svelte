@@ -29,7 +29,7 @@
 
 	const boat = $derived(app.records.rigs.find(({ id }) => id === trip.rig)?.kind === 'boat');
 	const OF_BOATS: readonly Field[] = [
-		{ key: 'noDischarge', label: 'Nothing may go overboard here', type: 'check' },
+		{ key: 'noDischarge', label: 'Nothing may go overboard here', type: 'check', more: true },
 		{
 			key: 'heel.rollDeg',
 			label: 'Heel, starboard down',
@@ -44,22 +44,31 @@
 	const FIELDS: readonly Field[] = [
 		{ key: 'name', label: 'Name', type: 'text' },
 		{ key: 'arrive', label: 'Arrive', type: 'moment' },
-		{ key: 'depart', label: 'Leave', type: 'moment' },
-		{ key: 'legKm', label: 'Distance to get there', type: 'number', of: 'distance' },
-		{ key: 'persons', label: 'People from here on', type: 'number', optional: true },
+		{ key: 'depart', label: 'Leave', type: 'moment', more: true },
+		{ key: 'legKm', label: 'Distance to get there', type: 'number', of: 'distance', more: true },
+		{ key: 'persons', label: 'People from here on', type: 'number', optional: true, more: true },
 		{
 			key: 'weather.maxC',
 			label: 'Warmest by day',
 			type: 'number',
 			of: 'temperature',
 			optional: true,
+			more: true,
 			hint: 'Habits that rise with heat use it.'
 		},
-		{ key: 'weather.minC', label: 'Coldest at night', type: 'number', of: 'temperature', optional: true },
+		{
+			key: 'weather.minC',
+			label: 'Coldest at night',
+			type: 'number',
+			of: 'temperature',
+			optional: true,
+			more: true
+		},
 		{
 			key: 'exertion',
 			label: 'The days are',
 			type: 'meaning',
+			more: true,
 			usual: 1,
 			options: [
 				{ value: 0.7, label: 'easy' },
@@ -108,7 +117,7 @@
 			label: kind === 'mains' ? 'Hook up to mains water here' : 'Hook up to the sewer here',
 			type: 'check'
 		})),
-		{ key: 'ashore', label: 'There are showers ashore', type: 'check' },
+		{ key: 'ashore', label: 'There are showers ashore', type: 'check', more: true },
 		...(boat ? OF_BOATS : [])
 	]);
 

@@ -25,6 +25,7 @@
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
 
+	import IfShut from './IfShut.svelte';
 	import { runsFor } from './serviceDone';
 
 	interface Props {
@@ -121,6 +122,7 @@
 					>
 				{/each}</span
 			>
+			{#if toldPlan}<IfShut {rig} {trip} plan={toldPlan} stop={stop.id} {nowMs} {units} />{/if}
 		{/if}
 		<span class="soft small"
 			>{stop.services.length > 0 ? 'Here: ' : ''}{sayOffered(

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Rig, Stop, Trip } from '$core/logbook';
+	import type { Stop, Trip } from '$core/logbook';
 	import type { App } from '$lib/state';
 	import StopForm from './StopForm.svelte';
 	import TripForm from './TripForm.svelte';
@@ -7,20 +7,18 @@
 
 	interface Props {
 		app: App;
-		rig: Rig;
 		/** with what is retired in it */
 		trip: Trip | undefined;
 		open: OpenOfTrip | undefined;
 		onclose: () => void;
 	}
 	/** The forms of a trip and its stops, one of which is open, or none. */
-	const { app, rig, trip, open, onclose }: Props = $props();
+	const { app, trip, open, onclose }: Props = $props();
 
 	const stopOf = (id: string): Stop | undefined => trip?.stops.find((stop) => stop.id === id);
 </script>
 
-{#if open?.form === 'new trip'}<TripForm {app} {rig} trip={undefined} {onclose} />
-{:else if open?.form === 'trip'}<TripForm {app} {rig} {trip} {onclose} />
+{#if trip && open?.form === 'trip'}<TripForm {app} {trip} {onclose} />
 {:else if trip && open?.form === 'new stop'}<StopForm
 		{app}
 		{trip}

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
-	import type { Rig, Trip } from '$core/logbook';
-	import type { Plan } from '$core/plan';
+	import type { Point, Rig, Trip } from '$core/logbook';
+	import type { Plan, PlanMend } from '$core/plan';
 	import type { UnitChoice } from '$core/units';
-	import { dayText, sayPlan, sayPlannedFrom } from '$core/words';
+	import { dayText, sayMendOfTrip, sayPlan, sayPlannedFrom } from '$core/words';
 	import PageHead from '../../kit/page/PageHead.svelte';
 	import Spans from '../../kit/page/Spans.svelte';
 
@@ -18,9 +18,12 @@
 		over: boolean;
 		nowMs: number;
 		units: UnitChoice;
+		/** what would fix a trip that falls short, once it is known */
+		mend?: PlanMend | undefined;
+		points: readonly Point[];
 	}
 	/** What is next on a trip, and why; its name where nothing is planned. */
-	const { rig, trip, plan, settingOutMs, waits, over, nowMs, units }: Props = $props();
+	const { rig, trip, plan, settingOutMs, waits, over, nowMs, units, mend, points }: Props = $props();
 
 	const words = $derived(plan && sayPlan(rig, trip, plan, settingOutMs ?? nowMs, units));
 </script>
@@ -28,7 +31,10 @@
 {#if words}
 	<PageHead>
 		{#snippet title()}<Spans spans={words.headline} />{/snippet}
-		{#snippet says()}<p class="detail soft"><Spans spans={words.detail} /></p>{/snippet}
+		{#snippet says()}{#if plan?.shortfall && mend}<p>
+					{sayMendOfTrip(mend, { rig, trip, points, units })}
+				</p>{/if}
+			<p class="detail soft"><Spans spans={words.detail} /></p>{/snippet}
 	</PageHead>
 {:else if over}<PageHead title={trip.name} says="This trip is over." />
 {:else}<PageHead

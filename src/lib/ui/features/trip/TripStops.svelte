@@ -22,6 +22,8 @@
 		onadd: (after?: Stop) => void;
 		ontry: () => void;
 		oncopy: () => void;
+		/** copies the trip in lines, as one would write it */
+		ontext: () => void;
 		/** stays where one is; nothing where that cannot be */
 		onstay: (() => void) | undefined;
 		onchange: (stop: Stop) => void;
@@ -41,6 +43,7 @@
 		onadd,
 		ontry,
 		oncopy,
+		ontext,
 		onstay,
 		onchange,
 		ondo,
@@ -59,9 +62,11 @@
 	<p class="buttons">
 		<span class="soft">{sayDays(trip)}, {trip.persons} aboard</span>
 		<button onclick={onedit}>Change trip</button>
+		<a class="as-button" href="/trip/lines?trip={encodeURIComponent(trip.id)}">Edit as lines</a>
 		<button onclick={() => onadd()}>Add stop</button>
 		{#if trip.stops.length > 0 && !over}<button onclick={ontry}>What if…</button>{/if}
 		<button class="quiet" onclick={oncopy}>Copy</button>
+		{#if trip.stops.length > 0}<button class="quiet" onclick={ontext}>Copy as text</button>{/if}
 		{#if gone > 0 && !over}
 			<button class="quiet" aria-expanded={pastShown} onclick={() => (pastShown = !pastShown)}
 				>{pastShown ? 'Hide' : 'Show'} {gone} earlier {gone === 1 ? 'stop' : 'stops'}</button

@@ -2,7 +2,10 @@ import { DAY_MS, dayPlus, daysBetween, zonedIso, zonedTime } from '$core/time';
 import type { Point, Stop, Trip } from '$core/logbook';
 import { pointFrom } from '$core/places';
 import { changedTrip, type TripChange } from '$core/plan';
+import { sayWay } from '$core/quickline';
 import { capital, sayChange } from '$core/words';
+import { errorMessage } from '$lib/errorMessage';
+import { toast } from '../../kit/toast.svelte';
 import type { App } from '$lib/state';
 import { v7 as uuid } from 'uuid';
 import { notifyDone } from '../../parts/acts/notify';
@@ -83,6 +86,23 @@ export async function keepCopy(app: App, trip: Trip): Promise<string | undefined
 	if (!(await app.commands.put([{ kind: 'trip', value: next }], said))) return undefined;
 	notifyDone(app, said);
 	return next.id;
+}
+
+/** Puts a trip in lines on the clipboard, as one would write it; where that is not allowed it is said. */
+export async function copyText(app: App, trip: Trip): Promise<void> {
+	const text = sayWay(trip.stops, {
+		timeZone: trip.timeZone,
+		rig: app.liveRig,
+		points: app.records.points
+	});
+	try {
+		await navigator.clipboard.writeText(text);
+		toast('Trip copied as text');
+	} catch (error) {
+		toast(
+			`The browser doesn’t let it be copied (${errorMessage(error)}). Open “Edit as lines” and copy it there.`
+		);
+	}
 }
 
 /** How long one can stay where one is: a stop that lasts as long as the tanks do, at the odds that plans are made for. */

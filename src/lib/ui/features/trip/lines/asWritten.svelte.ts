@@ -1,0 +1,110 @@
+import type { Trip } from '$core/logbook';
+import { sayWay } from '$core/quickline';
+import { MINUTE_MS, zonedIso, zonedTime } from '$core/time';
+import { latest, type TripRead } from '$lib/engine';
+import type { App } from '$lib/state';
+import { Correction } from '../../../../state/correction.svelte';
+import { untrack } from 'svelte';
+import { v7 as uuid } from 'uuid';
+import { newTrip } from '../tripFields';
+
+/** So long after the last key a trip is read. */
+const REST_MS = 250;
+const QUARTER_MS = 15 * MINUTE_MS;
+
+/**
+ * A trip as it is being written in lines, and what it is understood as. For use while a component is set up.
+ *
+ * @param known the trip that is changed; a new one when absent
+ */
+export function asWritten(app: App, rigId: string, known: Trip | undefined) {
+	const zone = known?.timeZone ?? app.liveRig?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+	const crew = app.liveRig?.crew ?? 2;
+	const base = known ?? newTrip(uuid(), rigId, zonedTime(app.nowMs, zone).day, zone, crew);
+	const { tripText } = app.prefs.current;
+	const kept = tripText?.rig === rigId && tripText.trip === known?.id ? tripText : undefined;
+	const soon = zonedIso(QUARTER_MS * Math.ceil(app.nowMs / QUARTER_MS), zone);
+	const first = known?.stops.find(({ retired }) => !retired)?.arrive;
+
+	let text = $state(
+		kept?.text ??
+			(known ? sayWay(known.stops, { timeZone: zone, rig: app.liveRig, points: app.records.points }) : '')
+	);
+	let from = $state(kept?.from ?? first ?? soon);
+	let name = $state(known?.name ?? '');
+	let fallback = $state(known?.policy?.fallback ?? false);
+	let rested = $state.raw({ text: untrack(() => text), from: untrack(() => from) });
+	const correction = new Correction(app, 'trip', known);
+
+	// Keys come faster than a trip is read: it is read, and kept against a reload, once they rest.
+	$effect(() => {
+		const next = { text, from };
+		const waiting = setTimeout(() => {
+			rested = next;
+			void app.prefs.set({ tripText: { rig: rigId, ...next, ...(known ? { trip: known.id } : {}) } });
+		}, REST_MS);
+		return () => clearTimeout(waiting);
+	});
+	const trip = $derived<Trip>({ ...base, policy: { ...base.policy, fallback } });
+	const read = latest(() =>
+		rested.text.trim() === '' ? undefined : app.engine.ask('trip/readText', { ...rested, trip })
+	);
+
+	/** Keeps the trip; whether it was kept. Stops that are new get their ids. */
+	async function save(): Promise<string | undefined> {
+		const told = read.value;
+		if (!told) return undefined;
+		const own = new Set(base.stops.map(({ id }) => id));
+		const { fallback: _no, ...policy } = base.policy ?? {};
+		const next: Trip = {
+			...told.trip,
+			name: name.trim() === '' ? told.name : name.trim(),
+			policy: fallback ? { ...policy, fallback } : policy,
+			stops: told.trip.stops.map((stop) => (own.has(stop.id) ? stop : { ...stop, id: uuid() }))
+		};
+		if (!(await correction.save(next, known ? 'Trip changed' : 'New trip'))) return undefined;
+		await app.prefs.set({ tripText: undefined });
+		return next.id;
+	}
+	return {
+		zone,
+		correction,
+		save,
+		get text() {
+			return text;
+		},
+		set text(next: string) {
+			text = next;
+		},
+		/** when one is at the first stop, an instant */
+		get from() {
+			return from;
+		},
+		set from(next: string) {
+			from = next;
+		},
+		get name() {
+			return name;
+		},
+		set name(next: string) {
+			name = next;
+		},
+		get fallback() {
+			return fallback;
+		},
+		set fallback(next: boolean) {
+			fallback = next;
+		},
+		/** as it was last understood */
+		get read(): TripRead | undefined {
+			return text.trim() === '' ? undefined : read.value;
+		},
+		get trouble() {
+			return read.trouble;
+		},
+		/** whether what is read is what is written */
+		get current() {
+			return !read.waiting && rested.text === text && rested.from === from;
+		}
+	};
+}
