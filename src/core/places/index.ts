@@ -1,3 +1,4 @@
+export { hoursFromWords, sayHours } from './hoursInWords.js';
 export { kmBetween, unwrapped, type LatLon } from './sphere.js';
 export { nearestOn, placeAlong, thinned, wayThrough, type OnWay, type Route } from './way.js';
 export { legsAlong, wayOf, withWay, type LegAlong } from './legs.js';

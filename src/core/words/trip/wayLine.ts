@@ -4,13 +4,15 @@ import { clockTime, zonedTime } from '../../time/index.js';
 import { dayText } from '../log/entry.js';
 import { SERVICE_NAMES } from './stop.js';
 
-/** When one is at a stop, in short: `Sun 29 Nov → Wed 2 Dec`, `Wed 2 Dec 10:20`. */
+/** When one is at a stop, in short: `Sun 29 Nov → Wed 2 Dec`, `Wed 2 → Sat 5 Dec`, `Wed 2 Dec 10:20`. */
 export function sayTimesAt({ arrive, depart }: Pick<Stop, 'arrive' | 'depart'>, timeZone: string): string {
 	const [from, to] = [arrive, depart].map((at) => zonedTime(instantMs(at), timeZone));
 	if (!from || !to) return '';
-	return from.day === to.day
-		? `${dayText(from.day)} ${clockTime(from)}`
-		: `${dayText(from.day)} → ${dayText(to.day)}`;
+	if (from.day === to.day) return `${dayText(from.day)} ${clockTime(from)}`;
+	const sameMonth = from.day.slice(0, 7) === to.day.slice(0, 7);
+	// the month once, where it is one
+	const first = sameMonth ? dayText(from.day).replace(/ \p{L}+$/u, '') : dayText(from.day);
+	return `${first} → ${dayText(to.day)}`;
 }
 
 /** What the hours of a service say of a stay, in words. */

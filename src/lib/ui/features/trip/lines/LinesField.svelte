@@ -58,7 +58,7 @@
 						{#if completion && caretLine === i + 1}{completion.name}? Tab
 						{:else}
 							{#each toldOf(i + 1) as { says, shut, known }, k (k)}{k > 0 ? '; ' : ''}{known
-									? 'known point · '
+									? '✓ '
 									: ''}{says}{#if shut}<span class="mind">: {shut}</span>{/if}{/each}
 						{/if}
 					</span>
