@@ -1,6 +1,7 @@
 import 'leaflet/dist/leaflet.css';
 import type { LatLon } from '$core/places';
 import L from 'leaflet';
+import { beside, crosses, overlap, type Box } from './collisions';
 import { landOn } from './land';
 import { near, run } from './longitudes';
 import { regionsAround } from './ownRegions';
@@ -107,9 +108,42 @@ export function createChart(
 	};
 	lookAround(0);
 	const nameHills = (): void => void element.classList.toggle('far', map.getZoom() < NAMES_FROM_ZOOM);
-	map.on('zoomend', nameHills);
+	map.on('zoomend', () => {
+		nameHills();
+		keepApart();
+	});
 	map.on('click', ({ latlng }) => onplace([latlng.lng, latlng.lat]));
 
+	/** what is shown */
+	let shownNow: ChartContent = { signs: [], lines: [] };
+	/** the way and the stops come first: a sign that would hide a stop stands beside it, a hill's name that they run through is left out */
+	function keepApart(): void {
+		const boxOf = (element: Element): Box => element.getBoundingClientRect();
+		const of = (pick: (sign: Sign) => boolean): readonly HTMLElement[] =>
+			shownNow.signs.flatMap((sign) => (pick(sign) ? (drawn.get(sign.id) ?? []) : []));
+		const isStop = ({ id }: Sign): boolean => id.startsWith('stop:');
+		const signsToMove = of((sign) => !isStop(sign) && sign.hangs !== true && sign.id !== 'pin');
+		for (const one of signsToMove) one.style.translate = '';
+		const stops = of(isStop).map(boxOf);
+		const shifts = beside(stops, signsToMove.map(boxOf), UNDER);
+		signsToMove.forEach((one, i) => {
+			const [x, y] = shifts[i] ?? [0, 0];
+			if (x !== 0 || y !== 0) one.style.translate = `${x}px ${y}px`;
+		});
+		const corner = boxOf(element);
+		const ways = shownNow.lines.map(({ places }) =>
+			run(places, around).map((at): readonly [number, number] => {
+				const { x, y } = map.latLngToContainerPoint(at);
+				return [x + corner.left, y + corner.top];
+			})
+		);
+		const signBoxes = [...drawn.values()].map(boxOf);
+		for (const name of element.querySelectorAll<HTMLElement>('.region-name')) {
+			const box = boxOf(name);
+			const hidden = ways.some((way) => crosses(way, box)) || signBoxes.some((one) => overlap(one, box));
+			name.style.visibility = hidden ? 'hidden' : '';
+		}
+	}
 	/** what is drawn of each sign, by its id */
 	const drawn = new Map<string, HTMLElement>();
 	function draw(content: ChartContent): void {
@@ -131,6 +165,8 @@ export function createChart(
 			shown.setAttribute('aria-label', sign.label);
 			drawn.set(sign.id, shown);
 		}
+		shownNow = content;
+		keepApart();
 		if (at !== undefined) drawn.get(at)?.focus({ preventScroll: true });
 	}
 	function bringIntoView(content: ChartContent): void {
@@ -141,6 +177,7 @@ export function createChart(
 		if (all.length > 0)
 			map.fitBounds(L.latLngBounds(all), { padding: [36, 36], maxZoom: FIT_ZOOM, animate: false });
 		nameHills();
+		keepApart();
 	}
 	const watcher = new ResizeObserver(() => map.invalidateSize({ animate: false }));
 	watcher.observe(element);
