@@ -12,6 +12,7 @@
 	import { later } from '$lib/ui/kit/later.svelte';
 	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
+	import Spans from '$lib/ui/kit/page/Spans.svelte';
 	import LargeRods from '$lib/ui/parts/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
 	import { logSaying, mendSaying } from '$lib/ui/parts/acts/notify';
@@ -130,8 +131,9 @@
 						{app}
 					/>{/await}
 			{/if}
-			{#if now.lastChance || planComes}<KeptPlace height="2lh"
-					><p class="mind"><strong>{now.lastChance ?? ''}</strong></p></KeptPlace
+			{#if now.lastChance || now.shut || planComes}<KeptPlace height="4lh"
+					><p class="mind"><strong>{now.lastChance ?? ''}</strong></p>
+					{#each now.shut ?? [] as spans, i (i)}<p class="small"><Spans {spans} /></p>{/each}</KeptPlace
 				>{/if}
 			{#if now.prices}
 				{@const { prices } = now}

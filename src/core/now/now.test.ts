@@ -193,7 +193,7 @@ describe('what lies ahead', () => {
 		const known = estimate(logbookOf(freshStart(), rig, [trip]), 'rig', Date.parse(at));
 		const now = assess(known, { trips: [trip] }, { trip, timeZone: 'Etc/UTC', paths: 50 });
 		expect(spanText(now.verdict.detail).replaceAll('\u00a0', ' ')).toContain(
-			'32 °C from Monday: expect to use 8 L more a day.'
+			'32 °C from Monday (from a file): expect to use 8 L more a day.'
 		);
 	});
 	it('each tank has to hold until its own next service: here, ahead, to the trip’s end, or a day', () => {

@@ -11,12 +11,14 @@ import {
 } from '../logbook/index.js';
 import { livedTrip, workedPlan, type Plan, type PlannedService } from '../plan/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
-import { capital, sayLastChance, sayService } from '../words/index.js';
+import { capital, sayLastChance, sayService, sayShutAhead, type Span } from '../words/index.js';
 
 /** What the plan asks of one now, and which chance must not be missed. */
 export interface ToDo {
 	/** the last place to fill or dump before a tank binds, in words: the next one to come */
 	readonly lastChance?: string;
+	/** what is shut when one gets there, and what then if the next planned stop is */
+	readonly shut?: readonly (readonly Span[])[];
 	/** what is planned where one is, for now */
 	readonly due?: { readonly service: PlannedService; readonly does: string; readonly says: string };
 }
@@ -35,11 +37,15 @@ export const planTrip: PlanTrip = (estimate, whole, entries, units = METRIC, hou
 	const trip = livedTrip(whole, entries);
 	const { plan } = workedPlan(estimate, trip, { reading: 'while-there', hours });
 	const until = rationUntil(trip, plan, estimate.atMs);
+	const shut = sayShutAhead(estimate.model.rig, trip, plan, estimate.atMs, { units, hours });
 	return {
 		trip,
 		plan,
 		ration: until === undefined ? undefined : ration(estimate, until, certaintyOf(trip)),
-		toDo: toDo(estimate.model.rig, trip, plan, estimate.atMs, units)
+		toDo: {
+			...toDo(estimate.model.rig, trip, plan, estimate.atMs, units),
+			...(shut.length > 0 ? { shut } : {})
+		}
 	};
 };
 

@@ -7,3 +7,4 @@ export { joined, namedAlike, twinOf, twins } from './twins.js';
 export { parsePlace, placeText, wrapped } from './coordinates.js';
 export { seenOn, toConfirm, type Visit } from './visits.js';
 export { atPoint, hasStrayed, pointFrom } from './copies.js';
+export { withReport, type Report } from './reports.js';

@@ -71,7 +71,9 @@ export function withWay(trip: Trip, track: readonly LatLon[], legs: readonly Leg
 		track: thinned(track).map(shortened),
 		stops: trip.stops.map((stop) => {
 			const leg = of.get(stop.id);
-			return leg ? { ...stop, legKm: leg.legKm, position: shortened(leg.position) } : stop;
+			return leg
+				? { ...stop, legKm: leg.legKm, legFrom: 'track' as const, position: shortened(leg.position) }
+				: stop;
 		})
 	};
 }

@@ -23,7 +23,7 @@ export {
 	sayNights,
 	sayOffered,
 	sayWeatherByDay,
-	sayWeatherFrom,
+	sayLegFrom,
 	sayWeatherOf
 } from './trip/stop.js';
 export { KEEP_BLACK_SHUT, saySea, sayValveCaution, sayValves, SEA_CAUTION } from './log/valves.js';
@@ -43,6 +43,9 @@ export {
 export { sayAxle, saySpare, type SpareWords } from './equipment/weight.js';
 export { sayOpenings, sayTimesAt } from './trip/wayLine.js';
 export { sayFallbackPrice } from './trip/fallback.js';
+export { foundAt, sayReport, type FoundAt } from './trip/report.js';
+export { sayWeatherFrom } from './trip/weatherFrom.js';
+export { sayShutAhead } from './trip/shutAhead.js';
 export { sayIfShut, sayUnspared } from './trip/ifShut.js';
 export { sayOccasion } from './outlook/occasion.js';
 export { capital, sayGain, sayStay, type StayChange } from './outlook/stay.js';

@@ -26,7 +26,14 @@
 	import PointsAhead from '$lib/ui/features/trip/PointsAhead.svelte';
 	import Ribbon from '$lib/ui/features/trip/Ribbon.svelte';
 	import { ribbonHeight } from '$lib/ui/parts/charts/ribbon/ribbonLayout';
-	import { copyText, keepChange, keepCopy, keepPoint, stayHere } from '$lib/ui/features/trip/tripActs';
+	import {
+		copyText,
+		keepChange,
+		keepCopy,
+		keepPoint,
+		reportFound,
+		stayHere
+	} from '$lib/ui/features/trip/tripActs';
 	import TripHead from '$lib/ui/features/trip/TripHead.svelte';
 	import TripStops from '$lib/ui/features/trip/TripStops.svelte';
 	import TripDialogs from '$lib/ui/features/trip/TripDialogs.svelte';
@@ -140,6 +147,7 @@
 					ontext={() => void copyText(app, trip)}
 					onstay={atHand && app.engine.assessment ? () => void stayHere(app, whole ?? trip) : undefined}
 					onchange={(stop) => (open = { form: 'stop', stop: stop.id })}
+					onreport={(stop, at, report) => void reportFound(app, trip, stop, at, report)}
 					ondo={(change) => void keepChange(app, trip, change)}
 					onkeep={(stop) => (stop.position ? void keepPoint(app, trip, stop) : (toPlace = stop))}
 				/>

@@ -317,7 +317,7 @@ export function readLine(text: string, { after, waste, names }: LineHelp): WayLi
 		problems: [
 			...problems,
 			...said.stray.map((got) => ({ expected: 'a service that it belongs to, such as “water 5 €”', got })),
-			...rest.map((got) => ({ expected: 'nights, kilometres, services, heat or people', got }))
+			...rest.map((got) => ({ expected: 'nights, kilometres, a tap or drain, heat or people', got }))
 		]
 	};
 }

@@ -138,7 +138,7 @@ describe('a dose', () => {
 describe('frost', () => {
 	it('names the night', () => {
 		const night = { stop: 's', name: 'Skarn', minC: -2, fromMs: NOW, lived: true, risks: [] };
-		expect(plain(sayFrostNight(night, NOW, 'Etc/UTC', METRIC))).toBe('Skarn, tonight: down to −2 °C');
+		expect(plain(sayFrostNight(night, NOW, 'Etc/UTC', METRIC))).toBe('Skarn, tonight: down to −2 °C (from a file)');
 		const { stop: _stop, name: _name, ...typed } = night;
 		expect(plain(sayFrostNight({ ...typed, from: 'typed' }, NOW, 'Etc/UTC', METRIC))).toBe(
 			'Tonight: down to −2 °C (as you entered it)'

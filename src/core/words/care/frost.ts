@@ -1,11 +1,11 @@
 import type { FrostNight, FrostRisk } from '../../care/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
-import { sayWeatherFrom } from '../trip/stop.js';
+import { sayWeatherFrom } from '../trip/weatherFrom.js';
 import { sayDay } from '../when.js';
 
 /** The night in a sentence, with where its figure comes from: `Skarn Hause tonight: −2 °C (simulated, not a forecast)`. */
 export function sayFrostNight(
-	{ name, minC, fromMs, from, coldestOf }: FrostNight,
+	{ name, minC, fromMs, from, stop, coldestOf }: FrostNight,
 	nowMs: number,
 	timeZone: string,
 	units: UnitChoice
@@ -18,7 +18,11 @@ export function sayFrostNight(
 				: `${day} night`
 			: `coldest of ${coldestOf} nights${day === 'today' ? '' : ` from ${day}`}`;
 	const where = name === undefined ? night.charAt(0).toUpperCase() + night.slice(1) : `${name}, ${night}`;
-	const source = sayWeatherFrom({ weatherFrom: from });
+	const source = from
+		? sayWeatherFrom({ weatherFrom: from })
+		: stop === undefined
+			? undefined
+			: 'from a file';
 	return `${where}: down to ${formatQuantity(minC, 'temperature', units)}${source ? ` (${source})` : ''}`;
 }
 

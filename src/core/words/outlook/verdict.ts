@@ -7,6 +7,7 @@ import { neverBinds, tankById } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
 import { mind, plain, spanText, strong, type Span } from '../spans.js';
+import { sayWeatherFrom } from '../trip/weatherFrom.js';
 import { onDay, sayDay, sayLastDay, sayWhen } from '../when.js';
 
 /** What *Now* says: one sentence of answer, and one or two of what there is beside it. */
@@ -118,13 +119,16 @@ function counting({ forecast, behind, atMs, timeZone }: VerdictInput, tank: Tank
 }
 
 /** `32 °C from Thursday: expect to drink 3 L more a day.` Nothing where it comes after the tank that binds first. */
-function heatAhead({ rising, forecast, units, atMs, timeZone }: VerdictInput): readonly Span[] {
+function heatAhead({ rising, forecast, trip, units, atMs, timeZone }: VerdictInput): readonly Span[] {
 	if (!rising || rising.fromMs > atMs + forecast.autonomyDays.p90 * DAY_MS) return [];
 	const { maxC, exertion } = rising.climate;
 	const what = maxC === undefined ? 'Harder days' : formatQuantity(maxC, 'temperature', units);
 	const work = maxC !== undefined && exertion > 1 ? ' and harder days' : '';
 	const more = `expect to ${rising.drunk ? 'drink' : 'use'} ${formatLitres(rising.moreL, units)} more a day`;
-	return [plain(` ${what}${work} from ${sayDay(rising.fromMs, atMs, timeZone)}: ${more}.`)];
+	const stop = trip?.stops.findLast(({ arrive }) => instantMs(arrive) <= rising.fromMs);
+	const source = maxC === undefined || !stop ? undefined : sayWeatherFrom(stop);
+	const from = source === undefined ? '' : ` (${source})`;
+	return [plain(` ${what}${work} from ${sayDay(rising.fromMs, atMs, timeZone)}${from}: ${more}.`)];
 }
 
 /** From here on, a forecast is as others live. */

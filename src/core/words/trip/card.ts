@@ -18,9 +18,12 @@ import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index
 import { clockText, dayText, sayDays, sayInstant } from '../log/entry.js';
 import { capital } from '../outlook/stay.js';
 import { sayShown } from '../run/step.js';
+import { spanText } from '../spans.js';
+import { sayIfShut } from './ifShut.js';
+import { sayWeatherFrom } from './weatherFrom.js';
 import { doesAt, lastFor, sayDoubtfulTaps, sayOverload } from './plan.js';
 import { sayServices } from './point.js';
-import { hasFrost, sayNights, sayWeatherFrom, sayWeatherOf } from './stop.js';
+import { hasFrost, sayLegFrom, sayNights, sayWeatherOf } from './stop.js';
 
 /** A meter of the rig as it was read last. */
 export interface MeterRead {
@@ -58,6 +61,8 @@ export interface CardStop {
 	readonly about: string;
 	readonly does: readonly string[];
 	readonly lastFor: readonly string[];
+	/** what then if it is shut */
+	readonly ifShut: readonly string[];
 	readonly offers: string;
 	readonly past: boolean;
 }
@@ -75,7 +80,7 @@ function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): Car
 	const { timeZone } = trip;
 	const about = [
 		sayNights(stop, timeZone),
-		stop.legKm > 0 ? formatQuantity(stop.legKm, 'distance', units) : '',
+		stop.legKm > 0 ? `${formatQuantity(stop.legKm, 'distance', units)}${sayLegFrom(stop)}` : '',
 		sayWeatherOf(stop, units)
 	];
 	return {
@@ -86,6 +91,13 @@ function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): Car
 		about: about.filter((part) => part !== '').join(', '),
 		does: doesAt(rig, plan, stop.id, units).map(capital),
 		lastFor: lastFor(rig, plan, stop.id),
+		ifShut: sayIfShut(
+			rig,
+			trip,
+			(plan?.ifShut ?? []).filter((one) => one.stop === stop.id),
+			nowMs,
+			units
+		).map(spanText),
 		offers: stop.services.length > 0 ? sayServices(stop.services) : '',
 		past: instantMs(stop.depart) <= nowMs
 	};

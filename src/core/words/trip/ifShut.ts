@@ -42,13 +42,16 @@ function outcome(rig: Rig, trip: Trip, one: IfShut, nowMs: number, units: UnitCh
 /**
  * What happens when a service that is planned at a stop is found shut, in half a line each: `If it is shut: Low Sarn instead, 30 km on.`
  * Services for which it is the same are told together.
+ *
+ * @param at the name of the stop, where it is not told beside it: `If Tamsel Ford is shut: …`
  */
 export function sayIfShut(
 	rig: Rig,
 	trip: Trip,
 	all: readonly IfShut[],
 	nowMs: number,
-	units: UnitChoice
+	units: UnitChoice,
+	at?: string
 ): readonly (readonly Span[])[] {
 	const told = new Map<string, { readonly kinds: string[]; readonly span: Span }>();
 	for (const one of all) {
@@ -58,7 +61,11 @@ export function sayIfShut(
 		else told.set(span.text, { kinds: [SERVES[one.kind]], span });
 	}
 	return [...told.values()].map(({ kinds, span }) => [
-		plain(told.size === 1 ? 'If it is shut: ' : `If the ${kinds.join(' or ')} is shut: `),
+		plain(
+			told.size === 1
+				? `If ${at ?? 'it'} is shut: `
+				: `If the ${kinds.join(' or ')}${at === undefined ? '' : ` at ${at}`} is shut: `
+		),
 		{ ...span, text: `${span.text}.` }
 	]);
 }

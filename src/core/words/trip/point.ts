@@ -1,3 +1,4 @@
+import { sayHours } from '../../places/index.js';
 import { isShut, type Point, type Service } from '../../logbook/index.js';
 import { formatQuantity, type UnitChoice } from '../../units/index.js';
 import { SERVICE_NAMES } from './stop.js';
@@ -20,7 +21,7 @@ export const sayServices = (services: readonly Service[]): string =>
 export function sayFacts(service: Service, units: UnitChoice): string {
 	const { fee, minutes, flowLpm, detourKm, barMax, note } = service;
 	return [
-		isShut(service) && 'shut until further notice',
+		isShut(service) ? 'shut until further notice' : service.open && `open ${sayHours(service.open)}`,
 		fee === undefined ? undefined : fee === 0 ? 'free' : `fee ${fee}`,
 		minutes && `${minutes} minutes`,
 		flowLpm && `${flowLpm} L/min`,

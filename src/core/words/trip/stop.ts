@@ -1,3 +1,5 @@
+import { sayWeatherFrom } from './weatherFrom.js';
+import { sayHours } from '../../places/index.js';
 import { daysBetween, zonedTime } from '../../time/index.js';
 import { heeledOf } from '../../rig/index.js';
 import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
@@ -32,7 +34,7 @@ export function sayOffered({ services, hookup = {} }: Stop, boat = false): strin
 		(kind === 'mains' || kind === 'sewer') && hookup[kind] === true;
 	const listed = services.map(
 		({ kind, potable, open }) =>
-			`${(boat && AFLOAT[kind]) || SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}${isShut({ open }) ? ' (shut)' : ''}${hooked(kind) ? ' (hooked up)' : ''}`
+			`${(boat && AFLOAT[kind]) || SERVICE_NAMES[kind]}${kind === 'water' && potable === false ? ' (not for drinking)' : ''}${isShut({ open }) ? ' (shut)' : open === undefined ? '' : ` (open ${sayHours(open)})`}${hooked(kind) ? ' (hooked up)' : ''}`
 	);
 	const beside = (['mains', 'sewer'] as const)
 		.filter((kind) => hooked(kind) && !services.some((service) => service.kind === kind))
@@ -51,15 +53,9 @@ export function sayWeather({ maxC, minC }: Warmth, units: UnitChoice): string {
 	return `${degrees(maxC)} by day, ${degrees(minC)} at night${hasFrost({ weather: { maxC, minC } }) ? ': frost' : ''}`;
 }
 
-/** Where the figures of a stop's weather come from, in brackets: nobody takes them for a forecast. */
-const WEATHER_FROM: Readonly<Record<NonNullable<Stop['weatherFrom']>, string>> = {
-	simulated: 'simulated, not a forecast',
-	typed: 'as you entered it'
-};
-
-/** Where the weather of a stop comes from; nothing where nobody said. */
-export const sayWeatherFrom = ({ weatherFrom }: Pick<Stop, 'weatherFrom'>): string | undefined =>
-	weatherFrom && WEATHER_FROM[weatherFrom];
+/** How the way to a stop is known where nobody typed it: ` as the crow flies`, ` by the track`. */
+export const sayLegFrom = ({ legFrom }: Pick<Stop, 'legFrom'>): string =>
+	legFrom === undefined ? '' : legFrom === 'straight' ? ' as the crow flies' : ' by the track';
 
 /** The weather of a stop with where it comes from: `28 °C by day, 13 °C at night (simulated, not a forecast)`; empty where none is known. */
 export function sayWeatherOf(stop: Pick<Stop, 'weather' | 'weatherFrom'>, units: UnitChoice): string {

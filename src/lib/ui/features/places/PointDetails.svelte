@@ -1,11 +1,13 @@
 <script lang="ts">
 	import { zonedTime } from '$core/time';
 	import { type Point } from '$core/logbook';
-	import { placeText, seenOn } from '$core/places';
-	import { DRINK_ONLY, sayEach, sayVerified } from '$core/words';
+	import { hoursFromWords, placeText, sayHours, seenOn, type Report } from '$core/places';
+	import { DRINK_ONLY, sayEach, sayVerified, SERVICE_NAMES } from '$core/words';
 	import type { App } from '$lib/state';
 	import { isOldNews } from '../../parts/map/content';
 	import { notifyDone } from '../../parts/acts/notify';
+	import { reportAt } from '../../parts/acts/reports';
+	import Reports from '../../parts/places/Reports.svelte';
 
 	interface Props {
 		app: App;
@@ -29,6 +31,32 @@
 		].filter((fact): fact is [string, string] => Boolean(fact[1]))
 	);
 	const spring = $derived(point.services.some(({ kind, potable }) => kind === 'water' && potable !== true));
+	/** hours and season of old are a note; where they can be read they are offered as hours of every service that has none */
+	const noted = $derived([point.season, point.hours].filter(Boolean).join(', '));
+	const offered = $derived(
+		noted !== '' && point.services.some(({ open }) => open === undefined) ? hoursFromWords(noted) : undefined
+	);
+	async function useHours(open: string): Promise<void> {
+		const said = `${point.name}: open ${sayHours(open)}`;
+		const changed = await app.commands.change(
+			'point',
+			point.id,
+			(newest) => ({
+				...newest,
+				services: newest.services.map((service) =>
+					service.open === undefined ? { ...service, open } : service
+				)
+			}),
+			said
+		);
+		if (changed) notifyDone(app, said);
+	}
+	async function found(at: number, report: Report): Promise<void> {
+		const service = point.services[at];
+		if (!service) return;
+		const said = `${point.name}, ${SERVICE_NAMES[service.kind]}: ${report.works ? 'works' : (report.note ?? 'does not work')}`;
+		if (await reportAt(app, { point: point.id }, service.kind, report, said)) notifyDone(app, said);
+	}
 	async function stillSo(): Promise<void> {
 		const said = `${point.name}: still right`;
 		if (await app.commands.change('point', point.id, (newest) => seenOn(newest, today), said))
@@ -40,6 +68,15 @@
 	<ul>
 		{#each each as line, i (i)}<li>{line}</li>{/each}
 	</ul>
+	<Reports services={point.services} {today} onreport={(at, report) => void found(at, report)} />
+	{#if offered}
+		<p class="small">
+			Its hours are a note so far: “{noted}”.
+			<button class="small" onclick={() => void useHours(offered)}
+				>Use as opening hours: {sayHours(offered)}</button
+			>
+		</p>
+	{/if}
 	{#if facts.length > 0}
 		<dl>
 			{#each facts as [name, value] (name)}<div>

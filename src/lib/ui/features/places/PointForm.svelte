@@ -104,7 +104,12 @@
 					</p></Notice
 				>
 			{/if}
-			<ServicesField {services} {units} onchange={(next) => (services = next)} />
+			<ServicesField
+				{services}
+				{units}
+				reads={(open) => app.engine.ask('trip/readsHours', open)}
+				onchange={(next) => (services = next)}
+			/>
 		{/snippet}
 	</FieldsForm>
 	{#if !isNew}<p><button onclick={() => void putAway()}>Remove this point</button></p>{/if}

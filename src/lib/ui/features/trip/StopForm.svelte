@@ -199,7 +199,12 @@
 					>
 				</p>
 			{/if}
-			<ServicesField {services} {units} onchange={(next) => (services = next)} />
+			<ServicesField
+				{services}
+				{units}
+				reads={(open) => app.engine.ask('trip/readsHours', open)}
+				onchange={(next) => (services = next)}
+			/>
 		{/snippet}
 	</FieldsForm>
 	{#if stop}<p><button onclick={() => void remove()}>Remove this stop</button></p>{/if}

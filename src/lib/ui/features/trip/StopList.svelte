@@ -11,13 +11,16 @@
 	} from '$core/plan';
 	import { formatQuantity, type UnitChoice } from '$core/units';
 	import {
+		capital,
 		clockText,
 		dayText,
 		doesAt,
 		lastFor,
 		sayHeeled,
+		sayLegFrom,
 		sayNights,
 		sayOffered,
+		sayReport,
 		sayValveCaution,
 		sayWeatherOf
 	} from '$core/words';
@@ -25,6 +28,8 @@
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
 
+	import type { Report } from '$core/places';
+	import Reports from '../../parts/places/Reports.svelte';
 	import IfShut from './IfShut.svelte';
 	import { runsFor } from './serviceDone';
 
@@ -40,10 +45,14 @@
 		ondo: (change: TripChange) => void;
 		/** keeps what there is at a stop as a point of the directory */
 		onkeep?: (stop: Stop) => void;
+		/** what was found at a service of a stop */
+		onreport: (stop: Stop, at: number, report: Report) => void;
 	}
 	/** The stops of a trip in their order, to be moved by drag and by keys: what there is, and what to do there. */
-	const { rig, trip, stops, plan, nowMs, units, onchange, oninsert, ondo, onkeep }: Props = $props();
+	const { rig, trip, stops, plan, nowMs, units, onchange, oninsert, ondo, onkeep, onreport }: Props =
+		$props();
 
+	const today = $derived(zonedTime(nowMs, trip.timeZone).day);
 	const FLIP_MS = 120;
 	const isPast = (stop: Stop): boolean => instantMs(stop.depart) <= nowMs;
 	const isHere = (stop: Stop): boolean => instantMs(stop.arrive) <= nowMs && !isPast(stop);
@@ -109,7 +118,8 @@
 	<div class="what">
 		<span
 			><strong>{stop.name}</strong>{#if nights}<span class="soft">, {nights}</span
-				>{/if}{#if stop.legKm > 0}<span class="soft">, {formatQuantity(stop.legKm, 'distance', units)}</span
+				>{/if}{#if stop.legKm > 0}<span class="soft"
+					>, {formatQuantity(stop.legKm, 'distance', units)}{sayLegFrom(stop)}</span
 				>{/if}
 			{#if isHere(stop)}<span class="tag">here</span>{/if}</span
 		>
@@ -137,6 +147,14 @@
 					units
 				)}{/if}</span
 		>
+		{#if isHere(stop) && stop.services.length > 0}
+			<Reports services={stop.services} {today} onreport={(at, report) => onreport(stop, at, report)} />
+		{:else if !isPast(stop)}
+			{#each stop.services as service, at (at)}
+				{@const told = sayReport(service, today)}
+				{#if told}<span class="soft small">{capital(told)}.</span>{/if}
+			{/each}
+		{/if}
 		<span class="also">
 			{#if !isPast(stop) && hookupsOf(stop).length > 0}<button
 					class="why small"

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { instantMs, type Rig, type Stop, type Trip } from '$core/logbook';
+	import type { Report } from '$core/places';
 	import type { Plan, TripChange } from '$core/plan';
 	import type { UnitChoice } from '$core/units';
 	import { DUMP_CAUTION, sayDays } from '$core/words';
@@ -29,6 +30,7 @@
 		onchange: (stop: Stop) => void;
 		ondo: (change: TripChange) => void;
 		onkeep: (stop: Stop) => void;
+		onreport: (stop: Stop, at: number, report: Report) => void;
 	}
 	/** The stops of a trip, and what can be done to it. */
 	const {
@@ -47,7 +49,8 @@
 		onstay,
 		onchange,
 		ondo,
-		onkeep
+		onkeep,
+		onreport
 	}: Props = $props();
 
 	let pastShown = $state(false);
@@ -83,7 +86,19 @@
 		>
 		{#if onstay}<p class="buttons"><button onclick={onstay}>We stay here: how long?</button></p>{/if}
 	{:else}
-		<StopList {rig} {trip} stops={shown} {plan} {nowMs} {units} {onchange} oninsert={onadd} {ondo} {onkeep} />
+		<StopList
+			{rig}
+			{trip}
+			stops={shown}
+			{plan}
+			{nowMs}
+			{units}
+			{onchange}
+			oninsert={onadd}
+			{ondo}
+			{onkeep}
+			{onreport}
+		/>
 	{/if}
 </Section>
 {#if dumps}

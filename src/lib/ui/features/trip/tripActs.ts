@@ -1,14 +1,15 @@
 import { DAY_MS, dayPlus, daysBetween, zonedIso, zonedTime } from '$core/time';
 import type { Point, Stop, Trip } from '$core/logbook';
-import { pointFrom } from '$core/places';
+import { pointFrom, type Report } from '$core/places';
 import { changedTrip, type TripChange } from '$core/plan';
 import { sayWay } from '$core/quickline';
-import { capital, sayChange } from '$core/words';
+import { capital, sayChange, SERVICE_NAMES } from '$core/words';
 import { errorMessage } from '$lib/errorMessage';
 import { toast } from '../../kit/toast.svelte';
 import type { App } from '$lib/state';
 import { v7 as uuid } from 'uuid';
 import { notifyDone } from '../../parts/acts/notify';
+import { reportAt } from '../../parts/acts/reports';
 
 /** A change in words, for undo and for what was done. */
 export const changeWords = (app: App, trip: Trip, change: TripChange): string =>
@@ -86,6 +87,21 @@ export async function keepCopy(app: App, trip: Trip): Promise<string | undefined
 	if (!(await app.commands.put([{ kind: 'trip', value: next }], said))) return undefined;
 	notifyDone(app, said);
 	return next.id;
+}
+
+/** Keeps what somebody found at a service of a stop; plans know it at once. */
+export async function reportFound(
+	app: App,
+	trip: Trip,
+	stop: Stop,
+	at: number,
+	report: Report
+): Promise<void> {
+	const service = stop.services[at];
+	if (!service) return;
+	const said = `${stop.name}, ${SERVICE_NAMES[service.kind]}: ${report.works ? 'works' : (report.note ?? 'does not work')}`;
+	const where = { point: stop.point, trip: trip.id, stop: stop.id };
+	if (await reportAt(app, where, service.kind, report, said)) notifyDone(app, said);
 }
 
 /** Puts a trip in lines on the clipboard, as one would write it; where that is not allowed it is said. */

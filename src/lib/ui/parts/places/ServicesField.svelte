@@ -5,14 +5,17 @@
 	import NumberField from '../../kit/fields/NumberField.svelte';
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import TextField from '../../kit/fields/TextField.svelte';
+	import HoursField from './HoursField.svelte';
 
 	interface Props {
 		services: readonly Service[];
 		units: UnitChoice;
+		/** whether a text of opening hours can be read */
+		reads: (open: string) => PromiseLike<boolean | undefined> | undefined;
 		onchange: (services: readonly Service[]) => void;
 	}
 	/** What is here at a stop: a tick for each kind, what it costs, and what else one knows of it; more than one of a kind, too. */
-	const { services, units, onchange }: Props = $props();
+	const { services, units, reads, onchange }: Props = $props();
 
 	const KINDS = Object.keys(SERVICE_NAMES) as readonly Service['kind'][];
 	const isWater = (kind: Service['kind']): boolean => kind === 'water' || kind === 'mains';
@@ -68,6 +71,11 @@
 			optional
 			onchange={(detourKm) => change(at, { detourKm })}
 		/>
+		{#if !isShut(service)}
+			<div class="wide">
+				<HoursField open={service.open} {reads} onchange={(open) => change(at, { open })} />
+			</div>
+		{/if}
 		<details>
 			<summary>More of it</summary>
 			<label class="check"
@@ -165,6 +173,7 @@
 		grid-template-columns: repeat(2, minmax(0, 1fr));
 	}
 	.drinking,
+	.wide,
 	details {
 		grid-column: 1 / -1;
 	}

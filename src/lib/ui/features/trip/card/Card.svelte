@@ -24,6 +24,7 @@
 								>{/if}</span
 						>
 						{#each stop.does as does, i (i)}<span class="does"><span class="box"></span>{does}</span>{/each}
+						{#each stop.ifShut as line, i (i)}<span class="about">{line}</span>{/each}
 						{#if stop.lastFor.length > 0}<span class="last">Last chance: {stop.lastFor.join(', ')}</span>{/if}
 						{#if stop.offers && stop.does.length === 0}<span class="about">Here: {stop.offers}</span>{/if}
 					</span>
