@@ -1,19 +1,24 @@
 import { test, expect } from './helpers/test.js';
-const WAY = 'Skarn Hause 3 nights\n14 km Tamsel Ford: water, grey, black\nOrrow Plantation, 3 nights, 28 °C\n21 km Low Sarn fill and dump 20 min\nKelda Top till somday\nHollin';
 for (const [name, size] of [['w', { width: 1280, height: 800 }], ['n', { width: 390, height: 844 }]] as const)
 test('look ' + name, async ({ page }) => {
 	await page.setViewportSize(size);
-	await page.goto('/?demo'); await expect(page.getByRole('heading', { level: 1 })).toContainText(' first'); await page.waitForTimeout(1500);
-	await page.goto('/trip/lines');
-	const field = page.getByLabel('The stops, one a line');
-	await field.click();
-	await page.keyboard.type(WAY.replaceAll('\n', '\n'), { delay: 1 });
-	await expect(page.getByText(/Costs|No plan of this trip|falls short even/)).toBeVisible({ timeout: 15000 });
-	await page.waitForTimeout(1500);
-	await page.screenshot({ path: `/tmp/look-lines-${name}.png` });
-	if (name === 'n') await page.screenshot({ path: `/tmp/look-lines-${name}-full.png`, fullPage: true });
+	await page.goto('/?demo'); await expect(page.getByRole('heading', { level: 1 })).toContainText(' first'); await page.waitForTimeout(4000);
+	await page.screenshot({ path: `/tmp/look-now-${name}.png` });
 	await page.goto('/trip');
 	await expect(page.getByRole('heading', { name: 'If one is shut' })).toBeVisible({ timeout: 20000 });
+	await page.getByText('Grethe Moor bat survey').last().scrollIntoViewIfNeeded();
+	await page.getByRole('link', { name: 'Edit as lines' }).scrollIntoViewIfNeeded();
+	await page.mouse.wheel(0, 500);
 	await page.waitForTimeout(1000);
-	await page.screenshot({ path: `/tmp/look-trip-${name}.png`, fullPage: true });
+	await page.screenshot({ path: `/tmp/look-stops-${name}.png` });
+	await page.getByRole('heading', { name: 'If one is shut' }).scrollIntoViewIfNeeded();
+	await page.waitForTimeout(500);
+	await page.screenshot({ path: `/tmp/look-fall-${name}.png` });
+	await page.getByRole('link', { name: 'Edit as lines' }).click();
+	await page.waitForTimeout(3000);
+	await page.screenshot({ path: `/tmp/look-edit-${name}.png` });
+	await page.goto('/trip');
+	await page.getByRole('button', { name: 'Change Orrow Plantation' }).click();
+	await page.waitForTimeout(500);
+	await page.screenshot({ path: `/tmp/look-stop-${name}.png` });
 });

@@ -9,7 +9,12 @@ export interface IfShut {
 	/** the stop that serves instead: everything that is offered from there on is taken */
 	readonly then?: string;
 	/** the tank that would bind, too often for the policy's certainty, and when */
-	readonly binds?: { readonly tank: string; readonly atMs: number };
+	readonly binds?: {
+		readonly tank: string;
+		readonly atMs: number;
+		/** so much less used or more carried before would last until one is served instead, or to the end; litres */
+		readonly shortL: number;
+	};
 }
 
 /** For every service that a way uses what happens when just that one is found shut, in the order of the stops. */
@@ -26,6 +31,12 @@ export function ifShutOf(problem: PlanProblem, stretches: Stretches, way: Servic
 				return [{ stop, kind, ...(other === undefined ? {} : { then: other }) }];
 			}
 			const short = shortfallOf(problem, stretches, way, failure);
-			return [{ stop, kind, ...(short ? { binds: { tank: short.tank, atMs: short.atMs } } : {}) }];
+			return [
+				{
+					stop,
+					kind,
+					...(short ? { binds: { tank: short.tank, atMs: short.atMs, shortL: short.shortL } } : {})
+				}
+			];
 		});
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseStop, type Point, type Service } from '../../logbook/index.js';
+import { parseStop, type Point, type Service, type Stop } from '../../logbook/index.js';
+import { MINUTE_MS, zonedIso } from '../../time/index.js';
 import { readWay, sayWay, type Way, type WayStop } from './index.js';
 import { WAYS } from './ways.fixture.js';
 
@@ -147,6 +148,37 @@ describe('a way and back', () => {
 				expect(again.stops).toEqual(stops);
 			}),
 			{ numRuns: 300 }
+		);
+	});
+	it('any trip, whenever one comes and goes → text → the same stops', () => {
+		const minutes = fc.integer({ min: 0, max: 6000 });
+		const stop = fc.record({
+			name: fc.constantFrom('Skarn Hause', 'Black Moor', 'Mill Cross', 'Trip', 'Water Lane 3'),
+			waits: fc.oneof(fc.constant(0), minutes),
+			stays: fc.oneof(fc.constantFrom(0, 30, 1440), minutes),
+			legKm: fc.integer({ min: 0, max: 300 }),
+			note: fc.option(fc.constantFrom('key at the farm', 'then 3 nights: water'), { nil: undefined })
+		});
+		fc.assert(
+			fc.property(fc.array(stop, { minLength: 1, maxLength: 6 }), (drawn) => {
+				let ms = Date.parse(SUNDAY);
+				const stops = drawn.map(({ waits, stays, note, ...one }, i): Stop => {
+					ms += i === 0 ? 0 : waits * MINUTE_MS;
+					const arrive = zonedIso(ms, ZONE);
+					ms += stays * MINUTE_MS;
+					return {
+						...one,
+						id: `s${i}`,
+						arrive,
+						depart: zonedIso(ms, ZONE),
+						services: [],
+						...(note === undefined ? {} : { note })
+					};
+				});
+				const again = read(sayWay(stops, { timeZone: ZONE, points }));
+				expect(again.stops).toEqual(stops.map(({ id: _id, ...one }) => one));
+			}),
+			{ numRuns: 400 }
 		);
 	});
 	it('whatever is typed: an answer, its stops valid and in order', () => {

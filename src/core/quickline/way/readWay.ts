@@ -67,7 +67,7 @@ const NEXT =
 /** A rule or a remark: no stop. */
 const NO_STOP = /^\s*(?:#.*|\/\/.*|[-=_*~]{3,})\s*$/u;
 /** The first line may say what the rest is. */
-const HEADING = /^[^,\d]*\b(?:trip|route|plans?|itinerary|stops)\b[^,\d]*:?\s*$|:\s*$/iu;
+const HEADING = /^[^,\d“"„]*\b(?:trip|route|plans?|itinerary|stops)\b[^,\d]*:?\s*$|:\s*$/iu;
 
 /** What is dumped when somebody writes `dump`: what the rig holds, both where nobody knows. */
 export const wasteOf = (rig: Rig | undefined): readonly Service['kind'][] => {

@@ -8,10 +8,10 @@ import {
 	type Stop
 } from '../../logbook/index.js';
 import { daysBetween, MINUTE_MS, zonedTime } from '../../time/index.js';
-import { sayExactly } from './days.js';
+import { sayExactly, whenAt, type WhenSaid } from './days.js';
 import { readLine } from './line.js';
 import { legStraight, wasteOf } from './readWay.js';
-import { afterNights, passingMs, travelMs } from './timing.js';
+import { afterNights, arriveMs as arrivalMs, passingMs, travelMs, untilMs } from './timing.js';
 
 /** What a trip is written in lines with. */
 export interface SaidWith {
@@ -81,9 +81,19 @@ export function sayWay(all: readonly Stop[], having: SaidWith): string {
 	const { timeZone, rig, points = [] } = having;
 	const stops = notRetired(all);
 	const kind = rig?.kind ?? 'camper';
-	const exactly = (at: string): string => {
-		const { day, hour, minute } = zonedTime(instantMs(at), timeZone);
-		return sayExactly(day, hour, minute);
+	const dayOf = (ms: number): string => zonedTime(ms, timeZone).day;
+	/** the shortest way to say a moment that is read again as it */
+	const said = (ms: number, after: string, means: (read: WhenSaid) => number): string => {
+		const { day, hour, minute } = zonedTime(ms, timeZone);
+		const exactly = sayExactly(day, hour, minute);
+		const [weekday = '', date = '', month = '', , clock = ''] = exactly.split(' ');
+		const shorter = [clock, `${weekday} ${clock}`, `${weekday} ${date} ${month} ${clock}`];
+		return (
+			shorter.find((one) => {
+				const read = whenAt(one, after);
+				return read !== undefined && read.length === one.length && same(means(read.said), ms);
+			}) ?? exactly
+		);
 	};
 	const pointOf = ({ point }: Stop): Point | undefined => points.find(({ id }) => id === point);
 	const same = (a: number, b: number): boolean => Math.abs(a - b) < MINUTE_MS;
@@ -99,7 +109,9 @@ export function sayWay(all: readonly Stop[], having: SaidWith): string {
 			const { arrive, depart, services, legKm } = stop;
 			const [arriveMs, departMs] = [instantMs(arrive), instantMs(depart)];
 			const point = pointOf(stop);
-			const nights = daysBetween(zonedTime(arriveMs, timeZone).day, zonedTime(departMs, timeZone).day);
+			const leftMs = i > 0 ? instantMs(stops[i - 1]?.depart ?? arrive) : arriveMs;
+			const [leftOn, dueMs] = [dayOf(leftMs), leftMs + (i > 0 ? travelMs(legKm, kind) : 0)];
+			const nights = daysBetween(dayOf(arriveMs), dayOf(departMs));
 			const ends = i === stops.length - 1 && services.length === 0;
 			const passes = same(departMs, ends ? arriveMs : arriveMs + passingMs(services));
 			const stay =
@@ -107,12 +119,14 @@ export function sayWay(all: readonly Stop[], having: SaidWith): string {
 					? [`${nights} ${nights === 1 ? 'night' : 'nights'}`]
 					: passes && !saysArrival[i + 1]
 						? []
-						: [`till ${exactly(depart)}`];
+						: [`till ${said(departMs, leftOn, (when) => untilMs(when, arriveMs, timeZone))}`];
 			const straight = legStraight(point, stops[i - 1]);
 			const km = (straight ?? 0) === legKm ? '' : `${legKm} km `;
 			const beside = [
 				...sayServices(services, point),
-				...(saysArrival[i] ? [`arrive ${exactly(arrive)}`] : []),
+				...(saysArrival[i]
+					? [`arrive ${said(arriveMs, leftOn, (when) => arrivalMs(when, dueMs, timeZone))}`]
+					: []),
 				...stay,
 				...sayBesides(stop)
 			];

@@ -138,7 +138,9 @@ describe('a dose', () => {
 describe('frost', () => {
 	it('names the night', () => {
 		const night = { stop: 's', name: 'Skarn', minC: -2, fromMs: NOW, lived: true, risks: [] };
-		expect(plain(sayFrostNight(night, NOW, 'Etc/UTC', METRIC))).toBe('Skarn, tonight: down to −2 °C (from a file)');
+		expect(plain(sayFrostNight(night, NOW, 'Etc/UTC', METRIC))).toBe(
+			'Skarn, tonight: down to −2 °C (from a file)'
+		);
 		const { stop: _stop, name: _name, ...typed } = night;
 		expect(plain(sayFrostNight({ ...typed, from: 'typed' }, NOW, 'Etc/UTC', METRIC))).toBe(
 			'Tonight: down to −2 °C (as you entered it)'
@@ -150,7 +152,7 @@ describe('frost', () => {
 			'coldest of 20 nights'
 		);
 		expect(plain(sayFrostNight({ ...night, fromMs: NOW + DAY_MS }, NOW, 'Etc/UTC', METRIC))).toBe(
-			'Skarn, tomorrow night: down to −2 °C'
+			'Skarn, tomorrow night: down to −2 °C (from a file)'
 		);
 	});
 

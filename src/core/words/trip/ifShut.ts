@@ -1,7 +1,7 @@
 import type { Rig, Trip } from '../../logbook/index.js';
 import type { IfShut } from '../../plan/index.js';
-import { tankById } from '../../rig/index.js';
-import { formatQuantity, type UnitChoice } from '../../units/index.js';
+import { tankById, usableOf } from '../../rig/index.js';
+import { formatLitres, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { mind, plain, type Span } from '../spans.js';
 import { sayWhen } from '../when.js';
 import { SERVES } from './change.js';
@@ -29,9 +29,25 @@ const tankBinds = (
 	return `${tank?.name ?? id} ${binds} ${sayWhen(atMs, nowMs, trip.timeZone)}`;
 };
 
+/** More than this share of what a tank holds nobody saves or carries. */
+const MOST_SAVED = 0.4;
+
+/** What one can do before, where that is little enough: ` (12 L less use before that, or a jug more, would do)`. */
+function before(rig: Rig, { tank: id, shortL }: NonNullable<IfShut['binds']>, units: UnitChoice): string {
+	const tank = tankById(rig, id);
+	if (!tank || !(shortL > 0) || shortL > MOST_SAVED * usableOf(tank)) return '';
+	const less = formatLitres(Math.max(1, Math.ceil(shortL)), units);
+	if (tank.holds !== 'fresh') return ` (${less} less in it before that would do)`;
+	const jug = rig.containers.some(
+		({ carries, capacityL, headroomL, retired }) =>
+			!retired && carries === 'fresh' && capacityL - headroomL >= shortL
+	);
+	return ` (${less} less use before that${jug ? ', or a jug more,' : ''} would do)`;
+}
+
 /** What happens when one service is shut, without its beginning: `Low Sarn instead, 30 km on`; what binds is to be minded. */
 function outcome(rig: Rig, trip: Trip, one: IfShut, nowMs: number, units: UnitChoice): Span {
-	if (one.binds) return mind(tankBinds(rig, trip, one.binds, nowMs));
+	if (one.binds) return mind(`${tankBinds(rig, trip, one.binds, nowMs)}${before(rig, one.binds, units)}`);
 	return plain(
 		one.then === undefined
 			? 'your tanks last all the same'

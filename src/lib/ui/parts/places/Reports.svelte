@@ -17,9 +17,7 @@
 	{#each services as service, at (at)}
 		<li>
 			<span class="small soft"
-				>{capital(
-					sayReport(service, today) ?? `${SERVICE_NAMES[service.kind]}: no report yet`
-				)}.</span
+				>{capital(sayReport(service, today) ?? `${SERVICE_NAMES[service.kind]}: no report yet`)}.</span
 			>
 			<span class="taps">
 				{#each foundAt(service.kind) as { says, works, note } (says)}<button
