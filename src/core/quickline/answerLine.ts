@@ -13,7 +13,7 @@ import {
 } from '../logbook/index.js';
 import { METRIC, type UnitChoice } from '../units/index.js';
 import { answerQuestion, type Answer } from '../answering/index.js';
-import type { Addition, Need, QuickContext } from './context.js';
+import type { Addition, Need, QuickContext, ServiceFound } from './context.js';
 import { knownFrom } from './known.js';
 import { understand } from './quickline.js';
 
@@ -43,6 +43,8 @@ export interface LineAnswer {
 		readonly adds?: Addition;
 		/** what goes into the rig before that; an addition of ours, see docs/logbook.md */
 		readonly needs?: readonly Need[];
+		/** what was found at a service of the trip: the application reports it there; an addition of ours */
+		readonly found?: ServiceFound;
 		/** what to mind at it */
 		readonly warns?: string;
 	}[];
@@ -122,11 +124,12 @@ export function answerLine(question: LineQuestion): LineAnswer {
 					: 'The line is empty. Enter what happened, for example “shower 2”.'
 		};
 	return {
-		choices: answer.matches.map(({ says, warns, drafts, adds, needs }) => ({
+		choices: answer.matches.map(({ says, warns, drafts, adds, needs, found }) => ({
 			says,
 			entries: drafts.map((draft) => ({ rig: question.rig, ...draft }) as LineEntry),
 			...(adds ? { adds } : {}),
 			...(needs ? { needs } : {}),
+			...(found ? { found } : {}),
 			...(warns === undefined ? {} : { warns })
 		}))
 	};

@@ -1,4 +1,4 @@
-import type { Ahead, EntryDraft, Habit, Instrument, Outlet, Rig, Source } from '../logbook/index.js';
+import type { Ahead, EntryDraft, Habit, Instrument, Outlet, Rig, Service, Source } from '../logbook/index.js';
 import { withItem } from '../rig/index.js';
 import type { Happening, TellingContext } from '../words/index.js';
 
@@ -33,6 +33,14 @@ export type Addition = Named | Source | Ahead;
 /** What must be in the rig before that: an outlet of a habit, or another gauge of the same line. */
 export type Need = Addition | Outlet;
 
+/** What was found at a service of a stop of the trip. */
+export interface ServiceFound {
+	readonly stop: string;
+	readonly kind: Service['kind'];
+	readonly works: boolean;
+	readonly note?: string;
+}
+
 /** One way to understand a line without its time. */
 export interface Meaning {
 	/** what happened, in the order in which it is written; nothing where a line only adds to the rig */
@@ -44,6 +52,8 @@ export interface Meaning {
 	/** what it is in words, where that is more than the happenings say */
 	readonly says?: string;
 	readonly warns?: string;
+	/** what was found at a service: its report goes into the trip, and into the point */
+	readonly found?: ServiceFound;
 	/** it is read from closed lists of words that hold every word of the line */
 	readonly whole?: true;
 	/** a word of the line that it does not account for */
@@ -70,6 +80,7 @@ export interface Understood {
 	readonly drafts: readonly EntryDraft[];
 	readonly adds?: Addition;
 	readonly needs?: readonly Need[];
+	readonly found?: ServiceFound;
 	readonly atMs: number;
 	/** with the moment, when that is not now */
 	readonly says: string;

@@ -8,6 +8,7 @@ export {
 	type Addition,
 	type LastRead,
 	type QuickContext,
+	type ServiceFound,
 	type Understood
 } from './context.js';
 export {

@@ -85,6 +85,7 @@ function understoodAs(
 	const added = chosen.flatMap(({ meaning: { adds, needs = [] } }) => [...needs, ...(adds ? [adds] : [])]);
 	const adds = chosen.map(({ meaning }) => meaning.adds).findLast((addition) => addition !== undefined);
 	const needs = added.filter((one) => one !== adds);
+	const found = chosen.map(({ meaning }) => meaning.found).find((one) => one !== undefined);
 	return {
 		drafts: chosen.flatMap(({ meaning, moment }) =>
 			meaning.does.map(
@@ -99,6 +100,7 @@ function understoodAs(
 		),
 		...(adds ? { adds } : {}),
 		...(needs.length > 0 ? { needs } : {}),
+		...(found ? { found } : {}),
 		atMs: chosen[0]?.moment.ms ?? context.nowMs,
 		says: `${parts.join('; ')}${when}`,
 		...(warns.length > 0 ? { warns: warns.join(' ') } : {})

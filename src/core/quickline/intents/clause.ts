@@ -1,3 +1,4 @@
+import { serviceFoundLine } from './serviceFound.js';
 import { listed } from '../../words/index.js';
 import { careLine, crewLine, doneBy, measureAlone, measureLine, takePerson } from './acts.js';
 import { hookupLine } from './hookups.js';
@@ -113,6 +114,7 @@ function readingsOf(
 		);
 	if (wholeName(line, context)) return plainLine(line, context);
 	for (const read of [
+		() => serviceFoundLine(text, context),
 		() => seenLine(line, context),
 		() => outflowLine({ ...line, text: text.trim() }, context),
 		() => doseLine(text, line, context),

@@ -1,6 +1,7 @@
 import type { Point, Service, Stop } from '$core/logbook';
 import { withReport, type Report } from '$core/places';
 import type { App } from '$lib/state';
+import type { Edit } from '$lib/store';
 
 /** Where a service is: at a stop of a trip, at a point, or at both where the stop was made from the point. */
 export interface ReportedAt {
@@ -18,22 +19,18 @@ const reported = <T extends Pick<Stop | Point, 'services'>>(
 	return at < 0 ? one : { ...one, services: [...withReport(one.services, at, report)] };
 };
 
-/**
- * Keeps what somebody found at a service: at the point, and at every stop still ahead that was made from it, so that plans know it; one act,
- * which can be undone.
- */
-export function reportAt(
+/** The edits that keep a report: at the point, and at every stop still ahead that was made from it, so that plans know it. */
+export function reportEdits(
 	app: App,
 	{ point, trip, stop }: ReportedAt,
 	kind: Service['kind'],
-	report: Report,
-	said: string
-): Promise<boolean> {
+	report: Report
+): readonly Edit[] {
 	const isMeant = (one: Stop): boolean => (point !== undefined && one.point === point) || one.id === stop;
 	const trips = app.records.trips.filter(
 		(one) => one.stops.some(isMeant) && (one.id === trip || one.to >= report.day)
 	);
-	const edits = [
+	return [
 		...trips.map(({ id }) =>
 			app.commands.editOf('trip', id, (newest) => ({
 				...newest,
@@ -44,5 +41,13 @@ export function reportAt(
 			? [app.commands.editOf('point', point, (newest) => reported(newest, kind, report))]
 			: [])
 	];
-	return app.commands.put([], said, edits);
 }
+
+/** Keeps what somebody found at a service, as one act that can be undone. */
+export const reportAt = (
+	app: App,
+	at: ReportedAt,
+	kind: Service['kind'],
+	report: Report,
+	said: string
+): Promise<boolean> => app.commands.put([], said, reportEdits(app, at, kind, report));

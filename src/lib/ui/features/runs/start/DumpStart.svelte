@@ -21,6 +21,7 @@
 	import Begin from './Begin.svelte';
 	import { keepOfRig } from './ofRig';
 	import RunFrame from '../RunFrame.svelte';
+	import ShutHere from './ShutHere.svelte';
 	import { placesFor, stopAtHand } from './sources';
 
 	interface Props {
@@ -190,6 +191,7 @@
 				</p>
 			{/if}
 		{/if}
+		<ShutHere {app} stop={wanted.stop} kinds={['grey', 'black', 'sewer']} />
 	{/snippet}
 	{#snippet foot()}
 		<Begin

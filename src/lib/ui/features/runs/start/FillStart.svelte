@@ -26,6 +26,7 @@
 	import { FillForm, type Drinkable, type FillWanted, type HowMuch } from './fillForm.svelte';
 	import Payload from './Payload.svelte';
 	import RunFrame from '../RunFrame.svelte';
+	import ShutHere from './ShutHere.svelte';
 
 	interface Props {
 		app: App;
@@ -220,6 +221,7 @@
 				</p>
 			{/if}
 		{/if}
+		<ShutHere {app} stop={wanted.stop} kinds={['water', 'mains']} />
 	{/snippet}
 	{#snippet foot()}
 		<Begin {app} {book} rig={rig.id} disabled={!form.wish || !figures.value || takeL <= 0} {setup} />
