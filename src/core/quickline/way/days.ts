@@ -1,4 +1,5 @@
 import { casual } from 'chrono-node/en';
+import { CUT } from './cutting.js';
 import { calendarDay, dayPlus, padded, utcMidnightMs } from '../../time/index.js';
 
 /** A day, a time of day, or both, as somebody writes them. */
@@ -112,7 +113,8 @@ export function whenAt(
 	after: string
 ): { readonly said: WhenSaid; readonly end?: string; readonly length: number } | undefined {
 	const lead = /^(?:\s|the\b)*/i.exec(text)?.[0].length ?? 0;
-	const rest = text.slice(lead);
+	// What was cut out of a line ends what stands before it.
+	const [rest = ''] = text.slice(lead).split(CUT);
 	const clockFirst = /^\d{1,2}[.]\d{1,2}[.]/.test(rest) ? undefined : clockAt(rest);
 	if (clockFirst) {
 		const { hour, minute, length } = clockFirst;

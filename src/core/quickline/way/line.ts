@@ -206,7 +206,7 @@ function cutDatesAt(line: Cutting, from: number, lead: number, after: string): D
 
 /** Where a clock or a day may stand by itself: `Tamsel Ford 10:20`, `Skarn Hause, Friday`. */
 const BY_ITSELF =
-	/(?<=[\s,;\ue000])(?=\d{1,2}[:.]\d\d|(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*\b|\d{4}-\d\d)/giu;
+	/(?<=[\s,;\ue000])(?=\d{1,2}[:.]\d\d|today\b|tomorrow\b|tonight\b|(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*\b|\d{1,2}(?:st|nd|rd|th)?\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|\d{1,2}[./]\d{1,2}\b|\d{4}-\d\d)/giu;
 
 /** When one arrives: at the beginning of a line, behind a word that says so, or by itself; `29.11.–2.12.` says until when as well. */
 function cutArrival(line: Cutting, after: string): Dates {

@@ -139,11 +139,11 @@ export function sayPlan(rig: Rig, trip: Trip, planned: Plan, atMs: number, units
 /** Below this nobody counts on luck. */
 const HOPELESS = 0.015;
 
-/** What a trip holds at that falls short although every service is taken: `38% chance that no tank runs low or fills up.` */
+/** What a trip holds at that falls short although every service is taken: `Only 38% chance that no tank runs low or fills up.` */
 export const sayFallsShort = (chance: number): string =>
 	chance < HOPELESS
 		? 'This trip falls short.'
-		: `Only a ${Math.max(1, Math.floor(100 * chance + 1e-9))}% chance that no tank runs low or fills up.`;
+		: `Only ${Math.max(1, Math.floor(100 * chance + 1e-9))}% chance that no tank runs low or fills up.`;
 
 /**
  * Where a plan counts on water of which nobody has said that it is for drinking, and what then; nothing where all of it is known.

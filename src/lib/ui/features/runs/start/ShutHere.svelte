@@ -17,7 +17,7 @@
 	/** One came to fill or dump and cannot: said in one tap, and the plan is made again from what is in the tanks. */
 	const { app, stop: asked, kinds }: Props = $props();
 
-	const trip = $derived(app.trip);
+	const trip = $derived(app.tripAtHand);
 	const stop = $derived(stopAtHand(app, asked));
 	const services = $derived((stop?.services ?? []).filter(({ kind }) => kinds.includes(kind)));
 
