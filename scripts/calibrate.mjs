@@ -2,7 +2,7 @@
 // fails where a class misses its target; plans made-up trips and lives them, and writes that into docs/plan.md.
 // `npm run calibrate -- 40 plates` scores some trips of some classes only, `npm run calibrate -- 40 plans` plans alone,
 // `npm run calibrate -- 40 lives` lives alone that the rig did not foresee, `npm run calibrate -- 40 silences` lives in which now and then
-// nobody writes, `npm run calibrate -- 40 levels` none of these.
+// nobody writes, `npm run calibrate -- 40 levels` none of these; `npm run calibrate -- 20 chances` holds the chances that plans name against what came.
 import { fork } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -231,7 +231,36 @@ async function writePlans(answers) {
 	return misses;
 }
 
+/** Chances that plans name, by how high they are, against what came of those trips; of lives like their rig, and unlike it. */
+async function chancesTable() {
+	/** @type {{ module: typeof import('../bench/chances') }} */
+	const { module: bench } = await runnerImport('./bench/chances.ts', { logLevel: 'error' });
+	const like = MANNERS.filter(({ guests, hookups, jugs }) => !guests && !hookups && !jugs);
+	const EDGES = [0, 0.1, 0.3, 0.5, 0.7, 0.85, 0.95, 1.001];
+	const mean = (values) => values.reduce((sum, value) => sum + value, 0) / values.length;
+	const rows = [
+		['like their rig', like],
+		['unlike it', LIVES]
+	].flatMap(([name, manners]) => {
+		const all = manners.flatMap((manner) => bench.nameChances(manner, cases));
+		return EDGES.slice(0, -1).flatMap((from, i) => {
+			const these = all.filter(({ chance }) => chance >= from && chance < EDGES[i + 1]);
+			if (these.length === 0) return [];
+			const held = mean(these.map(({ held: one }) => Number(one)));
+			return [
+				`| ${[name, these.length, percent(mean(these.map(({ chance }) => chance))), `${percent(held)} ± ${(100 * Math.sqrt((held * (1 - held)) / these.length)).toFixed(1)}`].join(' | ')} |`
+			];
+		});
+	});
+	return ['| lives | trips | named | held |', '| --- | --- | --- | --- |', ...rows];
+}
+
 async function main() {
+	if (process.argv[3] === 'chances') {
+		const table = await chancesTable();
+		console.log(table.join('\n'));
+		return writeInto('docs/plan.md', table, 'chances');
+	}
 	/** @type {{ module: typeof import('../bench/targets') }} */
 	const { module: targets } = await runnerImport('./bench/targets.ts', { logLevel: 'error' });
 	const lives = plansOnly || silencesOnly || levelsOnly || only ? [] : LIVES.map(({ name }) => name);

@@ -7,15 +7,6 @@ const OUT = 'docs/screenshots';
 /** A fixed clock, so that the same pictures come out on any day. */
 const NOW = new Date('2027-06-16T10:40:00+01:00');
 
-/** Puts two showers and the dishes into the basket. */
-async function fillBasket(page) {
-	await page.getByRole('button', { name: 'Enough for tonight?' }).click();
-	for (const habit of ['Shower', 'Shower', 'Dishes'])
-		await page.getByRole('button', { name: `One more: ${habit}` }).click();
-	await page.locator('.answer .verdict').waitFor();
-	await page.locator('.answer').scrollIntoViewIfNeeded();
-}
-
 /** Waits until the plan is made and drawn; a theme that was chosen meanwhile is drawn with. */
 async function ribbonDrawn(page) {
 	await page
@@ -23,6 +14,23 @@ async function ribbonDrawn(page) {
 		.locator('svg')
 		.waitFor();
 	await page.waitForTimeout(1500);
+}
+
+/** Writes a trip in lines, one word of it not understood, and waits for its plan. */
+async function linesWritten(page) {
+	await page
+		.getByLabel('The stops, one a line')
+		.fill(
+			[
+				'Skarn Hause 1 night',
+				'14 km Tamsel Ford: water, grey, black',
+				'Orrow Plantation, 3 nights, 28 °C',
+				'21 km Low Sarn fill and dump 20 min',
+				'Kelda Top till somday'
+			].join('\n')
+		);
+	await page.getByText('is not clear').waitFor();
+	await ribbonDrawn(page);
 }
 
 /** Waits until the map has its signs and coasts. */
@@ -77,7 +85,7 @@ const SHOTS = [
 	{ name: 'trip-phone', path: '/trip', width: 390, height: 844, act: ribbonDrawn },
 	{ name: 'trip-boat-night', path: '/trip', theme: 'Night', rig: 'Sandling', act: ribbonDrawn },
 	{ name: 'habits', path: '/habits', act: workedOut },
-	{ name: 'now-basket', path: '/', act: fillBasket },
+	{ name: 'trip-lines', path: '/trip/lines', act: linesWritten },
 	{ name: 'run-fill', path: '/run/fill?tank=sand-aft', rig: 'Sandling', ...PHONE, act: fillAft },
 	{ name: 'run-dump', path: '/run/dump', ...PHONE, act: dumpAll },
 	{ name: 'ledger', path: '/ledger' },

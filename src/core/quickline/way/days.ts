@@ -114,7 +114,7 @@ export function whenAt(
 ): { readonly said: WhenSaid; readonly end?: string; readonly length: number } | undefined {
 	const lead = /^(?:\s|the\b)*/i.exec(text)?.[0].length ?? 0;
 	// What was cut out of a line ends what stands before it.
-	const [rest = ''] = text.slice(lead).split(CUT);
+	const rest = (text.slice(lead).split(CUT)[0] ?? '').trimEnd();
 	const clockFirst = /^\d{1,2}[.]\d{1,2}[.]/.test(rest) ? undefined : clockAt(rest);
 	if (clockFirst) {
 		const { hour, minute, length } = clockFirst;

@@ -178,7 +178,7 @@ export const WAYS: readonly (readonly [text: string, told: string])[] = [
 	['Mill Cross 45 min, water', 'Mill Cross | 29 14:00→29 14:50 | water 45 min'],
 	['Mill Cross tomorrow 10:00, water', 'Mill Cross | 30 10:00→30 10:30 | water'],
 	['Mill Cross tomorrow', 'Mill Cross | 30 12:00→30 12:00'],
-	['Mill Cross, 3 Dec, 2 nights', 'Mill Cross | 29 14:00→01 10:00 ! 3 Dec'],
+	['Mill Cross, 3 Dec, 2 nights', 'Mill Cross | 03 12:00→05 10:00'],
 	['Mill Cross 3.12. 2 nights', 'Mill Cross | 03 12:00→05 10:00'],
 	['tomorrow: Mill Cross, 2 nights', 'Mill Cross | 30 12:00→02 10:00']
 ];
