@@ -198,6 +198,7 @@ test('a plan that falls short says why, and the smallest thing that mends it', a
 		'chance',
 		'cost',
 		'feasible',
+		'ifShut',
 		'lastChance',
 		'next',
 		'services',

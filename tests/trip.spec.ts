@@ -287,7 +287,7 @@ test('a trip is copied, looked at by its address, and planned as one will set ou
 	page
 }) => {
 	await openTrip(page, HOLDS);
-	await page.getByRole('button', { name: 'Copy' }).click();
+	await page.getByRole('button', { name: 'Copy', exact: true }).click();
 	await expect(page).toHaveURL(/trip=/);
 	await expect(page.getByText(/Planned as if you set out on/)).toBeVisible();
 	await expect(page.getByRole('region', { name: 'How much to load before you leave' })).toContainText(

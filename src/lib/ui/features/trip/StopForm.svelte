@@ -103,6 +103,8 @@
 	// svelte-ignore state_referenced_locally
 	let services = $state.raw<readonly Service[]>(stop?.services ?? at?.services ?? []);
 	let placeFits = $state(true);
+	/** the days are to be typed over by one figure each */
+	let ownFigures = $state(false);
 
 	/** Figures of the whole stay are asked for where its days are not known one by one. */
 	const byDay = $derived(isWeatherByDay(draft.weather as Stop['weather']));
@@ -177,6 +179,7 @@
 		conflicts={correction.conflicts}
 		onsubmit={(next) => void save(next)}
 		oncancel={onclose}
+		moreOpen={ownFigures}
 	>
 		{#snippet extra()}
 			<StopPlace
@@ -193,9 +196,10 @@
 					<button
 						type="button"
 						class="small"
-						onclick={() =>
-							(draft = withValue(withValue(draft, 'weather', undefined), 'weatherFrom', undefined))}
-						>Enter my own figures</button
+						onclick={() => {
+							draft = withValue(withValue(draft, 'weather', undefined), 'weatherFrom', undefined);
+							ownFigures = true;
+						}}>Enter my own figures</button
 					>
 				</p>
 			{/if}

@@ -17,6 +17,8 @@
 		onsubmit: (draft: Draft) => void;
 		oncancel: () => void;
 		extra?: Snippet;
+		/** what is folded is shown: something in it is asked for */
+		moreOpen?: boolean;
 	}
 	let {
 		fields,
@@ -27,7 +29,8 @@
 		conflicts = [],
 		onsubmit,
 		oncancel,
-		extra
+		extra,
+		moreOpen = false
 	}: Props = $props();
 
 	const wrongAt = (key: string): string | undefined => {
@@ -37,7 +40,7 @@
 	const plain = $derived(fields.filter(({ more }) => !more));
 	const rest = $derived(fields.filter(({ more }) => more));
 	/** The rest opens by itself where something in it is wrong. */
-	const restOpen = $derived(rest.some(({ key }) => wrongAt(key) !== undefined));
+	const restOpen = $derived(moreOpen || rest.some(({ key }) => wrongAt(key) !== undefined));
 	const elsewhere = $derived(problems.filter(({ path }) => !fields.some(({ key }) => path === `$.${key}`)));
 	const MOST = 8;
 </script>

@@ -122,7 +122,7 @@ export function createChart(
 		const of = (pick: (sign: Sign) => boolean): readonly HTMLElement[] =>
 			shownNow.signs.flatMap((sign) => (pick(sign) ? (drawn.get(sign.id) ?? []) : []));
 		const isStop = ({ id }: Sign): boolean => id.startsWith('stop:');
-		const signsToMove = of((sign) => !isStop(sign) && sign.hangs !== true && sign.id !== 'pin');
+		const signsToMove = of((sign) => !isStop(sign) && sign.id !== 'pin');
 		for (const one of signsToMove) one.style.translate = '';
 		const stops = of(isStop).map(boxOf);
 		const shifts = beside(stops, signsToMove.map(boxOf), UNDER);
