@@ -41,7 +41,7 @@ export {
 	sayMeterUnit
 } from './equipment/instrument.js';
 export { sayAxle, saySpare, type SpareWords } from './equipment/weight.js';
-export { sayOpenings, sayTimesAt } from './trip/wayLine.js';
+export { sayOpenings, sayTimesAt, type Opening } from './trip/wayLine.js';
 export { sayFallbackPrice } from './trip/fallback.js';
 export { foundAt, sayReport, type FoundAt } from './trip/report.js';
 export { sayWeatherFrom } from './trip/weatherFrom.js';

@@ -15,6 +15,6 @@ export type { StayAt } from './questions/runs/staysByHand';
 export type { PastLevelAnswer } from './questions/tank/levelAt';
 export type { Ask, PlanNews } from './questions/trip/newsOfPlan';
 export type { FallbackPrice, TripPlan } from './parts/tripPlan';
-export type { TripRead, TripText } from './questions/trip/readText';
+export type { DraftPlan } from './questions/trip/planDraft';
 export type { SchoolPlan, WaysOfTrip } from './questions/trip/waysOfTrip';
 export type { Standpoint } from './standpoint';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Point } from '$core/logbook';
-	import type { TripRead } from '$lib/engine';
+	import type { TripRead } from './asWritten.svelte';
 	import { completionAt, piecesOf } from './marking';
 
 	interface Props {

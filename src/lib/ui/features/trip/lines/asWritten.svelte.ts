@@ -1,12 +1,40 @@
 import type { Trip } from '$core/logbook';
-import { sayWay } from '$core/quickline';
+import {
+	nameOfWay,
+	readWay,
+	sayWay,
+	tripFromWay,
+	wayContext,
+	type Way,
+	type WayProblem
+} from '$core/quickline';
+import { sayTimesAt } from '$core/words';
 import { MINUTE_MS, zonedIso, zonedTime } from '$core/time';
-import { latest, type TripRead } from '$lib/engine';
+import { latest, type FallbackPrice, type TripPlan } from '$lib/engine';
 import type { App } from '$lib/state';
 import { Correction } from '../../../../state/correction.svelte';
 import { untrack } from 'svelte';
 import { v7 as uuid } from 'uuid';
 import { newTrip } from '../tripFields';
+
+/** A trip in lines as it was understood, and as it would go. */
+export interface TripRead {
+	readonly trip: Trip;
+	/** what a name of it would be */
+	readonly name: string;
+	readonly lines: readonly {
+		readonly line: number;
+		readonly says: string;
+		readonly shut: string;
+		readonly known: boolean;
+	}[];
+	readonly problems: readonly WayProblem[];
+	/** absent where there is nothing to plan, or until it is planned */
+	readonly planned?: TripPlan;
+	readonly price?: FallbackPrice;
+}
+
+const isCalendar = (text: string): boolean => /^\s*BEGIN:VCALENDAR/im.test(text);
 
 /** So long after the last key a trip is read. */
 const REST_MS = 250;
@@ -46,13 +74,55 @@ export function asWritten(app: App, rigId: string, known: Trip | undefined) {
 		return () => clearTimeout(waiting);
 	});
 	const trip = $derived<Trip>({ ...base, policy: { ...base.policy, fallback } });
-	const read = latest(() =>
-		rested.text.trim() === '' ? undefined : app.engine.ask('trip/readText', { ...rested, trip })
+	const way = latest((): Promise<Way> | undefined => {
+		const { rigs, points } = app.records;
+		if (rested.text.trim() === '') return undefined;
+		const about = { logbook: { rigs, points }, rig: rigId, timeZone: zone };
+		const context = { ...wayContext(rested.text, rested.from, about), persons: base.persons };
+		return isCalendar(rested.text)
+			? import('$lib/exchange/tripText').then(({ readTripText }) => readTripText(context))
+			: Promise.resolve(readWay(context));
+	});
+	const draft = $derived(way.value && tripFromWay(trip, way.value.stops, (place) => `stop-${place}`));
+	const planned = latest(() =>
+		draft && draft.stops.length > 0 ? app.engine.ask('trip/planDraft', draft) : undefined
 	);
+	const read = $derived.by((): TripRead | undefined => {
+		if (!way.value || !draft) return undefined;
+		const { stops, lines, problems } = way.value;
+		const plan = planned.value?.openings.length === draft.stops.length ? planned.value : undefined;
+		return {
+			trip: draft,
+			name: nameOfWay(stops),
+			problems,
+			lines: lines.flatMap(({ line, stop: place, known: isKnown }) => {
+				const stop = draft.stops[place];
+				const openings = plan?.openings[place] ?? [];
+				return stop
+					? [
+							{
+								line,
+								known: isKnown,
+								says: [
+									sayTimesAt(stop, zone),
+									...openings.filter(({ shut }) => !shut).map(({ says }) => says)
+								].join(', '),
+								shut: openings
+									.filter(({ shut }) => shut)
+									.map(({ says }) => says)
+									.join(', ')
+							}
+						]
+					: [];
+			}),
+			...(plan?.planned ? { planned: plan.planned } : {}),
+			...(plan?.price ? { price: plan.price } : {})
+		};
+	});
 
 	/** Keeps the trip; whether it was kept. Stops that are new get their ids. */
 	async function save(): Promise<string | undefined> {
-		const told = read.value;
+		const told = read;
 		if (!told) return undefined;
 		const own = new Set(base.stops.map(({ id }) => id));
 		const { fallback: _no, ...policy } = base.policy ?? {};
@@ -97,14 +167,14 @@ export function asWritten(app: App, rigId: string, known: Trip | undefined) {
 		},
 		/** as it was last understood */
 		get read(): TripRead | undefined {
-			return text.trim() === '' ? undefined : read.value;
+			return text.trim() === '' ? undefined : read;
 		},
 		get trouble() {
-			return read.trouble;
+			return way.trouble ?? planned.trouble;
 		},
 		/** whether what is read is what is written */
 		get current() {
-			return !read.waiting && rested.text === text && rested.from === from;
+			return !way.waiting && rested.text === text && rested.from === from;
 		}
 	};
 }
