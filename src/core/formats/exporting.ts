@@ -72,7 +72,7 @@ export function exportText(format: ExportFormat, logbook: Logbook, options: Expo
 			return table(logbook, options);
 		case 'gpx':
 			return trip
-				? tripGpx(trip, points, (stop) => (planned ? doingAt(stop, planned).join(' ') : ''))
+				? tripGpx(trip, points, (stop) => (planned ? doingAt(stop, trip.timeZone, planned).join(' ') : ''))
 				: pointsGpx(points);
 		case 'geojson':
 			return trip ? tripGeoJson(trip, points) : pointsGeoJson(points);

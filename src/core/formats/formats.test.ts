@@ -200,7 +200,11 @@ describe('what is written is read by others too', () => {
 			}
 		]);
 		const trip = tripWith(first ? [first] : []);
-		const plan = { services: [{ stop: 'a', dump: ['grey'] }], lastChance: [{ tank: 'grey', stop: 'a' }] };
+		const taken = { stop: 'a', atMs: Date.parse('2027-05-02T10:00:00Z'), services: [{ kind: 'grey' }] };
+		const plan = {
+			services: [{ ...taken, dump: ['grey'] }],
+			lastChance: [{ tank: 'grey', stop: 'a' }]
+		};
 		const file = exportText('ics', book({ trips: [trip] }), {
 			trip,
 			planned: { rig: exactRig, plan: plan as never }

@@ -13,9 +13,13 @@ export interface PlannedServices {
 }
 
 /** What is to be done at a stop: `Take 48 L and empty Grey.` and what it is the last chance for. */
-export function doingAt(stop: Stop, { rig, plan, units = METRIC }: PlannedServices): readonly string[] {
+export function doingAt(
+	stop: Stop,
+	timeZone: string,
+	{ rig, plan, units = METRIC }: PlannedServices
+): readonly string[] {
 	return [
-		...doesAt(rig, plan, stop.id, units).map((does) => `${capital(does)}.`),
+		...doesAt(rig, plan, stop, units, timeZone).map((does) => `${capital(does)}.`),
 		...lastFor(rig, plan, stop.id).map((tank) => `Last chance for ${tank}.`)
 	];
 }
@@ -32,7 +36,7 @@ export function tripCalendar(trip: Trip, planned: PlannedServices, stampMs: numb
 		prodId: { company: 'Dipsometer', product: 'logbook', language: 'EN' }
 	});
 	for (const stop of trip.stops) {
-		const doing = doingAt(stop, planned);
+		const doing = doingAt(stop, trip.timeZone, planned);
 		const description = [
 			...doing,
 			stop.services.length > 0 ? `There is ${sayOffered(stop)}.` : '',

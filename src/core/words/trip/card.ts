@@ -89,7 +89,7 @@ function cardStop(stop: Stop, { rig, trip, plan, nowMs, units }: CardFacts): Car
 		clock: clockText(stop.arrive, timeZone),
 		name: stop.name,
 		about: about.filter((part) => part !== '').join(', '),
-		does: doesAt(rig, plan, stop.id, units).map(capital),
+		does: doesAt(rig, plan, stop, units, timeZone).map(capital),
 		lastFor: lastFor(rig, plan, stop.id),
 		ifShut: sayIfShut(
 			rig,

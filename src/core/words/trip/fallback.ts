@@ -3,7 +3,7 @@ import { formatMoney } from '../../units/index.js';
 import { listed } from '../list.js';
 
 const percent = (chance: number): string =>
-	chance > 0.995 ? 'almost 100%' : `${Math.max(0, Math.floor(100 * chance + 1e-9))}%`;
+	chance > 0.995 ? 'Almost 100%' : `${Math.max(0, Math.floor(100 * chance + 1e-9))}%`;
 
 /** What surviving one service that is shut costs, and what it brings: `Costs 3.20 and 12 minutes more.` */
 export function sayFallbackPrice(without: Plan, withIt: Plan): string {
@@ -17,7 +17,7 @@ export function sayFallbackPrice(without: Plan, withIt: Plan): string {
 		...(minutes > 0 ? [`${minutes} minutes`] : []),
 		...(km > 0 ? [`${km} km`] : [])
 	];
-	const chances = `${percent(without.chance)} chance without it, ${percent(withIt.chance)} with it, if all are open.`;
+	const chances = `${percent(without.chance)} chance without it, ${percent(withIt.chance).toLowerCase()} with it, if all are open.`;
 	if (more.length > 0) return `Costs ${listed(more)} more. ${chances}`;
 	return withIt.cost > without.cost + 0.005
 		? `Costs ${formatMoney(withIt.cost - without.cost)} more by your prices. ${chances}`

@@ -1,10 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { exactRig, exactTrip, freshStart, logbookOf } from '../../../../tests/helpers/logbooks.js';
 import { estimate } from '../../estimate/index.js';
+import { hoursReader } from '../../hours/index.js';
 import type { Rig, Service, Stop, Trip } from '../../logbook/index.js';
 import { plan } from '../../plan/index.js';
 import { METRIC } from '../../units/index.js';
-import { sayDoubtfulTaps, sayOverload, sayPlan, spanText } from '../index.js';
+import {
+	doesAt,
+	sayDoubtfulTaps,
+	sayFallbackPrice,
+	sayIfShut,
+	sayOverload,
+	sayPlan,
+	spanText
+} from '../index.js';
 
 const atMs = Date.parse('2027-05-01T06:00:00Z');
 const rig: Rig = {
@@ -88,5 +97,65 @@ describe('what a plan says', () => {
 			spanText(sayPlan(rig, trip, { ...planned, chance }, atMs, METRIC).detail);
 		expect(words(0.8)).toContain('80% chance that no tank runs low or fills up');
 		expect(words(0.948)).toContain('94% chance');
+	});
+});
+
+describe('what opens only later', () => {
+	it('is used then, and says so; of what is open on arrival nothing is said', () => {
+		const trip: Trip = {
+			...exactTrip,
+			stops: [stop(3, [{ ...water, open: '07:30-18:00' }, grey]), stop(5, [])]
+		};
+		const logbook = logbookOf(freshStart(), rig, [trip]);
+		const planned = plan(estimate(logbook, 'rig', atMs), logbook, 'trip', { hours: hoursReader() });
+		const does = doesAt(rig, planned, trip.stops[0]!, METRIC, trip.timeZone);
+		expect(does).toEqual(['empty Grey', expect.stringMatching(/^take \d+.L, open from Mon 3 May 07:30$/)]);
+	});
+});
+
+describe('what then if one is shut', () => {
+	const trip: Trip = { ...exactTrip, stops: [stop(3, [water, grey]), stop(4, [water]), stop(6, [])] };
+	const told = (all: Parameters<typeof sayIfShut>[2], at?: string): readonly string[] =>
+		sayIfShut(rig, trip, all, atMs, METRIC, at).map((spans) => spanText(spans).replaceAll('\u00a0', ' '));
+	const binds = { tank: 'grey', atMs: Date.parse('2027-05-05T10:00:00Z'), shortL: 6 };
+	it('another stop and how far it is; or what fills, when, and what one can do before', () => {
+		expect(told([{ stop: 's3', kind: 'water', then: 's4' }])).toEqual([
+			'If it is shut: Stop 4 instead, 10 km on.'
+		]);
+		expect(told([{ stop: 's3', kind: 'grey', binds }], 'Stop 3')).toEqual([
+			'If Stop 3 is shut: Grey is full Wednesday morning (6 L less in it before that would do).'
+		]);
+	});
+	it('each kind by itself where it differs, together where it does not', () => {
+		expect(
+			told([
+				{ stop: 's3', kind: 'water', then: 's4' },
+				{ stop: 's3', kind: 'grey', then: 's4' }
+			])
+		).toHaveLength(1);
+		expect(
+			told([
+				{ stop: 's3', kind: 'water', then: 's4' },
+				{ stop: 's3', kind: 'grey', binds: { ...binds, shortL: 70 } }
+			])
+		).toEqual([
+			'If the tap is shut: Stop 4 instead, 10 km on.',
+			'If the drain is shut: Grey is full Wednesday morning.'
+		]);
+	});
+	it('what surviving it costs, and that no plan does', () => {
+		const { planned } = said([stop(3, [water, grey]), stop(6, [])]);
+		const dearer = {
+			...planned,
+			cost: planned.cost + 3.2,
+			effort: { ...planned.effort, fees: planned.effort.fees + 3.2 }
+		};
+		expect(sayFallbackPrice(planned, dearer)).toMatch(
+			/^Costs 3\.2 in fees more\. Almost 100% chance without it/
+		);
+		expect(sayFallbackPrice(planned, { ...planned, feasible: false })).toMatch(
+			/^No plan of this trip does that/
+		);
+		expect(sayFallbackPrice({ ...planned, feasible: false }, planned)).toMatch(/falls short even/);
 	});
 });

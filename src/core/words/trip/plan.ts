@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '../../time/index.js';
-import { instantMs, type Rig, type Stop, type Trip } from '../../logbook/index.js';
+import { hasHours, instantMs, type Rig, type Stop, type Trip } from '../../logbook/index.js';
 import {
 	serviceKindOf,
 	type Effort,
@@ -10,6 +10,7 @@ import {
 import { tankById } from '../../rig/index.js';
 import { formatLitres, formatMoney, formatQuantity, type UnitChoice } from '../../units/index.js';
 import { listed } from '../list.js';
+import { sayInstant } from '../log/entry.js';
 import { capital } from '../outlook/stay.js';
 import { SERVES } from './change.js';
 import { sayShortfall } from '../outlook/verdict.js';
@@ -32,16 +33,20 @@ export function sayService(rig: Rig, service: PlannedService, units: UnitChoice)
 	]);
 }
 
-/** What is planned at a stop: `take 48 L and empty Grey`, once for each visit to its services. */
+/** What is planned at a stop: `take 48 L and empty Grey`, once for each visit to its services; from when on, where they open after one has arrived. */
 export const doesAt = (
 	rig: Rig,
 	plan: Plan | undefined,
-	stop: string,
-	units: UnitChoice
+	{ id, arrive }: Pick<Stop, 'id' | 'arrive'>,
+	units: UnitChoice,
+	timeZone: string
 ): readonly string[] =>
 	(plan?.services ?? [])
-		.filter((service) => service.stop === stop)
-		.map((service) => sayService(rig, service, units));
+		.filter((service) => service.stop === id)
+		.map((service) => {
+			const waits = service.services.some(hasHours) && service.atMs > instantMs(arrive) + MINUTE_MS;
+			return `${sayService(rig, service, units)}${waits ? `, open from ${sayInstant(service.atMs, timeZone)}` : ''}`;
+		});
 
 /** The tanks, by name, for which a stop is the last chance. */
 export const lastFor = (rig: Rig, plan: Plan | undefined, stop: string): readonly string[] =>

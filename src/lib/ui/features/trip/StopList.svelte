@@ -110,7 +110,7 @@
 </script>
 
 {#snippet row(stop: Stop, movable: boolean)}
-	{@const acts = doesAt(rig, toldPlan, stop.id, units)}
+	{@const acts = doesAt(rig, toldPlan, stop, units, trip.timeZone)}
 	{@const last = lastFor(rig, toldPlan, stop.id)}
 	{@const nights = sayNights(stop, trip.timeZone)}
 	<span class="day">{dayOf(stop)}<span class="soft small">{clockText(stop.arrive, trip.timeZone)}</span></span
