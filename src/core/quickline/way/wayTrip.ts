@@ -1,4 +1,4 @@
-import { instantMs, type Stop, type Trip } from '../../logbook/index.js';
+import { canonical, instantMs, type Stop, type Trip } from '../../logbook/index.js';
 import { zonedTime } from '../../time/index.js';
 import type { WayStop } from './readWay.js';
 
@@ -20,18 +20,26 @@ const SAID = [
 	'note'
 ] as const satisfies readonly (keyof Stop)[];
 
-/** A stop as it was, with what its line says now; weather day by day is more than a line says, and stays. */
+/**
+ * A stop as it was, with what its line says now. Weather day by day is more than a line says, and stays; figures that are as they were come from
+ * where they came from.
+ */
 function toldAgain(before: Stop, said: WayStop): Stop {
 	const rest = Object.fromEntries(
 		Object.entries(before).filter(([key]) => !SAID.some((one) => one === key))
 	) as Pick<Stop, 'id'>;
-	const { weather, weatherFrom } = before;
-	const kept =
-		weather && !('maxC' in weather) && !said.weather
-			? { weather, ...(weatherFrom ? { weatherFrom } : {}) }
-			: {};
-	const place = said.position ? {} : before.position && !before.point ? { position: before.position } : {};
-	return { ...rest, ...place, ...kept, ...said };
+	const { weather, weatherFrom, position, legKm, legFrom } = before;
+	const byDay = weather !== undefined && !('maxC' in weather) && !said.weather;
+	const same = byDay || (weather !== undefined && canonical(weather) === canonical(said.weather));
+	const { weatherFrom: _typed, ...others } = said;
+	return {
+		...rest,
+		...(said.position || !position || before.point ? {} : { position }),
+		...(said.legFrom === undefined && legFrom && said.legKm === legKm ? { legFrom } : {}),
+		...(byDay ? { weather } : {}),
+		...(same ? others : said),
+		...(same && weatherFrom ? { weatherFrom } : {})
+	};
 }
 
 /**

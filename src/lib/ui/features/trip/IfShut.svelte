@@ -26,7 +26,13 @@
 {#each stops as id (id)}
 	{#each sayIfShut( rig, trip, plan.ifShut.filter((one) => one.stop === id), nowMs, units ) as spans, i (i)}
 		<p class="small soft">
-			{#if stop === undefined}<strong>{nameOf(id)}:&#32;</strong>{/if}<Spans {spans} />
+			{#if stop === undefined}<strong>{nameOf(id)}:</strong>{/if}<Spans {spans} />
 		</p>
 	{/each}
 {/each}
+
+<style>
+	strong {
+		margin-right: 0.3em;
+	}
+</style>

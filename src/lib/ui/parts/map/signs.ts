@@ -11,8 +11,8 @@ const PLATE = 10;
 const PIN =
 	'<svg viewBox="0 0 20 28" width="20" height="28" aria-hidden="true"><path d="M10 27 C10 27 1 15 1 9 A9 9 0 0 1 19 9 C19 15 10 27 10 27 Z"/></svg>';
 
-/** What lies over what. */
-const OVER = { pin: 2000, chosen: 1000, here: 500, last: 300, point: 0, stop: -100 } as const;
+/** What lies over what: no sign hides the number of a stop, unless it was chosen. */
+const OVER = { pin: 2000, chosen: 1000, here: 600, last: 500, stop: 400, point: 0 } as const;
 
 const NOTHING_OVERBOARD = 'nothing overboard';
 
@@ -75,7 +75,7 @@ export function signsOf(
 			className: 'sign',
 			size: [drawn.width + PLATE, drawn.height + PLATE],
 			hangs: true,
-			over: OVER.stop
+			over: OVER.point
 		};
 	};
 	const marks = stops.filter(({ noDischarge, position }) => noDischarge && !marked.has(position.join()));

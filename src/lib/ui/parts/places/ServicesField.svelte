@@ -72,7 +72,7 @@
 			onchange={(detourKm) => change(at, { detourKm })}
 		/>
 		{#if !isShut(service)}
-			<div class="wide">
+			<div class="whole">
 				<HoursField open={service.open} {reads} onchange={(open) => change(at, { open })} />
 			</div>
 		{/if}
@@ -173,7 +173,7 @@
 		grid-template-columns: repeat(2, minmax(0, 1fr));
 	}
 	.drinking,
-	.wide,
+	.whole,
 	details {
 		grid-column: 1 / -1;
 	}
