@@ -15,6 +15,18 @@ function zones(own: string, chosen: string): readonly { readonly value: string; 
 	];
 }
 
+/** Countries whose public holidays are known to what reads opening hours, ISO 3166. */
+const COUNTRIES =
+	'ar at au be bg br by ca ch ci cn cz de dk ee es fi fr ge gg gi gr hr hu ie im it je jp lt lu lv mc md mt mx na nl no nz pl pt ro rs ru se si sk sm ua us vn za';
+
+/** These countries by their names, in order. */
+function countries(): readonly { readonly value: string; readonly label: string }[] {
+	const names = new Intl.DisplayNames('en-GB', { type: 'region' });
+	return COUNTRIES.split(' ')
+		.map((value) => ({ value, label: names.of(value.toUpperCase()) ?? value }))
+		.sort((a, b) => a.label.localeCompare(b.label));
+}
+
 /** The fields of a trip: what a person knows first, the rest behind "more". */
 export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] => [
 	{ key: 'name', label: 'Name', type: 'text' },
@@ -49,6 +61,15 @@ export const tripFields = (draft: Draft, deviceZone: string): readonly Field[] =
 		type: 'select',
 		more: true,
 		options: zones(deviceZone, typeof draft.timeZone === 'string' ? draft.timeZone : deviceZone)
+	},
+	{
+		key: 'country',
+		label: 'Public holidays of',
+		type: 'select',
+		optional: true,
+		more: true,
+		hint: 'Opening hours that change on public holidays use it.',
+		options: countries()
 	},
 	{
 		key: 'policy.feePerMinute',
