@@ -41,6 +41,15 @@ test('a trip in five lines: understood as it is typed, completed, kept against a
 	await lines(page).fill((await lines(page).inputValue()).replace('3 nights', '2 nights'));
 	await page.getByRole('button', { name: 'Save changes' }).click();
 	await expect(page.getByText(/Orrow Plantation, 2 nights/)).toBeVisible();
+	// who only looks writes nothing, and a draft is of the trip as it was: what was changed since is not taken back
+	await page.getByRole('link', { name: 'Edit as lines' }).click();
+	await lines(page).fill((await lines(page).inputValue()).replace('2 nights', '9 nights'));
+	await expect(page.getByText(/→ Fri 26 Jun/).first()).toBeAttached();
+	await page.getByRole('link', { name: 'Trip', exact: true }).last().click();
+	await page.getByRole('button', { name: 'One night more at Orrow Plantation' }).click();
+	await expect(page.getByText(/Orrow Plantation, 3 nights/)).toBeVisible();
+	await page.getByRole('link', { name: 'Edit as lines' }).click();
+	await expect(lines(page)).toHaveValue(/Orrow Plantation, 3 nights/);
 });
 
 test('a tap that is found dry: said in the line, the plan goes elsewhere; said to work again, it comes back', async ({

@@ -1,6 +1,6 @@
 import OpeningHours from 'opening_hours';
 import type { HoursPlace, HoursReader } from '../logbook/index.js';
-import { calendarDay, wallMs, zonedMs } from '../time/index.js';
+import { calendarDay, DAY_MS, wallMs, zonedMs } from '../time/index.js';
 
 /** Public and school holidays count only where it is known whose: without a country the parts that speak of them are left out. */
 const withoutHolidays = (open: string): string =>
@@ -53,12 +53,20 @@ function hoursOf(
 	return undefined;
 }
 
+/** A server that reads everybody's texts remembers no more of them than this. */
+const MOST_KNOWN = 1000;
+/** What does not open within so long is not open: nobody waits longer, and a text may change every minute. */
+const LOOKED_MS = 370 * DAY_MS;
+
 /** A reader of opening hours by the package `opening_hours`, which remembers what it has read. */
 export function hoursReader(): HoursReader {
 	const known = new Map<string, OpeningHours | undefined>();
 	function read(open: string, place: Omit<HoursPlace, 'timeZone'>): OpeningHours | undefined {
 		const key = JSON.stringify([open, place.country, place.position]);
-		if (!known.has(key)) known.set(key, hoursOf(open, place));
+		if (!known.has(key)) {
+			if (known.size >= MOST_KNOWN) known.clear();
+			known.set(key, hoursOf(open, place));
+		}
 		return known.get(key);
 	}
 	return {
@@ -66,7 +74,7 @@ export function hoursReader(): HoursReader {
 		firstOpenMs(open, { timeZone, country, position }, fromMs, untilMs) {
 			const hours = read(open, { country, position });
 			if (!hours) return fromMs;
-			const until = processDate(untilMs, timeZone);
+			const until = processDate(Math.min(untilMs, fromMs + LOOKED_MS), timeZone);
 			let date: Date | undefined = processDate(fromMs, timeZone);
 			if (hours.getState(date)) return fromMs;
 			while (date && date < until) {

@@ -1,10 +1,8 @@
 import { estimate } from '$core/estimate';
 import type { PlannedServices } from '$core/formats';
 import { instantMs, tripSpan, type Logbook, type Trip } from '$core/logbook';
-import { hoursReader } from '$core/hours';
 import { plan } from '$core/plan';
-
-const hours = hoursReader();
+import { hours } from './hours';
 
 /** What is planned along a trip at the moment at which its logbook was written: a file knows no other "now". */
 export function plannedFor(logbook: Logbook, trip: Trip): PlannedServices | undefined {

@@ -70,7 +70,14 @@ export interface Prefs {
 	>;
 	/** a trip that is being written in lines: a reload loses nothing; of the trip that is changed, or a new one */
 	readonly tripText?:
-		| { readonly rig: string; readonly text: string; readonly from: string; readonly trip?: string }
+		| {
+				readonly rig: string;
+				readonly text: string;
+				readonly from: string;
+				readonly trip?: string;
+				/** the version of that trip that it began from */
+				readonly edited?: string | undefined;
+		  }
 		| undefined;
 	/** name put to the entries of this device */
 	readonly by?: string;

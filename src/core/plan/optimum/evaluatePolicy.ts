@@ -1,5 +1,5 @@
 import { type PlannedTank, type PlanProblem, PLANNED_KINDS, type Mask } from '../trip/index.js';
-import { EXACT_L, markBound, noPaths, type Stretches } from './stretches.js';
+import { EXACT_L, markBound, noPaths, unite, type Stretches } from './stretches.js';
 
 /** A way to serve the tanks along a trip. */
 export interface ServicePolicy {
@@ -77,8 +77,9 @@ const BITS = Uint8Array.from({ length: 256 }, (_, byte) => {
 	for (let rest = byte; rest > 0; rest >>= 1) count += rest & 1;
 	return count;
 });
-/** How many paths a set marks. */
-export const countPaths = (set: Uint32Array): number =>
+/** The share of all paths that a set marks; its last bits may stand for none. */
+export const shareOf = (set: Uint32Array, paths: number): number => Math.min(1, countOf(set) / paths);
+const countOf = (set: Uint32Array): number =>
 	new Uint8Array(set.buffer, set.byteOffset, set.byteLength).reduce(
 		(sum, byte) => sum + (BITS[byte] as number),
 		0
@@ -88,17 +89,12 @@ export const countPaths = (set: Uint32Array): number =>
 export function riskOf(problem: PlanProblem, stretches: Stretches, way: ServicePolicy): number {
 	const { size, bound } = stretches;
 	const set = noPaths(problem.course.paths);
-	let everyPath = false;
-	const add = (more: Uint32Array | undefined): void => {
-		if (more) for (let i = 0; i < set.length; i++) set[i] = (set[i] as number) | (more[i] as number);
-		else everyPath = true;
-	};
 	PLANNED_KINDS.forEach((kind, index) => {
 		// Fresh tanks that are filled in part are followed; all else is known, stretch by stretch.
 		if (kind === 'water' && way.guard !== undefined) return;
 		let from = 0;
 		for (const to of [...way.used.flatMap((mask, v) => ((mask >> index) & 1 ? [v + 1] : [])), size - 1]) {
-			add(bound[index]?.[from * size + to]);
+			unite(set, bound[index]?.[from * size + to]);
 			from = to;
 		}
 	});
@@ -110,7 +106,7 @@ export function riskOf(problem: PlanProblem, stretches: Stretches, way: ServiceP
 				markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
 			);
 		});
-	return everyPath ? 1 : countPaths(set) / problem.course.paths;
+	return shareOf(set, problem.course.paths);
 }
 
 /** What is taken and left behind on a way. */
@@ -139,5 +135,5 @@ export function riskTakingAll(problem: PlanProblem): number {
 			markBound(set, tank, levels, node, stages[i + 1]?.node ?? size - 1)
 		);
 	});
-	return countPaths(set) / problem.course.paths;
+	return shareOf(set, problem.course.paths);
 }

@@ -1,6 +1,6 @@
 import { PLANNED_KINDS, type PlanProblem } from '../trip/index.js';
-import { countPaths, followTank, type ServicePolicy, type Stage } from './evaluatePolicy.js';
-import { markBound, nodesOf, noPaths, type Stretches } from './stretches.js';
+import { followTank, shareOf, type ServicePolicy, type Stage } from './evaluatePolicy.js';
+import { markBound, nodesOf, noPaths, unite, type Stretches } from './stretches.js';
 
 /** A use that fails, and all later ones at that stop with it: its kind, by place among the planned kinds, and its node. */
 export interface Failure {
@@ -28,11 +28,6 @@ export function stagesOf(
 			.map((node) => ({ node, levels, litres }))
 	];
 }
-
-const unite = (set: Uint32Array, more: Uint32Array | undefined): void => {
-	if (more) for (let i = 0; i < set.length; i++) set[i] = (set[i] as number) | (more[i] as number);
-	else set.fill(0xffffffff);
-};
 
 /** By node: the paths on which a tank of a kind binds from there on, when all that is offered is taken. */
 function finishing(
@@ -85,7 +80,7 @@ export function failureRisks(
 			const set = before.slice();
 			addStretch(set, use, again);
 			unite(set, after.get(again));
-			risks.push({ kind, node, risk: Math.min(1, countPaths(set) / paths) });
+			risks.push({ kind, node, risk: shareOf(set, paths) });
 		}
 		addStretch(before, use, node);
 	});

@@ -40,6 +40,11 @@ export const nodesOf = ({ visits }: PlanProblem, kind: number): readonly number[
 
 /** A bit for each path. */
 export const noPaths = (paths: number): Uint32Array => new Uint32Array(Math.ceil(paths / 32));
+/** Marks the paths of another set too; all of them where it is absent. */
+export const unite = (set: Uint32Array, more: Uint32Array | undefined): void => {
+	if (more) for (let i = 0; i < set.length; i++) set[i] = (set[i] as number) | (more[i] as number);
+	else set.fill(0xffffffff);
+};
 const mark = (set: Uint32Array, path: number): void => {
 	set[path >> 5] = (set[path >> 5] as number) | (1 << (path & 31));
 };

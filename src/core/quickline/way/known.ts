@@ -1,7 +1,18 @@
 import { distance } from 'fastest-levenshtein';
 import type { Point } from '../../logbook/index.js';
 
-const plain = (name: string): string =>
+/** Names are compared often, line by line as one types, and there may be thousands of them. */
+const MOST_PLAIN = 20_000;
+const plainNames = new Map<string, string>();
+function plain(name: string): string {
+	let known = plainNames.get(name);
+	if (known === undefined) {
+		if (plainNames.size >= MOST_PLAIN) plainNames.clear();
+		plainNames.set(name, (known = plainOf(name)));
+	}
+	return known;
+}
+const plainOf = (name: string): string =>
 	name
 		.normalize('NFKD')
 		.replaceAll(/\p{M}/gu, '')
@@ -30,6 +41,7 @@ export function pointMeant(name: string, points: readonly Point[]): PointMeant {
 	if (wanted.length < SHORTEST) return {};
 	const most = Math.min(2, Math.floor(wanted.length / LETTERS_A_SLIP));
 	const near = points
+		.filter(({ name: known }) => Math.abs(plain(known).length - wanted.length) <= most)
 		.map((point) => ({ point, slips: distance(plain(point.name), wanted) }))
 		.filter(({ slips }) => slips <= most)
 		.sort((a, b) => a.slips - b.slips);

@@ -38,8 +38,18 @@ export interface LineHelp {
 	/** what is dumped when somebody writes `dump` */
 	readonly waste: readonly Service['kind'][];
 	/** names that are known, so that no word of them is taken for anything else */
-	readonly names: readonly string[];
+	readonly names: readonly KnownName[];
 }
+
+/** A name as it is written, and in small letters. */
+export interface KnownName {
+	readonly name: string;
+	readonly lower: string;
+}
+
+/** Names to look for in lines: the longer ones first. */
+export const knownNames = (names: readonly string[]): readonly KnownName[] =>
+	[...names].sort((a, b) => b.length - a.length).map((name) => ({ name, lower: name.toLowerCase() }));
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
 const figure = (text: string): number => Number(text.replace(',', '.'));
@@ -281,12 +291,14 @@ export function readLine(text: string, { after, waste, names }: LineHelp): WayLi
 	const noted = line.take(NOTE)?.[1]?.trim();
 	// A name in quotes, or one that is known, is shielded: no word of it means anything else.
 	let name = line.take(/[“"„]([^“”"„]+)[”"“]/u)?.[1]?.trim() ?? '';
+	const spoken = line.text.toLowerCase();
 	for (const known of name === '' ? names : []) {
-		const at = line.text.toLowerCase().indexOf(known.toLowerCase());
-		const [before, behind] = [line.text[at - 1] ?? ' ', line.text[at + known.length] ?? ' '];
-		if (at < 0 || /[\p{L}\d]/u.test(before) || /[\p{L}\d]/u.test(behind)) continue;
-		line.cut(at, known.length);
-		name = known;
+		const at = spoken.indexOf(known.lower);
+		if (at < 0) continue;
+		const [before, behind] = [line.text[at - 1] ?? ' ', line.text[at + known.lower.length] ?? ' '];
+		if (/[\p{L}\d]/u.test(before) || /[\p{L}\d]/u.test(behind)) continue;
+		line.cut(at, known.lower.length);
+		({ name } = known);
 		break;
 	}
 	const aside = cutAsides(line);

@@ -12,7 +12,7 @@ import {
 import { zonedIso, zonedTime } from '../../time/index.js';
 import { sayExactly } from './days.js';
 import { pointMeant } from './known.js';
-import { readLine, type LineHelp, type WayLine } from './line.js';
+import { knownNames, readLine, type LineHelp, type WayLine } from './line.js';
 import { arriveMs, passingMs, saidDepartMs, travelMs } from './timing.js';
 
 /** A stop that has not been given its id. */
@@ -151,7 +151,7 @@ export function readWay(context: WayContext): Way {
 	const { text, from, timeZone, rig, points = [], persons = rig?.crew } = context;
 	const problems: WayProblem[] = [];
 	const known = notRetired(points);
-	const names = known.map(({ name }) => name).sort((a, b) => b.length - a.length);
+	const names = knownNames(known.map(({ name }) => name));
 	const waste = wasteOf(rig);
 	const kind = rig?.kind ?? 'camper';
 	const fromMs = instantMs(from);

@@ -9,7 +9,7 @@ import {
 } from '../../logbook/index.js';
 import { daysBetween, MINUTE_MS, zonedTime } from '../../time/index.js';
 import { sayExactly, whenAt, type WhenSaid } from './days.js';
-import { readLine } from './line.js';
+import { knownNames, readLine } from './line.js';
 import { legStraight, wasteOf } from './readWay.js';
 import { afterNights, arriveMs as arrivalMs, passingMs, travelMs, untilMs } from './timing.js';
 
@@ -49,7 +49,7 @@ function sayName(name: string, { rig, points = [] }: SaidWith): string {
 	const read = readLine(plain, {
 		after: '2027-01-04',
 		waste: wasteOf(rig),
-		names: points.map((point) => point.name)
+		names: knownNames(points.map((point) => point.name))
 	});
 	const { said, problems, name: again, ...rest } = read;
 	const alone =

@@ -1,10 +1,8 @@
-import { hoursReader } from '$core/hours';
 import { answerLine } from '$core/quickline';
 import { readLineBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
+import { hours } from '$lib/server/hours';
 import type { RequestHandler } from './$types';
-
-const hours = hoursReader();
 
 /** What a line as people say it means in a logbook; nothing is stored. */
 export const POST: RequestHandler = ({ request }) =>

@@ -1,4 +1,3 @@
-import { hoursReader } from '$core/hours';
 import { runToCompletion } from '$core/numerics';
 import { zonedIso } from '$core/time';
 import { estimate } from '$core/estimate';
@@ -8,9 +7,8 @@ import { METRIC } from '$core/units';
 import { NO_FIX, sayMendOfTrip, sayShortfall, sayUnspared } from '$core/words';
 import { readPlanBody } from '$lib/server/bodies';
 import { answerJson } from '$lib/server/http';
+import { hours } from '$lib/server/hours';
 import type { RequestHandler } from './$types';
-
-const hours = hoursReader();
 
 /** Where to fill and dump along a trip. */
 export const POST: RequestHandler = ({ request }) =>

@@ -81,7 +81,7 @@
 				>{trip ? 'Save changes' : 'Save this trip'}</button
 			>
 			{#if !trip}<a class="as-button" href="/data#read">From a file</a>{/if}
-			<a class="as-button" href={back}>Cancel</a>
+			<a class="as-button" href={back} onclick={() => void written.drop()}>Cancel</a>
 			<span class="soft small">Anything else can be changed stop by stop afterwards.</span>
 		</p>
 	</form>

@@ -50,15 +50,20 @@ export function asWritten(app: App, rigId: string, known: Trip | undefined) {
 	const crew = app.liveRig?.crew ?? 2;
 	const base = known ?? newTrip(uuid(), rigId, zonedTime(app.nowMs, zone).day, zone, crew);
 	const { tripText } = app.prefs.current;
-	const kept = tripText?.rig === rigId && tripText.trip === known?.id ? tripText : undefined;
+	// A draft of a trip that was changed elsewhere meanwhile would take that back: it is let go.
+	const kept =
+		tripText?.rig === rigId && tripText.trip === known?.id && tripText.edited === known?.edited
+			? tripText
+			: undefined;
 	const soon = zonedIso(QUARTER_MS * Math.ceil(app.nowMs / QUARTER_MS), zone);
 	const first = known?.stops.find(({ retired }) => !retired)?.arrive;
 
-	let text = $state(
-		kept?.text ??
-			(known ? sayWay(known.stops, { timeZone: zone, rig: app.liveRig, points: app.records.points }) : '')
-	);
-	let from = $state(kept?.from ?? first ?? soon);
+	const opened = {
+		text: known ? sayWay(known.stops, { timeZone: zone, rig: app.liveRig, points: app.records.points }) : '',
+		from: first ?? soon
+	};
+	let text = $state(kept?.text ?? opened.text);
+	let from = $state(kept?.from ?? opened.from);
 	let name = $state(known?.name ?? '');
 	let fallback = $state(known?.policy?.fallback ?? false);
 	let rested = $state.raw({ text: untrack(() => text), from: untrack(() => from) });
@@ -69,7 +74,9 @@ export function asWritten(app: App, rigId: string, known: Trip | undefined) {
 		const next = { text, from };
 		const waiting = setTimeout(() => {
 			rested = next;
-			void app.prefs.set({ tripText: { rig: rigId, ...next, ...(known ? { trip: known.id } : {}) } });
+			if (next.text === opened.text && next.from === opened.from) return;
+			const of = known ? { trip: known.id, edited: known.edited } : {};
+			void app.prefs.set({ tripText: { rig: rigId, ...next, ...of } });
 		}, REST_MS);
 		return () => clearTimeout(waiting);
 	});
@@ -133,13 +140,16 @@ export function asWritten(app: App, rigId: string, known: Trip | undefined) {
 			stops: told.trip.stops.map((stop) => (own.has(stop.id) ? stop : { ...stop, id: uuid() }))
 		};
 		if (!(await correction.save(next, known ? 'Trip changed' : 'New trip'))) return undefined;
-		await app.prefs.set({ tripText: undefined });
+		await drop();
 		return next.id;
 	}
+	/** Lets go what was written and not kept. */
+	const drop = (): Promise<void> => app.prefs.set({ tripText: undefined });
 	return {
 		zone,
 		correction,
 		save,
+		drop,
 		get text() {
 			return text;
 		},
