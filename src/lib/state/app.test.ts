@@ -301,6 +301,36 @@ describe('two tabs', () => {
 		expect(one.phase).toBe('first-run');
 		expect((await storedIn(here)).entry.size).toBe(0);
 	});
+	it('a tab that goes on logging leaves nothing in a store that was wiped, however its lines fall', async () => {
+		for (const lines of [1, 7, 79]) {
+			const { app: one, here } = await begun();
+			const two = await tab(here);
+			const logged = Array.from({ length: lines }, async (_, i) => {
+				// Some at once, some later: before the wipe, while it goes on, and when this tab has heard of it.
+				for (let turns = i % 40; turns > 0; turns--) await Promise.resolve();
+				return i % 2 === 0
+					? one.commands.log(wash, 'Dishes')
+					: one.commands.correct('entry', start.entries[0], { ...start.entries[0]!, note: `${i}` }, 'Note');
+			});
+			await two.wipe();
+			await Promise.all(logged);
+			await one.commands.log(wash, 'Dishes');
+			await one.commands.change('rig', 'van', (rig) => ({ ...rig, crew: 3 }), 'Crew');
+			const left = await storedIn(here);
+			expect([left.rig.size, left.trip.size, left.entry.size], `${lines} lines`).toEqual([0, 0, 0]);
+		}
+	});
+	it('a tab that has not heard of a wipe writes nothing into the logbook that came after it', async () => {
+		const { app: one, here } = await begun();
+		const two = recordStore(here.ports);
+		await two.open();
+		const late = one.commands.correct('rig', exactRig, { ...exactRig, crew: 4 }, 'Crew');
+		await two.wipe();
+		await two.update(putting({ ...start, entries: [] }));
+		await Promise.all([late, one.commands.log(wash, 'Dishes'), one.commands.log(wash, 'Dishes')]);
+		const left = await storedIn(here);
+		expect([left.entry.size, left.rig.get(exactRig.id)?.crew]).toEqual([0, exactRig.crew]);
+	});
 	it('what another tab wrote and cannot be read is said, and the next news is heard all the same', async () => {
 		const { here, app: other } = await begun();
 		const store = recordStore(here.ports);

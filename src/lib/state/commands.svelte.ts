@@ -59,11 +59,12 @@ export class Commands {
 	/**
 	 * Writes edits; on failure their outcome stays on screen and they are listed as unsaved.
 	 *
+	 * @param since the epoch in which the act began: what is begun in a logbook does not go into the one after a wipe
 	 * @param made called before what came of them is shown
 	 */
-	async #write(edits: readonly Edit[], label: string, made?: () => void): Promise<boolean> {
+	async #write(edits: readonly Edit[], label: string, since: unknown, made?: () => void): Promise<boolean> {
 		try {
-			await this.#records.update(edits, made);
+			await this.#records.update(edits, made, since);
 			return true;
 		} catch (error) {
 			if (error instanceof EmptiedElsewhere) {
@@ -86,16 +87,17 @@ export class Commands {
 
 	/** Does something that can be undone. Resolves with true once it is durable. */
 	do(edits: readonly Edit[], label: string): Promise<boolean> {
-		return this.#doingNow(() => this.#do(edits, label));
+		return this.#doingNow((since) => this.#do(edits, label, since));
 	}
 
-	#doingNow<T>(act: () => Promise<T>): Promise<T> {
-		const doing = act();
+	/** @param act is given the epoch in which it began */
+	#doingNow<T>(act: (since: unknown) => Promise<T>): Promise<T> {
+		const doing = act(this.#records.epoch);
 		this.#doing = Promise.allSettled([this.#doing, doing]);
 		return doing;
 	}
 
-	async #do(edits: readonly Edit[], label: string): Promise<boolean> {
+	async #do(edits: readonly Edit[], label: string, since: unknown): Promise<boolean> {
 		const steps = new Map<Edit, HistoryStep>();
 		const watched = edits.map((edit) =>
 			editOf(edit.kind, edit.id, (newest) => {
@@ -104,7 +106,7 @@ export class Commands {
 				return after;
 			})
 		);
-		return this.#write(watched, label, () => {
+		return this.#write(watched, label, since, () => {
 			if (steps.size > 0) this.history.add({ label, steps: [...steps.values()] });
 		});
 	}
@@ -170,10 +172,10 @@ export class Commands {
 		label: string,
 		known: readonly Conflict[] = []
 	): Promise<Corrected> {
-		return this.#doingNow(async () => {
+		return this.#doingNow(async (since) => {
 			const { correcting } = await revising();
 			const { edit, conflicts } = correcting(kind, base, value, this.#here.now(), known);
-			const kept = await this.do([edit], label);
+			const kept = await this.#do([edit], label, since);
 			return { kept: kept && conflicts().length === 0, conflicts: conflicts() };
 		});
 	}
@@ -185,17 +187,18 @@ export class Commands {
 		label: string,
 		also: readonly Change[] = []
 	): Promise<boolean> {
-		return this.#doingNow(async () => {
+		return this.#doingNow(async (since) => {
 			const { voiding } = await revising();
 			const edits = ids.map((id) => voiding(id, isVoid, this.#here.now()));
-			return this.do([...edits, ...puttingEdits(also)], label);
+			return this.#do([...edits, ...puttingEdits(also)], label, since);
 		});
 	}
 
 	/** Does what mends a finding. */
 	mend(mend: FindingMend, label: string): Promise<boolean> {
-		return this.#doingNow(async () => {
+		return this.#doingNow(async (since) => {
 			const { mending } = await revising();
+			if (since !== this.#records.epoch) return false;
 			const stands = (entry: string): boolean => this.#records.standing('entry', entry) !== undefined;
 			return mending(this, mend, label, this.#here.rig(), stands);
 		});
@@ -203,17 +206,19 @@ export class Commands {
 
 	/** Takes back what was done last, also where that is not stored yet. */
 	async undo(): Promise<Act | undefined> {
+		const since = this.#records.epoch;
 		await this.#doing;
 		const act = this.history.takeDone();
-		if (act) await this.#write((await revising()).undoing(act, this.#here.now()), act.label);
+		if (act) await this.#write((await revising()).undoing(act, this.#here.now()), act.label, since);
 		return act;
 	}
 
 	/** Does again what was taken back last. */
 	async redo(): Promise<Act | undefined> {
+		const since = this.#records.epoch;
 		await this.#doing;
 		const act = this.history.takeUndone();
-		if (act) await this.#write((await revising()).redoing(act, this.#here.now()), act.label);
+		if (act) await this.#write((await revising()).redoing(act, this.#here.now()), act.label, since);
 		return act;
 	}
 
@@ -221,15 +226,15 @@ export class Commands {
 	async retry(): Promise<void> {
 		const again = this.unsaved;
 		[this.unsaved, this.trouble] = [[], undefined];
-		await this.#write(again, 'What was not stored');
+		await this.#write(again, 'What was not stored', this.#records.epoch);
 	}
 
 	/** Takes in what another logbook would change here; where a record was changed meanwhile, the later edit counts. */
 	takeIn(changes: readonly Change[], label: string): Promise<boolean> {
-		return this.#doingNow(async () => {
+		return this.#doingNow(async (since) => {
 			if (changes.length === 0) return true;
 			const { takingIn } = await import('./keeping');
-			return this.do(takingIn(changes), label);
+			return this.#do(takingIn(changes), label, since);
 		});
 	}
 

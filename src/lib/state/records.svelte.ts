@@ -110,6 +110,11 @@ export class Records {
 		}
 	}
 
+	/** Names the logbook that is shown: another one after a wipe. */
+	get epoch(): unknown {
+		return this.#store.epoch;
+	}
+
 	/** Everything as one logbook, ready to be written to a file. */
 	logbook(): Logbook {
 		return {
@@ -129,9 +134,14 @@ export class Records {
 	 * Resolves with what was changed once it is durable; the engine may take longer.
 	 *
 	 * @param stored called when it is durable, before it is shown
+	 * @param since the epoch in which they were begun; that of the call when absent
 	 */
-	async update(edits: readonly Edit[], stored?: () => void): Promise<readonly Change[]> {
-		const changes = await this.#store.update(await this.#keeping(edits));
+	async update(
+		edits: readonly Edit[],
+		stored?: () => void,
+		since = this.epoch
+	): Promise<readonly Change[]> {
+		const changes = await this.#store.update(await this.#keeping(edits), since);
 		stored?.();
 		this.#note(changes);
 		this.#channel.postMessage({ keys: changes.map(keyOf) } satisfies News);

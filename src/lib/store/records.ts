@@ -52,13 +52,16 @@ export class EmptiedElsewhere extends Error {
 export interface RecordStore {
 	/** Reads everything, finishes a batch that a crash cut short, migrates, sets unreadable records aside. */
 	open(): Promise<Opened>;
+	/** Names what the store holds as it was opened last: another one after a wipe. */
+	readonly epoch: unknown;
 	/**
 	 * Does edits to the newest records, in this tab's turn among all tabs: all of them or none; durable when it
 	 * resolves, with what was changed.
 	 *
-	 * @throws EmptiedElsewhere when another tab has emptied the store
+	 * @param since the epoch in which the edits were begun; that of the call when absent
+	 * @throws EmptiedElsewhere when the store was emptied since, or holds no rig that a new entry is of
 	 */
-	update(edits: readonly Edit[]): Promise<readonly Change[]>;
+	update(edits: readonly Edit[], since?: unknown): Promise<readonly Change[]>;
 	/** Reads some records again, for a change made in another tab. */
 	reread(keys: readonly string[]): Promise<readonly Change[]>;
 	/** Everything kept aside so far. */
@@ -76,6 +79,8 @@ export interface Ports {
 	/** one writer at a time; within this tab when absent */
 	readonly turns?: Turns;
 }
+
+const WIPED = 'the logbook in this browser was wiped in another tab';
 
 /** What is known of the records as they were looked at last; see `Sound`. */
 const SOUND = 'sound';
@@ -167,6 +172,18 @@ export function recordStore(
 		}
 		return [[...changed.values()], before.filter(([key]) => changed.has(key))];
 	};
+	/** Whether the rig of each new entry is there, or comes with it: what was begun in a logbook that is gone is on no screen. */
+	const haveTheirRig = async (changes: readonly Change[], before: Batch): Promise<boolean> => {
+		const stood = new Set(before.flatMap(([key, value]) => (value === undefined ? [] : [key])));
+		const coming = new Set(changes.map(keyOf));
+		const rigs = new Set(
+			changes.flatMap((change) =>
+				change.kind === 'entry' && !stood.has(keyOf(change)) ? [`rig:${change.value.rig}`] : []
+			)
+		);
+		const asked = [...rigs].filter((key) => !coming.has(key));
+		return (await Promise.all(asked.map((key) => records.get(key)))).every((rig) => rig !== undefined);
+	};
 	return {
 		open: () =>
 			turns(async () => {
@@ -189,11 +206,15 @@ export function recordStore(
 				if (emptied && holds) await meta.remove(EMPTIED);
 				return { state: 'open', records: maps, aside: await listAside(), emptied: emptied && !holds };
 			}),
-		update: (edits) =>
+		get epoch() {
+			return epoch;
+		},
+		update: (edits, since = epoch) =>
 			turns(async () => {
-				if ((await meta.get(EPOCH)) !== epoch)
-					throw new EmptiedElsewhere('the logbook in this browser was wiped in another tab');
+				// This tab may have heard of the wipe while these edits waited for their turn: they are of the logbook before it.
+				if ((await meta.get(EPOCH)) !== since) throw new EmptiedElsewhere(WIPED);
 				const [changes, before] = await made(edits);
+				if (!(await haveTheirRig(changes, before))) throw new EmptiedElsewhere(WIPED);
 				const batch = changes.map((change) => [keyOf(change), change.value] as const);
 				const [only] = batch;
 				if (only) await foreseeSound(before, batch);

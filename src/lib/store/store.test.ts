@@ -36,7 +36,8 @@ it('what is there is read although another tab has just made a newer database of
 	expect(await port.entries()).toEqual([['a', 1]]);
 });
 
-const ports = (records: KeyValuePort = memoryPort()) => ({
+/** Where records are kept: there is a rig that entries are of. */
+const ports = (records: KeyValuePort = memoryPort([['rig:rig', exactRig]])) => ({
 	records,
 	meta: memoryPort(),
 	aside: memoryPort(),
@@ -81,7 +82,7 @@ describe('the record store', () => {
 		expect(await recordStore(here).update([note('a'), note('b'), nothing])).toEqual([
 			put({ ...first!, note: 'ab' })
 		]);
-		expect((await here.records.entries()).length).toBe(1);
+		expect((await here.records.entries()).length).toBe(2);
 	});
 
 	it('lets one writer go at a time, so that no change is lost among tabs', async () => {
@@ -100,7 +101,7 @@ describe('the record store', () => {
 	it('refuses to write where another tab has emptied the store, until it is opened anew', async () => {
 		const here = ports();
 		const [one, two] = [recordStore(here), recordStore(here)];
-		const log = freshStart().map(put);
+		const log: readonly Change[] = [{ kind: 'rig', value: exactRig }, ...freshStart().map(put)];
 		await opened(one);
 		await opened(two);
 		await two.wipe();
@@ -110,6 +111,19 @@ describe('the record store', () => {
 		await write(one, log);
 		await write(two, log);
 		expect((await opened(one)).records.entry.size).toBe(3);
+	});
+
+	it('refuses what waited for its turn while the store was emptied and opened anew, and an entry of no rig', async () => {
+		const here = { ...ports(), turns: queuedTurns() };
+		const [one, two] = [recordStore(here), recordStore(here)];
+		await opened(one);
+		const log: readonly Change[] = [{ kind: 'rig', value: exactRig }, ...freshStart().map(put)];
+		const wiping = two.wipe();
+		const reopening = opened(one);
+		await expect(write(one, log)).rejects.toThrow(/wiped in another tab/);
+		await Promise.all([wiping, reopening]);
+		await expect(write(one, freshStart().map(put))).rejects.toThrow(/wiped in another tab/);
+		expect(await here.records.entries()).toEqual([]);
 	});
 
 	it('finishes a batch that a crash cut short', async () => {
@@ -125,7 +139,7 @@ describe('the record store', () => {
 		};
 		void write(recordStore({ ...here, records: dying }), two);
 		await new Promise((resolve) => setTimeout(resolve, 20));
-		expect((await here.records.entries()).length).toBe(1);
+		expect((await here.records.entries()).length).toBe(2);
 		expect((await opened(recordStore(here))).records.entry.size).toBe(2);
 	});
 
