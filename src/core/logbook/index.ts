@@ -12,6 +12,7 @@ export type {
 	EntryOf,
 	Gauge,
 	Habit,
+	HandOver,
 	Happening,
 	Instrument,
 	Logbook,
@@ -53,6 +54,28 @@ export {
 	type MergePreview,
 	type Retired
 } from './revisions/merge.js';
+export {
+	coversAll,
+	differenceFor,
+	isOf,
+	joined as joinedVector,
+	keyOf,
+	lackingTo,
+	newChangeLog,
+	noted,
+	numbered,
+	recordsOf,
+	taking,
+	type ChangeLog,
+	type Choice,
+	type Choices,
+	type Coming,
+	type Difference,
+	type Kept,
+	type Lacking,
+	type Taken,
+	type VersionVector
+} from './handover/index.js';
 export { inUse, notRetired } from './revisions/inUse.js';
 export { keepNamed, keepStops, stopsNamed } from './revisions/keepNamed.js';
 export { rebase, type Conflict, type Rebased } from './revisions/rebase.js';

@@ -4,6 +4,7 @@ import type {
 	containerSchema,
 	entrySchema,
 	habitSchema,
+	handOverSchema,
 	instrumentSchema,
 	logbookSchema,
 	measureSchema,
@@ -31,6 +32,8 @@ type Known<T> = T extends readonly unknown[]
 
 /** A logbook: rigs, trips, points and entries; see docs/logbook.md. */
 export type Logbook = Known<z.infer<typeof logbookSchema>>;
+/** What a logbook with fewer records is the difference between; see docs/logbook.md. */
+export type HandOver = Known<z.infer<typeof handOverSchema>>;
 /** A camper or boat: its tanks, outlets, instruments, habits, measures, containers and care tasks. */
 export type Rig = Known<z.infer<typeof rigSchema>>;
 /** Something that holds fresh, grey or black water, litres. */

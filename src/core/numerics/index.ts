@@ -1,4 +1,5 @@
 export { cholesky, inverseBy, inverseOf, solveBackward, solveForward, solveRight } from './cholesky.js';
+export { fnv1a } from './fnv1a.js';
 export { lnGamma } from './gamma.js';
 export { dot, Gaussian, type FlowNetwork, type NewRow, type Operation, type Sparse } from './gaussian.js';
 export { isotonic } from './isotonic.js';

@@ -1,8 +1,7 @@
 import { errorMessage } from '$lib/errorMessage';
-import { LIST_OF, RECORD_KINDS, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
+import { keyOf, LIST_OF, RECORD_KINDS, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import {
 	editedMs,
-	keyOf,
 	checkedRecords,
 	type Change,
 	type Edit,
@@ -136,11 +135,7 @@ export class Records {
 	 * @param stored called when it is durable, before it is shown
 	 * @param since the epoch in which they were begun; that of the call when absent
 	 */
-	async update(
-		edits: readonly Edit[],
-		stored?: () => void,
-		since = this.epoch
-	): Promise<readonly Change[]> {
+	async update(edits: readonly Edit[], stored?: () => void, since = this.epoch): Promise<readonly Change[]> {
 		const changes = await this.#store.update(await this.#keeping(edits), since);
 		stored?.();
 		this.#note(changes);

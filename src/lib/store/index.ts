@@ -8,7 +8,6 @@ export { browserTurns, queuedTurns, type Turns } from './turns';
 export {
 	checkedRecords,
 	EmptiedElsewhere,
-	keyOf,
 	recordStore,
 	type Change,
 	type Edit,

@@ -1,4 +1,11 @@
-import { RECORD_KINDS, type Problem, type RecordKind, type RecordTypes } from '$core/logbook';
+import {
+	keyOf,
+	RECORD_KINDS,
+	type Kept,
+	type Problem,
+	type RecordKind,
+	type RecordTypes
+} from '$core/logbook';
 import { journal, type Batch } from './journal';
 import { migrate, STORE_VERSION, type Migration } from './migrate';
 import type { KeyValuePort } from './port';
@@ -6,7 +13,7 @@ import { withMarks, type Sound } from './sound';
 import { queuedTurns, type Turns } from './turns';
 
 /** One record as it is to stand, by its kind. Records are never removed one by one: an entry is voided. */
-export type Change = { [K in RecordKind]: { readonly kind: K; readonly value: RecordTypes[K] } }[RecordKind];
+export type Change = Kept;
 
 /**
  * What is to be done to one record. `make` is given the newest version when the turn comes, from whatever tab it is,
@@ -88,8 +95,6 @@ const SOUND = 'sound';
 const EPOCH = 'epoch';
 /** Stands from a wipe until there is a logbook again: a store without it that holds nothing has lost what it held. */
 const EMPTIED = 'emptied';
-
-export const keyOf = (change: Change): string => `${change.kind}:${change.value.id}`;
 
 /** The kind of record that a key is of. */
 export const kindOf = (key: string): RecordKind | undefined =>

@@ -1,3 +1,5 @@
+import { fnv1a } from '$core/numerics';
+
 /**
  * What is known of records that were looked at one by one: by which rules, and a sum over all of them. As long as it comes out the
  * same, none has become another since, and none need be looked at again.
@@ -7,19 +9,15 @@ export interface Sound {
 	readonly sum: number;
 }
 
-/** A record's part of the sum: FNV-1a (Fowler, Noll and Vo 1991) over its key and content, 32 bits. NaN where it is nothing that could be written down. */
+/** A record's part of the sum: the hash of its key and content. NaN where it is nothing that could be written down. */
 export function markOf(key: string, value: unknown): number {
-	let text: string;
 	try {
-		text = `${key}${JSON.stringify(value)}`;
+		return fnv1a(`${key}${JSON.stringify(value)}`);
 	} catch (error) {
 		// What goes in circles, or holds what JSON has not, is no record: the sum does not come out then.
 		if (error instanceof TypeError) return Number.NaN;
 		throw error;
 	}
-	let hash = 0x81_1c_9d_c5;
-	for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01_00_01_93);
-	return hash >>> 0;
 }
 
 /** The sum over some records, in any order, beside what was there before. */

@@ -6,7 +6,7 @@ import { canonical } from './canonical.js';
 import { inUse } from './inUse.js';
 import { keepForms, keepNamed, keepStops, stopsNamed } from './keepNamed.js';
 
-interface Revisable {
+export interface Revisable {
 	readonly id: string;
 	readonly edited?: string | undefined;
 }
@@ -25,7 +25,7 @@ function textOf(record: Revisable): string {
  * exported later; failing that, the greater canonical text, so that the answer never depends on the order of
  * the two arguments.
  */
-function later<R extends Revisable>(a: R, aFile: string, b: R, bFile: string): R {
+export function later<R extends Revisable>(a: R, aFile: string, b: R, bFile: string): R {
 	const byEdit = whenMs(a.edited) - whenMs(b.edited);
 	if (byEdit > 0 || byEdit < 0) return byEdit > 0 ? a : b;
 	const [textA, textB] = [textOf(a), textOf(b)];
@@ -56,7 +56,7 @@ const versionsOf = <R extends Revisable>(lists: readonly (readonly R[])[], id: s
 	lists.flatMap((list) => list.filter((record) => record.id === id));
 
 /** Keeps in rigs and trips what entries name and the later revision has no more. */
-function keepUsed(
+export function keepUsed(
 	rigs: readonly Rig[],
 	trips: readonly Trip[],
 	entries: readonly Entry[],

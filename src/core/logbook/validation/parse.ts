@@ -2,7 +2,7 @@ import { LIST_OF, RECORD_KINDS, type RecordKind, type RecordTypes } from '../kin
 import type { Logbook, Problem, Stop } from '../types.js';
 import { excessOf, ProblemList } from './limits.js';
 import { problemOf } from './problems.js';
-import { checkReferences } from './references.js';
+import { checkForm, checkReferences } from './references.js';
 import { entrySchema, logbookShellSchema, pointSchema, rigSchema, stopSchema, tripSchema } from './schema.js';
 
 /** What is wrong with some data: the first problems, and how many more there are (`atLeast`: that many or more). */
@@ -22,6 +22,8 @@ const RECORD_SCHEMAS = { rig: rigSchema, trip: tripSchema, point: pointSchema, e
 export interface ParseOptions {
 	/** where the logbook stands in a larger body, for the paths in the problems */
 	readonly root?: readonly string[];
+	/** it is a difference: what its ids name may be elsewhere */
+	readonly difference?: boolean;
 	/** told now and then how much of the records has been looked at, 0 … 1 */
 	readonly onprogress?: (done: number) => void;
 }
@@ -79,7 +81,10 @@ class RecordReader {
  *
  * @param data any JSON value
  */
-export function parseLogbook(data: unknown, { root = [], onprogress }: ParseOptions = {}): Parsed<Logbook> {
+export function parseLogbook(
+	data: unknown,
+	{ root = [], difference = false, onprogress }: ParseOptions = {}
+): Parsed<Logbook> {
 	const shell = logbookShellSchema.safeParse(data);
 	if (!shell.success)
 		return { ok: false, problems: shell.error.issues.map((issue) => problemOf(issue, data, root)) };
@@ -97,7 +102,7 @@ export function parseLogbook(data: unknown, { root = [], onprogress }: ParseOpti
 	});
 	if (reader.problems.count > 0) return refusalOf(reader.problems, reader.atLeast);
 	const logbook = { ...rest, ...Object.fromEntries(lists) } as unknown as Logbook;
-	const problems = checkReferences(logbook, root);
+	const problems = (difference ? checkForm : checkReferences)(logbook, root);
 	return problems.count > 0 ? refusalOf(problems) : { ok: true, value: logbook };
 }
 

@@ -2,7 +2,7 @@ import { ProblemList } from './limits.js';
 import { describe, jsonPath } from './problems.js';
 import { instantMs } from '../order.js';
 import { itemsOf, PARTS } from '../parts.js';
-import type { Entry, Instrument, Logbook, Rig, Trip } from '../types.js';
+import type { Entry, HandOver, Instrument, Logbook, Rig, Trip } from '../types.js';
 
 type Path = readonly (string | number)[];
 type Say = (path: Path, expected: string, got: unknown) => void;
@@ -291,10 +291,24 @@ function checkEntry(say: Say, entry: Entry, path: Path, world: World): void {
 	}
 }
 
-/** Looks through a logbook for what a schema alone cannot see. */
-function lookThrough(logbook: Logbook, say: Say): void {
+/** Says where a difference numbers more or fewer records than it has. */
+function mustAddUp(say: Say, { rigs, trips, points, entries }: Logbook, { changes }: HandOver): void {
+	const has = rigs.length + trips.length + points.length + entries.length;
+	const numbered = changes.reduce((sum, [, , count]) => sum + count, 0);
+	if (numbered !== has)
+		say(['handOver', 'changes'], `numbers of ${has} records, as many as there are`, numbered);
+}
+
+/** Looks for what is wrong whatever its ids may name: ids that are there twice, numbers of a difference that do not add up. */
+function lookAtForm(logbook: Logbook, say: Say): void {
 	for (const list of ['rigs', 'trips', 'points', 'entries'] as const)
 		mustBeUnique(say, logbook[list], [list]);
+	if (logbook.handOver) mustAddUp(say, logbook, logbook.handOver);
+}
+
+/** Looks through a logbook for what a schema alone cannot see. */
+function lookThrough(logbook: Logbook, say: Say): void {
+	lookAtForm(logbook, say);
 	const world: World = {
 		rigs: new Map(logbook.rigs.map((rig) => [rig.id, idsWithin(rig)])),
 		trips: idsOf(logbook.trips),
@@ -311,9 +325,15 @@ function lookThrough(logbook: Logbook, say: Say): void {
  * What a schema alone cannot see: duplicate and dangling ids, loops, days and stops out of order, readings that
  * the instrument cannot show, movements without an amount.
  */
-export function checkReferences(logbook: Logbook, root: Path = []): ProblemList {
+export const checkReferences = (logbook: Logbook, root: Path = []): ProblemList =>
+	found(logbook, root, lookThrough);
+
+/** The same of a difference, whose ids may name what is elsewhere. */
+export const checkForm = (logbook: Logbook, root: Path = []): ProblemList => found(logbook, root, lookAtForm);
+
+function found(logbook: Logbook, root: Path, look: (logbook: Logbook, say: Say) => void): ProblemList {
 	const problems = new ProblemList();
-	lookThrough(logbook, (path, expected, got) =>
+	look(logbook, (path, expected, got) =>
 		problems.add(() => ({
 			path: jsonPath([...root, ...path]),
 			expected,

@@ -625,11 +625,29 @@ export const entrySchema = z.discriminatedUnion('kind', [
 	z.looseObject({ ...common, kind: z.literal('note'), text })
 ]);
 
+const device = z.string().check(z.regex(/^[0-9a-z]{6,40}$/));
+const changeNumber = z.int().check(z.positive());
+const versionVector = z
+	.record(device, changeNumber)
+	.check(
+		z.refine((vector) => Object.keys(vector).length <= 1000, { params: { expected: 'at most 1000 devices' } })
+	);
+/** What a logbook with fewer records is the difference between; an addition of ours, see docs/logbook.md. */
+export const handOverSchema = z.looseObject({
+	device,
+	by: name,
+	since: versionVector,
+	upTo: versionVector,
+	/** whose change, its number there, and how many records came with it, in the order of the lists */
+	changes: z.array(z.tuple([device, changeNumber, changeNumber]))
+});
+
 const head = {
 	format: z.literal('dipsometer-logbook'),
 	version: z.literal(1),
 	exportedAt: instant,
-	app: z.optional(text)
+	app: z.optional(text),
+	handOver: z.optional(handOverSchema)
 };
 const anyList = z.unknown().check(z.refine(Array.isArray, { params: { expected: 'a list' } }));
 

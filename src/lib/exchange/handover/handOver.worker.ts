@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { behind, look, lookAt, noteTaken, prepare } from './handOver';
+
+expose({ behind, look, lookAt, noteTaken, prepare });
