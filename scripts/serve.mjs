@@ -14,7 +14,8 @@ const HEADERS = {
 	'referrer-policy': 'no-referrer',
 	'cross-origin-opener-policy': 'same-origin',
 	'cross-origin-resource-policy': 'same-origin',
-	'permissions-policy': 'camera=(), microphone=(), geolocation=(self), payment=(), usb=()'
+	// The camera reads the codes of /take, on this origin alone; every view may lead there without a new document.
+	'permissions-policy': 'camera=(self), microphone=(), geolocation=(self), payment=(), usb=()'
 };
 
 /** Puts a policy beside the one that a page may have: both count. */

@@ -127,9 +127,9 @@
 		/>{/await}
 {:else if isNew && wantsDemo && !looked}
 	<p class="soft" style:padding="3rem">Making up two rigs, each on a trip…</p>
-{:else if isNew}
+{:else if isNew && path !== '/take'}
 	{#await import('$lib/ui/shell/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
-{:else if path.startsWith('/run/')}
+{:else if path.startsWith('/run/') || isNew}
 	{#if app.hasNews || newBuild}{@render troubles()}{/if}
 	<main>{@render children()}</main>
 {:else if app.rig && app.liveRig}

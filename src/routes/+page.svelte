@@ -173,6 +173,9 @@
 						{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}<AheadDays
 								{app}
 							/>{/await}
+						{#await import('$lib/ui/features/exchange/handover/BehindNews.svelte') then { default: BehindNews }}<BehindNews
+								{app}
+							/>{/await}
 						{#await import('$lib/ui/features/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
 								{app}
 							/>{/await}

@@ -1,4 +1,4 @@
-export { SCHOOLS } from './parts.js';
+export { itemsIn, SCHOOLS } from './parts.js';
 export { ABSURD_LITRES, schemas } from './validation/schema.js';
 export { logbookJsonSchema } from './validation/jsonSchema.js';
 export { problemsOf } from './validation/problems.js';
@@ -61,6 +61,7 @@ export {
 	joined as joinedVector,
 	keyOf,
 	lackingTo,
+	listsOf,
 	newChangeLog,
 	noted,
 	numbered,

@@ -20,5 +20,13 @@ export const PARTS: readonly LogbookPart[] = Object.freeze([
 export const itemsOf = (rig: { readonly [P in LogbookPart]?: unknown }, part: LogbookPart): readonly Item[] =>
 	(rig[part] as readonly Item[] | undefined) ?? [];
 
+/** All that a record is made of and names: the parts of a rig, the stops of a trip; nothing of others. */
+export const itemsIn = (record: object): readonly Item[] =>
+	'stops' in record
+		? (record.stops as readonly Item[])
+		: 'tanks' in record
+			? PARTS.flatMap((part) => itemsOf(record, part))
+			: [];
+
 /** Ways to fill and dump other than at the least cost. */
 export const SCHOOLS = ['top-up', 'when-due', 'light', 'fewest-stops', 'free-water'] as const;

@@ -208,6 +208,19 @@ export {
 	TWO_OF_YOU
 } from './keeping.js';
 export {
+	CAMERA_STAYS,
+	CANNOT_IMPORT,
+	LINK_STAYS,
+	ONLY_HERE,
+	sayPartnerBehind,
+	sayComing,
+	sayContent,
+	sayGap,
+	sayLastShared,
+	sayShared,
+	type SharingContext
+} from './sharing.js';
+export {
 	BY_AVERAGE_USE,
 	ENTRIES_STAY,
 	sayOutliers,

@@ -1,5 +1,10 @@
+export { fromBase64url, toBase64url } from './base64url';
 export { readOpenFileIn, type OpenReading } from './client';
 export { decoded } from './decode';
 export { readOpenFile, type Beside, type FoundWay, type OpenFile } from './openFile';
 export { entriesNew, fateProposed, looksSwapped, standingOf, type Fate, type Standing } from './sorted';
 export { mergedStop, tripOf, withStops } from './stopsInto';
+export { handOverInWorker, startCodeReader, type CodeReader, type HandOverApi } from './handover/client';
+export type { Behind, Looked, Prepared } from './handover/handOver';
+export { linkOf, LONGEST_LINK, type Unpackable } from './handover/packing';
+export { Gathering, picturesOf, type Gathered } from './handover/pictures';

@@ -97,7 +97,12 @@ export class Commands {
 		return doing;
 	}
 
-	async #do(edits: readonly Edit[], label: string, since: unknown): Promise<boolean> {
+	async #do(
+		edits: readonly Edit[],
+		label: string,
+		since: unknown,
+		done?: (act: Act) => void
+	): Promise<boolean> {
 		const steps = new Map<Edit, HistoryStep>();
 		const watched = edits.map((edit) =>
 			editOf(edit.kind, edit.id, (newest) => {
@@ -107,7 +112,10 @@ export class Commands {
 			})
 		);
 		return this.#write(watched, label, since, () => {
-			if (steps.size > 0) this.history.add({ label, steps: [...steps.values()] });
+			if (steps.size === 0) return;
+			const act = { label, steps: [...steps.values()] };
+			this.history.add(act);
+			done?.(act);
 		});
 	}
 
@@ -229,12 +237,24 @@ export class Commands {
 		await this.#write(again, 'What was not stored', this.#records.epoch);
 	}
 
-	/** Takes in what another logbook would change here; where a record was changed meanwhile, the later edit counts. */
-	takeIn(changes: readonly Change[], label: string): Promise<boolean> {
+	/**
+	 * Takes in what another logbook would change here; where a record was changed meanwhile, the later edit counts.
+	 *
+	 * @param done given the act, to be undone by
+	 */
+	takeIn(changes: readonly Change[], label: string, done?: (act: Act) => void): Promise<boolean> {
 		return this.#doingNow(async (since) => {
 			if (changes.length === 0) return true;
 			const { takingIn } = await import('./keeping');
-			return this.#do(takingIn(changes), label, since);
+			return this.#do(takingIn(changes), label, since, done);
+		});
+	}
+
+	/** Takes back an act of earlier, whatever was done since: an act of its own, which can be undone. */
+	takeBack(act: Act, label: string): Promise<boolean> {
+		return this.#doingNow(async (since) => {
+			const { undoing } = await revising();
+			return this.#do(undoing(act, this.#here.now()), label, since);
 		});
 	}
 

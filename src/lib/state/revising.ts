@@ -62,7 +62,7 @@ export const undoing = ({ steps }: Act, now: string): readonly Edit[] =>
 		editOf(kind, after.id, (newest) => {
 			if (!newest) return undefined;
 			if (before) return backTo(after, before, newest, now);
-			if (kind === 'entry') return voided(newest as Entry, now);
+			if (kind === 'entry') return (newest as Entry).void ? undefined : voided(newest as Entry, now);
 			return kind === 'point'
 				? stamped({ ...(newest as Point), retired: true as const }, newest, now)
 				: undefined;
@@ -75,7 +75,8 @@ export const redoing = ({ steps }: Act, now: string): readonly Edit[] =>
 		editOf(kind, after.id, (newest) => {
 			if (!newest) return stamped(after, undefined, now);
 			if (before) return backTo(before, after, newest, now);
-			if (kind === 'entry') return restored(newest as Entry, now);
+			// What came void stays so.
+			if (kind === 'entry') return (after as Entry).void ? undefined : restored(newest as Entry, now);
 			return kind === 'point' ? stamped(after, newest, now) : undefined;
 		})
 	);

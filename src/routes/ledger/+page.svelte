@@ -5,6 +5,7 @@
 	import { useApp } from '$lib/state';
 	import { byDay } from '$lib/ui/features/ledger/byDay';
 	import DayList from '$lib/ui/features/ledger/DayList.svelte';
+	import LastTaken from '$lib/ui/features/exchange/handover/LastTaken.svelte';
 	import EntryForm from '$lib/ui/features/ledger/EntryForm.svelte';
 	import { filterFrom, passes } from '$lib/ui/features/ledger/filter';
 	import Filters from '$lib/ui/features/ledger/Filters.svelte';
@@ -52,6 +53,7 @@
 			/>
 		{/snippet}
 	</Filters>
+	<LastTaken {app} />
 	<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
 	{#if shown.length === 0}
 		<p class="soft">

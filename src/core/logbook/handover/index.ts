@@ -1,6 +1,7 @@
 export {
 	isOf,
 	keyOf,
+	listsOf,
 	newChangeLog,
 	noted,
 	numbered,

@@ -1,5 +1,5 @@
 import { instantMs } from '../order.js';
-import { itemsOf, PARTS, type Item } from '../parts.js';
+import { itemsIn } from '../parts.js';
 import type { Entry, Logbook, Point, Rig, Trip } from '../types.js';
 import { tripInUse } from '../trips.js';
 import { canonical } from './canonical.js';
@@ -145,17 +145,14 @@ export type MergePreview = Readonly<Record<'rigs' | 'trips' | 'points' | 'entrie
 	readonly retired: readonly Retired[];
 };
 
-const namedIn = (record: Rig | Trip): readonly Item[] =>
-	'stops' in record ? record.stops : PARTS.flatMap((part) => itemsOf(record, part));
-
 function retiredBy(mine: Logbook, merged: Logbook): readonly Retired[] {
 	const before = new Set(
 		[...mine.rigs, ...mine.trips].flatMap((record) =>
-			namedIn(record).flatMap(({ id, retired }) => (retired ? [`${record.id}|${id}`] : []))
+			itemsIn(record).flatMap(({ id, retired }) => (retired ? [`${record.id}|${id}`] : []))
 		)
 	);
 	return [...merged.rigs, ...merged.trips].flatMap((record) =>
-		namedIn(record).flatMap(({ id, name, retired }) =>
+		itemsIn(record).flatMap(({ id, name, retired }) =>
 			retired && !before.has(`${record.id}|${id}`) ? [{ of: record.name, name }] : []
 		)
 	);

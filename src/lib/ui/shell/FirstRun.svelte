@@ -75,8 +75,11 @@
 			</section>
 			<section>
 				<h2>I have a logbook</h2>
-				<p>Open a file saved on another device, or by another person.</p>
-				<p class="buttons"><button onclick={() => (way = 'file')}>Open a file</button></p>
+				<p>Open a file saved on another device, or scan the code on another person’s phone.</p>
+				<p class="buttons">
+					<button onclick={() => (way = 'file')}>Open a file</button>
+					<a class="as-button" href="/take?scan">Scan a code</a>
+				</p>
 			</section>
 		</div>
 	{:else if way === 'own'}

@@ -46,7 +46,9 @@ export const everyAct = (
 	{ name: 'Carry', group: 'Acts', keys: 'c', does: to('/run/carry') },
 	{ name: 'Enough for tonight?', group: 'Acts', keys: 'e', does: to('/#basket') },
 	{ name: 'New trip', group: 'Acts', keys: 't', does: to('/trip/lines') },
-	{ name: 'Save or share the logbook', group: 'Acts', keys: 's', does: to('/data#save') },
+	{ name: 'Save the logbook', group: 'Acts', keys: 's', does: to('/data#save') },
+	{ name: 'Share with someone', group: 'Acts', keys: 'p', does: to('/share') },
+	{ name: 'Scan or paste what someone shares', group: 'Acts', keys: 'i', does: to('/take') },
 	{
 		name: 'Import a logbook, points, a route or a calendar',
 		group: 'Acts',

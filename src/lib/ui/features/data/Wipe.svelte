@@ -2,6 +2,7 @@
 	import { NO_UNDO } from '$core/words';
 	import type { App } from '$lib/state';
 	import { recordBeside } from '$lib/state/recordBook.svelte';
+	import { sharingBeside } from '$lib/state/sharing.svelte';
 	import { runsBeside } from '$lib/state/runBook.svelte';
 	import { downloadLogbook } from '../../parts/acts/saveLogbook';
 
@@ -10,12 +11,13 @@
 	let saved = $state(false);
 	let sure = $state(false);
 
-	/** The runs that are kept beside the logbook go with it. */
+	/** What is kept beside the logbook goes with it. */
 	async function wipe(): Promise<void> {
 		await app.wipe();
 		const book = runsBeside(app);
 		await book.clear();
 		await recordBeside(app).clear();
+		await sharingBeside(app).clear();
 		book.close();
 	}
 </script>

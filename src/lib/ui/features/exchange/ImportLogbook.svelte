@@ -27,6 +27,8 @@
 	let refused = $state.raw<Refusal | undefined>();
 	let found = $state.raw<Extract<ReadIn, { ok: true }> | undefined>();
 	let open = $state.raw<OpenFile | undefined>();
+	/** what somebody shared as a file */
+	let shared = $state<string>();
 	let reading = $state.raw<{ readonly stop: () => void } | undefined>();
 	let done = $state(0);
 	let busy = $state(false);
@@ -76,6 +78,11 @@
 
 	async function readLogbook(text: string, mine: number): Promise<void> {
 		if (chosen !== mine) return;
+		// A difference is looked at beside what is here: what it names may be here and not in it.
+		if (text.includes('"handOver":')) {
+			shared = text;
+			return;
+		}
 		const under = readFileIn(text, app.records.logbook(), (share) => (done = share));
 		reading = under;
 		const answer = await under.answer;
@@ -104,7 +111,14 @@
 	function stop(): void {
 		reading?.stop();
 		chosen += 1;
-		[reading, found, open, refused, done] = [undefined, undefined, undefined, undefined, 0];
+		[reading, found, open, shared, refused, done] = [
+			undefined,
+			undefined,
+			undefined,
+			undefined,
+			undefined,
+			0
+		];
 	}
 	onDestroy(() => reading?.stop());
 
@@ -138,6 +152,11 @@
 {#if open}
 	{#await import('./OpenPreview.svelte') then { default: OpenPreview }}
 		{#key open}<OpenPreview {app} found={open} {fileName} />{/key}
+	{/await}
+{/if}
+{#if shared !== undefined}
+	{#await import('./handover/Taking.svelte') then { default: Taking }}
+		<Taking {app} text={shared} isJson oncancel={stop} ondone={stop} />
 	{/await}
 {/if}
 {#if preview}

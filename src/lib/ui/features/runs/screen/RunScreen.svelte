@@ -28,7 +28,7 @@
 	import ShareRun from './ShareRun.svelte';
 	import StepFigure from './StepFigure.svelte';
 	import StepList from './StepList.svelte';
-	import { keepAwake } from './wakeLock';
+	import { keepAwake } from '../../../kit/wakeLock';
 
 	/** A run: one step at a time, in large type, for wet hands. */
 	const { app, book, rig, run }: { app: App; book: RunBook; rig: Rig; run: Run } = $props();

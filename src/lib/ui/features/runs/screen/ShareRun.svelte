@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Run } from '$core/runs';
 	import { errorMessage } from '$lib/errorMessage';
+	import { shareLink } from '../../../parts/acts/shareFile';
 	import { handedOver } from './handOver';
 
 	/** Hands a run over to another phone: its address carries it, and both write the same entries. */
@@ -8,17 +9,11 @@
 	let says = $state('');
 
 	async function share(): Promise<void> {
-		const url = `${location.origin}/run/${run.id}#${handedOver(run)}`;
 		try {
-			if (navigator.share) await navigator.share({ title, url });
-			else {
-				await navigator.clipboard.writeText(url);
-				says = 'Its address is copied: open it on the other phone.';
-			}
+			const left = await shareLink(title, `${location.origin}/run/${run.id}#${handedOver(run)}`);
+			if (left === 'saved') says = 'Its address is copied: open it on the other phone.';
 		} catch (error) {
-			// Who closes the sheet again did not want to.
-			if (!(error instanceof DOMException && error.name === 'AbortError'))
-				says = `It couldn’t be shared: ${errorMessage(error)}.`;
+			says = `It couldn’t be shared: ${errorMessage(error)}.`;
 		}
 	}
 </script>

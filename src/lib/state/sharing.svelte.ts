@@ -1,0 +1,216 @@
+import {
+	canonical,
+	isOf,
+	newChangeLog,
+	type ChangeLog,
+	type Choices,
+	type Taken,
+	type VersionVector
+} from '$core/logbook';
+import { handOverInWorker, type Behind, type HandOverApi, type Looked, type Prepared } from '$lib/exchange';
+import type { KeyValuePort, Turns } from '$lib/store';
+import type { RemoteApi } from '$lib/workerClient';
+import type { App } from './app.svelte';
+import type { Act } from './history.svelte';
+
+/** Somebody who keeps the same log on another device. */
+export interface Partner {
+	readonly name: string;
+	/** what they are known to have: as they last said */
+	readonly has: VersionVector;
+	/** what was shown or sent to them; whether it arrived they have not said */
+	readonly offered?: VersionVector;
+	readonly offeredMs?: number;
+	/** when something last came from them */
+	readonly heardMs?: number;
+}
+
+/** What came in last. */
+export interface LastTaken {
+	readonly from: string;
+	readonly atMs: number;
+	readonly act: Act;
+}
+
+const LOG = 'sharing:log';
+const PARTNER = 'sharing:partner:';
+const LAST = 'sharing:last';
+const PREFIX = 'sharing:';
+
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+	typeof value === 'object' && value !== null;
+const isPartner = (value: unknown): value is Partner =>
+	isObject(value) && typeof value.name === 'string' && isObject(value.has);
+/** A log as it was read, with the epoch of the store that it is of; nothing where it is none. */
+const readLog = (value: unknown): { readonly log: ChangeLog; readonly epoch: unknown } | undefined =>
+	isObject(value) &&
+	isObject(value.log) &&
+	value.log.stamps instanceof Map &&
+	value.log.versions instanceof Map
+		? (value as unknown as { log: ChangeLog; epoch: unknown })
+		: undefined;
+
+const DEVICE_LETTERS = 12;
+const newDevice = (): string => crypto.randomUUID().replaceAll('-', '').slice(0, DEVICE_LETTERS);
+
+/**
+ * Who keeps the same log, and what they have of it: kept beside the logbook, under keys of its own, and never handed over. What is
+ * worked out is worked out in a worker.
+ */
+export class Sharing {
+	partners = $state.raw<readonly Partner[]>([]);
+	last = $state.raw<LastTaken | undefined>();
+	readonly #app: App;
+	readonly #port: KeyValuePort;
+	readonly #turns: Turns;
+	readonly #api: RemoteApi<HandOverApi>;
+
+	constructor(app: App, api: RemoteApi<HandOverApi>) {
+		this.#app = app;
+		this.#port = app.beside.port;
+		this.#turns = app.beside.turns;
+		this.#api = api;
+	}
+
+	/** Reads who is known, and what came last. */
+	async load(): Promise<void> {
+		const kept = await this.#port.entries();
+		this.partners = kept
+			.flatMap(([key, value]) => (key.startsWith(PARTNER) && isPartner(value) ? [value] : []))
+			.sort((a, b) => (a.name < b.name ? -1 : 1));
+		const last = kept.find(([key]) => key === LAST)?.[1];
+		this.last = isObject(last) ? (last as unknown as LastTaken) : undefined;
+	}
+
+	partner(name: string): Partner | undefined {
+		return this.partners.find((one) => one.name === name);
+	}
+
+	/**
+	 * The numbers of this device's changes. Where they are of another logbook than is here (it was wiped, or lost and filled again
+	 * from its copy), what they say is known may be gone: then this is a new device to all others.
+	 */
+	async #log(): Promise<ChangeLog> {
+		const { records } = this.#app;
+		const kept = readLog(await this.#port.get(LOG));
+		return kept && kept.epoch === records.epoch && isOf(kept.log, records.logbook())
+			? kept.log
+			: newChangeLog(newDevice());
+	}
+
+	#keepLog(log: ChangeLog): Promise<void> {
+		return this.#port.set(LOG, { log, epoch: this.#app.records.epoch });
+	}
+
+	async #change(name: string, make: (newest: Partner) => Partner): Promise<void> {
+		await this.#turns(async () => {
+			const kept = await this.#port.get(PARTNER + name);
+			const next = make(isPartner(kept) ? kept : { name, has: {} });
+			await this.#port.set(PARTNER + name, next);
+			this.partners = [...this.partners.filter((one) => one.name !== name), next].sort((a, b) =>
+				a.name < b.name ? -1 : 1
+			);
+		});
+	}
+
+	/**
+	 * Puts together what somebody has not got.
+	 *
+	 * @param whole all of it, whatever they have
+	 */
+	prepare(name: string, by: string, whole = false): Promise<Prepared> {
+		return this.#turns(async () => {
+			const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
+			const prepared = await this.#api.prepare(here, whole ? {} : (this.partner(name)?.has ?? {}), by);
+			await this.#keepLog(prepared.log);
+			return prepared;
+		});
+	}
+
+	/** It was shown or sent: whether it arrived is not known until they say. */
+	offered(name: string, { upTo }: Prepared): Promise<void> {
+		return this.#change(name, (one) => ({ ...one, offered: upTo, offeredMs: this.#app.nowMs }));
+	}
+
+	/** Looks at what came beside what is here; nothing is kept. */
+	async look(text: string, choices: Choices): Promise<Looked> {
+		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
+		return this.#api.look(text, here, choices, new Date().toISOString());
+	}
+
+	/** The same of a file's text. */
+	async lookAt(json: string, choices: Choices): Promise<Looked> {
+		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
+		return this.#api.lookAt(json, here, choices, new Date().toISOString());
+	}
+
+	/**
+	 * Takes in what was looked at: one act, durable when it resolves with true. Then this device knows what came, and what the
+	 * other one has.
+	 *
+	 * @param label what the act is called when it is undone
+	 */
+	async take(looked: Extract<Looked, { ok: true }>, from: string, label: string): Promise<boolean> {
+		const { taken, handOver, log } = looked;
+		let act: Act | undefined;
+		const kept = await this.#app.commands.takeIn(taken.changes, label, (done) => (act = done));
+		if (!kept) return false;
+		await this.#turns(() => this.#note(log, taken));
+		if (handOver)
+			await this.#change(from, (one) => ({ ...one, has: handOver.upTo, heardMs: this.#app.nowMs }));
+		if (act) await this.#keepLast({ from, atMs: this.#app.nowMs, act });
+		return true;
+	}
+
+	async #note(log: ChangeLog, taken: Taken): Promise<void> {
+		const { records } = this.#app;
+		await this.#keepLog(await this.#api.noteTaken({ logbook: records.logbook(), log }, taken));
+	}
+
+	async #keepLast(last: LastTaken): Promise<void> {
+		await this.#port.set(LAST, last);
+		this.last = last;
+	}
+
+	/** Whether anything of what came last still is as it came. */
+	get lastStands(): boolean {
+		const { records } = this.#app;
+		return (
+			this.last?.act.steps.some(({ kind, before, after }) => {
+				if ((kind === 'rig' || kind === 'trip') && !before) return false;
+				const now = records.standing(kind, after.id);
+				return now !== undefined && canonical(now) === canonical(after);
+			}) ?? false
+		);
+	}
+
+	/** How far behind those are from whom something has come, or to whom something was sent. */
+	async behind(): Promise<ReadonlyMap<string, Behind>> {
+		const known = this.partners.filter(({ heardMs, offeredMs }) => (heardMs ?? offeredMs) !== undefined);
+		if (known.length === 0) return new Map();
+		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
+		return this.#api.behind(here, known);
+	}
+
+	/** Somebody keeps this log no longer. */
+	async forget(name: string): Promise<void> {
+		await this.#turns(() => this.#port.remove(PARTNER + name));
+		this.partners = this.partners.filter((one) => one.name !== name);
+	}
+
+	/** Lets go of all of it, as when everything is taken out of this browser. */
+	async clear(): Promise<void> {
+		const keys = (await this.#port.entries()).map(([key]) => key).filter((key) => key.startsWith(PREFIX));
+		await Promise.all(keys.map((key) => this.#port.remove(key)));
+		[this.partners, this.last] = [[], undefined];
+	}
+}
+
+const besides = new WeakMap<App, Sharing>();
+/** The hand-overs beside an application's logbook: one in a tab, whoever asks for them. */
+export function sharingBeside(app: App): Sharing {
+	const before = besides.get(app);
+	const sharing = before ?? new Sharing(app, handOverInWorker);
+	if (!before) besides.set(app, sharing);
+	return sharing;
+}

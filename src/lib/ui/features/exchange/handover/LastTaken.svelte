@@ -1,0 +1,66 @@
+<script lang="ts">
+	import { listsOf, type Kept } from '$core/logbook';
+	import { sayContent, sayMomentOf, sayShared } from '$core/words';
+	import type { App } from '$lib/state';
+	import { sharingBeside } from '$lib/state/sharing.svelte';
+	import { onMount } from 'svelte';
+	import { notifyDone } from '../../../parts/acts/notify';
+	import FoundList from '../FoundList.svelte';
+
+	/** What was imported last, as the one act that it was. */
+	const { app }: { app: App } = $props();
+	// svelte-ignore state_referenced_locally
+	const sharing = sharingBeside(app);
+	onMount(() => void sharing.load());
+
+	const last = $derived(sharing.last);
+	const records = $derived(last?.act.steps.map(({ kind, after }) => ({ kind, value: after }) as Kept) ?? []);
+	const content = $derived(sayContent(listsOf(records)));
+	const context = $derived({
+		rigs: app.records.rigs,
+		trips: app.records.trips,
+		nowMs: app.nowMs,
+		timeZone: app.timeZone,
+		units: app.prefs.current.units
+	});
+	let busy = $state(false);
+
+	async function undo(): Promise<void> {
+		if (!last) return;
+		busy = true;
+		const label = `Undone: what came from ${last.from || 'someone'}`;
+		if (await app.commands.takeBack(last.act, label)) notifyDone(app, label);
+		busy = false;
+	}
+</script>
+
+{#if last && sharing.lastStands}
+	<div>
+		<details>
+			<summary
+				>{last.from ? `From ${last.from}` : 'Imported'}, {sayMomentOf(last.atMs, app.nowMs, app.timeZone)}: {content}</summary
+			>
+			<FoundList label="What came last" rows={records} idOf={({ kind, value }) => `${kind}:${value.id}`}>
+				{#snippet row(record)}{sayShared(record, context)}{/snippet}
+			</FoundList>
+		</details>
+		<button class="small" disabled={busy} onclick={() => void undo()}>Undo</button>
+	</div>
+{/if}
+
+<style>
+	div {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-2) var(--gap-3);
+		align-items: start;
+	}
+	details {
+		flex: 0 1 auto;
+		min-width: 0;
+	}
+	summary {
+		cursor: pointer;
+		line-height: 1.9;
+	}
+</style>
