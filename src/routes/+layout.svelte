@@ -39,6 +39,8 @@
 	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
+	/** an act at hand, not a view: a run, or a code that is shown or read */
+	const fillsScreen = $derived(path.startsWith('/run/') || path === '/share' || path === '/take');
 	const view = $derived(VIEWS.find((one) => one.path === path)?.name ?? 'Dipsometer');
 
 	// The theme is an attribute of the document, outside any component.
@@ -129,7 +131,7 @@
 	<p class="soft" style:padding="3rem">Making up two rigs, each on a trip…</p>
 {:else if isNew && path !== '/take'}
 	{#await import('$lib/ui/shell/FirstRun.svelte') then { default: FirstRun }}<FirstRun {app} />{/await}
-{:else if path.startsWith('/run/') || isNew}
+{:else if fillsScreen}
 	{#if app.hasNews || newBuild}{@render troubles()}{/if}
 	<main>{@render children()}</main>
 {:else if app.rig && app.liveRig}

@@ -25,7 +25,7 @@ export const MAY_BE_CLEARED = 'A browser short of space may clear it unless it p
 export const MERGES = 'Records merge by id, and the later edit wins; nothing is removed.';
 /** How two people keep one log. */
 export const TWO_OF_YOU =
-	'If two of you keep the same log, share it back and forth: entries merge, the later edit wins, and none is lost. Put your name on yours: “Your name on entries” below, or a tap beside the quick line.';
+	'If two of you keep the same log, “Share with someone” gives the other what they haven’t got yet: as a code, a link or a file, without a network. Entries merge, the later edit wins, and none is lost. Put your name on yours: “Your name on entries” below, or a tap beside the quick line.';
 /** Before everything is removed. */
 export const NO_UNDO = 'Removes everything from this browser. Save a copy first: you can’t undo this.';
 /** Where everything stays. */

@@ -66,7 +66,8 @@ export const newChangeLog = (device: string): ChangeLog => ({
 const LENGTHS = 2 ** 20;
 /** Tells whether a record has become another: its text's hash and length. Two texts share it once in four thousand million. */
 export function markOf(value: AnyRecord): number {
-	const text = JSON.stringify(value);
+	// Whatever the order in which a store or a parser gives its fields.
+	const text = canonical(value);
 	return fnv1a(text) * LENGTHS + (text.length % LENGTHS);
 }
 

@@ -23,7 +23,7 @@ export class CannotUnpack extends Error {
 	override readonly name = 'CannotUnpack';
 	readonly why: Unpackable;
 	constructor(why: Unpackable) {
-		super(`this cannot be unpacked: ${why}`);
+		super(`not unpacked: ${why}`);
 		this.why = why;
 	}
 }

@@ -4,8 +4,8 @@
 	interface Props {
 		/** where this page stands under, as a way back */
 		up?: { readonly href: string; readonly name: string };
-		/** read across the whole window, or no wider than a text */
-		measure?: 'window' | 'text';
+		/** read across the whole window, no wider than a text, or an act that has the window to itself */
+		measure?: 'window' | 'text' | 'act';
 		children: Snippet;
 	}
 	/** A view's content, one section under the other. */
@@ -25,8 +25,13 @@
 		align-content: start;
 		padding: 1.4rem var(--gap-4) var(--gap-4);
 	}
-	.text {
+	.text,
+	.act {
 		max-width: 64rem;
+	}
+	.act {
+		width: 100%;
+		margin: 0 auto;
 	}
 	.up {
 		margin-bottom: calc(-1 * var(--gap-3));

@@ -32,6 +32,7 @@
 			(error: unknown) => (trouble = errorMessage(error))
 		);
 	});
+	const isFirst = $derived(sharing.partner(to)?.heardMs === undefined);
 	const content = $derived(prepared ? sayContent(prepared.difference) : '');
 	const link = $derived(prepared ? linkOf(location.origin, prepared.text) : '');
 	const pictures = $derived(prepared && picturesOf(link, prepared.text));
@@ -87,9 +88,11 @@
 		<div class="beside">
 			<p>
 				{#if content === ''}{to} has everything you have. This only tells {to}’s phone what you got.
-				{:else}<strong>{content}</strong> for {to}{whole
-						? ''
-						: ', all that is new since you last heard'}.{/if}
+				{:else}<strong>{content}</strong>{whole
+						? ', all of it.'
+						: isFirst
+							? `: all of it, as nothing has come from ${to} yet.`
+							: ` that ${to} hasn’t got.`}{/if}
 			</p>
 			<p class="buttons">
 				<button class="primary" onclick={() => void theirTurn()}>Now scan {to}’s</button>

@@ -19,7 +19,7 @@
 	const choose = (name: string): Promise<void> => goto(`/share?with=${encodeURIComponent(name)}`);
 </script>
 
-<Page measure="text" up={{ href: '/data', name: 'Data' }}>
+<Page measure="act" up={{ href: '/data', name: 'Data' }}>
 	<PageHead
 		title={to === undefined ? 'Share with someone' : `Share with ${to}`}
 		says={to === undefined ? 'They get what they haven’t got, phone to phone, without a network.' : undefined}

@@ -36,7 +36,7 @@
 	}
 </script>
 
-<Page measure="text" up={{ href: app.rig ? '/data' : '/', name: app.rig ? 'Data' : 'Start' }}>
+<Page measure="act" up={{ href: app.rig ? '/data' : '/', name: app.rig ? 'Data' : 'Start' }}>
 	<PageHead title="Import from someone" />
 	{#if text !== ''}
 		{#key text}
@@ -55,7 +55,9 @@
 		<p>Imported.{done === '' ? '' : ` ${done} doesn’t know yet that you have it.`}</p>
 		<p class="buttons">
 			{#if done !== ''}
-				<a class="as-button" href="/share?with={encodeURIComponent(done)}">Now show yours to {done}</a>
+				<button class="primary" onclick={() => void goto(`/share?with=${encodeURIComponent(done)}`)}
+					>Now show yours to {done}</button
+				>
 			{/if}
 			<a class="as-button" href="/ledger">To the ledger</a>
 			<a class="as-button" href="/">Now</a>
@@ -81,7 +83,7 @@
 			>
 			<button disabled={pasted.trim() === ''}>Open</button>
 		</form>
-		<p class="soft small">A file is imported under <a href="/data#read">Data</a>.</p>
+		<p class="soft small">A file? <a href="/data#read">Import it under Data</a></p>
 	{/if}
 </Page>
 
