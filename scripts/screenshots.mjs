@@ -77,12 +77,19 @@ async function dumpAll(page) {
 		await press(page, name);
 }
 
+/** The code of all that is in the demo. */
+async function shareAll(page) {
+	await page.getByLabel('Your name, for Ivo').fill('Maud');
+	await press(page, 'Next');
+	await page.getByRole('img', { name: /^Code/ }).waitFor();
+}
+
 /** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const SHOTS = [
 	{ name: 'now', path: '/', act: sayThree },
 	{ name: 'now-phone', path: '/', width: 390, height: 844 },
 	{ name: 'trip', path: '/trip', act: ribbonDrawn },
-	{ name: 'trip-phone', path: '/trip', width: 390, height: 844, act: ribbonDrawn },
+	{ name: 'share', path: '/share?with=Ivo', ...PHONE, act: shareAll },
 	{ name: 'trip-boat-night', path: '/trip', theme: 'Night', rig: 'Sandling', act: ribbonDrawn },
 	{ name: 'habits', path: '/habits', act: workedOut },
 	{ name: 'trip-lines', path: '/trip/lines', act: linesWritten },
@@ -133,6 +140,7 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act } of SHOTS)
 			await page
 				.getByRole('img', { name: /^Main, fresh/ })
 				.or(page.locator('.run'))
+				.or(page.locator('main > .act'))
 				.first()
 				.waitFor();
 		}

@@ -106,19 +106,9 @@
 				{/if}
 			</KeptPlace>
 			{#if rest.over}
-				{#await import('$lib/ui/features/now/CrewNews.svelte') then { default: CrewNews }}<CrewNews
+				{#await import('./News.svelte') then { default: News }}<News
 						{app}
-					/>{/await}
-				{#await import('$lib/ui/features/ahead/AheadNews.svelte') then { default: AheadNews }}<AheadNews
-						{app}
-					/>{/await}
-				{#if app.liveRig?.kind === 'boat' || now.sewer !== false}
-					{#await import('$lib/ui/features/now/ValvesNews.svelte') then { default: ValvesNews }}<ValvesNews
-							{app}
-						/>{/await}
-				{/if}
-				{#await import('$lib/ui/features/runs/RunNews.svelte') then { default: RunNews }}<RunNews
-						{app}
+						hasValves={app.liveRig?.kind === 'boat' || now.sewer !== false}
 					/>{/await}
 			{/if}
 			{#if now.tanks.some(({ flags }) => flags.some(({ pours }) => pours))}
@@ -170,15 +160,7 @@
 						<Notice><p>The plan falls short: see <a href="/trip">Trip</a>.</p></Notice>
 					{/if}
 					{#if rest.over}
-						{#await import('$lib/ui/features/ahead/AheadDays.svelte') then { default: AheadDays }}<AheadDays
-								{app}
-							/>{/await}
-						{#await import('$lib/ui/features/exchange/handover/BehindNews.svelte') then { default: BehindNews }}<BehindNews
-								{app}
-							/>{/await}
-						{#await import('$lib/ui/features/now/Afterthoughts.svelte') then { default: Afterthoughts }}<Afterthoughts
-								{app}
-							/>{/await}
+						{#await import('./Afterwards.svelte') then { default: Afterwards }}<Afterwards {app} />{/await}
 					{/if}
 				</InTurn>
 			{/if}

@@ -10,6 +10,8 @@ export interface EngineHere {
 	/** keeps answers back until they are let go, the later ones first; what is told on the route is lost meanwhile */
 	readonly hold: () => void;
 	readonly letGo: () => void;
+	/** how many answers are kept back */
+	readonly kept: () => number;
 	/** makes every answer a failure, or no more */
 	readonly fail: (reason: string | undefined) => void;
 }
@@ -42,6 +44,7 @@ export function engineHere(): EngineHere {
 		api,
 		asked,
 		hold: () => void (holding = true),
+		kept: () => waiting.length,
 		letGo: () => {
 			holding = false;
 			for (const go of waiting.splice(0).reverse()) go();

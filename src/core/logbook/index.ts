@@ -59,7 +59,6 @@ export {
 	differenceFor,
 	isOf,
 	joined as joinedVector,
-	keyOf,
 	lackingTo,
 	listsOf,
 	newChangeLog,
@@ -72,7 +71,6 @@ export {
 	type Choices,
 	type Coming,
 	type Difference,
-	type Kept,
 	type Lacking,
 	type Taken,
 	type VersionVector
@@ -80,7 +78,15 @@ export {
 export { inUse, notRetired } from './revisions/inUse.js';
 export { keepNamed, keepStops, stopsNamed } from './revisions/keepNamed.js';
 export { rebase, type Conflict, type Rebased } from './revisions/rebase.js';
-export { LIST_OF, RECORD_KINDS, type RecordKind, type RecordTypes } from './kinds.js';
+export {
+	keyOf,
+	LIST_OF,
+	RECORD_KINDS,
+	type AnyRecord,
+	type Kept,
+	type RecordKind,
+	type RecordTypes
+} from './kinds.js';
 export {
 	parseLogbook,
 	parseLogbookText,

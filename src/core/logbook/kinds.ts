@@ -16,3 +16,13 @@ export const LIST_OF = { rig: 'rigs', trip: 'trips', point: 'points', entry: 'en
 };
 /** The kinds of records, in the order of a logbook's lists. */
 export const RECORD_KINDS = Object.keys(LIST_OF) as readonly RecordKind[];
+
+/** A record of any kind, by the kind. */
+export type AnyRecord = RecordTypes[RecordKind];
+/** A record with its kind: what a logbook holds, one by one. */
+export type Kept = {
+	readonly [K in RecordKind]: { readonly kind: K; readonly value: RecordTypes[K] };
+}[RecordKind];
+
+/** A record's name among all of a logbook: `entry:018f…`. */
+export const keyOf = ({ kind, value }: Kept): string => `${kind}:${value.id}`;

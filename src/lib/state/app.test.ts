@@ -477,6 +477,8 @@ describe('what the engine says', () => {
 		const opening = app.openRig('boat');
 		await expect.poll(() => app.rig?.id).toBe('boat');
 		expect(app.engine.assessment).toBeUndefined();
+		// What is told on the way to an answer is lost while it is held: the answer itself is waited for.
+		await expect.poll(engine.kept).toBe(1);
 		engine.letGo();
 		await opening;
 		expect(app.engine.assessment?.rig).toBe('boat');

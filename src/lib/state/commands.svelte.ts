@@ -250,14 +250,6 @@ export class Commands {
 		});
 	}
 
-	/** Takes back an act of earlier, whatever was done since: an act of its own, which can be undone. */
-	takeBack(act: Act, label: string): Promise<boolean> {
-		return this.#doingNow(async (since) => {
-			const { undoing } = await revising();
-			return this.#do(undoing(act, this.#here.now()), label, since);
-		});
-	}
-
 	/** Forgets what could be undone, tried again or said. */
 	clear(): void {
 		this.history.clear();

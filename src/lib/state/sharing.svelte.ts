@@ -12,6 +12,7 @@ import type { KeyValuePort, Turns } from '$lib/store';
 import type { RemoteApi } from '$lib/workerClient';
 import type { App } from './app.svelte';
 import type { Act } from './history.svelte';
+import { undoing } from './revising';
 
 /** Somebody who keeps the same log on another device. */
 export interface Partner {
@@ -184,12 +185,30 @@ export class Sharing {
 		);
 	}
 
-	/** How far behind those are from whom something has come, or to whom something was sent. */
-	async behind(): Promise<ReadonlyMap<string, Behind>> {
-		const known = this.partners.filter(({ heardMs, offeredMs }) => (heardMs ?? offeredMs) !== undefined);
-		if (known.length === 0) return new Map();
+	/** Takes back what came last, whatever was done since: an act of its own, which can be undone. */
+	async undoLast(label: string): Promise<boolean> {
+		const { commands } = this.#app;
+		return this.last ? commands.do(undoing(this.last.act, new Date().toISOString()), label) : false;
+	}
+
+	/** How far behind those are from whom something has come, or to whom something was sent; what was sent counts as theirs. */
+	behind(): Promise<ReadonlyMap<string, Behind>> {
+		return this.#behind(
+			this.partners.filter(({ heardMs, offeredMs }) => (heardMs ?? offeredMs) !== undefined)
+		);
+	}
+
+	/** Whether somebody said to have all that is here. */
+	async hasAll(name: string): Promise<boolean> {
+		const partner = this.partner(name);
+		if (!partner) return false;
+		return !(await this.#behind([{ name, has: partner.has }])).has(name);
+	}
+
+	async #behind(partners: readonly Partner[]): Promise<ReadonlyMap<string, Behind>> {
+		if (partners.length === 0) return new Map();
 		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
-		return this.#api.behind(here, known);
+		return this.#api.behind(here, partners);
 	}
 
 	/** Somebody keeps this log no longer. */

@@ -64,7 +64,7 @@ describe('sharing between two phones', () => {
 			2,
 			['Mara']
 		]);
-		await ivo.app.commands.takeBack(ivo.sharing.last!.act, 'Undone');
+		await ivo.sharing.undoLast('Undone');
 		expect(ivo.app.records.entries.filter((one) => one.void)).toHaveLength(2);
 		expect(ivo.sharing.lastStands).toBe(false);
 		await ivo.app.commands.undo();

@@ -1,18 +1,16 @@
 import { fnv1a } from '../../numerics/index.js';
-import { LIST_OF, RECORD_KINDS, type RecordKind, type RecordTypes } from '../kinds.js';
+import {
+	keyOf,
+	LIST_OF,
+	RECORD_KINDS,
+	type AnyRecord,
+	type Kept,
+	type RecordKind,
+	type RecordTypes
+} from '../kinds.js';
 import type { Logbook } from '../types.js';
 import { canonical } from '../revisions/canonical.js';
 import { joined, lastOf, type Stamp, type VersionVector } from './vector.js';
-
-/** A record of any kind, by the kind. */
-export type AnyRecord = RecordTypes[RecordKind];
-/** A record with its kind: what a logbook holds, one by one. */
-export type Kept = {
-	readonly [K in RecordKind]: { readonly kind: K; readonly value: RecordTypes[K] };
-}[RecordKind];
-
-/** A record's name among all of a logbook: `entry:018f…`. */
-export const keyOf = ({ kind, value }: Kept): string => `${kind}:${value.id}`;
 
 /** All records of a logbook, list after list. */
 export const recordsOf = (logbook: Logbook): readonly Kept[] =>

@@ -1,6 +1,6 @@
-import { RECORD_KINDS } from '../kinds.js';
+import { keyOf, type Kept, RECORD_KINDS } from '../kinds.js';
 import type { HandOver, Logbook } from '../types.js';
-import { keyOf, listsOf, recordsOf, type ChangeLog, type Kept } from './changeLog.js';
+import { listsOf, recordsOf, type ChangeLog } from './changeLog.js';
 import { covers, type Stamp, type VersionVector } from './vector.js';
 
 /** What is handed over: a logbook with fewer records, and what it is the difference between. */

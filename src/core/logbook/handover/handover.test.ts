@@ -4,6 +4,7 @@ import { entry, exactRig, freshStart, logbookOf } from '../../../../tests/helper
 import {
 	canonical,
 	corrected,
+	keyOf,
 	nextEdited,
 	parseLogbook,
 	voided,
@@ -14,7 +15,6 @@ import {
 import {
 	differenceFor,
 	isOf,
-	keyOf,
 	newChangeLog,
 	noted,
 	numbered,

@@ -1,5 +1,6 @@
 import type { Logbook } from '../types.js';
-import { keyOf, recordsOf, type AnyRecord, type ChangeLog, type Kept } from './changeLog.js';
+import { keyOf, type AnyRecord, type Kept } from '../kinds.js';
+import { recordsOf, type ChangeLog } from './changeLog.js';
 import { stampsOf } from './difference.js';
 import { covers, type Stamp, type VersionVector } from './vector.js';
 

@@ -3,7 +3,7 @@ import { canonical } from '../revisions/canonical.js';
 import { later } from '../revisions/merge.js';
 import { rebase, type Conflict } from '../revisions/rebase.js';
 import { nextEdited } from '../revisions/revise.js';
-import type { AnyRecord } from './changeLog.js';
+import type { AnyRecord } from '../kinds.js';
 
 /** Two versions of a record. */
 interface Pair {

@@ -3,15 +3,8 @@ import type { Entry, Logbook, Problem } from '../types.js';
 import { canonical } from '../revisions/canonical.js';
 import { keepUsed } from '../revisions/merge.js';
 import { nextEdited, voided } from '../revisions/revise.js';
-import {
-	keyOf,
-	listsOf,
-	recordsOf,
-	type AnyRecord,
-	type ChangeLog,
-	type Kept,
-	type Lists
-} from './changeLog.js';
+import { keyOf, type AnyRecord, type Kept } from '../kinds.js';
+import { listsOf, recordsOf, type ChangeLog, type Lists } from './changeLog.js';
 import { Numbers } from './numbers.js';
 import { NO_FILE, settled, type Settled } from './settling.js';
 import { asAnother, stays, twinsAmong } from './twins.js';

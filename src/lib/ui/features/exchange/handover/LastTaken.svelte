@@ -29,7 +29,7 @@
 		if (!last) return;
 		busy = true;
 		const label = `Undone: what came from ${last.from || 'someone'}`;
-		if (await app.commands.takeBack(last.act, label)) notifyDone(app, label);
+		if (await sharing.undoLast(label)) notifyDone(app, label);
 		busy = false;
 	}
 </script>

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { MINUTE_MS } from '$core/time';
 	import type { App } from '$lib/state';
 	import { sharingBeside } from '$lib/state/sharing.svelte';
-	import { onMount } from 'svelte';
 	import Page from '../../../kit/page/Page.svelte';
 	import PageHead from '../../../kit/page/PageHead.svelte';
 	import Taking from './Taking.svelte';
@@ -20,7 +20,17 @@
 	const { app, fragment, scan, from: done }: Props = $props();
 	// svelte-ignore state_referenced_locally
 	const sharing = sharingBeside(app);
-	onMount(() => void sharing.load());
+	/** what was shown so lately was shown for this exchange, ms */
+	const JUST_NOW_MS = 15 * MINUTE_MS;
+	/** it was the second half of an exchange: both have the same */
+	let isEven = $state(false);
+	$effect(() => {
+		const name = done;
+		void sharing.load().then(async () => {
+			const shownMs = name ? (sharing.partner(name)?.offeredMs ?? 0) : 0;
+			isEven = Boolean(name) && app.nowMs - shownMs < JUST_NOW_MS && (await sharing.hasAll(name ?? ''));
+		});
+	});
 
 	/** what was read or pasted; what stands in the address where nothing was */
 	let read = $state('');
@@ -52,10 +62,13 @@
 			<Camera onread={(said) => ([read, scanning] = [said, false])} oncancel={() => (scanning = false)} />
 		{/await}
 	{:else if done !== null}
-		<p>Imported.{done === '' ? '' : ` ${done} doesn’t know yet that you have it.`}</p>
+		<p>
+			{#if isEven}Imported. You and {done} have the same now.
+			{:else}Imported.{done === '' ? '' : ` ${done} doesn’t know yet that you have it.`}{/if}
+		</p>
 		<p class="buttons">
 			{#if done !== ''}
-				<button class="primary" onclick={() => void goto(`/share?with=${encodeURIComponent(done)}`)}
+				<button class:primary={!isEven} onclick={() => void goto(`/share?with=${encodeURIComponent(done)}`)}
 					>Now show yours to {done}</button
 				>
 			{/if}
