@@ -40,7 +40,7 @@
 	const units = $derived(app.prefs.current.units);
 	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
 	/** an act at hand, not a view: a run, or a code that is shown or read */
-	const fillsScreen = $derived(path.startsWith('/run/') || path === '/share' || path === '/take');
+	const fillsScreen = $derived(/^\/(run\/|share$|take$)/.test(path));
 	const view = $derived(VIEWS.find((one) => one.path === path)?.name ?? 'Dipsometer');
 
 	// The theme is an attribute of the document, outside any component.
@@ -156,16 +156,12 @@
 	</Frame>
 {/if}
 
-{#if over === 'keys'}
-	{#await import('$lib/ui/shell/Shortcuts.svelte') then { default: Shortcuts }}
-		<Shortcuts {app} {reach} onclose={() => (over = undefined)} />
-	{/await}
-{:else if over === 'list'}
-	{#await import('$lib/ui/shell/CommandList.svelte') then { default: CommandList }}
-		<CommandList {app} {reach} onclose={() => (over = undefined)} />
-	{/await}
-{:else if over === 'words'}
-	{#await import('$lib/ui/parts/glossary/Glossary.svelte') then { default: Glossary }}
-		<Glossary {word} onclose={() => (over = undefined)} />
-	{/await}
+{#if over}
+	{#await import('$lib/ui/shell/Over.svelte') then { default: Over }}<Over
+			{app}
+			{reach}
+			what={over ?? 'list'}
+			{word}
+			onclose={() => (over = undefined)}
+		/>{/await}
 {/if}

@@ -6,5 +6,5 @@ export { entriesNew, fateProposed, looksSwapped, standingOf, type Fate, type Sta
 export { mergedStop, tripOf, withStops } from './stopsInto';
 export { handOverInWorker, startCodeReader, type CodeReader, type HandOverApi } from './handover/client';
 export type { Behind, Looked, Prepared } from './handover/handOver';
-export { linkOf, LONGEST_LINK, type Unpackable } from './handover/packing';
-export { Gathering, picturesOf, type Gathered } from './handover/pictures';
+export { LONGEST_LINK, type Unpackable } from './handover/packing';
+export type { Gathered } from './handover/pictures';

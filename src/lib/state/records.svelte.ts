@@ -133,9 +133,13 @@ export class Records {
 	 * Resolves with what was changed once it is durable; the engine may take longer.
 	 *
 	 * @param stored called when it is durable, before it is shown
-	 * @param since the epoch in which they were begun; that of the call when absent
+	 * @param since the epoch in which they were begun
 	 */
-	async update(edits: readonly Edit[], stored?: () => void, since = this.epoch): Promise<readonly Change[]> {
+	async update(
+		edits: readonly Edit[],
+		stored: (() => void) | undefined,
+		since: unknown
+	): Promise<readonly Change[]> {
 		const changes = await this.#store.update(await this.#keeping(edits), since);
 		stored?.();
 		this.#note(changes);

@@ -65,8 +65,11 @@ export class Sharing {
 	readonly #port: KeyValuePort;
 	readonly #turns: Turns;
 	readonly #api: RemoteApi<HandOverApi>;
+	readonly #origin: string;
 
-	constructor(app: App, api: RemoteApi<HandOverApi>) {
+	/** @param origin where links lead */
+	constructor(app: App, api: RemoteApi<HandOverApi>, origin: string) {
+		this.#origin = origin;
 		this.#app = app;
 		this.#port = app.beside.port;
 		this.#turns = app.beside.turns;
@@ -122,7 +125,8 @@ export class Sharing {
 	prepare(name: string, by: string, whole = false): Promise<Prepared> {
 		return this.#turns(async () => {
 			const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
-			const prepared = await this.#api.prepare(here, whole ? {} : (this.partner(name)?.has ?? {}), by);
+			const has = whole ? {} : (this.partner(name)?.has ?? {});
+			const prepared = await this.#api.prepare(here, has, by, this.#origin);
 			await this.#keepLog(prepared.log);
 			return prepared;
 		});
@@ -229,7 +233,7 @@ const besides = new WeakMap<App, Sharing>();
 /** The hand-overs beside an application's logbook: one in a tab, whoever asks for them. */
 export function sharingBeside(app: App): Sharing {
 	const before = besides.get(app);
-	const sharing = before ?? new Sharing(app, handOverInWorker);
+	const sharing = before ?? new Sharing(app, handOverInWorker, location.origin);
 	if (!before) besides.set(app, sharing);
 	return sharing;
 }

@@ -29,11 +29,11 @@ async function phone(name: string, full: boolean): Promise<Phone> {
 	app.sleep();
 	await app.choose({ by: name, rig: 'rig' });
 	app.nowMs = Date.parse('2027-05-05T09:00:00Z');
-	return { name, here, app, sharing: new Sharing(app, api) };
+	return { name, here, app, sharing: new Sharing(app, api, 'https://water.example') };
 }
 /** What would travel from the one to the other. */
 const letter = async (from: Phone, to: string): Promise<string> =>
-	(await from.sharing.prepare(to, from.name)).text;
+	(await from.sharing.prepare(to, from.name)).link;
 async function take(to: Phone, text: string, choices = {}): Promise<readonly string[]> {
 	const looked = await to.sharing.look(text, choices);
 	if (!looked.ok) throw new Error(JSON.stringify(looked));
@@ -57,7 +57,7 @@ describe('sharing between two phones', () => {
 		const text = await letter(mara, 'Ivo');
 		expect(await take(ivo, text)).toEqual(['new', 'new']);
 		expect(await take(ivo, text)).toEqual([]);
-		const again = new Sharing(await tab(ivo.here), api);
+		const again = new Sharing(await tab(ivo.here), api, 'https://water.example');
 		await again.load();
 		expect([again.last?.from, again.last?.act.steps.length, again.partners.map(({ name }) => name)]).toEqual([
 			'Mara',
@@ -85,7 +85,7 @@ describe('sharing between two phones', () => {
 		await mara.app.commands.log(wash, 'Dishes');
 		const looked = await ivo.sharing.look(await letter(mara, 'Ivo'), {});
 		expect(looked).toMatchObject({ ok: false, why: 'lacking' });
-		await take(ivo, (await mara.sharing.prepare('Ivo', 'Mara', true)).text);
+		await take(ivo, (await mara.sharing.prepare('Ivo', 'Mara', true)).link);
 		expect(await contentOf(ivo)).toBe(await contentOf(mara));
 	});
 	it('a store that was filled again from its copy, and lacks the last of it, does not say that it has it', async () => {
@@ -97,8 +97,8 @@ describe('sharing between two phones', () => {
 		const lost = ivo.app.records.entries.at(-1)!;
 		await ivo.here.ports.records.remove(`entry:${lost.id}`);
 		const back: Phone = { ...ivo, app: await tab(ivo.here), sharing: ivo.sharing };
-		const sharing = new Sharing(back.app, api);
-		await take(mara, (await sharing.prepare('Mara', 'Ivo')).text);
+		const sharing = new Sharing(back.app, api, 'https://water.example');
+		await take(mara, (await sharing.prepare('Mara', 'Ivo')).link);
 		await take({ ...back, sharing }, await letter(mara, 'Ivo'));
 		expect(await contentOf(ivo)).toBe(await contentOf(mara));
 	});
@@ -126,7 +126,7 @@ describe('sharing between two phones', () => {
 		expect(await ivo.sharing.take(looked, 'Mara', 'Taken')).toBe(false);
 		records.set = set;
 		expect(ivo.app.troubles[0]).toMatch(/disk is full/);
-		const again = new Sharing(await tab(ivo.here), api);
+		const again = new Sharing(await tab(ivo.here), api, 'https://water.example');
 		expect(await again.look(await letter(mara, 'Ivo'), {})).toMatchObject({
 			ok: true,
 			taken: { coming: [{ state: 'new' }] }

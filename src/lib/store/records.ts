@@ -179,15 +179,13 @@ export function recordStore(
 	};
 	/** Whether the rig of each new entry is there, or comes with it: what was begun in a logbook that is gone is on no screen. */
 	const haveTheirRig = async (changes: readonly Change[], before: Batch): Promise<boolean> => {
-		const stood = new Set(before.flatMap(([key, value]) => (value === undefined ? [] : [key])));
+		const fresh = new Set(before.flatMap(([key, value]) => (value === undefined ? [key] : [])));
 		const coming = new Set(changes.map(keyOf));
-		const rigs = new Set(
-			changes.flatMap((change) =>
-				change.kind === 'entry' && !stood.has(keyOf(change)) ? [`rig:${change.value.rig}`] : []
-			)
+		const rigs = changes.flatMap((change) =>
+			change.kind === 'entry' && fresh.has(keyOf(change)) ? [`rig:${change.value.rig}`] : []
 		);
-		const asked = [...rigs].filter((key) => !coming.has(key));
-		return (await Promise.all(asked.map((key) => records.get(key)))).every((rig) => rig !== undefined);
+		const asked = [...new Set(rigs)].filter((key) => !coming.has(key));
+		return (await standing(asked)).every(([, rig]) => rig !== undefined);
 	};
 	return {
 		open: () =>

@@ -1,4 +1,5 @@
 import { workerClient, type RemoteApi } from '$lib/workerClient';
+import type { Gathered } from './pictures';
 import type { behind, look, lookAt, noteTaken, prepare } from './handOver';
 
 /** What is worked out of hand-overs, beside the page. */
@@ -31,8 +32,8 @@ export const handOverInWorker: RemoteApi<HandOverApi> = {
 
 /** Reads codes in pictures of the camera, beside the page, until it is closed. */
 export interface CodeReader {
-	/** @returns what the code says; nothing where there is none */
-	read(image: ImageBitmap): Promise<string | undefined>;
+	/** @returns what has been gathered with this picture; nothing where no code is in it */
+	read(image: ImageBitmap): Promise<Gathered | 'foreign' | undefined>;
 	close(): void;
 }
 

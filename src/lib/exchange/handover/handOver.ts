@@ -15,7 +15,8 @@ import {
 	type Taken,
 	type VersionVector
 } from '$core/logbook';
-import { CannotUnpack, packed, unpacked, type Unpackable } from './packing';
+import { CannotUnpack, linkOf, packed, unpacked, type Unpackable } from './packing';
+import { picturesOf } from './pictures';
 
 /** What this device has: its logbook, and the numbers of its changes. */
 export interface Here {
@@ -28,16 +29,31 @@ export interface Prepared {
 	/** as it is to be kept, before anything is shown */
 	readonly log: ChangeLog;
 	readonly difference: Logbook;
-	/** packed, for a link or for pictures */
-	readonly text: string;
+	/** packed, as a link */
+	readonly link: string;
+	/** what pictures of it say, one after the other; nothing where they were too many */
+	readonly pictures: readonly string[] | undefined;
 	readonly upTo: VersionVector;
 }
 
-/** Puts together what a partner has not got. */
-export async function prepare({ logbook, log }: Here, partner: VersionVector, by: string): Promise<Prepared> {
+/**
+ * Puts together what a partner has not got.
+ *
+ * @param partner what they are known to have
+ * @param by the name of who hands over
+ * @param origin where the link leads
+ */
+export async function prepare(
+	{ logbook, log }: Here,
+	partner: VersionVector,
+	by: string,
+	origin: string
+): Promise<Prepared> {
 	const next = numbered(log, logbook);
 	const difference = differenceFor(next, logbook, partner, by);
-	return { log: next, difference, text: await packed(difference), upTo: next.known };
+	const text = await packed(difference);
+	const link = linkOf(origin, text);
+	return { log: next, difference, link, pictures: picturesOf(link, text), upTo: next.known };
 }
 
 /** What came, looked at beside what is here; or why it cannot be. */

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { CAMERA_STAYS } from '$core/words';
 	import { errorMessage } from '$lib/errorMessage';
-	import { Gathering, startCodeReader, type Gathered } from '$lib/exchange';
+	import { startCodeReader, type Gathered } from '$lib/exchange';
 	import { onMount } from 'svelte';
 	import Notice from '../../../kit/page/Notice.svelte';
 	import { keepAwake } from '../../../kit/wakeLock';
@@ -65,15 +65,13 @@
 			}
 		}
 		async function read(from: HTMLVideoElement): Promise<void> {
-			const gathering = new Gathering();
 			while (!ended) {
 				await nextFrame(from);
 				if (ended || from.videoWidth === 0) continue;
-				const said = await reader.read(await middleOf(from));
-				if (said === undefined || said === '' || ended) continue;
-				const next = gathering.add(said);
-				foreign = next === undefined;
-				if (!next) continue;
+				const next = await reader.read(await middleOf(from));
+				if (next === undefined || ended) continue;
+				foreign = next === 'foreign';
+				if (next === 'foreign') continue;
 				gathered = next;
 				if (next.text !== undefined) {
 					navigator.vibrate?.(80);

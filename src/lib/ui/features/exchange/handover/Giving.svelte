@@ -2,7 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { LINK_STAYS, ONLY_HERE, sayContent } from '$core/words';
 	import { errorMessage } from '$lib/errorMessage';
-	import { linkOf, LONGEST_LINK, picturesOf, type Prepared } from '$lib/exchange';
+	import { LONGEST_LINK, type Prepared } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import type { Sharing } from '$lib/state/sharing.svelte';
 	import { plainName } from '../../../kit/download';
@@ -34,8 +34,7 @@
 	});
 	const isFirst = $derived(sharing.partner(to)?.heardMs === undefined);
 	const content = $derived(prepared ? sayContent(prepared.difference) : '');
-	const link = $derived(prepared ? linkOf(location.origin, prepared.text) : '');
-	const pictures = $derived(prepared && picturesOf(link, prepared.text));
+	const link = $derived(prepared?.link ?? '');
 	const isHereOnly = ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname);
 	const fileName = $derived(
 		`${plainName(app.rig?.name ?? 'dipsometer')}-for-${plainName(to)}-${new Date(app.nowMs).toISOString().slice(0, 10)}.logbook.json`
@@ -76,8 +75,8 @@
 	<p class="soft" role="status">Putting together what {to} hasn’t got…</p>
 {:else}
 	<div class="giving">
-		{#if pictures}
-			<CodeShown {pictures} {to} />
+		{#if prepared.pictures}
+			<CodeShown pictures={prepared.pictures} {to} />
 		{:else}
 			<Notice
 				><p>
