@@ -28,6 +28,10 @@ test('after one visit everything works with the server dead', async ({ page }) =
 		await page.goto(server.base + path);
 		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 	}
+	await page.goto(`${server.base}/share?with=Ivo`);
+	await page.getByLabel('Your name, for Ivo').fill('Mara');
+	await page.getByRole('button', { name: 'Next' }).click();
+	await expect(page.getByRole('img', { name: /^Code, picture/ })).toBeVisible();
 });
 
 test('it can be installed', async ({ page, request }) => {

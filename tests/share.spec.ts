@@ -1,6 +1,7 @@
 import { deflateRawSync } from 'node:zlib';
 import type { BrowserContext } from '@playwright/test';
 import { expect, NOW_MS, test, type Page } from './helpers/test.js';
+import { violationsOf } from './helpers/axe';
 import { browserBefore, picturesShown } from './helpers/camera';
 import { entry, exactRig, freshStart, logbookOf } from './helpers/logbooks';
 import { enter, follow, openDemo, openLogbook, stored } from './helpers/pages';
@@ -92,6 +93,7 @@ test('two phones by links: all, then what is new; one thing both logged counts o
 	await ivo.goto(link);
 	await expect(ivo.getByText('Nothing new from Mara')).toBeVisible();
 	await ivo.getByRole('button', { name: 'Done' }).click();
+	await imported(ivo);
 
 	await follow(ivo, '/ledger');
 	const last = ivo.locator('details').filter({ hasText: 'From Mara' });
@@ -169,9 +171,19 @@ test('by code: one phone’s pictures before the other’s camera', async ({ pag
 	const browser = await browserBefore(pictures, info.outputPath('code.y4m'));
 	const ivo = await otherPhone((options) => browser.newContext(options), base({ baseURL }));
 	await ivo.goto('/');
+	// What is said while it reads is gone in a moment.
+	await ivo.evaluate(() => {
+		const said: string[] = [];
+		Object.assign(window, { said });
+		new MutationObserver(() => said.push(document.querySelector('[role=status]')?.textContent ?? '')).observe(
+			document.body,
+			{ subtree: true, childList: true, characterData: true }
+		);
+	});
 	await ivo.getByRole('link', { name: 'Scan a code' }).click();
-	await expect(ivo.getByText(/\b[1-9] of \d$/)).toBeVisible();
 	await expect(ivo.getByText('From Mara: 33 entries and 1 rig')).toBeVisible();
+	const said = await ivo.evaluate(() => (window as unknown as { said: string[] }).said.join('\n'));
+	expect(said).toMatch(new RegExp(`\\b1 of ${pictures.length}`));
 	await importIt(ivo);
 	await imported(ivo);
 	expect(await stored(ivo)).toEqual(await stored(mara));
@@ -222,6 +234,17 @@ test('the camera is for this page alone, and a page without one says so', async 
 	await openLogbook(page, small());
 	await page.goto('/take?scan');
 	await expect(page.getByRole('alert')).toContainText('Ask for a link or a file.');
+	for (const path of ['/take', '/share', '/share?with=Ivo']) {
+		await page.goto(path);
+		await expect(page.getByRole('textbox').first()).toBeVisible();
+		expect(await violationsOf(page), path).toEqual([]);
+		await page.setViewportSize({ width: 390, height: 844 });
+		expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
+	}
+	await page.getByLabel('Your name, for Ivo').fill('Mara');
+	await page.getByRole('button', { name: 'Next' }).click();
+	await expect(page.getByRole('img', { name: 'Code' })).toBeVisible();
+	expect(await violationsOf(page)).toEqual([]);
 });
 
 test('Now says who has not got the last days, once that is so', async ({

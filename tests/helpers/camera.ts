@@ -4,7 +4,7 @@ import { chromiumOptions } from '../../scripts/chromium.mjs';
 
 const [WIDTH, HEIGHT] = [640, 480];
 /** Each picture stays so long before the camera, frames. */
-const STAY = 8;
+const STAY = 4;
 
 /** The pictures of a code that is shown, each once, as a camera before it sees them: their brightness, row by row. */
 export async function picturesShown(page: Page): Promise<readonly Buffer[]> {

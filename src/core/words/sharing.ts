@@ -109,7 +109,8 @@ function sayPlace(path: string, value: Kept['value']): string {
 	const names = new Map(itemsIn(value).map(({ id, name }) => [id, name]));
 	const steps = path.split('.');
 	const named = steps.flatMap((step) => names.get(step) ?? []);
-	const last = steps.at(-1) ?? path;
+	// A mean and its doubt are one figure to a person.
+	const last = steps.findLast((step) => step !== 'mean' && step !== 'sd') ?? path;
 	const plain = last
 		.replace(/(L|Mm|Kg|Km|C)$/, '')
 		.replace(/([a-z])([A-Z])/g, '$1 $2')
@@ -178,6 +179,7 @@ export const CANNOT_IMPORT = {
 	cut: 'Part of it is missing: it was cut off on the way. Ask for the link again, or for a file.',
 	large: 'It is larger than a link or code can be, so it wasn’t opened. Ask for a file instead.',
 	wrong: 'It isn’t a logbook that can be read, so nothing was imported.',
+	own: 'You made this yourself. Open it on the other phone.',
 	lacking:
 		'It belongs with something that isn’t on this device yet. Ask for everything: “Share everything” on the other phone.'
 } as const;

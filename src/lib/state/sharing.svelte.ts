@@ -156,20 +156,21 @@ export class Sharing {
 	 * @param label what the act is called when it is undone
 	 */
 	async take(looked: Extract<Looked, { ok: true }>, from: string, label: string): Promise<boolean> {
-		const { taken, handOver, log } = looked;
+		const { taken, handOver } = looked;
 		let act: Act | undefined;
 		const kept = await this.#app.commands.takeIn(taken.changes, label, (done) => (act = done));
 		if (!kept) return false;
-		await this.#turns(() => this.#note(log, taken));
+		await this.#turns(() => this.#note(taken));
 		if (handOver)
 			await this.#change(from, (one) => ({ ...one, has: handOver.upTo, heardMs: this.#app.nowMs }));
 		if (act) await this.#keepLast({ from, atMs: this.#app.nowMs, act });
 		return true;
 	}
 
-	async #note(log: ChangeLog, taken: Taken): Promise<void> {
-		const { records } = this.#app;
-		await this.#keepLog(await this.#api.noteTaken({ logbook: records.logbook(), log }, taken));
+	async #note(taken: Taken): Promise<void> {
+		// By the log as it is now: numbers that went out since, from another tab, must not be given again.
+		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
+		await this.#keepLog(await this.#api.noteTaken(here, taken));
 	}
 
 	async #keepLast(last: LastTaken): Promise<void> {

@@ -102,6 +102,26 @@ describe('sharing between two phones', () => {
 		await take({ ...back, sharing }, await letter(mara, 'Ivo'));
 		expect(await contentOf(ivo)).toBe(await contentOf(mara));
 	});
+	it('what goes out from another tab while something is looked at is not numbered again', async () => {
+		const [mara, ivo] = [await phone('Mara', true), await phone('Ivo', false)];
+		await take(ivo, await letter(mara, 'Ivo'));
+		await take(mara, await letter(ivo, 'Mara'));
+		await ivo.app.commands.log(wash, 'Dishes');
+		const looked = await mara.sharing.look(await letter(ivo, 'Mara'), {});
+		if (!looked.ok) throw new Error(looked.why);
+		await mara.app.commands.log({ ...wash, at: '2027-05-02T08:00:00Z' }, 'Dishes');
+		const other = { ...mara, sharing: new Sharing(mara.app, api, 'https://water.example') };
+		await other.sharing.load();
+		await take(ivo, await letter(other, 'Ivo'));
+		await mara.sharing.take(looked, 'Ivo', 'Taken');
+		await mara.app.commands.log({ ...wash, at: '2027-05-03T08:00:00Z' }, 'Dishes');
+		await take(ivo, await letter(mara, 'Ivo'));
+		expect(await contentOf(ivo)).toBe(await contentOf(mara));
+	});
+	it('what was made here is not imported here, nor is one a partner of oneself', async () => {
+		const mara = await phone('Mara', true);
+		expect(await mara.sharing.look(await letter(mara, 'Ivo'), {})).toEqual({ ok: false, why: 'own' });
+	});
 	it('says who is behind, and since when; not of what was sent', async () => {
 		const [mara, ivo] = [await phone('Mara', true), await phone('Ivo', false)];
 		await take(ivo, await letter(mara, 'Ivo'));

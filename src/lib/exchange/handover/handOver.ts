@@ -64,9 +64,9 @@ export type Looked =
 			readonly handOver: HandOver | undefined;
 			/** what came, as a logbook */
 			readonly theirs: Logbook;
-			readonly log: ChangeLog;
 	  }
-	| { readonly ok: false; readonly why: Unpackable }
+	/** it is from this very device */
+	| { readonly ok: false; readonly why: Unpackable | 'own' }
 	/** what is in it breaks the rules of the file */
 	| { readonly ok: false; readonly why: 'wrong'; readonly refusal: Refusal }
 	/** it names what is neither here nor in it */
@@ -77,10 +77,11 @@ export function lookAt(json: string, { logbook, log }: Here, choices: Choices, n
 	const parsed = parseLogbookText(json, { difference: true });
 	if (!parsed.ok) return { ok: false, why: 'wrong', refusal: parsed };
 	const theirs = parsed.value;
+	if (theirs.handOver?.device === log.device) return { ok: false, why: 'own' };
 	const next = numbered(log, logbook);
 	const taken = taking({ log: next, mine: logbook, theirs }, choices, now);
 	return taken.ok
-		? { ok: true, taken, handOver: theirs.handOver, theirs, log: next }
+		? { ok: true, taken, handOver: theirs.handOver, theirs }
 		: { ok: false, why: 'lacking', refusal: taken };
 }
 
@@ -94,9 +95,9 @@ export async function look(text: string, here: Here, choices: Choices, now: stri
 	}
 }
 
-/** The log once what came is here. */
+/** The log once what came is here; it may have gone on since it was looked at. */
 export const noteTaken = ({ logbook, log }: Here, { came, known }: Taken): ChangeLog =>
-	noted(log, came, logbook, known);
+	noted(log, came, logbook, joinedVector(log.known, known));
 
 /** How far behind somebody is: the changed records, and when the first of them was changed. */
 export interface Behind {

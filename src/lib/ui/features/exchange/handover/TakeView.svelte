@@ -3,6 +3,7 @@
 	import { MINUTE_MS } from '$core/time';
 	import type { App } from '$lib/state';
 	import { sharingBeside } from '$lib/state/sharing.svelte';
+	import { onDestroy } from 'svelte';
 	import Page from '../../../kit/page/Page.svelte';
 	import PageHead from '../../../kit/page/PageHead.svelte';
 	import Taking from './Taking.svelte';
@@ -39,8 +40,12 @@
 	let pasted = $state('');
 	const text = $derived(read || fragment);
 
+	let gone = false;
+	onDestroy(() => (gone = true));
 	/** What has been looked at is in the address no more: going back does not ask again. */
 	async function leave(query = ''): Promise<void> {
+		// Who has gone elsewhere meanwhile stays there.
+		if (gone) return;
 		[read, pasted] = ['', ''];
 		await goto(`/take${query}`, { replaceState: true, keepFocus: true });
 	}
