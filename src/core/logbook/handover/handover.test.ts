@@ -280,6 +280,15 @@ describe('a correction against a correction', () => {
 		expect(mara.content).not.toBe('');
 		expect(mara.entry('s1')).toMatchObject({ litres: 10, edited: ivo.entry('s1')?.edited });
 	});
+	it('of what only one of them ever corrected there is no question, though they never shared before', () => {
+		const one = shower('s1', '2027-05-02T07:00:00Z', 'Mara');
+		const logbook = logbookOf([...freshStart(), one]);
+		const [mara, ivo] = ['Mara', 'Ivo'].map((name) => new Phone(name, logbook));
+		mara!.log_(corrected(one, { ...one, litres: 10 } as Entry, '2027-05-03T08:00:00Z'));
+		expect(statesOf(mara!.look(ivo!.give('Mara')))).toEqual([]);
+		expect(statesOf(ivo!.take(mara!.give('Ivo')))).toEqual(['changed']);
+		expect(ivo!.entry('s1')).toMatchObject({ litres: 10 });
+	});
 	it('one who knew of the other’s corrects it without a question', () => {
 		const [mara, ivo] = set();
 		ivo.take(mara.give('Ivo'));

@@ -38,10 +38,11 @@ export class Numbers {
 		return stamp !== undefined && this.#upTo !== undefined && covers(this.#upTo, stamp);
 	}
 
-	/** Whether two versions were made by people who did not know of the other's. */
+	/** Whether two versions were made by people who did not know of the other's: not where only one of them was ever changed. */
 	areApart(mine: Kept, theirs: Kept): boolean {
-		if (this.#upTo) return !this.isKnownThere(mine);
-		return (mine.value.edited === undefined) === (theirs.value.edited === undefined);
+		return (
+			!this.isKnownThere(mine) && (mine.value.edited === undefined) === (theirs.value.edited === undefined)
+		);
 	}
 
 	/** The newest version here that who hands over had, too. */
