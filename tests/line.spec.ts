@@ -260,7 +260,7 @@ test('a logbook is handed over by the share sheet, and merged after a look at wh
 	await openLogbook(page, book);
 	await enter(page, 'shower');
 	await page.getByRole('link', { name: 'Data' }).click();
-	await page.getByRole('button', { name: 'Share it' }).click();
+	await page.getByRole('button', { name: 'Share the whole file' }).click();
 	await expect(page.getByText(/^Shared/)).toBeVisible();
 	const file = await page.evaluate(async () => {
 		const [first] = (window as unknown as { shared: File[] }).shared;
