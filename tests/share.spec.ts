@@ -1,5 +1,6 @@
 import { deflateRawSync } from 'node:zlib';
-import type { BrowserContext } from '@playwright/test';
+import type { Browser, BrowserContext } from '@playwright/test';
+import type { Logbook } from '../src/core/logbook/index.js';
 import { expect, NOW_MS, test, type Page } from './helpers/test.js';
 import { violationsOf } from './helpers/axe';
 import { browserBefore, picturesShown } from './helpers/camera';
@@ -40,6 +41,16 @@ async function linkTo(page: Page, name: string, by: string): Promise<string> {
 const importIt = (page: Page): Promise<void> =>
 	page.getByRole('button', { name: 'Import', exact: true }).click();
 const imported = (page: Page) => expect(page.getByRole('button', { name: /Now show yours/ })).toBeVisible();
+/** A second phone that has got all of the first one's logbook. */
+async function secondPhone(mara: Page, log: Logbook, browser: Browser, baseURL: string): Promise<Page> {
+	await mara.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+	const ivo = await otherPhone((options) => browser.newContext(options), baseURL);
+	await openLogbook(mara, log);
+	await ivo.goto(await linkTo(mara, 'Ivo', 'Mara'));
+	await importIt(ivo);
+	await imported(ivo);
+	return ivo;
+}
 const linkOf = (base: string, data: unknown): string =>
 	`${base}/take#v1.${deflateRawSync(typeof data === 'string' ? data : JSON.stringify(data)).toString('base64url')}`;
 const entriesIn = async (page: Page): Promise<readonly (readonly [string, unknown])[]> =>
@@ -63,7 +74,7 @@ test('two phones by links: all, then what is new; one thing both logged counts o
 	await openLogbook(mara, small());
 	await ivo.goto(await linkTo(mara, 'Ivo', 'Mara'));
 	await expect(
-		ivo.getByText('From Mara: 3 entries and 1 rig. Nothing is kept until you import it.')
+		ivo.getByText('From Mara: 3 entries and 1 rig. Nothing is saved until you import it.')
 	).toBeVisible();
 	await expect(ivo.getByText('Paper van, the rig')).toBeVisible();
 	expect(await stored(ivo)).toEqual({});
@@ -97,7 +108,7 @@ test('two phones by links: all, then what is new; one thing both logged counts o
 
 	await follow(ivo, '/ledger');
 	const last = ivo.locator('details').filter({ hasText: 'From Mara' });
-	await expect(last).toContainText('3 entries');
+	await expect(last).toContainText('2 entries, 1 changed');
 	await last.locator('..').getByRole('button', { name: 'Undo' }).click();
 	await expect(last).toHaveCount(0);
 	expect(await counted()).toBe(4);
@@ -108,23 +119,12 @@ test('two phones by links: all, then what is new; one thing both logged counts o
 
 test('a correction against a correction says whose is kept, and can be turned', async ({
 	page: mara,
-	context,
 	browser,
 	baseURL
 }) => {
-	await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-	const ivo = await otherPhone((options) => browser.newContext(options), base({ baseURL }));
-	const log = {
-		...small(),
-		entries: [
-			...small().entries,
-			entry({ kind: 'fill', tank: 'main', litres: 20, at: '2026-06-15T08:00:00+01:00' }, 'f1')
-		]
-	};
-	await openLogbook(mara, log);
-	await ivo.goto(await linkTo(mara, 'Ivo', 'Mara'));
-	await importIt(ivo);
-	await imported(ivo);
+	const fill = { kind: 'fill', tank: 'main', litres: 20, at: '2026-06-15T08:00:00+01:00' } as const;
+	const log = { ...small(), entries: [...small().entries, entry(fill, 'f1')] };
+	const ivo = await secondPhone(mara, log, browser, base({ baseURL }));
 	const correct = async (phone: Page, litres: string): Promise<void> => {
 		await phone.goto('/ledger');
 		await phone.getByRole('button', { name: /^Correct Main filled/ }).click();
@@ -245,20 +245,18 @@ test('the camera is for this page alone, and a page without one says so', async 
 	await page.getByRole('button', { name: 'Next' }).click();
 	await expect(page.getByRole('img', { name: 'Code' })).toBeVisible();
 	expect(await violationsOf(page)).toEqual([]);
+	// What can't be copied is there to be copied by hand, and the code stays.
+	await page.evaluate(() => {
+		navigator.clipboard.writeText = () => Promise.reject(new Error('denied'));
+	});
+	await page.getByRole('button', { name: 'Send a link' }).click();
+	await expect(page.getByRole('alert')).toContainText('It couldn’t be sent: denied.');
+	await expect(page.getByLabel('The link')).toHaveValue(/\/take#v1\./);
+	await expect(page.getByRole('img', { name: 'Code' })).toBeVisible();
 });
 
-test('Now says who has not got the last days, once that is so', async ({
-	page: mara,
-	context,
-	browser,
-	baseURL
-}) => {
-	await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-	const ivo = await otherPhone((options) => browser.newContext(options), base({ baseURL }));
-	await openLogbook(mara, small());
-	await ivo.goto(await linkTo(mara, 'Ivo', 'Mara'));
-	await importIt(ivo);
-	await imported(ivo);
+test('Now says who has not got the last days, once that is so', async ({ page: mara, browser, baseURL }) => {
+	const ivo = await secondPhone(mara, small(), browser, base({ baseURL }));
 	await mara.goto(await linkTo(ivo, 'Mara', 'Ivo'));
 	await mara.getByRole('button', { name: 'Done' }).click();
 	await imported(mara);

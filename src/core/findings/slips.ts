@@ -1,5 +1,5 @@
 import { DAY_MS, MINUTE_MS, zonedIso } from '../time/index.js';
-import { inOrder, instantMs, type Entry } from '../logbook/index.js';
+import { deedOf, inOrder, instantMs, isMeant, type Entry } from '../logbook/index.js';
 
 /** A slip that shows in the entries alone: written twice, or with a clock set wrong. */
 export type Slip =
@@ -25,20 +25,13 @@ const EACH_SAID = 2;
 /** Slips older than this are not brought up again. */
 const LOOK_BACK_MS = 21 * DAY_MS;
 
-/** What two entries of one deed have in common, or nothing for what is often done twice in a row. */
-function deedOf(entry: Entry): string | undefined {
-	switch (entry.kind) {
-		case 'fill':
-			return `fill|${entry.tank}|${entry.litres ?? ''}|${entry.to ?? ''}`;
-		case 'dump':
-			return `dump|${entry.tank}|${entry.litres ?? ''}|${entry.to ?? ''}`;
-		case 'transfer':
-			return `transfer|${entry.fromTank}|${entry.toTank}|${entry.litres ?? ''}|${entry.until ?? ''}`;
-		case 'use':
-			return entry.litres === undefined ? undefined : `use|${entry.habit}|${entry.times}|${entry.litres}`;
-		default:
-			return undefined;
-	}
+/** What two entries of one deed have in common, amounts included; nothing for uses, which are often done twice in a row, unless they are measured. */
+function sameAs(entry: Entry): string | undefined {
+	const deed = deedOf(entry);
+	const { litres, to, until } = entry as { litres?: number; to?: string; until?: string };
+	return deed === undefined || (entry.kind === 'use' && litres === undefined)
+		? undefined
+		: [deed, litres, to, until].join('|');
 }
 
 const yearLater = (ms: number, years: number): number => {
@@ -72,14 +65,13 @@ export function slipsIn(entries: readonly Entry[], nowMs: number): readonly Slip
 	const twice = past
 		.filter(({ ms }) => nowMs - ms < LOOK_BACK_MS)
 		.flatMap(({ entry, ms }, i, list): readonly Slip[] => {
-			const what = deedOf(entry);
-			const meant = ('again' in entry && entry.again) || ('trusted' in entry && entry.trusted);
+			const what = sameAs(entry);
 			const before =
-				what === undefined || meant
+				what === undefined || isMeant(entry)
 					? undefined
 					: list
 							.slice(0, i)
-							.findLast((other) => ms - other.ms <= TWICE_WITHIN_MS && deedOf(other.entry) === what);
+							.findLast((other) => ms - other.ms <= TWICE_WITHIN_MS && sameAs(other.entry) === what);
 			return before ? [{ kind: 'twice', entry: entry.id, other: before.entry.id }] : [];
 		});
 	const future = own

@@ -45,6 +45,7 @@ export {
 } from './service.js';
 export { knownUntil } from './silence.js';
 export { isWeatherByDay, weatherOfStay, weatherOn, type Warmth } from './weather.js';
+export { deedOf, isMeant } from './deed.js';
 export { canonical } from './revisions/canonical.js';
 export {
 	compareMerge,

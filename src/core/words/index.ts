@@ -217,6 +217,7 @@ export {
 	sayContent,
 	sayGap,
 	sayLastShared,
+	sayMade,
 	sayShared,
 	type SharingContext
 } from './sharing.js';

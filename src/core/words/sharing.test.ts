@@ -6,6 +6,7 @@ import {
 	sayComing,
 	sayContent,
 	sayLastShared,
+	sayMade,
 	sayPartnerBehind,
 	sayShared,
 	type SharingContext
@@ -54,6 +55,14 @@ describe('what comes', () => {
 			'2 entries and 1 rig'
 		);
 		expect(sayContent({ rigs: [], trips: [], points: [], entries: [] })).toBe('');
+	});
+	it('is told apart once it is here: what is new, and what was here before', () => {
+		const fresh = { rigs: [], trips: [], points: [], entries: [fill(1)] };
+		expect([sayMade(fresh, 0), sayMade(fresh, 2), sayMade({ ...fresh, entries: [] }, 1)]).toEqual([
+			'1 entry',
+			'1 entry, 2 changed',
+			'1 changed'
+		]);
 	});
 	it('is told as the ledger tells it, with the moment; of another rig too', () => {
 		expect(plain(sayShared(asEntry(fill(20)), context))).toBe('Main filled 20 L, today at 08:00');

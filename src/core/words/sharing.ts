@@ -24,14 +24,12 @@ export interface SharingContext {
 	readonly units: UnitChoice;
 }
 
-const KINDS = { rig: 'rig', trip: 'trip', point: 'point', entry: 'entry' } as const;
-
 /** A record in a line: what an entry says and when it was; the name of all else. */
 export function sayShared(
 	{ kind, value }: Kept,
 	{ rigs, trips, nowMs, timeZone, units }: SharingContext
 ): string {
-	if (kind !== 'entry') return `${value.name}, the ${KINDS[kind]}`;
+	if (kind !== 'entry') return `${value.name}, the ${kind}`;
 	const rig = rigs.find(({ id }) => id === value.rig);
 	const says = rig ? describeEntry(value, { rig, trips, units }) : value.kind;
 	return `${says}, ${sayMomentOf(instantMs(value.at), nowMs, timeZone)}`;
@@ -136,6 +134,10 @@ export function sayContent({
 	]);
 }
 
+/** `2 entries, 1 changed`: what an import made, of what was here before apart. */
+export const sayMade = (fresh: Parameters<typeof sayContent>[0], changed: number): string =>
+	[sayContent(fresh), changed === 0 ? '' : `${changed} changed`].filter((part) => part !== '').join(', ');
+
 const MANY_DAYS = 10;
 const DAY_WORDS = ['', 'day', 'two days', 'three days', 'four days', 'five days', 'six days', 'week'];
 /** What has not been handed over yet is worth a word from then on, ms. */
@@ -144,12 +146,12 @@ const QUIET_MS = 20 * HOUR_MS;
 /** That somebody is behind; nothing while it is not long. */
 export function sayPartnerBehind(
 	name: string,
-	{ records, since }: { readonly records: number; readonly since: string },
+	{ records, since }: { readonly records: number; readonly since?: string },
 	nowMs: number,
 	timeZone: string
 ): string | undefined {
-	const ms = nowMs - instantMs(since);
-	if (ms < QUIET_MS) return undefined;
+	const ms = since === undefined ? 0 : nowMs - instantMs(since);
+	if (since === undefined || ms < QUIET_MS) return undefined;
 	const days = Math.round(ms / DAY_MS);
 	const spanned =
 		days >= MANY_DAYS

@@ -5,6 +5,6 @@ export { readOpenFile, type Beside, type FoundWay, type OpenFile } from './openF
 export { entriesNew, fateProposed, looksSwapped, standingOf, type Fate, type Standing } from './sorted';
 export { mergedStop, tripOf, withStops } from './stopsInto';
 export { handOverInWorker, startCodeReader, type CodeReader, type HandOverApi } from './handover/client';
-export type { Behind, Looked, Prepared } from './handover/handOver';
+export type { Behind, Here, Looked, Prepared } from './handover/handOver';
 export { LONGEST_LINK, type Unpackable } from './handover/packing';
 export type { Gathered } from './handover/pictures';

@@ -69,8 +69,7 @@ export class Commands {
 		} catch (error) {
 			if (error instanceof EmptiedElsewhere) {
 				await this.#records.start();
-				this.trouble = `Another tab has wiped this browser, so “${label}” was not saved.`;
-				return false;
+				return this.#gone(label);
 			}
 			const full = error instanceof DOMException && error.name === 'QuotaExceededError';
 			const reason = errorMessage(error);
@@ -83,6 +82,12 @@ export class Commands {
 			this.#records.show(outcome);
 			return false;
 		}
+	}
+
+	/** Says that an act was of a logbook that is no more. */
+	#gone(label: string): false {
+		this.trouble = `Another tab has wiped this browser, so “${label}” was not saved.`;
+		return false;
 	}
 
 	/** Does something that can be undone. Resolves with true once it is durable. */
@@ -206,7 +211,7 @@ export class Commands {
 	mend(mend: FindingMend, label: string): Promise<boolean> {
 		return this.#doingNow(async (since) => {
 			const { mending } = await revising();
-			if (since !== this.#records.epoch) return false;
+			if (since !== this.#records.epoch) return this.#gone(label);
 			const stands = (entry: string): boolean => this.#records.standing('entry', entry) !== undefined;
 			return mending(this, mend, label, this.#here.rig(), stands);
 		});

@@ -1,15 +1,25 @@
 import {
 	canonical,
 	isOf,
+	joinedVector,
 	newChangeLog,
 	type ChangeLog,
 	type Choices,
+	type HandOver,
 	type Taken,
 	type VersionVector
 } from '$core/logbook';
-import { handOverInWorker, type Behind, type HandOverApi, type Looked, type Prepared } from '$lib/exchange';
+import {
+	handOverInWorker,
+	type Behind,
+	type HandOverApi,
+	type Here,
+	type Looked,
+	type Prepared
+} from '$lib/exchange';
 import type { KeyValuePort, Turns } from '$lib/store';
 import type { RemoteApi } from '$lib/workerClient';
+import { v4 as uuid } from 'uuid';
 import type { App } from './app.svelte';
 import type { Act } from './history.svelte';
 import { undoing } from './revising';
@@ -17,7 +27,9 @@ import { undoing } from './revising';
 /** Somebody who keeps the same log on another device. */
 export interface Partner {
 	readonly name: string;
-	/** what they are known to have: as they last said */
+	/** the device that something came from last */
+	readonly device?: string;
+	/** what that device is known to have, as it said */
 	readonly has: VersionVector;
 	/** what was shown or sent to them; whether it arrived they have not said */
 	readonly offered?: VersionVector;
@@ -33,10 +45,7 @@ export interface LastTaken {
 	readonly act: Act;
 }
 
-const LOG = 'sharing:log';
-const PARTNER = 'sharing:partner:';
-const LAST = 'sharing:last';
-const PREFIX = 'sharing:';
+const KEYS = { log: 'sharing:log', partners: 'sharing:partners', last: 'sharing:last' } as const;
 
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
 	typeof value === 'object' && value !== null;
@@ -52,7 +61,7 @@ const readLog = (value: unknown): { readonly log: ChangeLog; readonly epoch: unk
 		: undefined;
 
 const DEVICE_LETTERS = 12;
-const newDevice = (): string => crypto.randomUUID().replaceAll('-', '').slice(0, DEVICE_LETTERS);
+const newDevice = (): string => uuid().replaceAll('-', '').slice(0, DEVICE_LETTERS);
 
 /**
  * Who keeps the same log, and what they have of it: kept beside the logbook, under keys of its own, and never handed over. What is
@@ -76,14 +85,20 @@ export class Sharing {
 		this.#api = api;
 	}
 
-	/** Reads who is known, and what came last. */
+	/** Reads who is known. */
 	async load(): Promise<void> {
-		const kept = await this.#port.entries();
-		this.partners = kept
-			.flatMap(([key, value]) => (key.startsWith(PARTNER) && isPartner(value) ? [value] : []))
-			.sort((a, b) => (a.name < b.name ? -1 : 1));
-		const last = kept.find(([key]) => key === LAST)?.[1];
+		this.partners = await this.#kept();
+	}
+
+	/** Reads what came last. */
+	async loadLast(): Promise<void> {
+		const last = await this.#port.get(KEYS.last);
 		this.last = isObject(last) ? (last as unknown as LastTaken) : undefined;
+	}
+
+	async #kept(): Promise<readonly Partner[]> {
+		const kept = await this.#port.get(KEYS.partners);
+		return Array.isArray(kept) ? kept.filter(isPartner) : [];
 	}
 
 	partner(name: string): Partner | undefined {
@@ -96,25 +111,36 @@ export class Sharing {
 	 */
 	async #log(): Promise<ChangeLog> {
 		const { records } = this.#app;
-		const kept = readLog(await this.#port.get(LOG));
+		const kept = readLog(await this.#port.get(KEYS.log));
 		return kept && kept.epoch === records.epoch && isOf(kept.log, records.logbook())
 			? kept.log
 			: newChangeLog(newDevice());
 	}
 
 	#keepLog(log: ChangeLog): Promise<void> {
-		return this.#port.set(LOG, { log, epoch: this.#app.records.epoch });
+		return this.#port.set(KEYS.log, { log, epoch: this.#app.records.epoch });
 	}
 
-	async #change(name: string, make: (newest: Partner) => Partner): Promise<void> {
-		await this.#turns(async () => {
-			const kept = await this.#port.get(PARTNER + name);
-			const next = make(isPartner(kept) ? kept : { name, has: {} });
-			await this.#port.set(PARTNER + name, next);
-			this.partners = [...this.partners.filter((one) => one.name !== name), next].sort((a, b) =>
-				a.name < b.name ? -1 : 1
-			);
+	/** What this device has, to be worked with in the worker. */
+	async #here(): Promise<Here> {
+		const log = await this.#log();
+		return { log, logbook: this.#app.records.logbook() };
+	}
+
+	/** Changes the newest list of partners, in its turn among the tabs. */
+	#change(make: (newest: readonly Partner[]) => readonly Partner[]): Promise<void> {
+		return this.#turns(async () => {
+			const next = [...make(await this.#kept())].sort((a, b) => (a.name < b.name ? -1 : 1));
+			await this.#port.set(KEYS.partners, next);
+			this.partners = next;
 		});
+	}
+
+	#changeOne(name: string, make: (newest: Partner) => Partner): Promise<void> {
+		return this.#change((newest) => [
+			...newest.filter((one) => one.name !== name),
+			make(newest.find((one) => one.name === name) ?? { name, has: {} })
+		]);
 	}
 
 	/**
@@ -124,9 +150,8 @@ export class Sharing {
 	 */
 	prepare(name: string, by: string, whole = false): Promise<Prepared> {
 		return this.#turns(async () => {
-			const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
 			const has = whole ? {} : (this.partner(name)?.has ?? {});
-			const prepared = await this.#api.prepare(here, has, by, this.#origin);
+			const prepared = await this.#api.prepare(await this.#here(), has, by, this.#origin);
 			await this.#keepLog(prepared.log);
 			return prepared;
 		});
@@ -134,19 +159,17 @@ export class Sharing {
 
 	/** It was shown or sent: whether it arrived is not known until they say. */
 	offered(name: string, { upTo }: Prepared): Promise<void> {
-		return this.#change(name, (one) => ({ ...one, offered: upTo, offeredMs: this.#app.nowMs }));
+		return this.#changeOne(name, (one) => ({ ...one, offered: upTo, offeredMs: this.#app.nowMs }));
 	}
 
 	/** Looks at what came beside what is here; nothing is kept. */
 	async look(text: string, choices: Choices): Promise<Looked> {
-		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
-		return this.#api.look(text, here, choices, new Date().toISOString());
+		return this.#api.look(text, await this.#here(), choices, new Date().toISOString());
 	}
 
 	/** The same of a file's text. */
 	async lookAt(json: string, choices: Choices): Promise<Looked> {
-		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
-		return this.#api.lookAt(json, here, choices, new Date().toISOString());
+		return this.#api.lookAt(json, await this.#here(), choices, new Date().toISOString());
 	}
 
 	/**
@@ -161,20 +184,18 @@ export class Sharing {
 		const kept = await this.#app.commands.takeIn(taken.changes, label, (done) => (act = done));
 		if (!kept) return false;
 		await this.#turns(() => this.#note(taken));
-		if (handOver)
-			await this.#change(from, (one) => ({ ...one, has: handOver.upTo, heardMs: this.#app.nowMs }));
+		if (handOver) await this.#changeOne(from, (one) => heardFrom(one, handOver, this.#app.nowMs));
 		if (act) await this.#keepLast({ from, atMs: this.#app.nowMs, act });
 		return true;
 	}
 
 	async #note(taken: Taken): Promise<void> {
 		// By the log as it is now: numbers that went out since, from another tab, must not be given again.
-		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
-		await this.#keepLog(await this.#api.noteTaken(here, taken));
+		await this.#keepLog(await this.#api.noteTaken(await this.#here(), taken));
 	}
 
 	async #keepLast(last: LastTaken): Promise<void> {
-		await this.#port.set(LAST, last);
+		await this.#port.set(KEYS.last, last);
 		this.last = last;
 	}
 
@@ -212,23 +233,28 @@ export class Sharing {
 
 	async #behind(partners: readonly Partner[]): Promise<ReadonlyMap<string, Behind>> {
 		if (partners.length === 0) return new Map();
-		const here = { logbook: this.#app.records.logbook(), log: await this.#log() };
-		return this.#api.behind(here, partners);
+		return this.#api.behind(await this.#here(), partners);
 	}
 
 	/** Somebody keeps this log no longer. */
-	async forget(name: string): Promise<void> {
-		await this.#turns(() => this.#port.remove(PARTNER + name));
-		this.partners = this.partners.filter((one) => one.name !== name);
+	forget(name: string): Promise<void> {
+		return this.#change((newest) => newest.filter((one) => one.name !== name));
 	}
 
 	/** Lets go of all of it, as when everything is taken out of this browser. */
 	async clear(): Promise<void> {
-		const keys = (await this.#port.entries()).map(([key]) => key).filter((key) => key.startsWith(PREFIX));
-		await Promise.all(keys.map((key) => this.#port.remove(key)));
+		await Promise.all(Object.values(KEYS).map((key) => this.#port.remove(key)));
 		[this.partners, this.last] = [[], undefined];
 	}
 }
+
+/** Somebody of whom something came: what their device said once it still has, also where an older word comes later. */
+const heardFrom = (one: Partner, { device, upTo }: HandOver, nowMs: number): Partner => ({
+	...one,
+	device,
+	has: one.device === device ? joinedVector(one.has, upTo) : upTo,
+	heardMs: nowMs
+});
 
 const besides = new WeakMap<App, Sharing>();
 /** The hand-overs beside an application's logbook: one in a tab, whoever asks for them. */

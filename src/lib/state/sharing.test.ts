@@ -58,7 +58,7 @@ describe('sharing between two phones', () => {
 		expect(await take(ivo, text)).toEqual(['new', 'new']);
 		expect(await take(ivo, text)).toEqual([]);
 		const again = new Sharing(await tab(ivo.here), api, 'https://water.example');
-		await again.load();
+		await Promise.all([again.load(), again.loadLast()]);
 		expect([again.last?.from, again.last?.act.steps.length, again.partners.map(({ name }) => name)]).toEqual([
 			'Mara',
 			2,
@@ -133,6 +133,26 @@ describe('sharing between two phones', () => {
 		expect((await mara.sharing.behind()).size).toBe(0);
 		await mara.sharing.forget('Ivo');
 		expect(mara.sharing.partners).toEqual([]);
+	});
+	it('an older word that comes later takes nothing back of what somebody said to have', async () => {
+		const [mara, ivo] = [await phone('Mara', true), await phone('Ivo', false)];
+		await take(ivo, await letter(mara, 'Ivo'));
+		const early = await letter(ivo, 'Mara');
+		await mara.app.commands.log(wash, 'Dishes');
+		await take(ivo, await letter(mara, 'Ivo'));
+		await take(mara, await letter(ivo, 'Mara'));
+		expect(await mara.sharing.hasAll('Ivo')).toBe(true);
+		await take(mara, early);
+		expect(await mara.sharing.hasAll('Ivo')).toBe(true);
+	});
+	it('what bears no time is lacking too', async () => {
+		const [mara, ivo] = [await phone('Mara', true), await phone('Ivo', false)];
+		await take(ivo, await letter(mara, 'Ivo'));
+		await take(mara, await letter(ivo, 'Mara'));
+		const tap = { id: 'tap', name: 'Tap', position: [1, 2] as const, services: [] };
+		await mara.app.commands.put([{ kind: 'point', value: tap }], 'Point');
+		expect(await mara.sharing.hasAll('Ivo')).toBe(false);
+		expect((await mara.sharing.behind()).get('Ivo')).toEqual({ records: 1 });
 	});
 	it('what cannot be kept is not said to be known', async () => {
 		const [mara, ivo] = [await phone('Mara', true), await phone('Ivo', false)];

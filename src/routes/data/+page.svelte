@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { sayContent } from '$core/words';
 	import { useApp } from '$lib/state';
 	import Aside from '$lib/ui/features/data/Aside.svelte';
 	import HandOver from '$lib/ui/features/data/HandOver.svelte';
@@ -14,15 +15,7 @@
 
 	const app = useApp();
 	const { records } = app;
-	const many = (count: number, one: string, more: string): string => `${count} ${count === 1 ? one : more}`;
-	const content = $derived(
-		[
-			many(records.rigs.length, 'rig', 'rigs'),
-			many(records.trips.length, 'trip', 'trips'),
-			many(records.points.length, 'point', 'points'),
-			many(records.entries.length, 'entry', 'entries')
-		].join(', ')
-	);
+	const content = $derived(sayContent(records));
 </script>
 
 <Page measure="text">

@@ -5,6 +5,9 @@ import { rebase, type Conflict } from '../revisions/rebase.js';
 import { nextEdited } from '../revisions/revise.js';
 import type { AnyRecord } from '../kinds.js';
 
+/** What a person says of one thing that comes: whose version is kept; whether two entries are of one thing. */
+export type Choice = 'mine' | 'theirs' | 'one' | 'two';
+
 /** Two versions of a record. */
 interface Pair {
 	readonly mine: AnyRecord;
@@ -55,7 +58,7 @@ const inOrder = (value: AnyRecord): AnyRecord =>
  * What stands of two versions of a record: both as one where a version that both knew is there, else the later edit; or the one
  * that somebody chose, as an edit of now.
  */
-export function settled(pair: Pair, choice: string | undefined, now: string): Settled {
+export function settled(pair: Pair, choice: Choice | undefined, now: string): Settled {
 	const { mine, theirs } = pair;
 	const winner = later<AnyRecord>(mine, NO_FILE, theirs, NO_FILE);
 	if (choice !== 'mine' && choice !== 'theirs') return bothOf(pair, winner);

@@ -6,12 +6,10 @@ import { nextEdited, voided } from '../revisions/revise.js';
 import { keyOf, type AnyRecord, type Kept } from '../kinds.js';
 import { listsOf, recordsOf, type ChangeLog, type Lists } from './changeLog.js';
 import { Numbers } from './numbers.js';
-import { NO_FILE, settled, type Settled } from './settling.js';
+import { NO_FILE, settled, type Choice, type Settled } from './settling.js';
 import { asAnother, stays, twinsAmong } from './twins.js';
 import { coversAll, joined, type Stamp, type VersionVector } from './vector.js';
 
-/** What a person says of one thing that comes: whose version is kept; whether two entries are of one thing. */
-export type Choice = 'mine' | 'theirs' | 'one' | 'two';
 /** Choices by the key of the record that comes. */
 export type Choices = Readonly<Record<string, Choice>>;
 

@@ -1,4 +1,5 @@
 import { MINUTE_MS } from '../../time/index.js';
+import { deedOf, isMeant } from '../deed.js';
 import { instantMs } from '../order.js';
 import type { Entry } from '../types.js';
 
@@ -7,22 +8,6 @@ const WITHIN_MS = 10 * MINUTE_MS;
 /** Two who measure the same thing come so near to each other, as a share. */
 const SAME_SHARE = 0.25;
 
-/** What was done, and to what: nothing for kinds that count nothing twice when they are logged twice. */
-function deedOf(entry: Entry): string | undefined {
-	switch (entry.kind) {
-		case 'use':
-			return `use|${entry.habit}|${entry.times}`;
-		case 'fill':
-			return `fill|${entry.tank}`;
-		case 'dump':
-			return `dump|${entry.tank}`;
-		case 'transfer':
-			return `transfer|${entry.fromTank}|${entry.toTank}`;
-		default:
-			return undefined;
-	}
-}
-
 const litresOf = (entry: Entry): number | undefined =>
 	'litres' in entry && typeof entry.litres === 'number' ? entry.litres : undefined;
 
@@ -30,10 +15,6 @@ const nearLitres = (a: Entry, b: Entry): boolean => {
 	const [one, two] = [litresOf(a), litresOf(b)];
 	return one === undefined || two === undefined || Math.abs(one - two) <= SAME_SHARE * Math.max(one, two);
 };
-
-/** Whether somebody said already that it is another one. */
-const isMeant = (entry: Entry): boolean =>
-	('again' in entry && entry.again === true) || ('trusted' in entry && entry.trusted === true);
 
 const counts = (entry: Entry): boolean => entry.void !== true && !isMeant(entry);
 
@@ -54,6 +35,8 @@ export interface Twin {
 	readonly theirs: Entry;
 }
 
+const idsOf = ({ mine, theirs }: Twin): string => [mine.id, theirs.id].sort().join('|');
+
 /** Pairs up entries of two people that may be of one thing, nearest in time first, each once. */
 export function twinsAmong(mine: readonly Entry[], theirs: readonly Entry[]): readonly Twin[] {
 	const byDeed = new Map<string, Entry[]>();
@@ -67,7 +50,8 @@ export function twinsAmong(mine: readonly Entry[], theirs: readonly Entry[]): re
 			(byDeed.get(deedOf(one) ?? '') ?? []).map((other): Twin => ({ mine: other, theirs: one }))
 		)
 		.filter((pair) => mayBeSame(pair.mine, pair.theirs))
-		.sort((a, b) => apart(a) - apart(b) || (a.theirs.id + a.mine.id < b.theirs.id + b.mine.id ? -1 : 1));
+		// By ids whichever side they are on, so that both people pair the same.
+		.sort((a, b) => apart(a) - apart(b) || (idsOf(a) < idsOf(b) ? -1 : 1));
 	const taken = new Set<string>();
 	return pairs.filter(({ mine: a, theirs: b }) => {
 		if (taken.has(a.id) || taken.has(b.id)) return false;

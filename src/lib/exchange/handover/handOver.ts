@@ -99,10 +99,10 @@ export async function look(text: string, here: Here, choices: Choices, now: stri
 export const noteTaken = ({ logbook, log }: Here, { came, known }: Taken): ChangeLog =>
 	noted(log, came, logbook, joinedVector(log.known, known));
 
-/** How far behind somebody is: the changed records, and when the first of them was changed. */
+/** How far behind somebody is: the changed records, and when the first of them was changed, where any says so. */
 export interface Behind {
 	readonly records: number;
-	readonly since: string;
+	readonly since?: string;
 }
 
 const changedAt = ({ kind, value }: Kept): readonly string[] =>
@@ -122,7 +122,8 @@ export function behind(
 		partners.flatMap(({ name, has, offered = {} }) => {
 			const lacking = lackingTo(next, logbook, joinedVector(has, offered));
 			const [since] = lacking.flatMap(changedAt).sort((a, b) => Date.parse(a) - Date.parse(b));
-			return since === undefined ? [] : [[name, { records: lacking.length, since }] as const];
+			const behind: Behind = { records: lacking.length, ...(since === undefined ? {} : { since }) };
+			return lacking.length === 0 ? [] : [[name, behind] as const];
 		})
 	);
 }

@@ -41,12 +41,12 @@ async function through(
 	})();
 	// Where the stream breaks, reading from it says so.
 	feeding.catch(() => undefined);
-	const reader = (stream.readable as ReadableStream<Uint8Array>).getReader();
-	const parts: Uint8Array[] = [];
+	const reader = (stream.readable as ReadableStream<Uint8Array<ArrayBuffer>>).getReader();
+	const parts: BlobPart[] = [];
 	let size = 0;
 	for (;;) {
 		const { done, value } = await reader.read();
-		if (done) break;
+		if (done) return new Uint8Array(await new Blob(parts).arrayBuffer());
 		size += value.length;
 		if (size > most) {
 			await reader.cancel();
@@ -54,13 +54,6 @@ async function through(
 		}
 		parts.push(value);
 	}
-	const all = new Uint8Array(size);
-	let at = 0;
-	for (const part of parts) {
-		all.set(part, at);
-		at += part.length;
-	}
-	return all;
 }
 
 /** A logbook as text that a link or a picture holds: `v1.<base64url of deflate-raw of its JSON>`. */

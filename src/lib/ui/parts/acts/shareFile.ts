@@ -37,7 +37,12 @@ export async function shareFile(name: string, text: string): Promise<Left> {
 
 /** Gives a link to another person: by the share sheet where there is one, else by the clipboard. */
 export async function shareLink(title: string, url: string): Promise<Left> {
-	const copy = (): Promise<void> => navigator.clipboard.writeText(url);
+	const copy = async (): Promise<void> => {
+		// A page from the harbour's own server may have none.
+		if (!(navigator as Partial<Navigator>).clipboard)
+			throw new Error('the browser copies only from secure addresses (https)');
+		await navigator.clipboard.writeText(url);
+	};
 	if (typeof navigator.share === 'function') return bySheet({ title, url }, copy);
 	await copy();
 	return 'saved';

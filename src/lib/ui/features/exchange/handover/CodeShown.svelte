@@ -42,8 +42,8 @@
 		{/if}
 		<span class="soft small"
 			>{pictures.length > 1
-				? `Keep it before ${to}’s camera until it says it has them all.`
-				: `Hold it before ${to}’s camera.`} Turn the brightness up.</span
+				? `Hold it in front of ${to}’s camera until it has them all.`
+				: `Hold it in front of ${to}’s camera.`} Turn the brightness up.</span
 		>
 	</figcaption>
 </figure>

@@ -23,6 +23,8 @@
 	let whole = $state(false);
 	let prepared = $state.raw<Prepared>();
 	let trouble = $state<string>();
+	/** why it could not be sent: the link can be copied by hand */
+	let unsent = $state<string>();
 	// What is shown is of this moment: an entry that is logged meanwhile comes with the next one.
 	$effect(() => {
 		const all = whole;
@@ -42,12 +44,13 @@
 
 	async function went(how: Promise<Left>, says: string): Promise<void> {
 		if (!prepared) return;
+		unsent = undefined;
 		try {
 			if ((await how) === 'kept') return;
 			await sharing.offered(to, prepared);
 			toast(says);
 		} catch (error) {
-			trouble = errorMessage(error);
+			unsent = errorMessage(error);
 		}
 	}
 	const sendLink = (): Promise<void> =>
@@ -105,6 +108,15 @@
 			</p>
 			{#if link.length > LONGEST_LINK}
 				<p class="small">Too long for a link: messengers cut it. Send a file instead.</p>
+			{/if}
+			{#if unsent !== undefined}
+				<Notice><p role="alert">It couldn’t be sent: {unsent}. Copy the link by hand:</p></Notice>
+				<textarea
+					readonly
+					rows="3"
+					aria-label="The link"
+					value={link}
+					onfocus={(event) => event.currentTarget.select()}></textarea>
 			{/if}
 			{#if isHereOnly}<p class="soft small">{ONLY_HERE}</p>{/if}
 			<p class="soft small">{LINK_STAYS}</p>

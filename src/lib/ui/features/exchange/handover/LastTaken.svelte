@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { listsOf, type Kept } from '$core/logbook';
-	import { sayContent, sayMomentOf, sayShared } from '$core/words';
+	import { sayMade, sayMomentOf, sayShared } from '$core/words';
 	import type { App } from '$lib/state';
 	import { sharingBeside } from '$lib/state/sharing.svelte';
 	import { onMount } from 'svelte';
@@ -11,11 +11,14 @@
 	const { app }: { app: App } = $props();
 	// svelte-ignore state_referenced_locally
 	const sharing = sharingBeside(app);
-	onMount(() => void sharing.load());
+	onMount(() => void sharing.loadLast());
 
 	const last = $derived(sharing.last);
 	const records = $derived(last?.act.steps.map(({ kind, after }) => ({ kind, value: after }) as Kept) ?? []);
-	const content = $derived(sayContent(listsOf(records)));
+	const fresh = $derived(
+		last?.act.steps.flatMap(({ before }, i) => (before ? [] : (records[i] ?? []))) ?? []
+	);
+	const made = $derived(sayMade(listsOf(fresh), records.length - fresh.length));
 	const context = $derived({
 		rigs: app.records.rigs,
 		trips: app.records.trips,
@@ -38,7 +41,7 @@
 	<div>
 		<details>
 			<summary
-				>{last.from ? `From ${last.from}` : 'Imported'}, {sayMomentOf(last.atMs, app.nowMs, app.timeZone)}: {content}</summary
+				>{last.from ? `From ${last.from}` : 'Imported'}, {sayMomentOf(last.atMs, app.nowMs, app.timeZone)}: {made}</summary
 			>
 			<FoundList label="What came last" rows={records} idOf={({ kind, value }) => `${kind}:${value.id}`}>
 				{#snippet row(record)}{sayShared(record, context)}{/snippet}

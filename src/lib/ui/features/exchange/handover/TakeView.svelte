@@ -82,7 +82,8 @@
 		</p>
 	{:else}
 		<p>
-			Scan the code on the other phone, or paste the link you were sent. You see what comes before it is kept.
+			Scan the code on the other phone, or paste the link you were sent. You see what comes before it is
+			saved.
 		</p>
 		<p class="buttons"><button class="primary" onclick={() => (scanning = true)}>Scan a code</button></p>
 		<form

@@ -5,6 +5,7 @@
 	import type { Looked } from '$lib/exchange';
 	import type { App } from '$lib/state';
 	import { sharingBeside } from '$lib/state/sharing.svelte';
+	import { untrack } from 'svelte';
 	import Notice from '../../../kit/page/Notice.svelte';
 	import { notifyDone } from '../../../parts/acts/notify';
 	import RefusedFile from '../RefusedFile.svelte';
@@ -36,6 +37,10 @@
 	let looks = 0;
 	// Again with each choice, and with what is logged meanwhile.
 	$effect(() => {
+		const { rigs, trips, points, entries } = app.records;
+		void [rigs, trips, points, entries];
+		// What is being imported changes the records itself.
+		if (untrack(() => busy)) return;
 		const mine = (looks += 1);
 		lookAgain().then(
 			(next) => looks === mine && (looked = next),
@@ -88,6 +93,7 @@
 	<p class="buttons"><button onclick={oncancel}>Cancel</button></p>
 {:else if !looked}
 	<p class="soft" role="status">Opening what came…</p>
+	<p class="buttons"><button onclick={oncancel}>Cancel</button></p>
 {:else if !looked.ok}
 	<Notice><p role="alert">{CANNOT_IMPORT[looked.why]}</p></Notice>
 	{#if 'refusal' in looked}
@@ -101,7 +107,7 @@
 	{@const { coming, gap } = looked.taken}
 	<p>
 		{#if coming.length === 0}Nothing new{from ? ` from ${from}` : ''}: all of it is here already.
-		{:else}{from ? `From ${from}: ` : ''}<strong>{sayContent(countsOf(looked))}</strong>. Nothing is kept
+		{:else}{from ? `From ${from}: ` : ''}<strong>{sayContent(countsOf(looked))}</strong>. Nothing is saved
 			until you import it.{/if}
 	</p>
 	{#if otherRigs.length > 0}
