@@ -221,7 +221,7 @@ test('nothing is trusted because it came by a link', async ({ page, baseURL }) =
 		linkOf(at, { ...small(), rigs: [{ ...exactRig, id: 'raft', name: 'Paper raft' }], entries: [] })
 	);
 	await expect(
-		page.getByText('Paper raft: another rig than Paper van. It is imported beside.')
+		page.getByText('Paper raft is another rig than Paper van, and is added beside.')
 	).toBeVisible();
 	await page.getByRole('button', { name: 'Cancel' }).click();
 	expect(await stored(page)).toEqual(before);

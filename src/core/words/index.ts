@@ -218,6 +218,7 @@ export {
 	sayGap,
 	sayLastShared,
 	sayMade,
+	sayOtherRigs,
 	sayShared,
 	type SharingContext
 } from './sharing.js';

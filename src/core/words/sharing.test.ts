@@ -7,6 +7,7 @@ import {
 	sayContent,
 	sayLastShared,
 	sayMade,
+	sayOtherRigs,
 	sayPartnerBehind,
 	sayShared,
 	type SharingContext
@@ -50,6 +51,14 @@ describe('who is behind', () => {
 });
 
 describe('what comes', () => {
+	it('of other rigs is said to be', () => {
+		expect(sayOtherRigs(['Raft'], ['Wren', 'Sandling'])).toBe(
+			'Raft is another rig than Wren and Sandling, and is added beside.'
+		);
+		expect(sayOtherRigs(['Raft', 'Cart'], ['Wren'])).toBe(
+			'Raft and Cart are other rigs than Wren, and are added beside.'
+		);
+	});
 	it('is counted by its kinds', () => {
 		expect(sayContent({ rigs: [exactRig], trips: [], points: [], entries: [fill(1), fill(2)] })).toBe(
 			'2 entries and 1 rig'

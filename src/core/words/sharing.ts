@@ -186,6 +186,10 @@ export const CANNOT_IMPORT = {
 		'It belongs with something that isn’t on this device yet. Ask for everything: “Share everything” on the other phone.'
 } as const;
 
+/** That what comes is of rigs which are none of those here. */
+export const sayOtherRigs = (names: readonly string[], here: readonly string[]): string =>
+	`${listed(names)} ${names.length === 1 ? 'is another rig' : 'are other rigs'} than ${listed(here)}, and ${names.length === 1 ? 'is' : 'are'} added beside.`;
+
 /** That what came is not all. */
 export const sayGap = (from: string): string =>
 	`Something ${from} sent before this hasn’t arrived. Share yours with ${from} next: what is missing then comes with the next one.`;

@@ -45,11 +45,11 @@
 {/snippet}
 
 {#if asked.length > 0}
-	<h2>Please look at</h2>
-	<FoundList label="To look at" rows={asked} idOf={({ key }) => key} row={line} />
+	<h2>Please check</h2>
+	<FoundList label="To check" rows={asked} idOf={({ key }) => key} row={line} />
 {/if}
 {#if plain.length > 0}
-	{#if asked.length > 0}<h2>And</h2>{/if}
+	{#if asked.length > 0}<h2>The rest</h2>{/if}
 	<FoundList label="What comes" rows={plain} idOf={({ key }) => key} row={line} />
 {/if}
 

@@ -44,7 +44,13 @@
 				>{last.from ? `From ${last.from}` : 'Imported'}, {sayMomentOf(last.atMs, app.nowMs, app.timeZone)}: {made}</summary
 			>
 			<FoundList label="What came last" rows={records} idOf={({ kind, value }) => `${kind}:${value.id}`}>
-				{#snippet row(record)}{sayShared(record, context)}{/snippet}
+				{#snippet row(record)}
+					<span
+						>{sayShared(record, context)}{#if record.kind === 'entry' && record.value.void}<span class="soft"
+								>, void</span
+							>{/if}</span
+					>
+				{/snippet}
 			</FoundList>
 		</details>
 		<button class="small" disabled={busy} onclick={() => void undo()}>Undo</button>
@@ -54,7 +60,6 @@
 <style>
 	div {
 		display: flex;
-		flex-wrap: wrap;
 		gap: var(--gap-2) var(--gap-3);
 		align-items: start;
 	}

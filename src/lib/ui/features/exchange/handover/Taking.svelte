@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { listsOf, type Choice, type Choices } from '$core/logbook';
-	import { CANNOT_IMPORT, sayContent, sayGap } from '$core/words';
+	import { CANNOT_IMPORT, sayContent, sayGap, sayOtherRigs } from '$core/words';
 	import { errorMessage } from '$lib/errorMessage';
 	import type { Looked } from '$lib/exchange';
 	import type { App } from '$lib/state';
@@ -49,9 +49,11 @@
 	});
 	const from = $derived((looked?.ok && looked.handOver?.by) || undefined);
 	const who = $derived(from ?? 'the other');
+	/** rigs and trips as they will be: what comes may name what only they have */
+	const coming = $derived(listsOf(looked?.ok ? looked.taken.changes : []));
 	const context = $derived({
-		rigs: [...app.records.rigs, ...(looked?.ok ? looked.theirs.rigs : [])],
-		trips: [...app.records.trips, ...(looked?.ok ? looked.theirs.trips : [])],
+		rigs: [...coming.rigs, ...app.records.rigs],
+		trips: [...coming.trips, ...app.records.trips],
 		nowMs: app.nowMs,
 		timeZone: app.timeZone,
 		units: app.prefs.current.units
@@ -104,27 +106,28 @@
 	{/if}
 	<p class="buttons"><button onclick={oncancel}>Cancel</button></p>
 {:else}
-	{@const { coming, gap } = looked.taken}
+	{@const { coming: rows, gap } = looked.taken}
 	<p>
-		{#if coming.length === 0}Nothing new{from ? ` from ${from}` : ''}: all of it is here already.
+		{#if rows.length === 0}Nothing new{from ? ` from ${from}` : ''}: all of it is here already.
 		{:else}{from ? `From ${from}: ` : ''}<strong>{sayContent(countsOf(looked))}</strong>. Nothing is saved
 			until you import it.{/if}
 	</p>
 	{#if otherRigs.length > 0}
 		<Notice
 			><p>
-				{otherRigs.join(', ')}: {otherRigs.length === 1 ? 'another rig' : 'other rigs'} than {app.records.rigs
-					.map(({ name }) => name)
-					.join(', ')}. {otherRigs.length === 1 ? 'It is' : 'They are'} imported beside.
+				{sayOtherRigs(
+					otherRigs,
+					app.records.rigs.map(({ name }) => name)
+				)}
 			</p></Notice
 		>
 	{/if}
 	{#if gap && from}<Notice calm><p>{sayGap(from)}</p></Notice>{/if}
-	<ComingList {coming} from={who} {context} onchoose={choose} />
+	<ComingList coming={rows} from={who} {context} onchoose={choose} />
 	<p class="buttons">
 		<button class="primary" disabled={busy} onclick={() => void keep()}
-			>{coming.length === 0 ? 'Done' : 'Import'}</button
+			>{rows.length === 0 ? 'Done' : 'Import'}</button
 		>
-		{#if coming.length > 0}<button onclick={oncancel}>Cancel</button>{/if}
+		{#if rows.length > 0}<button onclick={oncancel}>Cancel</button>{/if}
 	</p>
 {/if}
