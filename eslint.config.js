@@ -17,6 +17,7 @@ const order = [
 	'habits',
 	'forecast',
 	'plan',
+	'listen',
 	'runs',
 	'care',
 	'review',

@@ -1,0 +1,601 @@
+import { seeded, type Random } from '../../src/core/numerics/index';
+import type { Entry, Habit, Logbook, Outlet, Rig } from '../../src/core/logbook/index';
+import { DAY_MS, HOUR_MS, MINUTE_MS, zonedIso, zonedMs, dayPlus } from '../../src/core/time/index';
+import { poisson } from './world';
+
+/** How somebody really does a thing at a tap: what the rig may say of it is another matter. */
+interface Way {
+	readonly id: string;
+	readonly outlet: string;
+	/** litres of one time: mean and scatter, as a share of it */
+	readonly litres: number;
+	readonly scatter: number;
+	/** litres a minute, and its scatter from time to time, as a share */
+	readonly lpm: number;
+	readonly lpmScatter: number;
+	/** fewest and most times the tap is opened, seconds between */
+	readonly bursts: readonly [number, number];
+	readonly gapS: readonly [number, number];
+	readonly perDay: number;
+	/** hours of the clock about which it is done, any of them; sd of that, hours */
+	readonly hours: readonly number[];
+	readonly about: number;
+	/** what follows it within seconds, with a chance */
+	readonly then?: {
+		readonly id: string;
+		readonly chance: number;
+		readonly withinS: readonly [number, number];
+	};
+}
+
+/** A way of living with a meter that counts by itself: what it is like, unlike the rig or the textbook. */
+export interface Hearing {
+	readonly name: string;
+	/** how often the device reads, seconds, and how finely it counts, litres */
+	readonly everyS: number;
+	readonly stepL: number;
+	/** what is really done is so much of what the rig says, as a factor e^±: litres, flow, cadence */
+	readonly unlike?: { readonly litres?: number; readonly flow?: number; readonly cadence?: number };
+	/** outlets whose flow the rig does not know */
+	readonly flowUnknown?: boolean;
+	/** of the uses, so many begin while another runs */
+	readonly together?: number;
+	/** litres in an accumulator, and the pump's own flow */
+	readonly accumulator?: { readonly litres: number; readonly lpm: number };
+	/** something drips: litres an hour, from that hour of the life on */
+	readonly drip?: { readonly litresPerHour: number; readonly fromHour: number };
+	/** days that are written down by hand */
+	readonly labelledDays?: number;
+	/** somebody does something that the rig has no habit for */
+	readonly unnamed?: boolean;
+	/** another household: sizes, flows and bursts of its own */
+	readonly household?: keyof typeof HOUSEHOLDS;
+	/** the total begins anew, or jumps by a lost hour */
+	readonly torn?: boolean;
+}
+
+export interface TrueUse {
+	readonly habit: string;
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly litres: number;
+}
+
+export interface HeardLife {
+	readonly logbook: Logbook;
+	readonly rig: string;
+	readonly meter: string;
+	readonly samples: readonly (readonly [string, number])[];
+	readonly at: string;
+	/** from here on nothing is written by hand */
+	readonly from: string;
+	readonly uses: readonly TrueUse[];
+	readonly leakFromMs?: number;
+}
+
+const VAN: readonly Way[] = [
+	{
+		id: 'shower',
+		outlet: 'head',
+		litres: 8.5,
+		scatter: 0.2,
+		lpm: 5.6,
+		lpmScatter: 0.06,
+		bursts: [2, 4],
+		gapS: [25, 90],
+		perDay: 1.1,
+		hours: [7.3, 20.5],
+		about: 0.7
+	},
+	{
+		id: 'dishes',
+		outlet: 'sink',
+		litres: 5.5,
+		scatter: 0.22,
+		lpm: 4.3,
+		lpmScatter: 0.1,
+		bursts: [3, 8],
+		gapS: [6, 40],
+		perDay: 1.7,
+		hours: [8.6, 19.6],
+		about: 0.8
+	},
+	{
+		id: 'hands',
+		outlet: 'sink',
+		litres: 0.42,
+		scatter: 0.3,
+		lpm: 3,
+		lpmScatter: 0.15,
+		bursts: [1, 2],
+		gapS: [4, 12],
+		perDay: 4,
+		hours: [8, 12.5, 16, 19, 22],
+		about: 1.5
+	},
+	{
+		id: 'teeth',
+		outlet: 'basin',
+		litres: 0.7,
+		scatter: 0.25,
+		lpm: 2.2,
+		lpmScatter: 0.12,
+		bursts: [2, 3],
+		gapS: [20, 70],
+		perDay: 3.4,
+		hours: [7.4, 22.4],
+		about: 0.5
+	},
+	{
+		id: 'kettle',
+		outlet: 'sink',
+		litres: 1.3,
+		scatter: 0.18,
+		lpm: 5,
+		lpmScatter: 0.06,
+		bursts: [1, 1],
+		gapS: [5, 10],
+		perDay: 3,
+		hours: [7.2, 12.4, 17.6],
+		about: 0.8
+	},
+	{
+		id: 'flush',
+		outlet: 'toilet',
+		litres: 0.55,
+		scatter: 0.15,
+		lpm: 7.5,
+		lpmScatter: 0.05,
+		bursts: [1, 1],
+		gapS: [5, 10],
+		perDay: 5.5,
+		hours: [6.9, 10, 14, 18, 22.6, 3],
+		about: 1.3,
+		then: { id: 'hands', chance: 0.7, withinS: [12, 60] }
+	}
+];
+const BOAT: readonly Way[] = [
+	{
+		id: 'shower',
+		outlet: 'head',
+		litres: 12,
+		scatter: 0.25,
+		lpm: 4.6,
+		lpmScatter: 0.08,
+		bursts: [1, 3],
+		gapS: [20, 120],
+		perDay: 1.4,
+		hours: [8, 17.5],
+		about: 1
+	},
+	{
+		id: 'dishes',
+		outlet: 'sink',
+		litres: 7,
+		scatter: 0.25,
+		lpm: 3.6,
+		lpmScatter: 0.12,
+		bursts: [2, 6],
+		gapS: [10, 60],
+		perDay: 1.9,
+		hours: [9.3, 20.2],
+		about: 1
+	},
+	{
+		id: 'hands',
+		outlet: 'basin',
+		litres: 0.3,
+		scatter: 0.35,
+		lpm: 2.6,
+		lpmScatter: 0.15,
+		bursts: [1, 1],
+		gapS: [4, 12],
+		perDay: 7,
+		hours: [7.5, 11, 13, 16.5, 19, 22],
+		about: 1.5
+	},
+	{
+		id: 'deck',
+		outlet: 'hose',
+		litres: 18,
+		scatter: 0.3,
+		lpm: 9,
+		lpmScatter: 0.1,
+		bursts: [1, 3],
+		gapS: [30, 150],
+		perDay: 0.5,
+		hours: [16],
+		about: 2
+	},
+	{
+		id: 'coffee',
+		outlet: 'sink',
+		litres: 1,
+		scatter: 0.15,
+		lpm: 4.2,
+		lpmScatter: 0.08,
+		bursts: [1, 1],
+		gapS: [5, 10],
+		perDay: 4,
+		hours: [7, 10.5, 15.5],
+		about: 0.8
+	},
+	{
+		id: 'rinse',
+		outlet: 'sink',
+		litres: 0.6,
+		scatter: 0.3,
+		lpm: 3.4,
+		lpmScatter: 0.12,
+		bursts: [1, 2],
+		gapS: [4, 15],
+		perDay: 5,
+		hours: [10, 12.6, 15, 18.5],
+		about: 1.2
+	}
+];
+const FAMILY: readonly Way[] = [
+	{
+		id: 'shower',
+		outlet: 'head',
+		litres: 14,
+		scatter: 0.3,
+		lpm: 6.8,
+		lpmScatter: 0.08,
+		bursts: [1, 4],
+		gapS: [20, 100],
+		perDay: 2.3,
+		hours: [7, 19],
+		about: 1
+	},
+	{
+		id: 'dishes',
+		outlet: 'sink',
+		litres: 9,
+		scatter: 0.25,
+		lpm: 5.2,
+		lpmScatter: 0.1,
+		bursts: [4, 10],
+		gapS: [5, 45],
+		perDay: 2.6,
+		hours: [8.5, 13.2, 19.4],
+		about: 0.6
+	},
+	{
+		id: 'hands',
+		outlet: 'basin',
+		litres: 0.5,
+		scatter: 0.35,
+		lpm: 3.2,
+		lpmScatter: 0.15,
+		bursts: [1, 2],
+		gapS: [4, 12],
+		perDay: 8,
+		hours: [7, 12.6, 15.5, 18.6],
+		about: 1.4
+	},
+	{
+		id: 'flush',
+		outlet: 'toilet',
+		litres: 1.2,
+		scatter: 0.12,
+		lpm: 9,
+		lpmScatter: 0.05,
+		bursts: [1, 1],
+		gapS: [5, 10],
+		perDay: 11,
+		hours: [6.8, 9.5, 13, 16, 19.5, 22, 2.5],
+		about: 1.4,
+		then: { id: 'hands', chance: 0.6, withinS: [10, 80] }
+	},
+	{
+		id: 'pots',
+		outlet: 'sink',
+		litres: 2.1,
+		scatter: 0.3,
+		lpm: 6,
+		lpmScatter: 0.07,
+		bursts: [1, 2],
+		gapS: [6, 20],
+		perDay: 4,
+		hours: [7.4, 12.2, 18],
+		about: 0.7
+	}
+];
+const HOUSEHOLDS = { van: VAN, boat: BOAT, family: FAMILY };
+/** A household of its own: like one of the three, with sizes, flows, pauses and hours of its own; what is done at one tap runs much alike. */
+function drawnWays(random: Random): readonly Way[] {
+	const off = (share: number): number => Math.exp(share * random.normal());
+	const taps = new Map<string, number>();
+	return pick(random, [VAN, BOAT, FAMILY]).map((way): Way => {
+		const lpm = taps.get(way.outlet) ?? way.lpm * off(0.2);
+		taps.set(way.outlet, lpm);
+		const pauses = off(0.3);
+		const shift = 0.7 * random.normal();
+		return {
+			...way,
+			litres: way.litres * off(0.25),
+			scatter: way.scatter * off(0.2),
+			lpm: lpm * off(0.12),
+			lpmScatter: Math.max(0.05, way.lpmScatter) * off(0.3),
+			gapS: [way.gapS[0] * pauses, way.gapS[1] * pauses],
+			perDay: way.perDay * off(0.3),
+			hours: way.hours.map((hour) => hour + shift),
+			about: way.about * off(0.3)
+		};
+	});
+}
+/** Watering a plant on the roof: nobody made a habit of it. */
+const UNNAMED: Way = {
+	id: 'unnamed',
+	outlet: 'sink',
+	litres: 3.2,
+	scatter: 0.15,
+	lpm: 1.5,
+	lpmScatter: 0.1,
+	bursts: [1, 1],
+	gapS: [5, 10],
+	perDay: 1,
+	hours: [11],
+	about: 2
+};
+
+export const HEARINGS: readonly Hearing[] = [
+	{ name: 'as the rig says, a second, 0.01 L', everyS: 1, stepL: 0.01 },
+	{ name: 'two seconds, 0.1 L', everyS: 2, stepL: 0.1 },
+	{ name: 'nothing written by hand', everyS: 1, stepL: 0.02, labelledDays: 0 },
+	{
+		name: 'other habits than the rig says',
+		everyS: 1,
+		stepL: 0.02,
+		unlike: { litres: 0.35, cadence: 0.5 },
+		household: 'family'
+	},
+	{ name: 'other flows, or none known', everyS: 1, stepL: 0.02, unlike: { flow: 0.35 }, flowUnknown: true },
+	{ name: 'two taps at once', everyS: 1, stepL: 0.02, together: 0.2 },
+	{ name: 'something drips, 0.25 L/h', everyS: 1, stepL: 0.01, drip: { litresPerHour: 0.25, fromHour: 50 } },
+	{
+		name: 'drips, 1 L/h, 0.1 L steps',
+		everyS: 2,
+		stepL: 0.1,
+		drip: { litresPerHour: 1, fromHour: 0 },
+		household: 'boat'
+	},
+	{ name: 'something that no habit is for', everyS: 1, stepL: 0.02, unnamed: true },
+	{ name: 'resets, roll-overs, lost hours', everyS: 1, stepL: 0.05, torn: true },
+	{ name: 'a pump with an accumulator', everyS: 1, stepL: 0.02, accumulator: { litres: 0.7, lpm: 9 } },
+	{ name: '0.5 L steps', everyS: 1, stepL: 0.5 },
+	{ name: 'read once a minute', everyS: 60, stepL: 0.05 }
+];
+
+const DAYS = 6;
+const ZONE = 'Europe/London';
+const FIRST_DAY = '2027-05-03';
+const nameOf = (id: string): string => id.charAt(0).toUpperCase() + id.slice(1);
+const pick = <T>(random: Random, list: readonly T[]): T =>
+	list[Math.floor(random.uniform() * list.length)] as T;
+const between = (random: Random, [low, high]: readonly [number, number]): number =>
+	low + (high - low) * random.uniform();
+
+/** Water that runs at one outlet, litres a minute. */
+interface Burst {
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly lpm: number;
+}
+interface LivedUse extends TrueUse {
+	readonly bursts: readonly Burst[];
+}
+
+function useOf(random: Random, way: Way, startMs: number): LivedUse {
+	const litres = Math.max(0.12, way.litres * (1 + way.scatter * random.normal()));
+	const lpm = Math.max(0.8, way.lpm * (1 + way.lpmScatter * random.normal()));
+	const [few, many] = way.bursts;
+	const times = few + Math.floor(random.uniform() * (many - few + 1));
+	const shares = Array.from({ length: times }, () => 0.4 + random.uniform());
+	const all = shares.reduce((sum, one) => sum + one, 0);
+	const bursts: Burst[] = [];
+	let ms = startMs;
+	for (const share of shares) {
+		const flow = lpm * (1 + 0.04 * random.normal());
+		const toMs = ms + ((litres * share) / all / flow) * MINUTE_MS;
+		bursts.push({ fromMs: ms, toMs, lpm: flow });
+		ms = toMs + between(random, way.gapS) * 1000;
+	}
+	return { habit: way.id, fromMs: startMs, toMs: bursts.at(-1)?.toMs ?? startMs, litres, bursts };
+}
+
+/** Whether a use may begin here: two begin while another runs only where that is so lived. */
+const isFree = (uses: readonly LivedUse[], one: LivedUse): boolean =>
+	uses.every(({ fromMs, toMs }) => toMs + 8000 < one.fromMs || one.toMs + 8000 < fromMs);
+
+function lived(random: Random, ways: readonly Way[], hearing: Hearing): readonly LivedUse[] {
+	const uses: LivedUse[] = [];
+	for (let day = 0; day < DAYS; day++)
+		for (const way of [...ways].sort((a, b) => b.litres - a.litres)) {
+			let todo = poisson(way.perDay, random);
+			for (let tries = 0; todo > 0 && tries < 60; tries++) {
+				const hour = pick(random, way.hours) + way.about * random.normal();
+				const one = useOf(random, way, zonedMs(dayPlus(FIRST_DAY, day), ZONE) + hour * HOUR_MS);
+				const within =
+					one.fromMs > zonedMs(FIRST_DAY, ZONE) && one.toMs < zonedMs(FIRST_DAY, ZONE) + DAYS * DAY_MS;
+				const beside = random.uniform() < (hearing.together ?? 0.02);
+				const running = uses.filter(({ fromMs, toMs, habit }) => toMs - fromMs > 20_000 && habit !== way.id);
+				const other = beside && running.length > 0 ? pick(random, running) : undefined;
+				const put = other
+					? useOf(random, way, other.fromMs + (0.1 + 0.7 * random.uniform()) * (other.toMs - other.fromMs))
+					: one;
+				if (!within || (!other && !isFree(uses, put))) continue;
+				uses.push(put);
+				todo--;
+				const { then } = way;
+				const follows = ways.find(({ id }) => id === then?.id);
+				if (then && follows && random.uniform() < then.chance) {
+					const next = useOf(random, follows, put.toMs + between(random, then.withinS) * 1000);
+					if (
+						isFree(
+							uses.filter((each) => each !== put),
+							next
+						)
+					)
+						uses.push(next);
+				}
+			}
+		}
+	return uses.sort((a, b) => a.fromMs - b.fromMs);
+}
+
+/** Litres that passed in each second of the life: what runs, with the flow's own trembling, and what drips. */
+function flowBySecond(
+	random: Random,
+	uses: readonly LivedUse[],
+	hearing: Hearing,
+	startMs: number
+): Float64Array {
+	const seconds = new Float64Array((DAYS * DAY_MS) / 1000);
+	for (const { bursts } of uses)
+		for (const { fromMs, toMs, lpm } of bursts) {
+			let drift = 0;
+			const [first, last] = [(fromMs - startMs) / 1000, (toMs - startMs) / 1000];
+			for (let s = Math.floor(first); s <= last; s++) {
+				drift = 0.7 * drift + 0.025 * random.normal();
+				const share = Math.min(s + 1, last) - Math.max(s, first);
+				if (s >= 0 && s < seconds.length) seconds[s] = (seconds[s] ?? 0) + ((lpm * (1 + drift)) / 60) * share;
+			}
+		}
+	if (hearing.drip)
+		for (let s = hearing.drip.fromHour * 3600; s < seconds.length; s++)
+			seconds[s] = (seconds[s] ?? 0) + hearing.drip.litresPerHour / 3600;
+	return hearing.accumulator ? throughAccumulator(seconds, hearing.accumulator) : seconds;
+}
+
+/** What the pump draws when an accumulator serves the taps: nothing until it is down, then its own flow until it is full. */
+function throughAccumulator(
+	drawn: Float64Array,
+	{ litres, lpm }: { litres: number; lpm: number }
+): Float64Array {
+	const pumped = new Float64Array(drawn.length);
+	let [held, on] = [litres, false];
+	for (let s = 0; s < drawn.length; s++) {
+		held -= drawn[s] ?? 0;
+		if (held <= 0.15 * litres) on = true;
+		if (!on) continue;
+		pumped[s] = Math.min(lpm / 60, litres - held);
+		held += pumped[s] ?? 0;
+		if (held >= litres - 1e-9) on = false;
+	}
+	return pumped;
+}
+
+/** What the device shows, whenever that changed. */
+function samplesOf(
+	flow: Float64Array,
+	hearing: Hearing,
+	random: Random,
+	startMs: number
+): readonly (readonly [string, number])[] {
+	const samples: [string, number][] = [];
+	const { everyS, stepL } = hearing;
+	let [total, before] = [hearing.torn ? 9_870 + random.uniform() : 100 * random.uniform(), Number.NaN];
+	for (let s = 0; s < flow.length; s++) {
+		total += flow[s] ?? 0;
+		if (hearing.torn && s === 200_000) total = 0;
+		if ((s + 1) % everyS !== 0) continue;
+		const lost = hearing.torn && s > 300_000 && s < 306_000;
+		if (lost) continue;
+		const rolled = hearing.torn ? total % 10_000 : total;
+		const shows = Math.round(Math.floor(rolled / stepL + 1e-9) * stepL * 1e4) / 1e4;
+		if (shows !== before) samples.push([new Date(startMs + (s + 1) * 1000).toISOString(), shows]);
+		before = shows;
+	}
+	return samples;
+}
+
+/** What people write of the first days: most of it, some minutes late, now and then under a wrong name, some in one go. */
+function writtenOf(
+	random: Random,
+	uses: readonly TrueUse[],
+	ways: readonly Way[],
+	hearing: Hearing,
+	startMs: number
+): readonly Entry[] {
+	const untilMs = startMs + (hearing.labelledDays ?? 3) * DAY_MS;
+	return uses
+		.filter(({ fromMs, habit }) => fromMs < untilMs && habit !== 'unnamed')
+		.flatMap((use, i): readonly Entry[] => {
+			if (random.uniform() < 0.1) return [];
+			const lateMin = Math.abs(random.normal()) * 4 + (random.uniform() < 0.08 ? 40 : 0);
+			const habit = random.uniform() < 0.03 ? pick(random, ways).id : use.habit;
+			const at = zonedIso(Math.round((use.toMs + (lateMin - 1) * MINUTE_MS) / MINUTE_MS) * MINUTE_MS, ZONE);
+			return [{ id: `w${i}`, rig: 'rig', at, kind: 'use', habit, times: 1, source: 'hand' }];
+		});
+}
+
+/** What the rig says: near what is so, or not. */
+function rigOf(random: Random, ways: readonly Way[], hearing: Hearing): Rig {
+	const { unlike = {} } = hearing;
+	const off = (share = 0): number => Math.exp(share * random.normal());
+	const outlets: Outlet[] = [...new Set(ways.map(({ outlet }) => outlet))].map((id) => {
+		const flows = ways.filter(({ outlet }) => outlet === id).map(({ lpm }) => lpm);
+		const lpm = (flows.reduce((sum, one) => sum + one, 0) / flows.length) * off(unlike.flow ?? 0.08);
+		const known = !hearing.flowUnknown || random.uniform() < 0.5;
+		return {
+			id,
+			name: nameOf(id),
+			from: 'main',
+			to: id === 'toilet' ? 'black' : 'grey',
+			...(known ? { flowLpm: Math.round(lpm * 10) / 10 } : {})
+		};
+	});
+	const habits = ways.map(({ id, outlet, litres, scatter, perDay }): Habit => {
+		const mean = Math.round(litres * off(unlike.litres ?? 0.1) * 100) / 100;
+		return {
+			id,
+			name: nameOf(id),
+			outlet,
+			litresEach: { mean, sd: Math.round(mean * Math.hypot(scatter, 0.15) * 100) / 100 },
+			often: { times: Math.round(perDay * off(unlike.cadence ?? 0.2) * 50) / 100, per: 'person-day' }
+		};
+	});
+	return {
+		id: 'rig',
+		name: 'Rig',
+		kind: 'camper',
+		crew: 2,
+		tanks: [
+			{ id: 'main', name: 'Main', holds: 'fresh', nominalL: 900, reserveL: 0 },
+			{ id: 'grey', name: 'Grey', holds: 'grey', nominalL: 900, reserveL: 0 },
+			{ id: 'black', name: 'Black', holds: 'black', nominalL: 200, reserveL: 0 }
+		],
+		outlets,
+		instruments: [
+			{ id: 'meter', kind: 'meter', name: 'Meter', place: 'pump', tank: 'main', unitL: 1, counts: 'up' }
+		],
+		habits,
+		measures: [],
+		containers: [],
+		care: []
+	};
+}
+
+/** Six days of somebody at the taps, what the meter showed of them, and what they wrote of the first three. */
+export function heardLife(hearing: Hearing, seed: number): HeardLife {
+	const random = seeded(seed);
+	const ways = hearing.household ? HOUSEHOLDS[hearing.household] : drawnWays(random);
+	const startMs = zonedMs(FIRST_DAY, ZONE);
+	const uses = lived(random, hearing.unnamed ? [...ways, UNNAMED] : ways, hearing);
+	const samples = samplesOf(flowBySecond(random, uses, hearing, startMs), hearing, random, startMs);
+	const at = new Date(startMs + DAYS * DAY_MS).toISOString();
+	const logbook: Logbook = {
+		format: 'dipsometer-logbook',
+		version: 1,
+		exportedAt: at,
+		rigs: [rigOf(random, ways, hearing)],
+		trips: [],
+		points: [],
+		entries: writtenOf(random, uses, ways, hearing, startMs)
+	};
+	const from = new Date(startMs + 3 * DAY_MS).toISOString();
+	const leak = hearing.drip ? { leakFromMs: startMs + hearing.drip.fromHour * HOUR_MS } : {};
+	return { logbook, rig: 'rig', meter: 'meter', samples, at, from, uses, ...leak };
+}

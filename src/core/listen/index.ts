@@ -1,0 +1,3 @@
+export { countedBy, type Showing } from './counted.js';
+export type { Leak } from './leaks.js';
+export { listen, type Choice, type HeardUse, type Listened, type Listening } from './listen.js';
