@@ -73,7 +73,18 @@ function isLeakFound({ leaks }: Listened, hearing: Hearing, fromMs: number): boo
 
 /** Lives of one kind, heard from the hour on from which nothing is written by hand. */
 export function scoreHeard(hearing: Hearing, lives: number): HeardScore {
-	const sum = { uses: 0, found: 0, right: 0, litres: 0, extra: 0, brier: 0, leaks: 0, leaksFound: 0, leaksInvented: 0, ms: 0 };
+	const sum = {
+		uses: 0,
+		found: 0,
+		right: 0,
+		litres: 0,
+		extra: 0,
+		brier: 0,
+		leaks: 0,
+		leaksFound: 0,
+		leaksInvented: 0,
+		ms: 0
+	};
 	for (let seed = 1; seed <= lives; seed++) {
 		const life = heardLife(hearing, seed);
 		const beganMs = performance.now();

@@ -50,6 +50,8 @@ export interface Hearing {
 	readonly unnamed?: boolean;
 	/** another household: sizes, flows and bursts of its own */
 	readonly household?: keyof typeof HOUSEHOLDS;
+	/** pauses between two openings of one use are so much longer than usual, and everything scatters more by that */
+	readonly loose?: { readonly pauses: number; readonly scatter: number };
 	/** the total begins anew, or jumps by a lost hour */
 	readonly torn?: boolean;
 }
@@ -304,20 +306,23 @@ const FAMILY: readonly Way[] = [
 ];
 const HOUSEHOLDS = { van: VAN, boat: BOAT, family: FAMILY };
 /** A household of its own: like one of the three, with sizes, flows, pauses and hours of its own; what is done at one tap runs much alike. */
-function drawnWays(random: Random): readonly Way[] {
+function drawnWays(
+	random: Random,
+	{ pauses: longer, scatter: wider } = { pauses: 1, scatter: 1 }
+): readonly Way[] {
 	const off = (share: number): number => Math.exp(share * random.normal());
 	const taps = new Map<string, number>();
 	return pick(random, [VAN, BOAT, FAMILY]).map((way): Way => {
 		const lpm = taps.get(way.outlet) ?? way.lpm * off(0.2);
 		taps.set(way.outlet, lpm);
-		const pauses = off(0.3);
+		const pauses = longer * off(0.3);
 		const shift = 0.7 * random.normal();
 		return {
 			...way,
 			litres: way.litres * off(0.25),
-			scatter: way.scatter * off(0.2),
+			scatter: wider * way.scatter * off(0.2),
 			lpm: lpm * off(0.12),
-			lpmScatter: Math.max(0.05, way.lpmScatter) * off(0.3),
+			lpmScatter: wider * Math.max(0.05, way.lpmScatter) * off(0.3),
 			gapS: [way.gapS[0] * pauses, way.gapS[1] * pauses],
 			perDay: way.perDay * off(0.3),
 			hours: way.hours.map((hour) => hour + shift),
@@ -353,6 +358,8 @@ export const HEARINGS: readonly Hearing[] = [
 	},
 	{ name: 'other flows, or none known', everyS: 1, stepL: 0.02, unlike: { flow: 0.35 }, flowUnknown: true },
 	{ name: 'two taps at once', everyS: 1, stepL: 0.02, together: 0.2 },
+	{ name: 'long pauses', everyS: 1, stepL: 0.02, loose: { pauses: 2.5, scatter: 1 } },
+	{ name: 'no use like the other', everyS: 1, stepL: 0.02, loose: { pauses: 1.3, scatter: 1.7 } },
 	{ name: 'something drips, 0.25 L/h', everyS: 1, stepL: 0.01, drip: { litresPerHour: 0.25, fromHour: 50 } },
 	{
 		name: 'drips, 1 L/h, 0.1 L steps',
@@ -581,7 +588,7 @@ function rigOf(random: Random, ways: readonly Way[], hearing: Hearing): Rig {
 /** Six days of somebody at the taps, what the meter showed of them, and what they wrote of the first three. */
 export function heardLife(hearing: Hearing, seed: number): HeardLife {
 	const random = seeded(seed);
-	const ways = hearing.household ? HOUSEHOLDS[hearing.household] : drawnWays(random);
+	const ways = hearing.household ? HOUSEHOLDS[hearing.household] : drawnWays(random, hearing.loose);
 	const startMs = zonedMs(FIRST_DAY, ZONE);
 	const uses = lived(random, hearing.unnamed ? [...ways, UNNAMED] : ways, hearing);
 	const samples = samplesOf(flowBySecond(random, uses, hearing, startMs), hearing, random, startMs);

@@ -133,7 +133,9 @@ export function readingsOf(run: Run): readonly Reading[] {
 	const isNew =
 		backward &&
 		(backward.bursts.length !== forward?.bursts.length ||
-			backward.bursts.some((burst, i) => burst.fromMs !== forward.bursts[i]?.fromMs || burst.toMs !== forward.bursts[i]?.toMs));
+			backward.bursts.some(
+				(burst, i) => burst.fromMs !== forward.bursts[i]?.fromMs || burst.toMs !== forward.bursts[i]?.toMs
+			));
 	return [
 		oneTap(run),
 		oneAfterAnother(run),

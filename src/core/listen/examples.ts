@@ -33,7 +33,9 @@ export const examplesIn = (entries: readonly Entry[]): readonly Example[] =>
 /** How likely it is that a use of then is written so, a logarithm; 0 for one written on the spot. */
 function nearness(group: Group, atMs: number): number {
 	const off = (atMs < group.fromMs ? group.fromMs - atMs : Math.max(0, atMs - group.toMs)) / MINUTE_MS;
-	return Math.log((1 - LATE) * Math.exp(-off / SOON_MIN) + (LATE * SOON_MIN * Math.exp(-off / LATE_MIN)) / LATE_MIN);
+	return Math.log(
+		(1 - LATE) * Math.exp(-off / SOON_MIN) + (LATE * SOON_MIN * Math.exp(-off / LATE_MIN)) / LATE_MIN
+	);
 }
 
 /** An example that is taken for a use, and how sure that is: the logarithm of the odds. */

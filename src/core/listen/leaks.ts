@@ -73,7 +73,8 @@ function quietHours({ runs, single, trickle, stepL, fromMs, toMs, hourOf }: Quie
 	// A slow level lasts; a single step came when it came.
 	for (const { fromMs: from, toMs: to, litres } of trickle)
 		eachHour(litres > 2 * stepL ? from : to - 1, to, fromMs, put(steps, litres / stepL));
-	for (const { toMs: to, litres } of levelsOf(single)) eachHour(to - 1, to, fromMs, put(steps, litres / stepL));
+	for (const { toMs: to, litres } of levelsOf(single))
+		eachHour(to - 1, to, fromMs, put(steps, litres / stepL));
 	return Array.from({ length: count }, (_, i): Hour => {
 		const from = fromMs + i * HOUR_MS;
 		const hours = Math.max(0.02, Math.min(1, (toMs - from) / HOUR_MS) - (busy[i] ?? 0));

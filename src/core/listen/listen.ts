@@ -93,7 +93,10 @@ function marginal(group: Group, accounts: readonly Account[], manners: number): 
 					? group.litres
 					: other.fromMs > group.toMs || other.toMs < group.fromMs
 						? 0
-						: group.bursts.reduce((all, a) => all + other.bursts.reduce((one, b) => one + commonL(a, b), 0), 0);
+						: group.bursts.reduce(
+								(all, a) => all + other.bursts.reduce((one, b) => one + commonL(a, b), 0),
+								0
+							);
 			if (common <= 0) continue;
 			const weight = (chance * Math.min(1, common / group.litres)) as number;
 			const shares = sharesOf(other);

@@ -34,7 +34,10 @@ export interface Seen {
 
 /** The class of OPENINGS that a number of openings belongs to. */
 export const openingClass = (openings: number): number =>
-	Math.max(0, OPENINGS.findLastIndex((least) => openings >= least));
+	Math.max(
+		0,
+		OPENINGS.findLastIndex((least) => openings >= least)
+	);
 
 /** Hours beside the one in which something was seen are likely, too: sd, hours. */
 const HOUR_SD = 1.1;
@@ -55,7 +58,8 @@ export function learned(prior: Manner, seen: readonly Seen[], days: number): Man
 		for (let h = 0; h < HOURS; h++) {
 			const off = Math.abs(one.hour - h - 0.5);
 			const apart = Math.min(off, HOURS - off) / HOUR_SD;
-			hours[h] = (hours[h] ?? 0) + (one.weight * Math.exp(-0.5 * apart ** 2)) / (HOUR_SD * Math.sqrt(2 * Math.PI));
+			hours[h] =
+				(hours[h] ?? 0) + (one.weight * Math.exp(-0.5 * apart ** 2)) / (HOUR_SD * Math.sqrt(2 * Math.PI));
 		}
 	}
 	return {

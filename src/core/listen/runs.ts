@@ -33,6 +33,8 @@ const LEAST_L = 0.05;
 const PAUSED = 2.6;
 /** ... or for so many times as long as the counter needs for a step at the flow that runs. */
 const PAUSED_STEPS = 2.2;
+/** So many steps on either side tell how fast it runs there. */
+const NEIGHBOURS = 4;
 /** Flow has changed where it differs by so much, as a share and litres a minute; it trembles by less. */
 const CHANGED = 0.13;
 const CHANGED_LPM = 0.45;
@@ -43,41 +45,64 @@ const TREMBLE = 0.04;
 
 /** One step of a counter is no more than so many of its least. */
 const SINGLE = 1.5;
+/** One look alone says that water ran for some part of the time since the last one. */
+const ALONE = 0.5;
+/** What runs slower than any tap shows as such over so many looks. */
+const TRICKLES = 4;
 /** A single step tells next to nothing of its flow: a logarithm's sd. */
 const UNSEEN_FLOW = 0.6;
 
 const minutes = (ms: number): number => ms / MINUTE_MS;
 
+/** How long the counter's step usually takes next to one, before or after it, by those that came without a long pause: ms. */
+function usualPause(steps: readonly Step[], stepL: number, slowest: number): number | undefined {
+	let [lasted, litres] = [0, 0];
+	for (const step of steps) {
+		const pause = step.toMs - step.fromMs;
+		if (pause > slowest) break;
+		lasted += pause;
+		litres += step.litres;
+	}
+	return litres > 0 ? (lasted * stepL) / litres : undefined;
+}
+
 /** Steps between which water did not pause. */
 function togetherIn({ steps, everyMs, stepL }: Counted): readonly (readonly Step[])[] {
 	const slowest = PAUSED * everyMs + (stepL / LEAST_LPM) * MINUTE_MS;
 	const lots: Step[][] = [];
-	let [lot, litres, lasted] = [[] as Step[], 0, 0];
-	for (const step of steps) {
-		const pause = step.toMs - step.fromMs;
-		const usual = lasted > 0 ? (stepL * lasted) / litres : slowest;
+	for (const [i, step] of steps.entries()) {
+		const usual = Math.min(
+			usualPause(steps.slice(Math.max(0, i - NEIGHBOURS), i).reverse(), stepL, slowest) ?? slowest,
+			usualPause(steps.slice(i + 1, i + 1 + NEIGHBOURS), stepL, slowest) ?? slowest
+		);
 		const most = Math.min(slowest, PAUSED * everyMs + PAUSED_STEPS * usual);
-		const goesOn = lot.length > 0 && step.fromMs === lot.at(-1)?.toMs && pause <= most;
-		if (!goesOn) {
-			[lot, litres, lasted] = [[], 0, 0];
-			lots.push(lot);
-		} else {
-			litres += step.litres;
-			lasted += pause;
-		}
-		lot.push(step);
+		const goesOn = step.fromMs === steps[i - 1]?.toMs && step.toMs - step.fromMs <= most;
+		if (!goesOn) lots.push([]);
+		lots.at(-1)?.push(step);
 	}
 	return lots;
 }
 
-/** When water began to run that a lot of steps tells of: so long before the first of them as it took at the flow of the rest. */
-function beginning(lot: readonly Step[], { everyMs }: Counted): number {
-	const [first, ...rest] = lot;
-	if (!first) return 0;
-	const litres = rest.reduce((sum, step) => sum + step.litres, 0);
-	const lasted = (lot.at(-1)?.toMs ?? first.toMs) - first.toMs;
-	const took = lasted > 0 ? (first.litres * lasted) / litres : 0.7 * everyMs;
-	return Math.max(first.fromMs, first.toMs - Math.max(took, 0.3 * everyMs));
+/** How long a step took at the flow of those next to it, ms; a guess where it is alone. */
+function tookMs(step: Step, neighbours: readonly Step[], everyMs: number): number {
+	const litres = neighbours.reduce((sum, one) => sum + one.litres, 0);
+	const lasted = neighbours.reduce((sum, one) => sum + one.toMs - one.fromMs, 0);
+	return litres > 0 ? Math.max((step.litres * lasted) / litres, 0.2 * everyMs) : ALONE * everyMs;
+}
+
+/** A lot of steps with its true ends: water began, and ended, somewhere between two looks. */
+function trimmed(lot: readonly Step[], everyMs: number): readonly Step[] {
+	const [first, last] = [lot[0], lot.at(-1)];
+	if (!first || !last) return lot;
+	const began = first.toMs - tookMs(first, lot.slice(1, 1 + NEIGHBOURS), everyMs);
+	if (first === last) return [{ ...first, fromMs: Math.max(first.fromMs, began) }];
+	const ended =
+		last.fromMs + tookMs(last, lot.length > 2 ? lot.slice(1, -1).slice(-NEIGHBOURS) : [], everyMs);
+	return [
+		{ ...first, fromMs: Math.max(first.fromMs, began) },
+		...lot.slice(1, -1),
+		{ ...last, toMs: Math.min(last.toMs, ended) }
+	];
 }
 
 const levelOf = (steps: readonly Step[]): Level => {
@@ -92,7 +117,7 @@ const levelOf = (steps: readonly Step[]): Level => {
  */
 function levelsOf(steps: readonly Step[], counted: Counted): readonly Level[] {
 	const whole = levelOf(steps);
-	const held = Math.max(HELD_MS, 2 * counted.everyMs);
+	const held = Math.max(HELD_MS, 3 * counted.everyMs);
 	if (whole.toMs - whole.fromMs < 2 * held) return [whole];
 	let [best, at, litres] = [0, 0, 0];
 	for (const [i, step] of steps.entries()) {
@@ -100,7 +125,7 @@ function levelsOf(steps: readonly Step[], counted: Counted): readonly Level[] {
 		const [before, after] = [step.toMs - whole.fromMs, whole.toMs - step.toMs];
 		if (before < held || after < held) continue;
 		const [a, b] = [litres / minutes(before), (whole.litres - litres) / minutes(after)];
-		const steady = 0.7 * counted.stepL * (1 / minutes(before) + 1 / minutes(after));
+		const steady = 1.1 * counted.stepL * (1 / minutes(before) + 1 / minutes(after));
 		if (Math.abs(a - b) < Math.max(CHANGED_LPM, CHANGED * Math.max(a, b)) + steady) continue;
 		const explains = ((before * after) / (before + after)) * (a - b) ** 2;
 		if (explains > best) [best, at] = [explains, i + 1];
@@ -110,11 +135,14 @@ function levelsOf(steps: readonly Step[], counted: Counted): readonly Level[] {
 		: [...levelsOf(steps.slice(0, at), counted), ...levelsOf(steps.slice(at), counted)];
 }
 
-/** Levels with those that are so slow that no tap is open taken out, in runs of what is left. */
-function withoutTrickle(levels: readonly Level[]): readonly (readonly Level[])[] {
+/** Levels in lots between those that are so slow that no tap is open. */
+function apart(
+	levels: readonly Level[],
+	isTrickle: (level: Level) => boolean
+): readonly (readonly Level[])[] {
 	const runs: Level[][] = [[]];
 	for (const level of levels)
-		if (level.lpm < LEAST_LPM) runs.push([]);
+		if (isTrickle(level)) runs.push([]);
 		else runs.at(-1)?.push(level);
 	return runs.filter(({ length }) => length > 0);
 }
@@ -132,11 +160,11 @@ export function runsIn(counted: Counted): Heard {
 			trickle.push(...lot);
 			continue;
 		}
-		const [first, ...rest] = lot;
-		const steps = first ? [{ ...first, fromMs: beginning(lot, counted) }, ...rest] : [];
-		const levels = levelsOf(steps, counted);
-		trickle.push(...levels.filter(({ lpm }) => lpm < LEAST_LPM));
-		for (const run of withoutTrickle(levels)) {
+		const levels = levelsOf(trimmed(lot, counted.everyMs), counted);
+		const isTrickle = ({ lpm, fromMs, toMs }: Level): boolean =>
+			lpm < LEAST_LPM && toMs - fromMs > TRICKLES * counted.everyMs;
+		trickle.push(...levels.filter(isTrickle));
+		for (const run of apart(levels, isTrickle)) {
 			const all = levelOf(run);
 			const unsure = Math.hypot(
 				TREMBLE,

@@ -9,12 +9,7 @@ export { blockOf, submatrix } from './matrixParts.js';
 export { augment, marginal } from './gaussianParts.js';
 export { meanOf, sumOf } from './mean.js';
 export { monotoneCubic } from './monotone.js';
-export {
-	predictive,
-	updated,
-	type NormalInverseGamma,
-	type WeightedSums
-} from './normalInverseGamma.js';
+export { predictive, updated, type NormalInverseGamma, type WeightedSums } from './normalInverseGamma.js';
 export { normalCdf, normalPdf, normalQuantile, Z90 } from './normal.js';
 export { quantileOf, spreadOf, type Spread } from './quantile.js';
 export { normalAt, seeded, uniformAt, type Random } from './random.js';

@@ -21,7 +21,10 @@ export interface WeightedSums {
 /**
  * The belief after some observations (conjugate update: Murphy, Conjugate Bayesian analysis of the Gaussian distribution, 2007, section 6).
  */
-export function updated(prior: NormalInverseGamma, { weight, sum, squares }: WeightedSums): NormalInverseGamma {
+export function updated(
+	prior: NormalInverseGamma,
+	{ weight, sum, squares }: WeightedSums
+): NormalInverseGamma {
 	if (!(weight > 0)) return prior;
 	const seen = sum / weight;
 	const scatter = Math.max(0, squares - weight * seen ** 2);
