@@ -52,6 +52,10 @@ export interface Hearing {
 	readonly household?: keyof typeof HOUSEHOLDS;
 	/** pauses between two openings of one use are so much longer than usual, and everything scatters more by that */
 	readonly loose?: { readonly pauses: number; readonly scatter: number };
+	/** what is written is so careless: a third of it missing, one in ten misnamed, some an hour late, hands of a day in one go at night */
+	readonly careless?: boolean;
+	/** a pump gives so much in all, litres a minute: two taps at once share it */
+	readonly pumpLpm?: number;
 	/** the total begins anew, or jumps by a lost hour */
 	readonly torn?: boolean;
 }
@@ -358,6 +362,8 @@ export const HEARINGS: readonly Hearing[] = [
 	},
 	{ name: 'other flows, or none known', everyS: 1, stepL: 0.02, unlike: { flow: 0.35 }, flowUnknown: true },
 	{ name: 'two taps at once', everyS: 1, stepL: 0.02, together: 0.2 },
+	{ name: 'written carelessly', everyS: 1, stepL: 0.02, careless: true },
+	{ name: 'a weak pump: two taps share its flow', everyS: 1, stepL: 0.02, together: 0.2, pumpLpm: 7 },
 	{ name: 'long pauses', everyS: 1, stepL: 0.02, loose: { pauses: 2.5, scatter: 1 } },
 	{ name: 'no use like the other', everyS: 1, stepL: 0.02, loose: { pauses: 1.3, scatter: 1.7 } },
 	{ name: 'something drips, 0.25 L/h', everyS: 1, stepL: 0.01, drip: { litresPerHour: 0.25, fromHour: 50 } },
@@ -452,28 +458,45 @@ function lived(random: Random, ways: readonly Way[], hearing: Hearing): readonly
 	return uses.sort((a, b) => a.fromMs - b.fromMs);
 }
 
-/** Litres that passed in each second of the life: what runs, with the flow's own trembling, and what drips. */
-function flowBySecond(
+/**
+ * Litres that passed in each second of the life, what runs with its own trembling and what drips; and the uses with what they really
+ * drew, where the pump gives no more.
+ */
+function drawn(
 	random: Random,
 	uses: readonly LivedUse[],
 	hearing: Hearing,
 	startMs: number
-): Float64Array {
-	const seconds = new Float64Array((DAYS * DAY_MS) / 1000);
-	for (const { bursts } of uses)
-		for (const { fromMs, toMs, lpm } of bursts) {
+): { readonly flow: Float64Array; readonly uses: readonly TrueUse[] } {
+	const wanted = new Float64Array((DAYS * DAY_MS) / 1000);
+	const parts = uses.map(({ bursts }) =>
+		bursts.flatMap(({ fromMs, toMs, lpm }) => {
+			const [first, last] = [(fromMs - startMs) / 1000, Math.min((toMs - startMs) / 1000, wanted.length)];
 			let drift = 0;
-			const [first, last] = [(fromMs - startMs) / 1000, (toMs - startMs) / 1000];
-			for (let s = Math.floor(first); s <= last; s++) {
+			return Array.from({ length: Math.ceil(last) - Math.floor(first) }, (_, i) => {
+				const s = Math.floor(first) + i;
 				drift = 0.7 * drift + 0.025 * random.normal();
-				const share = Math.min(s + 1, last) - Math.max(s, first);
-				if (s >= 0 && s < seconds.length) seconds[s] = (seconds[s] ?? 0) + ((lpm * (1 + drift)) / 60) * share;
-			}
-		}
+				const litres = ((lpm * (1 + drift)) / 60) * (Math.min(s + 1, last) - Math.max(s, first));
+				wanted[s] = (wanted[s] ?? 0) + litres;
+				return [s, litres] as const;
+			});
+		})
+	);
+	const most = (hearing.pumpLpm ?? Infinity) / 60;
+	const given = (s: number): number => Math.min(1, most / (wanted[s] ?? 0));
+	const flow = wanted.map((litres) => Math.min(litres, most));
 	if (hearing.drip)
-		for (let s = hearing.drip.fromHour * 3600; s < seconds.length; s++)
-			seconds[s] = (seconds[s] ?? 0) + hearing.drip.litresPerHour / 3600;
-	return hearing.accumulator ? throughAccumulator(seconds, hearing.accumulator) : seconds;
+		for (let s = hearing.drip.fromHour * 3600; s < flow.length; s++)
+			flow[s] = (flow[s] ?? 0) + hearing.drip.litresPerHour / 3600;
+	return {
+		flow: hearing.accumulator ? throughAccumulator(flow, hearing.accumulator) : flow,
+		uses: uses.map(({ habit, fromMs, toMs }, i) => ({
+			habit,
+			fromMs,
+			toMs,
+			litres: (parts[i] ?? []).reduce((sum, [s, litres]) => sum + litres * given(s), 0)
+		}))
+	};
 }
 
 /** What the pump draws when an accumulator serves the taps: nothing until it is down, then its own flow until it is full. */
@@ -527,15 +550,34 @@ function writtenOf(
 	startMs: number
 ): readonly Entry[] {
 	const untilMs = startMs + (hearing.labelledDays ?? 3) * DAY_MS;
-	return uses
+	const slips = hearing.careless
+		? { forgets: 0.33, misnames: 0.1, lateMin: 12, late: 0.2 }
+		: { forgets: 0.1, misnames: 0.03, lateMin: 4, late: 0.08 };
+	const atNight = new Map<string, number>();
+	const written = uses
 		.filter(({ fromMs, habit }) => fromMs < untilMs && habit !== 'unnamed')
 		.flatMap((use, i): readonly Entry[] => {
-			if (random.uniform() < 0.1) return [];
-			const lateMin = Math.abs(random.normal()) * 4 + (random.uniform() < 0.08 ? 40 : 0);
-			const habit = random.uniform() < 0.03 ? pick(random, ways).id : use.habit;
+			if (random.uniform() < slips.forgets) return [];
+			const lateMin = Math.abs(random.normal()) * slips.lateMin + (random.uniform() < slips.late ? 45 : 0);
+			const habit = random.uniform() < slips.misnames ? pick(random, ways).id : use.habit;
 			const at = zonedIso(Math.round((use.toMs + (lateMin - 1) * MINUTE_MS) / MINUTE_MS) * MINUTE_MS, ZONE);
+			if (hearing.careless && habit === 'hands') {
+				const day = at.slice(0, 10);
+				atNight.set(day, (atNight.get(day) ?? 0) + 1);
+				return [];
+			}
 			return [{ id: `w${i}`, rig: 'rig', at, kind: 'use', habit, times: 1, source: 'hand' }];
 		});
+	const inOneGo = [...atNight].map(([day, times]): Entry => ({
+		id: `n${day}`,
+		rig: 'rig',
+		at: zonedIso(zonedMs(day, ZONE, 22, 30), ZONE),
+		kind: 'use',
+		habit: 'hands',
+		times,
+		source: 'hand'
+	}));
+	return [...written, ...inOneGo];
 }
 
 /** What the rig says: near what is so, or not. */
@@ -590,8 +632,9 @@ export function heardLife(hearing: Hearing, seed: number): HeardLife {
 	const random = seeded(seed);
 	const ways = hearing.household ? HOUSEHOLDS[hearing.household] : drawnWays(random, hearing.loose);
 	const startMs = zonedMs(FIRST_DAY, ZONE);
-	const uses = lived(random, hearing.unnamed ? [...ways, UNNAMED] : ways, hearing);
-	const samples = samplesOf(flowBySecond(random, uses, hearing, startMs), hearing, random, startMs);
+	const asLived = lived(random, hearing.unnamed ? [...ways, UNNAMED] : ways, hearing);
+	const { flow, uses } = drawn(random, asLived, hearing, startMs);
+	const samples = samplesOf(flow, hearing, random, startMs);
 	const at = new Date(startMs + DAYS * DAY_MS).toISOString();
 	const logbook: Logbook = {
 		format: 'dipsometer-logbook',

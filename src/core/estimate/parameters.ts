@@ -134,10 +134,6 @@ export const suspicionDays = 60;
 export const missedEntryDays = 3;
 /** share of `impossibleBeyondShare`. An account runs so far beyond empty or full before that speaks for a missed entry; calibration. */
 export const beyondBeginsShare = 0.25;
-/** displayed units, and shares of the round. A display that stood in the last twentieth and stands in the first tenth rolled over. */
-export const rolloverLeastUnits = 1000;
-export const rolloverFromShare = 0.95;
-export const rolloverToShare = 0.1;
 /** deviations. How far above what a tank is believed to serve its level may be answered. */
 export const ceilingSds = 3;
 /** days of log. After them one more quarter of a day tells little of how often things are done. */

@@ -1,5 +1,6 @@
 import { personsAt, type Estimate } from '../estimate/index.js';
 import { instantMs, type Entry, type EntryOf, type Meter } from '../logbook/index.js';
+import { litresPerUnit } from '../rig/index.js';
 import { DAY_MS, splitAt } from '../time/index.js';
 
 /** What a meter counted while nobody was aboard. */
@@ -75,7 +76,7 @@ export function dripsIn(estimate: Estimate, dailyL: number): readonly Drip[] {
 			if (atMs - untilMs > LOOK_BACK_MS || used || !(days > 0) || aboard > MOST_ABOARD * days) return [];
 			const counted = (last.value - before.value) * (meter.counts === 'up' ? 1 : -1);
 			// What those who were there for an hour or two may have drawn is theirs.
-			const litres = counted * meter.unitL * (meter.scale ?? 1) - 2 * dailyL * aboard;
+			const litres = counted * litresPerUnit(meter) - 2 * dailyL * aboard;
 			const perDayL = litres / (days - aboard);
 			return litres >= LEAST_L && perDayL >= LEAST_A_DAY_L
 				? [{ instrument: meter.id, name: meter.name, litres, perDayL, sinceMs, untilMs }]

@@ -3,6 +3,7 @@ import { litresRead, type Estimate } from '../estimate/index.js';
 import { aheadNow, dayAhead, litresPerDay } from '../habits/index.js';
 import { instantMs, type Entry, type EntryOf, type Instrument } from '../logbook/index.js';
 import { meanOf } from '../numerics/index.js';
+import { litresPerUnit } from '../rig/index.js';
 import { DAY_MS, HOUR_MS } from '../time/index.js';
 
 /** Water that goes while everybody sleeps: what an instrument told from evening to morning, night after night. */
@@ -40,12 +41,7 @@ function goneL({ model }: Estimate, instrument: Instrument, from: Reading, to: R
 		return before === undefined || after === undefined ? undefined : before - after;
 	}
 	if (to.reset || typeof from.value !== 'number' || typeof to.value !== 'number') return undefined;
-	return (
-		(to.value - from.value) *
-		(instrument.counts === 'up' ? 1 : -1) *
-		instrument.unitL *
-		(instrument.scale ?? 1)
-	);
+	return (to.value - from.value) * (instrument.counts === 'up' ? 1 : -1) * litresPerUnit(instrument);
 }
 
 /** What was written down out of a tank between two moments, litres; nothing where it was filled, emptied or looked into. */

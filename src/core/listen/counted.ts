@@ -1,4 +1,5 @@
 import type { Meter } from '../logbook/index.js';
+import { litresPerUnit, rolledBy } from '../rig/index.js';
 import { MINUTE_MS } from '../time/index.js';
 import { deviceOf } from './device.js';
 
@@ -35,9 +36,9 @@ function wentOn(before: number, after: number, meter: Meter): number {
 	const on = meter.counts === 'up' ? after - before : before - after;
 	// A down counter that is set up again says nothing of what ran meanwhile.
 	if (on >= 0 || meter.counts === 'down') return Math.max(0, on);
-	const range = 10 ** Math.ceil(Math.log10(Math.max(before, 1) + 1e-9));
-	if (before >= 0.9 * range && after <= 0.1 * range) return on + range;
-	return after * meter.unitL <= MOST_AFTER_RESET_L ? after : 0;
+	const rolled = rolledBy(before, after);
+	if (rolled > 0) return on + rolled;
+	return after * litresPerUnit(meter) <= MOST_AFTER_RESET_L ? after : 0;
 }
 
 /** Showings in the order of time, without those that show what the one before did. */
@@ -52,13 +53,13 @@ const changesOf = (showings: readonly Showing[]): readonly Showing[] =>
  */
 export function countedBy(meter: Meter, showings: readonly Showing[]): Counted {
 	const inTime = changesOf(showings);
-	const litresOf = meter.unitL * (meter.scale ?? 1);
+	const unitL = litresPerUnit(meter);
 	const steps = inTime.slice(1).flatMap(([toMs, after], i): readonly Step[] => {
 		const [fromMs, before] = inTime[i] ?? [toMs, after];
-		const litres = litresOf * wentOn(before, after, meter);
+		const litres = unitL * wentOn(before, after, meter);
 		return litres > 0 && toMs > fromMs ? [{ fromMs, toMs, litres }] : [];
 	});
-	const device = deviceOf(steps);
+	const device = deviceOf(steps, unitL);
 	const most = (step: Step): number => {
 		const lasted = step.toMs - step.fromMs;
 		return (MOST_LPM * (lasted <= SHORT_LOSS_MS ? lasted : device.everyMs)) / MINUTE_MS + device.stepL;

@@ -6,32 +6,43 @@ import type { Group } from './grouping.js';
 const SOON_MIN = 5;
 const LATE_MIN = 40;
 const LATE = 0.12;
+/** Who writes more times at once means no use of that moment. */
+const MOST_TIMES = 20;
 /** Beyond that nobody means this use, ms. */
 const FARTHEST_MS = 90 * MINUTE_MS;
 /** Of what is written, so much stands under a name that was not meant. */
 export const MISNAMED = 0.05;
 
-/** One use that somebody wrote down. */
+/** One use that somebody wrote down, or said yes to. */
 export interface Example {
 	readonly atMs: number;
 	readonly habit: string;
+	readonly entry: string;
+	/** it was heard, and somebody said that it was this one, which lasted so long */
+	readonly untilMs?: number;
 }
 
-/** The uses that people wrote by hand, each time for itself. */
+/** Whether somebody stands behind a use: it was written by hand, or heard and nodded at, or corrected. */
+const isTold = ({ heard, edited }: EntryOf<'use'>): boolean =>
+	heard?.unasked !== true || edited !== undefined;
+
+/** The uses that people wrote by hand or nodded at, each time for itself. */
 export const examplesIn = (entries: readonly Entry[]): readonly Example[] =>
 	entries
-		.filter(
-			(entry): entry is EntryOf<'use'> => entry.kind === 'use' && !entry.void && entry.source !== 'meter'
-		)
+		.filter((entry): entry is EntryOf<'use'> => entry.kind === 'use' && !entry.void && isTold(entry))
 		.flatMap((entry) =>
-			Array.from({ length: Math.min(20, Math.max(1, Math.round(entry.times))) }, () => ({
+			Array.from({ length: Math.min(MOST_TIMES, Math.max(1, Math.round(entry.times))) }, () => ({
 				atMs: instantMs(entry.at),
-				habit: entry.habit
+				habit: entry.habit,
+				entry: entry.id,
+				...(entry.heard ? { untilMs: instantMs(entry.heard.until) } : {})
 			}))
 		);
 
 /** How likely it is that a use of then is written so, a logarithm; 0 for one written on the spot. */
-function nearness(group: Group, atMs: number): number {
+function nearness(group: Group, { atMs, untilMs }: Example): number {
+	// What was heard and nodded at is this one, or another one.
+	if (untilMs !== undefined) return atMs <= group.toMs && group.fromMs <= untilMs ? 0 : -Infinity;
 	const off = (atMs < group.fromMs ? group.fromMs - atMs : Math.max(0, atMs - group.toMs)) / MINUTE_MS;
 	return Math.log(
 		(1 - LATE) * Math.exp(-off / SOON_MIN) + (LATE * SOON_MIN * Math.exp(-off / LATE_MIN)) / LATE_MIN
@@ -63,8 +74,9 @@ export function matchExamples(
 			const group = inTime[i];
 			if (!group || group.fromMs > example.atMs + FARTHEST_MS) break;
 			if (group.toMs < example.atMs - FARTHEST_MS) continue;
-			const near = nearness(group, example.atMs);
-			pairs.push({ example, group, near, score: near + Math.max(logChance(group, example.habit), -12) });
+			const near = nearness(group, example);
+			if (near > -Infinity)
+				pairs.push({ example, group, near, score: near + Math.max(logChance(group, example.habit), -12) });
 		}
 	}
 	const matched = new Map<Group, Matched>();

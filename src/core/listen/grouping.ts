@@ -1,4 +1,5 @@
 import type { Burst, Reading } from './bursts.js';
+import { ROUNDING } from './device.js';
 import { openingClass, sharesOf, type Likelihood } from './manner.js';
 
 /** Bursts that may be one use, and what use that may be. */
@@ -30,6 +31,8 @@ export interface Account {
 /** What bears on how bursts are grouped. */
 export interface Known {
 	readonly manners: readonly Likelihood[];
+	/** the least that the counter tells, litres */
+	readonly stepL: number;
 	/** hour of the day, 0 … 24 */
 	hourOf(ms: number): number;
 }
@@ -74,13 +77,14 @@ function closed(known: Known, parts: Omit<Group, 'each' | 'evidence'>, begins: F
 	const { bursts, litres, sumLogs } = parts;
 	const logLitres = Math.log(litres);
 	const openings = openingClass(bursts.length);
+	const errorVariance = ((ROUNDING * known.stepL) / litres) ** 2;
 	const shared = sharesOf(bursts.length, sumLogs, logLitres);
 	const each = Float64Array.from(
 		known.manners,
 		(one, i) =>
 			(parts.soFar[i] ?? 0) +
 			(begins[i] ?? 0) +
-			one.litres(logLitres, parts.errorVariance) +
+			one.litres(logLitres, errorVariance) +
 			(one.openings[openings] ?? 0) +
 			shared
 	);

@@ -1,5 +1,7 @@
-import { instantMs, type Entry, type Meter, type Rig } from '../logbook/index.js';
+import { inUse, type Entry, type Meter, type Rig } from '../logbook/index.js';
+import { sumOf } from '../numerics/index.js';
 import { DAY_MS, HOUR_MS, wallMs } from '../time/index.js';
+import { isBlurred, throughAccumulator } from './accumulator.js';
 import { readingsOf, type Burst } from './bursts.js';
 import { countedBy, type Showing } from './counted.js';
 import { examplesIn, matchExamples, MISNAMED, type Example } from './examples.js';
@@ -32,6 +34,8 @@ export interface HeardUse {
 export interface Listened {
 	readonly uses: readonly HeardUse[];
 	readonly leaks: readonly Leak[];
+	/** litres that came in between, too slowly for any use */
+	readonly trickledL: number;
 	/** litres that passed while the meter was not heard */
 	readonly unheardL: number;
 }
@@ -53,8 +57,11 @@ const ROUNDS = 4;
 /** A use that nobody named teaches less than one that somebody did, and only where it is fairly sure. */
 const UNTOLD = 0.5;
 const FAIRLY_SURE = 0.6;
-/** Chances are no surer than what they rest on: a power that flattens them. */
-const FLATTEN = 0.85;
+/** Chances are no surer than what they rest on: a power that flattens them, where the device sees taps well, and where it hardly does. */
+const FLATTEN = { seen: 0.85, hardly: 0.65 };
+/** A device hardly sees taps that looks so seldom, ms, or steps by so much, litres. */
+const SELDOM_MS = 15_000;
+const COARSE_L = 0.2;
 /** Less chance than this is not worth naming. */
 const WORTH_NAMING = 0.02;
 
@@ -112,8 +119,8 @@ interface Named {
 	readonly isTold: boolean;
 }
 
-const flattened = (chances: Float64Array): Float64Array => {
-	const flat = chances.map((one) => Math.max(one, 1e-9) ** FLATTEN);
+const flattened = (chances: Float64Array, power: number): Float64Array => {
+	const flat = chances.map((one) => Math.max(one, 1e-9) ** power);
 	const all = flat.reduce((sum, one) => sum + one, 0);
 	return flat.map((one) => one / all);
 };
@@ -123,13 +130,13 @@ function named(
 	stretches: readonly (readonly Run[])[],
 	habits: readonly string[],
 	known: Known,
-	examples: readonly Example[]
+	{ examples, flatten }: { readonly examples: readonly Example[]; readonly flatten: number }
 ): readonly Named[] {
 	const accounts = stretches.map((runs) => accountsOf(known, runs.map(readingsOf)));
 	const alone = accounts.flatMap((of) =>
 		(of[0]?.groups ?? []).map((group) => ({
 			group,
-			chances: flattened(marginal(group, of, known.manners.length))
+			chances: flattened(marginal(group, of, known.manners.length), flatten)
 		}))
 	);
 	const inTime = alone.sort((a, b) => a.group.fromMs - b.group.fromMs);
@@ -228,26 +235,37 @@ export function listen({ rig, meter, entries, showings, atMs, timeZone }: Listen
 	const isDrip = ({ levels: [level] }: Run): boolean =>
 		level !== undefined &&
 		leaks.some(({ fromMs, toMs = Infinity }) => fromMs <= level.toMs && level.toMs < toMs);
-	const runs = [...heard.runs, ...heard.single.filter((run) => !isDrip(run))].sort(
+	const blurred = isBlurred(heard.runs);
+	const tapped = blurred ? throughAccumulator(heard.runs) : heard.runs;
+	const runs = [...tapped, ...heard.single.filter((run) => !isDrip(run))].sort(
 		(a, b) => (a.levels[0]?.fromMs ?? 0) - (b.levels[0]?.fromMs ?? 0)
 	);
-	const of = heardBy(rig, meter);
+	const of = heardBy(inUse(rig), meter);
 	const habits = of.map(({ habit }) => habit.id);
 	const priors = [...of.map(({ manner }) => manner), UNNAMED];
 	const days = Math.max(0.25, (atMs - firstMs) / DAY_MS);
 	const examples = examplesIn(entries).filter(
 		({ atMs: ms, habit }) => ms >= firstMs - HOUR_MS && ms <= atMs && habits.includes(habit)
 	);
+	const hardly = blurred || counted.everyMs >= SELDOM_MS || counted.stepL >= COARSE_L;
+	const flatten = hardly ? FLATTEN.hardly : FLATTEN.seen;
 	const stretches = stretchesOf(runs);
 	let manners: readonly Manner[] = priors;
 	let uses: readonly Named[] = [];
 	for (let round = 0; round < ROUNDS; round++) {
-		uses = named(stretches, habits, { manners: manners.map(likelihoodOf), hourOf }, examples);
+		uses = named(
+			stretches,
+			habits,
+			{ manners: manners.map(likelihoodOf), stepL: counted.stepL, hourOf },
+			{ examples, flatten }
+		);
 		manners = learnedFrom(priors, uses, days, hourOf);
 	}
+	const dripped = heard.single.filter(isDrip).flatMap(({ levels }) => levels);
 	return {
 		uses: uses.map((one) => heardUse(one, habits, leaks)),
 		leaks,
+		trickledL: sumOf([...heard.trickle, ...dripped].map(({ litres }) => litres)),
 		unheardL: counted.unheardL
 	};
 }

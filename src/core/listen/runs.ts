@@ -1,5 +1,6 @@
 import { MINUTE_MS } from '../time/index.js';
 import type { Counted, Step } from './counted.js';
+import { LEAST_LPM, ROUNDING } from './device.js';
 
 /** A stretch of one flow. */
 export interface Level {
@@ -26,8 +27,7 @@ export interface Heard {
 	readonly single: readonly Run[];
 }
 
-/** Nobody opens a tap to less, litres a minute; nor for less than so much, litres. */
-const LEAST_LPM = 0.45;
+/** Nobody opens a tap for less than so much, litres. */
 const LEAST_L = 0.05;
 /** Water has paused where nothing came for so many times the usual pause. */
 const PAUSED = 2.6;
@@ -49,6 +49,10 @@ const SINGLE = 1.5;
 const ALONE = 0.5;
 /** What runs slower than any tap shows as such over so many looks. */
 const TRICKLES = 4;
+/** A change of flow must explain as much as so many steps stray. */
+const PRICE = 14;
+/** Who lets water run for hours is not looked at by the second. */
+const MOST_STEPS = 3000;
 /** A single step tells next to nothing of its flow: a logarithm's sd. */
 const UNSEEN_FLOW = 0.6;
 
@@ -105,34 +109,78 @@ function trimmed(lot: readonly Step[], everyMs: number): readonly Step[] {
 	];
 }
 
-const levelOf = (steps: readonly Step[]): Level => {
+const levelOf = (steps: readonly Omit<Step, 'lpm'>[]): Level => {
 	const litres = steps.reduce((sum, step) => sum + step.litres, 0);
 	const [fromMs, toMs] = [steps[0]?.fromMs ?? 0, steps.at(-1)?.toMs ?? 0];
 	return { fromMs, toMs, litres, lpm: litres / minutes(Math.max(toMs - fromMs, 1)) };
 };
 
-/**
- * Where a run's flow changes: by binary segmentation (Vostrikova 1981): the split that explains most, wherever both sides differ by more
- * than the counter's steps and the flow's own trembling.
- */
-function levelsOf(steps: readonly Step[], counted: Counted): readonly Level[] {
-	const whole = levelOf(steps);
-	const held = Math.max(HELD_MS, 3 * counted.everyMs);
-	if (whole.toMs - whole.fromMs < 2 * held) return [whole];
-	let [best, at, litres] = [0, 0, 0];
-	for (const [i, step] of steps.entries()) {
-		litres += step.litres;
-		const [before, after] = [step.toMs - whole.fromMs, whole.toMs - step.toMs];
-		if (before < held || after < held) continue;
-		const [a, b] = [litres / minutes(before), (whole.litres - litres) / minutes(after)];
-		const steady = 1.1 * counted.stepL * (1 / minutes(before) + 1 / minutes(after));
-		if (Math.abs(a - b) < Math.max(CHANGED_LPM, CHANGED * Math.max(a, b)) + steady) continue;
-		const explains = ((before * after) / (before + after)) * (a - b) ** 2;
-		if (explains > best) [best, at] = [explains, i + 1];
+/** How far the flow of steps strays from one flow for all, weighed by time: litres² a minute. */
+class Strays {
+	readonly #minutes: Float64Array;
+	readonly #litres: Float64Array;
+	readonly #squares: Float64Array;
+	constructor(steps: readonly Step[]) {
+		const sums = () => new Float64Array(steps.length + 1);
+		[this.#minutes, this.#litres, this.#squares] = [sums(), sums(), sums()];
+		for (const [i, { fromMs, toMs, litres }] of steps.entries()) {
+			const lasted = minutes(Math.max(toMs - fromMs, 1));
+			this.#minutes[i + 1] = (this.#minutes[i] ?? 0) + lasted;
+			this.#litres[i + 1] = (this.#litres[i] ?? 0) + litres;
+			this.#squares[i + 1] = (this.#squares[i] ?? 0) + litres ** 2 / lasted;
+		}
 	}
-	return at === 0
-		? [whole]
-		: [...levelsOf(steps.slice(0, at), counted), ...levelsOf(steps.slice(at), counted)];
+	of(from: number, to: number): number {
+		const between = (sums: Float64Array): number => (sums[to] ?? 0) - (sums[from] ?? 0);
+		return between(this.#squares) - between(this.#litres) ** 2 / between(this.#minutes);
+	}
+}
+
+/** How much steps stray where the flow holds, each: the counter's rounding and the flow's trembling, litres² a minute. */
+function strayOfOne(steps: readonly Step[], stepL: number): number {
+	const all = levelOf(steps);
+	const lasted = minutes(all.toMs - all.fromMs) / steps.length;
+	return ((ROUNDING * stepL) / lasted) ** 2 * lasted + (TREMBLE * all.lpm) ** 2 * lasted;
+}
+
+/** Neighbouring levels that differ by no more than a counter's steps and a flow's trembling, as one. */
+function withoutSlight(levels: readonly Level[], stepL: number): readonly Level[] {
+	const merged: Level[] = [];
+	for (const level of levels) {
+		const before = merged.at(-1);
+		const rounding = before
+			? 1.1 * stepL * (1 / minutes(before.toMs - before.fromMs) + 1 / minutes(level.toMs - level.fromMs))
+			: 0;
+		const least = Math.max(CHANGED_LPM, CHANGED * Math.max(level.lpm, before?.lpm ?? 0)) + rounding;
+		if (before && Math.abs(level.lpm - before.lpm) < least)
+			merged[merged.length - 1] = levelOf([before, level]);
+		else merged.push(level);
+	}
+	return merged;
+}
+
+/**
+ * A run in stretches of one flow, by optimal partitioning (Jackson et al. 2005): the stretches from which the steps stray least, each
+ * of which must be worth its price.
+ */
+function levelsOf(steps: readonly Step[], { everyMs, stepL }: Counted): readonly Level[] {
+	const whole = levelOf(steps);
+	const held = Math.max(HELD_MS, 3 * everyMs);
+	if (whole.toMs - whole.fromMs < 2 * held || steps.length > MOST_STEPS) return [whole];
+	const strays = new Strays(steps);
+	const price = PRICE * strayOfOne(steps, stepL);
+	const least = new Float64Array(steps.length + 1).fill(Infinity);
+	const from = new Int32Array(steps.length + 1);
+	least[0] = -price;
+	for (let to = 1; to <= steps.length; to++)
+		for (let at = to - 1; at >= 0; at--) {
+			if ((steps[to - 1]?.toMs ?? 0) - (steps[at]?.fromMs ?? 0) < held) continue;
+			const cost = (least[at] ?? 0) + strays.of(at, to) + price;
+			if (cost < (least[to] ?? 0)) [least[to], from[to]] = [cost, at];
+		}
+	const levels: Level[] = [];
+	for (let to = steps.length; to > 0; to = from[to] ?? 0) levels.unshift(levelOf(steps.slice(from[to], to)));
+	return withoutSlight(levels, stepL);
 }
 
 /** Levels in lots between those that are so slow that no tap is open. */

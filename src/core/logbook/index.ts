@@ -107,7 +107,8 @@ export {
 	tripAtHand,
 	tripInUse,
 	tripSpan,
-	tripUnderWay
+	tripUnderWay,
+	zoneAt
 } from './trips.js';
 export { readable, type Readable } from './validation/readable.js';
 export { MOST_PROBLEMS } from './validation/limits.js';

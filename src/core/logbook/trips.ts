@@ -1,5 +1,5 @@
 import { DAY_MS, dayPlus, zonedMs } from '../time/index.js';
-import type { Trip } from './types.js';
+import type { Logbook, Trip } from './types.js';
 
 /** When a trip's first day begins and its last day ends, ms. */
 export const tripSpan = (trip: Trip): readonly [fromMs: number, toMs: number] => [
@@ -48,3 +48,20 @@ export const tripInUse = (trip: Trip): Trip =>
 	trip.stops.some(({ retired }) => retired)
 		? { ...trip, stops: trip.stops.filter(({ retired }) => !retired) }
 		: trip;
+
+const offsetOf = (at: string | undefined): string => /[+-]\d\d:\d\d$/.exec(at ?? '')?.[0] ?? 'Etc/UTC';
+
+/** The zone in which a rig lived at some time: of its trip then, of its person, of its last trip, of how it was written down. */
+export function zoneAt({ rigs, trips, entries }: Logbook, rigId: string, ms: number): string {
+	const own = trips.filter(({ rig }) => rig === rigId);
+	const under = own.find((trip) => {
+		const [fromMs, toMs] = tripSpan(trip);
+		return fromMs <= ms && ms < toMs;
+	});
+	return (
+		under?.timeZone ??
+		rigs.find(({ id }) => id === rigId)?.timeZone ??
+		own.at(-1)?.timeZone ??
+		offsetOf(entries.findLast(({ rig }) => rig === rigId)?.at)
+	);
+}

@@ -324,3 +324,33 @@ export function readDipBody(data: unknown): Read<Dip> {
 	const result = dipBody.safeParse(data);
 	return result.success ? { body: result.data } : { errors: problemsOf(result.error, data) };
 }
+
+const listenBody = z.looseObject({
+	...about,
+	rig: z.string(),
+	meter: z.string(),
+	samples: z.array(z.tuple([schemas.instant, z.number().check(z.nonnegative(), z.maximum(1e12))])),
+	from: z.optional(schemas.instant),
+	timeZone: z.optional(schemas.timeZone)
+});
+export type ListenBody = z.infer<typeof listenBody> & { readonly logbook: Logbook; readonly counter: Meter };
+
+/** A body of samples, and the meter that they are of. */
+export function readListenBody(data: unknown): Read<ListenBody> {
+	const read = ofRig(withLogbook(listenBody, data), () => ({}));
+	if ('errors' in read) return read;
+	const counter = rigOf(read.body).instruments.find(
+		(one): one is Meter => one.kind === 'meter' && one.place !== 'fill' && one.id === read.body.meter
+	);
+	return counter
+		? { body: { ...read.body, counter } }
+		: {
+				errors: [
+					mustBe(
+						'$.meter',
+						'the id of a meter of the rig that its outlets pass: at the pump or the mains',
+						read.body.meter
+					)
+				]
+			};
+}

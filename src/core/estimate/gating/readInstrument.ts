@@ -9,21 +9,11 @@ import {
 	type Measurement,
 	type Model
 } from '../model/index.js';
-import * as PARAMETERS from '../parameters.js';
+import { litresPerUnit, rolledBy } from '../../rig/index.js';
 import { assessReading } from './assessReading.js';
 import { restart, seemsReset, weighReset } from './meterReset.js';
 
 type Reading = EntryOf<'reading'>;
-
-/** How much a display rolled over by, displayed units; 0 when it did not. */
-function rolledBy(before: number, value: number): number {
-	const round = 10 ** Math.ceil(Math.log10(before + 1e-9));
-	return round >= PARAMETERS.rolloverLeastUnits &&
-		before >= PARAMETERS.rolloverFromShare * round &&
-		value < PARAMETERS.rolloverToShare * round
-		? round
-		: 0;
-}
 
 const leaveOut = (state: FilterState, { id, instrument }: Reading, cause: DoubtCause): void =>
 	void state.doubts.push({ entry: id, instrument, cause });
@@ -34,7 +24,7 @@ function countsFromNow(model: Model, state: FilterState, meter: Meter, value: nu
 	if (base === undefined || meter.counts === 'down') return base;
 	const counted = state.belief.mean[model.countedRow.get(meter.id) ?? -1] ?? 0;
 	// From the next round on it counts from as much less, so that it may roll over again and again.
-	return base - rolledBy(base + counted / (meter.unitL * (meter.scale ?? 1)), value);
+	return base - rolledBy(base + counted / litresPerUnit(meter), value);
 }
 
 function readMeter(model: Model, state: FilterState, entry: Reading, meter: Meter): void {

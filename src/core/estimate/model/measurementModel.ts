@@ -1,6 +1,6 @@
 import type { EntryOf, Gauge, Meter, Rod } from '../../logbook/index.js';
 import type { Sparse } from '../../numerics/index.js';
-import { fromShapeLitres, litresAt, tankById } from '../../rig/index.js';
+import { fromShapeLitres, litresAt, litresPerUnit, tankById } from '../../rig/index.js';
 import type { KeyedRegime } from '../inputs/index.js';
 import * as PARAMETERS from '../parameters.js';
 import type { Model } from './model.js';
@@ -162,8 +162,7 @@ export function meterMeasurement(
 	countsFrom: number,
 	value: number
 ): Measurement {
-	const shown =
-		(meter.counts === 'up' ? value - countsFrom : countsFrom - value) * meter.unitL * (meter.scale ?? 1);
+	const shown = (meter.counts === 'up' ? value - countsFrom : countsFrom - value) * litresPerUnit(meter);
 	const stopped = meter.counts === 'down' && value === 0;
 	const counted = model.countedRow.get(meter.id) ?? 0;
 	const error = model.meterErrorRow.get(meter.id) ?? 0;

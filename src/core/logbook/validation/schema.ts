@@ -550,7 +550,16 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		litres: z.optional(litres),
 		sdL,
 		/** written beside the same one within minutes, and meant; an addition of ours, see docs/logbook.md */
-		again: z.optional(z.literal(true))
+		again: z.optional(z.literal(true)),
+		/** a meter that counts by itself heard it; an addition of ours, see docs/logbook.md */
+		heard: z.optional(
+			z.looseObject({
+				meter: id,
+				until: instant,
+				/** written by itself: nobody has said that it is so */
+				unasked: z.optional(z.literal(true))
+			})
+		)
 	}),
 	z.looseObject({
 		...common,

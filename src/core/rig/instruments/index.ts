@@ -17,4 +17,5 @@ export {
 	type LearnedCurve,
 	type Pair
 } from './curve.js';
+export { litresPerUnit, rolledBy } from './meter.js';
 export { lessonsOf, type Lessons, type Seen } from './lessons.js';

@@ -1,5 +1,6 @@
 import { deviation, mean, median } from 'd3-array';
 import type { Meter, Tank, Trial } from '../../logbook/index.js';
+import { litresPerUnit } from './meter.js';
 
 /** What a meter's two figures mean. */
 export type MeterCount =
@@ -16,7 +17,7 @@ export function countedBetween(
 	from: number,
 	to: number
 ): MeterCount {
-	const moved = (meter.counts === 'up' ? to - from : from - to) * meter.unitL * (meter.scale ?? 1);
+	const moved = (meter.counts === 'up' ? to - from : from - to) * litresPerUnit(meter);
 	return moved >= 0 ? { kind: 'litres', litres: moved } : { kind: 'backwards', litres: -moved };
 }
 

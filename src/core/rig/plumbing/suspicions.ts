@@ -7,6 +7,7 @@ import {
 	type Rig,
 	type Tank
 } from '../../logbook/index.js';
+import { litresPerUnit } from '../instruments/index.js';
 import { plumbingOf } from './plumbing.js';
 import { fullLitres, usableOf } from '../tanks/index.js';
 import { passesMeter } from './touches.js';
@@ -127,7 +128,7 @@ function meterSuspicions(rig: Rig, meter: Meter, entries: readonly Entry[]): rea
 		else [displayed, lastAt] = [displayed + moved, reading.at];
 	});
 	const logged = loggedPast(rig, meter, entries, firstAt, lastAt);
-	const counted = displayed * meter.unitL * (meter.scale ?? 1);
+	const counted = displayed * litresPerUnit(meter);
 	const gallon = logged > ENOUGH_L && counted > 0 ? gallonIn(counted / logged) : undefined;
 	return gallon
 		? [...found.slice(-1), { kind: 'meter-off-log', instrument: meter.id, factor: counted / logged, gallon }]

@@ -2,7 +2,7 @@ import { DAY_MS } from '../../time/index.js';
 import { levelOf, expectedMeter, type Estimate } from '../../estimate/index.js';
 import { aheadNow, dailyChange, dayAhead } from '../../habits/index.js';
 import type { Container, Entry, Tank } from '../../logbook/index.js';
-import { emptyOf, fitsL, type Hose } from '../../rig/index.js';
+import { emptyOf, fitsL, litresPerUnit, type Hose } from '../../rig/index.js';
 
 /** When a container is just right for what a waste tank holds. */
 export interface WhenToGo {
@@ -50,7 +50,7 @@ export function whenToGo(
 	);
 	const shows = meter && expectedMeter(estimate, meter.id);
 	const drawnL = meter?.kind === 'meter' ? -dailyChange(estimate, day, meter.tank) * days : 0;
-	const units = meter?.kind === 'meter' ? drawnL / (meter.unitL * (meter.scale ?? 1)) : 0;
+	const units = meter?.kind === 'meter' ? drawnL / litresPerUnit(meter) : 0;
 	const reads =
 		shows && meter?.kind === 'meter' ? shows.mean + (meter.counts === 'up' ? units : -units) : undefined;
 	return {

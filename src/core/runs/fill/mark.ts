@@ -1,5 +1,5 @@
 import type { Entry, Meter } from '../../logbook/index.js';
-import { countedBetween } from '../../rig/index.js';
+import { countedBetween, litresPerUnit } from '../../rig/index.js';
 
 /** How a meter counts: its direction, the litres of a displayed unit, and how true they are. */
 export type Counter = Pick<Meter, 'counts' | 'unitL' | 'scale'>;
@@ -13,7 +13,7 @@ export type Counter = Pick<Meter, 'counts' | 'unitL' | 'scale'>;
 export function showsAfter(meter: Counter, reads: number, litres: number): number | undefined {
 	if (!(Number.isFinite(reads) && Number.isFinite(litres)))
 		throw new RangeError(`a meter that shows ${reads} and ${litres} L more: both must be numbers`);
-	const units = litres / (meter.unitL * (meter.scale ?? 1));
+	const units = litres / litresPerUnit(meter);
 	const shows = meter.counts === 'up' ? reads + units : reads - units;
 	return shows < 0 ? undefined : shows;
 }

@@ -1,4 +1,5 @@
 import type { Meter, Rig } from '../../logbook/index.js';
+import { litresPerUnit } from '../../rig/index.js';
 import { passedBetween, showsAfter, type Counter } from '../fill/index.js';
 import type { FillSetup, Run } from './run.js';
 
@@ -84,7 +85,7 @@ export function counterSetting(rig: Rig, run: Run, meterId: string): number | un
 	const part = run.setup.parts[at];
 	if (!part) return undefined;
 	const reached = reachedL(rig, run, at);
-	return Math.max(0, Math.floor((reached - tank.reserveL) / (meter.unitL * (meter.scale ?? 1))));
+	return Math.max(0, Math.floor((reached - tank.reserveL) / litresPerUnit(meter)));
 }
 
 /** What is in a tank when its part is done, litres. */

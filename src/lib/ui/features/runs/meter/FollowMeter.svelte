@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { litresPerUnit } from '$core/rig';
 	import type { StopMark } from '$core/runs';
 	import { simulatedMeter } from '$lib/standins/flowMeter';
 	import type { LiveMeter } from './liveMeter.svelte';
@@ -22,7 +23,7 @@
 			simulatedMeter({
 				from: live.shows ?? from,
 				counts: meter.counts,
-				litresPerUnit: meter.unitL * (meter.scale ?? 1),
+				litresPerUnit: litresPerUnit(meter),
 				lpm: flowLpm ?? USUAL_LPM
 			})
 		);

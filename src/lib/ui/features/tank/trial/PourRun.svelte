@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Instrument, Trial } from '$core/logbook';
+	import { litresPerUnit } from '$core/rig';
 	import { formatLitres, formatQuantity, parseNumber, unitsOfMeter, type UnitChoice } from '$core/units';
 	import DataTable from '../../../kit/page/DataTable.svelte';
 	import NumberField from '../../../kit/fields/NumberField.svelte';
@@ -32,7 +33,7 @@
 
 	function addBucket(): void {
 		if (pourL === undefined || run?.kind !== 'litres' || !meter || run.litres <= 0) return;
-		const reads = run.litres / (meter.unitL * (meter.scale ?? 1));
+		const reads = run.litres / litresPerUnit(meter);
 		readings = [...readings, { litres: pourL, reads }];
 		[before, after] = [after, undefined];
 	}
