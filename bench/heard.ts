@@ -1,10 +1,13 @@
 import { listen, type HeardUse, type Listened } from '../src/core/listen/index';
 import { instantMs, type Meter } from '../src/core/logbook/index';
 import { HOUR_MS } from '../src/core/time/index';
-import { heardLife, type HeardLife, type Hearing, type TrueUse } from './truth/heard';
+import { heardLife, HEARINGS, type HeardLife, type Hearing, type TrueUse } from './truth/heard';
+
+export { HEARINGS };
 
 /** How lives were heard: shares of the true uses, of those found, and what was made up. */
 export interface HeardScore {
+	readonly name: string;
 	readonly uses: number;
 	readonly found: number;
 	readonly right: number;
@@ -116,6 +119,7 @@ export function scoreHeard(hearing: Hearing, lives: number): HeardScore {
 	const { uses, found } = sum;
 	return {
 		...sum,
+		name: hearing.name,
 		found: found / uses,
 		right: sum.right / found,
 		litres: sum.litres / found,
@@ -123,4 +127,22 @@ export function scoreHeard(hearing: Hearing, lives: number): HeardScore {
 		brier: sum.brier / found,
 		ms: sum.ms / lives
 	};
+}
+
+/** What must be reached where the meter shows taps well: shares, and the Brier score. */
+const GOAL = { found: 0.95, right: 0.9, litres: 0.9, extra: 0.04, brier: 0.12 };
+
+/** What a class of lives missed, in words; nothing is asked where the meter hardly shows taps. */
+export function heardMisses({ name, hardly }: Hearing, score: HeardScore): readonly string[] {
+	const { found, right, litres, extra, brier, leaks, leaksFound, leaksInvented } = score;
+	if (hardly) return [];
+	return [
+		...(found < GOAL.found ? [`${name}: ${found} found`] : []),
+		...(right < GOAL.right ? [`${name}: ${right} right`] : []),
+		...(litres < GOAL.litres ? [`${name}: ${litres} of the litres`] : []),
+		...(extra > GOAL.extra ? [`${name}: ${extra} made up`] : []),
+		...(brier > GOAL.brier ? [`${name}: Brier ${brier}`] : []),
+		...(leaksFound < leaks ? [`${name}: ${leaksFound} of ${leaks} drips`] : []),
+		...(leaksInvented > 0 ? [`${name}: ${leaksInvented} drips made up`] : [])
+	];
 }

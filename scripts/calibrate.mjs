@@ -2,7 +2,8 @@
 // fails where a class misses its target; plans made-up trips and lives them, and writes that into docs/plan.md.
 // `npm run calibrate -- 40 plates` scores some trips of some classes only, `npm run calibrate -- 40 plans` plans alone,
 // `npm run calibrate -- 40 lives` lives alone that the rig did not foresee, `npm run calibrate -- 40 silences` lives in which now and then
-// nobody writes, `npm run calibrate -- 40 levels` none of these; `npm run calibrate -- 20 chances` holds the chances that plans name against what came.
+// nobody writes, `npm run calibrate -- 40 levels` none of these; `npm run calibrate -- 20 chances` holds the chances that plans name against what came;
+// `npm run calibrate -- 24 heard` listens to lives at the tap and writes how well into docs/listen.md.
 import { fork } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -255,7 +256,34 @@ async function chancesTable() {
 	return ['| lives | trips | named | held |', '| --- | --- | --- | --- |', ...rows];
 }
 
+/** How well lives at the tap are heard, a class a row; those that the meter shows well miss their target or reach it. */
+async function heardTable() {
+	/** @type {{ module: typeof import('../bench/heard') }} */
+	const { module: bench } = await runnerImport('./bench/heard.ts', { logLevel: 'error' });
+	const rows = bench.HEARINGS.map((hearing) => {
+		const s = bench.scoreHeard(hearing, cases);
+		for (const miss of bench.heardMisses(hearing, s)) {
+			console.error(`MISSED ${miss}`);
+			process.exitCode = 1;
+		}
+		const leaks = s.leaks > 0 ? `${s.leaksFound} of ${s.leaks}` : '';
+		return `| ${[s.name, s.uses, percent(s.found), percent(s.right), percent(s.litres), percent(s.extra), s.brier.toFixed(3), leaks, s.leaksInvented, `${s.ms.toFixed(0)} ms`].join(' | ')} |`;
+	});
+	return [
+		`${cases} lives of six days a class; the first three days are written by hand, with slips; the uses of the last three are scored.`,
+		'',
+		'| lives | uses | found | of those right | litres within a sixth | made up | Brier | drips found | drips made up | time |',
+		'| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |',
+		...rows
+	];
+}
+
 async function main() {
+	if (process.argv[3] === 'heard') {
+		const table = await heardTable();
+		console.log(table.join('\n'));
+		return writeInto('docs/listen.md', table, 'heard');
+	}
 	if (process.argv[3] === 'chances') {
 		const table = await chancesTable();
 		console.log(table.join('\n'));

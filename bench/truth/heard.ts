@@ -56,6 +56,8 @@ export interface Hearing {
 	readonly careless?: boolean;
 	/** a pump gives so much in all, litres a minute: two taps at once share it */
 	readonly pumpLpm?: number;
+	/** the meter hardly shows the taps: how well it is heard is told, not judged */
+	readonly hardly?: true;
 	/** the total begins anew, or jumps by a lost hour */
 	readonly torn?: boolean;
 }
@@ -351,7 +353,7 @@ const UNNAMED: Way = {
 
 export const HEARINGS: readonly Hearing[] = [
 	{ name: 'as the rig says, a second, 0.01 L', everyS: 1, stepL: 0.01 },
-	{ name: 'two seconds, 0.1 L', everyS: 2, stepL: 0.1 },
+	{ name: 'two seconds, 0.1 L', hardly: true, everyS: 2, stepL: 0.1 },
 	{ name: 'nothing written by hand', everyS: 1, stepL: 0.02, labelledDays: 0 },
 	{
 		name: 'other habits than the rig says',
@@ -369,6 +371,7 @@ export const HEARINGS: readonly Hearing[] = [
 	{ name: 'something drips, 0.25 L/h', everyS: 1, stepL: 0.01, drip: { litresPerHour: 0.25, fromHour: 50 } },
 	{
 		name: 'drips, 1 L/h, 0.1 L steps',
+		hardly: true,
 		everyS: 2,
 		stepL: 0.1,
 		drip: { litresPerHour: 1, fromHour: 0 },
@@ -376,9 +379,15 @@ export const HEARINGS: readonly Hearing[] = [
 	},
 	{ name: 'something that no habit is for', everyS: 1, stepL: 0.02, unnamed: true },
 	{ name: 'resets, roll-overs, lost hours', everyS: 1, stepL: 0.05, torn: true },
-	{ name: 'a pump with an accumulator', everyS: 1, stepL: 0.02, accumulator: { litres: 0.7, lpm: 9 } },
-	{ name: '0.5 L steps', everyS: 1, stepL: 0.5 },
-	{ name: 'read once a minute', everyS: 60, stepL: 0.05 }
+	{
+		name: 'a pump with an accumulator',
+		hardly: true,
+		everyS: 1,
+		stepL: 0.02,
+		accumulator: { litres: 0.7, lpm: 9 }
+	},
+	{ name: '0.5 L steps', hardly: true, everyS: 1, stepL: 0.5 },
+	{ name: 'read once a minute', hardly: true, everyS: 60, stepL: 0.05 }
 ];
 
 const DAYS = 6;

@@ -10,12 +10,12 @@ export interface Leak {
 	readonly litresPerHour: number;
 }
 
-/** A quiet hour: how long it was quiet, in hours, what came in it, in steps, and how many steps would come without a leak. */
+/** A quiet hour: how long it was quiet, in hours, what came in it, in steps, and how many steps an hour come without a leak. */
 interface Hour {
 	readonly fromMs: number;
 	readonly hours: number;
 	readonly steps: number;
-	readonly usual: number;
+	readonly usualPerHour: number;
 }
 
 /** What comes in quiet hours where nothing drips, litres an hour: the rest of a step, a glass that is rinsed. */
@@ -29,6 +29,7 @@ const LEAST_HOURS = 5;
 const LIKELIER = 14;
 /** It flows in most of its hours: of those in which steps were to come, so many have one. */
 const STEADY = 0.75;
+const TO_COME = 2.5;
 /** Two leaks are one where they differ by less, as a ratio. */
 const ONE_RATIO = 1.5;
 
@@ -84,34 +85,54 @@ function quietHours({ runs, single, trickle, stepL, fromMs, toMs, hourOf }: Quie
 			fromMs: from,
 			hours,
 			steps: steps[i] ?? 0,
-			usual: hours * (USUAL_LPH / stepL + singles)
+			usualPerHour: USUAL_LPH / stepL + singles
 		};
 	});
 }
 
-/** How much likelier a leak is than none over some hours, a logarithm (Poisson), and its steps an hour. */
-function likelier(hours: readonly Hour[]): { readonly gain: number; readonly perHour: number } {
-	const lasted = hours.reduce((sum, one) => sum + one.hours, 0);
-	const beyond = hours.reduce((sum, one) => sum + one.steps - one.usual, 0);
-	const perHour = beyond / lasted;
-	if (!(perHour > 0)) return { gain: -Infinity, perHour: 0 };
-	const gain = hours.reduce(
-		(sum, one) => sum + one.steps * Math.log1p((perHour * one.hours) / one.usual) - perHour * one.hours,
-		0
-	);
-	return { gain, perHour };
-}
-
-/** Whether steps came in most hours in which they were to come. */
-function isSteady(hours: readonly Hour[], perHour: number): boolean {
-	// So long that two steps and more are to come.
-	const window = Math.max(1, Math.ceil(2.5 / perHour));
-	let [windows, filled] = [0, 0];
-	for (let i = 0; i + window <= hours.length; i += window) {
-		windows++;
-		if (hours.slice(i, i + window).some(({ steps }) => steps >= 0.5)) filled++;
+/** Sums from the first hour on, so that any stretch of hours is known at once. */
+class Sums {
+	readonly #hours: Float64Array;
+	readonly #beyond: Float64Array;
+	readonly #all: Float64Array;
+	/** steps, by how many are usual in their hours */
+	readonly #steps = new Map<number, Float64Array>();
+	constructor(hours: readonly Hour[]) {
+		const added = (each: (hour: Hour) => number): Float64Array => {
+			const sums = new Float64Array(hours.length + 1);
+			for (const [i, hour] of hours.entries()) sums[i + 1] = (sums[i] ?? 0) + each(hour);
+			return sums;
+		};
+		this.#hours = added((hour) => hour.hours);
+		this.#all = added((hour) => hour.steps);
+		this.#beyond = added((hour) => hour.steps - hour.hours * hour.usualPerHour);
+		for (const usual of new Set(hours.map(({ usualPerHour }) => usualPerHour)))
+			this.#steps.set(
+				usual,
+				added((hour) => (hour.usualPerHour === usual ? hour.steps : 0))
+			);
 	}
-	return windows > 1 && filled >= STEADY * windows;
+
+	/** How much likelier a leak is than none over some hours, a logarithm (Poisson), and its steps an hour. */
+	likelier(from: number, to: number): { readonly gain: number; readonly perHour: number } {
+		const of = (sums: Float64Array): number => (sums[to] ?? 0) - (sums[from] ?? 0);
+		const perHour = of(this.#beyond) / of(this.#hours);
+		if (!(perHour > 0)) return { gain: -Infinity, perHour: 0 };
+		let gain = -perHour * of(this.#hours);
+		for (const [usual, steps] of this.#steps) gain += of(steps) * Math.log1p(perHour / usual);
+		return { gain, perHour };
+	}
+
+	/** Whether steps came in most windows of some hours so long that two steps and more were to come in each. */
+	isSteady(from: number, to: number, perHour: number): boolean {
+		const window = Math.max(1, Math.ceil(TO_COME / perHour));
+		let [windows, filled] = [0, 0];
+		for (let at = from; at + window <= to; at += window) {
+			windows++;
+			if ((this.#all[at + window] ?? 0) - (this.#all[at] ?? 0) >= 0.5) filled++;
+		}
+		return windows > 1 && filled >= STEADY * windows;
+	}
 }
 
 /** The stretch of hours in which a leak is likeliest, beside none. */
@@ -121,11 +142,11 @@ function likeliest(
 ): { readonly from: number; readonly to: number; readonly perHour: number } | undefined {
 	let best: { from: number; to: number; perHour: number } | undefined;
 	let most = LIKELIER;
+	const sums = new Sums(hours);
 	for (let from = 0; from < hours.length; from++)
 		for (let to = hours.length; to >= from + LEAST_HOURS; to--) {
-			const within = hours.slice(from, to);
-			const { gain, perHour } = likelier(within);
-			if (gain <= most || perHour * stepL < LEAST_LPH || !isSteady(within, perHour)) continue;
+			const { gain, perHour } = sums.likelier(from, to);
+			if (gain <= most || perHour * stepL < LEAST_LPH || !sums.isSteady(from, to, perHour)) continue;
 			[most, best] = [gain, { from, to, perHour }];
 		}
 	return best;

@@ -2,7 +2,7 @@ import { inUse, type Entry, type Meter, type Rig } from '../logbook/index.js';
 import { sumOf } from '../numerics/index.js';
 import { DAY_MS, HOUR_MS, wallMs } from '../time/index.js';
 import { isBlurred, throughAccumulator } from './accumulator.js';
-import { readingsOf, type Burst } from './bursts.js';
+import { readingsOf, type Burst, type Reading } from './bursts.js';
 import { countedBy, type Showing } from './counted.js';
 import { examplesIn, matchExamples, MISNAMED, type Example } from './examples.js';
 import { accountsOf, LONGEST_PAUSE_MS, type Account, type Group, type Known } from './grouping.js';
@@ -53,7 +53,7 @@ export interface Listening {
 }
 
 /** So often the habits are learned anew from what they were taken for. */
-const ROUNDS = 4;
+const ROUNDS = 3;
 /** A use that nobody named teaches less than one that somebody did, and only where it is fairly sure. */
 const UNTOLD = 0.5;
 const FAIRLY_SURE = 0.6;
@@ -90,24 +90,29 @@ function commonL(a: Burst, b: Burst): number {
 /** Shares of the manners in what a group may be, alone. */
 const sharesOf = ({ each, evidence }: Group): Float64Array => each.map((one) => Math.exp(one - evidence));
 
+/** What another account has for the litres of a group: its groups, each with its share of them; the group itself where it is there, too. */
+function counterparts(
+	group: Group,
+	groups: readonly Group[]
+): readonly { readonly other: Group; readonly share: number }[] {
+	if (groups.includes(group)) return [{ other: group, share: 1 }];
+	const common = groups.map((other) => ({
+		other,
+		litres: sumOf(group.bursts.flatMap((a) => other.bursts.map((b) => commonL(a, b))))
+	}));
+	// Taps over one another have the same moment in common with more than one.
+	const all = Math.max(group.litres, sumOf(common.map(({ litres }) => litres)));
+	return common.map(({ other, litres }) => ({ other, share: litres / all }));
+}
+
 /** What a group of the likeliest account may be, all accounts taken together. */
 function marginal(group: Group, accounts: readonly Account[], manners: number): Float64Array {
 	const sum = new Float64Array(manners);
 	for (const { groups, chance } of accounts)
-		for (const other of groups) {
-			const common =
-				other === group
-					? group.litres
-					: other.fromMs > group.toMs || other.toMs < group.fromMs
-						? 0
-						: group.bursts.reduce(
-								(all, a) => all + other.bursts.reduce((one, b) => one + commonL(a, b), 0),
-								0
-							);
-			if (common <= 0) continue;
-			const weight = (chance * Math.min(1, common / group.litres)) as number;
+		for (const { other, share } of counterparts(group, groups)) {
+			if (share === 0) continue;
 			const shares = sharesOf(other);
-			for (let i = 0; i < manners; i++) sum[i] = (sum[i] ?? 0) + weight * (shares[i] ?? 0);
+			for (let i = 0; i < manners; i++) sum[i] = (sum[i] ?? 0) + chance * share * (shares[i] ?? 0);
 		}
 	return sum;
 }
@@ -127,12 +132,12 @@ const flattened = (chances: Float64Array, power: number): Float64Array => {
 
 /** Names what was heard, by the manners as they are believed. */
 function named(
-	stretches: readonly (readonly Run[])[],
+	stretches: readonly (readonly (readonly Reading[])[])[],
 	habits: readonly string[],
 	known: Known,
 	{ examples, flatten }: { readonly examples: readonly Example[]; readonly flatten: number }
 ): readonly Named[] {
-	const accounts = stretches.map((runs) => accountsOf(known, runs.map(readingsOf)));
+	const accounts = stretches.map((readings) => accountsOf(known, readings));
 	const alone = accounts.flatMap((of) =>
 		(of[0]?.groups ?? []).map((group) => ({
 			group,
@@ -249,7 +254,7 @@ export function listen({ rig, meter, entries, showings, atMs, timeZone }: Listen
 	);
 	const hardly = blurred || counted.everyMs >= SELDOM_MS || counted.stepL >= COARSE_L;
 	const flatten = hardly ? FLATTEN.hardly : FLATTEN.seen;
-	const stretches = stretchesOf(runs);
+	const stretches = stretchesOf(runs).map((together) => together.map(readingsOf));
 	let manners: readonly Manner[] = priors;
 	let uses: readonly Named[] = [];
 	for (let round = 0; round < ROUNDS; round++) {

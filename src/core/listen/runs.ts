@@ -48,7 +48,7 @@ const SINGLE = 1.5;
 /** One look alone says that water ran for some part of the time since the last one. */
 const ALONE = 0.5;
 /** What runs slower than any tap shows as such over so many looks. */
-const TRICKLES = 4;
+const TRICKLES = 10;
 /** A change of flow must explain as much as so many steps stray. */
 const PRICE = 14;
 /** Who lets water run for hours is not looked at by the second. */

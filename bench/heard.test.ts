@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest';
+import { parseLogbook } from '../src/core/logbook';
+import { heardMisses, heardOf, HEARINGS, scoreHeard } from './heard';
+import { heardLife } from './truth/heard';
+
+describe('lives at the tap', () => {
+	it.each(HEARINGS.map((hearing) => [hearing.name, hearing] as const))(
+		'%s: a valid logbook, a total that only goes on, the same for the same seed',
+		(_, hearing) => {
+			const life = heardLife(hearing, 3);
+			expect(parseLogbook(life.logbook)).toMatchObject({ ok: true });
+			expect(heardLife(hearing, 3).samples).toEqual(life.samples);
+			const back = life.samples.filter(([, shows], i) => shows < (life.samples[i - 1]?.[1] ?? 0));
+			expect(back.length).toBeLessThanOrEqual(hearing.torn ? 2 : 0);
+		}
+	);
+	it.each(
+		HEARINGS.filter(({ hardly, torn }) => !hardly && !torn).map((hearing) => [hearing.name, hearing] as const)
+	)('%s: heard well enough to log by nodding', (_, hearing) => {
+		expect(heardMisses(hearing, scoreHeard(hearing, 2))).toEqual([]);
+	});
+	it('hears fewer and is less sure where the meter hardly shows the taps, and makes no drip up', () => {
+		for (const hearing of HEARINGS.filter(({ hardly }) => hardly)) {
+			const { found, brier, leaks, leaksFound } = scoreHeard(hearing, 2);
+			expect(found, hearing.name).toBeGreaterThan(0.6);
+			expect(brier, hearing.name).toBeLessThan(0.24);
+			expect(leaksFound, hearing.name).toBe(leaks);
+		}
+	});
+	it('has a fortnight of samples heard in under two seconds, the first time, on one slow core', () => {
+		const hearing = HEARINGS.find(({ drip, stepL }) => drip && stepL === 0.01);
+		if (!hearing) throw new Error('there is a life with a drip and a fine counter');
+		const life = heardLife(hearing, 1);
+		const [first = ['', 0], last = ['', 0]] = [life.samples[0], life.samples.at(-1)];
+		// Two lives one after the other are twelve days.
+		const shift = 6 * 86_400_000;
+		const again = life.samples.map(
+			([at, shows]) => [new Date(Date.parse(at) + shift).toISOString(), shows + last[1] - first[1]] as const
+		);
+		const beganMs = performance.now();
+		const { uses } = heardOf({
+			...life,
+			samples: [...life.samples, ...again],
+			at: new Date(Date.parse(life.at) + shift).toISOString()
+		});
+		expect(uses.length).toBeGreaterThan(300);
+		expect(performance.now() - beganMs).toBeLessThan(2000);
+	});
+});
