@@ -1,7 +1,7 @@
 import type { Meter } from '../logbook/index.js';
 import { litresPerUnit, rolledBy } from '../rig/index.js';
 import { MINUTE_MS } from '../time/index.js';
-import { deviceOf } from './device.js';
+import { deviceOf, type Device } from './device.js';
 
 /** What a meter showed at a moment: ms, displayed units. */
 export type Showing = readonly [atMs: number, shows: number];
@@ -50,8 +50,9 @@ const changesOf = (showings: readonly Showing[]): readonly Showing[] =>
  * not heard set apart.
  *
  * @param showings in any order; of two at one moment the later one counts
+ * @param known how the device reads, where that was learned before
  */
-export function countedBy(meter: Meter, showings: readonly Showing[]): Counted {
+export function countedBy(meter: Meter, showings: readonly Showing[], known?: Device): Counted {
 	const inTime = changesOf(showings);
 	const unitL = litresPerUnit(meter);
 	const steps = inTime.slice(1).flatMap(([toMs, after], i): readonly Step[] => {
@@ -59,7 +60,7 @@ export function countedBy(meter: Meter, showings: readonly Showing[]): Counted {
 		const litres = unitL * wentOn(before, after, meter);
 		return litres > 0 && toMs > fromMs ? [{ fromMs, toMs, litres }] : [];
 	});
-	const device = deviceOf(steps, unitL);
+	const device = known ?? deviceOf(steps, unitL);
 	const most = (step: Step): number => {
 		const lasted = step.toMs - step.fromMs;
 		return (MOST_LPM * (lasted <= SHORT_LOSS_MS ? lasted : device.everyMs)) / MINUTE_MS + device.stepL;

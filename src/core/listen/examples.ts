@@ -1,6 +1,7 @@
 import { instantMs, type Entry, type EntryOf } from '../logbook/index.js';
 import { MINUTE_MS } from '../time/index.js';
 import type { Group } from './grouping.js';
+import { sameStretch } from './stretch.js';
 
 /** Who writes as they go is within so many minutes; now and then it is much later. */
 const SOON_MIN = 5;
@@ -18,8 +19,8 @@ export interface Example {
 	readonly atMs: number;
 	readonly habit: string;
 	readonly entry: string;
-	/** it was heard, and somebody said that it was this one, which lasted so long */
-	readonly untilMs?: number;
+	/** it was heard, and somebody said that it was this one */
+	readonly heard?: { readonly fromMs: number; readonly toMs: number };
 }
 
 /** Whether somebody stands behind a use: it was written by hand, or heard and nodded at, or corrected. */
@@ -35,14 +36,16 @@ export const examplesIn = (entries: readonly Entry[]): readonly Example[] =>
 				atMs: instantMs(entry.at),
 				habit: entry.habit,
 				entry: entry.id,
-				...(entry.heard ? { untilMs: instantMs(entry.heard.until) } : {})
+				...(entry.heard
+					? { heard: { fromMs: instantMs(entry.heard.from), toMs: instantMs(entry.heard.until) } }
+					: {})
 			}))
 		);
 
 /** How likely it is that a use of then is written so, a logarithm; 0 for one written on the spot. */
-function nearness(group: Group, { atMs, untilMs }: Example): number {
+function nearness(group: Group, { atMs, heard }: Example): number {
 	// What was heard and nodded at is this one, or another one.
-	if (untilMs !== undefined) return atMs <= group.toMs && group.fromMs <= untilMs ? 0 : -Infinity;
+	if (heard) return sameStretch(group, heard) > 0 ? 0 : -Infinity;
 	const off = (atMs < group.fromMs ? group.fromMs - atMs : Math.max(0, atMs - group.toMs)) / MINUTE_MS;
 	return Math.log(
 		(1 - LATE) * Math.exp(-off / SOON_MIN) + (LATE * SOON_MIN * Math.exp(-off / LATE_MIN)) / LATE_MIN

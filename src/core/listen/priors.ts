@@ -36,7 +36,7 @@ const figure = (value: number, sd: number, meanCount: number, degrees = 4): Norm
 });
 
 /** A habit that a meter hears, and how it is done as far as the rig says. */
-export interface Heard {
+export interface HeardHabit {
 	readonly habit: Habit;
 	readonly manner: Manner;
 }
@@ -62,7 +62,7 @@ function mannerOf(rig: Rig, habit: Habit): Manner {
 }
 
 /** The habits whose water passes a meter, as far as the rig tells how they are done. */
-export function heardBy(rig: Rig, meter: Meter): readonly Heard[] {
+export function heardBy(rig: Rig, meter: Meter): readonly HeardHabit[] {
 	return rig.habits
 		.filter(({ outlet }) => {
 			const from = rig.outlets.find(({ id }) => id === outlet);

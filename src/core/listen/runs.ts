@@ -19,7 +19,7 @@ export interface Run {
 }
 
 /** What passed a meter, told apart. */
-export interface Heard {
+export interface Flowed {
 	readonly runs: readonly Run[];
 	/** what trickled in between: it is no use, but may be a drip */
 	readonly trickle: readonly Step[];
@@ -198,7 +198,7 @@ function apart(
 /**
  * What passed a meter as runs of water, each in stretches of one flow, and as what trickled in between.
  */
-export function runsIn(counted: Counted): Heard {
+export function runsIn(counted: Counted): Flowed {
 	const runs: Run[] = [];
 	const single: Run[] = [];
 	const trickle: Step[] = [];

@@ -15,6 +15,8 @@ export function deedOf(entry: Entry): string | undefined {
 	}
 }
 
-/** Whether somebody said of an entry that it is as it is written, though it stands beside one alike. */
+/** Whether an entry is as it is written, though it stands beside one alike: somebody said so, or a meter heard it. */
 export const isMeant = (entry: Entry): boolean =>
-	('again' in entry && entry.again === true) || ('trusted' in entry && entry.trusted === true);
+	('again' in entry && entry.again === true) ||
+	('trusted' in entry && entry.trusted === true) ||
+	('heard' in entry && entry.heard !== undefined);

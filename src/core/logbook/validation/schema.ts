@@ -555,6 +555,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 		heard: z.optional(
 			z.looseObject({
 				meter: id,
+				from: instant,
 				until: instant,
 				/** written by itself: nobody has said that it is so */
 				unasked: z.optional(z.literal(true))
