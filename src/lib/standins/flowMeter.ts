@@ -1,4 +1,7 @@
 import type { FlowReading, FlowSpec } from './simulatedFlow';
+import type { SimulatedDay } from './simulatedRig';
+
+export type { FlowReading };
 
 /**
  * A flow meter that counts by itself: the port that a real one would be put behind. See docs/flow-meter.md.
@@ -6,8 +9,8 @@ import type { FlowReading, FlowSpec } from './simulatedFlow';
  * A meter goes on counting while nobody hears it: after a loss the next reading says all that has passed.
  */
 export interface FlowMeter {
-	/** Follows the meter until the answer is called; it tells each reading, and when it is not heard any more. */
-	follow(onreading: (reading: FlowReading) => void, onlost: () => void): () => void;
+	/** Follows the meter until the answer is called; it tells each reading, and when, and perhaps why, it is not heard any more. */
+	follow(onreading: (reading: FlowReading) => void, onlost: (why?: string) => void): () => void;
 }
 
 /** After a loss it is looked for again so soon, ms. */
@@ -86,3 +89,25 @@ export function simulatedMeter(spec: FlowSpec): FlowMeter {
 		}
 	};
 }
+
+/** One lot of what a simulated rig's meter showed. */
+interface Lot {
+	readonly showings: readonly (readonly [atMs: number, shows: number])[];
+	readonly ends: boolean;
+}
+
+/** The simulated rig that ships: a day in a minute, beside the page, behind the same port. */
+export const simulatedRig = (day: SimulatedDay): FlowMeter => ({
+	follow(onreading, onlost) {
+		const worker = new Worker(new URL('./simulatedRig.worker.ts', import.meta.url), { type: 'module' });
+		worker.onmessage = ({ data }: MessageEvent<Lot>) => {
+			for (const [atMs, shows] of data.showings) onreading({ atMs, shows });
+			if (!data.ends) return;
+			worker.terminate();
+			onlost();
+		};
+		worker.onerror = () => onlost();
+		worker.postMessage(day);
+		return () => worker.terminate();
+	}
+});

@@ -9,10 +9,12 @@ export interface FlowSpec {
 	readonly lpm: number;
 }
 
-/** One message of a flow meter: what it shows, and the flow. */
+/** One message of a flow meter: what it shows, and, where it tells them, the flow and the moment. */
 export interface FlowReading {
 	readonly shows: number;
-	readonly lpm: number;
+	readonly lpm?: number;
+	/** now, where it is absent */
+	readonly atMs?: number;
 }
 
 /** How often it sends, ms. */
