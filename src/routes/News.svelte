@@ -12,8 +12,12 @@
 	}
 	/** What Now asks and tells once one has seen what one came for. */
 	const { app, hasValves }: Props = $props();
+	const isHeard = $derived(app.prefs.current.listening?.[app.rig?.id ?? ''] !== undefined);
 </script>
 
+{#if isHeard}{#await import('$lib/ui/features/listen/HeardList.svelte') then { default: HeardList }}<HeardList
+			{app}
+		/>{/await}{/if}
 <CrewNews {app} />
 <AheadNews {app} />
 {#if hasValves}<ValvesNews {app} />{/if}

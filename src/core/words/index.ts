@@ -251,3 +251,16 @@ export {
 	sayUsedBy,
 	type UsedTold
 } from './answering/past.js';
+export {
+	sayHabit,
+	sayHeardAct,
+	sayHeardAt,
+	sayHeardLeak,
+	sayHeardSince,
+	sayHowLikely,
+	sayNod,
+	saySamples,
+	sayTimes,
+	sayUnlogged,
+	type HeardContext
+} from './listening.js';

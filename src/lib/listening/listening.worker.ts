@@ -1,6 +1,6 @@
-import { browserPort } from '$lib/store';
+import { browserPortApart } from '$lib/store';
 import { expose } from 'comlink';
 import { Listener } from './listener';
 import { SampleStore } from './sampleStore';
 
-expose(new Listener(new SampleStore(browserPort('samples'))));
+expose(new Listener(new SampleStore(browserPortApart('samples'))));

@@ -37,6 +37,15 @@ export interface KeptPlan {
 	readonly asked: readonly string[];
 }
 
+/** A meter that counts by itself and is listened to on this device. */
+export interface ListeningTo {
+	readonly meter: string;
+	/** days for which its samples are kept here */
+	readonly keepDays: number;
+	/** a use that has at least this chance is logged by itself; none is, where it is absent */
+	readonly sure?: number | undefined;
+}
+
 export interface Prefs {
 	readonly units: UnitChoice;
 	readonly theme: Theme;
@@ -79,6 +88,8 @@ export interface Prefs {
 				readonly edited?: string | undefined;
 		  }
 		| undefined;
+	/** meters that are listened to, by rig */
+	readonly listening?: Readonly<Record<string, ListeningTo>>;
 	/** name put to the entries of this device */
 	readonly by?: string;
 }

@@ -50,8 +50,8 @@ async function allAtOnce(store: LocalForage): Promise<readonly (readonly [string
 }
 
 /** A port through localForage; one object store per name. */
-function localforagePort(storeName: string, driver: string): KeyValuePort {
-	const store = localforage.createInstance({ name: 'dipsometer', storeName, driver });
+function localforagePort(storeName: string, driver: string, name = 'dipsometer'): KeyValuePort {
+	const store = localforage.createInstance({ name, storeName, driver });
 	return {
 		// localForage answers null for a key it does not hold; the logbook itself never holds null.
 		get: async (key) => (await store.getItem(key)) ?? undefined,
@@ -77,6 +77,10 @@ function localforagePort(storeName: string, driver: string): KeyValuePort {
 /** A port on the browser's IndexedDB. */
 export const browserPort = (storeName: string): KeyValuePort =>
 	localforagePort(storeName, localforage.INDEXEDDB);
+
+/** A port on a database of its own: what comes and goes in it concerns no other. */
+export const browserPortApart = (name: string): KeyValuePort =>
+	localforagePort('kept', localforage.INDEXEDDB, `dipsometer-${name}`);
 
 /** A port on the browser's other storage, which outlives its databases: for what must be known of a lost one. */
 export const browserNotes = (storeName: string): KeyValuePort =>

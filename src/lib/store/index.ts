@@ -1,4 +1,4 @@
-export { browserNotes, browserPort, browserSecondCopy } from './browser';
+export { browserNotes, browserPort, browserPortApart, browserSecondCopy } from './browser';
 export { memoryFiles, privateFiles, type FilePort } from './files';
 export { memoryPort } from './memory';
 export type { KeyValuePort } from './port';

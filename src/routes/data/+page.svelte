@@ -8,6 +8,7 @@
 	import LookAndUnits from '$lib/ui/features/data/LookAndUnits.svelte';
 	import OwnTiles from '$lib/ui/features/data/OwnTiles.svelte';
 	import SaveAs from '$lib/ui/features/exchange/SaveAs.svelte';
+	import ListeningSources from '$lib/ui/features/listen/ListeningSources.svelte';
 	import Wipe from '$lib/ui/features/data/Wipe.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
 	import PageHead from '$lib/ui/kit/page/PageHead.svelte';
@@ -37,6 +38,9 @@
 			<ImportLogbook {app} />
 		</Section>
 	</div>
+	<div id="listen">
+		<Section title="A meter that counts by itself" ruled><ListeningSources {app} /></Section>
+	</div>
 	<Section title="Look and units" ruled><LookAndUnits {app} /></Section>
 	<Section title="Map" ruled><OwnTiles {app} /></Section>
 	{#if records.aside.length > 0}
@@ -45,8 +49,9 @@
 	<Section title="Stand-in devices" ruled>
 		<p>
 			A simulated flow meter: in <a href="/run/fill">a fill by a hose meter</a> it counts by itself, with or
-			without the server. A directory of invented places, in <a href="/trip/points">Points and map</a>;
-			simulated weather, at each stop. No real device or service is contacted.
+			without the server. A simulated rig lives through a day in a minute, above. A directory of invented
+			places, in <a href="/trip/points">Points and map</a>; simulated weather, at each stop. No real device or
+			service is contacted.
 		</p>
 	</Section>
 	<Section title="Wipe" ruled><Wipe {app} /></Section>

@@ -33,12 +33,14 @@
 	const findings = $derived(
 		now?.findings?.filter(({ finding }) => finding.kind === 'missing' || finding.kind === 'slip') ?? []
 	);
+	const isHeard = $derived(app.prefs.current.listening?.[rig?.id ?? ''] !== undefined);
 	const people = $derived(writersOf(app.rigEntries));
 </script>
 
 <Page>
 	<PageHead title="Ledger">
 		{#snippet acts()}
+			{#if isHeard}<a class="as-button" href="/ledger/heard">Heard</a>{/if}
 			<a class="as-button" href="/ledger/review">Review</a>
 			<a class="as-button" href="/ledger/record">Forecast record</a>
 		{/snippet}
@@ -54,6 +56,12 @@
 		{/snippet}
 	</Filters>
 	<LastTaken {app} />
+	{#if isHeard}
+		{#await import('$lib/ui/features/listen/HeardList.svelte') then { default: HeardList }}<HeardList
+				{app}
+				most={3}
+			/>{/await}
+	{/if}
 	<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
 	{#if shown.length === 0}
 		<p class="soft">

@@ -3,6 +3,7 @@ import type { App } from '$lib/state';
 import type { ShellContext } from '../parts/acts/shellContext';
 import { asInstalled } from './installed.svelte';
 import { listenToKeys } from './keyboard';
+import { followingMeter } from '../features/listen/followingMeter.svelte';
 import { followingRecord } from '../features/review/followingRecord.svelte';
 import { followingPlan } from '../features/trip/followingPlan.svelte';
 import { takeOverNewBuilds } from './newBuild';
@@ -50,6 +51,7 @@ export function deferredStart(
 		asInstalled(app),
 		followingPlan(app),
 		followingRecord(app),
+		followingMeter(app),
 		fetchingViews()
 	];
 	for (const { key, code, shiftKey, ctrlKey, metaKey, altKey } of pressed)

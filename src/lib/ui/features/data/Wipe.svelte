@@ -2,6 +2,7 @@
 	import { NO_UNDO } from '$core/words';
 	import type { App } from '$lib/state';
 	import { recordBeside } from '$lib/state/recordBook.svelte';
+	import { listeningBeside } from '$lib/state/listening.svelte';
 	import { sharingBeside } from '$lib/state/sharing.svelte';
 	import { runsBeside } from '$lib/state/runBook.svelte';
 	import { downloadLogbook } from '../../parts/acts/saveLogbook';
@@ -18,6 +19,7 @@
 		await book.clear();
 		await recordBeside(app).clear();
 		await sharingBeside(app).clear();
+		await listeningBeside(app).clear();
 		book.close();
 	}
 </script>

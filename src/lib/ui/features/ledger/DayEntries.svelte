@@ -51,6 +51,7 @@
 				<span class="time">{clockText(entry.at, app.timeZone)}</span>
 				<span class="what">
 					<span class="text">{said}</span>{#if entry.by}<span class="by soft small">, {entry.by}</span>{/if}
+					{#if entry.kind === 'use' && entry.heard}<span class="tag soft">heard</span>{/if}
 					{#if entry.void}<span class="tag">void</span>{/if}
 					{#if instantMs(entry.at) > app.nowMs}<span class="tag mind">in the future</span>{/if}
 					{#if doubts.has(entry.id)}<span class="doubt mind small"

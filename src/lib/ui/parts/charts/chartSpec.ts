@@ -1,6 +1,7 @@
 import type { ChartOption, ChartTokens } from '../../kit/charts/chartTheme';
 import { flowChart } from './flowChart';
 import { gaugeChart } from './gaugeChart';
+import { heardChart } from './heardChart';
 import { pastChart } from './pastChart';
 import { reviewChart } from './reviewChart';
 import { ribbonChart } from './ribbon/ribbonChart';
@@ -11,6 +12,7 @@ const CHARTS = {
 	past: pastChart,
 	flow: flowChart,
 	gauge: gaugeChart,
+	heard: heardChart,
 	review: reviewChart,
 	ribbon: ribbonChart,
 	size: sizeChart
