@@ -1,70 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Entry, Habit, Meter, Rig } from '../logbook/index.js';
+import type { Meter } from '../logbook/index.js';
 import { HOUR_MS } from '../time/index.js';
 import { countedBy, type Showing } from './counted.js';
-import { listen, type Listened } from './listen.js';
+import { heard, meter, MORNING, showingsOf, START, written, type Open } from './heard.fixture.js';
+import type { Listened } from './listen.js';
 
-const START = Date.parse('2027-04-18T06:00:00Z');
-const meter: Meter = {
-	id: 'm',
-	kind: 'meter',
-	name: 'Pump meter',
-	place: 'pump',
-	tank: 'main',
-	unitL: 1,
-	counts: 'up'
-};
-const habit = (id: string, outlet: string, litres: number, times: number): Habit => ({
-	id,
-	name: id,
-	outlet,
-	litresEach: { mean: litres, sd: litres * 0.2 },
-	often: { times, per: 'day' }
-});
-const rig: Rig = {
-	id: 'r',
-	name: 'R',
-	kind: 'camper',
-	crew: 2,
-	tanks: [{ id: 'main', name: 'Main', holds: 'fresh', nominalL: 100, reserveL: 0 }],
-	outlets: [
-		{ id: 'head', name: 'Shower head', from: 'main', to: 'ground', flowLpm: 6 },
-		{ id: 'sink', name: 'Sink tap', from: 'main', to: 'ground', flowLpm: 4 },
-		{ id: 'jug', name: 'Jug', from: 'outside', to: 'ground' }
-	],
-	instruments: [meter],
-	habits: [
-		habit('shower', 'head', 8, 1),
-		habit('dishes', 'sink', 5, 2),
-		habit('hands', 'sink', 0.5, 8),
-		habit('tea', 'jug', 8, 9)
-	],
-	measures: [],
-	containers: [],
-	care: []
-};
-
-/** A tap that is open: from so many seconds after the start, for so many seconds, litres a minute. */
-type Open = readonly [fromS: number, forS: number, lpm: number];
-/** What a meter shows each second in which that changed, to a hundredth of a litre. */
-function showingsOf(
-	taps: readonly Open[],
-	lastS: number,
-	{ first = 100, dripLph = 0 } = {}
-): readonly Showing[] {
-	const showings: Showing[] = [[START, first]];
-	let total = first;
-	for (let s = 0; s < lastS; s++) {
-		for (const [from, lasts, lpm] of taps) if (s >= from && s < from + lasts) total += lpm / 60;
-		total += dripLph / 3600;
-		const shows = Math.round(total * 100) / 100;
-		if (shows !== showings.at(-1)?.[1]) showings.push([START + (s + 1) * 1000, shows]);
-	}
-	return showings;
-}
-const heard = (showings: readonly Showing[], lastS: number, entries: readonly Entry[] = []): Listened =>
-	listen({ rig, meter, entries, showings, atMs: START + lastS * 1000, timeZone: 'Etc/UTC' });
 const named = ({ uses }: Listened) =>
 	uses.map(({ litres, choices, fromMs, toMs }) => ({
 		habit: choices[0]?.habit,
@@ -76,16 +17,7 @@ const named = ({ uses }: Listened) =>
 describe('what a meter tells', () => {
 	it('names a shower of 8 litres with a pause in it, dishes and hands, by litres and flow', () => {
 		// 6 L/min for 50 s and for 30 s are 5 + 3 L; four times 15 s at 4 L/min are 4 L; 8 s at 3.6 L/min are 0.48 L.
-		const taps: Open[] = [
-			[100, 50, 6],
-			[200, 30, 6],
-			[4000, 15, 4],
-			[4030, 15, 4],
-			[4055, 15, 4],
-			[4090, 15, 4],
-			[9000, 8, 3.6]
-		];
-		expect(named(heard(showingsOf(taps, 10_000), 10_000))).toEqual([
+		expect(named(heard(showingsOf(MORNING, 10_000), 10_000))).toEqual([
 			{ habit: 'shower', litres: 8, from: 100, to: 230 },
 			{ habit: 'dishes', litres: 4, from: 4000, to: 4105 },
 			{ habit: 'hands', litres: 0.5, from: 9000, to: 9008 }
@@ -119,19 +51,12 @@ describe('what a meter tells', () => {
 		// Hands that take a litre at 5 L/min are no hands by what the rig says; three that somebody wrote say that they are.
 		const taps: Open[] = [1000, 8000, 16_000, 24_000, 31_000].map((s) => [s, 12, 5]);
 		const showings = showingsOf(taps, 32_000);
-		const written = [1000, 8000, 16_000].map((s, i): Entry => ({
-			id: `e${i}`,
-			rig: 'r',
-			at: new Date(START + (s + 60) * 1000).toISOString(),
-			kind: 'use',
-			habit: 'hands',
-			times: 1
-		}));
+		const told = [1000, 8000, 16_000].map((s, i) => written(`e${i}`, s + 60, 'hands'));
 		const before =
 			heard(showings, 32_000)
 				.uses.at(-1)
 				?.choices.find(({ habit: id }) => id === 'hands')?.chance ?? 0;
-		const after = heard(showings, 32_000, written).uses.at(-1)?.choices[0];
+		const after = heard(showings, 32_000, told).uses.at(-1)?.choices[0];
 		expect(after?.habit).toBe('hands');
 		expect(after?.chance).toBeGreaterThan(0.8);
 		expect(after?.chance).toBeGreaterThan(before);
@@ -180,18 +105,7 @@ describe('what a meter tells', () => {
 		expect(named(heard(showings.toReversed(), 900))).toEqual(told);
 		const down = showings.map(([ms, shows]): Showing => [ms, 200 - shows]);
 		const counter: Meter = { ...meter, counts: 'down' };
-		expect(
-			named(
-				listen({
-					rig,
-					meter: counter,
-					entries: [],
-					showings: down,
-					atMs: START + 900_000,
-					timeZone: 'Etc/UTC'
-				})
-			)
-		).toEqual(told);
+		expect(named(heard(down, 900, [], counter))).toEqual(told);
 	});
 	it('answers whatever is sent', () => {
 		const showing = fc.tuple(

@@ -118,7 +118,9 @@ export class Listener {
 		const before = this.#whole;
 		if (before && before.asked === bears && atMs >= before.atMs && atMs - before.atMs < ANEW_MS) {
 			const { listened, cutMs } = before;
-			const showings = this.#showings.filter(([ms]) => ms >= cutMs);
+			// The total from which the first one after the cut goes on is part of it.
+			const first = this.#showings.findIndex(([ms]) => ms >= cutMs);
+			const showings = first < 0 ? [] : this.#showings.slice(Math.max(0, first - 1));
 			const recent = listen({ ...asked, showings }, listened.ear);
 			return {
 				...listened,
