@@ -45,6 +45,21 @@ describe('what is to be done with what was heard', () => {
 		expect(dishes).toMatchObject({ id: 'b', litres: 4.4, heard: { meter: 'm' } });
 		expect(kinds(nodsOf(MORNING, 10_000, nodded(nods)))).toEqual(['logged', 'logged', 'logged']);
 	});
+	it('gives way to the same by hand, written after it was logged by itself or nodded at', () => {
+		const log = nodded(nodsOf(MORNING, 10_000));
+		const byItself = log.map((entry): EntryOf<'use'> => ({
+			...entry,
+			...(entry.heard ? { heard: { ...entry.heard, unasked: true } } : {})
+		}));
+		for (const before of [log, byItself]) {
+			const nods = nodsOf(MORNING, 10_000, [...before, written('late', 600, 'shower')]);
+			expect(kinds(nods)).toEqual(['joins', 'logged', 'logged']);
+			expect(nods[0]).toMatchObject({ entry: { id: 'late' }, replaces: { id: 'n0' } });
+		}
+		// Said to be another one, it stands beside it.
+		const another = written('again', 600, 'hands', { again: true });
+		expect(kinds(nodsOf(MORNING, 10_000, [...log, another]))[0]).toBe('logged');
+	});
 	it('asks about what was voided, and never logs it by that name again', () => {
 		const log = nodded(nodsOf(MORNING, 10_000)).map((entry): Entry => ({ ...entry, void: true }));
 		expect(kinds(nodsOf(MORNING, 10_000, log))).toEqual(['doubtful', 'doubtful', 'doubtful']);

@@ -13,6 +13,8 @@ export type Nod = { readonly use: HeardUse } & (
 	| /** it is in the log by hand, or has gone on since: the log is to have its litres, too */ {
 			readonly kind: 'joins';
 			readonly entry: UseEntry;
+			/** what was logged of it as it was heard: the one by hand takes its place */
+			readonly replaces?: UseEntry;
 	  }
 	| /** it has a name that it very likely is */ {
 			readonly kind: 'named';
@@ -76,6 +78,29 @@ function outletLike(rig: Rig, meter: Meter, lpm: number): Outlet | undefined {
 	return nearest && nearest.off < LIKE_FLOW ? nearest.outlet : undefined;
 }
 
+/** Who writes what was heard already does so within so long of it, ms. */
+const BEFORE_MS = 2 * MINUTE_MS;
+const AFTER_MS = 12 * MINUTE_MS;
+
+/**
+ * What somebody wrote by hand of a use that is in the log as it was heard, too: the one that is known to be meant, else one of the same habit
+ * that was written about then and is no other use's.
+ */
+function byHandOf(
+	use: HeardUse,
+	heard: UseEntry,
+	byHand: ReadonlyMap<string, UseEntry>,
+	told: ReadonlySet<string | undefined>
+): UseEntry | undefined {
+	const own = byHand.get(use.told ?? '');
+	if (own) return own;
+	return [...byHand.values()].find(({ id, habit, at, times }) => {
+		const ms = instantMs(at);
+		const isNear = ms >= use.fromMs - BEFORE_MS && ms <= use.toMs + AFTER_MS;
+		return habit === heard.habit && times === heard.times && isNear && !told.has(id);
+	});
+}
+
 /** Whether the log says less of a use than was heard. */
 const saysLess = ({ litres, heard }: UseEntry, use: HeardUse): boolean =>
 	litres === undefined ||
@@ -104,13 +129,19 @@ export function nodsFor(
 		meter.id
 	);
 	const byId = new Map(standing.map((entry) => [entry.id, entry]));
+	const byHand = new Map([...byId].filter(([, { heard, again }]) => !heard && !again));
+	const told = new Set(uses.map((use) => use.told));
 	return uses.map((use): Nod => {
 		const heard = byHearing.get(use);
-		if (heard) return { kind: saysLess(heard, use) ? 'joins' : 'logged', use, entry: heard };
-		const told = use.told === undefined ? undefined : byId.get(use.told);
+		if (heard) {
+			const twin = byHandOf(use, heard, byHand, told);
+			if (twin) return { kind: 'joins', use, entry: twin, replaces: heard };
+			return { kind: saysLess(heard, use) ? 'joins' : 'logged', use, entry: heard };
+		}
+		const said = use.told === undefined ? undefined : byId.get(use.told);
 		// Several at once in one entry have no litres of their own.
-		if (told && !taken.has(told))
-			return { kind: told.times === 1 && !told.heard ? 'joins' : 'logged', use, entry: told };
+		if (said && !taken.has(said))
+			return { kind: said.times === 1 && !said.heard ? 'joins' : 'logged', use, entry: said };
 		const [top] = use.choices;
 		const likely = use.choices.filter(({ chance }) => chance >= WORTH_ASKING).slice(0, 3);
 		if (top && top.chance >= NAMED && !voided.has(use))

@@ -145,6 +145,8 @@ export class Commands {
 				one.kind === 'use' &&
 				one.habit === draft.habit &&
 				one.void !== true &&
+				// What was heard may be this very one: then they are joined.
+				one.heard === undefined &&
 				Math.abs(instantMs(one.at) - atMs) < SEEN_MS
 		);
 	}

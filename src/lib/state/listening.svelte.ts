@@ -244,10 +244,14 @@ export class MeterListening {
 		const by = unasked ? undefined : this.#app.prefs.current.by;
 		return puttingEdits([{ kind: 'entry', value: this.#entry(use.fromMs, draft, by) }])[0] as Edit;
 	}
-	#joining({ use, entry }: Extract<Nod, { kind: 'joins' }>, meter: Meter): Edit {
-		return this.#app.commands.editOf('entry', entry.id, (newest) =>
+	#joining({ use, entry, replaces }: Extract<Nod, { kind: 'joins' }>, meter: Meter): readonly Edit[] {
+		const { commands } = this.#app;
+		const join = commands.editOf('entry', entry.id, (newest) =>
 			newest.kind === 'use' ? joined(newest, use, meter, this.told?.stepL ?? 0) : newest
 		);
+		return replaces
+			? [join, commands.editOf('entry', replaces.id, (newest) => ({ ...newest, void: true }))]
+			: [join];
 	}
 
 	/** What is logged without a word: what is sure enough, as the person says; litres of what was written by hand; the meter's readings. */
@@ -266,7 +270,7 @@ export class MeterListening {
 		);
 		const edits = [
 			...named.map(({ use, habit }) => this.#loggingOf(use, habit, meter, true)),
-			...joins.map((nod) => this.#joining(nod, meter)),
+			...joins.flatMap((nod) => this.#joining(nod, meter)),
 			...puttingEdits(readings.map((value) => ({ kind: 'entry', value }) as const))
 		];
 		if (edits.length === 0) return;
@@ -285,8 +289,8 @@ export class MeterListening {
 		const { meter } = this;
 		const { rig } = this.#app;
 		if (!meter || !rig || choices.length === 0) return undefined;
-		const edits = choices.map(({ nod, habit }) =>
-			nod.kind === 'joins' ? this.#joining(nod, meter) : this.#loggingOf(nod.use, habit, meter, false)
+		const edits = choices.flatMap(({ nod, habit }) =>
+			nod.kind === 'joins' ? this.#joining(nod, meter) : [this.#loggingOf(nod.use, habit, meter, false)]
 		);
 		const names = choices.map(({ habit }) => rig.habits.find(({ id }) => id === habit)?.name ?? habit);
 		const label = sayHeardAct(names);

@@ -103,6 +103,17 @@ describe('listening to a meter', () => {
 		expect(uses(one)).toHaveLength(1);
 		expect(uses(one)[0]).toMatchObject({ id: 'a', heard: { meter: 'm' } });
 	});
+	it('lets what is written by hand stand for what it had logged by itself', async () => {
+		const one = await here();
+		await one.listening.choose({ sure: 0.9 });
+		await hearAll(one, OVER, 4);
+		await vi.waitFor(() => expect(uses(one).map(({ habit }) => habit)).toContain('shower'));
+		const at = new Date(START + 500_000).toISOString();
+		await one.app.commands.log({ kind: 'use', at, habit: 'shower', times: 1, source: 'hand' }, 'Shower');
+		await one.listening.hear();
+		const showers = uses(one).filter((entry) => entry.habit === 'shower' && !entry.void);
+		expect(showers).toMatchObject([{ source: 'hand', litres: 8 }]);
+	});
 	it('reads the meter for the log, so that nobody has to', async () => {
 		const one = await here();
 		const day = showingsOf([...MORNING, [40_000, 60, 6]], 60_000);

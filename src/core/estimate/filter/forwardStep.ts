@@ -5,7 +5,7 @@ import type { Model } from '../model/index.js';
 import type { FilterState } from './filterState.js';
 import { applyDump, applyFill, applyTransfer, openToSewer } from './movements.js';
 import { predict } from './predict.js';
-import { settleQuiet, tellGap, writeAgain } from './silence.js';
+import { knowSince, settleQuiet, tellGap, writeAgain } from './silence.js';
 import { enterUses } from './unenteredUse.js';
 import { applyUse } from './uses.js';
 
@@ -42,14 +42,22 @@ function comeAshore(model: Model, state: FilterState, atMs: number): void {
 	state.regimeKey = regimeKeyOf(state);
 }
 
+/** Whether a reading is that of a meter behind which uses are drawn, and which tells it by itself. */
+const countsByItself = ({ rig }: Model, entry: Entry): boolean =>
+	entry.kind === 'reading' &&
+	entry.source === 'meter' &&
+	rig.instruments.some((one) => one.id === entry.instrument && one.kind === 'meter' && one.place !== 'fill');
+
 /** The forward step with a gating. `failing` are the instruments whose readings are judged and not used. */
 export function forwardStep({ assessReading, applyMark, checkPossible }: Gating): ForwardStep {
 	const predictTo: ForwardStep['predictTo'] = (model, state, toMs) => {
 		if (predict(model, state, toMs)) checkPossible(model, state);
 	};
 	const applyEntry: ForwardStep['applyEntry'] = (model, state, entry, failing) => {
+		const byItself = countsByItself(model, entry);
 		if (entry.kind === 'use') writeAgain(model, state, entry);
-		else if (entry.kind !== 'note') settleQuiet(model, state, 'presence');
+		// A meter that counts by itself is heard whether somebody is there or not.
+		else if (entry.kind !== 'note') settleQuiet(model, state, byItself ? 'asked' : 'presence');
 		switch (entry.kind) {
 			case 'use': {
 				const habit = model.habits.get(entry.habit);
@@ -63,7 +71,9 @@ export function forwardStep({ assessReading, applyMark, checkPossible }: Gating)
 			case 'transfer':
 				return applyTransfer(model, state, entry);
 			case 'reading':
-				return assessReading(model, state, entry, failing);
+				assessReading(model, state, entry, failing);
+				if (byItself) knowSince(state);
+				return;
 			case 'mark':
 				return applyMark(model, state, entry);
 			case 'measure': {

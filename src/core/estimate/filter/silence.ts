@@ -491,6 +491,12 @@ function dropUnentered(model: Model, state: FilterState, { parts, silentIn }: We
 	}
 }
 
+/** A meter told what was drawn, whoever wrote: a silence up to now is none any more, what it took is known. */
+export function knowSince(state: FilterState): void {
+	const { silence } = state;
+	if (silence && silence.endMs === undefined) state.silence = { ...silence, silent: 0 };
+}
+
 /** A use is written down: somebody writes. */
 export function writeAgain(model: Model, state: FilterState, entry: EntryOf<'use'>): void {
 	const atMs = state.atMs ?? 0;
