@@ -84,13 +84,21 @@ async function shareAll(page) {
 	await page.getByRole('img', { name: /^Code/ }).waitFor();
 }
 
-/** @type {readonly { name: string, path: string, width?: number, height?: number, theme?: string, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
+/** A simulated rig lives its day, which takes a minute; then that day as a strip. */
+async function dayHeard(page) {
+	await press(page, 'Start the simulated rig');
+	await page.getByText('has stopped sending').waitFor({ timeout: 90_000 });
+	await page.getByRole('link', { name: 'What was heard' }).click();
+	await page.getByRole('button', { name: 'Mon 15 Jun' }).click();
+	await page.locator('svg').first().waitFor();
+}
+
+/** @type {readonly { name: string, path: string, width?: number, height?: number, rig?: string, act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const SHOTS = [
 	{ name: 'now', path: '/', act: sayThree },
 	{ name: 'now-phone', path: '/', width: 390, height: 844 },
 	{ name: 'trip', path: '/trip', act: ribbonDrawn },
 	{ name: 'share', path: '/share?with=Ivo', ...PHONE, act: shareAll },
-	{ name: 'trip-boat-night', path: '/trip', theme: 'Night', rig: 'Sandling', act: ribbonDrawn },
 	{ name: 'habits', path: '/habits', act: workedOut },
 	{ name: 'trip-lines', path: '/trip/lines', act: linesWritten },
 	{ name: 'run-fill', path: '/run/fill?tank=sand-aft', rig: 'Sandling', ...PHONE, act: fillAft },
@@ -108,12 +116,13 @@ const SHOTS = [
 	{ name: 'rig-tank', path: '/rig/tank/wren-grey', act: levelsDrawn },
 	{ name: 'care', path: '/rig/care', act: (page) => page.getByRole('heading', { name: 'Tasks' }).waitFor() },
 	{ name: 'data', path: '/data' },
+	{ name: 'heard', path: '/data', act: dayHeard },
 	{ name: 'first-run', path: '' }
 ];
 
 const { server, address } = await serve({ port: 0 });
 const browser = await chromium.launch({ ...chromiumOptions, executablePath: pictureBrowserPath() });
-for (const { name, path, width = 1280, height = 800, theme, rig, act } of SHOTS) {
+for (const { name, path, width = 1280, height = 800, rig, act } of SHOTS) {
 	const context = await browser.newContext({
 		viewport: { width, height },
 		timezoneId: 'Europe/London',
@@ -128,10 +137,6 @@ for (const { name, path, width = 1280, height = 800, theme, rig, act } of SHOTS)
 	if (path !== '') {
 		await page.locator('.rods').waitFor();
 		if (rig) await page.getByLabel('Rig', { exact: true }).selectOption(rig);
-		if (theme) {
-			await page.getByRole('navigation').getByRole('link', { name: 'Data' }).click();
-			await page.getByRole('radio', { name: theme, exact: false }).check();
-		}
 		const view = page.getByRole('navigation').locator(`a[href="${path}"]`);
 		if ((await view.count()) > 0) await view.click();
 		else {

@@ -58,14 +58,6 @@
 
 	/** the plan follows the first look: its place is kept, so that nothing moves under a thumb */
 	const planComes = $derived(app.tripAtHand !== undefined && now?.plan === undefined);
-	/** the plan has changed, or something in it was passed by */
-	const hasNews = $derived.by(() => {
-		const { plan } = app.prefs.current;
-		return (
-			plan?.seen.trip === app.tripAtHand?.id && (plan?.note !== undefined || (plan?.asks.length ?? 0) > 0)
-		);
-	});
-
 	/** A tap on a day's flag: how much a day to reach it. */
 	const reach = (ms: number): Promise<void> =>
 		app.aim({ until: new Date(noonOfFlag(ms, app.nowMs, app.timeZone)).toISOString() });
@@ -109,16 +101,6 @@
 				{#await import('./News.svelte') then { default: News }}<News
 						{app}
 						hasValves={app.liveRig?.kind === 'boat' || now.sewer !== false}
-					/>{/await}
-			{/if}
-			{#if now.tanks.some(({ flags }) => flags.some(({ pours }) => pours))}
-				{#await import('$lib/ui/features/now/PourNews.svelte') then { default: PourNews }}<PourNews
-						{app}
-					/>{/await}
-			{/if}
-			{#if now.due || hasNews}
-				{#await import('$lib/ui/features/trip/PlanNews.svelte') then { default: PlanNews }}<PlanNews
-						{app}
 					/>{/await}
 			{/if}
 			{#if now.lastChance || now.shut || planComes}<KeptPlace height="4lh"

@@ -21,7 +21,7 @@ interface Hour {
 /** What comes in quiet hours where nothing drips, litres an hour: the rest of a step, a glass that is rinsed. */
 const USUAL_LPH = 0.02;
 /** Single steps of a coarse counter that are small uses, an hour: by day and at night. */
-const SINGLES = { day: 0.25, night: 0.06 };
+const SINGLES = { day: 0.4, night: 0.1 };
 /** Less than this is no leak, litres an hour. */
 const LEAST_LPH = 0.08;
 /** A leak shows in so many hours at least, and is so much likelier than none, a logarithm. */
