@@ -3,6 +3,9 @@ import { parseLogbook } from '../src/core/logbook';
 import { heardMisses, heardOf, HEARINGS, scoreHeard } from './heard';
 import { heardLife } from './truth/heard';
 
+/** Two lives of a class are few: so much is chance. */
+const FEW = 0.02;
+
 describe('lives at the tap', () => {
 	it.each(HEARINGS.map((hearing) => [hearing.name, hearing] as const))(
 		'%s: a valid logbook, a total that only goes on, the same for the same seed',
@@ -17,7 +20,7 @@ describe('lives at the tap', () => {
 	it.each(
 		HEARINGS.filter(({ hardly, torn }) => !hardly && !torn).map((hearing) => [hearing.name, hearing] as const)
 	)('%s: heard well enough to log by nodding', (_, hearing) => {
-		expect(heardMisses(hearing, scoreHeard(hearing, 2))).toEqual([]);
+		expect(heardMisses(hearing, scoreHeard(hearing, 2), FEW)).toEqual([]);
 	});
 	it('hears fewer and is less sure where the meter hardly shows the taps, and makes no drip up', () => {
 		for (const hearing of HEARINGS.filter(({ hardly }) => hardly)) {

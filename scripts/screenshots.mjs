@@ -89,7 +89,7 @@ async function dayHeard(page) {
 	await press(page, 'Start the simulated rig');
 	await page.getByText('has stopped sending').waitFor({ timeout: 90_000 });
 	await page.getByRole('link', { name: 'What was heard' }).click();
-	await page.getByRole('button', { name: 'Mon 15 Jun' }).click();
+	await press(page, 'Day before');
 	await page.locator('svg').first().waitFor();
 }
 

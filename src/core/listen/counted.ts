@@ -2,16 +2,10 @@ import type { Meter } from '../logbook/index.js';
 import { litresPerUnit, rolledBy } from '../rig/index.js';
 import { MINUTE_MS } from '../time/index.js';
 import { deviceOf, type Device } from './device.js';
+import type { Step } from './step.js';
 
 /** What a meter showed at a moment: ms, displayed units. */
 export type Showing = readonly [atMs: number, shows: number];
-
-/** Litres that passed between two showings. */
-export interface Step {
-	readonly fromMs: number;
-	readonly toMs: number;
-	readonly litres: number;
-}
 
 /** What a meter counted, and how it is read. */
 export interface Counted {

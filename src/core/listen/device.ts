@@ -1,6 +1,6 @@
 import { quantileOf } from '../numerics/index.js';
 import { MINUTE_MS } from '../time/index.js';
-import type { Step } from './counted.js';
+import type { Step } from './step.js';
 
 /** How a device reads its meter. */
 export interface Device {

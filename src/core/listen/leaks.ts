@@ -1,5 +1,5 @@
 import { HOUR_MS } from '../time/index.js';
-import type { Step } from './counted.js';
+import type { Step } from './step.js';
 import type { Run } from './runs.js';
 
 /** Water that flows when nothing should. */

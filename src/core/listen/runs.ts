@@ -1,5 +1,6 @@
 import { MINUTE_MS } from '../time/index.js';
-import type { Counted, Step } from './counted.js';
+import type { Counted } from './counted.js';
+import type { Step } from './step.js';
 import { LEAST_LPM, ROUNDING } from './device.js';
 
 /** A stretch of one flow. */

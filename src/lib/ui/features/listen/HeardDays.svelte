@@ -27,6 +27,9 @@
 	});
 	let chosen = $state<string>();
 	const day = $derived(chosen ?? days[0]?.[0] ?? dayOf(app.nowMs));
+	/** the days before and after, of those in which something was heard */
+	const before = $derived(days.find(([of]) => of < day)?.[0]);
+	const after = $derived(days.findLast(([of]) => of > day)?.[0]);
 	const context = $derived(
 		app.liveRig && { rig: app.liveRig, units, nowMs: app.nowMs, timeZone: app.timeZone }
 	);
@@ -44,7 +47,12 @@
 				{sayHeardLeak(leak, context)}
 			</p>{/each}
 	{/if}
-	<h2>{dayText(day)}</h2>
+	<div class="day">
+		<h2>{dayText(day)}</h2>
+		<button class="small" disabled={before === undefined} onclick={() => (chosen = before)}>Day before</button
+		>
+		<button class="small" disabled={after === undefined} onclick={() => (chosen = after)}>Day after</button>
+	</div>
 	<HeardDay {app} {day} />
 	<h2>Day by day</h2>
 	<DataTable
@@ -78,6 +86,12 @@
 	.leak {
 		border-left: 3px solid var(--caution);
 		padding-left: var(--gap-2);
+	}
+	.day {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--gap-2);
+		align-items: baseline;
 	}
 	h2 {
 		font-size: var(--step-1);
