@@ -65,6 +65,9 @@ describe('a listener', () => {
 		expect(listener.hear(asked(10_000)).nods).toHaveLength(6);
 		await listener.open('r/m', 2, START + 2.5 * 86_400_000);
 		expect(listener.hear(asked(10_000)).nods).toHaveLength(3);
+		// Days that go by while it is open are forgotten, too.
+		await listener.add([[START + 6 * 86_400_000, 130]]);
+		expect(listener.hear(asked(7 * 86_400)).samples).toBe(1);
 		await listener.clear();
 		expect(await port.entries()).toEqual([]);
 		expect(listener.hear(asked(10_000)).nods).toEqual([]);

@@ -82,13 +82,15 @@ export class Listener {
 	#meter = '';
 	#showings: Showing[] = [];
 	#whole: Whole | undefined;
+	#keepMs = Infinity;
 	constructor(store: SampleStore) {
 		this.#store = store;
 	}
 
 	/** Turns to a meter, and forgets what is older than it is kept for. */
 	async open(meter: string, keepDays: number, nowMs: number): Promise<void> {
-		await this.#store.forgetBefore(nowMs - keepDays * DAY_MS);
+		this.#keepMs = keepDays * DAY_MS;
+		await this.#store.forgetBefore(nowMs - this.#keepMs);
 		[this.#meter, this.#whole] = [meter, undefined];
 		this.#showings = [...(await this.#store.read(meter))];
 	}
@@ -105,6 +107,16 @@ export class Listener {
 			this.#showings = [...(await this.#store.read(this.#meter))];
 			this.#whole = undefined;
 		}
+		await this.#forgetOld();
+	}
+
+	/** Forgets, a day at a time, what has become older than it is kept for. */
+	async #forgetOld(): Promise<void> {
+		const oldestMs = (this.#showings.at(-1)?.[0] ?? 0) - this.#keepMs;
+		if ((this.#showings[0]?.[0] ?? Infinity) > oldestMs - DAY_MS) return;
+		await this.#store.forgetBefore(oldestMs);
+		this.#showings = [...(await this.#store.read(this.#meter))];
+		this.#whole = undefined;
 	}
 
 	/** Reads a file of samples; nothing is taken in. */

@@ -31,7 +31,8 @@ const VIEW_ACTS: readonly ShellAct[] = [
 	{ name: 'Doses', group: 'Views', keys: 'g o', does: to('/rig/doses') },
 	{ name: 'Winter storage and draining', group: 'Views', keys: 'g y', does: to('/rig/lay-up') },
 	{ name: 'Review: look back', group: 'Views', keys: 'g b', does: to('/ledger/review') },
-	{ name: 'Forecast record', group: 'Views', keys: 'g f', does: to('/ledger/record') }
+	{ name: 'Forecast record', group: 'Views', keys: 'g f', does: to('/ledger/record') },
+	{ name: 'Heard by the meter', group: 'Views', keys: 'g e', does: to('/ledger/heard') }
 ];
 
 /** The acts that every rig has; each has a key. */

@@ -45,6 +45,7 @@
 	const logRow = (row: HeardRow): Promise<void> => log(allNamed([row]));
 </script>
 
+{#if listening.trouble}<p class="mind" role="alert">{listening.trouble}</p>{/if}
 {#if context && rig && (rows.length > 0 || leaks.length > 0)}
 	<section class="heard" aria-label="Heard by the meter">
 		{#if rows.length > 0}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { sayHeardAt, saySamples } from '$core/words';
-	import { formatFigure } from '$core/units';
+	import { formatFigure, formatLitres } from '$core/units';
 	import type { App } from '$lib/state';
 	import { bluetoothMeter, serialMeter, waysToMeter, type SampleFile } from '$lib/listening';
 	import { KEEP_DAYS, listeningBeside } from '$lib/state/listening.svelte';
@@ -121,10 +121,10 @@
 	<p role="status">
 		{#if listening.device === 'waiting'}{listening.name}: waiting for the first reading…
 		{:else if listening.device === 'live' && listening.shows !== undefined}{listening.name}:
-			<strong>{formatFigure(listening.shows)}</strong>{#if listening.lpm !== undefined}, {formatFigure(
-					listening.lpm
-				)}
-				L/min{/if}
+			<strong>{formatFigure(listening.shows)}</strong>{#if listening.lpm !== undefined}, {formatLitres(
+					listening.lpm,
+					app.prefs.current.units
+				)} a minute{/if}
 		{:else if listening.device === 'lost'}{listening.name} has stopped sending.{/if}
 	</p>
 	{#if wrong || listening.trouble}<p class="mind" role="alert">{wrong || listening.trouble}</p>{/if}

@@ -5,6 +5,7 @@ import { exactRig } from '../../../../../tests/helpers/logbooks';
 import type { ChartTokens } from '../../kit/charts/chartTheme';
 import type { DayFlow } from '$core/habits';
 import { flowChart, nodesAndLinks } from './flowChart';
+import { heardChart, namesWithRoom, stepsOf } from './heardChart';
 import { gaugeChart } from './gaugeChart';
 import { pastChart } from './pastChart';
 import { sizeChart, standsAt } from './sizeChart';
@@ -31,6 +32,41 @@ describe('litres against days', () => {
 			[1, 9],
 			[2, 15.3]
 		]);
+	});
+});
+
+describe('a day through a meter', () => {
+	it('steps up and down again with each run, and is nothing between', () => {
+		const flows = [
+			{ fromMs: 10, toMs: 20, litres: 1, lpm: 6 },
+			{ fromMs: 20, toMs: 25, litres: 1, lpm: 10 },
+			{ fromMs: 40, toMs: 50, litres: 1, lpm: 4 }
+		];
+		expect(stepsOf(flows)).toEqual([
+			[10, 0],
+			[10, 6],
+			[20, 6],
+			[20, 10],
+			[25, 10],
+			[25, 0],
+			[40, 0],
+			[40, 4],
+			[50, 4],
+			[50, 0]
+		]);
+		expect(stepsOf([])).toEqual([]);
+	});
+	it('names what there is room for, the most litres first, and draws in the person’s own units', () => {
+		const place = (x: number, litres: number) => ({ x, y: 50, name: 'Shower', litres });
+		const [small, large, apart] = [place(100, 1), place(110, 8), place(300, 0.5)];
+		expect([...namesWithRoom([small, large, apart])]).toEqual([large, apart]);
+		const marks = [{ fromMs: 0, toMs: HOUR_MS, litres: 8, name: 'Shower', isLogged: true }];
+		const flows = [{ fromMs: 0, toMs: HOUR_MS, litres: 8, lpm: 3.785411784 }];
+		const day = { flows, marks, fromMs: 0, toMs: 24 * HOUR_MS, timeZone: 'Etc/UTC' };
+		const chart = heardChart({ ...day, units: { ...METRIC, volume: 'usGal' } })(tokens, 800);
+		expect(seriesOf(chart).get('Flow')?.data[1]).toEqual([0, 1]);
+		expect(seriesOf(chart).get('Logged')?.data).toMatchObject([{ name: 'Shower', value: [HOUR_MS / 2, 1] }]);
+		expect(seriesOf(chart).get('Not logged')?.data).toEqual([]);
 	});
 });
 
