@@ -58,6 +58,8 @@ export interface Hearing {
 	readonly pumpLpm?: number;
 	/** the meter hardly shows the taps: how well it is heard is told, not judged */
 	readonly hardly?: true;
+	/** it looks when it can: every second or two, now and then three */
+	readonly uneven?: true;
 	/** the total begins anew, or jumps by a lost hour */
 	readonly torn?: boolean;
 }
@@ -354,6 +356,7 @@ const UNNAMED: Way = {
 export const HEARINGS: readonly Hearing[] = [
 	{ name: 'as the rig says, a second, 0.01 L', everyS: 1, stepL: 0.01 },
 	{ name: 'two seconds, 0.1 L', hardly: true, everyS: 2, stepL: 0.1 },
+	{ name: 'every second or two, unevenly', everyS: 1, stepL: 0.02, uneven: true },
 	{ name: 'nothing written by hand', everyS: 1, stepL: 0.02, labelledDays: 0 },
 	{
 		name: 'other habits than the rig says',
@@ -369,6 +372,12 @@ export const HEARINGS: readonly Hearing[] = [
 	{ name: 'long pauses', everyS: 1, stepL: 0.02, loose: { pauses: 2.5, scatter: 1 } },
 	{ name: 'no use like the other', everyS: 1, stepL: 0.02, loose: { pauses: 1.3, scatter: 1.7 } },
 	{ name: 'something drips, 0.25 L/h', everyS: 1, stepL: 0.01, drip: { litresPerHour: 0.25, fromHour: 50 } },
+	{
+		name: 'drips, 0.001 L steps, two seconds',
+		everyS: 2,
+		stepL: 0.001,
+		drip: { litresPerHour: 0.25, fromHour: 30 }
+	},
 	{
 		name: 'drips, 1 L/h, 0.1 L steps',
 		hardly: true,
@@ -539,7 +548,7 @@ function samplesOf(
 	for (let s = 0; s < flow.length; s++) {
 		total += flow[s] ?? 0;
 		if (hearing.torn && s === 200_000) total = 0;
-		if ((s + 1) % everyS !== 0) continue;
+		if (hearing.uneven ? random.uniform() < 0.35 : (s + 1) % everyS !== 0) continue;
 		const lost = hearing.torn && s > 300_000 && s < 306_000;
 		if (lost) continue;
 		const rolled = hearing.torn ? total % 10_000 : total;

@@ -75,6 +75,8 @@ const SELDOM_MS = 15_000;
 const COARSE_L = 0.2;
 /** Less chance than this is not worth naming. */
 const WORTH_NAMING = 0.02;
+/** So little that is like no habit is no use: litres. */
+const NOTHING_L = 0.08;
 /** The cadence of the first hours says little: days. */
 const LEAST_DAYS = 0.25;
 
@@ -143,6 +145,10 @@ function ranIn(counted: Counted, fromMs: number, atMs: number, hourOf: (ms: numb
 	};
 }
 
+/** Whether something is a use: what is next to nothing is one only where it is like a habit. */
+const isUse = ({ group, chances, told }: Named, habits: number): boolean =>
+	group.litres >= NOTHING_L || told !== undefined || (chances[habits] ?? 1) < 0.5;
+
 /** A use as it is answered: without what dripped meanwhile. */
 function heardUse(
 	{ group, chances, told }: Named,
@@ -199,11 +205,13 @@ export function listen(listening: Listening, ear?: Ear): Listened {
 		uses = named(stretches, habits, known, teaching);
 		if (!isLearned) manners = learnedFrom(priors, uses, days, hourOf);
 	}
+	const told = uses.filter((one) => isUse(one, habits.length));
+	const rest = uses.filter((one) => !told.includes(one));
 	return {
-		uses: uses.map((one) => heardUse(one, habits, leaks)),
+		uses: told.map((one) => heardUse(one, habits, leaks)),
 		leaks,
 		flows: runs.flatMap(({ levels }) => levels),
-		trickledL,
+		trickledL: trickledL + sumOf(rest.map(({ group }) => group.litres)),
 		unheardL: counted.unheardL,
 		ear: { device: { everyMs: counted.everyMs, stepL: counted.stepL }, habits, manners }
 	};

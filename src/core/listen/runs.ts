@@ -88,6 +88,16 @@ function togetherIn({ steps, everyMs, stepL }: Counted): readonly (readonly Step
 	return lots;
 }
 
+/** A lot of steps in three: what drips just before a tap is opened and just after it is shut is too little for any tap. */
+function apartFromDrips(lot: readonly Step[], everyMs: number): readonly (readonly Step[])[] {
+	const least = Math.min(LEAST_L, (LEAST_LPM * everyMs) / MINUTE_MS);
+	const [first, last] = [
+		lot.findIndex(({ litres }) => litres >= least),
+		lot.findLastIndex(({ litres }) => litres >= least)
+	];
+	return first < 0 ? [lot, [], []] : [lot.slice(0, first), lot.slice(first, last + 1), lot.slice(last + 1)];
+}
+
 /** How long a step took at the flow of those next to it, ms; a guess where it is alone. */
 function tookMs(step: Step, neighbours: readonly Step[], everyMs: number): number {
 	const litres = neighbours.reduce((sum, one) => sum + one.litres, 0);
@@ -203,7 +213,9 @@ export function runsIn(counted: Counted): Flowed {
 	const runs: Run[] = [];
 	const single: Run[] = [];
 	const trickle: Step[] = [];
-	for (const lot of togetherIn(counted)) {
+	for (const together of togetherIn(counted)) {
+		const [before = [], lot = [], after = []] = apartFromDrips(together, counted.everyMs);
+		trickle.push(...before, ...after);
 		const litres = lot.reduce((sum, step) => sum + step.litres, 0);
 		if (litres < LEAST_L) {
 			trickle.push(...lot);

@@ -62,6 +62,8 @@ export class MeterListening {
 	#deviceMs: number | undefined;
 	/** samples came in through this tab: it is the one that logs what is sure */
 	#logs = false;
+	/** the rig that the device is aboard of: while another one is in view, what it sends waits */
+	#deviceRig: string | undefined;
 	#turn: Promise<unknown> = Promise.resolve();
 
 	constructor(app: App, start: () => RemoteApi<ListenerApi>) {
@@ -147,6 +149,7 @@ export class MeterListening {
 				return;
 			}
 			try {
+				await this.#keep(meter);
 				this.told = await (await this.#listener(meter)).hear(asked);
 				this.#heardAt = performance.now();
 				if (this.#logs) await this.#logUnasked(meter, this.told, asked.atMs);
@@ -161,6 +164,7 @@ export class MeterListening {
 		this.stop();
 		await this.choose({});
 		[this.device, this.name, this.trouble, this.#logs] = ['waiting', name, undefined, true];
+		this.#deviceRig = this.#app.rig?.id;
 		this.#stop = device.follow(
 			({ shows, lpm, atMs }) => {
 				this.device = 'live';
@@ -182,29 +186,38 @@ export class MeterListening {
 		if (this.#timer === undefined) this.#timer = setTimeout(() => void this.#gather(), GATHER_MS);
 	}
 
+	/** Keeps what has gathered; of another rig's device it waits until that rig is in view. */
+	async #keep(meter: Meter): Promise<void> {
+		if (this.#gathered.length === 0 || this.#app.rig?.id !== this.#deviceRig) return;
+		const lot = this.#gathered;
+		this.#gathered = [];
+		await (await this.#listener(meter)).add(lot);
+	}
+
 	/** What has gathered is kept; and it is listened to when nothing runs just now, or it has run for long. */
 	async #gather(): Promise<void> {
 		this.#timer = undefined;
 		const { meter } = this;
 		if (!meter) return;
-		const lot = this.#gathered;
-		this.#gathered = [];
+		const now = performance.now();
+		const isTime =
+			now - this.#changedAt >= QUIET_MS || now - this.#heardAt >= LATEST_MS || this.device === 'lost';
+		if (this.#isNew && isTime) {
+			this.#isNew = false;
+			return this.hear();
+		}
 		try {
-			if (lot.length > 0) await (await this.#listener(meter)).add(lot);
+			await this.#inTurn(() => this.#keep(meter));
 		} catch (error) {
 			this.trouble = `Samples of the meter couldn’t be kept: ${errorMessage(error)}.`;
 		}
-		if (!this.#isNew) return;
-		const now = performance.now();
-		if (now - this.#changedAt >= QUIET_MS || now - this.#heardAt >= LATEST_MS || this.device === 'lost') {
-			this.#isNew = false;
-			await this.hear();
-		} else this.#soon();
+		if (this.#isNew) this.#soon();
 	}
 
-	/** Lets go of the device. */
+	/** Lets go of the device; what it has sent is kept. */
 	stop(): void {
 		this.#stop();
+		if (this.#gathered.length > 0) this.#soon();
 		this.#stop = () => undefined;
 		[this.device, this.lpm, this.#deviceMs] = ['off', undefined, undefined];
 	}
@@ -215,14 +228,17 @@ export class MeterListening {
 		return this.#api.read(text, this.#app.timeZone);
 	}
 
-	/** Takes the samples of a file in. */
-	async take({ samples }: SampleFile): Promise<void> {
+	/** Takes the samples of a file in, but those that are older than they are kept for. @returns how many were taken in */
+	async take({ samples }: SampleFile): Promise<number> {
 		await this.choose({});
 		const { meter } = this;
-		if (!meter) return;
+		if (!meter) return 0;
 		this.#logs = true;
-		await this.#inTurn(async () => (await this.#listener(meter)).add(samples));
+		const oldestMs = Date.now() - (this.to?.keepDays ?? KEEP_DAYS) * DAY_MS;
+		const kept = samples.filter(([ms]) => ms >= oldestMs);
+		await this.#inTurn(async () => (await this.#listener(meter)).add(kept));
 		await this.hear();
+		return kept.length;
 	}
 
 	/** The entry that a draft becomes, of its own moment: the rig in view, the trip then under way. */

@@ -147,6 +147,38 @@ describe('listening to a meter', () => {
 		expect(await port.entries()).toEqual([]);
 		vi.useRealTimers();
 	});
+	it('leaves what is older than samples are kept for out of what it takes in', async () => {
+		const one = await here();
+		vi.setSystemTime(START + 20 * 86_400_000);
+		const showings = showingsOf(MORNING, 10_000);
+		const recent = showings.map(([ms, shows]): Showing => [ms + 19 * 86_400_000, shows + 12.48]);
+		expect(await one.listening.take({ samples: [...showings, ...recent], problems: [] })).toBe(recent.length);
+		expect(one.listening.nods).toHaveLength(3);
+		vi.useRealTimers();
+	});
+	it('keeps what a device sends for its own rig while another one is in view', async () => {
+		const one = await here();
+		const boat = { ...rig, id: 'boat', name: 'Boat' };
+		await one.app.commands.put([{ kind: 'rig', value: boat }], 'Boat');
+		await one.app.choose({ rig: 'r' });
+		let send = (_: Showing): void => undefined;
+		await one.listening.connect(
+			{
+				follow: (onreading) => {
+					send = ([atMs, shows]) => onreading({ atMs, shows });
+					return () => undefined;
+				}
+			},
+			'The device'
+		);
+		await one.app.choose({ rig: 'boat' });
+		showingsOf(MORNING, 10_000).forEach((showing) => send(showing));
+		await new Promise((resolve) => setTimeout(resolve, 1500));
+		expect(one.listening.nods).toEqual([]);
+		await one.app.choose({ rig: 'r' });
+		await one.listening.hear();
+		expect(one.listening.nods).toHaveLength(3);
+	});
 	it('says why a device is not heard any more', async () => {
 		const one = await here();
 		await one.listening.connect(

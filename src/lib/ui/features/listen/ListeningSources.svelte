@@ -22,7 +22,6 @@
 		rig && { rig, units: app.prefs.current.units, nowMs: app.nowMs, timeZone: app.timeZone }
 	);
 	let file = $state.raw<SampleFile>();
-	let input = $state<HTMLInputElement>();
 	let wrong = $state('');
 	let busy = $state(false);
 
@@ -61,12 +60,22 @@
 	const readFile = (chosen: File | undefined): Promise<void> =>
 		trying(async () => {
 			if (chosen) file = await listening.read(await chosen.text());
-			if (input) input.value = '';
 		});
+	/** The browser's own choice of a file, for this one only. */
+	function pickFile(): void {
+		const input = Object.assign(document.createElement('input'), {
+			type: 'file',
+			accept: '.csv,.txt,text/csv,text/plain'
+		});
+		input.onchange = () => void readFile(input.files?.[0]);
+		input.click();
+	}
 	const takeFile = (): Promise<void> =>
 		trying(async () => {
-			if (file) await listening.take(file);
-			toast(`Imported: ${file?.samples.length ?? 0} samples.`);
+			if (!file) return;
+			const [all, taken] = [file.samples.length, await listening.take(file)];
+			const older = all > taken ? ` ${all - taken} older ones are not saved here.` : '';
+			toast(`Imported: ${taken} samples.${older}`);
 			file = undefined;
 		});
 	const forget = (): Promise<void> =>
@@ -108,15 +117,7 @@
 		{:else}
 			<button onclick={() => listening.stop()}>Stop listening</button>
 		{/if}
-		<button disabled={busy} onclick={() => input?.click()}>Import samples</button>
-		<input
-			bind:this={input}
-			type="file"
-			accept=".csv,.txt,text/csv,text/plain"
-			hidden
-			aria-label="Samples of the meter"
-			onchange={(event) => void readFile(event.currentTarget.files?.[0])}
-		/>
+		<button disabled={busy} onclick={pickFile}>Samples from a file</button>
 	</p>
 	<p role="status">
 		{#if listening.device === 'waiting'}{listening.name}: waiting for the first reading…
