@@ -18,7 +18,11 @@ const usesIn = async (page: Page) =>
 	);
 async function importSamples(page: Page): Promise<void> {
 	await openLogbook(page, logbook, { at: '/data' });
-	await page.getByLabel('Samples of the meter').setInputFiles({
+	const choosing = page.waitForEvent('filechooser');
+	await page.getByRole('button', { name: 'Samples from a file' }).click();
+	await (
+		await choosing
+	).setFiles({
 		name: 'meter.csv',
 		mimeType: 'text/csv',
 		buffer: Buffer.from(`time,total\n${csv}\nnonsense,1`)

@@ -161,7 +161,7 @@ describe('listening to a meter', () => {
 		const boat = { ...rig, id: 'boat', name: 'Boat' };
 		await one.app.commands.put([{ kind: 'rig', value: boat }], 'Boat');
 		await one.app.choose({ rig: 'r' });
-		let send = (_: Showing): void => undefined;
+		let send: (showing: Showing) => void = () => undefined;
 		await one.listening.connect(
 			{
 				follow: (onreading) => {
