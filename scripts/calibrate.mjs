@@ -3,7 +3,7 @@
 // `npm run calibrate -- 40 plates` scores some trips of some classes only, `npm run calibrate -- 40 plans` plans alone,
 // `npm run calibrate -- 40 lives` lives alone that the rig did not foresee, `npm run calibrate -- 40 silences` lives in which now and then
 // nobody writes, `npm run calibrate -- 40 levels` none of these; `npm run calibrate -- 20 chances` holds the chances that plans name against what came;
-// `npm run calibrate -- 24 heard` listens to lives at the tap and writes how well into docs/listen.md.
+// `npm run calibrate -- 16 heard` listens to lives at the tap and writes how well into docs/listen.md.
 import { fork } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
