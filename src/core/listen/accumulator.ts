@@ -1,6 +1,5 @@
-import { MINUTE_MS } from '../time/index.js';
 import { quantileOf } from '../numerics/index.js';
-import type { Run } from './runs.js';
+import { levelOf, litresOf, type Level, type Run } from './runs.js';
 
 /** A pump that fills an accumulator always runs alike: so much of the water within so much of one flow, as a share, over so many runs. */
 const MOST = 0.9;
@@ -11,18 +10,13 @@ const AGAIN_MS = 20_000;
 /** What the taps drew is seen through it only roughly: sd of a logarithm. */
 const BLURRED = 0.25;
 
-const litresOf = ({ levels }: Run): number => levels.reduce((sum, { litres }) => sum + litres, 0);
-const fromOf = ({ levels }: Run): number => levels[0]?.fromMs ?? 0;
-const toOf = ({ levels }: Run): number => levels.at(-1)?.toMs ?? 0;
-const lpmOf = (run: Run): number => (litresOf(run) * MINUTE_MS) / Math.max(1, toOf(run) - fromOf(run));
-
 /** Whether runs are those of a pump behind which an accumulator serves the taps. */
 export function isBlurred(runs: readonly Run[]): boolean {
 	if (runs.length < LEAST_RUNS) return false;
-	const usual = quantileOf(Float64Array.from(runs, lpmOf).sort(), 0.5);
-	const alike = runs.filter((run) => Math.abs(lpmOf(run) / usual - 1) <= ALIKE);
-	const all = (some: readonly Run[]): number => some.reduce((sum, run) => sum + litresOf(run), 0);
-	return all(alike) >= MOST * all(runs);
+	const all = runs.map(({ levels }) => levelOf(levels));
+	const usual = quantileOf(Float64Array.from(all, ({ lpm }) => lpm).sort(), 0.5);
+	const alike = all.filter(({ lpm }) => Math.abs(lpm / usual - 1) <= ALIKE);
+	return litresOf(alike) >= MOST * litresOf(all);
 }
 
 /**
@@ -30,15 +24,12 @@ export function isBlurred(runs: readonly Run[]): boolean {
  * have together.
  */
 export function throughAccumulator(runs: readonly Run[]): readonly Run[] {
-	const taps: Run[] = [];
-	for (const run of [...runs].sort((a, b) => fromOf(a) - fromOf(b))) {
+	const taps: Level[] = [];
+	const inTime = runs.map(({ levels }) => levelOf(levels)).sort((a, b) => a.fromMs - b.fromMs);
+	for (const run of inTime) {
 		const before = taps.at(-1);
-		const isMore = before !== undefined && fromOf(run) - toOf(before) <= AGAIN_MS;
-		const [fromMs, toMs] = [fromOf(isMore ? before : run), toOf(run)];
-		const litres = litresOf(run) + (isMore ? litresOf(before) : 0);
-		const level = { fromMs, toMs, litres, lpm: (litres * MINUTE_MS) / Math.max(1, toMs - fromMs) };
-		if (isMore) taps.pop();
-		taps.push({ levels: [level], flowError: BLURRED });
+		if (before && run.fromMs - before.toMs <= AGAIN_MS) taps[taps.length - 1] = levelOf([before, run]);
+		else taps.push(run);
 	}
-	return taps;
+	return taps.map((level) => ({ levels: [level], flowError: BLURRED }));
 }

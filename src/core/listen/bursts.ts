@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '../time/index.js';
-import type { Level, Run } from './runs.js';
+import { litresOf, type Level, type Run } from './runs.js';
 
 /** One tap, open once. */
 export interface Burst {
@@ -60,8 +60,6 @@ const turned = (run: readonly Level[], ratio: number): number =>
 	Math.log(TURNED) -
 	Math.log(seconds((run.at(-1)?.toMs ?? 0) - (run[0]?.fromMs ?? 0))) +
 	logNormal(Math.log(ratio), TURNED_BY);
-
-const litresOf = (levels: readonly Level[]): number => levels.reduce((sum, level) => sum + level.litres, 0);
 
 /** One tap made it all, and was turned at each change. */
 function oneTap(run: Run): Reading {

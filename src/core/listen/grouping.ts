@@ -8,13 +8,12 @@ export interface Group {
 	readonly fromMs: number;
 	readonly toMs: number;
 	readonly litres: number;
-	/** logarithm of litres a minute, and the variance of its error */
+	/** logarithm of litres a minute */
 	readonly logLpm: number;
-	readonly errorVariance: number;
 	/** sums over the openings, for what comes next: logarithms of litres, logarithms of flows by their weights */
 	readonly sumLogs: number;
 	readonly precision: number;
-	/** by manner: pauses and later flows, as logarithms of densities */
+	/** by manner: that one begins there and then, and pauses and flows, as logarithms of densities */
 	readonly soFar: Float64Array;
 	/** by manner: logarithm of the density of it all */
 	readonly each: Float64Array;
@@ -73,7 +72,7 @@ function beginsAt({ manners, hourOf }: Known, fromMs: number, sinceEndMs: number
 }
 
 /** What was seen of one use so far, closed: with its litres and its number of openings. */
-function closed(known: Known, parts: Omit<Group, 'each' | 'evidence'>, begins: Float64Array): Group {
+function closed(known: Known, parts: Omit<Group, 'each' | 'evidence'>): Group {
 	const { bursts, litres, sumLogs } = parts;
 	const logLitres = Math.log(litres);
 	const openings = openingClass(bursts.length);
@@ -82,11 +81,7 @@ function closed(known: Known, parts: Omit<Group, 'each' | 'evidence'>, begins: F
 	const each = Float64Array.from(
 		known.manners,
 		(one, i) =>
-			(parts.soFar[i] ?? 0) +
-			(begins[i] ?? 0) +
-			one.litres(logLitres, errorVariance) +
-			(one.openings[openings] ?? 0) +
-			shared
+			(parts.soFar[i] ?? 0) + one.litres(logLitres, errorVariance) + (one.openings[openings] ?? 0) + shared
 	);
 	return { ...parts, each, evidence: logSumExp(each) };
 }
@@ -96,7 +91,6 @@ class Groups {
 	readonly #known: Known;
 	readonly #begun = new Map<Burst, Map<number, Group>>();
 	readonly #gone = new Map<Group, Map<Burst, Group>>();
-	readonly #begins = new Map<Group, Float64Array>();
 	constructor(known: Known) {
 		this.#known = known;
 	}
@@ -108,22 +102,19 @@ class Groups {
 		if (before) return before;
 		const begins = beginsAt(this.#known, burst.fromMs, sinceEndMs);
 		const { fromMs, toMs, litres, logLpm, errorVariance } = burst;
-		const group = closed(
-			this.#known,
-			{
-				bursts: [burst],
-				fromMs,
-				toMs,
-				litres,
-				logLpm,
-				errorVariance,
-				sumLogs: Math.log(litres),
-				precision: 1 / (errorVariance + ALIKE ** 2),
-				soFar: Float64Array.from(this.#known.manners, (one) => one.flow(logLpm, errorVariance))
-			},
-			begins
-		);
-		this.#begins.set(group, begins);
+		const group = closed(this.#known, {
+			bursts: [burst],
+			fromMs,
+			toMs,
+			litres,
+			logLpm,
+			sumLogs: Math.log(litres),
+			precision: 1 / (errorVariance + ALIKE ** 2),
+			soFar: Float64Array.from(
+				this.#known.manners,
+				(one, i) => (begins[i] ?? 0) + one.flow(logLpm, errorVariance)
+			)
+		});
 		made.set(sinceEndMs, group);
 		return group;
 	}
@@ -143,22 +134,16 @@ class Groups {
 		});
 		const own = 1 / (burst.errorVariance + ALIKE ** 2);
 		const precision = group.precision + own;
-		const next = closed(
-			this.#known,
-			{
-				bursts: [...group.bursts, burst],
-				fromMs: group.fromMs,
-				toMs: Math.max(group.toMs, burst.toMs),
-				litres: group.litres + burst.litres,
-				logLpm: (group.logLpm * group.precision + burst.logLpm * own) / precision,
-				errorVariance: Math.min(group.errorVariance, burst.errorVariance),
-				sumLogs: group.sumLogs + Math.log(burst.litres),
-				precision,
-				soFar
-			},
-			this.#begins.get(group) ?? new Float64Array(this.#known.manners.length)
-		);
-		this.#begins.set(next, this.#begins.get(group) ?? new Float64Array(this.#known.manners.length));
+		const next = closed(this.#known, {
+			bursts: [...group.bursts, burst],
+			fromMs: group.fromMs,
+			toMs: Math.max(group.toMs, burst.toMs),
+			litres: group.litres + burst.litres,
+			logLpm: (group.logLpm * group.precision + burst.logLpm * own) / precision,
+			sumLogs: group.sumLogs + Math.log(burst.litres),
+			precision,
+			soFar
+		});
 		made.set(burst, next);
 		return next;
 	}

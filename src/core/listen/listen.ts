@@ -10,7 +10,7 @@ import { leaksIn, type Leak } from './leaks.js';
 import { learned, likelihoodOf, type Manner } from './manner.js';
 import { FLATTEN, named, stretchesOf, type Named } from './naming.js';
 import { heardBy, UNNAMED } from './priors.js';
-import { runsIn, type Level, type Run } from './runs.js';
+import { runsIn, type Flowed, type Level, type Run } from './runs.js';
 
 /** What a use that was heard may be: that habit, so many times, with a chance. */
 export interface Choice {
@@ -37,6 +37,8 @@ export interface Ear {
 	readonly device: Device;
 	readonly habits: readonly string[];
 	readonly manners: readonly Manner[];
+	/** what drips: in the little that comes next nobody would see it */
+	readonly leaks: readonly Leak[];
 }
 
 /** What was heard. */
@@ -129,9 +131,10 @@ interface Ran {
 
 const beginOf = ({ levels }: Run): number => levels[0]?.fromMs ?? 0;
 
-function ranIn(counted: Counted, fromMs: number, atMs: number, hourOf: (ms: number) => number): Ran {
+/** @param leaksOf what drips, by what ran */
+function ranIn(counted: Counted, leaksOf: (flowed: Flowed) => readonly Leak[]): Ran {
 	const flowed = runsIn(counted);
-	const leaks = leaksIn({ ...flowed, stepL: counted.stepL, fromMs, toMs: atMs, hourOf });
+	const leaks = leaksOf(flowed);
 	const isDrip = (run: Run): boolean =>
 		leaks.some(({ fromMs: from, toMs: to = Infinity }) => from <= beginOf(run) && beginOf(run) < to);
 	const blurred = isBlurred(flowed.runs);
@@ -186,7 +189,11 @@ export function listen(listening: Listening, ear?: Ear): Listened {
 	const showings = listening.showings.filter(([ms]) => ms <= atMs);
 	const firstMs = showings.reduce((least, [ms]) => Math.min(least, ms), atMs);
 	const counted = countedBy(meter, showings, ear?.device);
-	const { runs, leaks, trickledL, blurred } = ranIn(counted, firstMs, atMs, hourOf);
+	const { runs, leaks, trickledL, blurred } = ranIn(
+		counted,
+		(flowed) =>
+			ear?.leaks ?? leaksIn({ ...flowed, stepL: counted.stepL, fromMs: firstMs, toMs: atMs, hourOf })
+	);
 	const of = heardBy(inUse(rig), meter);
 	const habits = of.map(({ habit }) => habit.id);
 	const examples = examplesIn(entries).filter(
@@ -213,6 +220,6 @@ export function listen(listening: Listening, ear?: Ear): Listened {
 		flows: runs.flatMap(({ levels }) => levels),
 		trickledL: trickledL + sumOf(rest.map(({ group }) => group.litres)),
 		unheardL: counted.unheardL,
-		ear: { device: { everyMs: counted.everyMs, stepL: counted.stepL }, habits, manners }
+		ear: { device: { everyMs: counted.everyMs, stepL: counted.stepL }, habits, manners, leaks }
 	};
 }

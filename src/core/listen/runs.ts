@@ -1,3 +1,4 @@
+import { sumOf } from '../numerics/index.js';
 import { MINUTE_MS } from '../time/index.js';
 import type { Counted } from './counted.js';
 import type { Step } from './step.js';
@@ -100,7 +101,7 @@ function apartFromDrips(lot: readonly Step[], everyMs: number): readonly (readon
 
 /** How long a step took at the flow of those next to it, ms; a guess where it is alone. */
 function tookMs(step: Step, neighbours: readonly Step[], everyMs: number): number {
-	const litres = neighbours.reduce((sum, one) => sum + one.litres, 0);
+	const litres = litresOf(neighbours);
 	const lasted = neighbours.reduce((sum, one) => sum + one.toMs - one.fromMs, 0);
 	return litres > 0 ? Math.max((step.litres * lasted) / litres, 0.2 * everyMs) : ALONE * everyMs;
 }
@@ -120,8 +121,13 @@ function trimmed(lot: readonly Step[], everyMs: number): readonly Step[] {
 	];
 }
 
-const levelOf = (steps: readonly Omit<Step, 'lpm'>[]): Level => {
-	const litres = steps.reduce((sum, step) => sum + step.litres, 0);
+/** Litres of some stretches together. */
+export const litresOf = (stretches: readonly { readonly litres: number }[]): number =>
+	sumOf(stretches.map(({ litres }) => litres));
+
+/** Stretches that follow one another, as one of the flow that they have together. */
+export const levelOf = (steps: readonly Step[]): Level => {
+	const litres = litresOf(steps);
 	const [fromMs, toMs] = [steps[0]?.fromMs ?? 0, steps.at(-1)?.toMs ?? 0];
 	return { fromMs, toMs, litres, lpm: litres / minutes(Math.max(toMs - fromMs, 1)) };
 };
@@ -216,8 +222,7 @@ export function runsIn(counted: Counted): Flowed {
 	for (const together of togetherIn(counted)) {
 		const [before = [], lot = [], after = []] = apartFromDrips(together, counted.everyMs);
 		trickle.push(...before, ...after);
-		const litres = lot.reduce((sum, step) => sum + step.litres, 0);
-		if (litres < LEAST_L) {
+		if (litresOf(lot) < LEAST_L) {
 			trickle.push(...lot);
 			continue;
 		}

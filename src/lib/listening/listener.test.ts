@@ -72,12 +72,47 @@ describe('a listener', () => {
 		expect(await port.entries()).toEqual([]);
 		expect(listener.hear(asked(10_000)).nods).toEqual([]);
 	});
-	it('keeps samples of two meters apart', async () => {
+	it('keeps samples of two meters apart, each as long as it is to be kept, and forgets one alone', async () => {
 		const port = memoryPort();
 		const listener = await listenerOn(port);
 		await listener.add(showingsOf(MORNING, 10_000));
-		await listener.open('r/other', 14, START);
+		const later = START + 5 * 86_400_000;
+		await listener.open('r/other', 2, later);
 		expect(listener.hear(asked(10_000)).samples).toBe(0);
+		await listener.add([[later, 1]]);
+		await listener.open('r/m', 14, later);
+		expect(listener.hear(asked(10_000)).nods).toHaveLength(3);
+		await listener.forget();
+		expect((await port.entries()).map(([key]) => key.split('|')[0])).toEqual(['r/other']);
+	});
+	it('takes the steps of a drip that it knows for no uses while it listens live', async () => {
+		// A tenth of a litre a step, a litre an hour: a step each six minutes, which alone looks like hands.
+		const hours = 12;
+		const drips = Array.from({ length: hours * 10 }, (_, i): Showing => [
+			START + i * 360_000,
+			Number((100 + i / 10).toFixed(1))
+		]);
+		const showers = [2, 5, 11.2].flatMap((hour) =>
+			Array.from({ length: 60 }, (_, s) => (hour * 3600 + s) * 1000)
+		);
+		const running = drips
+			.map(([ms, shows]): Showing => [ms, shows + 0.1 * showers.filter((one) => START + one < ms).length])
+			.concat(
+				showers.map((one, i): Showing => [
+					START + one + 1,
+					100 + Math.floor(one / 360_000) / 10 + (i + 1) / 10
+				])
+			)
+			.map(([ms, shows]): Showing => [ms, Math.round(shows * 10) / 10])
+			.sort(([a], [b]) => a - b);
+		const listener = await listenerOn();
+		const until = (hour: number): readonly Showing[] =>
+			running.filter(([ms]) => ms <= START + hour * 3_600_000);
+		await listener.add(until(11.9));
+		const before = listener.hear(asked(11.9 * 3600));
+		expect(before.leaks).toHaveLength(1);
+		await listener.add(running.slice(until(11.9).length));
+		expect(listener.hear(asked(11.99 * 3600)).nods).toHaveLength(before.nods.length);
 	});
 });
 

@@ -90,7 +90,7 @@ export class Listener {
 	/** Turns to a meter, and forgets what is older than it is kept for. */
 	async open(meter: string, keepDays: number, nowMs: number): Promise<void> {
 		this.#keepMs = keepDays * DAY_MS;
-		await this.#store.forgetBefore(nowMs - this.#keepMs);
+		await this.#store.forget(meter, nowMs - this.#keepMs);
 		[this.#meter, this.#whole] = [meter, undefined];
 		this.#showings = [...(await this.#store.read(meter))];
 	}
@@ -114,7 +114,7 @@ export class Listener {
 	async #forgetOld(): Promise<void> {
 		const oldestMs = (this.#showings.at(-1)?.[0] ?? 0) - this.#keepMs;
 		if ((this.#showings[0]?.[0] ?? Infinity) > oldestMs - DAY_MS) return;
-		await this.#store.forgetBefore(oldestMs);
+		await this.#store.forget(this.#meter, oldestMs);
 		this.#showings = [...(await this.#store.read(this.#meter))];
 		this.#whole = undefined;
 	}
@@ -162,7 +162,13 @@ export class Listener {
 		};
 	}
 
-	/** Forgets all samples. */
+	/** Forgets the samples of this meter. */
+	async forget(): Promise<void> {
+		await this.#store.forget(this.#meter);
+		[this.#showings, this.#whole] = [[], undefined];
+	}
+
+	/** Forgets the samples of all meters. */
 	async clear(): Promise<void> {
 		await this.#store.clear();
 		[this.#showings, this.#whole] = [[], undefined];

@@ -90,13 +90,15 @@ export class SampleStore {
 		}
 	}
 
-	/** Forgets the days before a moment. */
-	async forgetBefore(ms: number): Promise<void> {
-		const day = new Date(ms).toISOString().slice(0, 10);
+	/** Forgets a meter's days before a moment; all of them, where none is said. */
+	async forget(meter: string, beforeMs = Infinity): Promise<void> {
+		const day = beforeMs === Infinity ? undefined : new Date(beforeMs).toISOString().slice(0, 10);
 		for (const [key] of await this.#port.entries())
-			if ((key.split('|').at(-1) ?? '') < day) await this.#port.remove(key);
+			if (key.startsWith(`${meter}|`) && (day === undefined || key.slice(meter.length + 1) < day))
+				await this.#port.remove(key);
 	}
 
+	/** Forgets all meters. */
 	clear(): Promise<void> {
 		return this.#port.clear();
 	}

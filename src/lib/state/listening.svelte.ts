@@ -2,7 +2,7 @@ import { errorMessage } from '$lib/errorMessage';
 import { joined, mayGoOn, useDraft, type HeardUse, type Nod, type Showing } from '$core/listen';
 import { instantMs, tripUnderWay, type Entry, type Happening, type Meter } from '$core/logbook';
 import { DAY_MS, zonedIso } from '$core/time';
-import { sayHeardAct, sayNod } from '$core/words';
+import { sayHabit, sayHeardAct, sayNod } from '$core/words';
 import { startListener, type Asked, type ListenerApi, type SampleFile, type Told } from '$lib/listening';
 import type { FlowMeter } from '$lib/standins/flowMeter';
 import type { Edit, KeyValuePort } from '$lib/store';
@@ -175,6 +175,8 @@ export class MeterListening {
 			},
 			(why) => {
 				this.device = 'lost';
+				// What comes after is of the clock's time again.
+				if ((this.#deviceMs ?? 0) <= Date.now()) this.#deviceMs = undefined;
 				if (why !== undefined) this.trouble = `The meter is not heard any more: ${why}.`;
 				this.#soon();
 			}
@@ -308,8 +310,7 @@ export class MeterListening {
 		const edits = choices.flatMap(({ nod, habit }) =>
 			nod.kind === 'joins' ? this.#joining(nod, meter) : [this.#loggingOf(nod.use, habit, meter, false)]
 		);
-		const names = choices.map(({ habit }) => rig.habits.find(({ id }) => id === habit)?.name ?? habit);
-		const label = sayHeardAct(names);
+		const label = sayHeardAct(choices.map(({ habit }) => sayHabit(rig, habit)));
 		const kept = await this.#app.commands.do(edits, label);
 		await this.hear();
 		return kept ? label : undefined;
@@ -321,7 +322,15 @@ export class MeterListening {
 		await this.#port.set(SKIPPED, [...this.#skipped]);
 	}
 
-	/** Forgets all samples, and listens no longer. */
+	/** Forgets the samples of the meter that is listened to. */
+	async forget(): Promise<void> {
+		const { meter } = this;
+		this.stop();
+		if (meter) await this.#inTurn(async () => (await this.#listener(meter)).forget());
+		await this.hear();
+	}
+
+	/** Forgets the samples of all meters, as when everything is taken out of this browser. */
 	async clear(): Promise<void> {
 		this.stop();
 		this.#api ??= this.#start();

@@ -20,6 +20,7 @@ function listenerHere(port = memoryPort()): RemoteApi<ListenerApi> {
 		add: (...args) => listener.add(...args),
 		read: async (...args) => listener.read(...args),
 		hear: async (...args) => listener.hear(...args),
+		forget: () => listener.forget(),
 		clear: () => listener.clear()
 	};
 }

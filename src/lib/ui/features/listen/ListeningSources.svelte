@@ -80,7 +80,7 @@
 		});
 	const forget = (): Promise<void> =>
 		trying(async () => {
-			await listening.clear();
+			await listening.forget();
 			toast('The samples are removed. What was logged from them stays.');
 		});
 </script>
