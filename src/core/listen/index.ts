@@ -4,4 +4,4 @@ export type { Leak } from './leaks.js';
 export { listen, type Choice, type Ear, type HeardUse, type Listened, type Listening } from './listen.js';
 export { joined, readingsDue, useDraft, type ReadingDue } from './logging.js';
 export type { Level } from './runs.js';
-export { litresUnlogged, mayGoOn, nodsFor, type Nod } from './nods.js';
+export { heardByDay, heardLitres, isInLog, mayGoOn, nodsFor, type HeardLitres, type Nod } from './nods.js';

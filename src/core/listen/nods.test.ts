@@ -5,7 +5,7 @@ import { HOUR_MS } from '../time/index.js';
 import type { Showing } from './counted.js';
 import { heard, meter, MORNING, rig, showingsOf, START, written, type Open } from './heard.fixture.js';
 import { joined, readingsDue, useDraft } from './logging.js';
-import { litresUnlogged, nodsFor, type Nod } from './nods.js';
+import { heardByDay, heardLitres, nodsFor, type Nod } from './nods.js';
 
 const nodsOf = (taps: readonly Open[], lastS: number, entries: readonly Entry[] = []): readonly Nod[] =>
 	nodsFor(rig, meter, heard(showingsOf(taps, lastS), lastS, entries).uses, entries);
@@ -25,7 +25,7 @@ describe('what is to be done with what was heard', () => {
 	it('is offered by its name, once: nodded at, it is in the log with its litres', () => {
 		const before = nodsOf(MORNING, 10_000);
 		expect(kinds(before)).toEqual(['named', 'named', 'named']);
-		expect(litresUnlogged(before)).toBeCloseTo(8 + 4 + 0.48, 1);
+		expect(heardLitres(before).unloggedL).toBeCloseTo(8 + 4 + 0.48, 1);
 		const log = nodded(before);
 		expect(log.map(({ habit, litres }) => [habit, litres])).toEqual([
 			['shower', 8],
@@ -34,7 +34,10 @@ describe('what is to be done with what was heard', () => {
 		]);
 		const after = nodsOf(MORNING, 10_000, log);
 		expect(kinds(after)).toEqual(['logged', 'logged', 'logged']);
-		expect(litresUnlogged(after)).toBe(0);
+		expect(heardLitres(after).unloggedL).toBe(0);
+		expect(heardByDay(after, () => '2027-04-18')).toEqual([
+			{ day: '2027-04-18', ...heardLitres(before), unloggedL: 0 }
+		]);
 	});
 	it('joins what somebody wrote by hand: one use, with the litres that were heard; what a person measured stands', () => {
 		const byHand = [written('a', 420, 'shower'), written('b', 4300, 'dishes', { litres: 4.4 })];

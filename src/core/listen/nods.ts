@@ -3,6 +3,7 @@ import { passesMeter } from '../rig/index.js';
 import { MINUTE_MS } from '../time/index.js';
 import { LONGEST_PAUSE_MS } from './grouping.js';
 import type { HeardUse } from './listen.js';
+import { litresOf } from './runs.js';
 import { sameStretch } from './stretch.js';
 
 type UseEntry = EntryOf<'use'>;
@@ -155,6 +156,35 @@ export function nodsFor(
 /** Whether a use may still go on: another opening of the tap would be part of it. */
 export const mayGoOn = ({ toMs }: HeardUse, atMs: number): boolean => atMs - toMs <= LONGEST_PAUSE_MS;
 
-/** Litres that were heard and are not in the log yet. */
-export const litresUnlogged = (nods: readonly Nod[]): number =>
-	nods.reduce((sum, nod) => (nod.kind === 'logged' || nod.kind === 'joins' ? sum : sum + nod.use.litres), 0);
+/** Whether a use is in the log already, as it was heard or by hand. */
+export const isInLog = ({ kind }: Nod): boolean => kind === 'logged' || kind === 'joins';
+
+/** Litres that were heard, and those of them that are not in the log yet. */
+export interface HeardLitres {
+	readonly heardL: number;
+	readonly unloggedL: number;
+}
+
+export const heardLitres = (nods: readonly Nod[]): HeardLitres => ({
+	heardL: litresOf(nods.map(({ use }) => use)),
+	unloggedL: litresOf(nods.filter((nod) => !isInLog(nod)).map(({ use }) => use))
+});
+
+/**
+ * The same by day, the last one first.
+ *
+ * @param dayOf the calendar day of a moment
+ */
+export function heardByDay(
+	nods: readonly Nod[],
+	dayOf: (ms: number) => string
+): readonly ({ readonly day: string } & HeardLitres)[] {
+	const byDay = new Map<string, Nod[]>();
+	for (const nod of nods) {
+		const day = dayOf(nod.use.fromMs);
+		const of = byDay.get(day) ?? [];
+		of.push(nod);
+		byDay.set(day, of);
+	}
+	return [...byDay].sort(([a], [b]) => (a < b ? 1 : -1)).map(([day, of]) => ({ day, ...heardLitres(of) }));
+}

@@ -259,6 +259,7 @@ export {
 	sayHeardSince,
 	sayHowLikely,
 	sayNod,
+	sayRan,
 	saySamples,
 	sayTimes,
 	sayUnlogged,

@@ -9,6 +9,7 @@ import {
 	sayHeardSince,
 	sayHowLikely,
 	sayNod,
+	sayRan,
 	saySamples,
 	sayUnlogged
 } from './listening.js';
@@ -45,6 +46,7 @@ describe('what was heard, in words', () => {
 		expect(sayHeardAt(START, context)).toBe('07:00');
 		expect(sayHeardAt(START - 12 * HOUR, context)).toBe('yesterday 19:00');
 		expect(sayHeardSince(START, context)).toBe('Heard since 07:00');
+		expect([45_000, 250_000].map(sayRan)).toEqual(['45 s', '4 min']);
 		expect([0.001, 0.554, 0.999].map(sayHowLikely)).toEqual(['1%', '55%', '99%']);
 		expect(plain(sayUnlogged(4.24, METRIC))).toBe('4.2 L heard is not logged yet.');
 		expect(sayUnlogged(0, METRIC)).toBe('All that was heard is logged.');

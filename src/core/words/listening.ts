@@ -1,7 +1,7 @@
 import type { Leak, Nod } from '../listen/index.js';
 import type { Rig } from '../logbook/index.js';
 import { formatLitres, type UnitChoice } from '../units/index.js';
-import { clockTime, DAY_MS, zonedTime } from '../time/index.js';
+import { clockTime, DAY_MS, MINUTE_MS, zonedTime } from '../time/index.js';
 import { midSentence } from './list.js';
 import { onDay, sayDay } from './when.js';
 
@@ -19,6 +19,10 @@ export const sayHabit = (rig: Rig, habit: string): string =>
 
 /** So many of one thing: `6 ×`. */
 export const sayTimes = (times: number): string => `${times} ×`;
+
+/** How long water ran for a use, with its pauses: `45 s`, `4 min`. */
+export const sayRan = (ms: number): string =>
+	ms < MINUTE_MS ? `${Math.round(ms / 1000)} s` : `${Math.round(ms / MINUTE_MS)} min`;
 
 /** How likely one of several names is: `55%`. */
 export const sayHowLikely = (chance: number): string =>

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { Nod } from '$core/listen';
-	import { dayPlus, HOUR_MS, MINUTE_MS, zonedMs, zonedTime } from '$core/time';
+	import { isInLog, type Nod } from '$core/listen';
+	import { dayPlus, HOUR_MS, zonedMs, zonedTime } from '$core/time';
 	import { formatLitres } from '$core/units';
-	import { clockText, dayText, sayHabit, sayNod } from '$core/words';
+	import { clockText, dayText, sayHabit, sayNod, sayRan } from '$core/words';
 	import type { App } from '$lib/state';
 	import { listeningBeside } from '$lib/state/listening.svelte';
 	import DataTable from '../../kit/page/DataTable.svelte';
@@ -22,6 +22,7 @@
 	const rig = $derived(app.liveRig);
 	const fromMs = $derived(zonedMs(day, app.timeZone));
 	const toMs = $derived(zonedMs(dayPlus(day, 1), app.timeZone));
+	const HEIGHT_PX = 300;
 	/** hours of the day that are looked at closely */
 	const PARTS = [
 		{ name: 'Whole day', hours: [0, 24] },
@@ -35,7 +36,6 @@
 	const shownFrom = $derived(fromMs + hours[0] * HOUR_MS);
 	const shownTo = $derived(part === 0 ? toMs : Math.min(toMs, fromMs + hours[1] * HOUR_MS));
 	const nods = $derived(listening.nods.filter(({ use }) => use.fromMs >= shownFrom && use.fromMs < shownTo));
-	const isLogged = ({ kind }: Nod): boolean => kind === 'logged' || kind === 'joins';
 	const spec = $derived({
 		kind: 'heard' as const,
 		shown: {
@@ -47,12 +47,14 @@
 						fromMs: nod.use.fromMs,
 						toMs: nod.use.toMs,
 						litres: nod.use.litres,
+						lpm: nod.use.lpm,
 						name: sayNod(nod, { rig }),
-						isLogged: isLogged(nod)
+						isLogged: isInLog(nod)
 					}))
 				: [],
 			fromMs: shownFrom,
 			toMs: shownTo,
+			heightPx: HEIGHT_PX,
 			units,
 			timeZone: app.timeZone
 		}
@@ -62,10 +64,6 @@
 		const label = await listening.log([{ nod, habit }]);
 		if (label !== undefined) notifyDone(app, label);
 	}
-	const lasted = ({ use }: Nod): string => {
-		const minutes = (use.toMs - use.fromMs) / MINUTE_MS;
-		return minutes < 1 ? `${Math.round(60 * minutes)} s` : `${Math.round(minutes)} min`;
-	};
 	const atIso = (ms: number): string => new Date(ms).toISOString();
 	const isToday = $derived(zonedTime(app.nowMs, app.timeZone).day === day);
 </script>
@@ -75,7 +73,12 @@
 		<button class="small" aria-pressed={part === i} onclick={() => (part = i)}>{name}</button>
 	{/each}
 </p>
-<Chart {spec} theme={app.prefs.current.theme} heightPx={300} label="Flow through the meter, {dayText(day)}" />
+<Chart
+	{spec}
+	theme={app.prefs.current.theme}
+	heightPx={HEIGHT_PX}
+	label="Flow through the meter, {dayText(day)}"
+/>
 {#if nods.length === 0}
 	<p class="soft">Nothing was heard {isToday ? 'today' : 'on this day'}.</p>
 {:else if rig}
@@ -93,7 +96,7 @@
 				<th scope="row">{clockText(atIso(nod.use.fromMs), app.timeZone)}</th>
 				<td>{sayNod(nod, { rig })}</td>
 				<td class="number">{formatLitres(nod.use.litres, units)}</td>
-				<td class="number">{lasted(nod)}</td>
+				<td class="number">{sayRan(nod.use.toMs - nod.use.fromMs)}</td>
 				<td>
 					{#if nod.kind === 'logged'}<span class="soft">{nod.entry.heard?.unasked ? 'heard' : 'logged'}</span>
 					{:else if nod.kind === 'named'}<button

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { heardByDay } from '$core/listen';
 	import { zonedTime } from '$core/time';
 	import { formatLitres } from '$core/units';
 	import { dayText, sayHeardLeak } from '$core/words';
@@ -13,23 +14,12 @@
 	const listening = listeningBeside(app);
 	const units = $derived(app.prefs.current.units);
 	const dayOf = (ms: number): string => zonedTime(ms, app.timeZone).day;
-	/** litres by day: heard, and of those not in the log */
-	const days = $derived.by(() => {
-		const byDay = new Map<string, { heardL: number; unloggedL: number }>();
-		for (const { use, kind } of listening.nods) {
-			const day = dayOf(use.fromMs);
-			const sum = byDay.get(day) ?? { heardL: 0, unloggedL: 0 };
-			sum.heardL += use.litres;
-			if (kind !== 'logged' && kind !== 'joins') sum.unloggedL += use.litres;
-			byDay.set(day, sum);
-		}
-		return [...byDay].sort(([a], [b]) => (a < b ? 1 : -1));
-	});
+	const days = $derived(heardByDay(listening.nods, dayOf));
 	let chosen = $state<string>();
-	const day = $derived(chosen ?? days[0]?.[0] ?? dayOf(app.nowMs));
+	const day = $derived(chosen ?? days[0]?.day ?? dayOf(app.nowMs));
 	/** the days before and after, of those in which something was heard */
-	const before = $derived(days.find(([of]) => of < day)?.[0]);
-	const after = $derived(days.findLast(([of]) => of > day)?.[0]);
+	const before = $derived(days.find((one) => one.day < day)?.day);
+	const after = $derived(days.findLast((one) => one.day > day)?.day);
 	const context = $derived(
 		app.liveRig && { rig: app.liveRig, units, nowMs: app.nowMs, timeZone: app.timeZone }
 	);
@@ -63,7 +53,7 @@
 			{ name: 'share not logged', number: true }
 		]}
 	>
-		{#each days as [of, { heardL, unloggedL }] (of)}
+		{#each days as { day: of, heardL, unloggedL } (of)}
 			<tr>
 				<th scope="row"
 					><button class="quiet" aria-pressed={of === day} onclick={() => (chosen = of)}>{dayText(of)}</button

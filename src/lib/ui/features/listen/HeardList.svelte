@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { litresUnlogged } from '$core/listen';
+	import { heardLitres } from '$core/listen';
 	import { formatLitres } from '$core/units';
 	import {
 		sayHabit,
@@ -90,7 +90,7 @@
 					>{rows.length > shown.length ? `${rows.length - shown.length} more` : 'The day as a strip'}</a
 				>
 			</p>
-			<p class="soft small">{sayUnlogged(litresUnlogged(listening.nods), units)}</p>
+			<p class="soft small">{sayUnlogged(heardLitres(listening.nods).unloggedL, units)}</p>
 		{/if}
 		{#each leaks as leak (leak.fromMs)}
 			<p class="leak">{sayHeardLeak(leak, context)}</p>

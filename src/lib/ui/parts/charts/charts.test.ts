@@ -60,9 +60,9 @@ describe('a day through a meter', () => {
 		const place = (x: number, litres: number) => ({ x, y: 50, name: 'Shower', litres });
 		const [small, large, apart] = [place(100, 1), place(110, 8), place(300, 0.5)];
 		expect([...namesWithRoom([small, large, apart])]).toEqual([large, apart]);
-		const marks = [{ fromMs: 0, toMs: HOUR_MS, litres: 8, name: 'Shower', isLogged: true }];
+		const marks = [{ fromMs: 0, toMs: HOUR_MS, litres: 8, lpm: 3.785411784, name: 'Shower', isLogged: true }];
 		const flows = [{ fromMs: 0, toMs: HOUR_MS, litres: 8, lpm: 3.785411784 }];
-		const day = { flows, marks, fromMs: 0, toMs: 24 * HOUR_MS, timeZone: 'Etc/UTC' };
+		const day = { flows, marks, heightPx: 300, fromMs: 0, toMs: 24 * HOUR_MS, timeZone: 'Etc/UTC' };
 		const chart = heardChart({ ...day, units: { ...METRIC, volume: 'usGal' } })(tokens, 800);
 		expect(seriesOf(chart).get('Flow')?.data[1]).toEqual([0, 1]);
 		expect(seriesOf(chart).get('Logged')?.data).toMatchObject([{ name: 'Shower', value: [HOUR_MS / 2, 1] }]);

@@ -8,6 +8,8 @@ export interface HeardMark {
 	readonly fromMs: number;
 	readonly toMs: number;
 	readonly litres: number;
+	/** litres a minute while it ran */
+	readonly lpm: number;
 	readonly name: string;
 	readonly isLogged: boolean;
 }
@@ -17,6 +19,7 @@ interface Shown {
 	readonly marks: readonly HeardMark[];
 	readonly fromMs: number;
 	readonly toMs: number;
+	readonly heightPx: number;
 	readonly units: UnitChoice;
 	readonly timeZone: string;
 }
@@ -62,7 +65,6 @@ export function namesWithRoom(points: readonly Placed[]): ReadonlySet<Placed> {
 }
 
 const GRID = { left: 56, right: 24, top: 62, bottom: 34 };
-const HEIGHT_PX = 300;
 
 /** What ran through a meter in a stretch of time, with the uses named that were heard in it. */
 export function heardChart({
@@ -70,26 +72,21 @@ export function heardChart({
 	marks,
 	fromMs,
 	toMs,
+	heightPx,
 	units,
 	timeZone
 }: Shown): (tokens: ChartTokens, widthPx: number) => ChartOption {
 	const volume = (litres: number): number => fromBase(litres, units.volume);
 	const local = (ms: number): number => wallMs(ms, timeZone);
 	const within = flows.filter((level) => level.toMs >= fromMs && level.fromMs <= toMs);
-	const highest = (mark: HeardMark): number =>
-		within.reduce(
-			(most, { fromMs: from, toMs: to, lpm }) =>
-				from <= mark.toMs && to >= mark.fromMs ? Math.max(most, lpm) : most,
-			0
-		);
 	const top = within.reduce((most, { lpm }) => Math.max(most, lpm), 1);
 	const inView = marks.filter((mark) => mark.toMs >= fromMs && mark.fromMs <= toMs);
 	const pointsOn = (widthPx: number) => {
 		const points = inView.map((mark) => {
-			const [ms, lpm] = [(mark.fromMs + mark.toMs) / 2, highest(mark)];
+			const ms = (mark.fromMs + mark.toMs) / 2;
 			const x = ((ms - fromMs) / (toMs - fromMs)) * (widthPx - GRID.left - GRID.right);
-			const y = (lpm / top) * (HEIGHT_PX - GRID.top - GRID.bottom);
-			return { ...mark, ms, lpm, x, y };
+			const y = (mark.lpm / top) * (heightPx - GRID.top - GRID.bottom);
+			return { ...mark, ms, x, y };
 		});
 		const shown = namesWithRoom(points);
 		return points.map((point) => ({ ...point, isNamed: shown.has(point) }));
