@@ -7,8 +7,8 @@ export default defineConfig({
 	testDir: 'tests',
 	testMatch: '**/*.spec.ts',
 	// Generous: a shared machine has slow hours, and a cap costs nothing in quick ones.
-	timeout: 90_000,
-	expect: { timeout: 20_000 },
+	timeout: 180_000,
+	expect: { timeout: 45_000 },
 	// One more than the machine has cores: while one waits for its page to settle, the others use them.
 	workers: 3,
 	fullyParallel: true,

@@ -128,13 +128,11 @@ test('a review: by habit and tank, printed, saved, lived again; of no days it sa
 test('the forecasts’ own record is kept, survives a reload, and can be set back', async ({ page }) => {
 	await openDemo(page, { at: '/ledger/record' });
 	const head = page.getByRole('heading', { level: 1 });
-	await expect(head).toContainText(/\d+ of \d+ in range, on 11 evenings; \d+ expected/, {
-		timeout: 30_000
-	});
+	await expect(head).toContainText(/\d+ of \d+ in range, on 11 evenings; \d+ expected/);
 	await expect(page.getByText('to come').first()).toBeVisible();
 	const said = await head.textContent();
 	await page.reload();
-	await expect(head).toHaveText(said ?? '', { timeout: 30_000 });
+	await expect(head).toHaveText(said ?? '');
 	await page.getByRole('button', { name: 'Start the record again' }).click();
 	await expect(head).toHaveText('No forecast can be checked yet.');
 });

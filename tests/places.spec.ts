@@ -346,7 +346,7 @@ for (const [where, [first, second]] of Object.entries(FAR))
 			const apart = Math.abs((one?.x ?? 0) - (other?.x ?? 0));
 			expect(apart).toBeGreaterThan((chart?.width ?? 0) / 4);
 			expect(apart).toBeLessThan(chart?.width ?? 0);
-		}).toPass({ timeout: 20_000 });
+		}).toPass({ timeout: 45_000 });
 	});
 
 test('tiles of one’s own server are asked for only when they are set, and the policy allows that server alone', async ({

@@ -3,8 +3,10 @@ import { gzipSync } from 'node:zlib';
 import { writeFileSync } from 'node:fs';
 import { measure as measureClients } from '../bench/outside/clients';
 import { clockOf, titleAfterTap, watch, watchedSince } from '../bench/outside/watch';
+import { rig as paperVan } from '../src/core/listen/heard.fixture.js';
 import { entry, exactRig, exactTrip, logbookOf } from './helpers/logbooks';
-import { follow, litresOf, lookAround, openDemo, quickline, stored } from './helpers/pages';
+import { follow, litresOf, lookAround, openDemo, openLogbook, quickline, stored } from './helpers/pages';
+import { namedAfter, sends, withSerialMeter } from './helpers/serialMeter';
 
 test('the first view is at most 138 kB of script, gzipped, and has no chart code in it', async ({ page }) => {
 	await lookAround(page);
@@ -157,6 +159,29 @@ test('on a phone four times slower nothing moves as figures come, and a chart is
 	expect(drawn).toBeGreaterThan(0);
 	expect(drawn).toBeLessThanOrEqual(4);
 	await context.close();
+});
+
+test('a meter on a serial port is heard live: a use is named within two seconds of its end', async ({
+	page
+}) => {
+	await withSerialMeter(page);
+	await openLogbook(page, { ...logbookOf([]), rigs: [paperVan], trips: [] }, { at: '/data' });
+	await page.getByRole('button', { name: 'Connect by USB' }).click();
+	await sends(page, '# pump meter\n100.00\n');
+	await expect(page.getByText('The meter by USB: 100')).toBeVisible();
+	await follow(page, '/');
+	// 6 L a minute for five seconds.
+	for (let s = 1; s < 5; s++) {
+		await page.waitForTimeout(1000);
+		await sends(page, `${(100 + 0.1 * s).toFixed(2)} 6\n`);
+	}
+	await page.waitForTimeout(1000);
+	const tookMs = await namedAfter(page, '100.50 6\n', '0.5 L');
+	console.log(`a use is named ${Math.round(tookMs)} ms after its end`);
+	expect(tookMs).toBeLessThan(2000);
+	await follow(page, '/data');
+	await page.evaluate(() => window.meter.close());
+	await expect(page.getByText('The meter by USB has stopped sending.')).toBeVisible();
 });
 
 test('two clients at once are served as well as one: no thread is begun anew for a call', async ({

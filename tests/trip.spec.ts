@@ -226,7 +226,7 @@ test('what if: one is dropped and leaves no trace, one is kept; a school is chos
 		.toBe(true);
 
 	const schools = page.getByRole('region', { name: 'Plan styles for this trip' });
-	await schools.getByText('Compare 6 plan styles').click({ timeout: 20_000 });
+	await schools.getByText('Compare 6 plan styles').click();
 	await expect(schools.getByRole('row')).toHaveCount(7);
 	await schools.getByRole('radio', { name: /Top up whenever you can/ }).check();
 	await expect.poll(async () => (await tripStored(page)).policy).toMatchObject({ school: 'top-up' });
@@ -241,7 +241,7 @@ test('a trip that falls short says so, with what mends it; a tap tries it, anoth
 	await openTrip(page, FAILS);
 	await expect(page.getByText(/\d\sL short/)).toBeVisible();
 	const mend = page.getByRole('listitem').filter({ hasText: 'Switch on Short showers' });
-	await expect(mend).toBeVisible({ timeout: 20_000 });
+	await expect(mend).toBeVisible();
 	await expect(page.getByRole('listitem').filter({ hasText: 'Stay one fewer night at Camp' })).toBeVisible();
 	await mend.getByRole('button', { name: 'Try' }).click();
 	await expect(page.getByRole('row', { name: /It works/ })).toContainText('yes');
@@ -275,7 +275,7 @@ test('a planned service that was passed by without a word is asked after once', 
 	await page.clock.fastForward(0.7 * DAY_MS);
 	await page.getByRole('navigation').getByRole('link', { name: 'Now' }).click();
 	const ask = page.getByText(/Did you fill Main and empty Grey at Ford/);
-	await expect(ask).toBeVisible({ timeout: 20_000 });
+	await expect(ask).toBeVisible();
 	await page.getByRole('button', { name: 'No', exact: true }).click();
 	await expect(ask).toBeHidden();
 	await page.reload();
@@ -291,8 +291,7 @@ test('a trip is copied, looked at by its address, and planned as one will set ou
 	await expect(page).toHaveURL(/trip=/);
 	await expect(page.getByText(/Planned as if you set out on/)).toBeVisible();
 	await expect(page.getByRole('region', { name: 'How much to load before you leave' })).toContainText(
-		'is the least you need',
-		{ timeout: 20_000 }
+		'is the least you need'
 	);
 	await page.goBack();
 	await expect(page.getByText(/Planned as if you set out on/)).toBeHidden();
@@ -326,7 +325,7 @@ test('the demo’s camper has a trip that holds, with a plan and a price for eve
 	await openDemo(page, { at: '/trip' });
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('at Tamsel Ford');
 	await expect(page.getByText(/% chance that no tank runs low or fills up/)).toBeVisible();
-	await page.getByText(/^Compare \d plan styles/).click({ timeout: 20_000 });
+	await page.getByText(/^Compare \d plan styles/).click();
 	await expect(page.getByRole('row', { name: /Carry light/ })).toBeVisible();
 });
 
