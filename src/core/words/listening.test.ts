@@ -54,15 +54,8 @@ describe('what was heard, in words', () => {
 			'Heard: Shower',
 			'Heard: 2 uses'
 		]);
-		expect(
-			saySamples(
-				[
-					[START, 1],
-					[START + HOUR, 2]
-				],
-				context
-			)
-		).toBe('2 samples, 07:00 to 08:00');
+		expect(saySamples(2, [START, START + HOUR], context)).toBe('2 samples, 07:00 to 08:00');
+		expect(saySamples(1, [START, START], context)).toBe('1 sample, 07:00');
 	});
 	it('a drip: since when, and what it comes to in a day', () => {
 		const days = { ...context, nowMs: START + 50 * HOUR };

@@ -80,14 +80,12 @@ export const sayUnlogged = (litres: number, units: UnitChoice): string =>
 export const sayHeardAct = (names: readonly string[]): string =>
 	names.length === 1 ? `Heard: ${names[0]}` : `Heard: ${names.length} uses`;
 
-/** What is in a file of samples: `4 213 samples, 214 L, from 3 June 07:10 to 9 June 22:04`. */
+/** How many samples there are, and of when: `4213 samples, 3 June 07:10 to 9 June 22:04`. */
 export function saySamples(
-	samples: readonly (readonly [atMs: number, shows: number])[],
+	samples: number,
+	[fromMs, toMs]: readonly [fromMs: number, toMs: number],
 	context: HeardContext
 ): string {
-	const [fromMs, toMs] = samples.reduce(
-		([least, most], [ms]) => [Math.min(least, ms), Math.max(most, ms)],
-		[Infinity, -Infinity]
-	);
-	return `${samples.length} ${samples.length === 1 ? 'sample' : 'samples'}, ${sayHeardAt(fromMs, context)} to ${sayHeardAt(toMs, context)}`;
+	if (samples === 1) return `1 sample, ${sayHeardAt(fromMs, context)}`;
+	return `${samples} samples, ${sayHeardAt(fromMs, context)} to ${sayHeardAt(toMs, context)}`;
 }

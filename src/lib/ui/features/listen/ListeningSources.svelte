@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { sayHeardAt, saySamples } from '$core/words';
+	import { saySamples } from '$core/words';
 	import { formatFigure, formatLitres } from '$core/units';
 	import type { App } from '$lib/state';
 	import { bluetoothMeter, serialMeter, waysToMeter, type SampleFile } from '$lib/listening';
@@ -22,6 +22,9 @@
 		rig && { rig, units: app.prefs.current.units, nowMs: app.nowMs, timeZone: app.timeZone }
 	);
 	let file = $state.raw<SampleFile>();
+	/** a file may have its samples in any order */
+	const spanOf = ({ samples }: SampleFile): readonly [fromMs: number, toMs: number] =>
+		samples.reduce(([from, to], [ms]) => [Math.min(from, ms), Math.max(to, ms)], [Infinity, -Infinity]);
 	let wrong = $state('');
 	let busy = $state(false);
 
@@ -132,7 +135,7 @@
 	{#if file && context}
 		<div class="file">
 			{#if file.samples.length > 0}
-				<p>{saySamples(file.samples, context)}, for {meter.name}.</p>
+				<p>{saySamples(file.samples.length, spanOf(file), context)}, for {meter.name}.</p>
 			{:else}
 				<p>No sample found. A line is a time and a total, such as “2027-04-18T07:10:00Z,412.63”.</p>
 			{/if}
@@ -172,7 +175,7 @@
 	</div>
 	{#if told && told.samples > 0 && context && told.firstMs !== undefined && told.lastMs !== undefined}
 		<p class="soft">
-			{told.samples} samples here, {sayHeardAt(told.firstMs, context)} to {sayHeardAt(told.lastMs, context)}.
+			{saySamples(told.samples, [told.firstMs, told.lastMs], context)}.
 			<a href="/ledger/heard">What was heard</a>
 			<button class="quiet small" disabled={busy} onclick={() => void forget()}>Remove samples</button>
 		</p>

@@ -57,9 +57,11 @@ describe('a day through a meter', () => {
 		expect(stepsOf([])).toEqual([]);
 	});
 	it('names what there is room for, the most litres first, and draws in the person’s own units', () => {
-		const place = (x: number, litres: number) => ({ x, y: 50, name: 'Shower', litres });
+		const place = (x: number, litres: number, y = 50) => ({ x, y, name: 'Shower', litres });
 		const [small, large, apart] = [place(100, 1), place(110, 8), place(300, 0.5)];
 		expect([...namesWithRoom([small, large, apart])]).toEqual([large, apart]);
+		const above = place(115, 0.3, 65);
+		expect([...namesWithRoom([large, above])], 'no name over a point').toEqual([above]);
 		const marks = [{ fromMs: 0, toMs: HOUR_MS, litres: 8, lpm: 3.785411784, name: 'Shower', isLogged: true }];
 		const flows = [{ fromMs: 0, toMs: HOUR_MS, litres: 8, lpm: 3.785411784 }];
 		const day = { flows, marks, heightPx: 300, fromMs: 0, toMs: 24 * HOUR_MS, timeZone: 'Etc/UTC' };

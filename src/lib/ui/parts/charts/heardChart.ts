@@ -41,6 +41,8 @@ export function stepsOf(flows: readonly Level[]): readonly (readonly [ms: number
 const LETTER_PX = 7;
 const APART_PX = 10;
 const LINE_PX = 18;
+/** How wide a point is drawn, px. */
+const MARK_PX = 8;
 
 /** A name that would stand at a point of the chart, px. */
 interface Placed {
@@ -50,16 +52,21 @@ interface Placed {
 	readonly litres: number;
 }
 
-/** Which names there is room for: those of the most litres first. */
+/** Which names there is room for above their points, beside other names and over no other point: those of the most litres first. */
 export function namesWithRoom(points: readonly Placed[]): ReadonlySet<Placed> {
+	const halfPx = ({ name }: Placed): number => (LETTER_PX * name.length) / 2;
 	const shown: Placed[] = [];
 	for (const point of [...points].sort((a, b) => b.litres - a.litres)) {
-		const isFree = shown.every(
+		const besideNames = shown.every(
 			(other) =>
-				Math.abs(point.x - other.x) > (LETTER_PX * (point.name.length + other.name.length)) / 2 + APART_PX ||
+				Math.abs(point.x - other.x) > halfPx(point) + halfPx(other) + APART_PX ||
 				Math.abs(point.y - other.y) > LINE_PX
 		);
-		if (isFree) shown.push(point);
+		const overPoint = points.some(
+			({ x, y }) =>
+				y > point.y && y - point.y < LINE_PX + MARK_PX && Math.abs(point.x - x) < halfPx(point) + MARK_PX
+		);
+		if (besideNames && !overPoint) shown.push(point);
 	}
 	return new Set(shown);
 }
@@ -105,7 +112,7 @@ export function heardChart({
 					label: { show: isNamed }
 				})),
 			symbol: isLogged ? 'circle' : 'emptyCircle',
-			symbolSize: 8,
+			symbolSize: MARK_PX,
 			itemStyle: { color: isLogged ? tokens.ink : tokens.caution },
 			label: {
 				show: true,
