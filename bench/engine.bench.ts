@@ -4,6 +4,8 @@ import { bench, describe } from 'vitest';
 import { estimate, withEntry } from '../src/core/estimate';
 import { basket, forecast, sacrifice, stayLine, worth } from '../src/core/forecast';
 import { planProblemOf, workOut } from '../src/core/plan';
+import { heardOf, HEARINGS } from './heard';
+import { heardLife, type HeardLife } from './truth/heard';
 import { entry, exactRig, exactTrip, logbookOf } from '../tests/helpers/logbooks';
 import type { Measure, Rig, Service, Trip } from '../src/core/logbook';
 
@@ -103,6 +105,18 @@ const HUNDRED: Trip = {
 	policy: { certainty: 0.9, feePerMinute: 1e300, feePerKm: 1e12, feePerKgKm: 1e300 }
 };
 
+/** Two lives at a tap with a drip and a fine counter, one after the other: a fortnight of samples. */
+function fortnightHeard(): HeardLife {
+	const hearing = HEARINGS.find(({ drip, stepL }) => drip && stepL === 0.01);
+	if (!hearing) throw new Error('there is a life with a drip and a fine counter');
+	const life = heardLife(hearing, 1);
+	const [first = ['', 0], last = ['', 0]] = [life.samples[0], life.samples.at(-1)];
+	const later = (at: string): string => new Date(Date.parse(at) + 6 * 24 * HOUR_MS).toISOString();
+	const again = life.samples.map(([at, shows]) => [later(at), shows + last[1] - first[1]] as const);
+	return { ...life, samples: [...life.samples, ...again], at: later(life.at) };
+}
+const fortnight = fortnightHeard();
+
 /** A rank-one update of so many numbers for each entry, and nothing else: what the replay is held against. */
 const BARE_STATES = 22;
 function bareLoop(): number {
@@ -178,4 +192,8 @@ describe('engine', () => {
 		() => void workOut(planProblemOf(saving, HUNDRED)),
 		{ iterations: 2, warmupIterations: 1 }
 	);
+	bench('a fortnight of samples heard (must be under 2 s, the first time)', () => void heardOf(fortnight), {
+		iterations: 1,
+		warmupIterations: 0
+	});
 });

@@ -137,7 +137,7 @@ describe('the books balance', () => {
 					expect(sum(seen.habits.map(({ litres }) => litres)) + seen.unloggedL).toBeCloseTo(seen.drawnL, 6);
 				}
 			),
-			{ numRuns: 60 }
+			{ numRuns: 25 }
 		);
 	});
 

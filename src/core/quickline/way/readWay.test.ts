@@ -147,7 +147,7 @@ describe('a way and back', () => {
 				expect(again.problems).toEqual([]);
 				expect(again.stops).toEqual(stops);
 			}),
-			{ numRuns: 300 }
+			{ numRuns: 120 }
 		);
 	});
 	it('any trip, whenever one comes and goes → text → the same stops', () => {
@@ -178,7 +178,7 @@ describe('a way and back', () => {
 				const again = read(sayWay(stops, { timeZone: ZONE, points }));
 				expect(again.stops).toEqual(stops.map(({ id: _id, ...one }) => one));
 			}),
-			{ numRuns: 400 }
+			{ numRuns: 120 }
 		);
 	});
 	it('whatever is typed: an answer, its stops valid and in order', () => {
@@ -199,7 +199,7 @@ describe('a way and back', () => {
 					});
 				}
 			),
-			{ numRuns: 300 }
+			{ numRuns: 120 }
 		);
 	});
 });
