@@ -128,7 +128,10 @@ test('a review: by habit and tank, printed, saved, lived again; of no days it sa
 test('the forecasts’ own record is kept, survives a reload, and can be set back', async ({ page }) => {
 	await openDemo(page, { at: '/ledger/record' });
 	const head = page.getByRole('heading', { level: 1 });
-	await expect(head).toContainText(/\d+ of \d+ in range, on 11 evenings; \d+ expected/);
+	// Eleven evenings are forecast and held against what came, one after the other.
+	await expect(head).toContainText(/\d+ of \d+ in range, on 11 evenings; \d+ expected/, {
+		timeout: 90_000
+	});
 	await expect(page.getByText('to come').first()).toBeVisible();
 	const said = await head.textContent();
 	await page.reload();
