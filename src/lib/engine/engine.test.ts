@@ -300,6 +300,8 @@ describe('what is asked of a trip', () => {
 		const ways = await engine.ask('trip/waysOfTrip', question, 'trip');
 		expect(ways?.schools.map(({ plan }) => plan.feasible)).toEqual([true, true, true, true, true, true]);
 		expect(ways?.load?.leastL).toBeGreaterThan(10);
+		const mends = await engine.ask('trip/mendsOfTrip', question, 'trip');
+		expect(mends).toEqual({ trip: 'trip', mends: [] });
 		const tried = await engine.ask('trip/tryChange', question, 'trip', { kind: 'skip', stop: 'ford' });
 		expect(tried?.after.plan.feasible).toBe(false);
 		expect((await engine.ask('trip/planOfTrip', question, 'trip'))?.plan).toEqual(planned?.plan);

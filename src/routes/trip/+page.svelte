@@ -54,7 +54,7 @@
 	const atHand = $derived(trip !== undefined && trip.id === app.tripAtHand?.id);
 	const over = $derived(trip !== undefined && tripSpan(trip)[1] <= app.nowMs);
 	const asked = askedOfTrip(app, () => trip);
-	const { planned, plan, ways, past } = $derived(asked);
+	const { planned, plan, ways, mends, past } = $derived(asked);
 	/** what stands under the plan comes with it, or without when that takes its time: nothing moves under a thumb */
 	const PATIENCE_MS = 2500;
 	const patience = later(PATIENCE_MS);
@@ -87,7 +87,7 @@
 			{over}
 			nowMs={app.nowMs}
 			{units}
-			mend={ways?.mends[0]}
+			mend={mends?.[0]}
 			points={app.records.points}
 		/>
 		{#if atHand}<PlanNews {app} />{/if}
@@ -114,8 +114,8 @@
 			<LastChances {rig} {trip} chances={plan?.lastChance ?? []} nowMs={app.nowMs} />
 			{#if plan && !plan.feasible}
 				<Section title="What would fix it">
-					<KeptPlace height={ways ? undefined : '8.5rem'}>
-						<Mends {rig} {trip} points={app.records.points} mends={ways?.mends} {units} ontry={tryIt} />
+					<KeptPlace height={mends ? undefined : '8.5rem'}>
+						<Mends {rig} {trip} points={app.records.points} {mends} {units} ontry={tryIt} />
 					</KeptPlace>
 				</Section>
 			{/if}
@@ -165,11 +165,11 @@
 				{/if}
 			</InTurn>
 			<InTurn>
-				{#if ways && plan && !over}
+				{#if plan && !over}
 					<Section title="If one is shut" ruled>
 						<Fallback
 							on={trip.policy?.fallback === true}
-							price={ways.fallback}
+							price={ways?.fallback}
 							onchange={(on) => void keepChange(app, trip, { kind: 'fallback', on })}
 						/>
 					</Section>

@@ -1,15 +1,6 @@
 import type { Estimate } from '$core/estimate';
-import { instantMs, type Entry, type HoursReader, type Point, type School, type Trip } from '$core/logbook';
-import {
-	ALL_SCHOOLS,
-	loadBefore,
-	mends,
-	workedPlan,
-	type Load,
-	type Plan,
-	type PlanMend,
-	type PlanOptions
-} from '$core/plan';
+import { instantMs, type Entry, type HoursReader, type School, type Trip } from '$core/logbook';
+import { ALL_SCHOOLS, loadBefore, workedPlan, type Load, type Plan, type PlanOptions } from '$core/plan';
 import { plannedTrip } from '../../parts/plannedTrip';
 import { fallbackPriceOf, type FallbackPrice } from '../../parts/tripPlan';
 import { question } from '../../question';
@@ -28,15 +19,12 @@ export interface WaysOfTrip {
 	readonly schools: readonly SchoolPlan[];
 	/** what surviving one service that is shut costs */
 	readonly fallback: FallbackPrice;
-	readonly mends: readonly PlanMend[];
 }
 
-/** How else a trip can be done: what to load, what each school makes of it, and what would mend it. It pauses on the way. */
+/** How else a trip can be done: what to load, and what each school makes of it. It pauses on the way. */
 function* waysAlong(
 	estimate: Estimate,
-	trips: readonly Trip[],
 	whole: Trip,
-	points: readonly Point[],
 	entries: readonly Entry[],
 	hours: HoursReader | undefined
 ): Generator<void, WaysOfTrip> {
@@ -54,15 +42,11 @@ function* waysAlong(
 		schools.push({ school, plan: workedPlan(estimate, other, options).plan });
 		yield;
 	}
-	const fallback = fallbackPriceOf(estimate, trip, options);
-	yield;
-	const own = schools.find(({ school }) => school === trip.policy?.school)?.plan;
 	return {
 		trip: trip.id,
 		...(load ? { load } : {}),
 		schools,
-		fallback,
-		mends: own && !own.feasible ? yield* mends(estimate, trips, trip, own, points, of) : []
+		fallback: fallbackPriceOf(estimate, trip, options)
 	};
 }
 
@@ -70,11 +54,11 @@ function* waysAlong(
 const waysOfTrip = question({
 	outdatedBy: 'newer or change',
 	answer: async (
-		{ estimate, trip, book: { trips, points }, entries, shared, inParts },
+		{ estimate, trip, entries, shared, inParts },
 		id: string
 	): Promise<WaysOfTrip | undefined> => {
 		const found = trip(id);
-		return found && inParts(waysAlong(estimate(), trips, found, points, entries, shared.hours));
+		return found && inParts(waysAlong(estimate(), found, entries, shared.hours));
 	}
 });
 

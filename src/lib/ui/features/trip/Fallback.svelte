@@ -17,11 +17,15 @@
 		><input type="checkbox" checked={on} onchange={(event) => onchange(event.currentTarget.checked)} />
 		Work even if one tap or drain is shut</label
 	>
-	{#if price}<p class="soft small">{sayFallbackPrice(price.without, price.withIt)}</p>{/if}
+	<p class="soft small" aria-live="polite">
+		{price ? sayFallbackPrice(price.without, price.withIt) : ''}
+	</p>
 </div>
 
 <style>
 	p {
+		/* its place is kept until it is worked out */
+		min-height: 1lh;
 		padding-left: 1.8rem;
 	}
 </style>

@@ -19,10 +19,17 @@ export function askedOfTrip(app: App, shown: () => Trip | undefined) {
 		const trip = ahead();
 		return trip && app.engine.ask('trip/planOfTrip', trip.id);
 	});
+	// What takes its time is asked once the plan stands, and again where that has become another or something was written:
+	// asked again with every figure that comes, it would be given up each time before it is there.
 	const ways = latest(() => {
-		void app.engine.assessment;
-		const trip = ahead();
-		return trip && app.engine.ask('trip/waysOfTrip', trip.id);
+		void app.engine.written;
+		const plan = ofShown(planned.value);
+		return plan && app.engine.ask('trip/waysOfTrip', plan.trip);
+	});
+	const mends = latest(() => {
+		void app.engine.written;
+		const plan = ofShown(planned.value);
+		return plan?.plan.feasible === false ? app.engine.ask('trip/mendsOfTrip', plan.trip) : undefined;
 	});
 	const past = latest(() => {
 		void app.engine.written;
@@ -40,6 +47,10 @@ export function askedOfTrip(app: App, shown: () => Trip | undefined) {
 		},
 		get ways() {
 			return ofShown(ways.value);
+		},
+		/** what would make it hold */
+		get mends() {
+			return ofShown(mends.value)?.mends;
 		},
 		/** what is in each tank along it, once what was is known too: drawn once */
 		get past() {
