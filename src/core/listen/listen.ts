@@ -212,10 +212,10 @@ export function listen(listening: Listening, ear?: Ear): Listened {
 		uses = named(stretches, habits, known, teaching);
 		if (!isLearned) manners = learnedFrom(priors, uses, days, hourOf);
 	}
-	const told = uses.filter((one) => isUse(one, habits.length));
-	const rest = uses.filter((one) => !told.includes(one));
+	const isTold = (one: Named): boolean => isUse(one, habits.length);
+	const rest = uses.filter((one) => !isTold(one));
 	return {
-		uses: told.map((one) => heardUse(one, habits, leaks)),
+		uses: uses.filter(isTold).map((one) => heardUse(one, habits, leaks)),
 		leaks,
 		flows: runs.flatMap(({ levels }) => levels),
 		trickledL: trickledL + sumOf(rest.map(({ group }) => group.litres)),

@@ -1,3 +1,4 @@
+import { groups } from 'd3-array';
 import { instantMs, type Entry, type EntryOf, type Meter, type Outlet, type Rig } from '../logbook/index.js';
 import { passesMeter } from '../rig/index.js';
 import { MINUTE_MS } from '../time/index.js';
@@ -179,12 +180,7 @@ export function heardByDay(
 	nods: readonly Nod[],
 	dayOf: (ms: number) => string
 ): readonly ({ readonly day: string } & HeardLitres)[] {
-	const byDay = new Map<string, Nod[]>();
-	for (const nod of nods) {
-		const day = dayOf(nod.use.fromMs);
-		const of = byDay.get(day) ?? [];
-		of.push(nod);
-		byDay.set(day, of);
-	}
-	return [...byDay].sort(([a], [b]) => (a < b ? 1 : -1)).map(([day, of]) => ({ day, ...heardLitres(of) }));
+	return groups(nods, ({ use }) => dayOf(use.fromMs))
+		.map(([day, of]) => ({ day, ...heardLitres(of) }))
+		.sort((a, b) => (a.day < b.day ? 1 : -1));
 }

@@ -59,7 +59,8 @@ export async function serialMeter(): Promise<FlowMeter> {
 				reader = to.readable?.getReader();
 				const lines = new MeterLines();
 				const decoder = new TextDecoder();
-				for (;;) {
+				// Let go of while it was being opened, it is not read at all.
+				while (!ended) {
 					const part = await reader?.read();
 					if (!part || part.done) break;
 					lines.take(decoder.decode(part.value, { stream: true })).forEach(onreading);
@@ -96,6 +97,8 @@ export async function bluetoothMeter(): Promise<FlowMeter> {
 			device.addEventListener('gattserverdisconnected', () => lost());
 			async function listen(): Promise<void> {
 				const server = await gatt?.connect();
+				// Let go of while it was being connected to.
+				if (ended) return gatt?.disconnect();
 				const service = await server?.getPrimaryService(METER_SERVICE);
 				const told = await service?.getCharacteristic(METER_LINES);
 				told?.addEventListener('characteristicvaluechanged', () => {

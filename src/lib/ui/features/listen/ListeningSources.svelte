@@ -68,9 +68,16 @@
 	function pickFile(): void {
 		const input = Object.assign(document.createElement('input'), {
 			type: 'file',
-			accept: '.csv,.txt,text/csv,text/plain'
+			accept: '.csv,.txt,text/csv,text/plain',
+			hidden: true
 		});
-		input.onchange = () => void readFile(input.files?.[0]);
+		// In the page while one chooses: some browsers forget a field that is in none.
+		document.body.append(input);
+		input.onchange = () => {
+			input.remove();
+			void readFile(input.files?.[0]);
+		};
+		input.oncancel = () => input.remove();
 		input.click();
 	}
 	const takeFile = (): Promise<void> =>
