@@ -319,6 +319,35 @@ async function openLogbookAgain(page: Page): Promise<void> {
 	await page.getByRole('navigation').getByRole('link', { name: 'Trip' }).click();
 }
 
+test('what takes its time is asked once or twice as a trip is opened, not again with every figure that comes', async ({
+	page
+}) => {
+	await page.addInitScript(() => {
+		const post = Worker.prototype.postMessage;
+		const asked: unknown[] = [];
+		Object.assign(window, { asked });
+		Worker.prototype.postMessage = function (this: Worker, ...args: Parameters<typeof post>) {
+			const { argumentList } = args[0] as { argumentList?: readonly { value?: unknown }[] };
+			asked.push(argumentList?.[0]?.value);
+			post.apply(this, args);
+		} as typeof post;
+	});
+	const asked = async (what: string): Promise<number> =>
+		(await page.evaluate(() => (window as unknown as { asked: unknown[] }).asked)).filter(
+			(one) => one === what
+		).length;
+	await openTrip(page, FAILS);
+	await expect(page.getByRole('button', { name: 'Try' }).first()).toBeVisible();
+	await expect(page.getByText(/^Compare \d plan styles/)).toBeVisible();
+	// The last figures of all are those with the plan in them.
+	await expect.poll(() => asked('now/preparePlanning')).toBe(1);
+	await page.waitForTimeout(1500);
+	for (const question of ['trip/waysOfTrip', 'trip/mendsOfTrip']) {
+		expect(await asked(question), question).toBeGreaterThan(0);
+		expect(await asked(question), question).toBeLessThanOrEqual(2);
+	}
+});
+
 test('the demo’s camper has a trip that holds, with a plan and a price for every school', async ({
 	page
 }) => {

@@ -71,6 +71,8 @@ export class App {
 	hour = $derived(Math.floor(this.nowMs / HOUR));
 	/** how many times as wide forecasts of the rig in view are drawn, as their own record asks */
 	spread = $derived.by(() => this.prefs.current.spread?.[this.rig?.id ?? '']);
+	/** the same ones as long as nobody chooses others: what is asked is not asked again for another preference */
+	units = $derived.by(() => this.prefs.current.units);
 	rigEntries = $derived.by(() => this.records.entries.filter(({ rig }) => rig === this.rig?.id));
 
 	/** what is amiss with what is kept */
@@ -108,7 +110,7 @@ export class App {
 						atMs: this.nowMs,
 						timeZone: this.timeZone,
 						home: this.home,
-						units: this.prefs.current.units,
+						units: this.units,
 						inflation: this.spread
 					}
 				: undefined
