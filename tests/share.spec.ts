@@ -261,7 +261,9 @@ test('Now says who has not got the last days, once that is so', async ({ page: m
 	await mara.getByRole('button', { name: 'Done' }).click();
 	await imported(mara);
 	await mara.goto('/');
+	const before = (await entriesIn(mara)).length;
 	await enter(mara, 'shower');
+	await expect.poll(async () => (await entriesIn(mara)).length).toBe(before + 1);
 	await mara.clock.setSystemTime(NOW_MS + 2 * DAY_MS);
 	await mara.goto('/');
 	await expect(mara.getByText('Ivo hasn’t got the last two days: 1 change.')).toBeVisible();

@@ -178,6 +178,14 @@ describe('two changes at once', () => {
 		await Promise.all([off('a'), off('b')]);
 		expect(app.rig?.tanks[0]?.trials?.map(({ used }) => used)).toEqual([false, false]);
 	});
+	it('are taken back in the order in which they were done, though the first waits for its code', async () => {
+		const { app } = await begun();
+		await Promise.all([
+			app.commands.change('rig', 'rig', (rig) => ({ ...rig, name: 'Other' }), 'Name'),
+			app.commands.log(wash, 'Dishes')
+		]);
+		expect(app.commands.history.done.map(({ label }) => label)).toEqual(['Name', 'Dishes']);
+	});
 });
 
 describe('what is saved can be read back', () => {

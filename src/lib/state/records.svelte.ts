@@ -42,6 +42,8 @@ export class Records {
 	readonly #copy: SecondCopy | undefined;
 	readonly #follow: Follower;
 	readonly #channel = new BroadcastChannel('dipsometer');
+	/** edits go to the store in the order in which they were asked for, though some wait for code first */
+	#before: Promise<unknown> = Promise.resolve();
 	#heard: Promise<unknown> = Promise.resolve();
 	#copied: Promise<unknown> = Promise.resolve();
 	#mending: ReturnType<typeof setTimeout> | undefined;
@@ -140,7 +142,11 @@ export class Records {
 		stored: (() => void) | undefined,
 		since: unknown
 	): Promise<readonly Change[]> {
-		const changes = await this.#store.update(await this.#keeping(edits), since);
+		const keeping = this.#keeping(edits);
+		const before = this.#before;
+		this.#before = Promise.allSettled([before, keeping]);
+		await before;
+		const changes = await this.#store.update(await keeping, since);
 		stored?.();
 		this.#note(changes);
 		this.#channel.postMessage({ keys: changes.map(keyOf) } satisfies News);
