@@ -50,7 +50,17 @@ export default defineConfig({
 					isolate: false
 				}
 			},
-			{ extends: true, test: { name: 'app', include: ['src/lib/**/*.test.ts'], benchmark: { include: [] } } }
+			// So do these: to load the application anew for each file takes longer than its tests.
+			{
+				extends: true,
+				test: {
+					name: 'app',
+					include: ['src/lib/**/*.test.ts'],
+					benchmark: { include: [] },
+					setupFiles: ['tests/helpers/world.ts'],
+					isolate: false
+				}
+			}
 		]
 	}
 });

@@ -1,4 +1,3 @@
-import { afterEach } from 'vitest';
 import type { Logbook, Rig } from '$core/logbook';
 import type { EngineApi } from '$lib/engine';
 import { App, Preferences, Presence } from '$lib/state';
@@ -12,15 +11,13 @@ import {
 	type Edit,
 	type RecordStore
 } from '$lib/store';
+import { endsWithTest } from './ofTest';
 import { engineHere, type EngineHere } from './engine';
 import { exactRig, exactTrip, freshStart, logbookOf } from './logbooks';
 
 /** A second rig beside the exact one. */
 export const boat: Rig = { ...exactRig, id: 'boat', name: 'Paper boat', kind: 'boat' };
 export const start: Logbook = { ...logbookOf(freshStart(), exactRig, [exactTrip]), rigs: [exactRig, boat] };
-
-const apps: App[] = [];
-afterEach(() => apps.splice(0).forEach((app) => app.close()));
 
 /** What a browser keeps: three ports of the store, one writer at a time among all tabs; its second copy; notes. */
 export const browser = (records = memoryPort()) => ({
@@ -53,7 +50,7 @@ export async function tab(
 		presence: new Presence(here.notes),
 		beside: { port: here.prefs, turns: here.ports.turns }
 	});
-	apps.push(app);
+	endsWithTest(() => app.close());
 	await app.start();
 	return app;
 }

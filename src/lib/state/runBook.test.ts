@@ -1,4 +1,5 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import { endsWithTest } from '../../../tests/helpers/ofTest';
 import { begun, tab } from '../../../tests/helpers/tab';
 import type { Entry } from '$core/logbook';
 import { stepsOf, type FillSetup, type Run } from '$core/runs';
@@ -23,11 +24,9 @@ const setup: FillSetup = {
 	counters: []
 };
 const [OLD, OPEN] = ['0190a0b0-0000-7000-8000-00000000000a', '0190a0b0-0000-7000-8000-00000000000b'];
-const books: RunBook[] = [];
-afterEach(() => books.splice(0).forEach((book) => book.close()));
 const bookOf = (app: App): RunBook => {
 	const book = runsBeside(app);
-	books.push(book);
+	endsWithTest(() => book.close());
 	return book;
 };
 const runIn = (book: RunBook, id: string): Run => {
@@ -134,7 +133,7 @@ describe('a run that is kept', () => {
 			{ ...port, set: () => Promise.reject(new Error('the disk is full')) },
 			queuedTurns()
 		);
-		books.push(book);
+		endsWithTest(() => book.close());
 		const id = await book.begin('rig', setup, '2027-05-01T08:00:00Z');
 		expect(book.trouble).toContain('the disk is full');
 		expect(runIn(book, id).setup).toEqual(setup);
@@ -156,7 +155,7 @@ describe('a run that is kept', () => {
 			['prefs', { theme: 'night' }]
 		]);
 		const book = new RunBook(port, queuedTurns());
-		books.push(book);
+		endsWithTest(() => book.close());
 		const nowMs = Date.parse('2028-05-01T08:00:00Z');
 		await book.load(nowMs);
 		expect(book.runs.map(({ id }) => id)).toEqual([OPEN]);

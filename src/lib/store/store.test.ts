@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyEntries, entry, exactRig, freshStart } from '../../../tests/helpers/logbooks';

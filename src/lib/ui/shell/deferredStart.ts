@@ -15,9 +15,18 @@ const CALM_MS = 500;
 /** Once in a tab, whatever rig is looked at. */
 let offerBuild: (() => void) | undefined;
 
-/** The code of the other views, one after the other while nothing else is to do: a tap then only has to draw. @returns ends it */
+/** Whether this device is asked to fetch nothing that may not be needed. */
+const savesData = (): boolean =>
+	(navigator as { readonly connection?: { readonly saveData?: boolean } }).connection?.saveData === true;
+
+/**
+ * The code of the other views, one after the other while nothing else is to do: a tap then only has to draw. Where data is to be
+ * saved each comes when it is wanted.
+ *
+ * @returns ends it
+ */
 function fetchingViews(): () => void {
-	let ended = false;
+	let ended = savesData();
 	const whenCalm = (does: () => void): void =>
 		void (typeof requestIdleCallback === 'function' ? requestIdleCallback(does) : setTimeout(does, CALM_MS));
 	const fetchFrom = (i: number): void => {
