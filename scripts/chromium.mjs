@@ -30,4 +30,7 @@ export const chromiumOptions = {
  * The same for pages that live for seconds: what the optimizing compiler would win comes too late for them, and is a fifth of
  * the processor's time. The compiler before it stays.
  */
-export const chromiumForSeconds = { ...chromiumOptions, args: [...chromiumOptions.args, '--js-flags=--no-opt'] };
+export const chromiumForSeconds = {
+	...chromiumOptions,
+	args: [...chromiumOptions.args, '--js-flags=--no-opt']
+};
