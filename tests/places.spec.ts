@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import type { Stop } from '../src/core/logbook/index.js';
 import { exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks';
 import { controlled, follow, openDemo, openLogbook, stored } from './helpers/pages';
@@ -104,15 +104,17 @@ test('a track gives the lengths of the legs, and a place to a stop that has none
 
 test('a track of 200 000 points is read beside the page, tells how far it is, and can be given up', async ({
 	page
-}) => {
+}, info) => {
 	await openLogbook(page, alongBook, { at: '/data#read' });
-	const long = track(200_000, 1e-5);
-	await readIn(page, 'long.gpx', long);
+	const long = info.outputPath('long.gpx');
+	writeFileSync(long, track(200_000, 1e-5));
+	const file = page.getByLabel(/Choose a logbook file/);
+	await file.setInputFiles(long);
 	const progress = page.getByRole('progressbar');
 	await expect.poll(() => progress.evaluate((bar: HTMLProgressElement) => bar.value)).toBeGreaterThan(0.05);
 	await page.getByRole('button', { name: 'Stop', exact: true }).click();
 	await expect(progress).toBeHidden();
-	await readIn(page, 'long.gpx', long);
+	await file.setInputFiles(long);
 	await expect(page.getByText(/via 200000 places/)).toBeVisible({ timeout: 60_000 });
 	await page.getByRole('button', { name: 'Use it for Paper moor' }).click();
 	await expect(page.getByText(/legs from the imported route/).first()).toBeVisible();

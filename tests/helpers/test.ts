@@ -1,22 +1,59 @@
-import { test as base } from '@playwright/test';
+import { test as base, type BrowserContext } from '@playwright/test';
 
 /** A morning in summer, before any of the fixtures: the demo and what tests write is dated to it. */
 export const NOW_MS = Date.parse('2026-06-16T10:40:00+01:00');
 
 export { expect, type Locator, type Page } from '@playwright/test';
 
+/** Leaves a browser as it was before the test, but for the files that it has fetched. */
+async function empty(context: BrowserContext, origin: string): Promise<void> {
+	for (const page of context.pages()) await page.close();
+	await Promise.all([
+		context.clearCookies(),
+		context.clearPermissions(),
+		context.setGeolocation(null),
+		context.setOffline(false)
+	]);
+	const page = await context.newPage();
+	const devtools = await context.newCDPSession(page);
+	await devtools.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+	await page.close();
+}
+
 /**
  * A test whose pages all begin at that moment; time goes on from there. The device saves data where nothing else is said: the code
- * of views that a test does not open would be half of what it loads.
+ * of views that a test does not open would be half of what it loads. A worker's tests fetch and compile the application once: one
+ * browser is emptied after each of them, but those with a service worker, which keeps a copy of its own, have each their own.
  */
-export const test = base.extend<{ savesData: boolean }>({
+export const test = base.extend<{ savesData: boolean }, { emptied: Map<string, BrowserContext> }>({
 	savesData: [true, { option: true }],
-	context: async ({ context, savesData }, use) => {
+	emptied: [
+		// eslint-disable-next-line no-empty-pattern -- the runner reads from the pattern which fixtures are wanted
+		async ({}, use) => {
+			const contexts = new Map<string, BrowserContext>();
+			await use(contexts);
+			for (const context of contexts.values()) await context.close();
+		},
+		{ scope: 'worker' }
+	],
+	context: async (
+		{ browser, emptied, savesData, serviceWorkers, viewport, hasTouch, isMobile, baseURL },
+		use
+	) => {
+		const isOwn = serviceWorkers === 'allow';
+		const key = JSON.stringify({ savesData, viewport, hasTouch, isMobile });
+		const begin = async (): Promise<BrowserContext> => {
+			const context = await browser.newContext();
+			if (savesData)
+				await context.addInitScript(() =>
+					Object.defineProperty(navigator, 'connection', { value: { saveData: true } })
+				);
+			return context;
+		};
+		const context = (isOwn ? undefined : emptied.get(key)) ?? (await begin());
+		if (!isOwn) emptied.set(key, context);
 		await context.clock.install({ time: NOW_MS });
-		if (savesData)
-			await context.addInitScript(() =>
-				Object.defineProperty(navigator, 'connection', { value: { saveData: true } })
-			);
 		await use(context);
+		await (isOwn ? context.close() : empty(context, baseURL ?? ''));
 	}
 });
