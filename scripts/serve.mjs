@@ -41,7 +41,8 @@ const MOST_WAITING = 64;
 async function bodyOf(request) {
 	const chunks = [];
 	let size = 0;
-	for await (const chunk of request) {
+	// The request itself is kept where no more of it is wanted: its connection has to be read to the end of it.
+	for await (const chunk of request.iterator({ destroyOnReturn: false })) {
 		chunks.push(chunk);
 		size += chunk.length;
 		if (size >= MOST_BYTES) break;
@@ -89,8 +90,8 @@ async function answerInPool(pool, request, response) {
 		}
 	} finally {
 		clearTimeout(timer);
-		// What is left of a body that is too large need not come.
-		if (!request.complete) request.destroy();
+		// What is left of a body that is too large is let go by: unread it would lie before the next call of this connection.
+		request.resume();
 	}
 }
 

@@ -1,6 +1,7 @@
 import { DAY_MS } from '../src/core/time/index.js';
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { Agent, request as httpRequest } from 'node:http';
 import { exactRig, exactTrip, entry, freshStart, logbookOf } from './helpers/logbooks';
 import { freePort, startServer } from './helpers/server';
 
@@ -313,6 +314,24 @@ test('the wrong method, type and size', async ({ request }) => {
 		headers: { 'content-type': 'application/json' }
 	});
 	expect(large.status()).toBe(413);
+});
+
+test('after a body that is too large its connection answers the next call', async ({ baseURL }) => {
+	const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+	const post = (body: string): Promise<readonly [status: number | undefined, from: number | undefined]> =>
+		new Promise((resolve, reject) => {
+			const options = { agent, method: 'POST', headers: { 'content-type': 'application/json' } };
+			const sent = httpRequest(`${baseURL}/api/levels`, options, (answer) => {
+				const from = answer.socket.localPort;
+				answer.resume().on('end', () => resolve([answer.statusCode, from]));
+			});
+			sent.on('error', reject).end(body);
+		});
+	const [first, from] = await post(`{"pad":"${'x'.repeat(40 * 1024 * 1024)}"}`);
+	const [next, again] = await post('{}');
+	agent.destroy();
+	expect([first, next]).toEqual([413, 422]);
+	expect(again).toBe(from);
 });
 
 test('files come in and go out, and the stand-ins answer', async ({ request }) => {
