@@ -1,7 +1,7 @@
 import { expect, NOW_MS, test } from './helpers/test.js';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { entry, exactRig, logbookOf } from './helpers/logbooks';
-import { enter, litresOf, openDemo, secondCopy, stored } from './helpers/pages';
+import { enter, follow, litresOf, openDemo, secondCopy, stored } from './helpers/pages';
 
 test('two tabs stay in step', async ({ context }) => {
 	const [one, two] = [await context.newPage(), await context.newPage()];
@@ -14,6 +14,9 @@ test('two tabs stay in step', async ({ context }) => {
 	await one.keyboard.press('Escape');
 	await one.keyboard.press('u');
 	await expect.poll(() => litresOf(two, 'Main')).toBe(before);
+	await follow(one, '/data');
+	await one.getByRole('radio', { name: 'Dusk' }).check();
+	await expect(two.locator('html')).toHaveAttribute('data-theme', 'dusk');
 });
 
 test('save to a file, wipe, read in: everything as before', async ({ page }) => {

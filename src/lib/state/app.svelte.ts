@@ -199,6 +199,13 @@ export class App {
 		await this.#refresh();
 	}
 
+	/** Another tab chose something: it counts here too. */
+	async followChoices(): Promise<void> {
+		const before = this.prefs.current;
+		await this.prefs.follow();
+		if (this.prefs.current !== before) await this.#refresh();
+	}
+
 	/** Until when one wants to stay in the rig in view, as last asked; nothing is asked yet when absent. */
 	get goal(): KeptGoal | undefined {
 		const { goal } = this.prefs.current;

@@ -9,6 +9,7 @@ import { engineHere } from '../../../tests/helpers/engine';
 import { entry, exactRig, logbookOf } from '../../../tests/helpers/logbooks';
 import { begun, browser, putting, start, tab, type Browser } from '../../../tests/helpers/tab';
 import { App } from './app.svelte';
+import { forgetChoices } from './choosing';
 import { Preferences } from './prefs.svelte';
 import { Presence } from './presence.svelte';
 
@@ -230,6 +231,46 @@ describe('what a person chose', () => {
 		const again = new Preferences(port);
 		await again.load();
 		expect(again.current).toEqual(prefs.current);
+	});
+	it('in two tabs stands in both, but for the rig that each looks at; nothing is asked anew for what stayed', async () => {
+		const { here, app: one } = await begun();
+		const two = await tab(here);
+		await two.openRig('rig');
+		await one.choose({ theme: 'night', units: { ...METRIC, volume: 'usGal' } });
+		await one.openRig('boat');
+		await two.choose({ by: 'Ada' });
+		expect(two.prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
+		const { units } = one;
+		await one.followChoices();
+		expect(one.prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
+		expect(one.units).toBe(units);
+		expect([one.rig?.id, two.rig?.id]).toEqual(['boat', 'rig']);
+		expect((await tab(here)).prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
+	});
+	it('and is of the logbook goes when it is wiped, in every tab; how things look stays', async () => {
+		const { here, app: one } = await begun();
+		const two = await tab(here);
+		await one.choose({ theme: 'night', by: 'Ada', waved: { rig: ['file'] } });
+		await one.openRig('boat');
+		await two.followChoices();
+		await forgetChoices(one.prefs, here.prefs);
+		await two.followChoices();
+		for (const { prefs } of [one, two, await tab(here)])
+			expect(prefs.current).toEqual({ theme: 'night', units: METRIC });
+	});
+	it('and could not be kept is not lost when something else can be', async () => {
+		const { here } = await begun();
+		let full = true;
+		const port = memoryPort();
+		const set: KeyValuePort['set'] = (key, value) =>
+			full ? Promise.reject(new Error('full')) : port.set(key, value);
+		const app = await tab({ ...here, prefs: { ...port, set } });
+		await app.choose({ theme: 'night' });
+		full = false;
+		await app.choose({ by: 'Ada' });
+		await app.followChoices();
+		expect(app.prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
+		expect(await port.get('prefs')).toMatchObject({ theme: 'night', by: 'Ada' });
 	});
 	it('is shown all the same where nothing can be kept, and that is said', async () => {
 		const { here } = await begun();

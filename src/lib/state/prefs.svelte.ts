@@ -98,29 +98,57 @@ export interface Prefs {
 export type PrefsChange = Partial<Prefs> | ((now: Prefs) => Partial<Prefs>);
 
 const DEFAULTS: Prefs = { units: METRIC, theme: 'day' };
-const KEY = 'prefs';
+/** Under which they are kept. */
+export const KEY = 'prefs';
 
-/** What a person chose on this device; it is not part of the logbook. */
+const made = (now: Prefs, change: PrefsChange): Prefs => ({
+	...now,
+	...(typeof change === 'function' ? change(now) : change)
+});
+
+/** What a person chose on this device; it is not part of the logbook. Tabs share it, but for the rig that each looks at. */
 export class Preferences {
 	current = $state.raw<Prefs>(DEFAULTS);
 	readonly #port: KeyValuePort;
 	#queue: Promise<unknown> = Promise.resolve();
+	/** something was chosen that could not be kept: what is kept is older */
+	#isAhead = false;
 
 	constructor(port: KeyValuePort) {
 		this.#port = port;
 	}
 
-	async load(): Promise<void> {
+	async #kept(): Promise<Prefs | undefined> {
 		const kept = await this.#port.get(KEY);
-		if (typeof kept === 'object' && kept !== null) this.current = { ...DEFAULTS, ...kept };
+		return typeof kept === 'object' && kept !== null && !this.#isAhead ? { ...DEFAULTS, ...kept } : undefined;
 	}
 
-	/** Keeps a choice, then shows it: what is seen is there after a reload too. Where it cannot be kept it is shown all the same. */
+	async load(): Promise<void> {
+		this.current = (await this.#kept()) ?? this.current;
+	}
+
+	/** Takes over what another tab has chosen. */
+	async follow(): Promise<void> {
+		const { keptBeside } = await import('./choosing');
+		const kept = await this.#kept();
+		if (kept) this.current = keptBeside(this.current, kept);
+	}
+
+	/**
+	 * Keeps a choice beside those of other tabs, then shows it: what is seen is there after a reload too. Where it cannot be kept it is
+	 * shown all the same.
+	 */
 	set(change: PrefsChange): Promise<void> {
 		const turn = this.#queue.then(async () => {
-			const next = { ...this.current, ...(typeof change === 'function' ? change(this.current) : change) };
+			let next = made(this.current, change);
 			try {
+				const { keptBeside, tellOthers } = await import('./choosing');
+				const kept = await this.#kept();
+				if (kept) next = made(keptBeside(this.current, kept), change);
+				this.#isAhead = true;
 				await this.#port.set(KEY, next);
+				this.#isAhead = false;
+				tellOthers();
 			} finally {
 				this.current = next;
 			}

@@ -1,5 +1,6 @@
 import { preloadCode } from '$app/navigation';
 import type { App } from '$lib/state';
+import { CHOSEN } from '$lib/state/choosing';
 import type { ShellContext } from '../parts/acts/shellContext';
 import { asInstalled } from './installed.svelte';
 import { listenToKeys } from './keyboard';
@@ -41,6 +42,19 @@ function fetchingViews(): () => void {
 	return () => (ended = true);
 }
 
+/** What another tab chooses is followed here. @returns ends it */
+function followingChoices(app: App): () => void {
+	const follow = (): Promise<void> =>
+		app
+			.followChoices()
+			.catch((error: unknown) => console.warn('What another tab chose couldn’t be read:', error));
+	const chosen = new BroadcastChannel(CHOSEN);
+	chosen.onmessage = follow;
+	// What was chosen before anybody listened.
+	void follow();
+	return () => chosen.close();
+}
+
 /**
  * What can wait until there is something to see: the keys, what an installed application does more, what has changed in
  * the plan, new builds.
@@ -61,6 +75,7 @@ export function deferredStart(
 		followingPlan(app),
 		followingRecord(app),
 		followingMeter(app),
+		followingChoices(app),
 		fetchingViews()
 	];
 	for (const { key, code, shiftKey, ctrlKey, metaKey, altKey } of pressed)

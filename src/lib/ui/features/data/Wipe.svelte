@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { NO_UNDO } from '$core/words';
 	import type { App } from '$lib/state';
+	import { forgetChoices } from '$lib/state/choosing';
 	import { recordBeside } from '$lib/state/recordBook.svelte';
 	import { listeningBeside } from '$lib/state/listening.svelte';
 	import { sharingBeside } from '$lib/state/sharing.svelte';
@@ -20,6 +21,7 @@
 		await recordBeside(app).clear();
 		await sharingBeside(app).clear();
 		await listeningBeside(app).clear();
+		await forgetChoices(app.prefs, app.beside.port);
 		book.close();
 	}
 </script>
