@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { chromiumForSeconds, chromiumOptions } from './scripts/chromium.mjs';
+import { chromiumOptions } from './scripts/chromium.mjs';
 
 const PORT = 4390;
 
@@ -13,14 +13,15 @@ export default defineConfig({
 	workers: 3,
 	fullyParallel: true,
 	projects: [
-		{ name: 'together', testIgnore: '**/speed.spec.ts', use: { launchOptions: chromiumForSeconds } },
+		{ name: 'together', testIgnore: '**/speed.spec.ts' },
 		// What times anything has the machine to itself: beside others it would time them too.
-		{ name: 'alone', testMatch: '**/speed.spec.ts', workers: 1, use: { launchOptions: chromiumOptions } }
+		{ name: 'alone', testMatch: '**/speed.spec.ts', workers: 1 }
 	],
 	forbidOnly: Boolean(process.env.CI),
 	reporter: 'list',
 	use: {
 		baseURL: `http://127.0.0.1:${PORT}`,
+		launchOptions: chromiumOptions,
 		viewport: { width: 1280, height: 800 },
 		// Each test is a first visit, and would keep the whole build for the next one: those that need it say so.
 		serviceWorkers: 'block',

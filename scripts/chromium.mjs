@@ -25,12 +25,3 @@ export const chromiumOptions = {
 		'--disable-sync'
 	]
 };
-
-/**
- * The same for pages that live for seconds: what the optimizing compiler would win comes too late for them, and is a fifth of
- * the processor's time. The compiler before it stays.
- */
-export const chromiumForSeconds = {
-	...chromiumOptions,
-	args: [...chromiumOptions.args, '--js-flags=--no-opt']
-};
