@@ -147,7 +147,7 @@ export class App {
 		} catch {
 			// The same worker is asked next, and says then why it cannot answer.
 		}
-		await this.#refresh();
+		await this.refresh();
 	}
 
 	#emptied(): void {
@@ -163,7 +163,7 @@ export class App {
 	}
 
 	/** Shows what follows from what has changed; nothing is worked out while nobody looks. */
-	async #refresh(): Promise<void> {
+	async refresh(): Promise<void> {
 		if (this.#asleep) this.#missed = true;
 		else await this.engine.refresh();
 	}
@@ -196,14 +196,7 @@ export class App {
 		} catch (error) {
 			this.trouble = `Your choice applies until you close this page; it couldn’t be saved: ${errorMessage(error)}.`;
 		}
-		await this.#refresh();
-	}
-
-	/** Another tab chose something: it counts here too. */
-	async followChoices(): Promise<void> {
-		const before = this.prefs.current;
-		await this.prefs.follow();
-		if (this.prefs.current !== before) await this.#refresh();
+		await this.refresh();
 	}
 
 	/** Until when one wants to stay in the rig in view, as last asked; nothing is asked yet when absent. */

@@ -9,7 +9,8 @@ import { engineHere } from '../../../tests/helpers/engine';
 import { entry, exactRig, logbookOf } from '../../../tests/helpers/logbooks';
 import { begun, browser, putting, start, tab, type Browser } from '../../../tests/helpers/tab';
 import { App } from './app.svelte';
-import { forgetChoices } from './choosing';
+import { followChoices, forgetChoices } from './choosing';
+import { isFileOld } from './fileAge';
 import { Preferences } from './prefs.svelte';
 import { Presence } from './presence.svelte';
 
@@ -241,7 +242,7 @@ describe('what a person chose', () => {
 		await two.choose({ by: 'Ada' });
 		expect(two.prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
 		const { units } = one;
-		await one.followChoices();
+		await followChoices(one.prefs, here.prefs);
 		expect(one.prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
 		expect(one.units).toBe(units);
 		expect([one.rig?.id, two.rig?.id]).toEqual(['boat', 'rig']);
@@ -252,9 +253,9 @@ describe('what a person chose', () => {
 		const two = await tab(here);
 		await one.choose({ theme: 'night', by: 'Ada', waved: { rig: ['file'] } });
 		await one.openRig('boat');
-		await two.followChoices();
+		await followChoices(two.prefs, here.prefs);
 		await forgetChoices(one.prefs, here.prefs);
-		await two.followChoices();
+		await followChoices(two.prefs, here.prefs);
 		for (const { prefs } of [one, two, await tab(here)])
 			expect(prefs.current).toEqual({ theme: 'night', units: METRIC });
 	});
@@ -268,7 +269,7 @@ describe('what a person chose', () => {
 		await app.choose({ theme: 'night' });
 		full = false;
 		await app.choose({ by: 'Ada' });
-		await app.followChoices();
+		await followChoices(app.prefs, app.beside.port);
 		expect(app.prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
 		expect(await port.get('prefs')).toMatchObject({ theme: 'night', by: 'Ada' });
 	});
@@ -421,7 +422,8 @@ describe('when the store is lost', () => {
 		await app.wipe();
 		await app.commands.takeIn(takeIn({ ...start, rigs: [], trips: [], entries: [] }, start).changes, 'In');
 		await app.commands.log(wash, 'Dishes');
-		await app.records.copied();
+		const all = [...start.rigs, ...start.trips, ...start.entries];
+		await expect.poll(async () => new Map(await here.copy.read()).size).toBe(all.length + 1);
 		const lost = { ...here, ports: browser().ports };
 		const again = await tab(lost);
 		expect(again.phase).toBe('ready');
@@ -454,8 +456,7 @@ describe('when the store is lost', () => {
 		expect(await app.commands.log(wash, 'Dishes')).toBe(false);
 		expect(app.phase).toBe('first-run');
 		expect(app.restored).toBeUndefined();
-		await app.records.copied();
-		expect(await here.copy.read()).toEqual([]);
+		await expect.poll(() => here.copy.read()).toEqual([]);
 	});
 	it('a wipe on purpose is not taken for a loss', async () => {
 		const { app, here } = await begun();
@@ -485,16 +486,16 @@ describe('when the store is lost', () => {
 	it('a file that is old, with much since, is reminded of; a new one is not', async () => {
 		const { app } = await begun();
 		const { presence } = app;
-		expect(presence.isFileOld(app.nowMs)).toBe(false);
+		expect(isFileOld(presence.current, app.nowMs)).toBe(false);
 		const monthOn = app.nowMs + 30 * DAY_MS;
 		presence.note(40);
-		expect(presence.isFileOld(app.nowMs)).toBe(false);
-		expect(presence.isFileOld(monthOn)).toBe(true);
+		expect(isFileOld(presence.current, app.nowMs)).toBe(false);
+		expect(isFileOld(presence.current, monthOn)).toBe(true);
 		presence.saved(40);
 		presence.note(45);
-		expect(presence.isFileOld(monthOn)).toBe(false);
+		expect(isFileOld(presence.current, monthOn)).toBe(false);
 		presence.note(65);
-		expect(presence.isFileOld(monthOn)).toBe(true);
+		expect(isFileOld(presence.current, monthOn)).toBe(true);
 	});
 });
 

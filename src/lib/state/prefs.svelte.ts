@@ -97,41 +97,22 @@ export interface Prefs {
 /** What is chosen anew, perhaps by what stands when its turn comes. */
 export type PrefsChange = Partial<Prefs> | ((now: Prefs) => Partial<Prefs>);
 
-const DEFAULTS: Prefs = { units: METRIC, theme: 'day' };
+export const DEFAULTS: Prefs = { units: METRIC, theme: 'day' };
 /** Under which they are kept. */
 export const KEY = 'prefs';
-
-const made = (now: Prefs, change: PrefsChange): Prefs => ({
-	...now,
-	...(typeof change === 'function' ? change(now) : change)
-});
 
 /** What a person chose on this device; it is not part of the logbook. Tabs share it, but for the rig that each looks at. */
 export class Preferences {
 	current = $state.raw<Prefs>(DEFAULTS);
 	readonly #port: KeyValuePort;
 	#queue: Promise<unknown> = Promise.resolve();
-	/** something was chosen that could not be kept: what is kept is older */
-	#isAhead = false;
 
 	constructor(port: KeyValuePort) {
 		this.#port = port;
 	}
 
-	async #kept(): Promise<Prefs | undefined> {
-		const kept = await this.#port.get(KEY);
-		return typeof kept === 'object' && kept !== null && !this.#isAhead ? { ...DEFAULTS, ...kept } : undefined;
-	}
-
 	async load(): Promise<void> {
-		this.current = (await this.#kept()) ?? this.current;
-	}
-
-	/** Takes over what another tab has chosen. */
-	async follow(): Promise<void> {
-		const { keptBeside } = await import('./choosing');
-		const kept = await this.#kept();
-		if (kept) this.current = keptBeside(this.current, kept);
+		this.current = { ...DEFAULTS, ...((await this.#port.get(KEY)) as Partial<Prefs> | undefined) };
 	}
 
 	/**
@@ -139,20 +120,9 @@ export class Preferences {
 	 * shown all the same.
 	 */
 	set(change: PrefsChange): Promise<void> {
-		const turn = this.#queue.then(async () => {
-			let next = made(this.current, change);
-			try {
-				const { keptBeside, tellOthers } = await import('./choosing');
-				const kept = await this.#kept();
-				if (kept) next = made(keptBeside(this.current, kept), change);
-				this.#isAhead = true;
-				await this.#port.set(KEY, next);
-				this.#isAhead = false;
-				tellOthers();
-			} finally {
-				this.current = next;
-			}
-		});
+		const turn = this.#queue.then(async () =>
+			(await import('./choosing')).keepChoice(this, this.#port, change)
+		);
 		this.#queue = turn.catch(() => undefined);
 		return turn;
 	}

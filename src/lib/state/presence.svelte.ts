@@ -1,4 +1,3 @@
-import { DAY_MS } from '$core/time';
 import type { KeyValuePort } from '$lib/store';
 
 /** What is known on this device of the logbook that is kept here, even when the logbook itself is gone. */
@@ -13,9 +12,6 @@ export interface TabsHere {
 }
 
 const KEY = 'here';
-/** A file older than this, with so many entries since, is worth a word. */
-const OLD_DAYS = 14;
-const MANY_SINCE = 20;
 
 /** Notes beside the store: that a logbook is here, and when it was last saved to a file. */
 export class Presence {
@@ -58,13 +54,5 @@ export class Presence {
 	/** The logbook was taken away on purpose. */
 	forget(): void {
 		this.#keep(undefined);
-	}
-
-	/** Whether it is time to save a file again, or for the first time. */
-	isFileOld(nowMs: number): boolean {
-		const here = this.current;
-		if (!here) return false;
-		const since = here.entries - (here.savedEntries ?? 0);
-		return since >= MANY_SINCE && nowMs - (here.savedMs ?? here.beganMs ?? 0) > OLD_DAYS * DAY_MS;
 	}
 }

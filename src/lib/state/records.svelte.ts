@@ -1,7 +1,6 @@
 import { errorMessage } from '$lib/errorMessage';
 import { keyOf, LIST_OF, RECORD_KINDS, type Entry, type Logbook, type Rig, type Trip } from '$core/logbook';
 import {
-	editedMs,
 	checkedRecords,
 	type Change,
 	type Edit,
@@ -206,27 +205,14 @@ export class Records {
 	async mendCopy(): Promise<void> {
 		const copy = this.#copy;
 		if (!copy) return;
-		const all = new Map(
-			RECORD_KINDS.flatMap((kind) =>
-				(this[LIST_OF[kind]] as readonly Change['value'][]).map((value): [string, Change] => {
-					const change = { kind, value } as Change;
-					return [keyOf(change), change];
-				})
-			)
-		);
 		try {
 			await this.#copied;
-			const lacking = await copy.missing([...all].map(([key, { value }]) => [key, editedMs(value)] as const));
-			this.#note(lacking.flatMap((key) => all.get(key) ?? []));
+			const { lackingIn } = await import('./lacking');
+			this.#note(await lackingIn(copy, this));
 			await this.#copied;
 		} catch (error) {
 			this.copyTrouble = errorMessage(error);
 		}
-	}
-
-	/** Resolves when the second copy has everything that was put so far. */
-	async copied(): Promise<void> {
-		await this.#copied;
 	}
 
 	/** Empties the store and its copy. The caller has saved a file. */

@@ -1,6 +1,6 @@
 import { preloadCode } from '$app/navigation';
 import type { App } from '$lib/state';
-import { CHOSEN } from '$lib/state/choosing';
+import { CHOSEN, followChoices } from '$lib/state/choosing';
 import type { ShellContext } from '../parts/acts/shellContext';
 import { asInstalled } from './installed.svelte';
 import { listenToKeys } from './keyboard';
@@ -44,10 +44,13 @@ function fetchingViews(): () => void {
 
 /** What another tab chooses is followed here. @returns ends it */
 function followingChoices(app: App): () => void {
-	const follow = (): Promise<void> =>
-		app
-			.followChoices()
-			.catch((error: unknown) => console.warn('What another tab chose couldn’t be read:', error));
+	const follow = async (): Promise<void> => {
+		try {
+			if (await followChoices(app.prefs, app.beside.port)) await app.refresh();
+		} catch (error) {
+			console.warn('What another tab chose couldn’t be read:', error);
+		}
+	};
 	const chosen = new BroadcastChannel(CHOSEN);
 	chosen.onmessage = follow;
 	// What was chosen before anybody listened.

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { MAY_BE_CLEARED, sayKeptHere, sayNewestFile } from '$core/words';
 	import type { App } from '$lib/state';
+	import { isFileOld } from '$lib/state/fileAge';
 	import { onMount } from 'svelte';
 	import Notice from '../../kit/page/Notice.svelte';
 
@@ -23,7 +24,7 @@
 <p>
 	{sayKeptHere(app.records.copyTrouble)}
 </p>
-{#if app.presence.isFileOld(app.nowMs)}
+{#if isFileOld(app.presence.current, app.nowMs)}
 	<Notice
 		><p>
 			{sayNewestFile(here?.savedMs, since, app.nowMs, app.timeZone)}
