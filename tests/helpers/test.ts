@@ -21,12 +21,11 @@ async function empty(context: BrowserContext, origin: string): Promise<void> {
 }
 
 /**
- * A test whose pages all begin at that moment; time goes on from there. The device saves data where nothing else is said: the code
+ * A test whose pages all begin at that moment; time goes on from there. The device saves data: the code
  * of views that a test does not open would be half of what it loads. A worker's tests fetch and compile the application once: one
  * browser is emptied after each of them, but those with a service worker, which keeps a copy of its own, have each their own.
  */
-export const test = base.extend<{ savesData: boolean }, { emptied: Map<string, BrowserContext> }>({
-	savesData: [true, { option: true }],
+export const test = base.extend<object, { emptied: Map<string, BrowserContext> }>({
 	emptied: [
 		// eslint-disable-next-line no-empty-pattern -- the runner reads from the pattern which fixtures are wanted
 		async ({}, use) => {
@@ -36,18 +35,14 @@ export const test = base.extend<{ savesData: boolean }, { emptied: Map<string, B
 		},
 		{ scope: 'worker' }
 	],
-	context: async (
-		{ browser, emptied, savesData, serviceWorkers, viewport, hasTouch, isMobile, baseURL },
-		use
-	) => {
+	context: async ({ browser, emptied, serviceWorkers, viewport, hasTouch, isMobile, baseURL }, use) => {
 		const isOwn = serviceWorkers === 'allow';
-		const key = JSON.stringify({ savesData, viewport, hasTouch, isMobile });
+		const key = JSON.stringify({ viewport, hasTouch, isMobile });
 		const begin = async (): Promise<BrowserContext> => {
 			const context = await browser.newContext();
-			if (savesData)
-				await context.addInitScript(() =>
-					Object.defineProperty(navigator, 'connection', { value: { saveData: true } })
-				);
+			await context.addInitScript(() =>
+				Object.defineProperty(navigator, 'connection', { value: { saveData: true } })
+			);
 			return context;
 		};
 		const context = (isOwn ? undefined : emptied.get(key)) ?? (await begin());

@@ -248,6 +248,21 @@ describe('what a person chose', () => {
 		expect([one.rig?.id, two.rig?.id]).toEqual(['boat', 'rig']);
 		expect((await tab(here)).prefs.current).toMatchObject({ theme: 'night', by: 'Ada' });
 	});
+	it('is not taken back by what was read of another tab before it', async () => {
+		const { here, app } = await begun();
+		await app.choose({ theme: 'dusk' });
+		const late: KeyValuePort = {
+			...here.prefs,
+			get: async (key) => {
+				const kept = await here.prefs.get(key);
+				await new Promise((resolve) => setTimeout(resolve, 50));
+				return kept;
+			}
+		};
+		const following = followChoices(app.prefs, late);
+		await Promise.all([app.choose({ theme: 'night' }), following]);
+		expect(app.prefs.current.theme).toBe('night');
+	});
 	it('and is of the logbook goes when it is wiped, in every tab; how things look stays', async () => {
 		const { here, app: one } = await begun();
 		const two = await tab(here);

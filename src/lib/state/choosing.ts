@@ -33,13 +33,14 @@ async function newest(prefs: Preferences, port: KeyValuePort): Promise<Prefs> {
 }
 
 /** Takes over what another tab has chosen. @returns whether that is something else than before */
-export async function followChoices(prefs: Preferences, port: KeyValuePort): Promise<boolean> {
-	const before = prefs.current;
-	prefs.current = await newest(prefs, port);
-	return prefs.current !== before;
-}
+export const followChoices = (prefs: Preferences, port: KeyValuePort): Promise<boolean> =>
+	prefs.inTurn(async () => {
+		const before = prefs.current;
+		prefs.current = await newest(prefs, port);
+		return prefs.current !== before;
+	});
 
-/** Keeps a choice beside those of other tabs, then shows it; where it cannot be kept it is shown all the same. */
+/** In its turn: keeps a choice beside those of other tabs, then shows it; where it cannot be kept it is shown all the same. */
 export async function keepChoice(prefs: Preferences, port: KeyValuePort, change: PrefsChange): Promise<void> {
 	const changed = (now: Prefs): Prefs => ({
 		...now,
@@ -58,10 +59,17 @@ export async function keepChoice(prefs: Preferences, port: KeyValuePort, change:
 }
 
 /** Lets go of all that is of a logbook or of who keeps it, in every tab; how things look here stays. */
-export async function forgetChoices(prefs: Preferences, port: KeyValuePort): Promise<void> {
-	const { units, theme, letterKeys, tiles } = prefs.current;
-	const look = { units, theme, ...(letterKeys === undefined ? {} : { letterKeys }), ...(tiles && { tiles }) };
-	await port.set(KEY, look);
-	await followChoices(prefs, port);
-	tellOthers();
-}
+export const forgetChoices = (prefs: Preferences, port: KeyValuePort): Promise<void> =>
+	prefs.inTurn(async () => {
+		const { units, theme, letterKeys, tiles } = prefs.current;
+		const look = {
+			units,
+			theme,
+			...(letterKeys === undefined ? {} : { letterKeys }),
+			...(tiles && { tiles })
+		};
+		await port.set(KEY, look);
+		ahead.delete(prefs);
+		prefs.current = look;
+		tellOthers();
+	});

@@ -120,9 +120,12 @@ export class Preferences {
 	 * shown all the same.
 	 */
 	set(change: PrefsChange): Promise<void> {
-		const turn = this.#queue.then(async () =>
-			(await import('./choosing')).keepChoice(this, this.#port, change)
-		);
+		return this.inTurn(async () => (await import('./choosing')).keepChoice(this, this.#port, change));
+	}
+
+	/** Does something with what is chosen, after what was asked for before. */
+	inTurn<T>(does: () => Promise<T>): Promise<T> {
+		const turn = this.#queue.then(does);
 		this.#queue = turn.catch(() => undefined);
 		return turn;
 	}
