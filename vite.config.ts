@@ -1,6 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
+import { firstView } from './scripts/firstView.ts';
 
 /**
  * Writes beside each worker which files it loads later: the framework's list of what a build consists of does not name them,
@@ -21,6 +22,8 @@ const workerFiles = (): Plugin => ({
 	}
 });
 
+const inFewFiles = firstView();
+
 const COMMON = {
 	setupFiles: ['tests/helpers/properties.ts'],
 	environment: 'node',
@@ -30,8 +33,8 @@ const COMMON = {
 };
 
 export default defineConfig({
-	plugins: [sveltekit()],
-	worker: { format: 'es', plugins: () => [workerFiles()] },
+	plugins: [sveltekit(), inFewFiles()],
+	worker: { format: 'es', plugins: () => [workerFiles(), inFewFiles()] },
 	build: { target: 'es2022', modulePreload: false },
 	// The same without the promises that it brings for browsers that have none.
 	resolve: { alias: { localforage: 'localforage/dist/localforage.nopromises.js' } },

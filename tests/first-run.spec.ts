@@ -4,6 +4,9 @@ import { enter, litresOf } from './helpers/pages';
 
 test('own rig: kind, tanks, people, first fill, a verdict', async ({ page }) => {
 	await page.goto('/');
+	await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+	// Made in one go: each further version is the database closed, and opened anew.
+	expect(await page.evaluate(() => indexedDB.databases())).toEqual([{ name: 'dipsometer', version: 1 }]);
 	await page.getByRole('button', { name: 'Begin' }).click();
 	await expect(page.getByRole('button', { name: 'See how long it lasts' })).toBeDisabled();
 	await page.getByLabel('What is it called?').fill('Moth <i>');

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import type { Logbook } from '../../src/core/logbook/index.js';
 
 /** The browser's own database as the application lays it out. */
-const DATABASE = { name: 'dipsometer', version: 5, stores: ['records', 'meta', 'aside', 'prefs'] };
+const DATABASE = { name: 'dipsometer', version: 1, stores: ['records', 'meta', 'aside', 'prefs'] };
 
 /** Puts a logbook into the browser's store, as it lies there on a later visit. */
 export async function keepIn(
@@ -21,7 +21,7 @@ export async function keepIn(
 	];
 	await page.goto(`${base}/api/health`);
 	await page.evaluate(
-		([{ name, version, stores }, put]) =>
+		([{ name, version, stores }, written]) =>
 			new Promise<void>((resolve, reject) => {
 				const open = indexedDB.open(name, version);
 				open.onerror = () => reject(open.error);
@@ -32,7 +32,8 @@ export async function keepIn(
 				};
 				open.onsuccess = () => {
 					const writing = open.result.transaction(stores, 'readwrite');
-					for (const [store, key, value] of put) writing.objectStore(store).put(value, key);
+					for (const [store, key, value] of JSON.parse(written) as [string, string, unknown][])
+						writing.objectStore(store).put(value, key);
 					writing.onerror = () => reject(writing.error);
 					writing.oncomplete = () => {
 						open.result.close();
@@ -42,7 +43,8 @@ export async function keepIn(
 			}),
 		[
 			DATABASE,
-			[...records.map(([key, value]) => ['records', key, value] as const), ['prefs', 'prefs', prefs] as const]
+			// As text: the runner takes its time over each value within a value.
+			JSON.stringify([...records.map(([key, value]) => ['records', key, value]), ['prefs', 'prefs', prefs]])
 		] as const
 	);
 }

@@ -97,25 +97,29 @@ export async function litresOf(page: Page, tank: string): Promise<number> {
 }
 
 /** Everything in one part of the browser's own store, by key. */
-export const stored = (page: Page, part: 'records' | 'prefs' = 'records'): Promise<Record<string, unknown>> =>
-	page.evaluate(
+export const stored = async (
+	page: Page,
+	part: 'records' | 'prefs' = 'records'
+): Promise<Record<string, unknown>> => {
+	const written = await page.evaluate(
 		(from) =>
-			new Promise<Record<string, unknown>>((resolve, reject) => {
+			new Promise<string>((resolve, reject) => {
 				const open = indexedDB.open('dipsometer');
 				open.onerror = () => reject(open.error);
 				open.onsuccess = () => {
 					const store = open.result.transaction(from).objectStore(from);
 					const [keys, values] = [store.getAllKeys(), store.getAll()];
 					values.onsuccess = () => {
-						resolve(
-							Object.fromEntries(keys.result.map((key, i) => [String(key), values.result[i] as unknown]))
-						);
+						const found = keys.result.map((key, i) => [String(key), values.result[i] as unknown]);
+						resolve(JSON.stringify(Object.fromEntries(found)));
 						open.result.close();
 					};
 				};
 			}),
 		part
 	);
+	return JSON.parse(written) as Record<string, unknown>;
+};
 
 /** All that the second copy of the logbook holds, as text. */
 export const secondCopy = (page: Page): Promise<string> =>

@@ -1,9 +1,13 @@
-import { test as base, type BrowserContext } from '@playwright/test';
+import { test as base, type BrowserContext, type Page } from '@playwright/test';
 
 /** A morning in summer, before any of the fixtures: the demo and what tests write is dated to it. */
 export const NOW_MS = Date.parse('2026-06-16T10:40:00+01:00');
 
 export { expect, type Locator, type Page } from '@playwright/test';
+
+/** Has pages believe that the device is asked to fetch nothing that may not be needed. */
+export const savingData = (target: BrowserContext | Page): Promise<unknown> =>
+	target.addInitScript(() => Object.defineProperty(navigator, 'connection', { value: { saveData: true } }));
 
 /** Leaves a browser as it was before the test, but for the files that it has fetched. */
 async function empty(context: BrowserContext, origin: string): Promise<void> {
@@ -40,9 +44,7 @@ export const test = base.extend<object, { emptied: Map<string, BrowserContext> }
 		const key = JSON.stringify({ viewport, hasTouch, isMobile });
 		const begin = async (): Promise<BrowserContext> => {
 			const context = await browser.newContext();
-			await context.addInitScript(() =>
-				Object.defineProperty(navigator, 'connection', { value: { saveData: true } })
-			);
+			await savingData(context);
 			return context;
 		};
 		const context = (isOwn ? undefined : emptied.get(key)) ?? (await begin());

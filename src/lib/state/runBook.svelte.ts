@@ -4,7 +4,6 @@ import {
 	allEntriesOf,
 	entriesOf,
 	keysOf,
-	readRun,
 	currentStep,
 	stepsOf,
 	type StepAnswer,
@@ -24,6 +23,12 @@ const STALE_MS = 12 * HOUR_MS;
 /** What is over is kept so long, to be looked at. */
 const KEPT_MS = 7 * 24 * HOUR_MS;
 
+/** Reads what was kept as a run; nothing where it is none. */
+type ReadRun = (kept: unknown) => Run | undefined | Promise<Run | undefined>;
+/** By rules that are fetched where there is something to read: who only looks whether a run waits seldom needs them. */
+const readByFetched: ReadRun = async (kept) =>
+	kept === undefined ? undefined : (await import('./keptRun')).readRun(kept);
+
 export const isStaleRun = (run: Run, nowMs: number): boolean => nowMs - instantMs(run.begun) > STALE_MS;
 export const isOver = (run: Run): boolean => currentStep(run) === undefined;
 
@@ -40,11 +45,14 @@ export class RunBook {
 	trouble = $state<string | undefined>();
 	readonly #port: KeyValuePort;
 	readonly #turns: Turns;
+	readonly #read: ReadRun;
 	readonly #channel = new BroadcastChannel('dipsometer-runs');
 
-	constructor(port: KeyValuePort, turns: Turns) {
+	/** @param read for who changes runs: at hand, since a step must be kept where there is no network to fetch the rules */
+	constructor(port: KeyValuePort, turns: Turns, read = readByFetched) {
 		this.#port = port;
 		this.#turns = turns;
+		this.#read = read;
 		this.#channel.onmessage = () => void this.load();
 	}
 
@@ -52,15 +60,19 @@ export class RunBook {
 		this.#channel.close();
 	}
 
-	/** Reads all runs; what is long over is let go. */
-	async load(nowMs = Date.now()): Promise<void> {
-		const kept = await this.#port.entries();
-		const runs = kept.flatMap(([key, value]) => (key.startsWith(PREFIX) ? (readRun(value) ?? []) : []));
-		const old = runs.filter((run) => isOver(run) && nowMs - instantMs(run.begun) > KEPT_MS);
-		await Promise.all(old.map(({ id }) => this.#port.remove(PREFIX + id)));
-		this.runs = runs
-			.filter((run) => !old.includes(run))
-			.sort((a, b) => instantMs(b.begun) - instantMs(a.begun));
+	/** Reads all runs, in its turn, so that none begun meanwhile is taken off the screen; what is long over is let go. */
+	load(nowMs = Date.now()): Promise<void> {
+		return this.#turns(async () => {
+			const kept = (await this.#port.entries()).filter(([key]) => key.startsWith(PREFIX));
+			const runs = (await Promise.all(kept.map(([, value]) => this.#read(value)))).filter(
+				(run) => run !== undefined
+			);
+			const old = runs.filter((run) => isOver(run) && nowMs - instantMs(run.begun) > KEPT_MS);
+			await Promise.all(old.map(({ id }) => this.#port.remove(PREFIX + id)));
+			this.runs = runs
+				.filter((run) => !old.includes(run))
+				.sort((a, b) => instantMs(b.begun) - instantMs(a.begun));
+		});
 	}
 
 	get(id: string): Run | undefined {
@@ -70,7 +82,7 @@ export class RunBook {
 	/** Changes the newest version of a run, or puts a new one; where it cannot be kept it holds for now, and that is said. */
 	async change(id: string, make: (newest: Run | undefined) => Run | undefined): Promise<void> {
 		const next = await this.#turns(async () => {
-			const now = make(readRun(await this.#port.get(PREFIX + id)) ?? this.get(id));
+			const now = make((await this.#read(await this.#port.get(PREFIX + id))) ?? this.get(id));
 			if (!now) return undefined;
 			try {
 				await this.#port.set(PREFIX + id, now);
@@ -100,7 +112,8 @@ export class RunBook {
 }
 
 /** The runs beside an application's logbook. */
-export const runsBeside = ({ beside }: App): RunBook => new RunBook(beside.port, beside.turns);
+export const runsBeside = ({ beside }: App, read?: ReadRun): RunBook =>
+	new RunBook(beside.port, beside.turns, read);
 
 /** `2027-04-18T07:10:00+02:00` with thousandths, so that what is written in one second keeps its order. */
 const withThousandths = (at: string, n: number): string =>

@@ -93,6 +93,23 @@ describe('a run that is kept', () => {
 		await book.load();
 		expect(Object.keys(runIn(book, id).answers).sort()).toEqual(['connect', 'fill-0']);
 	});
+	it('is not taken off the screen by what was read before it began', async () => {
+		const port = memoryPort();
+		const slow = {
+			...port,
+			entries: async () => {
+				const kept = await port.entries();
+				await new Promise((resolve) => setTimeout(resolve, 50));
+				return kept;
+			}
+		};
+		const book = new RunBook(slow, queuedTurns());
+		endsWithTest(() => book.close());
+		const loading = book.load();
+		const id = await book.begin('rig', setup, '2026-06-16T10:00:00+01:00');
+		await loading;
+		expect(runIn(book, id).setup).toEqual(setup);
+	});
 	it('two phones that follow one run write entries of the same ids', () => {
 		const run: Run = {
 			id: '0190a0b0-0000-7000-8000-000000000001',

@@ -49,14 +49,17 @@ async function allAtOnce(store: LocalForage): Promise<readonly (readonly [string
 	}
 }
 
-/** A port through localForage; one object store per name. */
-function localforagePort(storeName: string, driver: string, name = 'dipsometer'): KeyValuePort {
-	const store = localforage.createInstance({ name, storeName, driver });
+/** A port through localForage, on an instance of it; `all` reads everything that it holds. */
+function localforagePort(
+	opening: LocalForage | Promise<LocalForage>,
+	all: (store: LocalForage) => ReturnType<KeyValuePort['entries']>
+): KeyValuePort {
 	return {
 		// localForage answers null for a key it does not hold; the logbook itself never holds null.
-		get: async (key) => (await store.getItem(key)) ?? undefined,
-		set: async (key, value) => void (await store.setItem(key, value)),
+		get: async (key) => (await (await opening).getItem(key)) ?? undefined,
+		set: async (key, value) => void (await (await opening).setItem(key, value)),
 		setAll: async (values) => {
+			const store = await opening;
 			if (values.length < MANY) {
 				await Promise.all(values.map(([key, value]) => store.setItem(key, value)));
 				return;
@@ -68,23 +71,62 @@ function localforagePort(storeName: string, driver: string, name = 'dipsometer')
 				values.map(([key, value]) => ({ key, value }))
 			);
 		},
-		remove: (key) => store.removeItem(key),
-		entries: () => (driver === localforage.INDEXEDDB ? allAtOnce(store) : oneByOne(store)),
-		clear: () => store.clear()
+		remove: async (key) => (await opening).removeItem(key),
+		entries: async () => all(await opening),
+		clear: async () => (await opening).clear()
 	};
 }
 
+/** The application's database, and what it is made of; the last is what the package makes for itself. */
+const DATABASE = 'dipsometer';
+const OBJECT_STORES = ['records', 'meta', 'aside', 'prefs', 'local-forage-detect-blob-support'];
+
+/**
+ * Makes the database where there is none, with all that is in it: the package makes one object store after the other and closes
+ * and opens the database for each, while a first visit waits.
+ */
+function layOut(): Promise<void> {
+	return new Promise((resolve) => {
+		const opening = indexedDB.open(DATABASE);
+		opening.onupgradeneeded = () => {
+			for (const store of OBJECT_STORES) opening.result.createObjectStore(store);
+		};
+		opening.onsuccess = () => {
+			opening.result.close();
+			resolve();
+		};
+		// What keeps it from being opened the package meets next, and tells.
+		opening.onerror = () => resolve();
+	});
+}
+let laidOut: Promise<void> | undefined;
+
 /** A port on the browser's IndexedDB. */
 export const browserPort = (storeName: string): KeyValuePort =>
-	localforagePort(storeName, localforage.INDEXEDDB);
+	localforagePort(
+		(laidOut ??= layOut()).then(() =>
+			localforage.createInstance({ name: DATABASE, storeName, driver: localforage.INDEXEDDB })
+		),
+		allAtOnce
+	);
 
 /** A port on a database of its own: what comes and goes in it concerns no other. */
 export const browserPortApart = (name: string): KeyValuePort =>
-	localforagePort('kept', localforage.INDEXEDDB, `dipsometer-${name}`);
+	localforagePort(
+		localforage.createInstance({
+			name: `${DATABASE}-${name}`,
+			storeName: 'kept',
+			driver: localforage.INDEXEDDB
+		}),
+		allAtOnce
+	);
 
 /** A port on the browser's other storage, which outlives its databases: for what must be known of a lost one. */
 export const browserNotes = (storeName: string): KeyValuePort =>
-	localforagePort(storeName, localforage.LOCALSTORAGE);
+	localforagePort(
+		localforage.createInstance({ name: DATABASE, storeName, driver: localforage.LOCALSTORAGE }),
+		oneByOne
+	);
 
 /**
  * The second copy in the origin's private file system, kept by a worker that is started when it is first needed;

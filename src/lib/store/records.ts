@@ -139,17 +139,23 @@ export function recordStore(
 	};
 	const read = async (key: string, value: unknown): Promise<Change | undefined> =>
 		value === undefined ? undefined : lookedAt(await checkedRecords(), key, value);
-	/** All records, each looked at unless it is known that nothing has changed since they were. */
-	const readAll = async (sound: Sound | undefined): Promise<readonly Change[]> => {
-		const all = await records.entries();
-		if (rules !== undefined && sound?.by === rules && sound.sum === withMarks(0, all))
-			return all.map(([key, value]) => ({ kind: kindOf(key), value }) as Change);
+	/** Those that are records; the others are set aside. On a first visit there are none, and no rules to fetch for them. */
+	const goodAmong = async (all: Batch): Promise<readonly Change[]> => {
+		if (all.length === 0) return [];
 		const checked = await checkedRecords();
 		const good: Change[] = [];
 		for (const [key, value] of all) {
 			const found = await lookedAt(checked, key, value);
 			if (found) good.push(found);
 		}
+		return good;
+	};
+	/** All records, each looked at unless it is known that nothing has changed since they were. */
+	const readAll = async (sound: Sound | undefined): Promise<readonly Change[]> => {
+		const all = await records.entries();
+		if (rules !== undefined && sound?.by === rules && sound.sum === withMarks(0, all))
+			return all.map(([key, value]) => ({ kind: kindOf(key), value }) as Change);
+		const good = await goodAmong(all);
 		if (rules !== undefined && good.length === all.length)
 			await meta.set(SOUND, { by: rules, sum: withMarks(0, all) } satisfies Sound);
 		return good;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Rig } from '$core/logbook';
+	import { readRun } from '$core/runs';
 	import type { App } from '$lib/state';
 	import { runsBeside, type RunBook } from '$lib/state/runBook.svelte';
 	import { errorMessage } from '$lib/errorMessage';
@@ -14,7 +15,7 @@
 	const { app, children }: Props = $props();
 
 	// svelte-ignore state_referenced_locally
-	const book = runsBeside(app);
+	const book = runsBeside(app, readRun);
 	let loaded = $state(false);
 	let trouble = $state<string>();
 	onMount(() => {

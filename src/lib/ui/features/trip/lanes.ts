@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import type { PastTank } from '$core/estimate';
 import { instantMs, type Rig, type Tank, type Trip } from '$core/logbook';
 import type { PlannedService } from '$core/plan';
@@ -12,13 +13,15 @@ const wordsFor = (tank: Tank, service: PlannedService, units: UnitChoice): strin
 	return service.water?.to === 'full' ? 'fill up' : `+${formatLitres(service.water?.litres ?? 0, units)}`;
 };
 
+const byTime = bisector(({ ms }: PastTank['levels'][number]) => ms);
+
 /** What was in a tank with what stands behind it: one quantity on both sides of now. */
 function pastWith(rig: Rig, tank: Tank, past: readonly PastTank[]): PastTank['levels'] {
 	const levelsOf = (id: string): PastTank['levels'] => past.find((one) => one.id === id)?.levels ?? [];
 	const others = behind(rig, tank).map(({ id }) => levelsOf(id));
 	return levelsOf(tank.id).map((level) =>
 		others.reduce((sum, levels) => {
-			const then = levels.findLast(({ ms }) => ms <= level.ms) ?? levels[0];
+			const then = levels[byTime.right(levels, level.ms) - 1] ?? levels[0];
 			return then
 				? {
 						...sum,

@@ -57,6 +57,31 @@ describe('the ribbon', () => {
 		]);
 		expect([data.fromMs, data.toMs]).toEqual([Date.parse(at(1)), Date.parse(at(6))]);
 	});
+	it('counts what stands behind a tank in its past: at each moment by the last that was known of it, before that by the first', () => {
+		const [main] = exactRig.tanks;
+		if (!main) throw new Error('no tank');
+		const rig = {
+			...exactRig,
+			tanks: [...exactRig.tanks, { ...main, id: 'jug', name: 'Jug', feeds: 'main' }]
+		};
+		const hour = (n: number): number => Date.parse(at(1)) + n * HOUR_MS;
+		const account = [
+			{ id: 'main', levels: [0, 1, 2, 3, 4].map((n) => level(hour(n), 50)), readings: [] },
+			// Poured into the tank at the third hour: two levels at one moment.
+			{ id: 'jug', levels: [level(hour(1), 20), level(hour(3), 18), level(hour(3), 5)], readings: [] }
+		];
+		const { lanes } = ribbonOf(
+			rig,
+			trip,
+			planned,
+			account as unknown as Parameters<typeof ribbonOf>[3],
+			nowMs,
+			METRIC
+		);
+		expect(lanes.find(({ tank }) => tank.id === 'main')?.past.map(({ litres }) => litres)).toEqual([
+			70, 70, 70, 55, 55
+		]);
+	});
 	it('is read at a moment: the account behind, the plan ahead, between two moments evenly', () => {
 		const litres = (ms: number): number | undefined =>
 			levelsAt(data, ms).find(({ tank }) => tank.id === 'main')?.level.litres;
