@@ -176,6 +176,37 @@ test('an instrument the rig lacks is added from the line, its reading kept; so i
 		.toBe(3);
 });
 
+test('a line is in the log or still in the box: where its code cannot be fetched, and left before it is stored', async ({
+	page
+}) => {
+	await openLogbook(page, book);
+	await quickline(page).focus();
+	await expect(says(page)).toBeAttached();
+	await page.route('**/*.js', (route) => route.abort());
+	await quickline(page).fill('dishes');
+	await expect(page.getByRole('button', { name: 'Enter' })).toBeEnabled();
+	await quickline(page).press('Enter');
+	await expect(says(page)).toContainText('Not logged');
+	await expect(quickline(page)).toHaveValue('dishes');
+	await page.unroute('**/*.js');
+	await page.reload();
+	await expect(quickline(page)).toHaveValue('dishes');
+	await enter(page, 'dishes');
+	expect(await entriesOf(page)).toHaveLength(book.entries.length + 1);
+
+	await quickline(page).fill('shower');
+	await expect(page.getByRole('button', { name: 'Enter' })).toBeEnabled();
+	// Another tab is writing, for as long as this page stands.
+	await page.evaluate(() => {
+		void navigator.locks.request('dipsometer-store', () => new Promise(() => undefined));
+	});
+	await quickline(page).press('Enter');
+	await expect(quickline(page)).toHaveValue('');
+	await page.reload();
+	await expect(quickline(page)).toHaveValue('shower');
+	expect(await entriesOf(page)).toHaveLength(book.entries.length + 1);
+});
+
 test('nothing that is typed or pasted leaves the page stuck or empty', async ({ page }) => {
 	const errors: string[] = [];
 	page.on('pageerror', ({ message }) => errors.push(message));

@@ -57,12 +57,13 @@ export async function follow(page: Page, to: string): Promise<void> {
 	await page.evaluate(() => new Promise(requestAnimationFrame));
 }
 
-/** Types a line, waits until its effect on the stay is said, and enters it. */
+/** Types a line, waits until it is understood, enters it, and waits until it is stored: it is a draft until then. */
 export async function enter(page: Page, line: string): Promise<void> {
 	await quickline(page).fill(line);
 	await expect(page.getByRole('button', { name: 'Enter' })).toBeEnabled();
 	await quickline(page).press('Enter');
 	await expect(quickline(page)).toHaveValue('');
+	await page.waitForFunction(() => sessionStorage.getItem('dipsometer.quickline') === '');
 }
 
 /** Opens the application with a logbook of one's own, as a newcomer opens a file. */

@@ -9,6 +9,7 @@ import { engineHere } from '../../../tests/helpers/engine';
 import { entry, exactRig, logbookOf } from '../../../tests/helpers/logbooks';
 import { begun, browser, putting, start, tab, type Browser } from '../../../tests/helpers/tab';
 import { App } from './app.svelte';
+import { Commands } from './commands.svelte';
 import { followChoices, forgetChoices } from './choosing';
 import { isFileOld } from './fileAge';
 import { Preferences } from './prefs.svelte';
@@ -187,6 +188,29 @@ describe('two changes at once', () => {
 			app.commands.log(wash, 'Dishes')
 		]);
 		expect(app.commands.history.done.map(({ label }) => label)).toEqual(['Name', 'Dishes']);
+	});
+});
+
+describe('an act whose code cannot be fetched', () => {
+	it('is not done and says so; what it would have taken back can be taken back later', async () => {
+		const { app } = await begun();
+		let signal = false;
+		const commands = new Commands(
+			app.records,
+			{ rig: () => 'rig', by: () => undefined, now: () => new Date().toISOString() },
+			() => (signal ? import('./revising') : Promise.reject(new Error('no network')))
+		);
+		await commands.log(wash, 'Dishes');
+		const { id } = lastOf(app);
+		expect(await commands.setVoid([id], true, 'Slip')).toBe(false);
+		expect(commands.trouble).toContain('“Slip” was not done: no network.');
+		expect(await commands.undo()).toBeUndefined();
+		expect(commands.trouble).toContain('“Undo” was not done');
+		expect(lastOf(app)).not.toHaveProperty('void');
+		signal = true;
+		expect((await commands.undo())?.label).toBe('Dishes');
+		expect(commands.trouble).toBeUndefined();
+		expect(lastOf(app).void).toBe(true);
 	});
 });
 

@@ -37,7 +37,7 @@ type Value = Change['value'];
 type Kind = Change['kind'];
 
 /** What corrections and undo need: loaded with the first of them. */
-const revising = () => import('./revising');
+const fetchRevising = () => import('./revising');
 
 /** Everything a person does: written in its turn to the newest records, and taken back by undo. */
 export class Commands {
@@ -50,10 +50,12 @@ export class Commands {
 	readonly #here: Surroundings;
 	/** all that was done and is on its way to the store: until it is there it is not among what can be taken back */
 	#doing: Promise<unknown> = Promise.resolve();
+	readonly #revising: typeof fetchRevising;
 
-	constructor(records: Records, here: Surroundings) {
+	constructor(records: Records, here: Surroundings, revising = fetchRevising) {
 		this.#records = records;
 		this.#here = here;
+		this.#revising = revising;
 	}
 
 	/**
@@ -65,6 +67,7 @@ export class Commands {
 	async #write(edits: readonly Edit[], label: string, since: unknown, made?: () => void): Promise<boolean> {
 		try {
 			await this.#records.update(edits, made, since);
+			if (this.unsaved.length === 0) this.trouble = undefined;
 			return true;
 		} catch (error) {
 			if (error instanceof EmptiedElsewhere) {
@@ -90,15 +93,26 @@ export class Commands {
 		return false;
 	}
 
-	/** Does something that can be undone. Resolves with true once it is durable. */
-	do(edits: readonly Edit[], label: string): Promise<boolean> {
-		return this.#doingNow((since) => this.#do(edits, label, since));
+	/** Says that nothing was done, as where the code for it could not be fetched. */
+	#notDone(label: string, error: unknown): void {
+		this.trouble = `“${label}” was not done: ${errorMessage(error)}. Reload the page when there is a signal, and try again.`;
 	}
 
-	/** @param act is given the epoch in which it began */
-	#doingNow<T>(act: (since: unknown) => Promise<T>): Promise<T> {
-		const doing = act(this.#records.epoch);
-		this.#doing = Promise.allSettled([this.#doing, doing]);
+	/** Does something that can be undone. Resolves with true once it is durable. */
+	do(edits: readonly Edit[], label: string): Promise<boolean> {
+		return this.#doingNow(label, (since) => this.#do(edits, label, since), false);
+	}
+
+	/**
+	 * @param act is given the epoch in which it began
+	 * @param failed what is answered where it could not be done, which is said
+	 */
+	#doingNow<T>(label: string, act: (since: unknown) => Promise<T>, failed: T): Promise<T> {
+		const doing = act(this.#records.epoch).catch((error: unknown) => {
+			this.#notDone(label, error);
+			return failed;
+		});
+		this.#doing = Promise.all([this.#doing, doing]);
 		return doing;
 	}
 
@@ -187,12 +201,13 @@ export class Commands {
 		label: string,
 		known: readonly Conflict[] = []
 	): Promise<Corrected> {
-		return this.#doingNow(async (since) => {
-			const { correcting } = await revising();
+		const correct = async (since: unknown): Promise<Corrected> => {
+			const { correcting } = await this.#revising();
 			const { edit, conflicts } = correcting(kind, base, value, this.#here.now(), known);
 			const kept = await this.#do([edit], label, since);
 			return { kept: kept && conflicts().length === 0, conflicts: conflicts() };
-		});
+		};
+		return this.#doingNow(label, correct, { kept: false, conflicts: [] });
 	}
 
 	/** Takes entries out of account, or brings them back; other records may be put in the same act. */
@@ -202,39 +217,52 @@ export class Commands {
 		label: string,
 		also: readonly Change[] = []
 	): Promise<boolean> {
-		return this.#doingNow(async (since) => {
-			const { voiding } = await revising();
+		const setThem = async (since: unknown): Promise<boolean> => {
+			const { voiding } = await this.#revising();
 			const edits = ids.map((id) => voiding(id, isVoid, this.#here.now()));
 			return this.#do([...edits, ...puttingEdits(also)], label, since);
-		});
+		};
+		return this.#doingNow(label, setThem, false);
 	}
 
 	/** Does what mends a finding. */
 	mend(mend: FindingMend, label: string): Promise<boolean> {
-		return this.#doingNow(async (since) => {
-			const { mending } = await revising();
+		const mendIt = async (since: unknown): Promise<boolean> => {
+			const { mending } = await this.#revising();
 			if (since !== this.#records.epoch) return this.#gone(label);
 			const stands = (entry: string): boolean => this.#records.standing('entry', entry) !== undefined;
 			return mending(this, mend, label, this.#here.rig(), stands);
-		});
+		};
+		return this.#doingNow(label, mendIt, false);
 	}
 
 	/** Takes back what was done last, also where that is not stored yet. */
-	async undo(): Promise<Act | undefined> {
-		const since = this.#records.epoch;
-		await this.#doing;
-		const act = this.history.takeDone();
-		if (act) await this.#write((await revising()).undoing(act, this.#here.now()), act.label, since);
-		return act;
+	undo(): Promise<Act | undefined> {
+		return this.#goBack('Undo', 'undoing', () => this.history.takeDone());
 	}
 
 	/** Does again what was taken back last. */
-	async redo(): Promise<Act | undefined> {
+	redo(): Promise<Act | undefined> {
+		return this.#goBack('Redo', 'redoing', () => this.history.takeUndone());
+	}
+
+	/** @param take takes the act from the history: only once there is what is needed for it */
+	async #goBack(
+		label: string,
+		edits: 'undoing' | 'redoing',
+		take: () => Act | undefined
+	): Promise<Act | undefined> {
 		const since = this.#records.epoch;
-		await this.#doing;
-		const act = this.history.takeUndone();
-		if (act) await this.#write((await revising()).redoing(act, this.#here.now()), act.label, since);
-		return act;
+		try {
+			const revising = await this.#revising();
+			await this.#doing;
+			const act = take();
+			if (act) await this.#write(revising[edits](act, this.#here.now()), act.label, since);
+			return act;
+		} catch (error) {
+			this.#notDone(label, error);
+			return undefined;
+		}
 	}
 
 	/** Tries again to store what could not be stored: each edit is made to what is newest now. */
@@ -250,11 +278,12 @@ export class Commands {
 	 * @param done given the act, to be undone by
 	 */
 	takeIn(changes: readonly Change[], label: string, done?: (act: Act) => void): Promise<boolean> {
-		return this.#doingNow(async (since) => {
+		const take = async (since: unknown): Promise<boolean> => {
 			if (changes.length === 0) return true;
 			const { takingIn } = await import('./keeping');
 			return this.#do(takingIn(changes), label, since, done);
-		});
+		};
+		return this.#doingNow(label, take, false);
 	}
 
 	/** Forgets what could be undone, tried again or said. */

@@ -44,10 +44,12 @@
 	);
 	const shown = $derived(line.shown);
 
+	/** What stands in the line survives a reload, as when a new build is taken over. */
+	const keepDraft = (): void => sessionStorage.setItem(DRAFT, shown.text);
+
 	function type(text: string): void {
 		line.type(text);
-		// A keystroke survives a reload, as when a new build is taken over.
-		sessionStorage.setItem(DRAFT, text);
+		keepDraft();
 	}
 	// Figures and names around the line change while it stands there: it is read anew with them.
 	$effect(() => {
@@ -83,8 +85,12 @@
 			return ongo(href);
 		}
 		if (!choice) return;
-		type('');
-		void onlog(choice);
+		const { text } = shown;
+		// It stays the draft until it is stored: who leaves the page sooner finds it in the line.
+		line.type('');
+		void onlog(choice)
+			.catch((error: unknown) => line.takeBack(text, error))
+			.finally(keepDraft);
 	}
 
 	function keydown(event: KeyboardEvent): void {

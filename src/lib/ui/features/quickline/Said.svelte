@@ -63,6 +63,7 @@
 		</ul>
 	{/if}
 	<p id="quickline-says" class="says" aria-live="polite">
+		{#if shown.failed}<span class="mind">{shown.failed}</span>{/if}
 		{#if shown.problem}
 			<span class="mind">{shown.problem}</span>
 		{:else if shown.answer}

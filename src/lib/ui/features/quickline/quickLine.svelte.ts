@@ -11,6 +11,8 @@ export interface Shown {
 	readonly choices: readonly Understood[];
 	readonly picked: number;
 	readonly problem: string | undefined;
+	/** why it could not be logged */
+	readonly failed: string | undefined;
 	/** whole lines that are more likely meant */
 	readonly meant: readonly string[];
 	/** ways to go on from the text, while it means nothing yet */
@@ -38,11 +40,15 @@ export interface NamedAct {
 
 export type Grammar = typeof import('./grammar');
 
+/** A browser asks once alone for what it could not fetch. */
+const RELOAD = 'Reload the page when there is a signal; what you typed is kept.';
+
 const EMPTY: Shown = {
 	text: '',
 	choices: [],
 	picked: 0,
 	problem: undefined,
+	failed: undefined,
 	meant: [],
 	ways: [],
 	run: undefined,
@@ -63,6 +69,8 @@ export class QuickLineState {
 	#next: Shown | undefined;
 	readonly #fetch: () => Promise<Grammar>;
 	#grammar = $state.raw<Grammar>();
+	/** a line that could not be logged, and why */
+	#failed: { readonly text: string; readonly why: string } | undefined;
 	/** the moment at which the line was last typed in: "now" in it */
 	#nowMs = Date.now();
 
@@ -99,7 +107,7 @@ export class QuickLineState {
 			this.#grammar = await this.#fetch();
 			this.reread();
 		} catch (error) {
-			const problem = `The line can’t be read: ${errorMessage(error)}. Reload the page when there is a signal; what you typed is kept.`;
+			const problem = `The line can’t be read: ${errorMessage(error)}. ${RELOAD}`;
 			this.shown = { ...EMPTY, text: this.shown.text, problem };
 		}
 	}
@@ -142,6 +150,7 @@ export class QuickLineState {
 			picked: at,
 			run: choices[at] && runOf(choices[at], context),
 			problem: answer.kind === 'problem' ? answer.problem : undefined,
+			failed: text === this.#failed?.text ? this.#failed.why : undefined,
 			meant: answer.kind === 'problem' ? (answer.meant ?? []) : [],
 			ways: answer.kind === 'problem' ? begun : [],
 			completion: /\s$/.test(text) ? undefined : begun[0],
@@ -158,6 +167,13 @@ export class QuickLineState {
 		const before = this.shown;
 		const same = before.text === text && before.choices[before.picked]?.says === choice?.says;
 		return same ? { effect: before.effect, answer: before.answer } : { effect: undefined, answer: undefined };
+	}
+
+	/** Takes a line back that could not be logged, before what was typed since, and says why. */
+	takeBack(logged: string, error: unknown): void {
+		const text = [logged, this.shown.text].filter((one) => one !== '').join(', ');
+		this.#failed = { text, why: `Not logged: ${errorMessage(error)}. ${RELOAD}` };
+		this.type(text);
 	}
 
 	/**

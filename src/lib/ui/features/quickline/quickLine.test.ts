@@ -128,6 +128,22 @@ describe('what stands before one’s eyes is of one text', () => {
 		await settled();
 		expect(line.choice?.drafts[0]).toMatchObject({ kind: 'use', habit: 'shower' });
 	});
+	it('what could not be logged stands before what was typed since, and why is said until one types', async () => {
+		const { line, asked } = lineHere();
+		line.type('2 dishes');
+		line.takeBack('shower', new Error('no network'));
+		expect(line.shown.text).toBe('shower, 2 dishes');
+		expect(line.choice?.drafts).toMatchObject([{ habit: 'shower' }, { habit: 'dishes', times: 2 }]);
+		asked[0]?.give(words('of the dishes'));
+		await settled();
+		asked[1]?.give(words('of both'));
+		await settled();
+		expect(line.shown.effect?.words).toBe('of both');
+		line.reread();
+		expect(line.shown.failed).toContain('Not logged: no network.');
+		line.type('shower');
+		expect(line.shown.failed).toBeUndefined();
+	});
 	it('is read anew with what is known around it, the choice kept', () => {
 		const { line } = lineHere();
 		line.type('arrive kelda top');

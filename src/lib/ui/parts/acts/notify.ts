@@ -11,6 +11,8 @@ export const notifyDone = (app: App, message: string): void =>
 /** Takes back the last thing done, and says so. */
 export async function undoSaying(app: App): Promise<void> {
 	const act = await app.commands.undo();
+	// What could not be taken back still stands there, and why is said above.
+	if (!act && app.commands.history.done.length > 0) return;
 	toast(
 		act ? `Undone: ${act.label}` : 'Nothing to undo.',
 		act ? { action: { label: 'Redo', onClick: () => void redoSaying(app) } } : {}
@@ -20,6 +22,7 @@ export async function undoSaying(app: App): Promise<void> {
 /** Does again what was taken back, and says so. */
 export async function redoSaying(app: App): Promise<void> {
 	const act = await app.commands.redo();
+	if (!act && app.commands.history.undone.length > 0) return;
 	toast(act ? `Redone: ${act.label}` : 'Nothing to redo.');
 }
 
