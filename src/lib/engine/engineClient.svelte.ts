@@ -27,9 +27,10 @@ export class EngineClient {
 	sinceMs = $state<number | undefined>();
 	/** a replay was given up: the figures are older than the log */
 	stopped = $state(false);
-	/** counts what was written: it stands still while only the clock moves on */
+	/** counts what was written since the first log was loaded: it stands still while only the clock moves on */
 	written = $state(0);
-	#changed = true;
+	#loaded = false;
+	#changed = false;
 	/** how often each kind was asked */
 	readonly #asked = new Map<Kind, number>();
 	/** trips are planned: the first look is over */
@@ -55,7 +56,8 @@ export class EngineClient {
 	}
 
 	readonly load: EngineApi['load'] = (whole) => {
-		this.#changed = true;
+		// Whatever is asked is asked after the first one.
+		[this.#changed, this.#loaded] = [this.#loaded, true];
 		return this.#api.load(whole);
 	};
 	readonly change: EngineApi['change'] = (changes) => {
@@ -95,8 +97,9 @@ export class EngineClient {
 					this.progress = undefined;
 				})
 		);
-		if (from.trip !== undefined && !this.#plans) await this.#plan();
 		if (this.#changed) [this.#changed, this.written] = [false, this.written + 1];
+		// A good second later.
+		if (from.trip !== undefined && !this.#plans) await this.#plan();
 	}
 
 	/** The first look goes without a plan; what that says follows when the page stands. */

@@ -60,9 +60,10 @@
 			trouble = errorMessage(error);
 		}
 	}
-	// What is kept is read once, and brought up to date with what was written since.
+	const stands = $derived(app.engine.assessment !== undefined);
+	// What is kept is read at once, and brought up to date when the figures stand and with what was written since.
 	$effect(() => {
-		void [app.engine.written, app.rig?.id];
+		void [stands, app.engine.written, app.rig?.id];
 		untrack(() => void bringUp());
 	});
 

@@ -31,7 +31,7 @@
 	const rig = $derived(app.liveRig);
 	const otherKg = $derived(rig && elseOf(app, rig));
 	const stops = latest(() => {
-		void app.engine.assessment;
+		void app.engine.written;
 		return app.engine.ask('trip/aboard');
 	});
 	const now = $derived(new Map(app.engine.assessment?.levels.tanks.map(({ id, litres }) => [id, litres])));

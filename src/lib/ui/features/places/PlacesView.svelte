@@ -66,7 +66,7 @@
 	const onMap = $derived(listed.filter(({ point }, i) => i < MOST_SIGNS || point.id === chosen));
 	const doubles = $derived(twins(points));
 	const planned = latest(() => {
-		void app.engine.assessment;
+		void app.engine.written;
 		return trip && trip.stops.length > 0 ? app.engine.ask('trip/planOfTrip', trip.id) : undefined;
 	});
 	const plan = $derived(planned.value?.trip === trip?.id ? planned.value?.plan : undefined);

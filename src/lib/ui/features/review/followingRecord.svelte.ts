@@ -16,9 +16,10 @@ export function followingRecord(app: App): () => void {
 			console.warn('The record of the forecasts couldn’t be saved:', error)
 		);
 	return $effect.root(() => {
+		const stands = $derived(app.engine.assessment !== undefined);
 		// What was foretold comes true with what is written, and with the hours.
 		$effect(() => {
-			void [app.engine.written, app.rig?.id, app.hour];
+			void [stands, app.engine.written, app.rig?.id, app.hour];
 			const waiting = setTimeout(() => void follow(), CALM_MS);
 			return () => clearTimeout(waiting);
 		});

@@ -21,13 +21,10 @@
 	});
 	const rig = $derived(app.liveRig);
 	const open = $derived(book.runs.filter((run) => run.rig === rig?.id && !isOver(run)));
-	const go = latest(
-		() => {
-			void app.engine.assessment;
-			return app.engine.ask('runs/whenToGo', { hoseM: app.prefs.current.hoseM?.[rig?.id ?? ''] });
-		},
-		() => app.engine.assessment
-	);
+	const go = latest(() => {
+		void app.engine.written;
+		return app.engine.ask('runs/whenToGo', { hoseM: app.prefs.current.hoseM?.[rig?.id ?? ''] });
+	});
 	const near = $derived.by(() => {
 		const stop = stopNow(app.tripAtHand, app.nowMs);
 		return stop && rig ? app.engine.ask('runs/nearByHand', stop.id) : undefined;

@@ -125,7 +125,7 @@
 	}
 
 	const compared = latest(() => {
-		void app.engine.assessment;
+		void app.engine.written;
 		return change && app.engine.ask('trip/tryChange', trip.id, change);
 	});
 	const found = $derived(change && compared.value);

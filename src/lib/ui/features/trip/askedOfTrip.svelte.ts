@@ -14,8 +14,9 @@ export function askedOfTrip(app: App, shown: () => Trip | undefined) {
 	};
 	const ofShown = <T extends { readonly trip: string }>(answer: T | undefined): T | undefined =>
 		answer?.trip === shown()?.id ? answer : undefined;
+	// Again with what is written, and with all that is asked from: the clock, units, the rig.
 	const planned = latest(() => {
-		void app.engine.assessment;
+		void app.engine.written;
 		const trip = ahead();
 		return trip && app.engine.ask('trip/planOfTrip', trip.id);
 	});

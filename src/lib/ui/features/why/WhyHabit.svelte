@@ -20,7 +20,7 @@
 
 	const units = $derived(app.prefs.current.units);
 	const taught = latest(() => {
-		void app.engine.assessment;
+		void app.engine.written;
 		return app.engine.ask('habits/informationGain', habit.id);
 	});
 	const say = (litres: number): string => formatLitres(litres, units);
