@@ -75,26 +75,27 @@
 		return () => end();
 	});
 
-	/** a link to the demo: it is made where nothing is kept here yet, and fetched while that is found out */
+	/** a link to the demo: it is shown where nothing is kept here yet, and made while that is found out */
 	const wantsDemo = page.url.searchParams.has('demo');
-	const fetchDemo = () => import('$lib/ui/shell/lookAround');
+	const fetchDemo = async () => {
+		const { makeDemo, lookAround } = await import('$lib/ui/shell/lookAround');
+		return { making: makeDemo(app), lookAround };
+	};
+	let demo: ReturnType<typeof fetchDemo> | undefined;
 	let looked = $state(false);
 	const isNew = $derived(app.phase === 'first-run');
 	$effect(() => {
 		if (!isNew || !wantsDemo || looked) return;
-		fetchDemo()
-			.then(({ lookAround }) => lookAround(app))
+		(demo ?? fetchDemo())
+			.then(({ lookAround, making }) => lookAround(app, undefined, making))
 			.catch((error: unknown) => (app.trouble = `The demo couldn’t be loaded: ${String(error)}.`))
 			.finally(() => (looked = true));
 	});
 
 	onMount(() => {
+		if (wantsDemo) demo = fetchDemo();
 		// Where it cannot be had, that is said when it is asked for.
-		if (wantsDemo)
-			fetchDemo().then(
-				({ demoMakers }) => demoMakers(),
-				() => undefined
-			);
+		demo?.then(({ making }) => making).catch(() => undefined);
 		addEventListener('keydown', hold);
 		void app.start();
 		void fontsReady().then(() => (typeSet = true));

@@ -1,5 +1,5 @@
 import { modelOf, Replay, writesInBatches, type Estimate } from '$core/estimate';
-import { hasHours, LIST_OF, type Logbook, type Rig } from '$core/logbook';
+import { hasHours, LIST_OF, recordsOf, type Logbook, type Rig } from '$core/logbook';
 import type { Change } from '$lib/store';
 import { EntryLog } from './entryLog';
 import type { AnswerOf, ArgsOf, Hand, Kind, QuestionFile, QuestionKind, Shared } from './question';
@@ -92,6 +92,12 @@ export class Engine {
 		const outdated = (): boolean => outdatedBy !== undefined && turn.isOver(outdatedBy === 'newer or change');
 		const answered = await answer(this.#hand(from, outdated), ...args);
 		return answered as AnswerOf<K>;
+	}
+
+	/** Makes the demo rigs, with trips that are under way at a moment: beside the page, which opens meanwhile. */
+	async makeDemo(nowMs: number, timeZone: string): Promise<readonly Change[]> {
+		const { demoLogbook } = await import('$demo/index');
+		return recordsOf(demoLogbook(nowMs, timeZone));
 	}
 
 	/** Gives up what is under way of a kind; what a replay has come to is kept. */

@@ -65,6 +65,8 @@ export class EngineClient {
 		return this.#api.change(changes);
 	};
 
+	readonly makeDemo: EngineApi['makeDemo'] = (nowMs, timeZone) => this.#api.makeDemo(nowMs, timeZone);
+
 	/** Asks anew; a long replay shows how far it is. */
 	async refresh(): Promise<void> {
 		const from = this.#standpoint();

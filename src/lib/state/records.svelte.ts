@@ -172,8 +172,10 @@ export class Records {
 		return (this[LIST_OF[kind]] as readonly Change['value'][]).find((record) => record.id === id);
 	}
 
-	/** Puts records on the screen, and lets others follow. */
+	/** Puts records on the screen, and lets others follow; nothing is to be done for what stands there already. */
 	show(changes: readonly Change[]): void {
+		if (changes.length > 0 && changes.every(({ kind, value }) => this.standing(kind, value.id) === value))
+			return;
 		for (const kind of RECORD_KINDS) {
 			const put = new Map(
 				changes.filter((change) => change.kind === kind).map(({ value }) => [value.id, value])

@@ -1,16 +1,22 @@
 import { errorMessage } from '$lib/errorMessage';
 import type { App } from '$lib/state';
-import { takeIn } from '$lib/engine';
 
-/** The makers of the demo rigs: fetched when somebody wants to look around. */
-export const demoMakers = () => import('$demo/index');
+/** Makes the demo rigs, here and now, so that their trips are under way. */
+export const makeDemo = (app: App) =>
+	app.engine.makeDemo(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
 
-/** Puts the demo rigs in the store; made here and now, so that their trips are under way. Where that fails, it is said. */
-export async function lookAround(app: App, rig = 'demo-wren'): Promise<void> {
+/**
+ * Shows the demo rigs where nothing is kept yet, and puts them in the store; where that fails, it is said.
+ *
+ * @param making where they are being made already
+ */
+export async function lookAround(app: App, rig = 'demo-wren', making = makeDemo(app)): Promise<void> {
 	try {
-		const [{ demoLogbook }] = await Promise.all([demoMakers(), app.choose({ rig })]);
-		const logbook = demoLogbook(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
-		await app.commands.takeIn(takeIn(app.records.logbook(), logbook).changes, 'Demo');
+		const [made] = await Promise.all([making, app.choose({ rig })]);
+		// They are seen before they are stored: nobody has written them, and what is logged from now on is stored after them.
+		const stored = app.commands.put(made, 'Demo');
+		app.records.show(made);
+		await stored;
 		app.commands.history.clear();
 	} catch (error) {
 		app.trouble = `The demo rigs couldn’t be opened: ${errorMessage(error)}. Try again when there is a network.`;

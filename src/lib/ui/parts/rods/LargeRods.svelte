@@ -1,6 +1,8 @@
 <script lang="ts">
 	import type { UnitChoice } from '$core/units';
-	import Rod from './Rod.svelte';
+	import InTurn from '../../kit/page/InTurn.svelte';
+	import KeptPlace from '../../kit/page/KeptPlace.svelte';
+	import Rod, { pictureHeight } from './Rod.svelte';
 	import type { TankView } from './tankView';
 
 	interface Props {
@@ -29,15 +31,19 @@
 			<span class="soft give">{tank.give}</span>
 		</p>
 		<p class="name">{tank.name}<span class="soft">, {tank.holds}</span></p>
-		<Rod
-			facts={tank.facts}
-			size={narrow ? 'narrow' : 'large'}
-			{units}
-			label={tank.label}
-			first={tank.first}
-			heightPx={height}
-			{onday}
-		/>
+		<KeptPlace height="{pictureHeight(height)}px">
+			<InTurn>
+				<Rod
+					facts={tank.facts}
+					size={narrow ? 'narrow' : 'large'}
+					{units}
+					label={tank.label}
+					first={tank.first}
+					heightPx={height}
+					{onday}
+				/>
+			</InTurn>
+		</KeptPlace>
 		<p class="lasts" class:first={tank.first}>
 			{tank.lasts}{tank.first ? `, ${narrow ? 'first' : tank.limits}` : ''}
 		</p>

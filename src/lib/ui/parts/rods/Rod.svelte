@@ -1,3 +1,10 @@
+<script module lang="ts">
+	/** over and under a rod, for what its ends bear */
+	const PAD = 10;
+	/** how high the picture of a rod of some height is, px */
+	export const pictureHeight = (heightPx: number): number => heightPx + 2 * PAD;
+</script>
+
 <script lang="ts">
 	import type { UnitChoice } from '$core/units';
 	import { rodGeometry, type RodFacts } from './rodGeometry';
@@ -25,7 +32,6 @@
 	const id = $props.id();
 	const dims = $derived({ ...SIZES[size], ...(heightPx ? { height: heightPx } : {}) });
 	const rod = $derived(rodGeometry(facts, dims.height, units));
-	const PAD = 10;
 	/** with notches and flags */
 	const whole = $derived(size === 'large' || size === 'narrow');
 
@@ -45,7 +51,7 @@
 	<svg
 		class={facts.holds}
 		width={dims.left + dims.width + dims.right}
-		height={dims.height + 2 * PAD}
+		height={pictureHeight(dims.height)}
 		role="img"
 		aria-label={label}
 	>
