@@ -3,8 +3,10 @@ import localforage from 'localforage';
 import type { KeyValuePort } from './port';
 import type { SecondCopy } from './secondCopy';
 
-/** From here on one transaction for all is worth its code, which is then loaded. */
+/** From here on one transaction for many is worth its code, which is then loaded. */
 const MANY = 50;
+/** They are written in so many parts at most, so that a tap is heard in between. */
+const MOST_PARTS = 200;
 
 /** What the package has beside its typed face: all items of an instance in one transaction. */
 interface SetItems {
@@ -66,10 +68,10 @@ function localforagePort(
 			}
 			// A year's logbook is read in within a second, not a minute.
 			const { localforageSetItems } = (await import('localforage-setitems')) as unknown as SetItems;
-			await localforageSetItems.call(
-				store,
-				values.map(([key, value]) => ({ key, value }))
-			);
+			const items = values.map(([key, value]) => ({ key, value }));
+			const part = Math.max(MANY, Math.ceil(items.length / MOST_PARTS));
+			for (let i = 0; i < items.length; i += part)
+				await localforageSetItems.call(store, items.slice(i, i + part));
 		},
 		remove: async (key) => (await opening).removeItem(key),
 		entries: async () => all(await opening),

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { UnitChoice } from '$core/units';
+	import { innerWidth } from 'svelte/reactivity/window';
 	import InTurn from '../../kit/page/InTurn.svelte';
 	import KeptPlace from '../../kit/page/KeptPlace.svelte';
 	import Rod, { pictureHeight } from './Rod.svelte';
@@ -16,7 +17,9 @@
 	const { tanks, units, heightPx = 310, onwhy, onday }: Props = $props();
 	const big = $derived(tanks.filter(({ carried }) => !carried));
 	const small = $derived(tanks.filter(({ carried }) => carried));
-	let widthPx = $state(1000);
+	/** as the browser comes to it: asked for at once, the whole page is laid out in between */
+	let room = $state<DOMRectReadOnly>();
+	const widthPx = $derived(room?.width ?? innerWidth.current ?? 1000);
 	/** so that three stand side by side on a phone */
 	const NARROW_PX = 154;
 	const narrow = $derived(big.length === 3 && widthPx < big.length * NARROW_PX);
@@ -53,7 +56,7 @@
 	</li>
 {/snippet}
 
-<ul class="rods" class:narrow bind:clientWidth={widthPx}>
+<ul class="rods" class:narrow bind:contentRect={room}>
 	{#each big as tank (tank.id)}{@render column(tank, heightPx)}{/each}
 	{#each small as tank (tank.id)}{@render column(tank, Math.round(heightPx / 2))}{/each}
 </ul>
