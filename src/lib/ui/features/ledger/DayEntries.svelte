@@ -3,7 +3,7 @@
 	import { instantMs, type Entry } from '$core/logbook';
 	import { clockText, dayText, describeEntry, sayDoubt, sayTotals } from '$core/words';
 	import type { App } from '$lib/state';
-	import Ellipsis from '@lucide/svelte/icons/ellipsis';
+	import type { Snippet } from 'svelte';
 	import type { DayPart } from './byDay';
 	import { kindWord } from './filter';
 	import { mendSaying, notifyDone } from '../../parts/acts/notify';
@@ -11,10 +11,12 @@
 	interface Props {
 		app: App;
 		part: DayPart;
+		/** the sign for what else can be done */
+		more: Snippet;
 		onedit: (entry: Entry) => void;
 	}
 	/** What was written down on one day, what it adds up to, and what can be done to each entry. */
-	const { app, part, onedit }: Props = $props();
+	const { app, part, more, onedit }: Props = $props();
 	const { day, entries, whole } = $derived(part);
 
 	const units = $derived(app.prefs.current.units);
@@ -67,8 +69,7 @@
 					class="quiet opens"
 					aria-expanded={opened === entry.id}
 					aria-label="What can be done with {said}"
-					onclick={() => (opened = opened === entry.id ? undefined : entry.id)}
-					><Ellipsis size={18} aria-hidden="true" /></button
+					onclick={() => (opened = opened === entry.id ? undefined : entry.id)}>{@render more()}</button
 				>
 				<span class="acts">
 					{#if !entry.void}<button

@@ -1,9 +1,11 @@
 <script lang="ts">
 	import type { Entry } from '$core/logbook';
 	import type { App } from '$lib/state';
+	import Ellipsis from '@lucide/svelte/icons/ellipsis';
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { untrack } from 'svelte';
 	import { get } from 'svelte/store';
+	import RepeatedIcon from '../../kit/RepeatedIcon.svelte';
 	import type { DayPart } from './byDay';
 	import DayEntries from './DayEntries.svelte';
 
@@ -45,21 +47,25 @@
 	const measured = (row: HTMLElement): void => get(days).measureElement(row);
 </script>
 
-<div class="list" bind:this={list} style:height="{$days.getTotalSize()}px">
-	{#each rows as row (row.key)}
-		{@const part = parts[row.index]}
-		{#if part}
-			<div
-				class="row"
-				data-index={row.index}
-				style:transform="translateY({row.start - ($days.options.scrollMargin ?? 0)}px)"
-				{@attach measured}
-			>
-				<DayEntries {app} {part} {onedit} />
-			</div>
-		{/if}
-	{/each}
-</div>
+<RepeatedIcon icon={Ellipsis}>
+	{#snippet children(more)}
+		<div class="list" bind:this={list} style:height="{$days.getTotalSize()}px">
+			{#each rows as row (row.key)}
+				{@const part = parts[row.index]}
+				{#if part}
+					<div
+						class="row"
+						data-index={row.index}
+						style:transform="translateY({row.start - ($days.options.scrollMargin ?? 0)}px)"
+						{@attach measured}
+					>
+						<DayEntries {app} {part} {more} {onedit} />
+					</div>
+				{/if}
+			{/each}
+		</div>
+	{/snippet}
+</RepeatedIcon>
 
 <style>
 	.list {

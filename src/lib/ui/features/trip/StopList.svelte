@@ -29,6 +29,8 @@
 	import { tick } from 'svelte';
 
 	import type { Report } from '$core/places';
+	import RepeatedIcon from '../../kit/RepeatedIcon.svelte';
+	import InTurn from '../../kit/page/InTurn.svelte';
 	import Reports from '../../parts/places/Reports.svelte';
 	import IfShut from './IfShut.svelte';
 	import { runsFor } from './serviceDone';
@@ -198,38 +200,46 @@
 	</span>
 {/snippet}
 
-<div class="both">
-	{#if fixed.length > 0}
-		<ol class="stops" aria-label="Stops that have begun">
-			{#each fixed as stop (stop.id)}
-				<li class:past={isPast(stop)} class:here={isHere(stop)}>
-					<span class="grip"></span>{@render row(stop, false)}
-				</li>
-			{/each}
-		</ol>
-	{/if}
-	{#if shown.length > 0}
-		<ol
-			class="stops"
-			aria-label="Stops ahead"
-			use:dragHandleZone={{ items: [...shown], flipDurationMs: FLIP_MS, dropTargetStyle: {} }}
-			onconsider={(event: CustomEvent<DndEvent<Stop>>) => drags(event.detail.items)}
-			onfinalize={(event: CustomEvent<DndEvent<Stop>>) => dropped(event.detail.items, event.detail.info.id)}
-		>
-			{#each shown as stop (stop.id)}
-				<li>
-					<span class="grip" use:dragHandle aria-label="Move {stop.name}"
-						><GripVertical size={18} aria-hidden="true" /></span
-					>{@render row(stop, true)}
-				</li>
-			{/each}
-		</ol>
-	{/if}
-</div>
-<p class="soft small keys">
-	Drag a stop by its handle. Or, on its Change button, Alt with the arrow keys moves it; + and − change its
-	nights.
-</p>
+<RepeatedIcon icon={GripVertical}>
+	{#snippet children(grip)}
+		<div class="both">
+			{#if fixed.length > 0}
+				<ol class="stops" aria-label="Stops that have begun">
+					{#each fixed as stop (stop.id)}
+						<li class:past={isPast(stop)} class:here={isHere(stop)}>
+							<InTurn><span class="grip"></span>{@render row(stop, false)}</InTurn>
+						</li>
+					{/each}
+				</ol>
+			{/if}
+			{#if shown.length > 0}
+				<ol
+					class="stops"
+					aria-label="Stops ahead"
+					use:dragHandleZone={{ items: [...shown], flipDurationMs: FLIP_MS, dropTargetStyle: {} }}
+					onconsider={(event: CustomEvent<DndEvent<Stop>>) => drags(event.detail.items)}
+					onfinalize={(event: CustomEvent<DndEvent<Stop>>) =>
+						dropped(event.detail.items, event.detail.info.id)}
+				>
+					{#each shown as stop (stop.id)}
+						<li>
+							<InTurn>
+								<span class="grip" use:dragHandle aria-label="Move {stop.name}">{@render grip()}</span
+								>{@render row(stop, true)}
+							</InTurn>
+						</li>
+					{/each}
+				</ol>
+			{/if}
+		</div>
+	{/snippet}
+</RepeatedIcon>
+<InTurn>
+	<p class="soft small keys">
+		Drag a stop by its handle. Or, on its Change button, Alt with the arrow keys moves it; + and − change its
+		nights.
+	</p>
+</InTurn>
 
 <style>
 	.both {
@@ -238,7 +248,11 @@
 	.stops {
 		width: 100%;
 	}
-	li {
+	/* Not made yet. */
+	li:empty {
+		display: none;
+	}
+	li:not(:empty) {
 		display: grid;
 		grid-template-columns: 1.75rem 5.5rem minmax(0, 1fr) auto;
 		gap: var(--gap-2);
@@ -299,7 +313,7 @@
 		min-width: 2.25rem;
 	}
 	@media (max-width: 800px) {
-		li {
+		li:not(:empty) {
 			grid-template-columns: 1.5rem 5.6rem minmax(0, 1fr);
 			gap: 0 var(--gap-2);
 		}

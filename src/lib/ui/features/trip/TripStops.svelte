@@ -5,6 +5,7 @@
 	import type { UnitChoice } from '$core/units';
 	import { DUMP_CAUTION, sayDays } from '$core/words';
 	import type { Snippet } from 'svelte';
+	import InTurn from '../../kit/page/InTurn.svelte';
 	import Notice from '../../kit/page/Notice.svelte';
 	import Section from '../../kit/page/Section.svelte';
 	import StopList from './StopList.svelte';
@@ -102,5 +103,5 @@
 	{/if}
 </Section>
 {#if dumps}
-	<p class="soft small">{DUMP_CAUTION}</p>
+	<InTurn><p class="soft small">{DUMP_CAUTION}</p></InTurn>
 {/if}

@@ -1,22 +1,25 @@
 <script module lang="ts">
-	/** what waits to be made, in the order in which it stands on the page */
-	const waiting = new Set<() => void>();
+	/** what waits to be made, in the order in which it stands on the page; and what has come since the last turn */
+	let waiting: readonly (() => void)[] = [];
+	let come: readonly (() => void)[] = [];
 	let asked = false;
 
 	/** One a frame: a tap is heard in between. */
 	function next(): void {
-		const [first] = waiting;
+		// What a part brought with it stands in it, before all that comes after it.
+		const [first, ...rest] = [...come, ...waiting];
+		[come, waiting] = [[], rest];
 		asked = first !== undefined;
 		if (!first) return;
-		waiting.delete(first);
 		first();
 		requestAnimationFrame(() => setTimeout(next));
 	}
 	function wait(turn: () => void): () => void {
-		waiting.add(turn);
+		come = [...come, turn];
 		if (!asked) requestAnimationFrame(() => setTimeout(next));
 		asked = true;
-		return () => waiting.delete(turn);
+		const others = (turns: readonly (() => void)[]) => turns.filter((one) => one !== turn);
+		return () => ([come, waiting] = [others(come), others(waiting)]);
 	}
 </script>
 

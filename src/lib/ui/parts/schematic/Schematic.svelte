@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Plumbing } from '$core/rig';
+	import { innerWidth } from 'svelte/reactivity/window';
 	import { placePlumbing } from './schematic';
 	import SchematicNode from './SchematicNode.svelte';
 
@@ -15,12 +16,13 @@
 
 	/** Below this width the layers go from the top down. */
 	const ROOM = 640;
-	let width = $state(900);
-	const placed = $derived(placePlumbing(plumbing, width >= ROOM));
+	let room = $state<DOMRectReadOnly>();
+	const wide = $derived((room?.width ?? innerWidth.current ?? 0) >= ROOM);
+	const placed = $derived(placePlumbing(plumbing, wide));
 	const on = (id: string): boolean => !traced || traced.size === 0 || traced.has(id);
 </script>
 
-<div class="room" bind:clientWidth={width}>
+<div class="room" bind:contentRect={room}>
 	<div class="plan" style:width="{placed.width}px" style:height="{placed.height}px">
 		<svg width={placed.width} height={placed.height} aria-hidden="true">
 			<defs>
