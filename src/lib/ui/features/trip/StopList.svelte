@@ -66,6 +66,8 @@
 		HOOKUPS.filter((kind) => stop.hookup?.[kind] === true || hookupsListed(stop).includes(kind));
 	const toggled = (stop: Stop): NonNullable<Stop['hookup']> =>
 		Object.fromEntries(hookupsOf(stop).map((kind) => [kind, !stop.hookup]));
+	/** all rows stand: from then on they come at once, as they do and go while one is dragged */
+	let stand = $state(false);
 	/** as they lie while one is dragged; else as they are */
 	let dragged = $state.raw<readonly Stop[]>();
 	const shown = $derived(dragged ?? ahead);
@@ -207,7 +209,7 @@
 				<ol class="stops" aria-label="Stops that have begun">
 					{#each fixed as stop (stop.id)}
 						<li class:past={isPast(stop)} class:here={isHere(stop)}>
-							<InTurn><span class="grip"></span>{@render row(stop, false)}</InTurn>
+							<InTurn atOnce={stand}><span class="grip"></span>{@render row(stop, false)}</InTurn>
 						</li>
 					{/each}
 				</ol>
@@ -223,7 +225,7 @@
 				>
 					{#each shown as stop (stop.id)}
 						<li>
-							<InTurn>
+							<InTurn atOnce={stand}>
 								<span class="grip" use:dragHandle aria-label="Move {stop.name}">{@render grip()}</span
 								>{@render row(stop, true)}
 							</InTurn>
@@ -235,7 +237,7 @@
 	{/snippet}
 </RepeatedIcon>
 <InTurn>
-	<p class="soft small keys">
+	<p class="soft small keys" {@attach () => void (stand = true)}>
 		Drag a stop by its handle. Or, on its Change button, Alt with the arrow keys moves it; + and − change its
 		nights.
 	</p>

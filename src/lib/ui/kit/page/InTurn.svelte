@@ -26,10 +26,16 @@
 <script lang="ts">
 	import { onMount, type Snippet } from 'svelte';
 
+	interface Props {
+		/** it waits for no turn */
+		atOnce?: boolean;
+		children: Snippet;
+	}
 	/** A part of a page that is made a frame after what stands over it: long pages come from the top, and nothing in them moves. */
-	const { children }: { children: Snippet } = $props();
-	let made = $state(false);
-	onMount(() => wait(() => (made = true)));
+	const { atOnce = false, children }: Props = $props();
+	// svelte-ignore state_referenced_locally
+	let made = $state(atOnce);
+	onMount(() => (made ? undefined : wait(() => (made = true))));
 </script>
 
 {#if made}{@render children()}{/if}
