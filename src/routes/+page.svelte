@@ -1,12 +1,8 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
-	import { page } from '$app/state';
 	import { useApp } from '$lib/state';
 	import { noonOfFlag } from '$lib/ui/parts/goal/goal';
 	import NowHead from '$lib/ui/features/now/NowHead.svelte';
 	import NowLayout from '$lib/ui/features/now/NowLayout.svelte';
-	import PriceList from '$lib/ui/features/now/PriceList.svelte';
-	import Ration from '$lib/ui/features/now/Ration.svelte';
 	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import { later } from '$lib/ui/kit/later.svelte';
@@ -15,17 +11,12 @@
 	import Spans from '$lib/ui/kit/page/Spans.svelte';
 	import LargeRods from '$lib/ui/parts/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
-	import { logSaying, mendSaying } from '$lib/ui/parts/acts/notify';
+	import { mendSaying } from '$lib/ui/parts/acts/notify';
 
 	const app = useApp();
 	let asked = $state<string>();
 	let glancing = $state(false);
 	const gauges = $derived(app.liveRig?.instruments.some(({ kind }) => kind === 'gauge') === true);
-	/** what one would like to do is being put together */
-	const basket = $derived(page.url.hash === '#basket');
-	const showBasket = (shown: boolean): Promise<void> =>
-		goto(shown ? '#basket' : '/', { noScroll: true, keepFocus: true, replaceState: true });
-
 	const now = $derived(app.engine.assessment);
 	/** what can wait until one has seen what one came for */
 	const LATER_MS = 1500;
@@ -61,9 +52,6 @@
 	/** A tap on a day's flag: how much a day to reach it. */
 	const reach = (ms: number): Promise<void> =>
 		app.aim({ until: new Date(noonOfFlag(ms, app.nowMs, app.timeZone)).toISOString() });
-
-	const logOne = (habit: string, name: string): Promise<boolean> =>
-		logSaying(app, [{ kind: 'use', habit, times: 1, source: 'hand', ...app.nowOnTrip() }], name);
 </script>
 
 {#if app.liveRig && now && stands}
@@ -110,40 +98,22 @@
 			{#if now.prices}
 				{@const { prices } = now}
 				<InTurn>
-					{#if prices.length > 0}<Ration {app} />{/if}
-					{#if prices.length > 0 && basket}
-						{#await import('$lib/ui/features/now/Basket.svelte') then { default: Basket }}
-							<Basket {app} {prices} onclose={() => void showBasket(false)} />
-						{/await}
-					{:else if prices.length > 0}
-						<PriceList {prices} {units} onlog={(price) => void logOne(price.habit, price.name)} />
-						<p class="buttons"><button onclick={() => void showBasket(true)}>Enough for tonight?</button></p>
-						<KeptPlace height="1lh">
-							{#if rest.over}
-								{#await import('$lib/ui/parts/glossary/WhatIs.svelte') then { default: WhatIs }}<WhatIs
-										words={['time left', 'spare']}
-									/>{/await}
-							{/if}
-						</KeptPlace>
-					{:else}
-						<p class="soft">
-							No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in
-							hours appears here.
-						</p>
-					{/if}
-					{#if now.findings && now.findings.length > 0}
-						{@const { findings } = now}
-						{#await import('$lib/ui/parts/notices/Findings.svelte') then { default: Findings }}<Findings
-								{findings}
-								onmend={(mend, label) => void mendSaying(app, mend, label)}
-							/>{/await}
-					{/if}
-					{#if now.plan && !now.plan.feasible}
-						<Notice><p>The plan falls short: see <a href="/trip">Trip</a>.</p></Notice>
-					{/if}
-					{#if rest.over}
-						{#await import('./Afterwards.svelte') then { default: Afterwards }}<Afterwards {app} />{/await}
-					{/if}
+					{#await import('./Costs.svelte') then { default: Costs }}
+						<Costs {app} {prices} later={rest.over} />
+						{#if now.findings && now.findings.length > 0}
+							{@const { findings } = now}
+							{#await import('$lib/ui/parts/notices/Findings.svelte') then { default: Findings }}<Findings
+									{findings}
+									onmend={(mend, label) => void mendSaying(app, mend, label)}
+								/>{/await}
+						{/if}
+						{#if now.plan && !now.plan.feasible}
+							<Notice><p>The plan falls short: see <a href="/trip">Trip</a>.</p></Notice>
+						{/if}
+						{#if rest.over}
+							{#await import('./Afterwards.svelte') then { default: Afterwards }}<Afterwards {app} />{/await}
+						{/if}
+					{/await}
 				</InTurn>
 			{/if}
 		{/snippet}

@@ -1,16 +1,18 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import { innerHeight, innerWidth } from 'svelte/reactivity/window';
 
 	/** The answer with the rods at the left, what it costs at the right; one under the other where there is no room. */
 	const { main, beside }: { main: Snippet<[{ rodPx: number }]>; beside: Snippet } = $props();
-	const windowPx = $derived(innerHeight.current ?? 800);
-	const isPhone = $derived((innerWidth.current ?? 1280) <= 640);
+	let windowPx = $state(800);
+	let widthPx = $state(1280);
+	const isPhone = $derived(widthPx <= 640);
 	/** Rods fill the window's height, between what can be read and what is silly. */
 	const rodPx = $derived(
 		isPhone ? Math.min(400, Math.max(150, windowPx - 644)) : Math.min(520, Math.max(220, windowPx - 475))
 	);
 </script>
+
+<svelte:window bind:innerHeight={windowPx} bind:innerWidth={widthPx} />
 
 <div class="now">
 	<section>{@render main({ rodPx })}</section>

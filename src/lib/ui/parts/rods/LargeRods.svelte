@@ -1,6 +1,5 @@
 <script lang="ts">
 	import type { UnitChoice } from '$core/units';
-	import { innerWidth } from 'svelte/reactivity/window';
 	import InTurn from '../../kit/page/InTurn.svelte';
 	import KeptPlace from '../../kit/page/KeptPlace.svelte';
 	import Rod, { pictureHeight } from './Rod.svelte';
@@ -19,7 +18,7 @@
 	const small = $derived(tanks.filter(({ carried }) => carried));
 	/** as the browser comes to it: asked for at once, the whole page is laid out in between */
 	let room = $state<DOMRectReadOnly>();
-	const widthPx = $derived(room?.width ?? innerWidth.current ?? 1000);
+	const widthPx = $derived(room?.width ?? innerWidth);
 	/** so that three stand side by side on a phone */
 	const NARROW_PX = 154;
 	const narrow = $derived(big.length === 3 && widthPx < big.length * NARROW_PX);

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import type { Plumbing } from '$core/rig';
-	import { innerWidth } from 'svelte/reactivity/window';
 	import { placePlumbing } from './schematic';
 	import SchematicNode from './SchematicNode.svelte';
 
@@ -17,7 +16,7 @@
 	/** Below this width the layers go from the top down. */
 	const ROOM = 640;
 	let room = $state<DOMRectReadOnly>();
-	const wide = $derived((room?.width ?? innerWidth.current ?? 0) >= ROOM);
+	const wide = $derived((room?.width ?? innerWidth) >= ROOM);
 	const placed = $derived(placePlumbing(plumbing, wide));
 	const on = (id: string): boolean => !traced || traced.size === 0 || traced.has(id);
 </script>
