@@ -5,6 +5,7 @@
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { untrack } from 'svelte';
 	import { get } from 'svelte/store';
+	import InTurn from '../../kit/page/InTurn.svelte';
 	import RepeatedIcon from '../../kit/RepeatedIcon.svelte';
 	import type { DayPart } from './byDay';
 	import DayEntries from './DayEntries.svelte';
@@ -41,6 +42,8 @@
 			})
 		);
 	});
+	/** days come one a frame as the ledger opens, and at once to who goes on */
+	const scrolled = $derived(($days.scrollOffset ?? 0) > 0);
 	const rows = $derived($days.getVirtualItems());
 
 	/** Its height is measured once it is there, and whenever it changes. */
@@ -59,7 +62,10 @@
 						style:transform="translateY({row.start - ($days.options.scrollMargin ?? 0)}px)"
 						{@attach measured}
 					>
-						<DayEntries {app} {part} {more} {onedit} />
+						<InTurn atOnce={scrolled}>
+							<DayEntries {app} {part} {more} {onedit} />
+							{#snippet meanwhile()}<div style:height="{row.size}px"></div>{/snippet}
+						</InTurn>
 					</div>
 				{/if}
 			{/each}
