@@ -45,30 +45,32 @@
 			<a class="as-button" href="/ledger/record">Forecast record</a>
 		{/snippet}
 	</PageHead>
-	<Filters {rig} {people} bind:filter>
-		{#snippet beside()}
-			<UndoRedo
-				last={history.done.at(-1)?.label}
-				canRedo={history.undone.length > 0}
-				onundo={() => void undoSaying(app)}
-				onredo={() => void redoSaying(app)}
-			/>
-		{/snippet}
-	</Filters>
-	<LastTaken {app} />
-	{#if isHeard}
-		{#await import('$lib/ui/features/listen/HeardList.svelte') then { default: HeardList }}<HeardList
-				{app}
-				most={3}
-			/>{/await}
-	{/if}
-	<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
-	{#if shown.length === 0}
-		<p class="soft">
-			Nothing here{filter.tank || filter.kind || filter.by ? ' for this filter' : ' yet'}. Enter what happened
-			in the line below.
-		</p>
-	{/if}
+	<InTurn>
+		<Filters {rig} {people} bind:filter>
+			{#snippet beside()}
+				<UndoRedo
+					last={history.done.at(-1)?.label}
+					canRedo={history.undone.length > 0}
+					onundo={() => void undoSaying(app)}
+					onredo={() => void redoSaying(app)}
+				/>
+			{/snippet}
+		</Filters>
+		<LastTaken {app} />
+		{#if isHeard}
+			{#await import('$lib/ui/features/listen/HeardList.svelte') then { default: HeardList }}<HeardList
+					{app}
+					most={3}
+				/>{/await}
+		{/if}
+		<Findings {findings} onmend={(mend, label) => void mendSaying(app, mend, label)} />
+		{#if shown.length === 0}
+			<p class="soft">
+				Nothing here{filter.tank || filter.kind || filter.by ? ' for this filter' : ' yet'}. Enter what
+				happened in the line below.
+			</p>
+		{/if}
+	</InTurn>
 	<InTurn><DayList {app} parts={shown} onedit={(entry) => (editing = entry)} /></InTurn>
 </Page>
 

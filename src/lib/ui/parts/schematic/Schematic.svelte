@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Plumbing } from '$core/rig';
+	import InTurn from '../../kit/page/InTurn.svelte';
 	import { placePlumbing } from './schematic';
 	import SchematicNode from './SchematicNode.svelte';
 
@@ -23,39 +24,41 @@
 
 <div class="room" bind:contentRect={room}>
 	<div class="plan" style:width="{placed.width}px" style:height="{placed.height}px">
-		<svg width={placed.width} height={placed.height} aria-hidden="true">
-			<defs>
-				<marker
-					id="pipe-end"
-					viewBox="0 0 8 8"
-					refX="7"
-					refY="4"
-					markerWidth="7"
-					markerHeight="7"
-					orient="auto"
-				>
-					<path d="M0 0 L8 4 L0 8 Z" />
-				</marker>
-			</defs>
-			{#each placed.pipes as { pipe, d }, i (i)}
-				<path
-					{d}
-					class="pipe {pipe.by}"
-					class:off={!(on(pipe.from) && on(pipe.to))}
-					class:traced={traced?.has(pipe.from) && traced.has(pipe.to)}
-					marker-end={pipe.by === 'level' ? undefined : 'url(#pipe-end)'}
+		<InTurn>
+			<svg width={placed.width} height={placed.height} aria-hidden="true">
+				<defs>
+					<marker
+						id="pipe-end"
+						viewBox="0 0 8 8"
+						refX="7"
+						refY="4"
+						markerWidth="7"
+						markerHeight="7"
+						orient="auto"
+					>
+						<path d="M0 0 L8 4 L0 8 Z" />
+					</marker>
+				</defs>
+				{#each placed.pipes as { pipe, d }, i (i)}
+					<path
+						{d}
+						class="pipe {pipe.by}"
+						class:off={!(on(pipe.from) && on(pipe.to))}
+						class:traced={traced?.has(pipe.from) && traced.has(pipe.to)}
+						marker-end={pipe.by === 'level' ? undefined : 'url(#pipe-end)'}
+					/>
+				{/each}
+			</svg>
+			{#each placed.nodes as { node, x, y, width: w, height } (node.id)}
+				<SchematicNode
+					{node}
+					level={levels.get(node.id)}
+					off={!on(node.id)}
+					onopen={() => onnode(node.id)}
+					{...{ x, y, width: w, height }}
 				/>
 			{/each}
-		</svg>
-		{#each placed.nodes as { node, x, y, width: w, height } (node.id)}
-			<SchematicNode
-				{node}
-				level={levels.get(node.id)}
-				off={!on(node.id)}
-				onopen={() => onnode(node.id)}
-				{...{ x, y, width: w, height }}
-			/>
-		{/each}
+		</InTurn>
 	</div>
 </div>
 
