@@ -3,6 +3,7 @@
 	import { afterNavigate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { sayOccasion, type Word } from '$core/words';
+	import { errorMessage } from '$lib/errorMessage';
 	import { provideApp } from '$lib/state';
 	import { appInBrowser } from '$lib/state/start';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
@@ -88,7 +89,10 @@
 		if (!isNew || !wantsDemo || looked) return;
 		(demo ?? fetchDemo())
 			.then(({ lookAround, making }) => lookAround(app, undefined, making))
-			.catch((error: unknown) => (app.trouble = `The demo couldn’t be loaded: ${String(error)}.`))
+			.catch(
+				(error: unknown) =>
+					(app.trouble = `The demo couldn’t be loaded: ${errorMessage(error)}. Reload the page when there is a signal.`)
+			)
 			.finally(() => (looked = true));
 	});
 

@@ -1,7 +1,7 @@
 export { readFileIn, startEngine, type EngineApi, type FileReading } from './client';
 export { EngineClient } from './engineClient.svelte';
 export { latest, Latest } from './latest.svelte';
-export { takeIn, type ReadIn } from './logbookReader';
+export type { ReadIn } from './logbookReader';
 export type { Looking } from './parts/lookingBack';
 export type { AnswerOf, ArgsOf, Kind } from './question';
 export type { Care } from './questions/care/care';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { parseLogbook, readable, type Entry, type EntryDraft, type Logbook } from '$core/logbook';
 import { withTrials } from '$core/rig';
 import { METRIC } from '$core/units';
-import { takeIn } from '$lib/engine';
+import { takeIn } from '$lib/engine/logbookReader';
 import { memoryPort, recordStore, type Edit, type KeyValuePort } from '$lib/store';
 import { engineHere } from '../../../tests/helpers/engine';
 import { entry, exactRig, logbookOf } from '../../../tests/helpers/logbooks';

@@ -1,3 +1,4 @@
+import { errorMessage } from '$lib/errorMessage';
 import { goto } from '$app/navigation';
 import { LOOK_AHEAD_DAYS } from '$core/now';
 import type { App } from '$lib/state';
@@ -25,8 +26,7 @@ export function asInstalled(app: App): () => void {
 				opened.file = file;
 				void goto('/data#read');
 			},
-			(error: unknown) =>
-				(app.trouble = `The file couldn’t be opened: ${error instanceof Error ? error.message : String(error)}.`)
+			(error: unknown) => (app.trouble = `The file couldn’t be opened: ${errorMessage(error)}.`)
 		);
 	});
 	return $effect.root(() => {

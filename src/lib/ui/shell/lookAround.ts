@@ -19,6 +19,6 @@ export async function lookAround(app: App, rig = 'demo-wren', making = makeDemo(
 		await stored;
 		app.commands.history.clear();
 	} catch (error) {
-		app.trouble = `The demo rigs couldn’t be opened: ${errorMessage(error)}. Try again when there is a network.`;
+		app.trouble = `The demo rigs couldn’t be opened: ${errorMessage(error)}. Reload the page when there is a signal.`;
 	}
 }

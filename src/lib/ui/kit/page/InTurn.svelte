@@ -1,30 +1,6 @@
-<script module lang="ts">
-	/** what waits to be made, in the order in which it stands on the page; and what has come since the last turn */
-	let waiting: readonly (() => void)[] = [];
-	let come: readonly (() => void)[] = [];
-	let asked = false;
-
-	/** One a frame: a tap is heard in between. */
-	function next(): void {
-		// What a part brought with it stands in it, before all that comes after it.
-		const [first, ...rest] = [...come, ...waiting];
-		[come, waiting] = [[], rest];
-		asked = first !== undefined;
-		if (!first) return;
-		first();
-		requestAnimationFrame(() => setTimeout(next));
-	}
-	function wait(turn: () => void): () => void {
-		come = [...come, turn];
-		if (!asked) requestAnimationFrame(() => setTimeout(next));
-		asked = true;
-		const others = (turns: readonly (() => void)[]) => turns.filter((one) => one !== turn);
-		return () => ([come, waiting] = [others(come), others(waiting)]);
-	}
-</script>
-
 <script lang="ts">
 	import { onMount, type Snippet } from 'svelte';
+	import { waitForTurn } from './pageTurns';
 
 	interface Props {
 		/** it waits for no turn */
@@ -37,7 +13,7 @@
 	const { atOnce = false, meanwhile, children }: Props = $props();
 	// svelte-ignore state_referenced_locally
 	let made = $state(atOnce);
-	onMount(() => (made ? undefined : wait(() => (made = true))));
+	onMount(() => (made ? undefined : waitForTurn(() => (made = true))));
 </script>
 
 {#if made}{@render children()}{:else}{@render meanwhile?.()}{/if}
