@@ -4,7 +4,7 @@ import { expect, NOW_MS, test } from './helpers/test.js';
 import type { Logbook } from '../src/core/logbook/index.js';
 import { violationsOf } from './helpers/axe.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
-import { enter, litresOf, openDemo, openLogbook, stored } from './helpers/pages.js';
+import { enter, litresOf, openDemo, openLogbook, stored, stopAtOnce } from './helpers/pages.js';
 
 /** Two days of a van whose fresh tank was filled on the route and nobody wrote it down; moments count back from now. */
 function missedFill(): Logbook {
@@ -121,20 +121,7 @@ test('a long log shows how far it is, can be stopped and taken up again', async 
 	});
 	// The file is read: what can be stopped from here on is the replay of the log.
 	await expect(page.getByRole('button', { name: 'Import' })).toBeVisible();
-	// A hand that is at the button the moment it appears.
-	await page.evaluate(() => {
-		const look = (): void => {
-			const stop = [...document.querySelectorAll('button')].find(({ innerText }) => innerText === 'Stop');
-			if (!stop || !document.querySelector('progress')) return;
-			watch.disconnect();
-			clearInterval(often);
-			stop.click();
-		};
-		const watch = new MutationObserver(look);
-		watch.observe(document.body, { childList: true, subtree: true, attributes: true });
-		// A button whose words come a moment later is no mutation of its own on every machine.
-		const often = setInterval(look, 5);
-	});
+	await stopAtOnce(page);
 	await page.getByRole('button', { name: 'Import' }).click();
 	await expect(page.getByText(/^Stopped: the figures /)).toBeVisible({
 		timeout: 90_000

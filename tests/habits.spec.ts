@@ -1,7 +1,18 @@
 import { HOUR_MS } from '../src/core/time/index.js';
-import type { Logbook } from '../src/core/logbook/index.js';
+import type { Habit, Logbook, Measure } from '../src/core/logbook/index.js';
+import { clockOf, watch, watchedSince } from '../bench/outside/watch';
+import { demoLogbook } from '../demo/index.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
-import { enter, litresOf, openDemo, openLogbook, quickline, stored } from './helpers/pages.js';
+import {
+	answersLate,
+	enter,
+	litresOf,
+	openDemo,
+	openLogbook,
+	quickline,
+	stopAtOnce,
+	stored
+} from './helpers/pages.js';
 import { expect, NOW_MS, type Page, test } from './helpers/test.js';
 
 const toHabits = (page: Page): Promise<void> =>
@@ -61,6 +72,46 @@ test('the least sacrifice is switched on with one tap, and undone with one key',
 	await page.getByRole('button', { name: 'Wet, soap, rinse', exact: true }).click();
 	await page.getByLabel('Not for me').check();
 	await expect(page.locator('.detail')).not.toContainText('Wet, soap, rinse');
+});
+
+test('what takes its time to be priced moves nothing that stands there already', async ({ page }) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	await watch(page);
+	await answersLate(page, 'habits/saving', 8000);
+	await openDemo(page, { at: '/habits' });
+	await expect(page.getByText('Working out what each use costs…')).toBeVisible({ timeout: 10_000 });
+	const fromMs = await clockOf(page);
+	await expect(page.getByRole('button', { name: 'Add a way to save' })).toBeAttached({ timeout: 15_000 });
+	await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 100))));
+	expect((await watchedSince(page, fromMs)).shift).toBeLessThan(0.005);
+});
+
+test('a long search for a way is stopped, says so, and is taken up again; what was found stays of its own day', async ({
+	page
+}) => {
+	const demo = demoLogbook(NOW_MS, 'Europe/London');
+	const ways = (habits: readonly Habit[]): Measure[] =>
+		Array.from({ length: 14 }, (_, i) => ({
+			id: `way-${i}`,
+			name: `Way ${i}`,
+			habit: habits[i % habits.length]?.id ?? '',
+			effect: { kind: 'rarer', factor: 0.9 - 0.02 * i },
+			effort: 1 + (i % 3)
+		}));
+	const entries = demo.entries.filter(({ kind }) => kind !== 'measure');
+	const rigs = demo.rigs.map((rig) => ({ ...rig, measures: ways(rig.habits) }));
+	await openLogbook(page, { ...demo, entries, rigs });
+	await stopAtOnce(page);
+	await toHabits(page);
+	const title = page.getByRole('heading', { level: 1 });
+	await expect(title).toHaveText('Stopped before a way was found.');
+	await page.getByRole('button', { name: 'Look again' }).click();
+	await expect(title).toContainText(/ of Friday noon/);
+	// Another day is asked for, and the search for it is stopped: what is said is still of the first.
+	await stopAtOnce(page);
+	await page.getByLabel('Until', { exact: true }).selectOption('Sunday noon');
+	await expect(page.getByText(/^Ways to reach Sunday noon were not all tried\./)).toBeVisible();
+	await expect(title).toContainText(/ of Friday noon/);
 });
 
 test('measures are switched by tap and by the quick line, dated in the ledger', async ({ page }) => {

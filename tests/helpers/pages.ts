@@ -133,3 +133,34 @@ export const secondCopy = (page: Page): Promise<string> =>
 					if (file instanceof FileSystemFileHandle) texts.push(await (await file.getFile()).text());
 		return texts.join('\n');
 	});
+
+/** A hand that is at the button that stops long work the moment it appears. */
+export const stopAtOnce = (page: Page): Promise<void> =>
+	page.evaluate(() => {
+		const look = (): void => {
+			const stop = [...document.querySelectorAll('button')].find(({ innerText }) => innerText === 'Stop');
+			if (!stop || !document.querySelector('progress')) return;
+			watch.disconnect();
+			clearInterval(often);
+			stop.click();
+		};
+		const watch = new MutationObserver(look);
+		watch.observe(document.body, { childList: true, subtree: true, attributes: true });
+		// A button whose words come a moment later is no mutation of its own on every machine.
+		const often = setInterval(look, 5);
+	});
+
+/** Lets a question go out to the engine only so much later: its answer takes its time. */
+export const answersLate = (page: Page, kind: string, ms: number): Promise<unknown> =>
+	page.addInitScript(
+		([late, byMs]) => {
+			const post = Worker.prototype.postMessage;
+			Worker.prototype.postMessage = function (this: Worker, ...args: Parameters<typeof post>) {
+				const { argumentList } = args[0] as { argumentList?: readonly { value?: unknown }[] };
+				const send = (): void => post.apply(this, args);
+				if (argumentList?.[0]?.value === late) setTimeout(send, byMs);
+				else send();
+			} as typeof post;
+		},
+		[kind, ms] as const
+	);

@@ -13,7 +13,7 @@
 	import MeasureTable from '$lib/ui/features/habits/MeasureTable.svelte';
 	import MeterRun from '$lib/ui/features/habits/MeterRun.svelte';
 	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
-	import { later } from '$lib/ui/kit/later.svelte';
+	import { later, PATIENCE_MS } from '$lib/ui/kit/later.svelte';
 	import Columns from '$lib/ui/kit/page/Columns.svelte';
 	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
@@ -31,13 +31,11 @@
 		() => [app.engine.written, rig, app.tripAtHand]
 	);
 
-	/** what stands under the head comes with it, or without when that takes its time: nothing moves under a thumb */
-	const PATIENCE_MS = 2500;
 	const patience = later(PATIENCE_MS);
 	let said = $state(false);
-	const rest = $derived(
-		patience.over || (said && (saving.value !== undefined || saving.trouble !== undefined))
-	);
+	/** nothing stands where the tables are still to come, or it would move when they do */
+	const priced = $derived(saving.value !== undefined || saving.trouble !== undefined);
+	const rest = $derived(patience.over || (said && priced));
 
 	type Opened =
 		| { readonly kind: 'habit' | 'why' | 'measure'; readonly habit: string }
@@ -72,7 +70,9 @@
 			</p>
 		{/if}
 		{#if saving.trouble}<p role="alert">It couldn’t be worked out: {saving.trouble}</p>{/if}
-		{#if rest}
+		{#if rest && !priced}
+			<p class="soft">Working out what each use costs…</p>
+		{:else if rest}
 			<InTurn
 				><Columns>
 					<Section title="What one use costs">
@@ -86,7 +86,7 @@
 								{units}
 								onopen={(id) => (open = { kind: 'habit', habit: id })}
 							/>
-						{:else}<p class="soft">Working out what each costs…</p>{/if}
+						{/if}
 						<p class="buttons">
 							<button
 								disabled={rig.outlets.length === 0}
@@ -114,7 +114,7 @@
 								onchange={(id) => (open = { kind: 'form', part: 'measures', id })}
 								onwithout={(measure, not) => void notAsk(measure, not)}
 							/>
-						{:else}<p class="soft">Working out what each is worth…</p>{/if}
+						{/if}
 						<p class="buttons">
 							<button disabled={rig.habits.length === 0} onclick={() => (open = { kind: 'ideas' })}
 								>Add a way to save</button

@@ -8,7 +8,7 @@
 	import { onMount } from 'svelte';
 	import { v7 as uuid } from 'uuid';
 	import { useApp } from '$lib/state';
-	import { later } from '$lib/ui/kit/later.svelte';
+	import { later, PATIENCE_MS } from '$lib/ui/kit/later.svelte';
 	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
@@ -55,8 +55,6 @@
 	const over = $derived(trip !== undefined && tripSpan(trip)[1] <= app.nowMs);
 	const asked = askedOfTrip(app, () => trip);
 	const { planned, plan, ways, mends, past } = $derived(asked);
-	/** what stands under the plan comes with it, or without when that takes its time: nothing moves under a thumb */
-	const PATIENCE_MS = 2500;
 	const patience = later(PATIENCE_MS);
 	const waits = $derived(asked.waits && !patience.over);
 	/** what is said under the ribbon, px */
@@ -92,7 +90,7 @@
 		/>
 		{#if atHand}<PlanNews {app} />{/if}
 		{#if asked.trouble}<Notice><p>The plan couldn’t be made: {asked.trouble}.</p></Notice>{/if}
-		{#if plan && !waits}
+		{#if (plan || asked.waits) && !waits}
 			<KeptPlace height="{ribbonPx}px">
 				<InTurn>
 					{#if planned && past}

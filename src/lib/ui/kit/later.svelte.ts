@@ -1,4 +1,10 @@
 /**
+ * What stands under an answer comes with it, or without it when it takes longer: nothing moves under a thumb. Longer than most
+ * answers take on a cheap phone; that one is looked for is said meanwhile.
+ */
+export const PATIENCE_MS = 6000;
+
+/**
  * What can wait until one has seen what one came for. For use while a component is set up.
  *
  * @param ms so long it waits

@@ -12,6 +12,8 @@ import { question } from '../../question';
 /** The least sacrifice, the line of the stay with it, and the hours that each of the other ways gives. */
 export interface LeastSacrifice {
 	readonly atMs: number;
+	/** the moment that it is to reach */
+	readonly untilMs: number;
 	readonly found: Sacrifice;
 	readonly line: StayLine;
 	readonly othersGiveH: readonly number[];
@@ -23,6 +25,7 @@ function* search(estimate: Estimate, asked: SacrificeOptions): Generator<number,
 	const set = (found.best ?? found.nearest).measures.filter((id) => !estimate.state.measures.includes(id));
 	return {
 		atMs: estimate.atMs,
+		untilMs: asked.untilMs,
 		found,
 		line: stayLine(estimate, set),
 		othersGiveH: hoursGiven(estimate, found.others, asked)

@@ -38,24 +38,33 @@
 		without.length === 0 ? undefined : rig?.measures.map(({ id }) => id).filter((id) => !without.includes(id))
 	);
 	let progress = $state<number>();
+	/** it was told to stop before it had found anything */
+	let stopped = $state(false);
+	let runs = $state(0);
 	const way = latest(
 		() => {
-			progress = 0;
+			[progress, stopped] = [0, false];
 			return app.engine.ask(
 				'habits/leastSacrifice',
 				{ untilMs, certainty, ...(among ? { among } : {}), distinct: true },
 				(done) => (progress = done)
 			);
 		},
-		() => [app.engine.written, rig, app.tripAtHand, untilMs, certainty, among?.join('|')]
+		() => [app.engine.written, rig, app.tripAtHand, untilMs, certainty, among?.join('|'), runs]
 	);
 	$effect(() => {
-		if (way.value || way.trouble) said = true;
+		if (way.value || way.trouble || stopped) said = true;
 	});
+	function stop(): void {
+		stopped = true;
+		void app.engine.giveUp('habits/leastSacrifice');
+	}
 	const found = $derived(way.value?.found);
+	/** what was found is of the moment that it was looked for, also while another one is looked for */
+	const foundMs = $derived(way.value?.untilMs ?? untilMs);
 	const inForce = $derived(now?.measures ?? []);
 	const words = $derived(
-		rig && found && saySacrifice(rig, found, inForce, { untilMs }, app.nowMs, app.timeZone)
+		rig && found && saySacrifice(rig, found, inForce, { untilMs: foundMs }, app.nowMs, app.timeZone)
 	);
 	const set = $derived(found?.best ?? found?.nearest);
 	const toSwitch = $derived((set?.measures ?? []).filter((id) => !inForce.includes(id)));
@@ -113,8 +122,8 @@
 
 <PageHead>
 	{#snippet title()}
-		{#if words}<Spans spans={words.headline} />{:else if way.trouble}It couldn’t be worked out{:else}Looking
-			for the easiest way…{/if}
+		{#if words}<Spans spans={words.headline} />{:else if way.trouble}It couldn’t be worked out{:else if stopped}Stopped
+			before a way was found.{:else}Looking for the easiest way…{/if}
 	{/snippet}
 	{#snippet says()}
 		<p class="detail soft">
@@ -125,15 +134,20 @@
 {#if way.waiting && progress !== undefined && progress > 0}
 	<p class="soft buttons">
 		<progress value={progress} aria-label="Combinations tried"></progress>
-		<button class="small" onclick={() => void app.engine.giveUp('habits/leastSacrifice')}>Stop</button>
+		<button class="small" onclick={stop}>Stop</button>
+	</p>
+{:else if stopped}
+	<p class="soft buttons">
+		Ways to reach {sayGoal(untilMs, app.nowMs, app.timeZone)} were not all tried.
+		<button class="small" onclick={() => runs++}>Look again</button>
 	</p>
 {/if}
 {#if line && words}
 	<StayLine
 		{line}
 		atMs={way.value?.atMs ?? app.nowMs}
-		goalMs={untilMs}
-		goal={flagOfGoal(untilMs, app.nowMs, app.timeZone)}
+		goalMs={foundMs}
+		goal={flagOfGoal(foundMs, app.nowMs, app.timeZone)}
 		timeZone={app.timeZone}
 		{nameOf}
 		holds={tank?.holds}
@@ -142,7 +156,7 @@
 		{asItIs}
 		label="Time left: {asItIs}{line.segments
 			.map(({ id, hours }) => `; ${nameOf(id)} adds ${Math.round(hours)} hours`)
-			.join('')}; wanted: {sayGoal(untilMs, app.nowMs, app.timeZone)}"
+			.join('')}; wanted: {sayGoal(foundMs, app.nowMs, app.timeZone)}"
 	/>
 {/if}
 {#if said}
