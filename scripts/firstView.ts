@@ -48,6 +48,12 @@ function fileOfEach(chunks: readonly Rolldown.OutputChunk[], part: Part): FileOf
 	return files;
 }
 
+/**
+ * What the framework draws with: modules that do nothing until they are called, which its package does not say. Without that, each that
+ * any view needs would come with the first.
+ */
+const DRAWING = /\/node_modules\/svelte\/src\/(?!internal\/(disclose-version|flags))/;
+
 /** What a trial finds out, kept among the options of its build. */
 interface Trial {
 	readonly tried?: Partial<Record<Part, FileOf>>;
@@ -86,6 +92,9 @@ export function firstView(): () => Plugin {
 				part = partOf(this.environment.name, options.input);
 				if (part === 'page' && !isTrial) files = await tryOut(configFile);
 				return part ? { ...options, preserveEntrySignatures: 'allow-extension' } : null;
+			},
+			transform(code, id) {
+				return part && DRAWING.test(id) ? { code, map: null, moduleSideEffects: false } : null;
 			},
 			outputOptions(options) {
 				const fileOf = part && files[part];

@@ -1,17 +1,15 @@
 <script lang="ts">
 	import { useApp } from '$lib/state';
-	import { noonOfFlag } from '$lib/ui/parts/goal/goal';
+	import { noonOfFlag } from '$lib/ui/parts/goal/noon';
 	import NowHead from '$lib/ui/features/now/NowHead.svelte';
 	import NowLayout from '$lib/ui/features/now/NowLayout.svelte';
 	import Waiting from '$lib/ui/parts/notices/Waiting.svelte';
-	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import { later } from '$lib/ui/kit/later.svelte';
 	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
 	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
 	import Spans from '$lib/ui/kit/page/Spans.svelte';
 	import LargeRods from '$lib/ui/parts/rods/LargeRods.svelte';
 	import { tankViews } from '$lib/ui/parts/rods/tankView';
-	import { mendSaying } from '$lib/ui/parts/acts/notify';
 
 	const app = useApp();
 	let asked = $state<string>();
@@ -100,16 +98,6 @@
 				<InTurn>
 					{#await import('./Costs.svelte') then { default: Costs }}
 						<Costs {app} {prices} later={rest.over} />
-						{#if now.findings && now.findings.length > 0}
-							{@const { findings } = now}
-							{#await import('$lib/ui/parts/notices/Findings.svelte') then { default: Findings }}<Findings
-									{findings}
-									onmend={(mend, label) => void mendSaying(app, mend, label)}
-								/>{/await}
-						{/if}
-						{#if now.plan && !now.plan.feasible}
-							<Notice><p>The plan falls short: see <a href="/trip">Trip</a>.</p></Notice>
-						{/if}
 						{#if rest.over}
 							{#await import('./Afterwards.svelte') then { default: Afterwards }}<Afterwards {app} />{/await}
 						{/if}

@@ -6,7 +6,8 @@
 	import PriceList from '$lib/ui/features/now/PriceList.svelte';
 	import Ration from '$lib/ui/features/now/Ration.svelte';
 	import KeptPlace from '$lib/ui/kit/page/KeptPlace.svelte';
-	import { logSaying } from '$lib/ui/parts/acts/notify';
+	import Notice from '$lib/ui/kit/page/Notice.svelte';
+	import { logSaying, mendSaying } from '$lib/ui/parts/acts/notify';
 
 	interface Props {
 		app: App;
@@ -14,9 +15,10 @@
 		/** what can wait may come */
 		later: boolean;
 	}
-	/** What is left for each day, and what each habit costs. */
+	/** What is left for each day, what each habit costs, and what does not fit. */
 	const { app, prices, later }: Props = $props();
 
+	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
 	/** what one would like to do is being put together */
 	const basket = $derived(page.url.hash === '#basket');
@@ -49,4 +51,14 @@
 		No habit yet. Add what you do with water under <a href="/habits">Habits</a>, and its price in hours
 		appears here.
 	</p>
+{/if}
+{#if now?.findings && now.findings.length > 0}
+	{@const { findings } = now}
+	{#await import('$lib/ui/parts/notices/Findings.svelte') then { default: Findings }}<Findings
+			{findings}
+			onmend={(mend, label) => void mendSaying(app, mend, label)}
+		/>{/await}
+{/if}
+{#if now?.plan && !now.plan.feasible}
+	<Notice><p>The plan falls short: see <a href="/trip">Trip</a>.</p></Notice>
 {/if}

@@ -137,17 +137,18 @@ export class App {
 	async #follow(changes: readonly Change[] | 'all'): Promise<void> {
 		// What another tab just wrote lies after the minute that this one last looked at the clock.
 		this.nowMs = Math.max(this.nowMs, Date.now());
-		const { rigs, entries } = this.records;
+		const { rigs } = this.records;
 		const begins = this.phase === 'loading' || this.phase === 'first-run';
 		if (changes === 'all' && rigs.length === 0 && !begins) this.#emptied();
 		if (begins || rigs.length === 0) this.phase = rigs.length === 0 ? 'first-run' : 'ready';
-		if (rigs.length > 0) this.presence.note(entries.length);
 		try {
 			await (changes === 'all' ? this.engine.load(this.records.logbook()) : this.engine.change(changes));
 		} catch {
 			// The same worker is asked next, and says then why it cannot answer.
 		}
 		await this.refresh();
+		// What is kept beside the logbook waits until the figures stand.
+		if (this.records.rigs.length > 0) this.presence.note(this.records.entries.length);
 	}
 
 	#emptied(): void {

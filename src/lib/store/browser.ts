@@ -1,6 +1,6 @@
 import { workerClient, type RemoteApi } from '$lib/workerClient';
-import localforage from 'localforage';
 import type { KeyValuePort } from './port';
+import { ReadDatabase } from './reading';
 import type { SecondCopy } from './secondCopy';
 
 /** From here on one transaction for many is worth its code, which is then loaded. */
@@ -16,52 +16,29 @@ interface SetItems {
 	) => Promise<unknown>;
 }
 
-async function oneByOne(store: LocalForage): Promise<[string, unknown][]> {
-	const found: [string, unknown][] = [];
-	await store.iterate<unknown, void>((value, key) => void found.push([key, value]));
-	return found;
+/** The package, fetched with the first thing that is written, or that it alone can read. */
+const fetchPackage = async (): Promise<LocalForage> => (await import('localforage')).default;
+
+/** An instance of it, made when it is first needed. */
+function onceNeeded(make: (localforage: LocalForage) => Promise<LocalForage>): () => Promise<LocalForage> {
+	let made: Promise<LocalForage> | undefined;
+	return () =>
+		(made ??= fetchPackage()
+			.then(make)
+			.catch((error: unknown) => {
+				made = undefined;
+				throw error;
+			}));
 }
 
-/** What the package has beside its typed face: the database under it. */
-interface WithDatabase {
-	readonly _dbInfo?: { readonly db?: IDBDatabase | null; readonly storeName: string };
-}
-const resultOf = <T>(request: IDBRequest<T>): Promise<T> =>
-	new Promise((resolve, reject) => {
-		request.onsuccess = () => resolve(request.result);
-		request.onerror = () => reject(request.error ?? new Error('the browser did not say why'));
-	});
-
-/** All that an object store holds, in one answer: the package goes from key to key, which takes five seconds for ten years of log. */
-async function allAtOnce(store: LocalForage): Promise<readonly (readonly [string, unknown])[]> {
-	await store.ready();
-	const { db, storeName } = (store as LocalForage & WithDatabase)._dbInfo ?? {};
-	if (!db || storeName === undefined) return oneByOne(store);
-	try {
-		const kept = db.transaction(storeName, 'readonly').objectStore(storeName);
-		const [keys, values] = await Promise.all([
-			resultOf(kept.getAllKeys()),
-			resultOf(kept.getAll() as IDBRequest<unknown[]>)
-		]);
-		return keys.map((key, i) => [String(key), values[i]]);
-	} catch (error) {
-		// Another object store is just being made, which closes the database for a moment: the package knows to wait for that.
-		if (error instanceof DOMException) return oneByOne(store);
-		throw error;
-	}
-}
-
-/** A port through localForage, on an instance of it; `all` reads everything that it holds. */
-function localforagePort(
-	opening: LocalForage | Promise<LocalForage>,
-	all: (store: LocalForage) => ReturnType<KeyValuePort['entries']>
-): KeyValuePort {
+/** A port through localForage: what is written goes through it, and what is read where there is no quicker way. */
+function localforagePort(instance: () => Promise<LocalForage>): KeyValuePort {
 	return {
 		// localForage answers null for a key it does not hold; the logbook itself never holds null.
-		get: async (key) => (await (await opening).getItem(key)) ?? undefined,
-		set: async (key, value) => void (await (await opening).setItem(key, value)),
+		get: async (key) => (await (await instance()).getItem(key)) ?? undefined,
+		set: async (key, value) => void (await (await instance()).setItem(key, value)),
 		setAll: async (values) => {
-			const store = await opening;
+			const store = await instance();
 			if (values.length < MANY) {
 				await Promise.all(values.map(([key, value]) => store.setItem(key, value)));
 				return;
@@ -73,62 +50,80 @@ function localforagePort(
 			for (let i = 0; i < items.length; i += part)
 				await localforageSetItems.call(store, items.slice(i, i + part));
 		},
-		remove: async (key) => (await opening).removeItem(key),
-		entries: async () => all(await opening),
-		clear: async () => (await opening).clear()
+		remove: async (key) => (await instance()).removeItem(key),
+		entries: async () => {
+			const found: [string, unknown][] = [];
+			await (await instance()).iterate<unknown, void>((value, key) => void found.push([key, value]));
+			return found;
+		},
+		clear: async () => (await instance()).clear()
 	};
 }
 
-/** The application's database, and what it is made of; the last is what the package makes for itself. */
-const DATABASE = 'dipsometer';
-const OBJECT_STORES = ['records', 'meta', 'aside', 'prefs', 'local-forage-detect-blob-support'];
-
-/**
- * Makes the database where there is none, with all that is in it: the package makes one object store after the other and closes
- * and opens the database for each, while a first visit waits.
- */
-function layOut(): Promise<void> {
-	return new Promise((resolve) => {
-		const opening = indexedDB.open(DATABASE);
-		opening.onupgradeneeded = () => {
-			for (const store of OBJECT_STORES) opening.result.createObjectStore(store);
-		};
-		opening.onsuccess = () => {
-			opening.result.close();
-			resolve();
-		};
-		// What keeps it from being opened the package meets next, and tells.
-		opening.onerror = () => resolve();
-	});
+/** A port on an object store of the browser's IndexedDB. */
+function databasePort(database: ReadDatabase, name: string, storeName: string): KeyValuePort {
+	const writing = localforagePort(
+		onceNeeded(async (localforage) => {
+			await database.made();
+			return localforage.createInstance({ name, storeName, driver: localforage.INDEXEDDB });
+		})
+	);
+	/** Past the package where that goes: another object store that is just being made closes the database for a moment, and it knows to wait. */
+	const orWaiting = async <T>(quick: () => Promise<T>, waiting: () => Promise<T>): Promise<T> => {
+		try {
+			return await quick();
+		} catch (error) {
+			if (error instanceof DOMException) return waiting();
+			throw error;
+		}
+	};
+	return {
+		...writing,
+		get: (key) =>
+			orWaiting(
+				() => database.get(storeName, key),
+				() => writing.get(key)
+			),
+		entries: () =>
+			orWaiting(
+				() => database.entries(storeName),
+				() => writing.entries()
+			)
+	};
 }
-let laidOut: Promise<void> | undefined;
+
+/** The application's database. */
+const DATABASE = 'dipsometer';
+/** A new one is written to at once. */
+const own = new ReadDatabase(DATABASE, ['records', 'meta', 'aside', 'prefs'], () => {
+	fetchPackage().catch(() => undefined);
+});
 
 /** A port on the browser's IndexedDB. */
-export const browserPort = (storeName: string): KeyValuePort =>
-	localforagePort(
-		(laidOut ??= layOut()).then(() =>
-			localforage.createInstance({ name: DATABASE, storeName, driver: localforage.INDEXEDDB })
-		),
-		allAtOnce
-	);
+export const browserPort = (storeName: string): KeyValuePort => databasePort(own, DATABASE, storeName);
 
 /** A port on a database of its own: what comes and goes in it concerns no other. */
-export const browserPortApart = (name: string): KeyValuePort =>
-	localforagePort(
-		localforage.createInstance({
-			name: `${DATABASE}-${name}`,
-			storeName: 'kept',
-			driver: localforage.INDEXEDDB
-		}),
-		allAtOnce
-	);
+export function browserPortApart(name: string): KeyValuePort {
+	const [apart, storeName] = [`${DATABASE}-${name}`, 'kept'];
+	return databasePort(new ReadDatabase(apart, [storeName]), apart, storeName);
+}
 
 /** A port on the browser's other storage, which outlives its databases: for what must be known of a lost one. */
-export const browserNotes = (storeName: string): KeyValuePort =>
-	localforagePort(
-		localforage.createInstance({ name: DATABASE, storeName, driver: localforage.LOCALSTORAGE }),
-		oneByOne
+export function browserNotes(storeName: string): KeyValuePort {
+	const writing = localforagePort(
+		onceNeeded(async (localforage) =>
+			localforage.createInstance({ name: DATABASE, storeName, driver: localforage.LOCALSTORAGE })
+		)
 	);
+	return {
+		...writing,
+		get: async (key) => {
+			// As the package writes it there.
+			const kept = localStorage.getItem(`${DATABASE}/${storeName}/${key}`);
+			return kept === null ? undefined : ((JSON.parse(kept) as unknown) ?? undefined);
+		}
+	};
+}
 
 /**
  * The second copy in the origin's private file system, kept by a worker that is started when it is first needed;

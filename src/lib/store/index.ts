@@ -8,6 +8,7 @@ export { browserTurns, queuedTurns, type Turns } from './turns';
 export {
 	checkedRecords,
 	EmptiedElsewhere,
+	fetchWriting,
 	recordStore,
 	type Change,
 	type Edit,

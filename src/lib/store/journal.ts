@@ -1,8 +1,6 @@
+import { BATCH, isBatch, type Batch } from './batch';
 import { editedMs } from './edited';
 import type { KeyValuePort } from './port';
-
-/** Values as they are to stand, by key. */
-export type Batch = readonly (readonly [key: string, value: unknown])[];
 
 /** Writes several records as one. */
 export interface Journal {
@@ -24,7 +22,6 @@ export interface Journal {
 	forget(): Promise<void>;
 }
 
-const BATCH = 'batch:';
 /** From here on, reading the whole store is quicker than asking for each key. */
 const MANY = 50;
 
@@ -41,7 +38,7 @@ export function journal(records: KeyValuePort, meta: KeyValuePort): Journal {
 			await (value === undefined ? records.remove(key) : records.set(key, value));
 	};
 	const underWay = (noted: Batch): readonly (readonly [key: string, batch: Batch])[] =>
-		noted.filter(([key]) => key.startsWith(BATCH)).map(([key, batch]) => [key, batch as Batch] as const);
+		noted.filter(([key]) => isBatch(key)).map(([key, batch]) => [key, batch as Batch] as const);
 	return {
 		standing,
 		async write(batch) {

@@ -4,6 +4,7 @@ import { anyEntries, entry, exactRig, freshStart } from '../../../tests/helpers/
 import { keepsTheContract } from './contract';
 import {
 	browserPort,
+	browserPortApart,
 	memoryFiles,
 	memoryPort,
 	queuedTurns,
@@ -33,6 +34,19 @@ it('what is there is read although another tab has just made a newer database of
 		};
 	});
 	expect(await port.entries()).toEqual([['a', 1]]);
+});
+
+it('a tab that has read stands in nobody’s way when the database is taken away, and goes on with a new one', async () => {
+	const read = browserPortApart(`gone${++stores}`);
+	expect(await read.entries()).toEqual([]);
+	await new Promise<void>((resolve, reject) => {
+		const taken = indexedDB.deleteDatabase(`dipsometer-gone${stores}`);
+		taken.onblocked = () => reject(new Error('this tab kept it'));
+		taken.onsuccess = () => resolve();
+	});
+	expect(await read.get('a')).toBeUndefined();
+	await read.set('a', 1);
+	expect(await read.get('a')).toBe(1);
 });
 
 /** Where records are kept: there is a rig that entries are of. */

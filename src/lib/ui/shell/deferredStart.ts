@@ -1,6 +1,7 @@
 import { preloadCode } from '$app/navigation';
 import type { App } from '$lib/state';
 import { CHOSEN, followChoices } from '$lib/state/choosing';
+import { fetchWriting } from '$lib/store';
 import type { ShellContext } from '../parts/acts/shellContext';
 import { asInstalled } from './installed.svelte';
 import { listenToKeys } from './keyboard';
@@ -85,8 +86,9 @@ export function deferredStart(
 		document.body.dispatchEvent(
 			new KeyboardEvent('keydown', { key, code, shiftKey, ctrlKey, metaKey, altKey, bubbles: true })
 		);
-	// At hand when it is asked for: undo needs no network.
-	import('$lib/state/revising').catch((error: unknown) => console.warn('Not loaded yet:', error));
+	// At hand when they are asked for: logging and undo need no network.
+	for (const fetching of [fetchWriting(), import('$lib/state/revising')])
+		fetching.catch((error: unknown) => console.warn('Not loaded yet:', error));
 	offerBuild ??= takeOverNewBuilds(onbuild);
 	return { end: () => ends.forEach((end) => end()), offerBuild };
 }

@@ -5,7 +5,7 @@
 	import type { App } from '$lib/state';
 	import { v7 as uuid } from 'uuid';
 	import NumberField from '../../kit/fields/NumberField.svelte';
-	import { noonOfFlag } from '../../parts/goal/goal';
+	import { noonOfFlag } from '../../parts/goal/noon';
 	import { useShell } from '../../parts/acts/shellContext';
 	import { notifyDone } from '../../parts/acts/notify';
 	import { nextSteps, sampleLine, waveAway, type NextStep } from './nextSteps';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '$core/plan';
 import { exactTrip } from '../../../../../tests/helpers/logbooks';
-import { goalChoices, noonOfFlag, usualGoal } from './goal';
+import { goalChoices, usualGoal } from './goal';
+import { noonOfFlag } from './noon';
 
 const now = Date.parse('2027-05-01T06:00:00Z');
 const at = (day: number, hour: number): number => Date.UTC(2027, 4, day, hour);

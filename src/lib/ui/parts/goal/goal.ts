@@ -1,7 +1,8 @@
-import { DAY_MS, dayPlus, HOUR_MS, zonedMs, zonedTime } from '$core/time';
+import { DAY_MS, dayPlus, zonedMs, zonedTime } from '$core/time';
 import { instantMs, type Trip } from '$core/logbook';
 import type { Plan } from '$core/plan';
 import { capital, sayGoal } from '$core/words';
+import { NOON } from './noon';
 
 /** A moment that one may want to reach. */
 export interface GoalChoice {
@@ -10,7 +11,6 @@ export interface GoalChoice {
 }
 
 const DAYS = 7;
-const NOON = 12;
 /** Nobody is asked to look further ahead than this unless he wants to. */
 const MOST_USUAL_DAYS = 20;
 
@@ -47,12 +47,3 @@ export function usualGoal(nowMs: number, stayDays: number, timeZone: string): nu
 /** The goal on its flag. */
 export const flagOfGoal = (ms: number, nowMs: number, timeZone: string): string =>
 	capital(sayGoal(ms, nowMs, timeZone));
-
-/** Before this hour it is still the night of the day before. */
-const DAWN = 5;
-
-/** The noon of the day that a flag bears; the moment itself where that noon is past. */
-export function noonOfFlag(ms: number, nowMs: number, timeZone: string): number {
-	const noon = zonedMs(zonedTime(ms - DAWN * HOUR_MS, timeZone).day, timeZone, NOON);
-	return noon > nowMs ? noon : ms;
-}
