@@ -156,6 +156,8 @@
 						<AheadDays {app} />
 					{/await}
 				{/if}
+			</InTurn>
+			<InTurn>
 				{#if plan && !over && rig.containers.length > 0}
 					{#await import('$lib/ui/features/runs/StaysByHand.svelte') then { default: StaysByHand }}
 						<StaysByHand {app} trip={trip.id} />
@@ -172,6 +174,8 @@
 						/>
 					</Section>
 				{/if}
+			</InTurn>
+			<InTurn>
 				{#if ways && plan}
 					<OtherWays
 						{rig}
@@ -197,6 +201,8 @@
 					<PointsAhead {app} {trip} />
 				</Section>
 			{/if}
+		</InTurn>
+		<InTurn>
 			<p><a class="as-button" class:primary={!trip} href="/trip/lines">New trip</a></p>
 			<OtherTrips
 				rig={app.rig?.name ?? ''}

@@ -7,6 +7,7 @@
 	import { confirmVisit, visitsToConfirm } from '../../parts/acts/visits';
 	import Visits from '../../parts/places/Visits.svelte';
 	import { notifyDone } from '../../parts/acts/notify';
+	import InTurn from '../../kit/page/InTurn.svelte';
 	import { toast } from '../../kit/toast.svelte';
 
 	/** The points near the way ahead, and the ways to all of them, to the card and to the weather. */
@@ -33,15 +34,17 @@
 	timeZone={app.timeZone}
 	onconfirm={(visit) => void confirmVisit(app, visit)}
 />
-{#if ahead.length > 0}
-	<ul>
-		{#each ahead as { point, alongKm = 0 } (point.id)}<li>
-				<a href="/trip/points?point={encodeURIComponent(point.id)}">{point.name}</a><span class="soft"
-					>, in {formatQuantity(alongKm, 'distance', units)}: {sayServices(point.services)}</span
-				>
-			</li>{/each}
-	</ul>
-{/if}
+<InTurn>
+	{#if ahead.length > 0}
+		<ul>
+			{#each ahead as { point, alongKm = 0 } (point.id)}<li>
+					<a href="/trip/points?point={encodeURIComponent(point.id)}">{point.name}</a><span class="soft"
+						>, in {formatQuantity(alongKm, 'distance', units)}: {sayServices(point.services)}</span
+					>
+				</li>{/each}
+		</ul>
+	{/if}
+</InTurn>
 <p class="buttons">
 	<a class="as-button" href="/trip/points">Points and map</a>
 	{#if trip && trip.stops.length > 0}
