@@ -50,6 +50,7 @@ export class Commands {
 	readonly #here: Surroundings;
 	/** all that was done and is on its way to the store: until it is there it is not among what can be taken back */
 	#doing: Promise<unknown> = Promise.resolve();
+	#retrying: Promise<boolean> | undefined;
 	readonly #revising: typeof fetchRevising;
 
 	constructor(records: Records, here: Surroundings, revising = fetchRevising) {
@@ -67,10 +68,12 @@ export class Commands {
 	async #write(edits: readonly Edit[], label: string, since: unknown, made?: () => void): Promise<boolean> {
 		try {
 			await this.#records.update(edits, made, since);
+			this.#settled(edits);
 			if (this.unsaved.length === 0) this.trouble = undefined;
 			return true;
 		} catch (error) {
 			if (error instanceof EmptiedElsewhere) {
+				this.#settled(edits);
 				await this.#records.start();
 				return this.#gone(label);
 			}
@@ -79,12 +82,17 @@ export class Commands {
 			this.trouble = full
 				? 'The disk is full: the last entry is on screen but not stored. Save it to a file, free some space, then try again.'
 				: `The last entry is on screen but not stored: ${reason}. Save it to a file, or try again.`;
-			this.unsaved = [...this.unsaved, ...edits];
+			this.unsaved = [...new Set([...this.unsaved, ...edits])];
 			const outcome = await this.#records.preview(edits);
 			made?.();
 			this.#records.show(outcome);
 			return false;
 		}
+	}
+
+	/** Nothing of these is left to be stored. */
+	#settled(edits: readonly Edit[]): void {
+		if (this.unsaved.length > 0) this.unsaved = this.unsaved.filter((edit) => !edits.includes(edit));
 	}
 
 	/** Says that an act was of a logbook that is no more. */
@@ -265,11 +273,15 @@ export class Commands {
 		}
 	}
 
-	/** Tries again to store what could not be stored: each edit is made to what is newest now. */
+	/**
+	 * Tries again to store what could not be stored: each edit is made to what is newest now. That it is not stored is said until it
+	 * is; to try twice at once is to try once.
+	 */
 	async retry(): Promise<void> {
-		const again = this.unsaved;
-		[this.unsaved, this.trouble] = [[], undefined];
-		await this.#write(again, 'What was not stored', this.#records.epoch);
+		this.#retrying ??= this.#write(this.unsaved, 'What was not stored', this.#records.epoch).finally(
+			() => (this.#retrying = undefined)
+		);
+		await this.#retrying;
 	}
 
 	/**
