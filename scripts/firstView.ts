@@ -49,10 +49,10 @@ function fileOfEach(chunks: readonly Rolldown.OutputChunk[], part: Part): FileOf
 }
 
 /**
- * What the framework draws with: modules that do nothing until they are called, which its package does not say. Without that, each that
- * any view needs would come with the first.
+ * The framework's modules do nothing until they are called, but for two that set something for all; its package does not say so. Without
+ * that, each that any view needs would come with the first.
  */
-const DRAWING = /\/node_modules\/svelte\/src\/(?!internal\/(disclose-version|flags))/;
+const WITHOUT_EFFECT = /\/node_modules\/svelte\/src\/(?!internal\/(disclose-version|flags))/;
 
 /** What a trial finds out, kept among the options of its build. */
 interface Trial {
@@ -94,7 +94,7 @@ export function firstView(): () => Plugin {
 				return part ? { ...options, preserveEntrySignatures: 'allow-extension' } : null;
 			},
 			transform(code, id) {
-				return part && DRAWING.test(id) ? { code, map: null, moduleSideEffects: false } : null;
+				return part && WITHOUT_EFFECT.test(id) ? { code, map: null, moduleSideEffects: false } : null;
 			},
 			outputOptions(options) {
 				const fileOf = part && files[part];

@@ -96,7 +96,7 @@ function databasePort(database: ReadDatabase, name: string, storeName: string): 
 const DATABASE = 'dipsometer';
 /** A new one is written to at once. */
 const own = new ReadDatabase(DATABASE, ['records', 'meta', 'aside', 'prefs'], () => {
-	fetchPackage().catch(() => undefined);
+	fetchPackage().catch((error: unknown) => console.warn('Not loaded yet:', error));
 });
 
 /** A port on the browser's IndexedDB. */

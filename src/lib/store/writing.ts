@@ -22,9 +22,15 @@ async function setAside({ meta, aside, records }: Ports, kept: KeptAside): Promi
 	await records.remove(kept.key);
 }
 
+type Checked = Awaited<ReturnType<typeof checkedRecords>>;
+
 /** The record that stands at a key; what is none is set aside. */
-async function lookedAt(ports: Ports, key: string, value: unknown): Promise<Change | undefined> {
-	const { storedRecordOf, isChange } = await checkedRecords();
+async function lookedAt(
+	{ storedRecordOf, isChange }: Checked,
+	ports: Ports,
+	key: string,
+	value: unknown
+): Promise<Change | undefined> {
 	const found = storedRecordOf(key, value);
 	if (isChange(found)) return found;
 	await setAside(ports, { key, value, problems: found });
@@ -33,9 +39,10 @@ async function lookedAt(ports: Ports, key: string, value: unknown): Promise<Chan
 
 /** Those that are records; the others are set aside. */
 export async function goodAmong(ports: Ports, all: Batch): Promise<readonly Change[]> {
+	const checked = await checkedRecords();
 	const good: Change[] = [];
 	for (const [key, value] of all) {
-		const found = await lookedAt(ports, key, value);
+		const found = await lookedAt(checked, ports, key, value);
 		if (found) good.push(found);
 	}
 	return good;
@@ -66,8 +73,12 @@ async function made(ports: Ports, edits: readonly Edit[]): Promise<readonly [rea
 	const keys = [...new Set(edits.map(({ kind, id }) => `${kind}:${id}`))];
 	const newest = new Map<string, Change | undefined>();
 	const before = await journal(ports.records, ports.meta).standing(keys);
-	for (const [key, value] of before)
-		newest.set(key, value === undefined ? undefined : await lookedAt(ports, key, value));
+	const stood = before.filter(([, value]) => value !== undefined);
+	// What is new needs no rules to be looked at by, and does not wait for them.
+	if (stood.length > 0) {
+		const checked = await checkedRecords();
+		for (const [key, value] of stood) newest.set(key, await lookedAt(checked, ports, key, value));
+	}
 	const changed = new Map<string, Change>();
 	for (const { kind, id, make } of edits) {
 		const key = `${kind}:${id}`;
