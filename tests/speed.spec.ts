@@ -30,12 +30,17 @@ test('the first view is at most 115 kB of script, gzipped, in a dozen files, and
 		async (response) => response.url().endsWith('.js') && (await response.text()).includes('dipsometer-runs')
 	);
 	const copyLookedOver = page.waitForRequest(/secondCopy/);
+	// When it stands the page notes by itself: on a busy machine one who looks in from outside sees it late.
+	await page.addInitScript(() => {
+		const looking = new MutationObserver(() => {
+			if (!document.querySelector('h1')?.textContent.includes('first: ')) return;
+			looking.disconnect();
+			Object.assign(window, { stoodMs: performance.timeOrigin + performance.now() });
+		});
+		looking.observe(document, { subtree: true, childList: true, characterData: true });
+	});
 	await page.goto('/');
-	const stands = await page.waitForFunction(
-		() =>
-			document.querySelector('h1')?.textContent.includes('first: ') &&
-			performance.timeOrigin + performance.now()
-	);
+	const stands = await page.waitForFunction(() => (window as { stoodMs?: number }).stoodMs);
 	await Promise.all([newsCome, copyLookedOver]);
 	page.off('response', keepScript);
 	const stoodMs = Number(await stands.jsonValue());
