@@ -29,7 +29,7 @@ export function engineHere(): EngineHere {
 	const api: EngineApi = {
 		load: (whole) => answered(() => engine.load(whole)),
 		change: (changes) => answered(() => engine.change(changes)),
-		makeDemo: (nowMs, timeZone) => answered(() => engine.makeDemo(nowMs, timeZone)),
+		makeDemo: (nowMs) => answered(() => engine.makeDemo(nowMs)),
 		giveUp: (kind) => answered(() => engine.giveUp(kind)),
 		ask: async (kind, from, ...args) => {
 			if (kind === 'now/assess') asked.push(from);

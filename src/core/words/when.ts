@@ -1,4 +1,4 @@
-import { clockTime, DAY_MS, daysBetween, HOUR_MS, zonedTime } from '../time/index.js';
+import { clockTime, DAY_MS, daysBetween, dayWriter, HOUR_MS, zonedTime } from '../time/index.js';
 
 const EPOCH = '1970-01-01';
 
@@ -8,16 +8,13 @@ const localTime = (ms: number, timeZone: string): { day: number; hour: number } 
 	return { day: daysBetween(EPOCH, day), hour };
 };
 
-/** Made once: to make one takes longer than to write a hundred days with it. */
-const inUtc = (options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat =>
-	new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options });
-const WEEKDAY = inUtc({ weekday: 'long' });
-const SHORT_WEEKDAY = inUtc({ weekday: 'short' });
-const YEAR = inUtc({ year: 'numeric' });
-const DAY_OF_YEAR = inUtc({ day: 'numeric', month: 'long' });
-const LONG_DATE = inUtc({ day: 'numeric', month: 'long', year: 'numeric' });
-const DATE = inUtc({ weekday: 'short', day: 'numeric', month: 'short' });
-const dayWord = (day: number, format: Intl.DateTimeFormat): string => format.format(day * DAY_MS);
+const WEEKDAY = dayWriter({ weekday: 'long' });
+const SHORT_WEEKDAY = dayWriter({ weekday: 'short' });
+const YEAR = dayWriter({ year: 'numeric' });
+const DAY_OF_YEAR = dayWriter({ day: 'numeric', month: 'long' });
+const LONG_DATE = dayWriter({ day: 'numeric', month: 'long', year: 'numeric' });
+const DATE = dayWriter({ weekday: 'short', day: 'numeric', month: 'short' });
+const dayWord = (day: number, write: (ms: number) => string): string => write(day * DAY_MS);
 
 /** Beyond this many days a weekday alone would be mistaken for a nearer one. */
 const WEEK = 6;

@@ -11,7 +11,7 @@ export interface EngineApi {
 	change(changes: readonly Change[]): Promise<void>;
 	ask<K extends Kind>(kind: K, from: Standpoint, ...args: ArgsOf<K>): Promise<AnswerOf<K>>;
 	giveUp(kind: Kind): Promise<void>;
-	makeDemo(nowMs: number, timeZone: string): Promise<readonly Change[]>;
+	makeDemo(nowMs: number): Promise<readonly Change[]>;
 }
 
 /** Starts the engine in a worker of its own. */

@@ -94,10 +94,10 @@ export class Engine {
 		return answered as AnswerOf<K>;
 	}
 
-	/** Makes the demo rigs, with trips that are under way at a moment: beside the page, which opens meanwhile. */
-	async makeDemo(nowMs: number, timeZone: string): Promise<readonly Change[]> {
+	/** Makes the demo rigs, with trips that are under way here at a moment: beside the page, which opens meanwhile. */
+	async makeDemo(nowMs: number): Promise<readonly Change[]> {
 		const { demoLogbook } = await import('$demo/index');
-		return recordsOf(demoLogbook(nowMs, timeZone));
+		return recordsOf(demoLogbook(nowMs, Intl.DateTimeFormat().resolvedOptions().timeZone));
 	}
 
 	/** Gives up what is under way of a kind; what a replay has come to is kept. */

@@ -65,7 +65,7 @@ export class EngineClient {
 		return this.#api.change(changes);
 	};
 
-	readonly makeDemo: EngineApi['makeDemo'] = (nowMs, timeZone) => this.#api.makeDemo(nowMs, timeZone);
+	readonly makeDemo: EngineApi['makeDemo'] = (nowMs) => this.#api.makeDemo(nowMs);
 
 	/** Asks anew; a long replay shows how far it is. */
 	async refresh(): Promise<void> {

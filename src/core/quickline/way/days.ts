@@ -1,6 +1,6 @@
 import { casual } from 'chrono-node/en';
 import { CUT } from './cutting.js';
-import { calendarDay, dayPlus, padded, utcMidnightMs } from '../../time/index.js';
+import { calendarDay, dayPlus, dayWriter, padded, utcMidnightMs } from '../../time/index.js';
 
 /** A day, a time of day, or both, as somebody writes them. */
 export interface WhenSaid {
@@ -144,14 +144,8 @@ export function whenAt(
 	};
 }
 
+const DATE = dayWriter({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
 /** A day and a clock as `whenAt` reads them again: `Sat 5 Dec 2026 14:00`. */
 export function sayExactly(day: string, hour: number, minute: number): string {
-	const date = new Intl.DateTimeFormat('en-GB', {
-		timeZone: 'UTC',
-		weekday: 'short',
-		day: 'numeric',
-		month: 'short',
-		year: 'numeric'
-	});
-	return `${date.format(utcMidnightMs(day)).replace(',', '')} ${padded(hour)}:${padded(minute)}`;
+	return `${DATE(utcMidnightMs(day)).replace(',', '')} ${padded(hour)}:${padded(minute)}`;
 }

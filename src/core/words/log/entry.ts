@@ -1,4 +1,4 @@
-import { clockTime, utcMidnightMs, zonedTime } from '../../time/index.js';
+import { clockTime, dayWriter, utcMidnightMs, zonedTime } from '../../time/index.js';
 import { instantMs, type EntryKind, type EntryOf, type Rig, type Trip } from '../../logbook/index.js';
 
 /** How a time was lived of which nothing was logged. */
@@ -37,14 +37,9 @@ export function clockText(at: string, timeZone: string): string {
 	return clockTime(zonedTime(instantMs(at), timeZone));
 }
 
-const DAY = new Intl.DateTimeFormat('en-GB', {
-	timeZone: 'UTC',
-	weekday: 'short',
-	day: 'numeric',
-	month: 'short'
-});
+const DAY = dayWriter({ weekday: 'short', day: 'numeric', month: 'short' });
 /** `Wed 21 Apr` for a calendar day. */
-export const dayText = (day: string): string => DAY.format(utcMidnightMs(day)).replace(',', '');
+export const dayText = (day: string): string => DAY(utcMidnightMs(day)).replace(',', '');
 
 /** `Wed 21 Apr to Mon 3 May` for the days of a trip. */
 export const sayDays = ({ from, to }: Pick<Trip, 'from' | 'to'>): string =>

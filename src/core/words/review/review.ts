@@ -1,5 +1,5 @@
 import { Z90 } from '../../numerics/index.js';
-import { utcMidnightMs } from '../../time/index.js';
+import { dayWriter, utcMidnightMs } from '../../time/index.js';
 import type { BesideFlows, Errands, Foreseen, Relived, Review, TankReview } from '../../review/index.js';
 import {
 	formatDuration,
@@ -133,13 +133,12 @@ export function sayRelived(
 	];
 }
 
+const MONTH = dayWriter({ month: 'long', year: 'numeric' });
 /** A part of a stretch by its first day: `Wed 21 Apr`, `week of Wed 21 Apr`, `April 2027`. */
 export function sayPart(day: string, are: Review['partsAre']): string {
 	if (are === 'days') return dayText(day);
 	if (are === 'weeks') return `week of ${dayText(day)}`;
-	return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'long', year: 'numeric' }).format(
-		utcMidnightMs(day)
-	);
+	return MONTH(utcMidnightMs(day));
 }
 
 /** A stretch against what was to be expected of it, and against its plan. */

@@ -2,8 +2,7 @@ import { errorMessage } from '$lib/errorMessage';
 import type { App } from '$lib/state';
 
 /** Makes the demo rigs, here and now, so that their trips are under way. */
-export const makeDemo = (app: App) =>
-	app.engine.makeDemo(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone);
+export const makeDemo = (app: App) => app.engine.makeDemo(Date.now());
 
 /**
  * Shows the demo rigs where nothing is kept yet, and puts them in the store; where that fails, it is said.
