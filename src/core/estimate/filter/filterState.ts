@@ -6,7 +6,7 @@ import {
 	noWeeks,
 	noWriting,
 	regimeKeyOf,
-	useInLog,
+	unloggedInLog,
 	weeksOf,
 	type KeyedRegime,
 	type WeekCounts,
@@ -163,7 +163,7 @@ export function recount(model: Model, state: FilterState): void {
 	const { belief, learned } = state;
 	state.recountedMs = learned.atMs;
 	state.weekFactors = weeksOf(model.rig.habits, state.weeks);
-	const { unlogged } = useInLog(countedHabits(model, belief, learned), evidenceOf(model, belief));
+	const unlogged = unloggedInLog(countedHabits(model, belief, learned), evidenceOf(model, belief));
 	state.rates = rateMeasurements(model, belief, unlogged);
 	// What readings say of the rates counts, too: how much use scatters goes by all that is known of it.
 	const { mean } = posterior(state);

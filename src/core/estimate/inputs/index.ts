@@ -6,7 +6,14 @@ export { heelOf } from './climate.js';
 export { ashoreOf, hookUpsOf, noDischargeOf, type HookUp } from './hookUps.js';
 export { cached, regimeKey, regimeKeyOf, type KeyedRegime } from './regime.js';
 export { type HabitCount } from './paceGrid.js';
-export { useInLog, type Logged, type RateEvidence, type Unlogged, type UseInLog } from './unloggedUse.js';
+export {
+	unloggedInLog,
+	useInLog,
+	type Logged,
+	type RateEvidence,
+	type Unlogged,
+	type UseInLog
+} from './unloggedUse.js';
 export {
 	copyOfWeeks,
 	forgetWeeks,

@@ -155,16 +155,24 @@ export function countAtNodes({
 	const most = logChances.reduce((max, log) => Math.max(max, log), -Infinity);
 	const likely = logChances.map((log) => (most === -Infinity ? 1 : Math.exp(log - most)));
 	const out = zeros();
+	// Numbers by themselves, not in pairs: this runs thousands of times before a young engine has been compiled.
 	for (let z = 0; z < PACES.length; z++) {
 		const from = z * GRID;
-		let [first, last] = [0, GRID];
+		let first = 0;
+		let last = GRID;
 		while (first < last && (likely[from + first] as number) < NEGLIGIBLE) first++;
 		while (last > first && (likely[from + last - 1] as number) < NEGLIGIBLE) last--;
 		for (let common = 0; common < GRID; common++) {
-			let [chance, missing, written, missing2, both, written2] = [0, 0, 0, 0, 0, 0];
+			let chance = 0;
+			let missing = 0;
+			let written = 0;
+			let missing2 = 0;
+			let both = 0;
+			let written2 = 0;
 			for (let g = first; g < last; g++) {
 				const weight = (KERNEL[common * GRID + g] as number) * (likely[from + g] as number);
-				const [unnoted, noted] = [missings[from + g] as number, writtens[from + g] as number];
+				const unnoted = missings[from + g] as number;
+				const noted = writtens[from + g] as number;
 				chance += weight;
 				missing += weight * unnoted;
 				written += weight * noted;
@@ -174,7 +182,8 @@ export function countAtNodes({
 			}
 			if (!(chance > 0)) continue;
 			const j = from + common;
-			const [m, w] = [missing / chance, written / chance];
+			const m = missing / chance;
+			const w = written / chance;
 			const variance = Math.max((square * missing2) / chance - m * m, 0) + (wanderedSd * m) ** 2 + settled;
 			out.chance[j] = chance;
 			out.missing[j] = m;

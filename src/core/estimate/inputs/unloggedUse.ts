@@ -1,4 +1,4 @@
-import { cholesky, inverseBy, Matrix } from '../../numerics/index.js';
+import { cholesky, inverseBy, Matrix, solveBackward, solveForward } from '../../numerics/index.js';
 import { countAtNodes, NODES, type CountAtNodes, type HabitCount } from './paceGrid.js';
 
 /** What the log so far says of how much is not written down, by habit: means and covariance, row by row. */
@@ -35,19 +35,21 @@ export interface RateEvidence {
 const UNLIKELY_BY_COUNTS = 1e-6;
 const UNLIKELY = 1e-4;
 
-/** Rates by their means and covariance, and how well what was believed before foresaw the evidence (log, less constants). */
+/** Rates by their means, and how well what was believed before foresaw the evidence (log, less constants). */
 interface Informed {
 	readonly mean: Float64Array;
-	readonly cov: Matrix;
 	readonly log: number;
+	/** the covariance of the rates, worked out where it is asked for */
+	readonly cov: () => Matrix;
 }
 
-/** A node of the grid with all that is known: how likely it is, what then goes unlogged, and how often each habit is written. */
-interface Node extends Informed {
+/** A node of the grid with all that is known of the rates there, and how likely it is. */
+interface Node {
 	readonly weight: number;
 	/** which of the grid */
 	readonly j: number;
-	readonly written: readonly number[];
+	readonly mean: Float64Array;
+	readonly cov: Matrix;
 }
 
 /** Rates with independent normal priors at a node, and what readings say of them. */
@@ -60,26 +62,32 @@ function informed(
 	const eta = weighted.slice();
 	let log = 0;
 	given.forEach(({ missing, missingVariance }, a) => {
-		const [mean, variance] = [missing[j] as number, missingVariance[j] as number];
+		const mean = missing[j] as number;
+		const variance = missingVariance[j] as number;
 		posterior.add(a, a, 1 / variance);
 		eta[a] = (eta[a] as number) + mean / variance;
 		log -= Math.log(variance) + mean ** 2 / variance;
 	});
 	const root = cholesky(posterior);
-	const cov = inverseBy(root);
-	const mean = cov.times(eta);
+	const mean = eta.slice();
+	solveForward(root, mean);
+	solveBackward(root, mean);
 	given.forEach((_, a) => {
 		log += (eta[a] as number) * (mean[a] as number) - 2 * Math.log(root.at(a, a));
 	});
-	return { mean, cov, log: log / 2 };
+	return { mean, log: log / 2, cov: () => inverseBy(root) };
 }
 
 /** What the counts alone say at a node. */
-function uninformed(given: readonly CountAtNodes[], j: number): Informed {
-	const cov = new Matrix(given.length);
-	given.forEach(({ missingVariance }, a) => cov.set(a, a, missingVariance[j] as number));
-	return { mean: Float64Array.from(given, ({ missing }) => missing[j] as number), cov, log: 0 };
-}
+const uninformed = (given: readonly CountAtNodes[], j: number): Informed => ({
+	mean: Float64Array.from(given, ({ missing }) => missing[j] as number),
+	log: 0,
+	cov: () => {
+		const cov = new Matrix(given.length);
+		given.forEach(({ missingVariance }, a) => cov.set(a, a, missingVariance[j] as number));
+		return cov;
+	}
+});
 
 /** The nodes that are likely, each with what counts and readings say there. */
 function likelyNodes(given: readonly CountAtNodes[], evidence: RateEvidence | undefined): readonly Node[] {
@@ -90,21 +98,66 @@ function likelyNodes(given: readonly CountAtNodes[], evidence: RateEvidence | un
 	const counted = NODES.flatMap(({ chance }, j) => {
 		const weight = total > 0 ? (weights[j] as number) / total : chance;
 		if (!(weight > UNLIKELY_BY_COUNTS)) return [];
-		return [{ weight, j, ...(evidence ? informed(given, j, evidence) : uninformed(given, j)) }];
+		return [{ weight, j, said: evidence ? informed(given, j, evidence) : uninformed(given, j) }];
 	});
-	const most = Math.max(...counted.map(({ log }) => log));
-	const sum = counted.reduce((all, { weight, log }) => all + weight * Math.exp(log - most), 0);
-	return counted.flatMap((node): readonly Node[] => {
-		const weight = (node.weight * Math.exp(node.log - most)) / sum;
-		if (!(weight > UNLIKELY)) return [];
-		const written = given.map(
-			(own, a) =>
-				(own.written[node.j] as number) +
-				(own.slope[node.j] as number) * ((node.mean[a] as number) - (own.missing[node.j] as number))
-		);
-		return [{ ...node, weight, written }];
+	const most = Math.max(...counted.map(({ said }) => said.log));
+	const sum = counted.reduce((all, { weight, said }) => all + weight * Math.exp(said.log - most), 0);
+	return counted.flatMap(({ weight: byCounts, j, said }): readonly Node[] => {
+		const weight = (byCounts * Math.exp(said.log - most)) / sum;
+		return weight > UNLIKELY ? [{ weight, j, mean: said.mean, cov: said.cov() }] : [];
 	});
 }
+
+/** The means of as many numbers as there are habits, over weighed nodes. */
+function meansOver(
+	nodes: readonly Node[],
+	whole: number,
+	n: number,
+	of: (node: Node, a: number) => number
+): Float64Array {
+	const means = new Float64Array(n);
+	for (const node of nodes)
+		for (let a = 0; a < n; a++) means[a] = (means[a] as number) + node.weight * of(node, a);
+	return means.map((sum) => sum / whole);
+}
+
+/** Over the likely nodes: what goes unlogged in all, and how the nodes differ about it. */
+interface Mixture {
+	readonly given: readonly CountAtNodes[];
+	readonly nodes: readonly Node[];
+	/** the sum of their weights */
+	readonly whole: number;
+	readonly unlogged: Unlogged;
+}
+
+function mixtureOf(habits: readonly HabitCount[], evidence: RateEvidence | undefined): Mixture {
+	const n = habits.length;
+	const given = habits.map(countAtNodes);
+	const nodes = likelyNodes(given, evidence);
+	const whole = nodes.reduce((sum, { weight }) => sum + weight, 0);
+	const mean = meansOver(nodes, whole, n, (node, a) => node.mean[a] as number);
+	const cov = new Float64Array(n * n);
+	for (const node of nodes) {
+		const { values } = node.cov;
+		const beside = node.mean.map((rate, a) => rate - (mean[a] as number));
+		for (let a = 0; a < n; a++)
+			for (let b = 0; b <= a; b++) {
+				const at = a * n + b;
+				const both = (values[at] as number) + (beside[a] as number) * (beside[b] as number);
+				cov[at] = (cov[at] as number) + node.weight * both;
+			}
+	}
+	for (let a = 0; a < n; a++)
+		for (let b = 0; b <= a; b++) cov[a * n + b] = cov[b * n + a] = (cov[a * n + b] as number) / whole;
+	return { given, nodes, whole, unlogged: { mean: [...mean], cov: [...cov] } };
+}
+
+/**
+ * What goes unlogged of each habit, litres per exposure: see `useInLog`, of which it is the half that a filter asks for with
+ * every day that is counted.
+ */
+export const unloggedInLog = (habits: readonly HabitCount[], evidence?: RateEvidence): Unlogged =>
+	mixtureOf(habits, evidence).unlogged;
 
 /**
  * Unlogged litres per exposure of each habit, and how often it is written down, from how often it was logged, how often it
@@ -113,22 +166,21 @@ function likelyNodes(given: readonly CountAtNodes[], evidence: RateEvidence | un
  * that mixture are what the belief is given.
  */
 export function useInLog(habits: readonly HabitCount[], evidence?: RateEvidence): UseInLog {
+	const { given, nodes, whole, unlogged } = mixtureOf(habits, evidence);
+	const { mean, cov } = unlogged;
 	const n = habits.length;
-	const given = habits.map(countAtNodes);
-	const nodes = likelyNodes(given, evidence);
-	const whole = nodes.reduce((sum, { weight }) => sum + weight, 0);
 	const over = (of: (node: Node) => number): number =>
 		nodes.reduce((sum, node) => sum + node.weight * of(node), 0) / whole;
-	const mean = habits.map((_, a) => over((node) => node.mean[a] as number));
-	const written = habits.map((_, a) => over((node) => node.written[a] as number));
+	const writtenAt = ({ j, mean: rates }: Node, a: number): number => {
+		const own = given[a] as CountAtNodes;
+		return (
+			(own.written[j] as number) +
+			(own.slope[j] as number) * ((rates[a] as number) - (own.missing[j] as number))
+		);
+	};
+	const written = meansOver(nodes, whole, n, writtenAt);
 	const moreMissing = (node: Node, a: number): number => (node.mean[a] as number) - (mean[a] as number);
-	const moreWritten = (node: Node, a: number): number => (node.written[a] as number) - (written[a] as number);
-	const cov = new Array<number>(n * n).fill(0);
-	for (let a = 0; a < n; a++)
-		for (let b = 0; b <= a; b++)
-			cov[a * n + b] = cov[b * n + a] = over(
-				(node) => node.cov.at(a, b) + moreMissing(node, a) * moreMissing(node, b)
-			);
+	const moreWritten = (node: Node, a: number): number => writtenAt(node, a) - (written[a] as number);
 	const perUnloggedL = given.map(({ slope }, a) => {
 		const spread = cov[a * n + a] as number;
 		const both = over(
@@ -145,7 +197,7 @@ export function useInLog(habits: readonly HabitCount[], evidence?: RateEvidence)
 	);
 	const commonSd = Math.sqrt(over((node) => (common.get(node) ?? 0) ** 2));
 	return {
-		unlogged: { mean, cov },
+		unlogged,
 		logged: given.map(({ slope, missingVariance, writtenVariance }, a): Logged => {
 			const variance = over(
 				(node) =>
