@@ -78,8 +78,8 @@ const PACES: readonly (readonly [logPace: number, chance: number])[] = (() => {
 	return weights.map((weight, i) => [Math.log((paces[i] as number) / mean), weight / sum] as const);
 })();
 /** The common grid: each pace with each common share. */
-export const NODES = PACES.flatMap(([logPace, likely], z) =>
-	SHARES.map(([, chance], g) => ({ z, g, logPace, chance: likely * chance }))
+export const NODES = PACES.flatMap(([logPace, common]) =>
+	SHARES.map(([p, chance]) => ({ p, logPace, chance: common * chance }))
 );
 
 /** `OWN_SHARE`, row by row. */
@@ -103,14 +103,25 @@ export interface CountAtNodes {
 	readonly slope: Float64Array;
 }
 
-const zeros = (): CountAtNodes => ({
-	chance: new Float64Array(NODES.length),
-	missing: new Float64Array(NODES.length),
-	missingVariance: new Float64Array(NODES.length),
-	written: new Float64Array(NODES.length),
-	writtenVariance: new Float64Array(NODES.length),
-	slope: new Float64Array(NODES.length)
-});
+/** In one piece of memory: a piece is dearer than what is in it. */
+function zeros(): CountAtNodes {
+	const n = NODES.length;
+	const all = new Float64Array(6 * n);
+	const part = (i: number): Float64Array => all.subarray(i * n, (i + 1) * n);
+	return {
+		chance: part(0),
+		missing: part(1),
+		missingVariance: part(2),
+		written: part(3),
+		writtenVariance: part(4),
+		slope: part(5)
+	};
+}
+
+/** What one count is worked out in, from call to call. */
+const likely = new Float64Array(NODES.length);
+const missings = new Float64Array(NODES.length);
+const writtens = new Float64Array(NODES.length);
 
 /** A rate is never known better than this, of its usual. */
 const SETTLED = 1e-3;
@@ -138,22 +149,22 @@ export function countAtNodes({
 	const seen = times / spread;
 	const lnGammas = lnGamma(k + seen) - lnGamma(k);
 	const settled = (SETTLED * usual * litres) ** 2 + Number.MIN_VALUE;
-	const logChances = new Float64Array(NODES.length);
-	const [missings, writtens] = [new Float64Array(NODES.length), new Float64Array(NODES.length)];
-	NODES.forEach(({ g, logPace }, j) => {
-		const [p] = SHARES[g] as (typeof SHARES)[number];
+	let most = -Infinity;
+	NODES.forEach(({ p, logPace }, j) => {
 		// What is said to be exact keeps no pace but its own.
 		const usually = cadenceSd > 0 ? usual * Math.exp(logPace) : usual;
 		const expected = (p * usually * exposure) / spread;
 		const rate = (usually * (k + seen)) / (k + expected);
-		logChances[j] = logChance(k, seen, expected, lnGammas);
+		const log = logChance(k, seen, expected, lnGammas);
+		likely[j] = log;
+		if (log > most) most = log;
 		missings[j] = (1 - p) * rate * litres;
 		writtens[j] = p * rate;
 	});
 	/** mean square over square of the mean: the rate is known to some share */
 	const square = 1 + 1 / (k + seen);
-	const most = logChances.reduce((max, log) => Math.max(max, log), -Infinity);
-	const likely = logChances.map((log) => (most === -Infinity ? 1 : Math.exp(log - most)));
+	for (let j = 0; j < likely.length; j++)
+		likely[j] = most === -Infinity ? 1 : Math.exp((likely[j] as number) - most);
 	const out = zeros();
 	// Numbers by themselves, not in pairs: this runs thousands of times before a young engine has been compiled.
 	for (let z = 0; z < PACES.length; z++) {

@@ -69,13 +69,13 @@ function informed(
 		log -= Math.log(variance) + mean ** 2 / variance;
 	});
 	const root = cholesky(posterior);
-	const mean = eta.slice();
-	solveForward(root, mean);
-	solveBackward(root, mean);
+	// The rates are A⁻¹·eta, A = L·Lᵀ, and what they fit eta by, etaᵀ·A⁻¹·eta, is |L⁻¹·eta|².
+	solveForward(root, eta);
 	given.forEach((_, a) => {
-		log += (eta[a] as number) * (mean[a] as number) - 2 * Math.log(root.at(a, a));
+		log += (eta[a] as number) ** 2 - 2 * Math.log(root.at(a, a));
 	});
-	return { mean, log: log / 2, cov: () => inverseBy(root) };
+	solveBackward(root, eta);
+	return { mean: eta, log: log / 2, cov: () => inverseBy(root) };
 }
 
 /** What the counts alone say at a node. */
