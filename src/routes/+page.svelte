@@ -62,13 +62,15 @@
 				onglance={gauges ? () => (glancing = true) : undefined}
 			/>
 			{#if now.silence && SilenceNews}<SilenceNews {app} silence={now.silence} />{/if}
-			<LargeRods
-				{tanks}
-				{units}
-				heightPx={Math.max(LEAST_ROD_PX, rodPx - (now.silence ? SILENCE_PX : 0) - besidePx)}
-				onwhy={(tank) => (asked = tank)}
-				onday={(ms) => void reach(ms)}
-			/>
+			<InTurn>
+				<LargeRods
+					{tanks}
+					{units}
+					heightPx={Math.max(LEAST_ROD_PX, rodPx - (now.silence ? SILENCE_PX : 0) - besidePx)}
+					onwhy={(tank) => (asked = tank)}
+					onday={(ms) => void reach(ms)}
+				/>
+			</InTurn>
 		{/snippet}
 		{#snippet beside()}
 			{#if app.rigEntries.length < YOUNG}

@@ -59,7 +59,8 @@ const say = (stops: readonly Stop[], at = now, entries = freshStart(), rig: Rig 
 		atMs: at,
 		timeZone: 'Etc/UTC'
 	});
-	return { head: spanText(answer.headline), detail: spanText(answer.detail), binds: answer.binds };
+	const [head, detail, next] = [answer.headline, answer.detail, answer.next].map(spanText);
+	return { head, detail, next, binds: answer.binds };
 };
 
 describe('the verdict', () => {
@@ -71,7 +72,8 @@ describe('the verdict', () => {
 			])
 		).toEqual({
 			head: 'Cassette is full first: Tuesday morning.',
-			detail: 'You pass a dump point at Tamsel Ford on Monday. Main and Grey last until Tuesday.',
+			detail: 'Main and Grey last until Tuesday.',
+			next: 'You pass a dump point at Tamsel Ford on Monday.',
 			binds: 'black'
 		}));
 	it('counts what stands behind the tank, and says when it is wanted', () => {
@@ -91,12 +93,12 @@ describe('the verdict', () => {
 	});
 	it('says when nothing on the way serves it', () =>
 		expect(
-			say([stop('Kelda', '2027-05-03T10:00:00', []), stop('Low Sarn', '2027-05-08T14:00:00', [])]).detail
+			say([stop('Kelda', '2027-05-03T10:00:00', []), stop('Low Sarn', '2027-05-08T14:00:00', [])]).next
 		).toMatch(/^No stop ahead has a tap in time\./));
 	it('says when the next service comes too late', () =>
 		expect(
 			say([stop('Low Sarn', '2027-05-08T14:00:00', [{ kind: 'black' }, { kind: 'water' }, { kind: 'grey' }])])
-				.detail
+				.next
 		).toMatch(/comes too late: a tap, a drain and a dump point at Low Sarn on Sat 8 May/));
 	it('says when it is late only by the odds that the plan wants', () => {
 		// the cassette has room for three days at the usual pace; the sewer is two days and a half away
@@ -109,7 +111,7 @@ describe('the verdict', () => {
 			}))
 		};
 		const services = [{ kind: 'black' as const }, { kind: 'water' as const }, { kind: 'grey' as const }];
-		expect(say([stop('Low Sarn', '2027-05-03T18:00:00', services)], now, freshStart(), loose).detail).toMatch(
+		expect(say([stop('Low Sarn', '2027-05-03T18:00:00', services)], now, freshStart(), loose).next).toMatch(
 			/^The next stop may come too late: .* at Low Sarn/
 		);
 	});

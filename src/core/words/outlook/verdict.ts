@@ -10,10 +10,12 @@ import { mind, plain, spanText, strong, type Span } from '../spans.js';
 import { sayWeatherFrom } from '../trip/weatherFrom.js';
 import { onDay, sayDay, sayLastDay, sayWhen } from '../when.js';
 
-/** What *Now* says: one sentence of answer, and one or two of what there is beside it. */
+/** What *Now* says: one sentence of answer, one or two of what there is beside it, and what the trip offers. */
 export interface Verdict {
 	readonly headline: readonly Span[];
 	readonly detail: readonly Span[];
+	/** where the trip leads past the next service; empty where no trip is planned, or not yet */
+	readonly next: readonly Span[];
 	/** the tank that binds first, when one does within the days looked at */
 	readonly binds?: string;
 }
@@ -69,9 +71,9 @@ function nextService({ rig, plan, trip, forecast, atMs, timeZone }: VerdictInput
 	if (plan.shortfall && !plan.next)
 		return [
 			mind(`No stop ahead has ${SERVICE_WORDS[holds === 'fresh' ? 'water' : holds]} in time`),
-			plain('. ')
+			plain('.')
 		];
-	if (!plan.next || !stop) return [plain('You need no fill or dump before the trip ends. ')];
+	if (!plan.next || !stop) return [plain('You need no fill or dump before the trip ends.')];
 	const what = listed(plan.next.what.map((kind) => SERVICE_WORDS[kind]));
 	const arriveMs = instantMs(stop.arrive);
 	const late = plan.shortfall !== undefined && arriveMs > plan.shortfall.atMs;
@@ -81,8 +83,8 @@ function nextService({ rig, plan, trip, forecast, atMs, timeZone }: VerdictInput
 	// Late at the certainty of the plan, and perhaps in time by the odds.
 	const comes = likelyMs > arriveMs ? 'may come ' : 'comes ';
 	return late
-		? [plain(`The next stop ${comes}`), mind('too late'), plain(`: ${what} at `), where, plain('. ')]
-		: [plain(`You pass ${what} at `), where, plain('. ')];
+		? [plain(`The next stop ${comes}`), mind('too late'), plain(`: ${what} at `), where, plain('.')]
+		: [plain(`You pass ${what} at `), where, plain('.')];
 }
 
 function othersLast(input: VerdictInput, first: Tank): readonly Span[] {
@@ -159,11 +161,12 @@ export function verdict(input: VerdictInput): Verdict {
 	const { rig, forecast, days, trip, plan, atMs, timeZone } = input;
 	const tank = binding(input);
 	if (rig.tanks.length === 0)
-		return { headline: [plain('No tank yet.')], detail: [plain('Add the first one in Rig.')] };
+		return { headline: [plain('No tank yet.')], detail: [plain('Add the first one in Rig.')], next: [] };
 	if (!tank)
 		return {
 			headline: [plain(`Every tank lasts more than ${days} days at this rate.`)],
-			detail: [...nextService(input), ...heatAhead(input), ...asOthers(input)]
+			detail: [...heatAhead(input), ...asOthers(input)],
+			next: nextService(input)
 		};
 	const endMs = trip && Math.max(...trip.stops.map(({ depart }) => instantMs(depart)));
 	const lasts =
@@ -184,17 +187,13 @@ export function verdict(input: VerdictInput): Verdict {
 				...heatAhead(input),
 				...asOthers(input)
 			],
+			next: [],
 			binds: tank.id
 		};
 	return {
 		headline: headlineOf(input, tank),
-		detail: [
-			...counting(input, tank),
-			...nextService(input),
-			...othersLast(input, tank),
-			...heatAhead(input),
-			...asOthers(input)
-		],
+		detail: [...counting(input, tank), ...othersLast(input, tank), ...heatAhead(input), ...asOthers(input)],
+		next: nextService(input),
 		binds: tank.id
 	};
 }

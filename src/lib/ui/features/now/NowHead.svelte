@@ -5,7 +5,7 @@
 
 	interface Props {
 		verdict: Verdict;
-		/** the plan is on its way: the place of the sentence that it adds is kept */
+		/** the plan is on its way: the place of its sentence is kept */
 		planComes: boolean;
 		/** asks why a tank lasts as long as it does */
 		onwhy: (tank: string) => void;
@@ -21,10 +21,13 @@
 	<PageHead>
 		{#snippet title()}<Spans spans={verdict.headline} />{/snippet}
 		{#snippet says()}
-			<p class="detail soft" class:comes={planComes}>
+			<p class="detail soft">
 				<Spans spans={verdict.detail} />
 				{#if binds !== undefined}<button class="why small" onclick={() => onwhy(binds)}>Why?</button>{/if}
 			</p>
+			{#if planComes || verdict.next.length > 0}<p class="detail soft next">
+					<Spans spans={verdict.next} />
+				</p>{/if}
 		{/snippet}
 	</PageHead>
 	<nav aria-label="At the tap and at the drain">
@@ -57,8 +60,13 @@
 			grid-template-columns: repeat(auto-fit, minmax(4.5rem, 1fr));
 		}
 	}
-	.comes::before {
-		content: 'You pass a tap, a drain and a dump point at this place tomorrow. ';
-		visibility: hidden;
+	/* As many lines as its sentence nearly always has, before it comes as well as after. */
+	.next {
+		min-height: 1lh;
+	}
+	@media (max-width: 900px) {
+		.next {
+			min-height: 2lh;
+		}
 	}
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import InTurn from '../../kit/page/InTurn.svelte';
 
 	/** The answer with the rods at the left, what it costs at the right; one under the other where there is no room. */
 	const { main, beside }: { main: Snippet<[{ rodPx: number }]>; beside: Snippet } = $props();
@@ -8,7 +9,7 @@
 	const isPhone = $derived(widthPx <= 640);
 	/** Rods fill the window's height, between what can be read and what is silly. */
 	const rodPx = $derived(
-		isPhone ? Math.min(400, Math.max(150, windowPx - 644)) : Math.min(520, Math.max(220, windowPx - 475))
+		isPhone ? Math.min(400, Math.max(150, windowPx - 644)) : Math.min(520, Math.max(220, windowPx - 505))
 	);
 </script>
 
@@ -16,7 +17,8 @@
 
 <div class="now">
 	<section>{@render main({ rodPx })}</section>
-	<aside aria-label="What it costs">{@render beside()}</aside>
+	<!-- After the rods, which stand over it on a phone: it would be pushed down by them. -->
+	<InTurn><aside aria-label="What it costs">{@render beside()}</aside></InTurn>
 </div>
 
 <style>
