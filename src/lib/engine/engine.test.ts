@@ -1,7 +1,7 @@
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '$core/time';
 import { describe, expect, it } from 'vitest';
 import { estimate, readLevels } from '$core/estimate';
-import type { Entry, EntryDraft, Rig, Service } from '$core/logbook';
+import type { Entry, EntryDraft, Point, Rig, Service } from '$core/logbook';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from '../../../tests/helpers/logbooks';
 import { Engine } from './engine';
 import type { FirstLook } from './questions/now/assess';
@@ -307,6 +307,30 @@ describe('what is asked of a trip', () => {
 		expect((await engine.ask('trip/planOfTrip', question, 'trip'))?.plan).toEqual(planned?.plan);
 		expect((await engine.ask('trip/aboard', question)).map(({ stop: id }) => id)).toEqual(['ford', 'hill']);
 		expect(await engine.ask('trip/planOfTrip', question, 'nowhere')).toBeUndefined();
+	});
+	it('our points along its way, in the order in which they are passed, and none that is far off or retired', async () => {
+		const point = (id: string, position: readonly [number, number]): Point => ({
+			...{ id, name: id, position },
+			services: [{ kind: 'water' }]
+		});
+		// A degree of longitude on the equator is 111.2 km.
+		const placed = { ...trip, stops: stops.map((one, i) => ({ ...one, position: [i, 0] as const })) };
+		const engine = new Engine();
+		engine.load({
+			...logbookOf(freshStart(), exactRig, [placed]),
+			points: [
+				point('late', [0.8, 0.05]),
+				point('early', [0.2, -0.05]),
+				point('far', [0.5, 0.5]),
+				{ ...point('gone', [0.5, 0]), retired: true }
+			]
+		});
+		const found = await engine.ask('trip/pointsAhead', ask(at(1, 9), { trip: 'trip' }), 'trip');
+		expect(found.near.map(({ point: { id }, alongKm = 0 }) => [id, Math.round(alongKm)])).toEqual([
+			['early', 22],
+			['late', 89]
+		]);
+		expect((await engine.ask('trip/pointsAhead', ask(at(1, 9)), 'nowhere')).near).toEqual([]);
 	});
 	it('one that is a year off is planned as one will set out: full, and empty', async () => {
 		const engine = new Engine();

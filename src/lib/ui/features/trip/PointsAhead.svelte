@@ -1,23 +1,25 @@
 <script lang="ts">
-	import { notRetired, type Trip } from '$core/logbook';
-	import { nearWay, wayAhead } from '$core/places';
+	import type { Trip } from '$core/logbook';
 	import { formatQuantity } from '$core/units';
 	import { sayServices } from '$core/words';
+	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
 	import { confirmVisit, visitsToConfirm } from '../../parts/acts/visits';
 	import Visits from '../../parts/places/Visits.svelte';
 	import { notifyDone } from '../../parts/acts/notify';
-	import InTurn from '../../kit/page/InTurn.svelte';
+	import KeptPlace from '../../kit/page/KeptPlace.svelte';
 	import { toast } from '../../kit/toast.svelte';
 
 	/** The points near the way ahead, and the ways to all of them, to the card and to the weather. */
 	const { app, trip }: { app: App; trip: Trip | undefined } = $props();
-	const MOST = 4;
-	const NEAR_KM = 10;
-	const units = $derived(app.prefs.current.units);
-	const ahead = $derived(
-		trip ? nearWay(notRetired(app.records.points), wayAhead(trip, app.nowMs), NEAR_KM).slice(0, MOST) : []
-	);
+	const units = $derived(app.units);
+	const asked = latest(() => {
+		void app.engine.written;
+		return trip && app.records.points.length > 0 ? app.engine.ask('trip/pointsAhead', trip.id) : undefined;
+	});
+	const ahead = $derived(asked.value?.trip === trip?.id ? asked.value?.near : undefined);
+	/** as many lines as there are, in nearly every trip */
+	const USUAL_HEIGHT = '4lh';
 	/** Weather of every stop ahead that has a place; what was typed stays. */
 	async function askWeather(): Promise<void> {
 		if (!trip) return;
@@ -34,8 +36,10 @@
 	timeZone={app.timeZone}
 	onconfirm={(visit) => void confirmVisit(app, visit)}
 />
-<InTurn>
-	{#if ahead.length > 0}
+<KeptPlace height={asked.waiting && !ahead ? USUAL_HEIGHT : undefined}>
+	{#if asked.trouble}
+		<p class="soft">What lies on the way couldn’t be looked up: {asked.trouble}.</p>
+	{:else if ahead && ahead.length > 0}
 		<ul>
 			{#each ahead as { point, alongKm = 0 } (point.id)}<li>
 					<a href="/trip/points?point={encodeURIComponent(point.id)}">{point.name}</a><span class="soft"
@@ -43,8 +47,10 @@
 					>
 				</li>{/each}
 		</ul>
+	{:else if asked.waiting && !ahead}
+		<p class="soft">Looking along the way…</p>
 	{/if}
-</InTurn>
+</KeptPlace>
 <p class="buttons">
 	<a class="as-button" href="/trip/points">Points and map</a>
 	{#if trip && trip.stops.length > 0}
