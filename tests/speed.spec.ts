@@ -57,6 +57,33 @@ test('the first view is at most 115 kB of script, gzipped, in a dozen files, and
 	expect(asked.filter(([, body]) => body.includes('ZodMini')).length).toBe(0);
 });
 
+test('nothing writes a date or a list before the engine is begun: the first to do so waits for all the languages of the browser', async ({
+	page
+}) => {
+	await page.addInitScript(() => {
+		const early: string[] = [];
+		let begun = false;
+		for (const kind of ['DateTimeFormat', 'ListFormat', 'NumberFormat', 'PluralRules'] as const) {
+			const note = (): unknown => begun || early.push(kind);
+			const made = new Proxy(Intl[kind] as new (...args: unknown[]) => object, {
+				construct: (of, args) => (note(), new of(...(args as unknown[]))),
+				apply: (of, self, args) => (note(), Reflect.apply(of, self, args))
+			});
+			Object.assign(Intl, { [kind]: made });
+		}
+		window.Worker = class extends Worker {
+			constructor(...args: ConstructorParameters<typeof Worker>) {
+				super(...args);
+				begun = true;
+			}
+		};
+		Object.assign(window, { early });
+	});
+	await page.goto('/?demo');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('first: ');
+	expect(await page.evaluate(() => (window as unknown as { early: string[] }).early)).toEqual([]);
+});
+
 /** Lines as they are typed, and what each must say. */
 const ANSWERS: Readonly<Record<string, RegExp>> = {
 	s: /^\s*Shower, 8.L/,

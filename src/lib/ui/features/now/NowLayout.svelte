@@ -9,7 +9,7 @@
 	const isPhone = $derived(widthPx <= 640);
 	/** Rods fill the window's height, between what can be read and what is silly. */
 	const rodPx = $derived(
-		isPhone ? Math.min(400, Math.max(150, windowPx - 644)) : Math.min(520, Math.max(220, windowPx - 505))
+		isPhone ? Math.min(400, Math.max(150, windowPx - 670)) : Math.min(520, Math.max(220, windowPx - 505))
 	);
 </script>
 
