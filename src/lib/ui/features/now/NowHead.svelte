@@ -21,13 +21,15 @@
 	<PageHead>
 		{#snippet title()}<Spans spans={verdict.headline} />{/snippet}
 		{#snippet says()}
-			<p class="detail soft">
-				<Spans spans={verdict.detail} />
-				{#if binds !== undefined}<button class="why small" onclick={() => onwhy(binds)}>Why?</button>{/if}
-			</p>
-			{#if planComes || verdict.next.length > 0}<p class="detail soft next">
-					<Spans spans={verdict.next} />
-				</p>{/if}
+			{#if binds !== undefined || verdict.detail.length > 0}
+				<p class="detail soft">
+					<Spans spans={verdict.detail} />
+					{#if binds !== undefined}<button class="why small" onclick={() => onwhy(binds)}>Why?</button>{/if}
+				</p>
+			{/if}
+			{#if planComes || verdict.next.length > 0}
+				<p class="detail soft next"><Spans spans={verdict.next} /></p>
+			{/if}
 		{/snippet}
 	</PageHead>
 	<nav aria-label="At the tap and at the drain">
