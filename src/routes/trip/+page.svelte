@@ -198,7 +198,7 @@
 		<InTurn>
 			{#if rig}
 				<Section title="Taps and dump points" ruled>
-					<PointsAhead {app} {trip} />
+					<PointsAhead {app} {trip} asked={asked.points} />
 				</Section>
 			{/if}
 		</InTurn>

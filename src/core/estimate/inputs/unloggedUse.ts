@@ -3,8 +3,8 @@ import { countAtNodes, NODES, type CountAtNodes, type HabitCount } from './paceG
 
 /** What the log so far says of how much is not written down, by habit: means and covariance, row by row. */
 export interface Unlogged {
-	readonly mean: readonly number[];
-	readonly cov: readonly number[];
+	readonly mean: Float64Array;
+	readonly cov: Float64Array;
 }
 
 /** How often a habit will be written down, times per exposure, given how much of it is not. */
@@ -149,7 +149,7 @@ function mixtureOf(habits: readonly HabitCount[], evidence: RateEvidence | undef
 	}
 	for (let a = 0; a < n; a++)
 		for (let b = 0; b <= a; b++) cov[a * n + b] = cov[b * n + a] = (cov[a * n + b] as number) / whole;
-	return { given, nodes, whole, unlogged: { mean: [...mean], cov: [...cov] } };
+	return { given, nodes, whole, unlogged: { mean, cov } };
 }
 
 /**

@@ -2,22 +2,23 @@
 	import type { Trip } from '$core/logbook';
 	import { formatQuantity } from '$core/units';
 	import { sayServices } from '$core/words';
-	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
+	import type { askedOfTrip } from './askedOfTrip.svelte';
 	import { confirmVisit, visitsToConfirm } from '../../parts/acts/visits';
 	import Visits from '../../parts/places/Visits.svelte';
 	import { notifyDone } from '../../parts/acts/notify';
 	import KeptPlace from '../../kit/page/KeptPlace.svelte';
 	import { toast } from '../../kit/toast.svelte';
 
+	interface Props {
+		app: App;
+		trip: Trip | undefined;
+		asked: ReturnType<typeof askedOfTrip>['points'];
+	}
 	/** The points near the way ahead, and the ways to all of them, to the card and to the weather. */
-	const { app, trip }: { app: App; trip: Trip | undefined } = $props();
+	const { app, trip, asked }: Props = $props();
 	const units = $derived(app.units);
-	const asked = latest(() => {
-		void app.engine.written;
-		return trip && app.records.points.length > 0 ? app.engine.ask('trip/pointsAhead', trip.id) : undefined;
-	});
-	const ahead = $derived(asked.value?.trip === trip?.id ? asked.value?.near : undefined);
+	const { near } = $derived(asked);
 	/** as many lines as there are, in nearly every trip */
 	const USUAL_HEIGHT = '4lh';
 	/** Weather of every stop ahead that has a place; what was typed stays. */
@@ -36,18 +37,18 @@
 	timeZone={app.timeZone}
 	onconfirm={(visit) => void confirmVisit(app, visit)}
 />
-<KeptPlace height={asked.waiting && !ahead ? USUAL_HEIGHT : undefined}>
+<KeptPlace height={asked.waiting && !near ? USUAL_HEIGHT : undefined}>
 	{#if asked.trouble}
 		<p class="soft">What lies on the way couldn’t be looked up: {asked.trouble}.</p>
-	{:else if ahead && ahead.length > 0}
+	{:else if near && near.length > 0}
 		<ul>
-			{#each ahead as { point, alongKm = 0 } (point.id)}<li>
+			{#each near as { point, alongKm = 0 } (point.id)}<li>
 					<a href="/trip/points?point={encodeURIComponent(point.id)}">{point.name}</a><span class="soft"
 						>, in {formatQuantity(alongKm, 'distance', units)}: {sayServices(point.services)}</span
 					>
 				</li>{/each}
 		</ul>
-	{:else if asked.waiting && !ahead}
+	{:else if asked.waiting && !near}
 		<p class="soft">Looking along the way…</p>
 	{/if}
 </KeptPlace>

@@ -3,7 +3,7 @@ import { latest } from '$lib/engine';
 import type { App } from '$lib/state';
 
 /**
- * What a view of a trip asks: its plan, how else it could be done, and the past behind it. For use while a component is set up.
+ * What a view of a trip asks: what lies on its way, its plan, how else it could be done, and the past behind it. For use while a component is set up.
  *
  * @param shown the trip that is looked at; an answer about another one is none
  */
@@ -14,6 +14,12 @@ export function askedOfTrip(app: App, shown: () => Trip | undefined) {
 	};
 	const ofShown = <T extends { readonly trip: string }>(answer: T | undefined): T | undefined =>
 		answer?.trip === shown()?.id ? answer : undefined;
+	// Before the plan, which takes its time: it is there when the page comes to it.
+	const points = latest(() => {
+		void app.engine.written;
+		const trip = shown();
+		return trip && app.records.points.length > 0 ? app.engine.ask('trip/pointsAhead', trip.id) : undefined;
+	});
 	// Again with what is written, and with all that is asked from: the clock, units, the rig.
 	const planned = latest(() => {
 		void app.engine.written;
@@ -39,6 +45,18 @@ export function askedOfTrip(app: App, shown: () => Trip | undefined) {
 		return firstMs < app.nowMs ? app.engine.ask('tank/smoothedPast', firstMs) : undefined;
 	});
 	return {
+		/** our points near its way ahead */
+		points: {
+			get near() {
+				return ofShown(points.value)?.near;
+			},
+			get waiting() {
+				return points.waiting;
+			},
+			get trouble() {
+				return points.trouble;
+			}
+		},
 		get planned() {
 			return ofShown(planned.value);
 		},
