@@ -155,6 +155,15 @@ test('the schematic opens tanks and follows an entry; a change that does not fit
 	await expect(page.getByRole('heading', { level: 1, name: 'Grey' })).toBeVisible();
 });
 
+test('where the schematic cannot be drawn that is said, and all else of the rig is there', async ({
+	page
+}) => {
+	await page.context().route('**/placing.worker*', (route) => route.abort());
+	await openDemo(page, { at: '/rig' });
+	await expect(page.getByText('It couldn’t be drawn')).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Containers' })).toBeVisible();
+});
+
 test('weight, what if and a learned curve answer; a ready rig is begun', async ({ page }) => {
 	await openDemo(page, { at: '/rig' });
 	await page.getByRole('link', { name: 'Weight' }).click();

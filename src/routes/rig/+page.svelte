@@ -24,6 +24,8 @@
 	const app = useApp();
 	let open = $state<{ part: RigPart | 'rig'; id?: string; kind?: Instrument['kind'] }>();
 	let beginning = $state(false);
+	/** the drawing has its place: nothing under it moves any more */
+	let placed = $state(false);
 
 	const rig = $derived(app.liveRig);
 	const now = $derived(app.engine.assessment);
@@ -87,71 +89,75 @@
 				{units}
 				onfollow={follow}
 				onnode={openNode}
+				onplaced={() => (placed = true)}
 			/></InTurn
 		>
-		<InTurn
-			><Section title="Tanks">
-				<TankTable {rig} {views} {units} onchange={(id) => (open = { part: 'tanks', id })} />
-				<button onclick={() => (open = { part: 'tanks' })}>Add tank</button>
-				<WhatIs words={['usable', 'rated size', 'reserve', 'headroom']} />
-			</Section></InTurn
-		>
-		<InTurn
-			><Section title="Outlets">
-				{#if rig.outlets.length === 0}<Notice calm
-						><p>
-							No outlets yet: add where water is drawn and where it drains, and the waste tanks fill by
-							themselves.
-						</p></Notice
-					>{/if}
-				<ItemList items={rig.outlets} onchange={({ id }) => (open = { part: 'outlets', id })}>
-					{#snippet says({ from, to })}{from === 'outside' ? 'from outside' : nameOf(from)} → {nameOf(
-							to
-						)}{/snippet}
-				</ItemList>
-				<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'outlets' })}
-					>Add outlet</button
-				>
-			</Section></InTurn
-		>
-		<InTurn
-			><Section title="What flows in">
-				{#if !rig.sources?.length}<Notice calm
-						><p>
-							A watermaker, rain off an awning, a spring with a hose: with how much and how often, it counts
-							in every forecast. Enter “watermaker 40” in the line to add it.
-						</p></Notice
-					>{/if}
-				<ItemList items={rig.sources ?? []} onchange={({ id }) => (open = { part: 'sources', id })}>
-					{#snippet says({ into, litresEach, often, potable })}{formatLitres(litresEach.mean, units)}, {formatFigure(
-							often.times
-						)} times a day, into {nameOf(into)}{potable ? '' : ', not for drinking'}{/snippet}
-				</ItemList>
-				<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'sources' })}
-					>Add source</button
-				>
-			</Section></InTurn
-		>
-		<InTurn><InstrumentSection {rig} onopen={(more) => (open = { part: 'instruments', ...more })} /></InTurn>
-		<InTurn
-			><Section title="Containers">
-				{#if rig.containers.length === 0}<Notice calm
-						><p>
-							A jug, a tote (a wheeled waste tank), a drum on a carrier, a bucket: with their sizes, loads and
-							trips are calculated.
-						</p></Notice
-					>{/if}
-				<ItemList items={rig.containers} onchange={({ id }) => (open = { part: 'containers', id })}>
-					{#snippet says(container)}{sayContainer(container, units)}{/snippet}
-				</ItemList>
-				<button onclick={() => (open = { part: 'containers' })}>Add container</button>
-				<WhatIs words={['tote', 'spare']} />
-			</Section>
-		</InTurn><InTurn
-			><p class="soft">
-				What you do with water, what it costs and how to save is under <a href="/habits">Habits</a>.
-			</p></InTurn
-		>
+		{#if placed}
+			<InTurn
+				><Section title="Tanks">
+					<TankTable {rig} {views} {units} onchange={(id) => (open = { part: 'tanks', id })} />
+					<button onclick={() => (open = { part: 'tanks' })}>Add tank</button>
+					<WhatIs words={['usable', 'rated size', 'reserve', 'headroom']} />
+				</Section></InTurn
+			>
+			<InTurn
+				><Section title="Outlets">
+					{#if rig.outlets.length === 0}<Notice calm
+							><p>
+								No outlets yet: add where water is drawn and where it drains, and the waste tanks fill by
+								themselves.
+							</p></Notice
+						>{/if}
+					<ItemList items={rig.outlets} onchange={({ id }) => (open = { part: 'outlets', id })}>
+						{#snippet says({ from, to })}{from === 'outside' ? 'from outside' : nameOf(from)} → {nameOf(
+								to
+							)}{/snippet}
+					</ItemList>
+					<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'outlets' })}
+						>Add outlet</button
+					>
+				</Section></InTurn
+			>
+			<InTurn
+				><Section title="What flows in">
+					{#if !rig.sources?.length}<Notice calm
+							><p>
+								A watermaker, rain off an awning, a spring with a hose: with how much and how often, it counts
+								in every forecast. Enter “watermaker 40” in the line to add it.
+							</p></Notice
+						>{/if}
+					<ItemList items={rig.sources ?? []} onchange={({ id }) => (open = { part: 'sources', id })}>
+						{#snippet says({ into, litresEach, often, potable })}{formatLitres(litresEach.mean, units)}, {formatFigure(
+								often.times
+							)} times a day, into {nameOf(into)}{potable ? '' : ', not for drinking'}{/snippet}
+					</ItemList>
+					<button disabled={rig.tanks.length === 0} onclick={() => (open = { part: 'sources' })}
+						>Add source</button
+					>
+				</Section></InTurn
+			>
+			<InTurn><InstrumentSection {rig} onopen={(more) => (open = { part: 'instruments', ...more })} /></InTurn
+			>
+			<InTurn
+				><Section title="Containers">
+					{#if rig.containers.length === 0}<Notice calm
+							><p>
+								A jug, a tote (a wheeled waste tank), a drum on a carrier, a bucket: with their sizes, loads
+								and trips are calculated.
+							</p></Notice
+						>{/if}
+					<ItemList items={rig.containers} onchange={({ id }) => (open = { part: 'containers', id })}>
+						{#snippet says(container)}{sayContainer(container, units)}{/snippet}
+					</ItemList>
+					<button onclick={() => (open = { part: 'containers' })}>Add container</button>
+					<WhatIs words={['tote', 'spare']} />
+				</Section>
+			</InTurn><InTurn
+				><p class="soft">
+					What you do with water, what it costs and how to save is under <a href="/habits">Habits</a>.
+				</p></InTurn
+			>
+		{/if}
 	</Page>
 	{#if beginning}<NewRig {app} onclose={() => (beginning = false)} />{/if}
 	{#if open}

@@ -17,9 +17,10 @@
 		units: UnitChoice;
 		onfollow: (id: string) => void;
 		onnode: (id: string) => void;
+		onplaced: () => void;
 	}
 	/** Where the water goes, and the way of one habit or one entry through it. */
-	const { rig, now, followed, entry, context, units, onfollow, onnode }: Props = $props();
+	const { rig, now, followed, entry, context, units, onfollow, onnode, onplaced }: Props = $props();
 
 	const litres = (value: number): string => formatLitres(value, units);
 	const levels = $derived(
@@ -52,7 +53,7 @@
 			</select>
 		</label>
 	{/snippet}
-	<Schematic plumbing={plumbingOf(rig)} {levels} {traced} {onnode} />
+	<Schematic plumbing={plumbingOf(rig)} {levels} {traced} {onnode} {onplaced} />
 	<p class="soft">
 		Solid: pipes. Dashed: carried by hand. Open a tank to see its usable volume, an outlet to change it.
 	</p>

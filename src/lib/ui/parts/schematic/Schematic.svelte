@@ -1,7 +1,10 @@
 <script lang="ts">
 	import type { Plumbing } from '$core/rig';
+	import { errorMessage } from '$lib/errorMessage';
+	import { keeping } from '../../kit/keeping';
 	import InTurn from '../../kit/page/InTurn.svelte';
-	import { placePlumbing } from './schematic';
+	import { placed } from './placed';
+	import type { PlacedPlumbing } from './placePlumbing';
 	import SchematicNode from './SchematicNode.svelte';
 
 	interface Props {
@@ -11,55 +14,76 @@
 		/** what to point at; everything else steps back */
 		traced?: ReadonlySet<string> | undefined;
 		onnode: (id: string) => void;
+		/** it has its place on the page, or will have none: what stands under it may come */
+		onplaced: () => void;
 	}
-	const { plumbing, levels, traced, onnode }: Props = $props();
+	const { plumbing, levels, traced, onnode, onplaced }: Props = $props();
 
 	/** Below this width the layers go from the top down. */
 	const ROOM = 640;
 	let room = $state<DOMRectReadOnly>();
 	const wide = $derived((room?.width ?? innerWidth) >= ROOM);
-	const placed = $derived(placePlumbing(plumbing, wide));
+	// Whatever is entered makes the rig another object: it is placed anew where its pipes are other ones.
+	const keptPlumbing = keeping<Plumbing>();
+	const kept = $derived(keptPlumbing(plumbing));
+	/** as it was placed last, or why it could not be */
+	let plan = $state.raw<PlacedPlumbing>();
+	let trouble = $state<string>();
+	$effect(() => {
+		let over = false;
+		placed(kept, wide)
+			.then(
+				(found) => over || ([plan, trouble] = [found, undefined]),
+				(error: unknown) => over || (trouble = errorMessage(error))
+			)
+			.finally(() => over || onplaced());
+		return () => (over = true);
+	});
 	const on = (id: string): boolean => !traced || traced.size === 0 || traced.has(id);
 </script>
 
 <div class="room" bind:contentRect={room}>
-	<div class="plan" style:width="{placed.width}px" style:height="{placed.height}px">
-		<InTurn>
-			<svg width={placed.width} height={placed.height} aria-hidden="true">
-				<defs>
-					<marker
-						id="pipe-end"
-						viewBox="0 0 8 8"
-						refX="7"
-						refY="4"
-						markerWidth="7"
-						markerHeight="7"
-						orient="auto"
-					>
-						<path d="M0 0 L8 4 L0 8 Z" />
-					</marker>
-				</defs>
-				{#each placed.pipes as { pipe, d }, i (i)}
-					<path
-						{d}
-						class="pipe {pipe.by}"
-						class:off={!(on(pipe.from) && on(pipe.to))}
-						class:traced={traced?.has(pipe.from) && traced.has(pipe.to)}
-						marker-end={pipe.by === 'level' ? undefined : 'url(#pipe-end)'}
+	{#if trouble}
+		<p class="soft">It couldn’t be drawn: {trouble}.</p>
+	{:else if plan}
+		<div class="plan" style:width="{plan.width}px" style:height="{plan.height}px">
+			<InTurn>
+				<svg width={plan.width} height={plan.height} aria-hidden="true">
+					<defs>
+						<marker
+							id="pipe-end"
+							viewBox="0 0 8 8"
+							refX="7"
+							refY="4"
+							markerWidth="7"
+							markerHeight="7"
+							orient="auto"
+						>
+							<path d="M0 0 L8 4 L0 8 Z" />
+						</marker>
+					</defs>
+					{#each plan.pipes as { pipe, d }, i (i)}
+						<path
+							{d}
+							class="pipe {pipe.by}"
+							class:off={!(on(pipe.from) && on(pipe.to))}
+							class:traced={traced?.has(pipe.from) && traced.has(pipe.to)}
+							marker-end={pipe.by === 'level' ? undefined : 'url(#pipe-end)'}
+						/>
+					{/each}
+				</svg>
+				{#each plan.nodes as { node, x, y, width: w, height } (node.id)}
+					<SchematicNode
+						{node}
+						level={levels.get(node.id)}
+						off={!on(node.id)}
+						onopen={() => onnode(node.id)}
+						{...{ x, y, width: w, height }}
 					/>
 				{/each}
-			</svg>
-			{#each placed.nodes as { node, x, y, width: w, height } (node.id)}
-				<SchematicNode
-					{node}
-					level={levels.get(node.id)}
-					off={!on(node.id)}
-					onopen={() => onnode(node.id)}
-					{...{ x, y, width: w, height }}
-				/>
-			{/each}
-		</InTurn>
-	</div>
+			</InTurn>
+		</div>
+	{/if}
 </div>
 
 <style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PlacedNode } from './schematic';
+	import type { PlacedNode } from './placePlumbing';
 
 	interface Props extends PlacedNode {
 		/** level of a tank as a share of what it holds, and in words */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { plumbingOf, readyRig, readyRigs } from '../../../../core/rig/index.js';
-import { placePlumbing } from './schematic.js';
+import { placePlumbing } from './placePlumbing.js';
 
 describe.each(readyRigs.map(({ id }) => id))('the schematic of %s', (id) => {
 	let n = 0;

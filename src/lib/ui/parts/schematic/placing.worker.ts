@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { placePlumbing } from './placePlumbing';
+
+expose({ place: placePlumbing });
