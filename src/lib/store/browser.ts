@@ -5,8 +5,8 @@ import type { SecondCopy } from './secondCopy';
 
 /** From here on one transaction for many is worth its code, which is then loaded. */
 const MANY = 50;
-/** They are written in so many parts at most, so that a tap is heard in between. */
-const MOST_PARTS = 200;
+/** They are written in parts, so that a tap is heard in between: of a few where that is soon done, and in so many at most. */
+const [LEAST_PART, MOST_PARTS] = [8, 200];
 
 /** What the package has beside its typed face: all items of an instance in one transaction. */
 interface SetItems {
@@ -46,7 +46,7 @@ function localforagePort(instance: () => Promise<LocalForage>): KeyValuePort {
 			// A year's logbook is read in within a second, not a minute.
 			const { localforageSetItems } = (await import('localforage-setitems')) as unknown as SetItems;
 			const items = values.map(([key, value]) => ({ key, value }));
-			const part = Math.max(MANY, Math.ceil(items.length / MOST_PARTS));
+			const part = Math.max(LEAST_PART, Math.ceil(items.length / MOST_PARTS));
 			for (let i = 0; i < items.length; i += part)
 				await localforageSetItems.call(store, items.slice(i, i + part));
 		},
