@@ -87,19 +87,21 @@
 		>
 		{#if onstay}<p class="buttons"><button onclick={onstay}>We stay here: how long?</button></p>{/if}
 	{:else}
-		<StopList
-			{rig}
-			{trip}
-			stops={shown}
-			{plan}
-			{nowMs}
-			{units}
-			{onchange}
-			oninsert={onadd}
-			{ondo}
-			{onkeep}
-			{onreport}
-		/>
+		<InTurn
+			><StopList
+				{rig}
+				{trip}
+				stops={shown}
+				{plan}
+				{nowMs}
+				{units}
+				{onchange}
+				oninsert={onadd}
+				{ondo}
+				{onkeep}
+				{onreport}
+			/></InTurn
+		>
 	{/if}
 </Section>
 {#if dumps}
