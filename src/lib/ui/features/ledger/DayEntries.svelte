@@ -3,7 +3,8 @@
 	import { instantMs, type Entry } from '$core/logbook';
 	import { clockText, dayText, describeEntry, sayDoubt, sayTotals } from '$core/words';
 	import type { App } from '$lib/state';
-	import type { Snippet } from 'svelte';
+	import { Ellipsis } from 'lucide';
+	import Icon from '../../kit/Icon.svelte';
 	import type { DayPart } from './byDay';
 	import { kindWord } from './filter';
 	import { mendSaying, notifyDone } from '../../parts/acts/notify';
@@ -11,12 +12,10 @@
 	interface Props {
 		app: App;
 		part: DayPart;
-		/** the sign for what else can be done */
-		more: Snippet;
 		onedit: (entry: Entry) => void;
 	}
 	/** What was written down on one day, what it adds up to, and what can be done to each entry. */
-	const { app, part, more, onedit }: Props = $props();
+	const { app, part, onedit }: Props = $props();
 	const { day, entries, whole } = $derived(part);
 
 	const units = $derived(app.prefs.current.units);
@@ -69,7 +68,8 @@
 					class="quiet opens"
 					aria-expanded={opened === entry.id}
 					aria-label="What can be done with {said}"
-					onclick={() => (opened = opened === entry.id ? undefined : entry.id)}>{@render more()}</button
+					onclick={() => (opened = opened === entry.id ? undefined : entry.id)}
+					><Icon icon={Ellipsis} /></button
 				>
 				<span class="acts">
 					{#if !entry.void}<button
@@ -167,6 +167,7 @@
 		.opens {
 			display: inline-flex;
 			justify-content: center;
+			align-items: center;
 			grid-column: 4;
 			grid-row: 1;
 			color: var(--soft-ink);

@@ -1,12 +1,10 @@
 <script lang="ts">
 	import type { Entry } from '$core/logbook';
 	import type { App } from '$lib/state';
-	import Ellipsis from '@lucide/svelte/icons/ellipsis';
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { untrack } from 'svelte';
 	import { get } from 'svelte/store';
 	import InTurn from '../../kit/page/InTurn.svelte';
-	import RepeatedIcon from '../../kit/RepeatedIcon.svelte';
 	import type { DayPart } from './byDay';
 	import DayEntries from './DayEntries.svelte';
 
@@ -50,28 +48,24 @@
 	const measured = (row: HTMLElement): void => get(days).measureElement(row);
 </script>
 
-<RepeatedIcon icon={Ellipsis}>
-	{#snippet children(more)}
-		<div class="list" bind:this={list} style:height="{$days.getTotalSize()}px">
-			{#each rows as row (row.key)}
-				{@const part = parts[row.index]}
-				{#if part}
-					<div
-						class="row"
-						data-index={row.index}
-						style:transform="translateY({row.start - ($days.options.scrollMargin ?? 0)}px)"
-						{@attach measured}
-					>
-						<InTurn atOnce={scrolled}>
-							<DayEntries {app} {part} {more} {onedit} />
-							{#snippet meanwhile()}<div style:height="{row.size}px"></div>{/snippet}
-						</InTurn>
-					</div>
-				{/if}
-			{/each}
-		</div>
-	{/snippet}
-</RepeatedIcon>
+<div class="list" bind:this={list} style:height="{$days.getTotalSize()}px">
+	{#each rows as row (row.key)}
+		{@const part = parts[row.index]}
+		{#if part}
+			<div
+				class="row"
+				data-index={row.index}
+				style:transform="translateY({row.start - ($days.options.scrollMargin ?? 0)}px)"
+				{@attach measured}
+			>
+				<InTurn atOnce={scrolled}>
+					<DayEntries {app} {part} {onedit} />
+					{#snippet meanwhile()}<div style:height="{row.size}px"></div>{/snippet}
+				</InTurn>
+			</div>
+		{/if}
+	{/each}
+</div>
 
 <style>
 	.list {

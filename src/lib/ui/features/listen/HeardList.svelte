@@ -12,7 +12,8 @@
 	} from '$core/words';
 	import type { App } from '$lib/state';
 	import { listeningBeside } from '$lib/state/listening.svelte';
-	import Check from '@lucide/svelte/icons/check';
+	import { Check } from 'lucide';
+	import Icon from '../../kit/Icon.svelte';
 	import { notifyDone } from '../../parts/acts/notify';
 	import AskedUse from './AskedUse.svelte';
 	import { allNamed, heardRows, type HeardRow } from './heardRows';
@@ -76,7 +77,7 @@
 								class="small"
 								disabled={busy}
 								aria-label="Log {row.kind === 'named' ? sayHabit(rig, row.habit) : 'litres'}"
-								onclick={() => void logRow(row)}><Check size={16} aria-hidden="true" /></button
+								onclick={() => void logRow(row)}><Icon icon={Check} sizePx={16} /></button
 							>
 						{/if}
 					</li>

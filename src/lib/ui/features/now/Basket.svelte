@@ -5,8 +5,8 @@
 	import { listed } from '$core/words';
 	import { latest } from '$lib/engine';
 	import type { App } from '$lib/state';
-	import Minus from '@lucide/svelte/icons/minus';
-	import Plus from '@lucide/svelte/icons/plus';
+	import { Minus, Plus } from 'lucide';
+	import Icon from '../../kit/Icon.svelte';
 	import { notifyDone } from '../../parts/acts/notify';
 	import StayLine from '../../parts/stay/StayLine.svelte';
 
@@ -70,11 +70,11 @@
 				<button
 					disabled={!times[price.habit]}
 					onclick={() => put(price.habit, -1)}
-					aria-label="One less: {price.name}"><Minus size={18} aria-hidden="true" /></button
+					aria-label="One less: {price.name}"><Icon icon={Minus} /></button
 				>
 				<output aria-label="{price.name} in the basket">{times[price.habit] ?? 0}</output>
 				<button onclick={() => put(price.habit, 1)} aria-label="One more: {price.name}"
-					><Plus size={18} aria-hidden="true" /></button
+					><Icon icon={Plus} /></button
 				>
 			</li>
 		{/each}

@@ -24,12 +24,12 @@
 		sayValveCaution,
 		sayWeatherOf
 	} from '$core/words';
-	import GripVertical from '@lucide/svelte/icons/grip-vertical';
+	import { GripVertical } from 'lucide';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { tick } from 'svelte';
 
 	import type { Report } from '$core/places';
-	import RepeatedIcon from '../../kit/RepeatedIcon.svelte';
+	import Icon from '../../kit/Icon.svelte';
 	import InTurn from '../../kit/page/InTurn.svelte';
 	import Reports from '../../parts/places/Reports.svelte';
 	import IfShut from './IfShut.svelte';
@@ -202,40 +202,35 @@
 	</span>
 {/snippet}
 
-<RepeatedIcon icon={GripVertical}>
-	{#snippet children(grip)}
-		<div class="both">
-			{#if fixed.length > 0}
-				<ol class="stops" aria-label="Stops that have begun">
-					{#each fixed as stop (stop.id)}
-						<li class:past={isPast(stop)} class:here={isHere(stop)}>
-							<InTurn atOnce={stand}><span class="grip"></span>{@render row(stop, false)}</InTurn>
-						</li>
-					{/each}
-				</ol>
-			{/if}
-			{#if shown.length > 0}
-				<ol
-					class="stops"
-					aria-label="Stops ahead"
-					use:dragHandleZone={{ items: [...shown], flipDurationMs: FLIP_MS, dropTargetStyle: {} }}
-					onconsider={(event: CustomEvent<DndEvent<Stop>>) => drags(event.detail.items)}
-					onfinalize={(event: CustomEvent<DndEvent<Stop>>) =>
-						dropped(event.detail.items, event.detail.info.id)}
-				>
-					{#each shown as stop (stop.id)}
-						<li>
-							<InTurn atOnce={stand}>
-								<span class="grip" use:dragHandle aria-label="Move {stop.name}">{@render grip()}</span
-								>{@render row(stop, true)}
-							</InTurn>
-						</li>
-					{/each}
-				</ol>
-			{/if}
-		</div>
-	{/snippet}
-</RepeatedIcon>
+<div class="both">
+	{#if fixed.length > 0}
+		<ol class="stops" aria-label="Stops that have begun">
+			{#each fixed as stop (stop.id)}
+				<li class:past={isPast(stop)} class:here={isHere(stop)}>
+					<InTurn atOnce={stand}><span class="grip"></span>{@render row(stop, false)}</InTurn>
+				</li>
+			{/each}
+		</ol>
+	{/if}
+	{#if shown.length > 0}
+		<ol
+			class="stops"
+			aria-label="Stops ahead"
+			use:dragHandleZone={{ items: [...shown], flipDurationMs: FLIP_MS, dropTargetStyle: {} }}
+			onconsider={(event: CustomEvent<DndEvent<Stop>>) => drags(event.detail.items)}
+			onfinalize={(event: CustomEvent<DndEvent<Stop>>) => dropped(event.detail.items, event.detail.info.id)}
+		>
+			{#each shown as stop (stop.id)}
+				<li>
+					<InTurn atOnce={stand}>
+						<span class="grip" use:dragHandle aria-label="Move {stop.name}"><Icon icon={GripVertical} /></span
+						>{@render row(stop, true)}
+					</InTurn>
+				</li>
+			{/each}
+		</ol>
+	{/if}
+</div>
 <InTurn>
 	<p class="soft small keys" {@attach () => void (stand = true)}>
 		Drag a stop by its handle. Or, on its Change button, Alt with the arrow keys moves it; + and − change its
