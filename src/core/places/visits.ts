@@ -31,8 +31,10 @@ export function toConfirm(
 	const visits = new Map<string, Visit>();
 	for (const entry of entries) {
 		const point = entry.void ? undefined : known.get(pointOf(entry, stops) ?? '');
+		// Of ten years' entries few are at a place: the time of no other is read.
+		if (!point) continue;
 		const atMs = instantMs(entry.at);
-		if (!point || atMs > nowMs || atMs < nowMs - REMEMBERED_DAYS * DAY_MS) continue;
+		if (atMs > nowMs || atMs < nowMs - REMEMBERED_DAYS * DAY_MS) continue;
 		if (point.verified !== undefined && point.verified >= zonedTime(atMs, timeZone).day) continue;
 		const before = visits.get(point.id);
 		// Who dumped has seen the drain: that says more than having been there.
