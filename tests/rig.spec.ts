@@ -1,7 +1,8 @@
 import { violationsOf } from './helpers/axe';
 import { expect, type Page, test } from './helpers/test.js';
 import type { Rig } from '../src/core/logbook/index.js';
-import { follow, openDemo, stored } from './helpers/pages.js';
+import { clockOf, watch, watchedSince } from '../bench/outside/watch.js';
+import { answersLate, follow, openDemo, stored } from './helpers/pages.js';
 
 const storedRig = async (page: Page, name: string): Promise<Rig> => {
 	const records = Object.values(await stored(page)) as readonly { name?: string; tanks?: unknown }[];
@@ -162,6 +163,18 @@ test('where the schematic cannot be drawn that is said, and all else of the rig 
 	await openDemo(page, { at: '/rig' });
 	await expect(page.getByText('It couldn’t be drawn')).toBeVisible();
 	await expect(page.getByRole('heading', { name: 'Containers' })).toBeVisible();
+});
+
+test('a schematic that takes its time moves nothing that stands there already', async ({ page }) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	await watch(page);
+	await answersLate(page, 'place', 2000);
+	await openDemo(page, { at: '/rig' });
+	await expect(page.getByRole('heading', { name: 'Where the water goes' })).toBeVisible();
+	const fromMs = await clockOf(page);
+	await expect(page.getByRole('heading', { name: 'Containers' })).toBeAttached();
+	await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 100))));
+	expect((await watchedSince(page, fromMs)).shift).toBeLessThan(0.005);
 });
 
 test('weight, what if and a learned curve answer; a ready rig is begun', async ({ page }) => {

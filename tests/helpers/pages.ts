@@ -150,15 +150,18 @@ export const stopAtOnce = (page: Page): Promise<void> =>
 		const often = setInterval(look, 5);
 	});
 
-/** Lets a question go out to the engine only so much later: its answer takes its time. */
+/** Lets a question go out to the engine, or to another worker, only so much later: its answer takes its time. */
 export const answersLate = (page: Page, kind: string, ms: number): Promise<unknown> =>
 	page.addInitScript(
 		([late, byMs]) => {
 			const post = Worker.prototype.postMessage;
 			Worker.prototype.postMessage = function (this: Worker, ...args: Parameters<typeof post>) {
-				const { argumentList } = args[0] as { argumentList?: readonly { value?: unknown }[] };
+				const { path, argumentList } = args[0] as {
+					path?: readonly string[];
+					argumentList?: readonly { value?: unknown }[];
+				};
 				const send = (): void => post.apply(this, args);
-				if (argumentList?.[0]?.value === late) setTimeout(send, byMs);
+				if (argumentList?.[0]?.value === late || path?.[0] === late) setTimeout(send, byMs);
 				else send();
 			} as typeof post;
 		},

@@ -89,7 +89,7 @@
 				{units}
 				onfollow={follow}
 				onnode={openNode}
-				onplaced={() => (placed = true)}
+				bind:placed
 			/></InTurn
 		>
 		{#if placed}

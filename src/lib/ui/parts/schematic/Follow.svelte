@@ -17,10 +17,21 @@
 		units: UnitChoice;
 		onfollow: (id: string) => void;
 		onnode: (id: string) => void;
-		onplaced: () => void;
+		/** it has its place on the page: what stands under it may come */
+		placed?: boolean;
 	}
 	/** Where the water goes, and the way of one habit or one entry through it. */
-	const { rig, now, followed, entry, context, units, onfollow, onnode, onplaced }: Props = $props();
+	let {
+		rig,
+		now,
+		followed,
+		entry,
+		context,
+		units,
+		onfollow,
+		onnode,
+		placed = $bindable(false)
+	}: Props = $props();
 
 	const litres = (value: number): string => formatLitres(value, units);
 	const levels = $derived(
@@ -53,10 +64,12 @@
 			</select>
 		</label>
 	{/snippet}
-	<Schematic plumbing={plumbingOf(rig)} {levels} {traced} {onnode} {onplaced} />
-	<p class="soft">
-		Solid: pipes. Dashed: carried by hand. Open a tank to see its usable volume, an outlet to change it.
-	</p>
+	<Schematic plumbing={plumbingOf(rig)} {levels} {traced} {onnode} onplaced={() => (placed = true)} />
+	{#if placed}
+		<p class="soft">
+			Solid: pipes. Dashed: carried by hand. Open a tank to see its usable volume, an outlet to change it.
+		</p>
+	{/if}
 </Section>
 
 <style>
