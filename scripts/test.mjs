@@ -42,7 +42,7 @@ const unit = (project) => {
 
 /**
  * Each of these keeps one core busy: the two of the machine take them from the queue, the longest first. The tests of the
- * application come after the build: both write what the framework generates.
+ * application come after the build: both write what the framework generates; those of the core do not (`vitest.config.ts`).
  */
 const QUEUE = [
 	[unit('core')],
