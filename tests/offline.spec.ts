@@ -28,7 +28,8 @@ test('after one visit everything works with the server dead', async ({ page }) =
 		await page.goto(server.base + path);
 		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 		// Placed in a worker of its own.
-		if (path === '/rig') await expect(page.getByRole('button', { name: 'Shower head' })).toBeVisible();
+		if (path === '/rig')
+			await expect(page.getByRole('button', { name: 'Shower head', exact: true })).toBeVisible();
 	}
 	await page.goto(`${server.base}/share?with=Ivo`);
 	await page.getByLabel('Your name, for Ivo').fill('Mara');
