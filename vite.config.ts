@@ -1,6 +1,5 @@
 import { sveltekit } from '@sveltejs/kit/vite';
-import type { Plugin } from 'vite';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { firstView } from './scripts/firstView.ts';
 
 /**
