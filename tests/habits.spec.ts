@@ -1,6 +1,6 @@
 import { HOUR_MS } from '../src/core/time/index.js';
 import type { Habit, Logbook, Measure } from '../src/core/logbook/index.js';
-import { clockOf, watch, watchedSince } from '../bench/outside/watch';
+import { clockOf, watch } from '../bench/outside/watch';
 import { demoLogbook } from '../demo/index.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
 import {
@@ -13,6 +13,7 @@ import {
 	stopAtOnce,
 	stored
 } from './helpers/pages.js';
+import { nothingMoved } from './helpers/shift.js';
 import { expect, NOW_MS, type Page, test } from './helpers/test.js';
 
 const toHabits = (page: Page): Promise<void> =>
@@ -82,8 +83,7 @@ test('what takes its time to be priced moves nothing that stands there already',
 	await expect(page.getByText('Working out what each use costs…')).toBeVisible({ timeout: 10_000 });
 	const fromMs = await clockOf(page);
 	await expect(page.getByRole('button', { name: 'Add a way to save' })).toBeAttached({ timeout: 15_000 });
-	await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 100))));
-	expect((await watchedSince(page, fromMs)).shift).toBeLessThan(0.005);
+	await nothingMoved(page, fromMs);
 });
 
 test('a long search for a way is stopped, says so, and is taken up again; what was found stays of its own day', async ({

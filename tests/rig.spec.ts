@@ -1,7 +1,8 @@
 import { violationsOf } from './helpers/axe';
 import { expect, type Page, test } from './helpers/test.js';
+import { nothingMoved } from './helpers/shift.js';
 import type { Rig } from '../src/core/logbook/index.js';
-import { clockOf, watch, watchedSince } from '../bench/outside/watch.js';
+import { clockOf, watch } from '../bench/outside/watch.js';
 import { answersLate, follow, openDemo, stored } from './helpers/pages.js';
 
 const storedRig = async (page: Page, name: string): Promise<Rig> => {
@@ -173,8 +174,7 @@ test('a schematic that takes its time moves nothing that stands there already', 
 	await expect(page.getByRole('heading', { name: 'Where the water goes' })).toBeVisible();
 	const fromMs = await clockOf(page);
 	await expect(page.getByRole('heading', { name: 'Containers' })).toBeAttached();
-	await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 100))));
-	expect((await watchedSince(page, fromMs)).shift).toBeLessThan(0.005);
+	await nothingMoved(page, fromMs);
 });
 
 test('weight, what if and a learned curve answer; a ready rig is begun', async ({ page }) => {

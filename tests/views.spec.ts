@@ -1,6 +1,9 @@
+import type { Locator } from '@playwright/test';
+import { watch } from '../bench/outside/watch.js';
 import { violationsOf } from './helpers/axe';
 import { expect, test } from './helpers/test.js';
-import { follow, openDemo } from './helpers/pages';
+import { answersLate, follow, openDemo } from './helpers/pages';
+import { nothingMoved } from './helpers/shift.js';
 
 /** Of these, all three themes are looked at. */
 const COLOURED = new Set(['/', '/trip']);
@@ -75,6 +78,24 @@ test('nothing moves under a finger when the typefaces come late', async ({ page 
 	await page.evaluate(() => document.fonts.ready);
 	expect(await page.evaluate(() => document.fonts.check("1em 'Bricolage Grotesque Variable'"))).toBe(true);
 	expect(await button.boundingBox()).toEqual(first);
+});
+
+test('a view opened at its address keeps its place as levels, plan and charts come', async ({ page }) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	await watch(page);
+	await answersLate(page, 'now/assess', 1500);
+	const last: readonly (readonly [string, Locator])[] = [
+		['/rig', page.getByRole('heading', { name: 'Containers' })],
+		['/rig/tank/wren-main', page.locator('.chart svg').first()],
+		['/trip/points', page.getByRole('heading', { name: /last chance/ })],
+		['/ledger/review', page.getByRole('heading', { name: 'Tank by tank' })]
+	];
+	for (const [at, comes] of last) {
+		await openDemo(page, { at });
+		await expect(page.getByLabel('Tanks now')).toContainText('days');
+		await expect(comes).toBeAttached();
+		await nothingMoved(page, 0);
+	}
 });
 
 test('every page comes with its policy, asks nobody else, and breaks none of it', async ({

@@ -39,7 +39,7 @@
 	const path = $derived(page.url.pathname);
 	const now = $derived(app.engine.assessment);
 	const units = $derived(app.prefs.current.units);
-	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : []);
+	const tanks = $derived(app.liveRig && now ? tankViews(app.liveRig, now, units, app.timeZone) : undefined);
 	/** an act at hand, not a view: a run, or a code that is shown or read */
 	const fillsScreen = $derived(/^\/(run\/|share$|take$)/.test(path));
 	const view = $derived(VIEWS.find((one) => one.path === path)?.name ?? 'Dipsometer');

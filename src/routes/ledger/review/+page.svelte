@@ -5,6 +5,7 @@
 	import { sayBeside, sayErrands, sayReviewDetail, sayReviewHeadline } from '$core/words';
 	import { latest } from '$lib/engine';
 	import { useApp } from '$lib/state';
+	import { later, PATIENCE_MS } from '$lib/ui/kit/later.svelte';
 	import Columns from '$lib/ui/kit/page/Columns.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import Page from '$lib/ui/kit/page/Page.svelte';
@@ -60,6 +61,7 @@
 	const seen = $derived(asked.value && !('nothing' in asked.value) ? asked.value : undefined);
 	const trip = $derived(choice.kind === 'trip' ? trips.find(({ id }) => id === choice.trip) : undefined);
 	const name = $derived(nameOf(choice, trip));
+	const patience = later(PATIENCE_MS);
 	const choose = (next: ChosenStretch): Promise<void> =>
 		goto(addressOf(next), { keepFocus: true, noScroll: true, replaceState: true });
 </script>
@@ -83,15 +85,17 @@
 				{/if}
 			{/snippet}
 		</PageHead>
-		<StretchChoice
-			{choice}
-			{trips}
-			rig={rig.id}
-			nowMs={openedMs}
-			timeZone={app.timeZone}
-			today={zonedTime(openedMs, app.timeZone).day}
-			onchoose={(next) => void choose(next)}
-		/>
+		{#if asked.value || asked.trouble || !looking || patience.over}
+			<StretchChoice
+				{choice}
+				{trips}
+				rig={rig.id}
+				nowMs={openedMs}
+				timeZone={app.timeZone}
+				today={zonedTime(openedMs, app.timeZone).day}
+				onchoose={(next) => void choose(next)}
+			/>
+		{/if}
 		{#if asked.trouble}<p class="mind" role="alert">{asked.trouble}</p>{/if}
 		{#if !looking}
 			<Notice><p>There is no such trip of {rig.name}, or it has not begun. Choose another period.</p></Notice>

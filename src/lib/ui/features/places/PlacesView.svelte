@@ -154,6 +154,8 @@
 			? 'No taps or dump points saved yet.'
 			: `${points.length} ${points.length === 1 ? 'point' : 'points'} saved.`
 	);
+	/** a trip has a last chance, as a rule: it comes with the plan, where its place is kept */
+	const headed = $derived((trip?.stops.length ?? 0) > 0);
 	const title = $derived(
 		reach !== undefined && first
 			? `${formatQuantity(reach, 'distance', units)} to ${first.name}, the last chance for ${saidList(first.last)}.`
@@ -162,8 +164,8 @@
 </script>
 
 <Page up={{ href: '/trip', name: 'Trip' }}>
-	<PageHead {title}>
-		{#snippet says()}{#if title !== noted}<p class="soft">{noted}</p>{/if}{/snippet}
+	<PageHead {title} lines={headed ? 2 : undefined}>
+		{#snippet says()}{#if headed}<p class="soft">{title === noted ? '\u00a0' : noted}</p>{/if}{/snippet}
 		{#snippet acts()}
 			<button onclick={() => (form = { point: fresh(pin), isNew: true })}>Add a point</button>
 			<button onclick={() => (directory = !directory)} aria-expanded={directory}>Look in a directory</button>

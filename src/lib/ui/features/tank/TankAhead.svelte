@@ -10,11 +10,13 @@
 	import SelectField from '../../kit/fields/SelectField.svelte';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
+	import KeptPlace from '../../kit/page/KeptPlace.svelte';
 
 	/** What is expected in a tank, day by day, as far as one likes; drawn as it comes. */
 	const { tank }: { tank: Tank } = $props();
 	const app = useApp();
 	const HORIZONS = ['14', '30', '90', '365'];
+	const HEIGHT_PX = 200;
 	/** No more rows than one reads. */
 	const ROWS = 14;
 	let horizon = $state('14');
@@ -49,18 +51,22 @@
 	options={HORIZONS.map((value) => ({ value, label: `${value} days` }))}
 />
 {#if ahead.trouble}<p class="mind" role="alert">{ahead.trouble}</p>{/if}
-{#if days.length > 1}
-	<Chart
-		spec={{
-			kind: 'past',
-			shown: { tank, past: { id: tank.id, levels, readings: [] }, units, timeZone: app.timeZone }
-		}}
-		theme={app.prefs.current.theme}
-		heightPx={200}
-		label="Level of {tank.name} expected in the days ahead, with its range"
-	/>
+{#if days.length > 1 || (!ahead.trouble && (ahead.waiting || !ahead.value))}
+	<KeptPlace height="{HEIGHT_PX}px">
+		{#if days.length > 1}
+			<Chart
+				spec={{
+					kind: 'past',
+					shown: { tank, past: { id: tank.id, levels, readings: [] }, units, timeZone: app.timeZone }
+				}}
+				theme={app.prefs.current.theme}
+				heightPx={HEIGHT_PX}
+				label="Level of {tank.name} expected in the days ahead, with its range"
+			/>
+		{:else}<p class="soft">Looking ahead…</p>{/if}
+	</KeptPlace>
 	<p class="soft">
-		{READ_AHEAD}{ahead.waiting ? ` Worked out so far: ${days.length} days.` : ''}
+		{READ_AHEAD}{ahead.waiting && days.length > 1 ? ` Worked out so far: ${days.length} days.` : ''}
 	</p>
 	<InFigures>
 		<DataTable
@@ -81,4 +87,4 @@
 			{/each}
 		</DataTable>
 	</InFigures>
-{:else if ahead.waiting}<p class="soft">Looking ahead…</p>{/if}
+{/if}

@@ -25,7 +25,7 @@
 		() => app.engine.ask('tank/smoothedPast', fromMs()),
 		() => [app.engine.written, app.rig?.id, app.trip?.id]
 	);
-	const past = $derived(account.value?.find(({ id }) => id === tank.id));
+	const past = $derived(account.value?.find(({ id, levels }) => id === tank.id && levels.length > 1));
 
 	let moment = $state('');
 	const askedMs = $derived.by(() => {
@@ -42,10 +42,9 @@
 </script>
 
 {#if account.trouble}<p class="mind" role="alert">{account.trouble}</p>{/if}
-{#if past && past.levels.length > 1}
+{#if past || (!account.trouble && (account.waiting || !account.value))}
 	<PastChart {tank} {past} {units} timeZone={app.timeZone} theme={app.prefs.current.theme} />
-{:else if account.waiting || !account.value}<p class="soft">Going through the log…</p>
-{:else}<p class="soft">Nothing is logged yet.</p>{/if}
+{:else if !account.trouble}<p class="soft">Nothing is logged yet.</p>{/if}
 <div class="ask">
 	<TextField label="Estimated at" type="datetime-local" bind:value={moment} />
 	{#if then.trouble}<p class="mind" role="alert">{then.trouble}</p>{/if}

@@ -12,6 +12,11 @@
 <div class:kept={height} style:min-height={height}>{@render children()}</div>
 
 <style>
+	div {
+		/* As wide as its section, even where that lets things be as wide as they are: a chart has no width of its own. */
+		width: 100%;
+		min-width: 0;
+	}
 	div:empty:not(.kept) {
 		display: none;
 	}

@@ -3,17 +3,19 @@
 
 	interface Props {
 		title: string | Snippet;
+		/** so many lines are kept for the title, where it may come later than the page */
+		lines?: number | undefined;
 		/** one line beside the title */
 		says?: string | Snippet;
 		/** what can be done to all of it */
 		acts?: Snippet;
 	}
 	/** What a page answers, in its largest letters; what it is of; and what can be done. */
-	const { title, says, acts }: Props = $props();
+	const { title, lines, says, acts }: Props = $props();
 </script>
 
 <header>
-	<h1>
+	<h1 style:min-height={lines && `${lines}lh`}>
 		{#if typeof title === 'string'}{title}{:else}{@render title()}{/if}
 	</h1>
 	{#if typeof says === 'string'}<p class="soft">{says}</p>{:else}{@render says?.()}{/if}

@@ -6,11 +6,13 @@
 	import { sayInstant, sayReadPast } from '$core/words';
 	import DataTable from '../../kit/page/DataTable.svelte';
 	import InFigures from '../../kit/page/InFigures.svelte';
+	import KeptPlace from '../../kit/page/KeptPlace.svelte';
 	import Chart from './Chart.svelte';
 
 	interface Props {
 		tank: Tank;
-		past: PastTank;
+		/** none as long as the log is gone through: its place is kept */
+		past: PastTank | undefined;
 		units: UnitChoice;
 		timeZone: string;
 		theme: string;
@@ -18,22 +20,27 @@
 	/** A tank's level over time, as a chart and in figures. */
 	const { tank, past, units, timeZone, theme }: Props = $props();
 
+	const HEIGHT_PX = 240;
 	const litres = (l: number): string => formatLitres(l, units);
 	/** The level at the beginning of each day. */
 	const rows = $derived(
-		past.levels.filter((level, i) => {
+		past?.levels.filter((level, i) => {
 			const before = past.levels[i - 1];
 			return before === undefined || zonedTime(before.ms, timeZone).day !== zonedTime(level.ms, timeZone).day;
-		})
+		}) ?? []
 	);
 </script>
 
-<Chart
-	spec={{ kind: 'past', shown: { tank, past, units, timeZone } }}
-	{theme}
-	heightPx={240}
-	label="Level of {tank.name} over the trip with its range, readings, fills and dumps"
-/>
+<KeptPlace height="{HEIGHT_PX}px">
+	{#if past}
+		<Chart
+			spec={{ kind: 'past', shown: { tank, past, units, timeZone } }}
+			{theme}
+			heightPx={HEIGHT_PX}
+			label="Level of {tank.name} over the trip with its range, readings, fills and dumps"
+		/>
+	{:else}<p class="soft">Going through the log…</p>{/if}
+</KeptPlace>
 <p class="soft">
 	{sayReadPast(tank.holds === 'fresh')}
 </p>

@@ -3,8 +3,13 @@
 	import Rod from './Rod.svelte';
 	import type { TankView } from './tankView';
 
-	const { tanks, units }: { tanks: readonly TankView[]; units: UnitChoice } = $props();
-	const shown = $derived(tanks.filter(({ carried }) => !carried));
+	interface Props {
+		/** none as long as the levels are being worked out: their place is kept */
+		tanks: readonly TankView[] | undefined;
+		units: UnitChoice;
+	}
+	const { tanks, units }: Props = $props();
+	const shown = $derived(tanks?.filter(({ carried }) => !carried) ?? []);
 </script>
 
 <aside aria-label="Tanks now">
@@ -26,6 +31,13 @@
 				</div>
 			</li>
 		{/each}
+		{#if !tanks}
+			<li>
+				<div>
+					{#each ['name', 'figure', 'lasts'] as line (line)}<p class={line}>&nbsp;</p>{/each}
+				</div>
+			</li>
+		{/if}
 	</ul>
 </aside>
 
