@@ -1,6 +1,6 @@
 import { HOUR_MS } from '../src/core/time/index.js';
 import type { Habit, Logbook, Measure } from '../src/core/logbook/index.js';
-import { clockOf, watch } from '../bench/outside/watch';
+import { watch } from '../bench/outside/watch';
 import { demoLogbook } from '../demo/index.js';
 import { entry, exactRig, exactTrip, freshStart, logbookOf } from './helpers/logbooks.js';
 import {
@@ -13,7 +13,7 @@ import {
 	stopAtOnce,
 	stored
 } from './helpers/pages.js';
-import { nothingMoved } from './helpers/shift.js';
+import { nothingMoved, shiftsSoFar } from './helpers/shift.js';
 import { expect, NOW_MS, type Page, test } from './helpers/test.js';
 
 const toHabits = (page: Page): Promise<void> =>
@@ -81,9 +81,9 @@ test('what takes its time to be priced moves nothing that stands there already',
 	await answersLate(page, 'habits/saving', 8000);
 	await openDemo(page, { at: '/habits' });
 	await expect(page.getByText('Working out what each use costs…')).toBeVisible({ timeout: 10_000 });
-	const fromMs = await clockOf(page);
+	const before = await shiftsSoFar(page);
 	await expect(page.getByRole('button', { name: 'Add a way to save' })).toBeAttached({ timeout: 15_000 });
-	await nothingMoved(page, fromMs);
+	await nothingMoved(page, before);
 });
 
 test('a long search for a way is stopped, says so, and is taken up again; what was found stays of its own day', async ({

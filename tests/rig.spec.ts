@@ -1,8 +1,8 @@
 import { violationsOf } from './helpers/axe';
 import { expect, type Page, test } from './helpers/test.js';
-import { nothingMoved } from './helpers/shift.js';
+import { nothingMoved, shiftsSoFar } from './helpers/shift.js';
 import type { Rig } from '../src/core/logbook/index.js';
-import { clockOf, watch } from '../bench/outside/watch.js';
+import { watch } from '../bench/outside/watch.js';
 import { answersLate, follow, openDemo, stored } from './helpers/pages.js';
 
 const storedRig = async (page: Page, name: string): Promise<Rig> => {
@@ -166,15 +166,24 @@ test('where the schematic cannot be drawn that is said, and all else of the rig 
 	await expect(page.getByRole('heading', { name: 'Containers' })).toBeVisible();
 });
 
+test('all else of the rig waits no longer than a person does for a drawing that never comes', async ({
+	page
+}) => {
+	await page.context().route('**/placing.worker*', () => undefined);
+	await openDemo(page, { at: '/rig' });
+	await expect(page.getByRole('heading', { name: 'Containers' })).toBeVisible({ timeout: 20_000 });
+	await expect(page.getByText('Still being drawn')).toBeVisible();
+});
+
 test('a schematic that takes its time moves nothing that stands there already', async ({ page }) => {
 	await page.setViewportSize({ width: 390, height: 844 });
 	await watch(page);
 	await answersLate(page, 'place', 2000);
 	await openDemo(page, { at: '/rig' });
 	await expect(page.getByRole('heading', { name: 'Where the water goes' })).toBeVisible();
-	const fromMs = await clockOf(page);
+	const before = await shiftsSoFar(page);
 	await expect(page.getByRole('heading', { name: 'Containers' })).toBeAttached();
-	await nothingMoved(page, fromMs);
+	await nothingMoved(page, before);
 });
 
 test('weight, what if and a learned curve answer; a ready rig is begun', async ({ page }) => {

@@ -1,7 +1,6 @@
-import type { Locator } from '@playwright/test';
 import { watch } from '../bench/outside/watch.js';
 import { violationsOf } from './helpers/axe';
-import { expect, test } from './helpers/test.js';
+import { expect, type Locator, test } from './helpers/test.js';
 import { answersLate, follow, openDemo } from './helpers/pages';
 import { nothingMoved } from './helpers/shift.js';
 
@@ -94,7 +93,7 @@ test('a view opened at its address keeps its place as levels, plan and charts co
 		await openDemo(page, { at });
 		await expect(page.getByLabel('Tanks now')).toContainText('days');
 		await expect(comes).toBeAttached();
-		await nothingMoved(page, 0);
+		await nothingMoved(page);
 	}
 });
 

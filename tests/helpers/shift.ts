@@ -1,12 +1,20 @@
 import { expect, type Page } from '@playwright/test';
-import { watchedSince } from '../../bench/outside/watch.js';
 
-/** Of a page that is watched: nothing that stood there has moved since a moment of its own clock, ms, more than a figure does. */
-export async function nothingMoved(page: Page, fromMs: number, bound = 0.005): Promise<void> {
-	await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 100))));
+/** Of a page that is watched: how often something has moved in it so far. The tests' clock is not the one that shifts are dated by. */
+export const shiftsSoFar = (page: Page): Promise<number> =>
+	page.evaluate(async () => {
+		await new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 100)));
+		return window.watched.shifts.length;
+	});
+
+/** Of a page that is watched: nothing that stood there has moved since the first so many times, more than a figure does. */
+export async function nothingMoved(page: Page, times = 0): Promise<void> {
+	await shiftsSoFar(page);
+	const moved = await page.evaluate((from) => window.watched.shifts.slice(from), times);
 	// Where something moves, what it was is the first thing that one wants to know.
-	const moved = await page.evaluate(() =>
-		window.watched.shifts.map(({ by, what }) => `${by.toFixed(3)} ${what}`)
-	);
-	expect((await watchedSince(page, fromMs)).shift, moved.join('\n')).toBeLessThan(bound);
+	const what = moved.map((one) => `${one.by.toFixed(3)} ${one.what}`).join('\n');
+	expect(
+		moved.reduce((sum, { by }) => sum + by, 0),
+		what
+	).toBeLessThan(0.005);
 }

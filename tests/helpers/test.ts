@@ -13,6 +13,7 @@ export const savingData = (target: BrowserContext | Page): Promise<unknown> =>
 async function empty(context: BrowserContext, origin: string): Promise<void> {
 	for (const page of context.pages()) await page.close();
 	await Promise.all([
+		context.unrouteAll({ behavior: 'ignoreErrors' }),
 		context.clearCookies(),
 		context.clearPermissions(),
 		context.setGeolocation(null),
@@ -52,5 +53,11 @@ export const test = base.extend<object, { emptied: Map<string, BrowserContext> }
 		await context.clock.install({ time: NOW_MS });
 		await use(context);
 		await (isOwn ? context.close() : empty(context, baseURL ?? ''));
+	},
+	page: async ({ page }, use, info) => {
+		await use(page);
+		if (info.status === info.expectedStatus) return;
+		// Why something did not come is seen by what is there instead.
+		console.log(`${info.title}: at the end, ${page.url()} said\n${await page.locator('body').innerText()}`);
 	}
 });

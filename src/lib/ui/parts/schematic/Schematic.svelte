@@ -2,6 +2,7 @@
 	import type { Plumbing } from '$core/rig';
 	import { errorMessage } from '$lib/errorMessage';
 	import { keeping } from '../../kit/keeping';
+	import { later, PATIENCE_MS } from '../../kit/later.svelte';
 	import InTurn from '../../kit/page/InTurn.svelte';
 	import { placed } from './placed';
 	import type { PlacedPlumbing } from './placePlumbing';
@@ -26,6 +27,7 @@
 	// Whatever is entered makes the rig another object: it is placed anew where its pipes are other ones.
 	const keptPlumbing = keeping<Plumbing>();
 	const kept = $derived(keptPlumbing(plumbing));
+	const patience = later(PATIENCE_MS);
 	/** as it was placed last, or why it could not be */
 	let plan = $state.raw<PlacedPlumbing>();
 	let trouble = $state<string>();
@@ -83,6 +85,8 @@
 				{/each}
 			</InTurn>
 		</div>
+	{:else if patience.over}
+		<p class="soft">Still being drawn. With next to no signal that can take minutes.</p>
 	{/if}
 </div>
 
