@@ -82,7 +82,9 @@ test('what takes its time to be priced moves nothing that stands there already',
 	await openDemo(page, { at: '/habits' });
 	await expect(page.getByText('Working out what each use costs…')).toBeVisible({ timeout: 10_000 });
 	const before = await shiftsSoFar(page);
-	await expect(page.getByRole('button', { name: 'Add a way to save' })).toBeAttached({ timeout: 15_000 });
+	await expect(page.getByRole('heading', { name: 'Where a day’s litres go' })).toBeAttached({
+		timeout: 15_000
+	});
 	await nothingMoved(page, before);
 });
 

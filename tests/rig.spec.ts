@@ -182,6 +182,7 @@ test('a schematic that takes its time moves nothing that stands there already', 
 	await openDemo(page, { at: '/rig' });
 	await expect(page.getByRole('heading', { name: 'Where the water goes' })).toBeVisible();
 	const before = await shiftsSoFar(page);
+	await expect(page.getByRole('button', { name: /^Main/ })).toBeAttached();
 	await expect(page.getByRole('heading', { name: 'Containers' })).toBeAttached();
 	await nothingMoved(page, before);
 });
