@@ -62,6 +62,11 @@
 	const trip = $derived(choice.kind === 'trip' ? trips.find(({ id }) => id === choice.trip) : undefined);
 	const name = $derived(nameOf(choice, trip));
 	const patience = later(PATIENCE_MS);
+	/** What can be chosen stands under the headline: it comes with it, or when that is late, and stays. */
+	let stands = $state(false);
+	$effect.pre(() => {
+		if (!looking || asked.value || asked.trouble || patience.over) stands = true;
+	});
 	const choose = (next: ChosenStretch): Promise<void> =>
 		goto(addressOf(next), { keepFocus: true, noScroll: true, replaceState: true });
 </script>
@@ -85,7 +90,7 @@
 				{/if}
 			{/snippet}
 		</PageHead>
-		{#if asked.value || asked.trouble || !looking || patience.over}
+		{#if stands}
 			<StretchChoice
 				{choice}
 				{trips}
