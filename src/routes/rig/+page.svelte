@@ -6,7 +6,6 @@
 	import { formatFigure, formatLitres, formatQuantity } from '$core/units';
 	import { sayContainer, sayFault, saySuspicion } from '$core/words';
 	import { useApp } from '$lib/state';
-	import { later, PATIENCE_MS } from '$lib/ui/kit/later.svelte';
 	import ItemList from '$lib/ui/kit/page/ItemList.svelte';
 	import Notice from '$lib/ui/kit/page/Notice.svelte';
 	import InTurn from '$lib/ui/kit/page/InTurn.svelte';
@@ -27,7 +26,6 @@
 	let beginning = $state(false);
 	/** the drawing has its place: nothing under it moves any more */
 	let placed = $state(false);
-	const patience = later(PATIENCE_MS);
 
 	const rig = $derived(app.liveRig);
 	const now = $derived(app.engine.assessment);
@@ -94,7 +92,7 @@
 				bind:placed
 			/></InTurn
 		>
-		{#if placed || patience.over}
+		{#if placed}
 			<InTurn
 				><Section title="Tanks">
 					<TankTable {rig} {views} {units} onchange={(id) => (open = { part: 'tanks', id })} />

@@ -15,7 +15,7 @@
 		/** what to point at; everything else steps back */
 		traced?: ReadonlySet<string> | undefined;
 		onnode: (id: string) => void;
-		/** it has its place on the page, or will have none: what stands under it may come */
+		/** it has its place on the page, will have none, or takes too long: what stands under it may come */
 		onplaced: () => void;
 	}
 	const { plumbing, levels, traced, onnode, onplaced }: Props = $props();
@@ -40,6 +40,9 @@
 			)
 			.finally(() => over || onplaced());
 		return () => (over = true);
+	});
+	$effect(() => {
+		if (patience.over) onplaced();
 	});
 	const on = (id: string): boolean => !traced || traced.size === 0 || traced.has(id);
 </script>
